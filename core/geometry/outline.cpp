@@ -1,0 +1,194 @@
+#include "core/geometry/outline.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+Point at(const Node& n) { return {n.z, n.r}; }
+
+double chord(const Outline& o, size_t i) { return (at(o[i + 1]) - at(o[i])).norm(); }
+
+/// The centre of the arc from a to b with this bulge (sagitta over half chord), and its radius; |bulge| > 0.
+struct Arc {
+    Point centre;
+    double radius, start, sweep;
+};
+
+Arc arcOf(const Point& a, const Point& b, double bulge)
+{
+    const double half = (b - a).norm() / 2, sagitta = bulge * half;
+    const Point along = (b - a) / (2 * half), out(-along.y(), along.x());
+    const double radius = (half * half + sagitta * sagitta) / (2 * std::abs(sagitta));
+    const Point centre = (a + b) / 2 + out * (sagitta - std::copysign(radius, sagitta));
+    const Point from = a - centre;
+    const double sweep = -std::copysign(4 * std::atan(std::abs(bulge)), bulge);
+    return {centre, radius, std::atan2(from.y(), from.x()), sweep};
+}
+
+/// Slope of one coordinate at a node between two spans with secants s0, s1 and chord lengths h0, h1.
+double monotoneSlope(double s0, double s1, double h0, double h1)
+{
+    if (s0 * s1 <= 0) return 0;
+    const double alpha = (h0 + 2 * h1) / (3 * (h0 + h1));
+    return s0 * s1 / (alpha * s1 + (1 - alpha) * s0);
+}
+
+Point direction(const Outline& o, size_t i)
+{
+    const double h = chord(o, i);
+    return h > 0 ? Point((at(o[i + 1]) - at(o[i])) / h) : Point(0, 0);
+}
+
+/// The unit tangent an arc has at its start or end.
+Point arcTangent(const Outline& o, size_t i, bool atEnd)
+{
+    const Arc arc = arcOf(at(o[i]), at(o[i + 1]), o[i].bulge);
+    const double angle = arc.start + (atEnd ? arc.sweep : 0), sense = std::copysign(1.0, arc.sweep);
+    return {-std::sin(angle) * sense, std::cos(angle) * sense};
+}
+
+bool isArc(const Outline& o, size_t i) { return o[i].span == Span::Arc && std::abs(o[i].bulge) > 1e-6 && chord(o, i) > 0; }
+
+/// Tangent (d point / d chord length) of the curve on span `i` at its first or last node.
+Point tangent(const Outline& o, size_t i, bool atEnd)
+{
+    const size_t node = atEnd ? i + 1 : i;
+    const bool hasOther = atEnd ? i + 2 < o.size() : i > 0;
+    const size_t other = atEnd ? i + 1 : i - 1;
+    const Point own = direction(o, i);
+    if (!o[node].smooth || !hasOther || chord(o, other) == 0) {
+        // A free end: as much beyond the chord as the other end asks for, held within the monotone range.
+        const bool farSmooth = atEnd ? (o[i].smooth && i > 0) : (o[i + 1].smooth && i + 2 < o.size());
+        if (!farSmooth) return own;
+        const Point far = tangent(o, i, !atEnd);
+        Point t = (3 * own - far) / 2;
+        for (int k = 0; k < 2; ++k) {
+            if (t[k] * own[k] <= 0) t[k] = 0;
+            if (std::abs(t[k]) > 3 * std::abs(own[k])) t[k] = 3 * own[k];
+        }
+        return t;
+    }
+    if (isArc(o, other)) return arcTangent(o, other, !atEnd) * own.norm();
+    if (o[other].span == Span::Line || o[other].span == Span::Arc) return direction(o, other);
+    const Point prev = atEnd ? own : direction(o, other), next = atEnd ? direction(o, other) : own;
+    const double h0 = chord(o, atEnd ? i : other), h1 = chord(o, atEnd ? other : i);
+    return {monotoneSlope(prev.x(), next.x(), h0, h1), monotoneSlope(prev.y(), next.y(), h0, h1)};
+}
+
+struct Hermite {
+    Point a, b, ta, tb;
+    Point operator()(double t) const
+    {
+        const double t2 = t * t, t3 = t2 * t;
+        return (2 * t3 - 3 * t2 + 1) * a + (t3 - 2 * t2 + t) * ta + (3 * t2 - 2 * t3) * b + (t3 - t2) * tb;
+    }
+};
+
+Hermite hermiteOf(const Outline& o, size_t i)
+{
+    const double h = chord(o, i);
+    return {at(o[i]), at(o[i + 1]), tangent(o, i, false) * h, tangent(o, i, true) * h};
+}
+
+/// Appends span `i` without its first point.
+void appendSpan(const Outline& o, size_t i, double tolerance, Polyline& out)
+{
+    const double h = chord(o, i);
+    if (h == 0) return;
+    if (isArc(o, i)) {
+        const Arc arc = arcOf(at(o[i]), at(o[i + 1]), o[i].bulge);
+        const double step = 2 * std::acos(std::max(0.0, 1 - tolerance / arc.radius));
+        const int n = std::max(1, static_cast<int>(std::ceil(std::abs(arc.sweep) / std::max(step, 0.01))));
+        for (int k = 1; k < n; ++k) {
+            const double angle = arc.start + arc.sweep * k / n;
+            out.push_back(arc.centre + arc.radius * Point(std::cos(angle), std::sin(angle)));
+        }
+    } else if (o[i].span == Span::Curve) {
+        const Hermite curve = hermiteOf(o, i);
+        // Chord error of a cubic over n equal parts: |c''|max / (8 n²); c'' is linear, its largest value at an end.
+        const Point second0 = 6 * (curve.b - curve.a) - 4 * curve.ta - 2 * curve.tb;
+        const Point second1 = -6 * (curve.b - curve.a) + 2 * curve.ta + 4 * curve.tb;
+        const double bend = std::max(second0.norm(), second1.norm());
+        const int n = std::clamp(static_cast<int>(std::ceil(std::sqrt(bend / (8 * tolerance)))), 1, 400);
+        for (int k = 1; k < n; ++k) out.push_back(curve(static_cast<double>(k) / n));
+    }
+    out.push_back(at(o[i + 1]));
+}
+
+}  // namespace
+
+Polyline flatten(const Outline& outline, double tolerance)
+{
+    Polyline out;
+    if (outline.empty()) return out;
+    out.push_back(at(outline[0]));
+    for (size_t i = 0; i + 1 < outline.size(); ++i) appendSpan(outline, i, tolerance, out);
+    for (Point& p : out) p.y() = std::max(0.0, p.y());
+    return out;
+}
+
+std::vector<size_t> nodePositions(const Outline& outline, double tolerance)
+{
+    std::vector<size_t> positions;
+    Polyline out;
+    if (!outline.empty()) out.push_back(at(outline[0]));
+    for (size_t i = 0; i < outline.size(); ++i) {
+        positions.push_back(out.size() - 1);
+        if (i + 1 < outline.size()) appendSpan(outline, i, tolerance, out);
+    }
+    return positions;
+}
+
+size_t insertNode(Outline& outline, double z)
+{
+    size_t i = 0;
+    while (i + 2 < outline.size() && outline[i + 1].z <= z) ++i;
+    Node fresh = outline[i];
+    fresh.extra.clear();
+    fresh.z = std::clamp(z, outline[i].z, outline[i + 1].z);
+    Polyline span{at(outline[i])};
+    appendSpan(outline, i, 0.002, span);
+    for (size_t k = 0; k + 1 < span.size(); ++k)
+        if (span[k + 1].x() >= fresh.z) {
+            const double run = span[k + 1].x() - span[k].x();
+            fresh.r = run > 0 ? span[k].y() + (span[k + 1].y() - span[k].y()) * (fresh.z - span[k].x()) / run : span[k + 1].y();
+            break;
+        }
+    fresh.smooth = outline[i].span != Span::Line;
+    if (fresh.span == Span::Arc) {
+        // Both halves keep the circle: each sweeps its own share of the angle.
+        const Point a = at(outline[i]), b = at(outline[i + 1]), m(fresh.z, fresh.r);
+        if (isArc(outline, i)) {
+            const Arc arc = arcOf(a, b, outline[i].bulge);
+            auto half = [&](const Point& p, const Point& q) {
+                const double ratio = std::min(1.0, (q - p).norm() / (2 * arc.radius));
+                return std::copysign(std::tan(std::asin(ratio) / 2), outline[i].bulge);
+            };
+            outline[i].bulge = half(a, m);
+            fresh.bulge = half(m, b);
+        }
+    }
+    outline.insert(outline.begin() + static_cast<long>(i) + 1, fresh);
+    return i + 1;
+}
+
+Outline movedNode(Outline outline, size_t i, double z, double r)
+{
+    const double low = i > 0 ? outline[i - 1].z : 0;
+    const double high = i + 1 < outline.size() ? outline[i + 1].z : std::max(low, z);
+    outline[i].z = std::clamp(z, low, high);
+    outline[i].r = std::max(0.0, r);
+    return outline;
+}
+
+Outline stretched(Outline outline, double length)
+{
+    if (outline.empty() || outline.back().z <= 0) return outline;
+    const double scale = length / outline.back().z;
+    for (Node& n : outline) n.z *= scale;
+    return outline;
+}
+
+}  // namespace vl

@@ -1,0 +1,45 @@
+#pragma once
+
+#include "core/geometry/point.h"
+
+#include <string>
+#include <vector>
+
+namespace vl {
+
+/// What runs from one node to the next.
+enum class Span { Line, Arc, Curve };
+
+/// One node of an outline. `span` and `bulge` describe the way to the next node; on the last node they rest.
+struct Node {
+    double z = 0;       ///< mm from the headstock face
+    double r = 0;       ///< mm from the axis
+    Span span = Span::Curve;
+    double bulge = 0;   ///< of an arc: sagitta / half chord, −1 … 1; positive swells away from the axis
+    bool smooth = true; ///< curves meet here without a corner
+    std::string extra;  ///< keys of a newer version, kept for saving
+
+    bool operator==(const Node&) const = default;
+};
+
+/// A drawn outline: a chain of nodes whose z never falls.
+using Outline = std::vector<Node>;
+
+/// The outline as a polyline that stays within `tolerance` mm of it; every node is one of its points.
+/// Curves are cubic Hermite spans with monotone tangents (Fritsch & Carlson, SIAM J. Numer. Anal. 17, 1980, in the harmonic
+/// mean form of Brodlie), in z and in r, by chord length: a curve never swells past its nodes.
+Polyline flatten(const Outline& outline, double tolerance = 0.01);
+
+/// The index in flatten()'s result of each node.
+std::vector<size_t> nodePositions(const Outline& outline, double tolerance = 0.01);
+
+/// Splits the span that holds station `z` there, on the curve; returns the new node's index.
+size_t insertNode(Outline& outline, double z);
+
+/// The outline with node `i` at (z, r), kept in order between its neighbours and off the far side of the axis.
+Outline movedNode(Outline outline, size_t i, double z, double r);
+
+/// The outline stretched along the axis to a new length; radii stay.
+Outline stretched(Outline outline, double length);
+
+}  // namespace vl

@@ -1,0 +1,41 @@
+#pragma once
+
+#include "core/geometry/point.h"
+
+#include <functional>
+
+namespace vl {
+
+/// Questions about one side of a section given as a polyline (z never falls by more than an arc's overhang).
+/// Stations beyond the ends answer NaN.
+
+/// Largest radius at station z, mm.
+double radiusAt(const Polyline& line, double z);
+
+struct Range {
+    double low = 0, high = 0;
+    bool operator==(const Range&) const = default;
+};
+
+/// Least and greatest radius over [z0, z1], mm; both NaN where the line has nothing there.
+Range radiusRange(const Polyline& line, double z0, double z1);
+
+/// The part of the line between two stations, its ends cut at them.
+Polyline clipped(const Polyline& line, double z0, double z1);
+
+/// Shortest distance from a point to the line, mm.
+double distanceTo(const Polyline& line, const Point& p);
+
+/// The solid that a line encloses as it turns about the axis (frustums: V = πh(R² + Rr + r²)/3, plane geometry).
+/// `volume` is mm³, `momentZ` = ∫ z dV in mm⁴.
+struct Revolved {
+    double volume = 0, momentZ = 0;
+    Revolved operator-(const Revolved& o) const { return {volume - o.volume, momentZ - o.momentZ}; }
+};
+Revolved revolved(const Polyline& line);
+
+/// The inside line that leaves a wall of `wall(z)` mm square to the outside line: the lower envelope of the outside thickened
+/// inwards. From `floor` to the outside's end; `floorRound` rounds the corner at the floor. The line is single-valued in z.
+Polyline hollowFor(const Polyline& outside, const std::function<double(double)>& wall, double floor, double floorRound);
+
+}  // namespace vl

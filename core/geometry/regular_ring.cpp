@@ -1,0 +1,46 @@
+#include "core/geometry/regular_ring.h"
+
+#include "core/measure/format.h"
+#include "core/measure/input_error.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+
+double RegularRing::apothem() const { return outer / 2 + allowance; }
+double RegularRing::innerCorner() const { return std::max(0.0, inner / 2 - allowance); }
+double RegularRing::outerCorner() const { return apothem() / std::cos(pi / sides); }
+double RegularRing::outerEdge() const { return 2 * apothem() * std::tan(pi / sides) - gap / std::cos(pi / sides); }
+double RegularRing::innerEdge() const { return std::max(0.0, 2 * innerCorner() * std::sin(pi / sides) - gap / std::cos(pi / sides)); }
+double RegularRing::boardWidth() const { return apothem() - innerCorner() * std::cos(pi / sides); }
+
+std::array<Point, 4> RegularRing::segment(int i, double phaseDeg) const
+{
+    const double angle = (phaseDeg + 360.0 * i / sides) * degrees;
+    const Point out(-std::sin(angle), std::cos(angle)), across(-out.y(), out.x());
+    const double low = innerCorner() * std::cos(pi / sides), high = apothem();
+    const double a = innerEdge() / 2, b = outerEdge() / 2;
+    return {out * low - across * a, out * high - across * b, out * high + across * b, out * low + across * a};
+}
+
+void checkRing(const RegularRing& ring)
+{
+    if (ring.sides < 3 || ring.sides > 360) throw InputError("sides", std::to_string(ring.sides), "3 to 360 are");
+    if (!(ring.outer > 0)) throw InputError("outer", exact(ring.outer), "a diameter above 0 mm is");
+    if (!(ring.inner >= 0) || !(ring.inner < ring.outer))
+        throw InputError("inner", exact(ring.inner), "0 mm up to the outside diameter " + exact(ring.outer) + " mm is");
+    if (!(ring.allowance >= 0)) throw InputError("allowance", exact(ring.allowance), "0 mm or more is");
+    if (!(ring.gap >= 0)) throw InputError("gap", exact(ring.gap), "0 mm or more is");
+    if (ring.gap > 0 && ring.gap >= 2 * ring.innerCorner() * std::sin(pi / ring.sides) * std::cos(pi / ring.sides))
+        throw InputError("gap", exact(ring.gap), "less than the inner edge between segments is");
+}
+
+double closingGapDeg(int sides, double miterErrorDeg) { return 2 * sides * miterErrorDeg; }
+
+double fenceCorrectionDeg(int sides, double gap, double outer)
+{
+    return 2 * std::asin(std::clamp(gap / outer, -1.0, 1.0)) / degrees / (2 * sides);
+}
+
+}  // namespace vl

@@ -1,0 +1,52 @@
+#include "core/measure/length.h"
+
+#include "core/measure/expression.h"
+#include "core/measure/format.h"
+
+#include <cmath>
+#include <cstdlib>
+#include <numeric>
+
+namespace vl {
+
+double parseLength(std::string_view text, LengthStyle::Unit bare, const std::string& field)
+{
+    const double scale = bare == LengthStyle::Unit::Millimetre ? 1.0 : mmPerInch;
+    const double mm = evaluateLength(text, scale, field);
+    if (std::abs(mm) > 1e6)
+        throw InputError(field, std::string(text), "a length up to 1,000,000 mm is");
+    return mm;
+}
+
+std::string formatLength(double mm, LengthStyle style, int decimals)
+{
+    if (!std::isfinite(mm)) return "–";
+    switch (style.unit) {
+    case LengthStyle::Unit::Millimetre: return fixed(mm, decimals < 0 ? 1 : decimals);
+    case LengthStyle::Unit::Inch: return fixed(mm / mmPerInch, decimals < 0 ? 3 : decimals + 2);
+    case LengthStyle::Unit::Fraction: break;
+    }
+    const double inches = std::abs(mm) / mmPerInch;
+    const auto parts = static_cast<long>(std::lround(inches * style.denominator));
+    const double remainder = inches - static_cast<double>(parts) / style.denominator;
+    const long whole = parts / style.denominator, rest = parts % style.denominator;
+    std::string out = mm < 0 && (parts || std::abs(remainder) >= 5e-4) ? "-" : "";
+    if (rest == 0)
+        out += std::to_string(whole);
+    else {
+        const long g = std::gcd(rest, static_cast<long>(style.denominator));
+        if (whole) out += std::to_string(whole) + " ";
+        out += std::to_string(rest / g) + "/" + std::to_string(style.denominator / g);
+    }
+    if (std::abs(remainder) >= 5e-4) out += (remainder > 0 ? " +" : " −") + fixed(std::abs(remainder), 3);
+    return out;
+}
+
+std::string formatLengthUnit(double mm, LengthStyle style, int decimals)
+{
+    return formatLength(mm, style, decimals) + " " + unitName(style);
+}
+
+const char* unitName(LengthStyle style) { return style.unit == LengthStyle::Unit::Millimetre ? "mm" : "in"; }
+
+}  // namespace vl

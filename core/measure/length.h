@@ -1,0 +1,35 @@
+#pragma once
+
+#include <string>
+#include <string_view>
+
+namespace vl {
+
+constexpr double mmPerInch = 25.4;  ///< exact: international inch, 1959 agreement
+
+/// How lengths are shown. The stored value is always millimetres and never changes with this.
+struct LengthStyle {
+    enum class Unit { Millimetre, Inch, Fraction };
+    Unit unit = Unit::Millimetre;
+    int denominator = 64;  ///< of fractions of an inch: 2, 4, 8, 16, 32, 64 or 128
+
+    bool operator==(const LengthStyle&) const = default;
+};
+
+/// Reads a length in any form the shop writes it: `35`, `35mm`, `3.5 cm`, `1 3/8`, `1-3/8"`, `2'3"`, `7 7/8in`, `3/8 + 1/16`,
+/// `10in/3`, `(1/2 + 3/4) * 2`, with unicode fractions and primes.
+/// A number without a unit is in `bare`'s unit. Returns mm; throws InputError naming `field`.
+double parseLength(std::string_view text, LengthStyle::Unit bare = LengthStyle::Unit::Millimetre,
+                   const std::string& field = "length");
+
+/// A length as the shop reads it, without its unit: `152.4`, `6.000`, `5 63/64 +0.003`. Fractions are rounded to the nearest
+/// 1/denominator and the remainder, in inches, is shown when it is 0.0005 in or more.
+std::string formatLength(double mm, LengthStyle style = {}, int decimals = -1);
+
+/// The same with its unit: `152.4 mm`, `6.000 in`, `5 63/64 in`.
+std::string formatLengthUnit(double mm, LengthStyle style = {}, int decimals = -1);
+
+/// The unit's name: "mm" or "in".
+const char* unitName(LengthStyle style);
+
+}  // namespace vl

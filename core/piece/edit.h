@@ -1,0 +1,51 @@
+#pragma once
+
+#include "core/piece/piece.h"
+
+#include <set>
+#include <span>
+
+namespace vl {
+
+/// Changes to a piece, each a pure function from the piece before to the piece after.
+/// Layers are named by their place in Piece::layers; an index out of range leaves the piece as it was.
+namespace edit {
+
+/// A new layer above `below` (−1: at the headstock), like its neighbour, half a segment on from it.
+Piece addLayer(Piece piece, int below);
+/// Without these layers; at least one stays.
+Piece removeLayers(Piece piece, const std::set<int>& which);
+/// The layer cut into two at `share` (0 … 1) of its thickness.
+Piece splitLayer(Piece piece, int which, double share = 0.5);
+/// The layer moved to another place in the stack.
+Piece moveLayer(Piece piece, int from, int to);
+/// The boundary between layer `below` and the next at station z: one grows as the other shrinks, neither below 1 mm. The last
+/// layer's far face makes the stack longer or shorter.
+Piece moveBoundary(Piece piece, int below, double z);
+/// The height divided into a base disc of `base` mm and `rings` equal rings.
+Piece divide(Piece piece, double base, int rings, int segments);
+/// All layers' thicknesses in proportion, so that the stack is as high as the outline.
+Piece fitLayers(Piece piece);
+/// Each of these rings half a segment on from the one below it, to and fro.
+Piece brickwork(Piece piece, const std::set<int>& which);
+
+/// Paints a segment, and with it every segment that `symmetry` (1 … segments) equal turns of the ring bring it to. A symmetry
+/// that does not divide the ring's segments is taken as the greatest that does, at most it.
+Piece paint(Piece piece, int layer, int segment, const std::string& wood, int symmetry);
+/// The symmetry that paint() will use.
+int fittingSymmetry(int segments, int symmetry);
+/// The shortest pattern that repeats to the same ring.
+std::vector<std::string> shortestPattern(const std::vector<std::string>& woods, int segments);
+
+}  // namespace edit
+
+/// A starting outline, with layers that fit it.
+struct Start {
+    const char* id;
+    const char* name;
+    const char* purpose;
+    Piece (*make)();
+};
+std::span<const Start> starts();
+
+}  // namespace vl

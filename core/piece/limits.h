@@ -1,0 +1,45 @@
+#pragma once
+
+#include <cstddef>
+
+namespace vl {
+
+/// What a field may hold; used by the check of a piece, the fields on the screen and the file's schema.
+struct Limit {
+    double low, high;
+    const char* unit;
+};
+
+namespace limits {
+constexpr Limit z{0, 3000, "mm"};
+constexpr Limit radius{0, 1000, "mm"};
+constexpr Limit bulge{-1, 1, ""};
+constexpr Limit wall{0.5, 500, "mm"};
+constexpr Limit floor{0, 3000, "mm"};
+constexpr Limit floorRound{0, 500, "mm"};
+constexpr Limit thickness{0.5, 500, "mm"};
+constexpr Limit segments{3, 96, ""};
+constexpr Limit turn{-1000, 1000, "segments"};
+constexpr Limit allowance{0, 100, "mm"};
+constexpr Limit sandingLoss{0, 10, "mm"};
+constexpr Limit stock{0, 2000, "mm"};
+constexpr Limit sledRun{20, 2000, "mm"};
+constexpr Limit endWaste{0, 500, "mm"};
+constexpr Limit trialGap{-50, 50, "mm"};
+constexpr Limit spacing{0.5, 500, "mm"};
+constexpr Limit kerf{0, 20, "mm"};
+constexpr Limit swing{20, 3000, "mm"};
+constexpr Limit rpm{1, 20000, "rpm"};
+constexpr Limit humidity{0, 100, "%"};
+constexpr Limit celsius{-10, 60, "°C"};
+constexpr Limit overlap{0, 200, "mm"};
+constexpr Limit leastEdge{0, 500, "mm"};
+constexpr Limit tip{0, 89, "°"};
+constexpr Limit movement{0, 50, "mm"};
+constexpr Limit minutes{0, 100000, "min"};
+constexpr std::size_t nodes = 200;
+constexpr std::size_t layers = 400;
+constexpr std::size_t textLength = 20000;
+}  // namespace limits
+
+}  // namespace vl

@@ -1,0 +1,95 @@
+#include "core/piece/piece.h"
+
+#include "core/measure/format.h"
+#include "core/measure/input_error.h"
+#include "core/piece/check.h"
+#include "core/wood/species.h"
+
+#include <cmath>
+
+namespace vl {
+
+std::string limitText(const Limit& limit)
+{
+    return exact(limit.low) + " to " + exact(limit.high) + (*limit.unit ? std::string(" ") + limit.unit : "") + " is";
+}
+
+void checkWithin(const std::string& field, double value, const Limit& limit)
+{
+    if (!(value >= limit.low && value <= limit.high)) throw InputError(field, exact(value), limitText(limit));
+}
+
+double stackHeight(const Piece& piece)
+{
+    double height = 0;
+    for (const Layer& l : piece.layers) height += l.thickness;
+    return height;
+}
+
+double outlineHeight(const Piece& piece) { return piece.outside.empty() ? 0 : piece.outside.back().z; }
+
+namespace {
+
+std::string item(const char* list, size_t i) { return std::string(list) + "[" + std::to_string(i) + "]"; }
+
+void checkOutline(const Outline& outline, const char* name)
+{
+    if (outline.size() < 2 || outline.size() > limits::nodes)
+        throw InputError(name, std::to_string(outline.size()) + " nodes", "2 to " + std::to_string(limits::nodes) + " nodes are");
+    for (size_t i = 0; i < outline.size(); ++i) {
+        const std::string at = item(name, i);
+        checkWithin(at + ".z_mm", outline[i].z, limits::z);
+        checkWithin(at + ".r_mm", outline[i].r, limits::radius);
+        checkWithin(at + ".bulge", outline[i].bulge, limits::bulge);
+        if (i && outline[i].z < outline[i - 1].z)
+            throw InputError(at + ".z_mm", exact(outline[i].z), "the node before it, at " + exact(outline[i - 1].z) + " mm, or further on is");
+    }
+    if (!(outline.back().z > outline.front().z))
+        throw InputError(item(name, outline.size() - 1) + ".z_mm", exact(outline.back().z), "a station beyond the first node's is");
+}
+
+void checkLayer(const Layer& l, const std::string& at)
+{
+    checkWithin(at + ".thickness_mm", l.thickness, limits::thickness);
+    checkWithin(at + ".segments", l.segments, limits::segments);
+    checkWithin(at + ".turn", l.turn, limits::turn);
+    checkWithin(at + ".outer_allowance_mm", l.outerAllowance, limits::allowance);
+    checkWithin(at + ".inner_allowance_mm", l.innerAllowance, limits::allowance);
+    checkWithin(at + ".sanding_loss_mm", l.sandingLoss, limits::sandingLoss);
+    if (l.stockOuter) checkWithin(at + ".stock_outer_mm", *l.stockOuter, {1, limits::stock.high, "mm"});
+    if (l.stockInner) checkWithin(at + ".stock_inner_mm", *l.stockInner, limits::stock);
+    if (l.stockOuter && l.stockInner && *l.stockInner >= *l.stockOuter)
+        throw InputError(at + ".stock_inner_mm", exact(*l.stockInner), "less than the stock's outside, " + exact(*l.stockOuter) + " mm, is");
+    if (l.woods.empty() || l.woods.size() > static_cast<size_t>(limits::segments.high))
+        throw InputError(at + ".woods", std::to_string(l.woods.size()) + " woods", "1 to 96 are");
+    for (const std::string& wood : l.woods)
+        if (!findSpecies(wood)) throw InputError(at + ".woods", "'" + wood + "'", "the id of a known wood is");
+}
+
+}  // namespace
+
+void checkPiece(const Piece& p)
+{
+    if (p.name.size() > 200) throw InputError("name", std::to_string(p.name.size()) + " bytes", "up to 200 are");
+    if (p.notes.size() > limits::textLength) throw InputError("notes", std::to_string(p.notes.size()) + " bytes", "up to 20000 are");
+    checkOutline(p.outside, "outside");
+    if (p.outside.front().z != 0) throw InputError("outside[0].z_mm", exact(p.outside.front().z), "0, the headstock face, is");
+    const Hollow& h = p.hollow;
+    checkWithin("hollow.rim_wall_mm", h.rimWall, limits::wall);
+    checkWithin("hollow.base_wall_mm", h.baseWall, limits::wall);
+    checkWithin("hollow.least_wall_mm", h.leastWall, {0, limits::wall.high, "mm"});
+    checkWithin("hollow.floor_mm", h.floor, limits::floor);
+    checkWithin("hollow.floor_round_mm", h.floorRound, limits::floorRound);
+    if (h.rule == WallRule::Drawn) checkOutline(h.inside, "hollow.inside");
+    if (p.layers.empty() || p.layers.size() > limits::layers)
+        throw InputError("layers", std::to_string(p.layers.size()) + " layers", "1 to " + std::to_string(limits::layers) + " are");
+    for (size_t i = 0; i < p.layers.size(); ++i) checkLayer(p.layers[i], item("layers", i));
+    const Choices& c = p.choices;
+    checkWithin("choices.sled_run_mm", c.sledRun, limits::sledRun);
+    checkWithin("choices.end_waste_mm", c.endWaste, limits::endWaste);
+    checkWithin("choices.trial_gap_mm", c.trialGap, limits::trialGap);
+    checkWithin("choices.trial_ring", c.trialRing, {-1, static_cast<double>(p.layers.size()) - 1, ""});
+    checkWithin("choices.station_spacing_mm", c.stationSpacing, limits::spacing);
+}
+
+}  // namespace vl

@@ -1,0 +1,65 @@
+#include "core/plan/cut.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+
+double stripLength(const RegularRing& ring, int count, double kerf, double endWaste)
+{
+    const double miter = pi / ring.sides;
+    return count * (ring.outerEdge() + ring.innerEdge()) / 2 + ring.boardWidth() * std::tan(miter) + (count + 1) * kerf / std::cos(miter) + endWaste;
+}
+
+CutPlan planCuts(const Piece& piece, const Shop& shop, const Assembly& assembly)
+{
+    CutPlan plan;
+    const Choices& c = piece.choices;
+    const auto tried = static_cast<size_t>(c.trialRing);
+    double correctionTotal = 0;   // the error is the saw's: it shows in every ring in proportion to nothing but itself
+    if (c.trialRing >= 0 && tried < assembly.layers.size() && assembly.layers[tried].kind == LayerKind::Ring) {
+        const RegularRing& trial = assembly.layers[tried].stock;
+        correctionTotal = fenceCorrectionDeg(trial.sides, c.trialGap, 2 * trial.outerCorner());
+    }
+    for (size_t i = 0; i < assembly.layers.size(); ++i) {
+        const BuiltLayer& l = assembly.layers[i];
+        if (l.kind != LayerKind::Ring) continue;
+        RingCut r;
+        r.layer = static_cast<int>(i);
+        r.miter = l.stock.miterDeg();
+        r.fence = l.stock.fenceDeg();
+        r.outerEdge = l.stock.outerEdge();
+        r.innerEdge = l.stock.innerEdge();
+        r.boardWidth = l.stock.boardWidth();
+        r.planeTo = l.planeTo;
+        r.sledOffset = c.sledRun * std::tan(r.miter * degrees);
+        r.wedge = 2 * r.miter;
+        if (l.stock.sides == (c.trialRing >= 0 ? assembly.layers[tried].stock.sides : 0)) r.correction = correctionTotal;
+        plan.rings.push_back(r);
+    }
+    for (const Part& p : assembly.parts) {
+        const BuiltLayer& l = assembly.layers[static_cast<size_t>(p.layer)];
+        const double length = l.kind == LayerKind::Disc ? p.length + c.endWaste : stripLength(l.stock, p.count, shop.kerf, c.endWaste);
+        if (l.kind == LayerKind::Ring)
+            std::ranges::find(plan.rings, p.layer, &RingCut::layer)->stripLength += length;
+        auto same = [&](const Strip& s) {
+            return s.species == p.species && std::abs(s.thickness - p.thickness) < 0.05 && std::abs(s.width - p.width) < 0.05;
+        };
+        auto it = std::ranges::find_if(plan.strips, same);
+        if (it == plan.strips.end()) it = plan.strips.insert(plan.strips.end(), {p.species, p.thickness, p.width, 0, 0, 0, {}});
+        it->length += length;
+        it->volume += length * p.width * p.thickness;
+        it->partsVolume += p.volume * p.count;
+        it->parts.push_back(p.id);
+    }
+    std::ranges::stable_sort(plan.strips, [](const Strip& a, const Strip& b) {
+        return std::tuple(std::string_view(a.species->name), -a.thickness, -a.width) < std::tuple(std::string_view(b.species->name), -b.thickness, -b.width);
+    });
+    for (const Strip& s : plan.strips) {
+        plan.volume += s.volume;
+        plan.partsVolume += s.partsVolume;
+    }
+    return plan;
+}
+
+}  // namespace vl

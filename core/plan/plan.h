@@ -1,0 +1,35 @@
+#pragma once
+
+#include "core/lathe/speed.h"
+#include "core/lathe/station.h"
+#include "core/plan/caution.h"
+#include "core/plan/schedule.h"
+
+namespace vl {
+
+struct LathePlan {
+    double roughRadius = 0;        ///< mm, to the farthest corner of the blank
+    SpeedRange rough, finished;    ///< rpm, within what the lathe can do
+    double swingClearance = 0;     ///< mm left between the blank and the bed
+};
+
+/// Everything that follows from a piece and a shop. A pure function of the two.
+struct Plan {
+    Sides sides;
+    Assembly assembly;
+    Shape shape;
+    CutPlan cuts;
+    std::vector<Overlap> overlaps;
+    Schedule schedule;
+    std::vector<Station> stations;
+    LathePlan lathe;
+    std::vector<Caution> cautions;
+
+    bool mustStop() const;
+    const RingCut* cutOf(int layer) const;
+};
+
+/// Plans a piece that checkPiece() accepts, in a shop that checkShop() accepts; throws their InputError where not.
+Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style = {});
+
+}  // namespace vl

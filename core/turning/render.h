@@ -1,0 +1,35 @@
+#pragma once
+
+#include "core/turning/mesh.h"
+#include "core/turning/skin.h"
+
+#include <Eigen/Geometry>
+
+namespace vl {
+
+/// Where the piece is seen from. The piece is turned by `yaw` and `pitch` (degrees) and drawn `zoom` times as large as fits.
+struct Camera {
+    double yaw = -28, pitch = 22;   ///< of the piece about its own upright, then towards the eye
+    double zoom = 1;
+    bool upright = true;            ///< rim up; else axis horizontal, headstock left
+
+    /// World to view: x right, y up, z towards the eye; mm, the middle of the piece at the origin.
+    Eigen::Affine3d view(double height) const;
+    /// mm from the centre to the edge of the picture's shorter side.
+    double halfExtent(double height, double greatestDiameter) const;
+};
+
+struct Picture {
+    Raster colour;
+    std::vector<float> part;   ///< Vertex::part at each pixel, −1 where nothing is
+};
+
+/// Draws a mesh without OpenGL: parallel projection, depth buffer, the wood's figure at every pixel.
+/// `background` is 0xAARRGGBB; `selected` lights the layer with this index (−1 for none).
+Picture renderMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx,
+                   std::uint32_t background, int selected = -1);
+
+/// Light on a face with normal `n` in view space, 0 … about 1.1; the OpenGL view uses the same lamps.
+float lamps(const Eigen::Vector3f& n);
+
+}  // namespace vl

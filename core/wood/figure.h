@@ -1,0 +1,17 @@
+#pragma once
+
+#include "core/wood/species.h"
+
+#include <array>
+#include <cstdint>
+
+namespace vl {
+
+/// Colour of a wood at a place in its board: `along` the grain, `across` the board's width and `through` its thickness, mm;
+/// `seed` (0 … 1) says which board; `endGrain` 0 … 1. sRGB, each 0 … 1. The formula stands in core/wood/figure.inl.
+std::array<float, 3> woodColour(const Figure& figure, float along, float across, float through, float seed, float endGrain);
+
+/// A number 0 … 1 that is always the same for the same segment of the same layer.
+float segmentSeed(size_t layer, size_t segment);
+
+}  // namespace vl

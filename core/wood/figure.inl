@@ -1,0 +1,47 @@
+// The look of wood, as a function of the place in the board. This text is both C++ (core/wood/figure.cpp) and GLSL (the solid
+// view's fragment shader), so that both draw the same board: keep to what the two languages share.
+// p: mm in the board, x along the grain, y across its width, z through its thickness. seed: which board, 0 … 1.
+// endGrain: 0 on a face along the grain … 1 square across it.
+
+float woodHash(int x, int y, int z)
+{
+    uint h = uint(x) * 374761393u + uint(y) * 668265263u + uint(z) * 2147483647u;
+    h = (h ^ (h >> 13u)) * 1274126177u;
+    h = h ^ (h >> 16u);
+    return float(h & 65535u) / 65535.0f;
+}
+
+float woodNoise(float x, float y, float z)
+{
+    float fx = floor(x), fy = floor(y), fz = floor(z);
+    int ix = int(fx), iy = int(fy), iz = int(fz);
+    float ux = x - fx, uy = y - fy, uz = z - fz;
+    ux = ux * ux * (3.0f - 2.0f * ux);
+    uy = uy * uy * (3.0f - 2.0f * uy);
+    uz = uz * uz * (3.0f - 2.0f * uz);
+    float a = mix(mix(woodHash(ix, iy, iz), woodHash(ix + 1, iy, iz), ux), mix(woodHash(ix, iy + 1, iz), woodHash(ix + 1, iy + 1, iz), ux), uy);
+    float b = mix(mix(woodHash(ix, iy, iz + 1), woodHash(ix + 1, iy, iz + 1), ux), mix(woodHash(ix, iy + 1, iz + 1), woodHash(ix + 1, iy + 1, iz + 1), ux), uy);
+    return mix(a, b, uz);
+}
+
+vec3 woodColour(vec3 p, vec3 early, vec3 late, float ringWidth, float pores, float waviness, float seed, float endGrain)
+{
+    float turn = seed * 6.2832f;
+    float px = p.x + 900.0f * seed;
+    float pithY = 70.0f * cos(turn) + 30.0f, pithZ = 70.0f * sin(turn * 1.7f) + 25.0f;
+    float sway = waviness * 9.0f * (woodNoise(px * 0.013f, p.y * 0.03f + 31.0f * seed, p.z * 0.03f) - 0.5f);
+    float y = p.y + pithY + sway, z = p.z + pithZ + sway * 0.6f;
+    float rings = sqrt(y * y + z * z) / ringWidth + waviness * 1.2f * (woodNoise(px * 0.03f, y * 0.08f, z * 0.08f) - 0.5f);
+    float year = floor(rings);
+    float season = rings - year;
+    float summer = smoothstep(0.35f, 0.92f, season) * (1.0f - smoothstep(0.94f, 1.0f, season));
+    summer = summer * (0.55f + 0.45f * woodHash(int(year), int(seed * 977.0f), 7));
+    float fibre = woodNoise(px * 0.06f, p.y * 2.3f, p.z * 2.3f) - 0.5f;
+    float streak = woodNoise(px * 0.012f, p.y * 0.5f, p.z * 0.5f + 11.0f) - 0.5f;
+    float vessel = woodNoise(px * 0.22f, p.y * 3.1f + 57.0f, p.z * 3.1f);
+    float spring = 1.0f - smoothstep(0.15f, 0.55f, season);
+    float pore = pores * smoothstep(0.66f, 0.80f, vessel) * (0.35f + 0.65f * spring);
+    float share = clamp(summer * 0.85f + streak * 0.45f + pore * 0.55f, 0.0f, 1.25f);
+    float light = (1.0f + 0.10f * fibre) * (1.0f - 0.20f * endGrain) * (1.0f - 0.22f * pore) * (0.94f + 0.12f * woodHash(int(seed * 4093.0f), 3, 5));
+    return vec3(mix(early.x, late.x, share) * light, mix(early.y, late.y, share) * light, mix(early.z, late.z, share) * light);
+}

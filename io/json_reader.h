@@ -1,0 +1,54 @@
+#pragma once
+
+#include "core/measure/input_error.h"
+#include "core/piece/limits.h"
+
+#include <nlohmann/json.hpp>
+
+#include <set>
+#include <string>
+#include <vector>
+
+namespace vl::io {
+
+using Json = nlohmann::ordered_json;
+
+/// Reads the keys of one JSON object. A missing key keeps its default and leaves a note; a key of the wrong type or beyond its
+/// limit throws InputError with its path; keys nobody asked for are kept for saving.
+class JsonReader {
+public:
+    JsonReader(const Json& object, std::string path, std::vector<std::string>& notes);
+
+    void number(const char* key, double& value, const Limit& limit);
+    void integer(const char* key, int& value, const Limit& limit);
+    void boolean(const char* key, bool& value);
+    void text(const char* key, std::string& value, size_t most);
+    /// One of `names`; `value` is set to its place.
+    void choice(const char* key, int& value, std::initializer_list<const char*> names);
+    /// A number or null.
+    void optionalNumber(const char* key, std::optional<double>& value, const Limit& limit);
+    /// The object or array under `key`, or null when missing; `required` throws instead.
+    const Json* object(const char* key, bool required = false);
+    const Json* array(const char* key, size_t most, bool required = false);
+
+    std::string pathOf(const std::string& key) const { return path_.empty() ? key : path_ + "." + key; }
+    /// Everything not asked for, as JSON text; empty when there is nothing.
+    std::string rest() const;
+
+private:
+    const Json* find(const char* key, const std::string& otherwise);
+    [[noreturn]] void refuse(const char* key, const Json& got, const std::string& limit) const;
+
+    const Json& object_;
+    std::string path_;
+    std::vector<std::string>& notes_;
+    std::set<std::string> asked_;
+};
+
+/// Parses text; throws InputError naming line and column.
+Json parseJson(std::string_view text);
+
+/// Adds the keys kept by JsonReader::rest() to an object.
+void addRest(Json& object, const std::string& rest);
+
+}  // namespace vl::io

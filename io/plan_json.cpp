@@ -1,0 +1,135 @@
+#include "io/plan_json.h"
+
+#include "io/json_reader.h"
+
+#include <cmath>
+
+namespace vl::io {
+namespace {
+
+Json orNull(double v) { return std::isfinite(v) ? Json(v) : Json(nullptr); }
+
+Json endCut(const EndCut& e) { return {{"miter_deg", e.miterDeg}, {"bevel_deg", e.bevelDeg}}; }
+
+Json partsJson(const Plan& plan)
+{
+    Json list = Json::array();
+    for (const Part& p : plan.assembly.parts)
+        list.push_back({{"id", p.id},
+                        {"name", p.name},
+                        {"count", p.count},
+                        {"species", p.species->id},
+                        {"length_mm", p.length},
+                        {"width_mm", p.width},
+                        {"thickness_mm", p.thickness},
+                        {"end_cuts", Json::array({endCut(p.left), endCut(p.right)})},
+                        {"grain", p.grain},
+                        {"layer", p.layer},
+                        {"volume_mm3", p.volume}});
+    return list;
+}
+
+/// Boards, shortfall and the bound on the boards stay empty until a rack is there to cut from.
+Json cutsJson(const CutPlan& cuts)
+{
+    Json needed = Json::array();
+    for (const Strip& s : cuts.strips)
+        needed.push_back({{"species", s.species->id},
+                          {"thickness_mm", s.thickness},
+                          {"strip_width_mm", s.width},
+                          {"strip_length_mm", s.length},
+                          {"volume_mm3", s.volume},
+                          {"parts", s.parts}});
+    Json rings = Json::array();
+    for (const RingCut& r : cuts.rings)
+        rings.push_back({{"layer", r.layer},
+                         {"miter_deg", r.miter},
+                         {"fence_deg", r.fence},
+                         {"outer_edge_mm", r.outerEdge},
+                         {"inner_edge_mm", r.innerEdge},
+                         {"board_width_mm", r.boardWidth},
+                         {"plane_to_mm", r.planeTo},
+                         {"strip_length_mm", r.stripLength},
+                         {"sled_offset_mm", r.sledOffset},
+                         {"wedge_deg", r.wedge},
+                         {"fence_correction_deg", r.correction}});
+    return {{"boards", Json::array()}, {"needed", needed}, {"rings", rings}, {"yield", cuts.yield()}, {"lower_bound", nullptr}, {"shortfall", Json::array()}};
+}
+
+Json stepsJson(const Plan& plan)
+{
+    Json list = Json::array();
+    for (const size_t i : plan.schedule.order) {
+        const Step& s = plan.assembly.recipe[i];
+        list.push_back({{"id", s.id},
+                        {"action", actionName(s.action)},
+                        {"title", s.title},
+                        {"inputs", s.inputs},
+                        {"outputs", s.outputs},
+                        {"after", s.after},
+                        {"why", s.why},
+                        {"how", s.how},
+                        {"work_min", s.workMinutes},
+                        {"wait_min", s.waitMinutes},
+                        {"uses", s.uses},
+                        {"start", plan.schedule.start[i]},
+                        {"end", plan.schedule.end[i]}});
+    }
+    return list;
+}
+
+Json stationsJson(const Plan& plan)
+{
+    Json list = Json::array();
+    for (const Station& s : plan.stations)
+        list.push_back({{"z_mm", s.z},
+                        {"outside_diameter_mm", orNull(s.outside)},
+                        {"inside_diameter_mm", orNull(s.inside)},
+                        {"wall_mm", orNull(s.wall)},
+                        {"parting_depth_mm", orNull(s.parting)}});
+    return list;
+}
+
+Json speedJson(const SpeedRange& s) { return {{"rpm_low", s.low}, {"rpm_high", s.high}, {"rim_m_s", s.rim}}; }
+
+Json pieceSummary(const Piece& piece, const Shape& s)
+{
+    return {{"name", piece.name},
+            {"height_mm", s.height},
+            {"greatest_diameter_mm", s.greatestDiameter},
+            {"least_diameter_mm", s.leastDiameter},
+            {"thinnest_wall_mm", s.solid ? Json(nullptr) : Json(s.thinnest.wall)},
+            {"thickest_wall_mm", s.solid ? Json(nullptr) : Json(s.thickest.wall)},
+            {"floor_thickness_mm", s.floorThickness},
+            {"capacity_mm3", s.capacity},
+            {"wood_volume_mm3", s.woodVolume},
+            {"weight_kg", s.weight},
+            {"rough_weight_kg", s.roughWeight},
+            {"gravity_height_mm", s.gravityHeight},
+            {"tip_angle_deg", s.tipAngle}};
+}
+
+}  // namespace
+
+std::string writePlan(const Piece& piece, const Plan& plan)
+{
+    Json cautions = Json::array();
+    for (const Caution& c : plan.cautions) {
+        Json fixes = Json::array();
+        for (const Fix& f : c.fixes) fixes.push_back(f.label);
+        cautions.push_back({{"id", c.id}, {"level", levelName(c.level)}, {"at", c.at}, {"measure", orNull(c.measure)}, {"limit", orNull(c.limit)}, {"unit", c.unit}, {"message", c.message}, {"fixes", fixes}});
+    }
+    const LathePlan& l = plan.lathe;
+    const Json j{{"format", "vivid-lathe-plan"},
+                 {"piece", pieceSummary(piece, plan.shape)},
+                 {"parts", partsJson(plan)},
+                 {"cuts", cutsJson(plan.cuts)},
+                 {"steps", stepsJson(plan)},
+                 {"stations", stationsJson(plan)},
+                 {"lathe",
+                  {{"rough_radius_mm", l.roughRadius}, {"swing_clearance_mm", l.swingClearance}, {"rough", speedJson(l.rough)}, {"finished", speedJson(l.finished)}}},
+                 {"cautions", cautions}};
+    return j.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
+}
+
+}  // namespace vl::io

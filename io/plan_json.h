@@ -1,0 +1,12 @@
+#pragma once
+
+#include "core/plan/plan.h"
+
+#include <string>
+
+namespace vl::io {
+
+/// The whole plan as JSON text, in the keys of the command line's contract; numbers at full precision.
+std::string writePlan(const Piece& piece, const Plan& plan);
+
+}  // namespace vl::io
