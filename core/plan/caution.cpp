@@ -206,8 +206,8 @@ private:
             c.measure = outside ? 2 * b.stockOuterRadius() : 2 * b.stockInnerRadius();
             c.limit = outside ? 2 * b.finishedOuter.high : 2 * b.finishedInner.low;
             c.unit = "mm";
-            c.message = outside ? "the stock is ⌀ " + mm(c.measure) + " where the outline asks for ⌀ " + mm(c.limit) + ": a flat will be left at every joint's middle"
-                                : "the bore of the stock is ⌀ " + mm(c.measure) + " where the wall reaches in to ⌀ " + mm(c.limit) + ": the wall will have a hollow";
+            c.message = outside ? "the stock is Ø " + mm(c.measure) + " where the outline asks for Ø " + mm(c.limit) + ": a flat will be left at every joint's middle"
+                                : "the bore of the stock is Ø " + mm(c.measure) + " where the wall reaches in to Ø " + mm(c.limit) + ": the wall will have a hollow";
             c.fixes.push_back(layerFix("let the stock follow the outline", n, [](Layer& l) {
                 l.stockOuter.reset();
                 l.stockInner.reset();
@@ -360,7 +360,7 @@ private:
         c.unit = "°";
         const double wanted = std::ceil(shape_.gravityHeight * std::tan((shop_.leastTip + 0.3) * degrees) * 10) / 10;
         c.message = "leaning " + fixed(c.measure, 1) + "° it tips over, sooner than the " + fixed(c.limit, 1) + "° asked for: its foot is narrow for its height";
-        c.fixes.push_back(pieceFix("foot ⌀ " + mm(2 * wanted), [wanted](Piece& q) {
+        c.fixes.push_back(pieceFix("foot Ø " + mm(2 * wanted), [wanted](Piece& q) {
             for (Node& n : q.outside)
                 if (n.z <= 8 || &n == &q.outside.front()) n.r = std::max(n.r, wanted);
         }));

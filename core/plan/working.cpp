@@ -90,11 +90,11 @@ private:
         const std::string n = std::to_string(r.sides), length = value + " " + unitName(style_);
         switch (id) {
         case FigureId::StockOuter:
-            return {"Stock outside", "⌀ " + length, l.stockOuter ? "set by hand" : "largest finished diameter + 2 × allowance",
+            return {"Stock outside", "Ø " + length, l.stockOuter ? "set by hand" : "largest finished diameter + 2 × allowance",
                     l.stockOuter ? "" : raw(2 * b.finishedOuter.high) + " + 2 × " + raw(l.outerAllowance), "measured across the flats: the least diameter of the blank",
                     measured, "outer edge, swing"};
         case FigureId::StockInner:
-            return {"Stock inside", "⌀ " + length, l.stockInner ? "set by hand" : "smallest finished bore − 2 × allowance",
+            return {"Stock inside", "Ø " + length, l.stockInner ? "set by hand" : "smallest finished bore − 2 × allowance",
                     l.stockInner ? "" : raw(2 * b.finishedInner.low) + " − 2 × " + raw(l.innerAllowance), "to the inner corners: the greatest diameter of the opening", measured,
                     "inner edge, board width"};
         case FigureId::PlaneTo:

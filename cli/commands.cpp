@@ -1,0 +1,135 @@
+#include "cli/commands.h"
+
+#include "cli/reckon.h"
+#include "core/measure/input_error.h"
+#include "core/plan/plan.h"
+#include "io/csv.h"
+#include "io/dxf.h"
+#include "io/files.h"
+#include "io/plan_json.h"
+#include "io/svg.h"
+#include "report/packet.h"
+
+#include <CLI/CLI.hpp>
+
+#include <iostream>
+
+namespace vl::cli {
+namespace {
+
+constexpr int done = 0, badWords = 2, badInput = 3, mustStop = 4;
+
+std::string oneLine(std::string text)
+{
+    std::ranges::replace(text, '\n', ' ');
+    return text;
+}
+
+struct Options {
+    std::string piece, shop, out, paper = "a4";
+    std::string kind;
+};
+
+Shop shopOf(const Options& o) { return o.shop.empty() ? Shop{} : io::loadShop(o.shop); }
+
+/// Loads the piece and says on `err` what was put right in it.
+Piece pieceOf(const Options& o, std::ostream& err)
+{
+    io::LoadedPiece loaded = io::loadPiece(o.piece);
+    for (const std::string& note : loaded.notes) err << o.piece << ": repaired: " << oneLine(note) << "\n";
+    return loaded.piece;
+}
+
+int statusOf(const Plan& plan) { return plan.mustStop() ? mustStop : done; }
+
+void exportTo(const std::string& path, const Plan& plan)
+{
+    const size_t dot = path.rfind('.');
+    const std::string ending = dot == std::string::npos ? "" : path.substr(dot + 1);
+    if (ending == "dxf")
+        io::replaceFile(path, [&](const std::string& temporary) { io::writeDxf(plan.sides, temporary); });
+    else if (ending == "svg")
+        io::writeFile(path, io::writeSvg(plan.sides));
+    else if (ending == "csv")
+        io::writeFile(path, io::writeCsv(plan));
+    else
+        throw UsageError("--out ends in '." + ending + "'; dxf, svg and csv can be written");
+}
+
+int check(const Options& o, std::ostream& out, std::ostream& err)
+{
+    const Plan plan = makePlan(pieceOf(o, err), shopOf(o));
+    for (const Caution& c : plan.cautions) {
+        out << levelName(c.level) << ": " << c.at << ": " << c.message;
+        for (size_t i = 0; i < c.fixes.size(); ++i) out << (i ? "; or " : ". Fix: ") << c.fixes[i].label;
+        out << "\n";
+    }
+    return statusOf(plan);
+}
+
+}  // namespace
+
+int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
+{
+    CLI::App app{"Vivid Lathe: plans of built-up turnings, for scripts", "vivid-lathe-cli"};
+    app.require_subcommand(1);
+    Options o;
+    auto sub = [&](const char* name, const char* what) {
+        CLI::App* s = app.add_subcommand(name, what);
+        s->add_option("PIECE", o.piece, "a .vlathe file")->required();
+        s->add_option("--shop", o.shop, "a shop file (JSON)");
+        return s;
+    };
+    CLI::App* planCommand = sub("plan", "the whole plan as JSON on standard output");
+    CLI::App* packetCommand = sub("packet", "the printed packet");
+    packetCommand->add_option("--out", o.out, "FILE.pdf")->required();
+    packetCommand->add_option("--paper", o.paper, "a4 or letter")->check(CLI::IsMember({"a4", "letter"}));
+    CLI::App* exportCommand = sub("export", "dxf, svg or csv, as the file's ending says");
+    exportCommand->add_option("--out", o.out, "FILE.dxf, FILE.svg or FILE.csv")->required();
+    CLI::App* checkCommand = sub("check", "validate; cautions, one a line");
+    CLI::App* reckonCommand = app.add_subcommand("reckon", "one calculation as JSON: reckon KIND key=value ...");
+    reckonCommand->set_help_flag();
+    reckonCommand->prefix_command();
+
+    try {
+        app.parse(argc, argv);
+        if (reckonCommand->parsed()) {
+            std::vector<std::string> words = reckonCommand->remaining();
+            if (words.empty() || words[0] == "--help" || words[0] == "-h") {
+                for (const std::string& kind : reckonKinds()) out << reckonHelp(kind) << "\n";
+                return words.empty() ? badWords : done;
+            }
+            const std::string kind = words[0];
+            words.erase(words.begin());
+            if (std::ranges::any_of(words, [](const std::string& w) { return w == "--help" || w == "-h"; })) {
+                out << reckonHelp(kind);
+                return done;
+            }
+            out << reckon(kind, words);
+            return done;
+        }
+        if (checkCommand->parsed()) return check(o, out, err);
+        const Piece piece = pieceOf(o, err);
+        const Shop shop = shopOf(o);
+        const Plan plan = makePlan(piece, shop);
+        if (planCommand->parsed()) out << io::writePlan(piece, plan);
+        if (packetCommand->parsed()) {
+            if (!o.out.ends_with(".pdf")) throw UsageError("--out must end in .pdf");
+            io::replaceFile(o.out, [&](const std::string& temporary) {
+                report::writePacket(piece, shop, plan, {}, o.paper == "letter" ? report::Paper::Letter : report::Paper::A4, temporary);
+            });
+        }
+        if (exportCommand->parsed()) exportTo(o.out, plan);
+        return statusOf(plan);
+    } catch (const CLI::ParseError& e) {
+        return app.exit(e, out, err) == 0 ? done : badWords;
+    } catch (const UsageError& e) {
+        err << "vivid-lathe-cli: " << oneLine(e.what()) << "\n";
+        return badWords;
+    } catch (const std::exception& e) {
+        err << oneLine(e.what()) << "\n";
+        return badInput;
+    }
+}
+
+}  // namespace vl::cli

@@ -1,0 +1,195 @@
+#include "cli/reckon.h"
+
+#include "core/geometry/regular_ring.h"
+#include "core/lathe/speed.h"
+#include "core/measure/format.h"
+#include "core/measure/input_error.h"
+#include "core/measure/length.h"
+
+#include <nlohmann/json.hpp>
+
+#include <cmath>
+#include <map>
+#include <span>
+
+namespace vl::cli {
+namespace {
+
+using Json = nlohmann::ordered_json;
+
+/// The key=value words of one call.
+class Values {
+public:
+    Values(const std::string& kind, std::span<const char* const> keys, const std::vector<std::string>& arguments)
+    {
+        for (const std::string& word : arguments) {
+            const size_t sign = word.find('=');
+            const std::string key = word.substr(0, sign);
+            if (sign == std::string::npos) throw UsageError("'" + word + "' is not key=value");
+            if (std::ranges::find(keys, key) == keys.end()) throw UsageError("reckon " + kind + " does not take '" + key + "'");
+            if (!values_.emplace(key, word.substr(sign + 1)).second) throw UsageError("'" + key + "' is given twice");
+        }
+    }
+    bool has(const char* key) const { return values_.contains(key); }
+    double length(const char* key, double otherwise = std::nan("")) const
+    {
+        return has(key) ? parseLength(values_.at(key), LengthStyle::Unit::Millimetre, key) : orMissing(key, otherwise);
+    }
+    double number(const char* key, double otherwise = std::nan("")) const
+    {
+        if (!has(key)) return orMissing(key, otherwise);
+        const std::string& text = values_.at(key);
+        size_t used = 0;
+        double v = 0;
+        try {
+            v = std::stod(text, &used);
+        } catch (const std::exception&) {
+            used = 0;
+        }
+        if (used == 0 || used != text.size() || !std::isfinite(v)) throw InputError(key, "'" + text + "'", "a number is");
+        return v;
+    }
+    int whole(const char* key, int low, int high, double otherwise = std::nan("")) const
+    {
+        const double v = number(key, otherwise);
+        if (v != std::floor(v) || v < low || v > high)
+            throw InputError(key, exact(v), "a whole number from " + std::to_string(low) + " to " + std::to_string(high) + " is");
+        return static_cast<int>(v);
+    }
+    bool yes(const char* key) const
+    {
+        if (!has(key)) return false;
+        const std::string& v = values_.at(key);
+        if (v == "yes" || v == "no") return v == "yes";
+        throw InputError(key, "'" + v + "'", "yes or no is");
+    }
+
+private:
+    static double orMissing(const char* key, double otherwise)
+    {
+        if (std::isnan(otherwise)) throw InputError(key, "nothing", "a value, " + std::string(key) + "=..., is needed and");
+        return otherwise;
+    }
+    std::map<std::string, std::string> values_;
+};
+
+Json ring(const Values& v)
+{
+    const RegularRing r{v.whole("sides", 3, 360), v.length("outer"), v.length("inner"), v.length("allowance", 0), v.length("gap", 0)};
+    checkRing(r);
+    return {{"miter_deg", r.miterDeg()}, {"fence_deg", r.fenceDeg()}, {"outer_edge_mm", r.outerEdge()}, {"inner_edge_mm", r.innerEdge()}, {"board_width_mm", r.boardWidth()}};
+}
+
+Json closingGap(const Values& v)
+{
+    const int sides = v.whole("sides", 3, 360);
+    if (v.has("miter_error") == v.has("gap")) throw InputError("gap", "both or neither", "either miter_error or gap with outer is");
+    if (v.has("gap")) {
+        const double outer = v.length("outer"), gap = v.length("gap");
+        if (!(outer > 0)) throw InputError("outer", exact(outer), "a diameter above 0 mm is");
+        if (std::abs(gap) > outer) throw InputError("gap", exact(gap), "at most the diameter, " + exact(outer) + " mm, is");
+        const double correction = fenceCorrectionDeg(sides, gap, outer);
+        return {{"total_gap_deg", closingGapDeg(sides, correction)}, {"gap_at_rim_mm", gap}, {"fence_correction_deg", correction}};
+    }
+    const double error = v.number("miter_error"), total = closingGapDeg(sides, error);
+    Json out{{"total_gap_deg", total}, {"gap_at_rim_mm", nullptr}, {"fence_correction_deg", error}};
+    if (v.has("outer")) out["gap_at_rim_mm"] = v.length("outer") * std::sin(total / 2 * degrees);
+    return out;
+}
+
+Json ellipse(const Values& v)
+{
+    if (v.has("length") == v.has("diameter")) throw InputError("length", "both or neither", "either length or diameter is");
+    const double ratio = v.number("ratio", (1 + std::sqrt(5.0)) / 2);
+    if (!(ratio > 0)) throw InputError("ratio", exact(ratio), "above 0 is");
+    const double length = v.has("length") ? v.length("length") : v.length("diameter") * ratio;
+    const double diameter = length / ratio;
+    if (!(length > 0)) throw InputError(v.has("length") ? "length" : "diameter", exact(length), "above 0 mm is");
+    const int count = v.whole("stations", 1, 10000, 3);
+    Json stations = Json::array();
+    for (int k = 1; k <= count; ++k) {
+        const double x = static_cast<double>(k) / (count + 1);
+        stations.push_back({{"z_mm", x * length / 2}, {"diameter_mm", diameter * std::sqrt(1 - x * x)}});
+    }
+    return {{"length_mm", length}, {"diameter_mm", diameter}, {"stations", stations}};
+}
+
+Json speed(const Values& v)
+{
+    const SpeedRange s = speedRange(v.length("diameter"), v.yes("out_of_balance"));
+    return {{"rpm_low", s.low}, {"rpm_high", s.high}, {"rim_m_s", s.rim}};
+}
+
+struct Kind {
+    const char* name;
+    std::vector<const char*> keys;
+    const char* usage;
+    const char* conventions;
+    const char* source;
+    Json (*run)(const Values&);
+};
+
+const Kind kinds[] = {
+    {"ring",
+     {"sides", "outer", "inner", "allowance", "gap"},
+     "sides outer inner [allowance=0] [gap=0]  ->  miter_deg fence_deg outer_edge_mm inner_edge_mm board_width_mm",
+     "outer and inner are finished diameters; allowance is added on the radius, each side; gap is a spacer with parallel faces between neighbours. "
+     "Apothem A = outer/2 + allowance, inner corner V = inner/2 - allowance; outer edge 2 A tan(180/n) - gap/cos(180/n), inner edge 2 V sin(180/n) - "
+     "gap/cos(180/n), board width A - V cos(180/n). The miter is read from square, the fence angle is 90 - miter.",
+     "plane geometry of the regular polygon",
+     ring},
+    {"closing-gap",
+     {"sides", "miter_error", "gap", "outer"},
+     "sides miter_error [outer]  |  sides gap outer  ->  total_gap_deg gap_at_rim_mm fence_correction_deg",
+     "miter_error is the wanted miter less the one cut, so a positive one leaves the last joint open by 2 n times it; gap is measured straight across the "
+     "open joint at the diameter outer, negative where the joint is closed too soon; the correction is added to the miter of every cut. Without outer "
+     "the gap at the rim is null.",
+     "plane geometry of the regular polygon",
+     closingGap},
+    {"ellipse",
+     {"length", "diameter", "ratio", "stations"},
+     "length | diameter [ratio=1.6180339887] [stations=3]  ->  length_mm diameter_mm stations[] (z_mm diameter_mm)",
+     "length = ratio x diameter. Stations divide the half length into stations + 1 equal parts; z is measured from the middle, where the diameter is the "
+     "greatest; at a fraction x of the half length it is D sqrt(1 - x^2).",
+     "the ellipse's equation; the ratio is the golden section",
+     ellipse},
+    {"speed",
+     {"diameter", "out_of_balance"},
+     "diameter [out_of_balance=no]  ->  rpm_low rpm_high rim_m_s",
+     "diameter in inches times rpm between 6000 and 9000 for balanced work; out of balance, 300 to 400 rpm at the most; rim speed at rpm_high. The "
+     "machine's manual comes first.",
+     "common practice",
+     speed},
+};
+
+const Kind& find(const std::string& name)
+{
+    for (const Kind& k : kinds)
+        if (k.name == name) return k;
+    std::string all;
+    for (const Kind& k : kinds) all += (all.empty() ? "" : ", ") + std::string(k.name);
+    throw UsageError("reckon knows " + all + ", not '" + name + "'");
+}
+
+}  // namespace
+
+std::vector<std::string> reckonKinds()
+{
+    std::vector<std::string> names;
+    for (const Kind& k : kinds) names.emplace_back(k.name);
+    return names;
+}
+
+std::string reckonHelp(const std::string& name)
+{
+    const Kind& k = find(name);
+    return "vivid-lathe-cli reckon " + name + "  " + k.usage + "\n\n" + k.conventions + "\nLengths: mm, or any form the application takes.\nSource: " + k.source + ".\n";
+}
+
+std::string reckon(const std::string& name, const std::vector<std::string>& arguments)
+{
+    const Kind& k = find(name);
+    return k.run(Values(name, k.keys, arguments)).dump(1) + "\n";
+}
+
+}  // namespace vl::cli

@@ -1,0 +1,30 @@
+#pragma once
+
+#include "core/measure/length.h"
+#include "core/plan/plan.h"
+#include "core/turning/skin.h"
+
+#include <QImage>
+#include <QPainter>
+
+namespace vl::report {
+
+/// Inks of a drawing, so that the screen's two themes and paper share it.
+struct Inks {
+    QColor line = Qt::black, text = Qt::black, quiet = QColor(110, 110, 110), paper = Qt::white;
+};
+
+/// A raster as an image that owns its pixels.
+QImage imageOf(const Raster& raster);
+
+/// The mean colour of a wood.
+QColor woodColour(const Species& species);
+
+/// The turned piece standing up, in the picture's size; background transparent.
+QImage picture(const Plan& plan, int width, int height);
+
+/// One segment's face with its measures: outer edge above, inner edge below, board width at the side, the mitre at the corner.
+/// `mark` names the wood by its figure. Fits `box`; text in the painter's font.
+void drawSegment(QPainter& painter, const QRectF& box, const BuiltLayer& layer, size_t index, LengthStyle style, const Inks& inks);
+
+}  // namespace vl::report

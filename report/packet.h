@@ -1,0 +1,16 @@
+#pragma once
+
+#include "report/sheet.h"
+
+#include "core/measure/length.h"
+#include "core/plan/plan.h"
+
+#include <string>
+
+namespace vl::report {
+
+/// Writes the printed packet as PDF: picture and figures, a sheet for every ring, the strip list, the glue-up order, the stations
+/// and the full-size template. Needs a QGuiApplication. Throws InputError where the file cannot be written.
+void writePacket(const Piece& piece, const Shop& shop, const Plan& plan, LengthStyle style, Paper paper, const std::string& path);
+
+}  // namespace vl::report

@@ -1,0 +1,32 @@
+#pragma once
+
+#include "report/sheet.h"
+
+#include "core/measure/length.h"
+#include "core/plan/plan.h"
+
+namespace vl::report {
+
+/// One page of the full-size template: which part of the section it shows, and where on the page, mm.
+struct TemplateTile {
+    bool hollow = false;    ///< the inside's template, else the outside's
+    int column = 0, row = 0, columns = 1, rows = 1;
+    bool turned = false;    ///< the axis runs down the page instead of across it
+    double z0 = 0, r0 = 0;  ///< section coordinates at the area's corner nearest the axis and the headstock
+    QRectF area;            ///< on the page
+
+    /// Where a point of the section lies on the page, mm.
+    QPointF at(double z, double r) const;
+};
+
+/// The pages of both templates, in order; the orientation that takes fewer pages. Neighbours share a strip of `shared` mm.
+std::vector<TemplateTile> templateTiles(const Sides& sides, const QSizeF& page);
+constexpr double templateShared = 10;
+
+/// Where the 100 mm bar begins on a template page, mm; it runs to the right.
+QPointF templateBar(const QSizeF& page);
+
+/// Draws the template's pages at full size.
+void drawTemplate(Sheet& sheet, const Plan& plan, LengthStyle style);
+
+}  // namespace vl::report

@@ -1,0 +1,59 @@
+#pragma once
+
+#include <QPainter>
+#include <QPdfWriter>
+#include <QString>
+
+#include <vector>
+
+namespace vl::report {
+
+enum class Paper { A4, Letter };
+
+/// Writes a document page by page; everything in mm from the page's upper left corner.
+class Sheet {
+public:
+    Sheet(const std::string& path, Paper paper, const QString& title);
+
+    static constexpr double margin = 15;
+    double width() const { return size_.width(); }
+    double height() const { return size_.height(); }
+    double top() const { return 24; }
+    double bottom() const { return height() - 16; }
+    double inner() const { return width() - 2 * margin; }
+
+    /// A fresh page with its heading; the first call starts the first page.
+    void page(const QString& heading);
+    int pages() const { return pages_; }
+
+    QPainter& painter() { return painter_; }
+    double px(double mm) const { return mm * dpi / 25.4; }
+    QRectF px(const QRectF& mm) const { return {px(mm.x()), px(mm.y()), px(mm.width()), px(mm.height())}; }
+    QPointF px(const QPointF& mm) const { return {px(mm.x()), px(mm.y())}; }
+    void text(const QRectF& box, const QString& words, double points = 9, int flags = Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
+              QFont::Weight weight = QFont::Normal, const QColor& ink = Qt::black);
+    /// The height, mm, that these words take in that width.
+    double textHeight(double width, const QString& words, double points = 9, QFont::Weight weight = QFont::Normal) const;
+    void rule(double x0, double y0, double x1, double y1, double thickness = 0.15, const QColor& ink = QColor(150, 150, 150));
+
+    struct Column {
+        QString name;
+        double share;   ///< of the inner width
+        Qt::Alignment align = Qt::AlignLeft;
+    };
+    /// A table over as many pages as it takes; rows wrap within their columns.
+    void table(const QString& heading, const QString& lead, const std::vector<Column>& columns, const std::vector<std::vector<QString>>& rows);
+
+    /// Ends the document; throws InputError where it could not be written.
+    void finish();
+
+private:
+    static constexpr int dpi = 1200;
+    QPdfWriter writer_;
+    QPainter painter_;
+    QSizeF size_;
+    QString title_, path_;
+    int pages_ = 0;
+};
+
+}  // namespace vl::report
