@@ -21,7 +21,7 @@ QColor woodColour(const Species& species)
 QImage picture(const Plan& plan, int width, int height)
 {
     const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {0.05, false});
-    return imageOf(renderMesh(mesh, Camera{}, plan.shape.height, plan.shape.greatestDiameter, width, height, 0x00ffffff).colour);
+    return imageOf(renderMesh(mesh, Camera{}, plan.shape.height, plan.shape.greatestDiameter, width, height, 0x00ffffff));
 }
 
 void drawSegment(QPainter& painter, const QRectF& box, const BuiltLayer& layer, size_t index, LengthStyle style, const Inks& inks)

@@ -183,6 +183,17 @@ Outline movedNode(Outline outline, size_t i, double z, double r)
     return outline;
 }
 
+Outline withDiameter(Outline outline, double z, double d)
+{
+    for (Node& n : outline)
+        if (std::abs(n.z - z) <= 0.5) {
+            n.r = d / 2;
+            return outline;
+        }
+    outline[insertNode(outline, z)].r = d / 2;
+    return outline;
+}
+
 Outline stretched(Outline outline, double length)
 {
     if (outline.empty() || outline.back().z <= 0) return outline;

@@ -39,6 +39,9 @@ size_t insertNode(Outline& outline, double z);
 /// The outline with node `i` at (z, r), kept in order between its neighbours and off the far side of the axis.
 Outline movedNode(Outline outline, size_t i, double z, double r);
 
+/// The outline with diameter `d` at station `z`: the node within 0.5 mm moved there, or a new one put in.
+Outline withDiameter(Outline outline, double z, double d);
+
 /// The outline stretched along the axis to a new length; radii stay.
 Outline stretched(Outline outline, double length);
 

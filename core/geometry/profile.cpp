@@ -81,6 +81,19 @@ Revolved revolved(const Polyline& line)
     return sum;
 }
 
+Polyline curvatureAlong(const Polyline& line)
+{
+    Polyline sparse, out;
+    for (const Point& p : line)
+        if (sparse.empty() || (p - sparse.back()).norm() >= 1) sparse.push_back(p);
+    for (size_t i = 1; i + 1 < sparse.size(); ++i) {
+        const Point a = sparse[i] - sparse[i - 1], b = sparse[i + 1] - sparse[i];
+        const double product = a.norm() * b.norm() * (a + b).norm();
+        out.emplace_back(sparse[i].x(), product > 0 ? -2000 * (a.x() * b.y() - a.y() * b.x()) / product : 0);
+    }
+    return out;
+}
+
 Polyline hollowFor(const Polyline& outside, const std::function<double(double)>& wall, double floor, double floorRound)
 {
     if (outside.size() < 2) return {};

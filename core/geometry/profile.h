@@ -34,6 +34,10 @@ struct Revolved {
 };
 Revolved revolved(const Polyline& line);
 
+/// Curvature along a line, 1/m against station: positive where it swells outwards. Through three neighbouring points (the circle
+/// through them, plane geometry), over points at least 1 mm apart.
+Polyline curvatureAlong(const Polyline& line);
+
 /// The inside line that leaves a wall of `wall(z)` mm square to the outside line: the lower envelope of the outside thickened
 /// inwards. From `floor` to the outside's end; `floorRound` rounds the corner at the floor. The line is single-valued in z.
 Polyline hollowFor(const Polyline& outside, const std::function<double(double)>& wall, double floor, double floorRound);

@@ -1,5 +1,6 @@
 #include "core/piece/piece.h"
 
+#include "core/geometry/profile.h"
 #include "core/measure/format.h"
 #include "core/measure/input_error.h"
 #include "core/piece/check.h"
@@ -27,6 +28,18 @@ double stackHeight(const Piece& piece)
 }
 
 double outlineHeight(const Piece& piece) { return piece.outside.empty() ? 0 : piece.outside.back().z; }
+
+Outline drawnFrom(const Polyline& inside, const Piece& piece)
+{
+    const Polyline outside = flatten(piece.outside);
+    const double end = outlineHeight(piece), floor = inside.empty() ? std::min(piece.hollow.floor, end * 0.8) : inside.front().x();
+    Outline drawn{{floor, 0, Span::Curve, 0, true, {}}};
+    for (const double share : {0.04, 0.15, 0.35, 0.6, 0.8, 1.0}) {
+        const double z = floor + (end - floor) * share;
+        drawn.push_back({z, inside.empty() ? radiusAt(outside, z) / 2 : radiusRange(inside, z, z).high, Span::Curve, 0, true, {}});
+    }
+    return drawn;
+}
 
 namespace {
 

@@ -81,6 +81,9 @@ double stackHeight(const Piece& piece);
 /// Height of the outline, mm.
 double outlineHeight(const Piece& piece);
 
+/// A freely drawn inside of about seven nodes that follows an inside line; where that is empty, half the outside's radius.
+Outline drawnFrom(const Polyline& inside, const Piece& piece);
+
 /// Throws InputError, naming the field as a path (`layers[3].segments`), its value and its limit, where the piece holds
 /// something that cannot be built: the limits stand in core/piece/limits.h.
 void checkPiece(const Piece& piece);

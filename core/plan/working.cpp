@@ -70,6 +70,13 @@ public:
         case FigureId::TotalTime:
             return {"Start to finish", value, "one pair of hands, waiting beside the work", "longest chain alone: " + fixed(plan_.schedule.criticalPath / 60, 1) + " h",
                     "round the clock; clamps enough", common, "timetable"};
+        case FigureId::Station:
+            return {"Station", "", p_.choices.stations == StationRule::Even ? "multiples of the spacing, and the rim" : "nodes, greatest and least diameters, turns of the curve", "",
+                    "along the axis from the headstock face", measured, "calliper"};
+        case FigureId::StationOutside: return {"Outside Ø at a station", "", "2 × radius of the outline there", "", "", measured, "calliper"};
+        case FigureId::StationInside: return {"Inside Ø at a station", "", "2 × radius of the inside there", "", "along the radius", measured, "inside calliper"};
+        case FigureId::StationWall:
+            return {"Wall at a station", "", "shortest distance from the inside there to the outside", "", "square to the surface, not along the radius", measured, "wall calliper"};
         case FigureId::Parting:
             return {"Parting depth", "", "radius of the blank turned just round − finished radius", "", "the largest circle that the blank's flats hold", measured, "roughing to stations"};
         default: return ofLayer(id, value);

@@ -9,7 +9,7 @@ enum class FigureId {
     Height, GreatestDiameter, LeastDiameter, ThinnestWall, ThickestWall, FloorThickness, Capacity, Weight, GravityHeight, TipAngle,
     Segments, Miter, Fence, OuterEdge, InnerEdge, BoardWidth, PlaneTo, StripLength, SledOffset, Wedge, Correction, Rotation,
     StockOuter, StockInner, OverlapBelow, StockVolume, Waste, RoughWeight,
-    RoughSpeed, FinishedSpeed, SwingClearance, Parting, WorkTime, TotalTime,
+    RoughSpeed, FinishedSpeed, SwingClearance, Station, StationOutside, StationInside, StationWall, Parting, WorkTime, TotalTime,
 };
 
 /// How a number came about, in the trade's terms.

@@ -40,14 +40,9 @@ struct Corner {
     Eigen::Vector3f normal;
 };
 
-}  // namespace
-
-Picture renderMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx,
-                   std::uint32_t background, int selected)
+/// Places the mesh's corners in a picture.
+std::vector<Corner> project(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx)
 {
-    const size_t count = static_cast<size_t>(width) * static_cast<size_t>(heightPx);
-    Picture out{{width, heightPx, std::vector<std::uint32_t>(count, background)}, std::vector<float>(count, -1)};
-    std::vector<float> depth(count, -1e30f);
     const Eigen::Affine3f view = camera.view(height).cast<float>();
     const auto scale = static_cast<float>(std::min(width, heightPx) / 2.0 / camera.halfExtent(height, greatestDiameter));
     std::vector<Corner> corners(mesh.vertices.size());
@@ -57,17 +52,57 @@ Picture renderMesh(const Mesh& mesh, const Camera& camera, double height, double
         corners[i].at = {static_cast<float>(width) / 2 + p.x() * scale, static_cast<float>(heightPx) / 2 - p.y() * scale, p.z()};
         corners[i].normal = view.linear() * Eigen::Vector3f(v.normal[0], v.normal[1], v.normal[2]);
     }
-    // First the depth and the nearest triangle at each pixel, then the wood once a pixel.
-    std::vector<std::uint32_t> nearest(count, 0);
-    auto weights = [&](const Corner& a, const Corner& b, const Corner& c, float x, float y) {
-        const float area = (b.at.x() - a.at.x()) * (c.at.y() - a.at.y()) - (c.at.x() - a.at.x()) * (b.at.y() - a.at.y());
-        const float w1 = ((x - a.at.x()) * (c.at.y() - a.at.y()) - (c.at.x() - a.at.x()) * (y - a.at.y())) / area;
-        const float w2 = ((b.at.x() - a.at.x()) * (y - a.at.y()) - (x - a.at.x()) * (b.at.y() - a.at.y())) / area;
-        return Eigen::Vector3f(1 - w1 - w2, w1, w2);
-    };
+    return corners;
+}
+
+bool facesAway(const Corner& a, const Corner& b, const Corner& c) { return std::max({a.normal.z(), b.normal.z(), c.normal.z()}) < 0; }
+
+/// Barycentric weights of (x, y) in a triangle; any is below 0 outside it, NaN where the triangle is seen edge on.
+Eigen::Vector3f weights(const Corner& a, const Corner& b, const Corner& c, float x, float y)
+{
+    const float area = (b.at.x() - a.at.x()) * (c.at.y() - a.at.y()) - (c.at.x() - a.at.x()) * (b.at.y() - a.at.y());
+    const float w1 = ((x - a.at.x()) * (c.at.y() - a.at.y()) - (c.at.x() - a.at.x()) * (y - a.at.y())) / area;
+    const float w2 = ((b.at.x() - a.at.x()) * (y - a.at.y()) - (x - a.at.x()) * (b.at.y() - a.at.y())) / area;
+    return Eigen::Vector3f(1 - w1 - w2, w1, w2);
+}
+
+bool inside(const Eigen::Vector3f& w) { return w.x() >= -1e-4f && w.y() >= -1e-4f && w.z() >= -1e-4f; }
+
+float depthAt(const Eigen::Vector3f& w, const Corner& a, const Corner& b, const Corner& c) { return w.x() * a.at.z() + w.y() * b.at.z() + w.z() * c.at.z(); }
+
+}  // namespace
+
+int pickMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx, double x, double y)
+{
+    const std::vector<Corner> corners = project(mesh, camera, height, greatestDiameter, width, heightPx);
+    float nearest = -1e30f;
+    int part = -1;
     for (size_t t = 0; t + 2 < mesh.indices.size(); t += 3) {
         const Corner &a = corners[mesh.indices[t]], &b = corners[mesh.indices[t + 1]], &c = corners[mesh.indices[t + 2]];
-        if (std::max({a.normal.z(), b.normal.z(), c.normal.z()}) < 0) continue;
+        if (facesAway(a, b, c)) continue;
+        const Eigen::Vector3f w = weights(a, b, c, static_cast<float>(x), static_cast<float>(y));
+        if (!inside(w)) continue;
+        const float z = depthAt(w, a, b, c);
+        if (z > nearest) {
+            nearest = z;
+            part = static_cast<int>(mesh.vertices[mesh.indices[t]].part);
+        }
+    }
+    return part;
+}
+
+Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx,
+                  std::uint32_t background, int selected)
+{
+    const size_t count = static_cast<size_t>(width) * static_cast<size_t>(heightPx);
+    Raster out{width, heightPx, std::vector<std::uint32_t>(count, background)};
+    std::vector<float> depth(count, -1e30f);
+    const std::vector<Corner> corners = project(mesh, camera, height, greatestDiameter, width, heightPx);
+    // First the depth and the nearest triangle at each pixel, then the wood once a pixel.
+    std::vector<std::uint32_t> nearest(count, 0);
+    for (size_t t = 0; t + 2 < mesh.indices.size(); t += 3) {
+        const Corner &a = corners[mesh.indices[t]], &b = corners[mesh.indices[t + 1]], &c = corners[mesh.indices[t + 2]];
+        if (facesAway(a, b, c)) continue;
         const auto [x0, x1] = std::minmax({a.at.x(), b.at.x(), c.at.x()});
         const auto [y0, y1] = std::minmax({a.at.y(), b.at.y(), c.at.y()});
         const int left = std::max(0, static_cast<int>(std::ceil(x0 - 0.5f))), right = std::min(width - 1, static_cast<int>(std::floor(x1 - 0.5f)));
@@ -75,8 +110,8 @@ Picture renderMesh(const Mesh& mesh, const Camera& camera, double height, double
         for (int y = top; y <= bottom; ++y)
             for (int x = left; x <= right; ++x) {
                 const Eigen::Vector3f w = weights(a, b, c, static_cast<float>(x) + 0.5f, static_cast<float>(y) + 0.5f);
-                if (!(w.minCoeff() >= -1e-4f)) continue;
-                const float z = w.x() * a.at.z() + w.y() * b.at.z() + w.z() * c.at.z();
+                if (!inside(w)) continue;
+                const float z = depthAt(w, a, b, c);
                 const size_t at = static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x);
                 if (z > depth[at]) {
                     depth[at] = z;
@@ -103,8 +138,7 @@ Picture renderMesh(const Mesh& mesh, const Camera& camera, double height, double
         const auto wood = woodColour(mesh.woods[static_cast<size_t>(v[0]->species)]->figure, place[0], place[1], place[2], v[0]->seed, endGrain);
         const float light = lamps(normal) * (selected >= 0 && static_cast<int>(v[0]->part) / 1000 == selected ? 1.18f : 1.0f);
         auto byte = [&](float value) { return static_cast<std::uint32_t>(std::clamp(value * light, 0.0f, 1.0f) * 255 + 0.5f); };
-        out.colour.pixels[at] = 0xff000000u | byte(wood[0]) << 16 | byte(wood[1]) << 8 | byte(wood[2]);
-        out.part[at] = v[0]->part;
+        out.pixels[at] = 0xff000000u | byte(wood[0]) << 16 | byte(wood[1]) << 8 | byte(wood[2]);
     }
     return out;
 }

@@ -19,15 +19,13 @@ struct Camera {
     double halfExtent(double height, double greatestDiameter) const;
 };
 
-struct Picture {
-    Raster colour;
-    std::vector<float> part;   ///< Vertex::part at each pixel, −1 where nothing is
-};
-
 /// Draws a mesh without OpenGL: parallel projection, depth buffer, the wood's figure at every pixel.
 /// `background` is 0xAARRGGBB; `selected` lights the layer with this index (−1 for none).
-Picture renderMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx,
+Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx,
                    std::uint32_t background, int selected = -1);
+
+/// The nearest Vertex::part under the middle of pixel (x, y) of such a picture; −1 where nothing is.
+int pickMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx, double x, double y);
 
 /// Light on a face with normal `n` in view space, 0 … about 1.1; the OpenGL view uses the same lamps.
 float lamps(const Eigen::Vector3f& n);

@@ -1,0 +1,158 @@
+#include "app/document.h"
+
+#include "core/measure/input_error.h"
+#include "core/piece/edit.h"
+
+#include <QUndoCommand>
+
+namespace vl::app {
+
+/// The piece before and after one change.
+class PieceCommand : public QUndoCommand {
+public:
+    PieceCommand(Document& document, const QString& what, Piece next, Plan plan, int merge)
+        : QUndoCommand(what), document_(document), before_(document.piece_), after_(std::move(next)), plan_(std::move(plan)), merge_(merge)
+    {
+    }
+    int id() const override { return merge_ > 0 ? merge_ : -1; }
+    bool mergeWith(const QUndoCommand* other) override
+    {
+        after_ = static_cast<const PieceCommand*>(other)->after_;
+        return true;
+    }
+    void undo() override { document_.take(before_, makePlan(before_, document_.shop_, document_.style_)); }
+    void redo() override
+    {
+        document_.take(after_, plan_ ? std::move(*plan_) : makePlan(after_, document_.shop_, document_.style_));
+        plan_.reset();
+    }
+
+private:
+    Document& document_;
+    Piece before_, after_;
+    std::optional<Plan> plan_;   ///< of the first redo, which apply() has already made
+    int merge_;
+};
+
+Document::Document(QObject* parent) : QObject(parent), piece_(starts()[0].make()), plan_(makePlan(piece_, shop_, style_))
+{
+    connect(&history_, &QUndoStack::cleanChanged, this, &Document::pathChanged);
+}
+
+bool Document::apply(const QString& what, Piece next, int merge)
+{
+    if (next == piece_) return true;
+    try {
+        Plan plan = makePlan(next, shop_, style_);
+        history_.push(new PieceCommand(*this, what, std::move(next), std::move(plan), merge));
+        return true;
+    } catch (const InputError& e) {
+        emit refused(QString::fromStdString(e.what()));
+        return false;
+    }
+}
+
+int Document::newMergeKey()
+{
+    static int key = 0;
+    return ++key;
+}
+
+void Document::beginDrag() { live_ = true; }
+
+void Document::endDrag()
+{
+    if (!live_) return;
+    live_ = false;
+    emit changed();
+}
+
+void Document::take(const Piece& piece, Plan plan)
+{
+    piece_ = piece;
+    plan_ = std::move(plan);
+    ++version_;
+    trimSelection();
+    emit changed();
+}
+
+void Document::trimSelection()
+{
+    const int layers = static_cast<int>(piece_.layers.size());
+    Selection s = selection_;
+    std::erase_if(s.layers, [&](int i) { return i >= layers; });
+    s.layer = std::clamp(s.layer, 0, layers - 1);
+    if (s.layers.empty()) s.layers = {s.layer};
+    if (s.segment >= plan_.assembly.layers[static_cast<size_t>(s.layer)].count()) s.segment = -1;
+    const Outline& line = s.side == Side::Outside ? piece_.outside : piece_.hollow.inside;
+    if (s.node >= static_cast<int>(line.size())) s.node = -1;
+    select(s);
+}
+
+void Document::replan()
+{
+    plan_ = makePlan(piece_, shop_, style_);
+    ++version_;
+    emit changed();
+}
+
+void Document::setShop(const Shop& shop)
+{
+    try {
+        checkShop(shop);
+    } catch (const InputError& e) {
+        emit refused(QString::fromStdString(e.what()));
+        return;
+    }
+    shop_ = shop;
+    replan();
+}
+
+void Document::setStyle(LengthStyle style)
+{
+    style_ = style;
+    replan();
+}
+
+void Document::select(Selection selection)
+{
+    if (selection == selection_) return;
+    selection_ = std::move(selection);
+    emit selectionChanged();
+}
+
+void Document::selectLayer(int layer, Qt::KeyboardModifiers modifiers, int segment)
+{
+    if (layer < 0 || layer >= static_cast<int>(piece_.layers.size())) return;
+    Selection s = selection_;
+    if (modifiers & Qt::ShiftModifier) {
+        for (int i = std::min(layer, s.layer); i <= std::max(layer, s.layer); ++i) s.layers.insert(i);
+    } else if (modifiers & Qt::ControlModifier) {
+        if (!s.layers.erase(layer)) s.layers.insert(layer);
+        if (s.layers.empty()) s.layers.insert(layer);
+    } else
+        s.layers = {layer};
+    s.layer = s.layers.contains(layer) ? layer : *s.layers.begin();
+    s.segment = segment;
+    select(s);
+}
+
+void Document::replace(const Piece& piece, const QString& path)
+{
+    Plan plan = makePlan(piece, shop_, style_);
+    history_.clear();
+    path_ = path;
+    selection_ = {};
+    take(piece, std::move(plan));
+    emit selectionChanged();
+    emit pathChanged();
+}
+
+void Document::savedAs(const QString& path)
+{
+    path_ = path;
+    history_.setClean();
+    emit pathChanged();
+}
+
+}  // namespace vl::app

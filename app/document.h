@@ -1,0 +1,88 @@
+#pragma once
+
+#include "core/measure/length.h"
+#include "core/plan/plan.h"
+
+#include <QObject>
+#include <QString>
+#include <QUndoStack>
+
+#include <set>
+
+namespace vl::app {
+
+enum class Side { Outside, Inside };
+
+/// What is chosen, shared by every view.
+struct Selection {
+    std::set<int> layers;      ///< chosen layers
+    int layer = 0;             ///< the one whose figures are shown
+    int segment = -1;
+    Side side = Side::Outside; ///< of the chosen node
+    int node = -1;
+    std::string step;          ///< of the recipe
+
+    bool operator==(const Selection&) const = default;
+};
+
+/// The open piece, its plan, and the history of its changes. Every change goes through apply(), so everything undoes.
+class Document : public QObject {
+    Q_OBJECT
+public:
+    explicit Document(QObject* parent = nullptr);
+
+    const Piece& piece() const { return piece_; }
+    const Plan& plan() const { return plan_; }
+    const Shop& shop() const { return shop_; }
+    LengthStyle style() const { return style_; }
+    const Selection& selection() const { return selection_; }
+    QUndoStack& history() { return history_; }
+    /// Counts up whenever the plan is another.
+    unsigned version() const { return version_; }
+    /// True between the press and the release of a drag: views may draw quickly.
+    bool live() const { return live_; }
+
+    /// Makes `next` the piece, as one step of the history named `what`; steps with the same `merge` key (above 0) become one.
+    /// A piece that cannot be is refused: the document stays as it was and refused() says why.
+    bool apply(const QString& what, Piece next, int merge = 0);
+    /// A key for apply() that no earlier drag had.
+    static int newMergeKey();
+    void beginDrag();
+    void endDrag();
+
+    void setShop(const Shop& shop);
+    void setStyle(LengthStyle style);
+    void select(Selection selection);
+    void selectLayer(int layer, Qt::KeyboardModifiers modifiers = {}, int segment = -1);
+
+    /// Puts another piece in place of this one and forgets the history.
+    void replace(const Piece& piece, const QString& path);
+    const QString& path() const { return path_; }
+    bool edited() const { return !history_.isClean(); }
+    /// Notes the piece as saved at `path`.
+    void savedAs(const QString& path);
+
+signals:
+    void changed();            ///< piece, plan, shop or style
+    void selectionChanged();
+    void refused(const QString& why);
+    void pathChanged();
+
+private:
+    friend class PieceCommand;
+    void take(const Piece& piece, Plan plan);
+    void replan();
+    void trimSelection();
+
+    Piece piece_;
+    Plan plan_;
+    Shop shop_;
+    LengthStyle style_;
+    Selection selection_;
+    QUndoStack history_;
+    QString path_;
+    unsigned version_ = 0;
+    bool live_ = false;
+};
+
+}  // namespace vl::app

@@ -1,0 +1,46 @@
+#pragma once
+
+#include "app/document.h"
+
+#include <QLockFile>
+#include <QTimer>
+
+#include <memory>
+#include <optional>
+
+namespace vl::app {
+
+/// What a session that ended without saving had open.
+struct Draft {
+    QString file;   ///< the draft itself
+    QString path;   ///< the piece's own file; empty when it had none
+    Piece piece;
+};
+
+/// Keeps the open piece in a draft a second after each change, so that a power cut costs at most the last moments; the draft goes
+/// when the piece is saved or put away. A locked draft belongs to a running session.
+class Drafts : public QObject {
+    Q_OBJECT
+public:
+    Drafts(Document& document, const QString& folder, QObject* parent = nullptr);
+    ~Drafts() override;
+
+    /// Drafts that no running session owns, newest first; those that cannot be read are left where they are.
+    std::vector<Draft> leftBehind() const;
+    static void discard(const Draft& draft);
+    /// Writes now.
+    void write();
+
+signals:
+    void failed(const QString& why);
+
+private:
+    QString file() const;
+
+    Document& doc_;
+    QString folder_, name_;
+    std::unique_ptr<QLockFile> lock_;
+    QTimer timer_;
+};
+
+}  // namespace vl::app

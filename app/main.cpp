@@ -1,0 +1,79 @@
+#include "app/main_window.h"
+#include "app/views/solid_view.h"
+
+#include <CLI/CLI.hpp>
+
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QStandardPaths>
+#include <QThreadPool>
+#include <QTimer>
+
+#include <iostream>
+
+namespace {
+
+/// Lets the window paint and the bakes beside it end.
+void settle()
+{
+    QElapsedTimer clock;
+    clock.start();
+    while (clock.elapsed() < 1200 || (QThreadPool::globalInstance()->activeThreadCount() > 0 && clock.elapsed() < 20000)) QApplication::processEvents(QEventLoop::AllEvents, 20);
+    QApplication::processEvents();
+}
+
+}  // namespace
+
+int main(int argc, char** argv)
+{
+    // Without a display there is still a picture to be drawn.
+    if (qEnvironmentVariableIsEmpty("DISPLAY") && qEnvironmentVariableIsEmpty("WAYLAND_DISPLAY") && qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM"))
+        qputenv("QT_QPA_PLATFORM", "offscreen");
+    QApplication app(argc, argv);
+    QApplication::setApplicationName("vivid-lathe");
+    QApplication::setApplicationDisplayName("Vivid Lathe");
+    QApplication::setOrganizationName("vivid-lathe");
+
+    CLI::App cli{"Vivid Lathe: plan a built-up turning before the wood is cut", "vivid-lathe"};
+    std::string piece, stage, screenshot;
+    std::vector<std::string> demo;
+    bool dark = false;
+    cli.add_option("PIECE", piece, "a .vlathe file");
+    auto* demoOption = cli.add_option("--demo", demo, "open a sample piece")->expected(0, 1);
+    cli.add_option("--stage", stage, "start, shape, build, cut, glue or turn");
+    cli.add_option("--screenshot", screenshot, "draw the view at 1280x800 into a PNG and exit");
+    cli.add_flag("--dark", dark, "the dark bench");
+    try {
+        cli.parse(argc, argv);
+    } catch (const CLI::ParseError& e) {
+        return cli.exit(e) == 0 ? 0 : 2;
+    }
+
+    vl::app::MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation));
+    if (dark) window.setDark(true);
+    bool good = true;
+    if (!piece.empty())
+        good = window.openPath(QString::fromStdString(piece));
+    else if (*demoOption || (!stage.empty() && stage != "start"))
+        good = window.openDemo(QString::fromStdString(demo.empty() || demo[0].empty() ? "regatta-cup" : demo[0]));
+    if (!good && !screenshot.empty()) {
+        std::cerr << window.message().toStdString() << "\n";
+        return 3;
+    }
+    if (!stage.empty() && !window.goTo(QString::fromStdString(stage))) {
+        std::cerr << "vivid-lathe: there is no stage '" << stage << "'; start, shape, build, cut, glue and turn are there\n";
+        return 2;
+    }
+    window.show();
+    if (!screenshot.empty()) {
+        window.resize(1280, 800);
+        settle();
+        if (!window.grab().save(QString::fromStdString(screenshot))) {
+            std::cerr << screenshot << ": cannot be written; a place with room, and a name that ends in .png, is needed\n";
+            return 3;
+        }
+        return 0;
+    }
+    QTimer::singleShot(0, &window, &vl::app::MainWindow::offerRecovery);
+    return QApplication::exec();
+}

@@ -1,0 +1,217 @@
+#include "app/stages/build_stage.h"
+
+#include "app/theme/theme.h"
+#include "app/views/figures_lane.h"
+#include "app/views/ring_view.h"
+#include "app/views/skin_lane.h"
+#include "app/views/wood_picker.h"
+#include "core/piece/edit.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QPushButton>
+#include <QSignalBlocker>
+#include <QSpinBox>
+
+namespace vl::app {
+
+BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr("Build"), parent)
+{
+    section_ = new SectionLane(document, axis_, SectionLane::Handles::Layers);
+    skin_ = new SkinLane(document, axis_);
+    addLane(section_, 3);
+    addLane(skin_, 2);
+    addLane(new FiguresLane(document, axis_, tr("FIGURES"), FiguresLane::Columns::Layers,
+                            {FiguresLane::layerRow(document, tr("segments"), FigureId::Segments, true), FiguresLane::layerRow(document, tr("miter °"), FigureId::Miter, true),
+                             FiguresLane::layerRow(document, tr("outer edge"), FigureId::OuterEdge, true), FiguresLane::layerRow(document, tr("board width"), FigureId::BoardWidth, true),
+                             FiguresLane::layerRow(document, tr("overlap"), FigureId::OverlapBelow, true)}),
+            0);
+    connect(section_, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
+
+    title_ = heading({});
+    ring_ = new RingView(document);
+    ring_->setFixedHeight(190);
+    addToPanel(ring_);
+    kind_ = new QComboBox;
+    kind_->addItems({tr("solid disc"), tr("segmented ring")});
+    row(tr("Layer is a"), kind_);
+    connect(kind_, &QComboBox::activated, this, [this](int k) {
+        editLayers(tr("kind of layer"), [k](Layer& l) {
+            l.kind = static_cast<LayerKind>(k);
+            if (l.kind == LayerKind::Disc) l.woods.resize(1);
+        });
+    });
+    segments_ = new QSpinBox;
+    segments_->setRange(static_cast<int>(limits::segments.low), static_cast<int>(limits::segments.high));
+    segments_->setAccessibleName(tr("Segments"));
+    segments_->setKeyboardTracking(false);
+    row(tr("Segments"), segments_);
+    connect(segments_, &QSpinBox::valueChanged, this, [this](int n) { editLayers(tr("segments"), [n](Layer& l) { l.segments = n; }); });
+    thickness_ = lengthRow(tr("Thickness"), limits::thickness);
+    bind(thickness_, &Layer::thickness, tr("thickness"));
+
+    heading(tr("WOODS ROUND THE RING, REPEATING"));
+    pattern_ = new PatternEdit;
+    addToPanel(pattern_);
+    connect(pattern_, &PatternEdit::edited, this, [this](const std::vector<std::string>& woods) { editLayers(tr("woods"), [&](Layer& l) { l.woods = woods; }); });
+    makePaint();
+
+    heading(tr("ROTATION ON FROM THE LAYER BELOW"));
+    turn_ = new QDoubleSpinBox;
+    turn_->setRange(-100, 100);
+    turn_->setDecimals(3);
+    turn_->setSingleStep(0.25);
+    turn_->setSuffix(tr(" of a segment"));
+    turn_->setAccessibleName(tr("Rotation"));
+    turn_->setKeyboardTracking(false);
+    row(tr("Rotation"), turn_);
+    connect(turn_, &QDoubleSpinBox::valueChanged, this, [this](double v) { editLayers(tr("rotation"), [v](Layer& l) { l.turn = v; }); });
+    auto* brick = new QPushButton(tr("Half a segment on, like brickwork"));
+    connect(brick, &QPushButton::clicked, this, [this] { doc_.apply(tr("brickwork"), edit::brickwork(doc_.piece(), doc_.selection().layers)); });
+    addToPanel(brick);
+
+    heading(tr("STOCK"));
+    outerAllowance_ = lengthRow(tr("Allowance outside"), limits::allowance);
+    innerAllowance_ = lengthRow(tr("Allowance inside"), limits::allowance);
+    sanding_ = lengthRow(tr("Sanding loss, each face"), limits::sandingLoss);
+    bind(outerAllowance_, &Layer::outerAllowance, tr("allowance outside"));
+    bind(innerAllowance_, &Layer::innerAllowance, tr("allowance inside"));
+    bind(sanding_, &Layer::sandingLoss, tr("sanding loss"));
+    byHand_ = new QCheckBox(tr("Set the stock's diameters by hand"));
+    addToPanel(byHand_);
+    connect(byHand_, &QCheckBox::clicked, this, [this](bool on) {
+        edit(tr("stock by hand"), [&](Piece& p) {
+            for (const int i : doc_.selection().layers) {
+                Layer& l = p.layers[static_cast<size_t>(i)];
+                const RegularRing& stock = doc_.plan().assembly.layers[static_cast<size_t>(i)].stock;
+                l.stockOuter = on ? std::optional(stock.outer) : std::nullopt;
+                l.stockInner = on && l.kind == LayerKind::Ring ? std::optional(stock.inner) : std::nullopt;
+            }
+        });
+    });
+    stockOuter_ = lengthRow(tr("Stock outside Ø"), {1, limits::stock.high, "mm"});
+    stockInner_ = lengthRow(tr("Stock inside Ø"), limits::stock);
+    connect(stockOuter_, &LengthField::edited, this, [this](double mm) { editLayers(tr("stock outside"), [mm](Layer& l) { l.stockOuter = mm; }); });
+    connect(stockInner_, &LengthField::edited, this, [this](double mm) { editLayers(tr("stock inside"), [mm](Layer& l) { l.stockInner = mm; }); });
+
+    heading(tr("THIS LAYER"));
+    for (const auto& [id, name] : {std::pair{FigureId::StockOuter, tr("Stock outside Ø")}, {FigureId::StockInner, tr("Stock inside Ø")}, {FigureId::OuterEdge, tr("Outer edge")},
+                                   {FigureId::InnerEdge, tr("Inner edge")}, {FigureId::BoardWidth, tr("Board width")}, {FigureId::PlaneTo, tr("Plane to")},
+                                   {FigureId::OverlapBelow, tr("Overlap with the layer below")}, {FigureId::Rotation, tr("Rotation")}})
+        figure(id, name, true);
+    heading(tr("THE BLANK"));
+    figure(FigureId::RoughWeight, tr("Weight of the blank"), false);
+    makeDivide();
+    endPanel();
+
+    connect(&doc_, &Document::changed, this, &BuildStage::refresh);
+    connect(&doc_, &Document::selectionChanged, this, &BuildStage::refresh);
+    refresh();
+}
+
+void BuildStage::makePaint()
+{
+    heading(tr("PAINT SEGMENTS ON THE SKIN"));
+    auto* line = new QHBoxLayout;
+    brush_ = new QPushButton(icon("paintbrush", theme().accent), tr("Take up a wood"));
+    brush_->setObjectName("brush");
+    auto* drop = new QPushButton(icon("mouse-pointer-2", theme().accent), {});
+    drop->setObjectName("drop-brush");
+    drop->setAccessibleName(tr("Put the wood down, choose segments again"));
+    drop->setToolTip(drop->accessibleName());
+    line->addWidget(brush_, 1);
+    line->addWidget(drop);
+    addToPanel(line);
+    symmetry_ = new QSpinBox;
+    symmetry_->setRange(1, static_cast<int>(limits::segments.high));
+    symmetry_->setAccessibleName(tr("Symmetry: equal turns painted together"));
+    symmetry_->setSuffix(tr(" times round"));
+    row(tr("Repeated"), symmetry_);
+    connect(brush_, &QPushButton::clicked, this, [this] {
+        chooseWood(brush_, [this](const std::string& wood) {
+            brushWood_ = wood;
+            setBrush();
+        });
+    });
+    connect(drop, &QPushButton::clicked, this, [this] {
+        brushWood_.clear();
+        setBrush();
+    });
+    connect(symmetry_, &QSpinBox::valueChanged, this, &BuildStage::setBrush);
+}
+
+void BuildStage::setBrush()
+{
+    skin_->setBrush(brushWood_, symmetry_->value());
+    brush_->setText(brushWood_.empty() ? tr("Take up a wood") : tr("Painting: %1").arg(QString::fromUtf8(speciesOf(brushWood_).name)));
+    brush_->setIcon(brushWood_.empty() ? icon("paintbrush", theme().accent) : QIcon(woodSwatch(speciesOf(brushWood_), {20, 20})));
+}
+
+void BuildStage::makeDivide()
+{
+    heading(tr("START THE LAYERS AFRESH"));
+    auto* rings = new QSpinBox;
+    rings->setRange(1, 100);
+    rings->setValue(8);
+    rings->setAccessibleName(tr("Rings"));
+    row(tr("Rings"), rings);
+    auto* sides = new QSpinBox;
+    sides->setRange(3, 96);
+    sides->setValue(12);
+    sides->setAccessibleName(tr("Segments each"));
+    row(tr("Segments each"), sides);
+    auto* go = new QPushButton(tr("A base disc and equal rings"));
+    go->setObjectName("divide");
+    connect(go, &QPushButton::clicked, this, [this, rings, sides] {
+        const double base = std::min(12.0, outlineHeight(doc_.piece()) / 4);
+        doc_.apply(tr("divide the height"), edit::divide(doc_.piece(), base, rings->value(), sides->value()));
+    });
+    addToPanel(go);
+}
+
+void BuildStage::editLayers(const QString& what, const std::function<void(Layer&)>& change)
+{
+    edit(what, [&](Piece& p) {
+        for (const int i : doc_.selection().layers) change(p.layers[static_cast<size_t>(i)]);
+    });
+}
+
+void BuildStage::bind(LengthField* field, double Layer::*member, const QString& what)
+{
+    connect(field, &LengthField::edited, this, [this, member, what](double mm) { editLayers(what, [&](Layer& l) { l.*member = mm; }); });
+}
+
+void BuildStage::refresh()
+{
+    const Selection& s = doc_.selection();
+    const Piece& p = doc_.piece();
+    const auto at = static_cast<size_t>(s.layer);
+    const Layer& l = p.layers[at];
+    const BuiltLayer& b = doc_.plan().assembly.layers[at];
+    const bool ring = l.kind == LayerKind::Ring;
+    title_->setText(s.layers.size() > 1 ? tr("%1 LAYERS CHOSEN, CHANGED TOGETHER").arg(s.layers.size()) : ring ? tr("RING %1").arg(at + 1) : tr("DISC %1").arg(at + 1));
+    auto show = [&](LengthField* field, auto&& get) {
+        for (const int i : s.layers)
+            if (get(static_cast<size_t>(i)) != get(at)) return field->setMixed();
+        field->setValue(get(at));
+    };
+    show(thickness_, [&](size_t i) { return p.layers[i].thickness; });
+    show(outerAllowance_, [&](size_t i) { return p.layers[i].outerAllowance; });
+    show(innerAllowance_, [&](size_t i) { return p.layers[i].innerAllowance; });
+    show(sanding_, [&](size_t i) { return p.layers[i].sandingLoss; });
+    const bool hand = l.stockOuter || l.stockInner;
+    byHand_->setChecked(hand);
+    stockOuter_->setValue(b.stock.outer);
+    stockInner_->setValue(b.stock.inner);
+    stockOuter_->setEnabled(hand);
+    stockInner_->setEnabled(hand && ring);
+    kind_->setCurrentIndex(static_cast<int>(l.kind));
+    const QSignalBlocker quietSegments(segments_), quietTurn(turn_);
+    segments_->setValue(l.segments);
+    segments_->setEnabled(ring);
+    turn_->setValue(l.turn);
+    turn_->setEnabled(ring && s.layer > 0);
+    pattern_->setWoods(l.woods, ring ? l.segments : 1);
+}
+
+}  // namespace vl::app

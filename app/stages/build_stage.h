@@ -1,0 +1,47 @@
+#pragma once
+
+#include "app/stages/stage.h"
+
+class QCheckBox;
+class QDoubleSpinBox;
+class QComboBox;
+class QPushButton;
+class QSpinBox;
+
+namespace vl::app {
+
+class PatternEdit;
+class RingView;
+class SkinLane;
+
+/// Build: layers under the outline, their stock and their woods.
+class BuildStage : public Stage {
+    Q_OBJECT
+public:
+    explicit BuildStage(Document& document, QWidget* parent = nullptr);
+    void enter() override { section_->setFocus(); }
+
+private:
+    void refresh();
+    void makePaint();
+    void makeDivide();
+    void setBrush();
+    /// Changes every chosen layer.
+    void editLayers(const QString& what, const std::function<void(Layer&)>& change);
+    void bind(LengthField* field, double Layer::*member, const QString& what);
+
+    SectionLane* section_;
+    SkinLane* skin_;
+    RingView* ring_;
+    QLabel* title_;
+    QComboBox* kind_;
+    LengthField *thickness_, *outerAllowance_, *innerAllowance_, *sanding_, *stockOuter_, *stockInner_;
+    QCheckBox* byHand_;
+    QSpinBox *segments_, *symmetry_;
+    QDoubleSpinBox* turn_;
+    PatternEdit* pattern_;
+    QPushButton* brush_;
+    std::string brushWood_;
+};
+
+}  // namespace vl::app

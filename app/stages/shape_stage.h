@@ -1,0 +1,26 @@
+#pragma once
+
+#include "app/stages/stage.h"
+
+class QComboBox;
+
+namespace vl::app {
+
+/// Shape: the outline, the wall, and what they come to.
+class ShapeStage : public Stage {
+    Q_OBJECT
+public:
+    explicit ShapeStage(Document& document, QWidget* parent = nullptr);
+    void enter() override { section_->setFocus(); }
+
+private:
+    void refresh();
+    void setDiameter();
+
+    SectionLane* section_;
+    LengthField *height_, *station_, *diameter_, *nodeZ_, *nodeD_, *rim_, *base_, *floor_, *round_, *least_;
+    QComboBox *rule_, *span_, *join_;
+    QLabel* nodeTitle_;
+};
+
+}  // namespace vl::app

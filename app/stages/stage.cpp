@@ -1,0 +1,65 @@
+#include "app/stages/stage.h"
+
+#include "app/theme/theme.h"
+
+#include <QFrame>
+
+namespace vl::app {
+
+Stage::Stage(Document& document, const QString& name, QWidget* parent) : QWidget(parent), doc_(document), name_(name)
+{
+    lanes_ = new QVBoxLayout(this);
+    lanes_->setContentsMargins(1, 1, 1, 1);
+    lanes_->setSpacing(0);
+    panel_ = new QScrollArea;
+    panel_->setWidgetResizable(true);
+    panel_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    panel_->setFrameShape(QFrame::NoFrame);
+    auto* inner = new QWidget(panel_);
+    column_ = new QVBoxLayout(inner);
+    column_->setContentsMargins(14, 8, 14, 10);
+    column_->setSpacing(4);
+    panel_->setWidget(inner);
+}
+
+void Stage::addLane(QWidget* lane, int stretch) { lanes_->addWidget(lane, stretch); }
+
+QLabel* Stage::heading(const QString& words)
+{
+    auto* label = new QLabel(words);
+    label->setProperty("role", "heading");
+    column_->addSpacing(6);
+    column_->addWidget(label);
+    return label;
+}
+
+FigureRow* Stage::figure(FigureId id, const QString& name, bool ofLayer)
+{
+    auto* f = new FigureRow(doc_, id, name, ofLayer);
+    column_->addWidget(f);
+    return f;
+}
+
+LengthField* Stage::lengthRow(const QString& name, const Limit& limit)
+{
+    auto* field = new LengthField(doc_, name, limit);
+    row(name, field);
+    return field;
+}
+
+void Stage::row(const QString& name, QWidget* field)
+{
+    auto* line = new QHBoxLayout;
+    auto* label = new QLabel(name);
+    label->setBuddy(field);
+    label->setProperty("role", "quiet");
+    line->addWidget(label, 3);
+    line->addWidget(field, 4);
+    column_->addLayout(line);
+}
+
+void Stage::addToPanel(QWidget* widget) { column_->addWidget(widget); }
+void Stage::addToPanel(QLayout* layout) { column_->addLayout(layout); }
+void Stage::endPanel() { column_->addStretch(1); }
+
+}  // namespace vl::app

@@ -1,0 +1,143 @@
+#include "app/start_page.h"
+
+#include "app/theme/theme.h"
+#include "io/files.h"
+#include "report/drawing.h"
+
+#include <QFile>
+#include <QFileInfo>
+#include <QGridLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QtConcurrent>
+
+namespace vl::app {
+namespace {
+
+/// A card with a picture of the piece, its name and what it is for.
+QPushButton* card(const QString& name, const QString& purpose, QSize picture, std::function<Piece()> make, QList<QFutureWatcher<QImage>*>& pictures)
+{
+    auto* button = new QPushButton;
+    button->setObjectName("start");
+    button->setAccessibleName(name + ": " + purpose);
+    button->setCursor(Qt::PointingHandCursor);
+    button->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
+    auto* column = new QVBoxLayout(button);
+    column->setContentsMargins(12, 10, 12, 10);
+    auto* image = new QLabel;
+    image->setAlignment(Qt::AlignCenter);
+    image->setMinimumSize(picture);
+    image->setAttribute(Qt::WA_TransparentForMouseEvents);
+    auto* title = new QLabel(name);
+    title->setStyleSheet("font-weight: 600; font-size: 10.5pt;");
+    auto* text = new QLabel(purpose);
+    text->setWordWrap(true);
+    text->setProperty("role", "quiet");
+    column->addWidget(image, 1);
+    column->addWidget(title);
+    column->addWidget(text);
+    button->setMinimumHeight(picture.height() + 74);
+    auto* watcher = new QFutureWatcher<QImage>(button);
+    QObject::connect(watcher, &QFutureWatcher<QImage>::finished, image, [image, watcher] { image->setPixmap(QPixmap::fromImage(watcher->result())); });
+    watcher->setFuture(QtConcurrent::run([make, picture] { return report::picture(makePlan(make(), Shop{}), picture.width(), picture.height()); }));
+    pictures << watcher;
+    return button;
+}
+
+Piece demoPiece()
+{
+    QFile file(QStringLiteral(":/demo/regatta-cup.vlathe"));
+    if (!file.open(QIODevice::ReadOnly)) return starts()[0].make();
+    return io::readPiece(file.readAll().toStdString()).piece;
+}
+
+}  // namespace
+
+StartPage::StartPage(QWidget* parent) : QWidget(parent)
+{
+    setObjectName("bench");
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(48, 34, 48, 34);
+    row->setSpacing(36);
+
+    auto* left = new QVBoxLayout;
+    auto* title = new QLabel(tr("Vivid Lathe"));
+    title->setStyleSheet("font-size: 24pt; font-weight: 600;");
+    auto* lead = new QLabel(tr("Draw the shape, say how the wood is put together, and walk to the machine knowing the next number to set."));
+    lead->setWordWrap(true);
+    lead->setStyleSheet("font-size: 11pt;");
+    left->addWidget(title);
+    left->addWidget(lead);
+    left->addSpacing(14);
+    const std::pair<QString, QString> steps[] = {{tr("1  Shape"), tr("choose a start, drag its outline")},
+                                                 {tr("2  Build"), tr("layers, segments, woods")},
+                                                 {tr("3  Cut"), tr("angles, edges, strips for the saw")},
+                                                 {tr("4  Glue"), tr("an order that works, and why")},
+                                                 {tr("5  Turn"), tr("stations, wall, speed")},
+                                                 {tr("Print packet"), tr("all of it on paper, the template full size")}};
+    for (const auto& [name, what] : steps) {
+        auto* label = new QLabel(QStringLiteral("<b>%1</b><br>%2").arg(name, what));
+        left->addWidget(label);
+        left->addSpacing(4);
+    }
+    left->addStretch();
+    back_ = new QPushButton(tr("Back to the bench"));
+    connect(static_cast<QPushButton*>(back_), &QPushButton::clicked, this, &StartPage::back);
+    left->addWidget(back_);
+    auto* openButton = new QPushButton(icon("folder-open", theme().accent), tr("Open a piece …"));
+    connect(openButton, &QPushButton::clicked, this, [this] { emit open({}); });
+    left->addWidget(openButton);
+    auto* recentTitle = new QLabel(tr("LATELY OPENED"));
+    recentTitle->setProperty("role", "heading");
+    left->addWidget(recentTitle);
+    recent_ = new QVBoxLayout;
+    left->addLayout(recent_);
+    row->addLayout(left, 2);
+
+    auto* right = new QVBoxLayout;
+    auto* gridTitle = new QLabel(tr("Start from an outline"));
+    gridTitle->setProperty("role", "title");
+    right->addWidget(gridTitle);
+    auto* grid = new QGridLayout;
+    grid->setSpacing(14);
+    int place = 0;
+    for (const Start& s : starts()) {
+        QPushButton* button = card(QString::fromUtf8(s.name), QString::fromUtf8(s.purpose), {170, 130}, s.make, pictures_);
+        connect(button, &QPushButton::clicked, this, [this, make = s.make] { emit start(make()); });
+        grid->addWidget(button, place / 3, place % 3);
+        ++place;
+    }
+    right->addLayout(grid, 1);
+    auto* sampleTitle = new QLabel(tr("Or look at a finished plan"));
+    sampleTitle->setProperty("role", "title");
+    right->addWidget(sampleTitle);
+    QPushButton* sample = card(tr("Regatta cup"), tr("the harbour museum's prize: a disc and seventeen rings, three woods, stem and foot"), {170, 120}, demoPiece, pictures_);
+    connect(sample, &QPushButton::clicked, this, &StartPage::demo);
+    right->addWidget(sample);
+    row->addLayout(right, 5);
+}
+
+void StartPage::setReturn(bool possible) { back_->setVisible(possible); }
+
+void StartPage::setRecent(const QStringList& paths)
+{
+    while (QLayoutItem* item = recent_->takeAt(0)) {
+        if (item->widget()) item->widget()->deleteLater();
+        delete item;
+    }
+    if (paths.isEmpty()) {
+        auto* none = new QLabel(tr("none yet"));
+        none->setProperty("role", "quiet");
+        recent_->addWidget(none);
+    }
+    for (const QString& path : paths.mid(0, 6)) {
+        auto* button = new QPushButton(QFileInfo(path).completeBaseName());
+        button->setProperty("role", "link");
+        button->setToolTip(path);
+        button->setStyleSheet("text-align: left;");
+        connect(button, &QPushButton::clicked, this, [this, path] { emit open(path); });
+        recent_->addWidget(button);
+    }
+}
+
+}  // namespace vl::app

@@ -1,0 +1,28 @@
+#pragma once
+
+#include <QColor>
+#include <QIcon>
+#include <QString>
+
+namespace vl::app {
+
+/// The quiet bench: neutral chrome, one accent for what is selected, one colour for warnings. Text on its ground is 4.5 to 1 or
+/// better in both themes (tests/ui checks it).
+struct Theme {
+    bool dark = false;
+    QColor ground, panel, edge, text, quiet, accent, accentSoft, onAccent, warn, warnSoft, stop;
+    QColor strong, onStrong;   ///< the current stage
+
+    static Theme light();
+    static Theme darkBench();
+    QString styleSheet() const;
+};
+
+/// The theme in force; setTheme() changes the application's palette, type and style.
+const Theme& theme();
+void setTheme(bool dark);
+
+/// A shipped icon in a colour.
+QIcon icon(const char* name, const QColor& colour);
+
+}  // namespace vl::app

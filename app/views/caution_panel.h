@@ -1,0 +1,32 @@
+#pragma once
+
+#include "app/document.h"
+
+#include <QFrame>
+
+class QScrollArea;
+class QVBoxLayout;
+
+namespace vl::app {
+
+/// Every caution with what fails, what will happen, and fixes that apply themselves. Opens over the window.
+class CautionPanel : public QFrame {
+    Q_OBJECT
+public:
+    CautionPanel(Document& document, QWidget* parent);
+    /// Opens with the caution of this id first in view; empty: the list from its top.
+    void openAt(const QString& id);
+
+protected:
+    void keyPressEvent(QKeyEvent* event) override;
+
+private:
+    void rebuild();
+    void place();
+
+    Document& doc_;
+    QVBoxLayout* list_ = nullptr;
+    QScrollArea* scroll_ = nullptr;
+};
+
+}  // namespace vl::app

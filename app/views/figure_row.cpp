@@ -1,0 +1,51 @@
+#include "app/views/figure_row.h"
+
+#include "app/theme/theme.h"
+#include "app/views/working_card.h"
+#include "report/type.h"
+
+#include <QPainter>
+
+namespace vl::app {
+
+FigureRow::FigureRow(Document& document, FigureId figure, const QString& name, bool ofLayer, QWidget* parent)
+    : QAbstractButton(parent), doc_(document), figure_(figure), name_(name), ofLayer_(ofLayer)
+{
+    setCursor(Qt::PointingHandCursor);
+    setToolTip(tr("Show the working"));
+    setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    connect(&doc_, &Document::changed, this, &FigureRow::refresh);
+    if (ofLayer_) connect(&doc_, &Document::selectionChanged, this, &FigureRow::refresh);
+    connect(this, &QAbstractButton::clicked, this,
+            [this] { WorkingCard::show(this, mapToGlobal(QPoint(width() - 120, height())), doc_, figure_, ofLayer_ ? doc_.selection().layer : -1); });
+    refresh();
+}
+
+void FigureRow::refresh()
+{
+    value_ = QString::fromStdString(figureText(figure_, doc_.piece(), doc_.plan(), ofLayer_ ? doc_.selection().layer : -1, doc_.style()));
+    setAccessibleName(name_ + ": " + value_);
+    update();
+}
+
+void FigureRow::paintEvent(QPaintEvent*)
+{
+    QPainter painter(this);
+    painter.setRenderHint(QPainter::Antialiasing);
+    const QRectF box = QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5);
+    if (underMouse() || hasFocus()) {
+        painter.setPen(hasFocus() ? QPen(theme().accent, 1.6) : QPen(Qt::NoPen));
+        painter.setBrush(theme().accentSoft);
+        painter.drawRoundedRect(box, 4, 4);
+    }
+    painter.setPen(theme().edge);
+    painter.drawLine(box.bottomLeft(), box.bottomRight());
+    painter.setPen(theme().quiet);
+    painter.setFont(report::type(9));
+    painter.drawText(box.adjusted(4, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter, name_);
+    painter.setPen(leading_ ? theme().accent : theme().text);
+    painter.setFont(report::type(leading_ ? 13 : 9.5, QFont::DemiBold));
+    painter.drawText(box.adjusted(0, 0, -4, 0), Qt::AlignRight | Qt::AlignVCenter, value_);
+}
+
+}  // namespace vl::app

@@ -1,0 +1,33 @@
+#pragma once
+
+#include "app/document.h"
+#include "core/plan/working.h"
+
+#include <QAbstractButton>
+
+namespace vl::app {
+
+/// A computed number with its name; pressing it shows its working. Of the whole piece, or of the chosen layer.
+class FigureRow : public QAbstractButton {
+    Q_OBJECT
+public:
+    FigureRow(Document& document, FigureId figure, const QString& name, bool ofLayer, QWidget* parent = nullptr);
+
+    QString value() const { return value_; }
+    /// Drawn larger, in the accent.
+    void setLeading(bool leading) { leading_ = leading; }
+    QSize sizeHint() const override { return {190, leading_ ? 30 : 25}; }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+
+private:
+    void refresh();
+
+    Document& doc_;
+    FigureId figure_;
+    QString name_, value_;
+    bool ofLayer_, leading_ = false;
+};
+
+}  // namespace vl::app

@@ -1,0 +1,643 @@
+#include "app/views/section_lane.h"
+
+#include "app/theme/theme.h"
+#include "core/piece/edit.h"
+#include "core/piece/limits.h"
+#include "core/turning/skin.h"
+#include "report/drawing.h"
+#include "report/type.h"
+
+#include <QContextMenuEvent>
+#include <QKeyEvent>
+#include <QMenu>
+#include <QPainter>
+#include <QPainterPath>
+
+#include <cmath>
+
+namespace vl::app {
+namespace {
+
+constexpr double gripRadius = 9;
+constexpr double rulerHeight = 30, tabHeight = 24;
+
+double distance(const QPointF& a, const QPointF& b) { return std::hypot(a.x() - b.x(), a.y() - b.y()); }
+
+QPolygonF polygon(const Polyline& line, auto&& at)
+{
+    QPolygonF out;
+    for (const Point& p : line) out << at(p);
+    return out;
+}
+
+}  // namespace
+
+SectionLane::SectionLane(Document& document, AxisMap& axis, Handles handles, QWidget* parent)
+    : Lane(document, axis, handles == Handles::Outline ? tr("OUTLINE") : tr("HALF SECTION"), parent), handles_(handles)
+{
+    connect(&doc_, &Document::changed, this, &SectionLane::settleRoom);
+}
+
+double SectionLane::below() const { return rulerHeight + (handles_ == Handles::Layers ? tabHeight + 4 : 4); }
+
+void SectionLane::settleRoom()
+{
+    double radius = doc_.plan().lathe.roughRadius, length = std::max(stackHeight(doc_.piece()), outlineHeight(doc_.piece()));
+    for (const Point& p : doc_.plan().sides.outside) radius = std::max(radius, p.y());
+    // While a drag goes on the scale rests, or the handle would run from the hand.
+    if (doc_.live() && isVisible()) return;
+    axis_.setRoom(width(), axisY() - 44, length, radius);
+}
+
+void SectionLane::resizeEvent(QResizeEvent*) { settleRoom(); }
+
+QPointF SectionLane::nodePosition(Side side, int node) const
+{
+    const Node& n = outline(side)[static_cast<size_t>(node)];
+    return {x(n.z), y(n.r)};
+}
+
+QPointF SectionLane::bulgePosition(int node) const
+{
+    const Node &a = doc_.piece().outside[static_cast<size_t>(node)], &b = doc_.piece().outside[static_cast<size_t>(node) + 1];
+    const double dz = b.z - a.z, dr = b.r - a.r;
+    return {x((a.z + b.z) / 2 - dr / 2 * a.bulge), y((a.r + b.r) / 2 + dz / 2 * a.bulge)};
+}
+
+QPointF SectionLane::boundaryPosition(int below) const
+{
+    const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(below)];
+    return {x(l.z1), axisY() + rulerHeight + tabHeight / 2 - 2};
+}
+
+QPointF SectionLane::tabPosition(int layer) const
+{
+    const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
+    return {x((l.z0 + l.z1) / 2), axisY() + rulerHeight + tabHeight / 2 - 2};
+}
+
+QPointF SectionLane::floorPosition() const { return {x(doc_.piece().hollow.floor), y(0) - 14}; }
+
+SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
+{
+    for (const Caution& c : doc_.plan().cautions)
+        if (distance(p, {x(c.z), 32}) < gripRadius + 2) return {Grip::Caution, Side::Outside, static_cast<int>(&c - doc_.plan().cautions.data())};
+    if (handles_ == Handles::Outline) {
+        const bool drawn = doc_.piece().hollow.rule == WallRule::Drawn;
+        Hit best;
+        double nearest = gripRadius;
+        for (const Side side : {Side::Outside, Side::Inside}) {
+            if (side == Side::Inside && !drawn) continue;
+            for (int i = 0; i < static_cast<int>(outline(side).size()); ++i)
+                if (const double d = distance(p, nodePosition(side, i)); d < nearest) {
+                    nearest = d;
+                    best = {Grip::Node, side, i};
+                }
+        }
+        if (best.grip != Grip::None) return best;
+        for (int i = 0; i + 1 < static_cast<int>(doc_.piece().outside.size()); ++i)
+            if (doc_.piece().outside[static_cast<size_t>(i)].span == Span::Arc && distance(p, bulgePosition(i)) < gripRadius) return {Grip::Bulge, Side::Outside, i};
+        if (!doc_.plan().shape.solid && distance(p, floorPosition()) < gripRadius) return {Grip::Floor, Side::Inside, 0};
+    }
+    if (handles_ == Handles::Layers) {
+        const auto& layers = doc_.plan().assembly.layers;
+        for (int i = 0; i < static_cast<int>(layers.size()); ++i)
+            if (std::abs(p.x() - x(layers[static_cast<size_t>(i)].z1)) < 5 && p.y() > y(layers[static_cast<size_t>(i)].stockOuterRadius()) - 6) return {Grip::Boundary, Side::Outside, i};
+        if (p.y() > axisY() + rulerHeight - 4)
+            if (const int layer = layerAtX(p.x()); layer >= 0) return {Grip::Tab, Side::Outside, layer};
+    }
+    return {};
+}
+
+void SectionLane::paintEvent(QPaintEvent*)
+{
+    QPainter painter(this);
+    drawGround(painter);
+    painter.setRenderHint(QPainter::Antialiasing);
+    drawStock(painter);
+    drawWood(painter);
+    drawRuler(painter);
+    if (handles_ == Handles::Layers) drawTabs(painter);
+    if (handles_ == Handles::Stations) drawStations(painter);
+    if (handles_ == Handles::Outline)
+        drawOutlineHandles(painter);
+    else
+        drawSelection(painter);
+    drawCautions(painter);
+    drawReadout(painter);
+}
+
+void SectionLane::drawStock(QPainter& painter) const
+{
+    for (const BuiltLayer& l : doc_.plan().assembly.layers) {
+        QColor wood = report::woodColour(*l.woods[0]);
+        const QRectF stock(QPointF(x(l.z0), y(l.stockOuterRadius())), QPointF(x(l.z1), y(l.stockInnerRadius())));
+        QColor line = theme().quiet;
+        line.setAlphaF(0.5f);
+        wood.setAlphaF(handles_ == Handles::Outline ? 0.14f : 0.30f);
+        painter.setPen(QPen(line, 0.8));
+        painter.setBrush(wood);
+        painter.drawRect(stock);
+    }
+}
+
+void SectionLane::drawWood(QPainter& painter)
+{
+    const Plan& plan = doc_.plan();
+    QPainterPath shape;
+    QPolygonF loop = polygon(plan.sides.outside, [&](const Point& p) { return at(p); });
+    loop.prepend(at({0, 0}));
+    if (plan.sides.inside.empty())
+        loop << at({outlineHeight(doc_.piece()), 0});
+    else
+        for (auto it = plan.sides.inside.rbegin(); it != plan.sides.inside.rend(); ++it) loop << at(*it);
+    shape.addPolygon(loop);
+    shape.closeSubpath();
+
+    painter.save();
+    painter.setClipPath(shape, Qt::IntersectClip);
+    const QRectF visible(0, 24, width(), axisY() - 24);
+    const bool fresh = woodVersion_ == doc_.version() && woodRect_ == visible && woodScale_ == axis_.scale() + axis_.x(0);
+    if (!fresh && !doc_.live()) {
+        const double ratio = devicePixelRatioF();
+        wood_ = report::imageOf(bakeSection(plan.assembly, plan.sides, z(visible.left()), z(visible.right()), r(visible.bottom()), r(visible.top()),
+                                            static_cast<int>(visible.width() * ratio), static_cast<int>(visible.height() * ratio)));
+        woodVersion_ = doc_.version();
+        woodRect_ = visible;
+        woodScale_ = axis_.scale() + axis_.x(0);
+    }
+    // While a drag goes on the woods are flat; their figure is back with the release.
+    for (const BuiltLayer& l : plan.assembly.layers)
+        painter.fillRect(QRectF(QPointF(x(l.z0), visible.top()), QPointF(x(l.z1) + 0.5, visible.bottom())), report::woodColour(*l.woods[l.segmentAt(0)]));
+    if (!doc_.live() || fresh) painter.drawImage(visible, wood_);
+    QColor joint(0, 0, 0, 120);
+    painter.setPen(QPen(joint, 0.8));
+    for (const BuiltLayer& l : plan.assembly.layers) painter.drawLine(QPointF(x(l.z1), visible.top()), QPointF(x(l.z1), visible.bottom()));
+    painter.restore();
+    painter.setPen(QPen(theme().text, 1.3));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawPath(shape);
+}
+
+void SectionLane::drawRuler(QPainter& painter) const
+{
+    const double base = axisY();
+    painter.setPen(QPen(theme().quiet, 1, Qt::DashDotLine));
+    painter.drawLine(QPointF(AxisMap::leftMargin - 14, base), QPointF(width() - 8, base));
+    painter.setPen(theme().quiet);
+    painter.setFont(report::type(8));
+    painter.drawText(QRectF(6, base - 9, 46, 18), Qt::AlignRight | Qt::AlignVCenter, tr("head"));
+    painter.setBrush(theme().edge);
+    painter.setPen(QPen(theme().quiet, 1));
+    painter.drawPolygon(QPolygonF({{56, base - 7}, {68, base}, {56, base + 7}}));
+
+    const bool metric = doc_.style().unit == LengthStyle::Unit::Millimetre;
+    double step = metric ? 1 : mmPerInch / 8;
+    const double factors[] = {2, 2.5, 2};
+    for (int k = 0; step * axis_.scale() < 9; ++k) step *= metric ? factors[k % 3] : 2;
+    const int labelled = metric ? 5 : 4;
+    const double length = std::max(outlineHeight(doc_.piece()), stackHeight(doc_.piece()));
+    double free = -1e9;
+    for (int k = 0; k * step <= length + 1e-9; ++k) {
+        const double px = x(k * step);
+        if (px < AxisMap::leftMargin - 2 || px > width()) continue;
+        const bool big = k % labelled == 0;
+        painter.setPen(QPen(theme().quiet, big ? 1.1 : 0.7));
+        painter.drawLine(QPointF(px, base + 3), QPointF(px, base + (big ? 11 : 7)));
+        if (!big || px < free) continue;
+        LengthStyle plain = doc_.style();
+        const QString words = QString::fromStdString(formatLength(k * step, plain, metric ? 0 : plain.unit == LengthStyle::Unit::Inch ? 0 : -1));
+        painter.drawText(QRectF(px - 40, base + 12, 80, 15), Qt::AlignCenter, words);
+        free = px + QFontMetricsF(painter.font()).horizontalAdvance(words) + 14;
+    }
+}
+
+void SectionLane::drawTabs(QPainter& painter) const
+{
+    const auto& layers = doc_.plan().assembly.layers;
+    const double top = axisY() + rulerHeight - 2;
+    painter.setFont(report::type(8, QFont::Medium));
+    for (size_t i = 0; i < layers.size(); ++i) {
+        const QRectF tab(QPointF(x(layers[i].z0) + 1, top), QPointF(x(layers[i].z1) - 1, top + tabHeight - 4));
+        const bool chosen = doc_.selection().layers.contains(static_cast<int>(i));
+        painter.setPen(QPen(chosen ? theme().accent : theme().edge, chosen ? 1.6 : 1));
+        painter.setBrush(chosen ? theme().accentSoft : theme().ground);
+        painter.drawRoundedRect(tab, 3, 3);
+        if (tab.width() > 13) {
+            painter.setPen(theme().text);
+            painter.drawText(tab, Qt::AlignCenter, QString::number(i + 1));
+        }
+    }
+    painter.setPen(theme().quiet);
+    painter.setFont(report::type(8));
+    painter.drawText(QRectF(0, top, AxisMap::leftMargin - 12, tabHeight - 4), Qt::AlignRight | Qt::AlignVCenter, tr("layers"));
+    if (drag_.grip == Grip::Tab && dropX_ >= 0) {
+        painter.setPen(QPen(theme().accent, 3));
+        painter.drawLine(QPointF(dropX_, 28), QPointF(dropX_, top + tabHeight));
+    }
+}
+
+void SectionLane::drawOutlineHandles(QPainter& painter) const
+{
+    const Piece& piece = doc_.piece();
+    for (const Side side : {Side::Outside, Side::Inside}) {
+        if (side == Side::Inside && piece.hollow.rule != WallRule::Drawn) continue;
+        const Outline& line = outline(side);
+        for (int i = 0; i < static_cast<int>(line.size()); ++i) {
+            const QPointF p = nodePosition(side, i);
+            const bool chosen = doc_.selection().node == i && doc_.selection().side == side;
+            const bool over = hover_.grip == Grip::Node && hover_.index == i && hover_.side == side;
+            painter.setPen(QPen(chosen || over ? theme().accent : theme().text, chosen ? 2.4 : 1.6));
+            painter.setBrush(chosen ? theme().accentSoft : theme().panel);
+            const double s = over || chosen ? 6 : 5;
+            if (line[static_cast<size_t>(i)].smooth)
+                painter.drawEllipse(p, s, s);
+            else
+                painter.drawRect(QRectF(p.x() - s + 0.5, p.y() - s + 0.5, 2 * s - 1, 2 * s - 1));
+        }
+    }
+    for (int i = 0; i + 1 < static_cast<int>(piece.outside.size()); ++i)
+        if (piece.outside[static_cast<size_t>(i)].span == Span::Arc) {
+            const QPointF p = bulgePosition(i);
+            painter.setPen(QPen(theme().accent, 1.6));
+            painter.setBrush(theme().panel);
+            painter.drawPolygon(QPolygonF({{p.x(), p.y() - 6}, {p.x() + 6, p.y()}, {p.x(), p.y() + 6}, {p.x() - 6, p.y()}}));
+        }
+    if (!doc_.plan().shape.solid) {
+        const QPointF p = floorPosition();
+        painter.setPen(QPen(theme().accent, 1, Qt::DotLine));
+        painter.drawLine(QPointF(p.x(), axisY()), QPointF(p.x(), p.y() - 22));
+        painter.setPen(QPen(theme().accent, 1.6));
+        painter.setBrush(theme().panel);
+        painter.drawPolygon(QPolygonF({{p.x() - 7, p.y() - 6}, {p.x() + 5, p.y()}, {p.x() - 7, p.y() + 6}}));
+    }
+}
+
+void SectionLane::drawStations(QPainter& painter) const
+{
+    QColor ink = theme().accent;
+    for (const Station& s : doc_.plan().stations) {
+        const double px = x(s.z);
+        ink.setAlphaF(0.75f);
+        painter.setPen(QPen(ink, 1));
+        painter.drawLine(QPointF(px, y(s.outside / 2) - 12), QPointF(px, y(s.outside / 2) - 2));
+        painter.setPen(QPen(ink, 0.7, Qt::DotLine));
+        painter.drawLine(QPointF(px, y(std::isnan(s.inside) ? 0 : s.inside / 2)), QPointF(px, axisY()));
+    }
+}
+
+void SectionLane::drawSelection(QPainter& painter) const
+{
+    const auto& layers = doc_.plan().assembly.layers;
+    for (const int i : doc_.selection().layers) {
+        if (i >= static_cast<int>(layers.size())) continue;
+        const BuiltLayer& l = layers[static_cast<size_t>(i)];
+        painter.setPen(QPen(theme().accent, i == doc_.selection().layer ? 2.2 : 1.4));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawRect(QRectF(QPointF(x(l.z0), y(l.stockOuterRadius())), QPointF(x(l.z1), y(l.stockInnerRadius()))));
+    }
+}
+
+void SectionLane::drawCautions(QPainter& painter) const
+{
+    for (const Caution& c : doc_.plan().cautions) {
+        const QColor ink = c.level == Level::Stop ? theme().stop : theme().warn;
+        const QPointF p(x(c.z), 32);
+        painter.setPen(QPen(ink, 1, Qt::DashLine));
+        painter.drawLine(QPointF(p.x(), p.y() + 9), QPointF(p.x(), axisY()));
+        painter.setPen(QPen(ink, 1.6, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+        painter.setBrush(theme().warnSoft);
+        painter.drawPolygon(QPolygonF({{p.x(), p.y() - 9}, {p.x() + 10, p.y() + 8}, {p.x() - 10, p.y() + 8}}));
+        painter.setFont(report::type(8, QFont::Bold));
+        painter.drawText(QRectF(p.x() - 10, p.y() - 7, 20, 16), Qt::AlignCenter, QStringLiteral("!"));
+    }
+}
+
+void SectionLane::drawTag(QPainter& painter, const QPointF& anchor, const QString& words, const QColor& ink, const QColor& ground, double dy) const
+{
+    painter.setFont(report::type(8.5, QFont::DemiBold));
+    const double w = QFontMetricsF(painter.font()).horizontalAdvance(words) + 20, h = 24;
+    const double left = std::clamp(anchor.x() - w / 2, 4.0, std::max(4.0, width() - w - 4.0));
+    const double top = std::clamp(anchor.y() + dy - (dy < 0 ? h : 0), 26.0, std::max(26.0, height() - h - 2));
+    const QRectF box(left, top, w, h);
+    painter.setPen(QPen(ink, 1));
+    painter.drawLine(anchor, QPointF(anchor.x(), dy < 0 ? box.bottom() : box.top()));
+    painter.setBrush(ground);
+    painter.drawRoundedRect(box, 5, 5);
+    painter.drawText(box, Qt::AlignCenter, words);
+}
+
+void SectionLane::drawReadout(QPainter& painter) const
+{
+    const Hit& h = drag_.grip != Grip::None ? drag_ : hover_;
+    if (h.grip == Grip::Caution && h.index < static_cast<int>(doc_.plan().cautions.size())) {
+        const Caution& c = doc_.plan().cautions[static_cast<size_t>(h.index)];
+        const auto fixes = c.fixes.size();
+        drawTag(painter, {x(c.z), 42}, QString::fromStdString(c.at) + QStringLiteral(" · ") + (fixes == 1 ? tr("1 fix") : tr("%1 fixes").arg(fixes)), theme().warn, theme().warnSoft, 10);
+        return;
+    }
+    if (h.grip == Grip::Node && h.index < static_cast<int>(outline(h.side).size())) {
+        const Node& n = outline(h.side)[static_cast<size_t>(h.index)];
+        drawTag(painter, nodePosition(h.side, h.index), tr("station %1 · Ø %2").arg(length(n.z), length(2 * n.r)), theme().accent, theme().panel, -16);
+        return;
+    }
+    if (h.grip == Grip::Floor) {
+        drawTag(painter, floorPosition(), tr("floor at %1").arg(lengthUnit(doc_.piece().hollow.floor)), theme().accent, theme().panel, -30);
+        return;
+    }
+    if (h.grip == Grip::Bulge) {
+        drawTag(painter, bulgePosition(h.index), tr("bulge %1").arg(doc_.piece().outside[static_cast<size_t>(h.index)].bulge, 0, 'f', 2), theme().accent, theme().panel, -16);
+        return;
+    }
+    if (h.grip == Grip::Boundary && h.index < static_cast<int>(doc_.piece().layers.size())) {
+        const Layer& l = doc_.piece().layers[static_cast<size_t>(h.index)];
+        drawTag(painter, {boundaryPosition(h.index).x(), 60}, tr("layer %1: %2 thick").arg(h.index + 1).arg(lengthUnit(l.thickness)), theme().accent, theme().panel, 8);
+        return;
+    }
+    if (!underMouse() || drag_.grip != Grip::None) return;
+    const double at = z(hoverAt_.x()), radius = radiusAt(doc_.plan().sides.outside, at);
+    if (std::isnan(radius) || hoverAt_.y() > axisY() || hoverAt_.y() < 24) return;
+    QString words = tr("at %1 · Ø %2 outside").arg(length(at), length(2 * radius));
+    const Sides& sides = doc_.plan().sides;
+    if (!sides.inside.empty() && at >= sides.inside.front().x()) {
+        const double bore = radiusRange(sides.inside, at, at).low;
+        if (!std::isnan(bore)) words += tr(" · wall %1").arg(length(distanceTo(sides.outside, {at, bore})));
+    }
+    drawTag(painter, {x(at), y(radius)}, words, theme().accent, theme().panel, -34);
+}
+
+void SectionLane::mousePressEvent(QMouseEvent* event)
+{
+    Lane::mousePressEvent(event);
+    if (event->button() != Qt::LeftButton) return;
+    const QPointF p = event->position();
+    drag_ = hitAt(p);
+    dragFrom_ = doc_.piece();
+    mergeKey_ = Document::newMergeKey();
+    dropX_ = -1;
+    switch (drag_.grip) {
+    case Grip::Caution:
+        emit cautionClicked(QString::fromStdString(doc_.plan().cautions[static_cast<size_t>(drag_.index)].id));
+        drag_ = {};
+        return;
+    case Grip::Node: {
+        Selection s = doc_.selection();
+        s.side = drag_.side;
+        s.node = drag_.index;
+        doc_.select(s);
+        grabOffset_ = nodePosition(drag_.side, drag_.index) - p;
+        break;
+    }
+    case Grip::Boundary: grabOffset_ = {boundaryPosition(drag_.index).x() - p.x(), 0}; break;
+    case Grip::Tab: doc_.selectLayer(drag_.index, event->modifiers()); break;
+    case Grip::Floor: grabOffset_ = floorPosition() - p; break;
+    case Grip::Bulge: grabOffset_ = bulgePosition(drag_.index) - p; break;
+    case Grip::None:
+        if (handles_ == Handles::Outline) {
+            Selection s = doc_.selection();
+            s.node = -1;
+            doc_.select(s);
+        }
+        if (const int layer = layerAtX(p.x()); layer >= 0) doc_.selectLayer(layer, event->modifiers());
+        return;
+    }
+    doc_.beginDrag();
+}
+
+void SectionLane::mouseMoveEvent(QMouseEvent* event)
+{
+    Lane::mouseMoveEvent(event);
+    hoverAt_ = event->position();
+    if (panning()) return;
+    if (drag_.grip != Grip::None && event->buttons() & Qt::LeftButton)
+        dragTo(event->position() + grabOffset_);
+    else {
+        hover_ = hitAt(event->position());
+        setCursor(hover_.grip == Grip::Boundary                              ? Qt::SplitHCursor
+                  : hover_.grip == Grip::None                                ? Qt::ArrowCursor
+                  : hover_.grip == Grip::Tab || hover_.grip == Grip::Caution ? Qt::PointingHandCursor
+                                                                             : Qt::SizeAllCursor);
+    }
+    update();
+}
+
+void SectionLane::dragTo(const QPointF& p)
+{
+    Piece next = dragFrom_;
+    switch (drag_.grip) {
+    case Grip::Node: {
+        Outline& line = drag_.side == Side::Outside ? next.outside : next.hollow.inside;
+        const auto i = static_cast<size_t>(drag_.index);
+        line = movedNode(line, i, drag_.side == Side::Outside && i == 0 ? 0 : std::min(z(p.x()), limits::z.high), std::min(r(p.y()), limits::radius.high));
+        doc_.apply(tr("move node"), next, mergeKey_);
+        break;
+    }
+    case Grip::Bulge: {
+        Node &a = next.outside[static_cast<size_t>(drag_.index)], &b = next.outside[static_cast<size_t>(drag_.index) + 1];
+        const Point chord(b.z - a.z, b.r - a.r), reach(z(p.x()) - (a.z + b.z) / 2, r(p.y()) - (a.r + b.r) / 2);
+        const double half2 = chord.squaredNorm() / 2;
+        if (half2 > 0) a.bulge = std::clamp((chord.x() * reach.y() - chord.y() * reach.x()) / half2, -1.0, 1.0);
+        doc_.apply(tr("bend arc"), next, mergeKey_);
+        break;
+    }
+    case Grip::Floor:
+        next.hollow.floor = std::clamp(z(p.x()), 0.0, std::max(0.0, outlineHeight(next) - 2));
+        doc_.apply(tr("move floor"), next, mergeKey_);
+        break;
+    case Grip::Boundary: doc_.apply(tr("move boundary"), edit::moveBoundary(next, drag_.index, z(p.x())), mergeKey_); break;
+    case Grip::Tab: {
+        const int over = layerAtX(p.x() - grabOffset_.x());
+        dropX_ = -1;
+        if (over >= 0 && over != drag_.index) {
+            const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(over)];
+            dropX_ = x(over > drag_.index ? l.z1 : l.z0);
+        }
+        break;
+    }
+    default: break;
+    }
+}
+
+void SectionLane::mouseReleaseEvent(QMouseEvent* event)
+{
+    Lane::mouseReleaseEvent(event);
+    if (event->button() != Qt::LeftButton) return;
+    const Hit dropped = drag_;
+    drag_ = {};
+    if (dropped.grip == Grip::Tab && dropX_ >= 0) {
+        const int to = layerAtX(event->position().x());
+        if (to >= 0 && doc_.apply(tr("move layer"), edit::moveLayer(doc_.piece(), dropped.index, to))) doc_.selectLayer(to);
+    }
+    dropX_ = -1;
+    grabOffset_ = {};
+    doc_.endDrag();
+    update();
+}
+
+void SectionLane::mouseDoubleClickEvent(QMouseEvent* event)
+{
+    if (event->button() != Qt::LeftButton) return;
+    const double at = z(event->position().x());
+    if (handles_ == Handles::Outline) {
+        if (hitAt(event->position()).grip != Grip::None || at <= 0 || at >= outlineHeight(doc_.piece())) return;
+        Piece next = doc_.piece();
+        const bool inside = next.hollow.rule == WallRule::Drawn && r(event->position().y()) < radiusAt(doc_.plan().sides.outside, at) - 3 &&
+                            at > next.hollow.inside.front().z && at < next.hollow.inside.back().z;
+        Selection s = doc_.selection();
+        s.side = inside ? Side::Inside : Side::Outside;
+        s.node = static_cast<int>(insertNode(inside ? next.hollow.inside : next.outside, at));
+        if (doc_.apply(tr("add node"), next)) doc_.select(s);
+    } else if (handles_ == Handles::Layers) {
+        if (const int layer = layerAtX(event->position().x()); layer >= 0) {
+            const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
+            doc_.apply(tr("split layer"), edit::splitLayer(doc_.piece(), layer, (at - l.z0) / (l.z1 - l.z0)));
+        }
+    }
+}
+
+void SectionLane::contextMenuEvent(QContextMenuEvent* event)
+{
+    const QPointF p = event->pos();
+    const double at = z(p.x());
+    if (handles_ == Handles::Outline) {
+        const Hit hit = hitAt(p);
+        nodeMenu(event->globalPos(), hit.side, hit.grip == Grip::Node ? hit.index : -1, at);
+    } else if (handles_ == Handles::Layers) {
+        const int layer = layerAtX(p.x());
+        if (layer >= 0) {
+            if (!doc_.selection().layers.contains(layer)) doc_.selectLayer(layer);
+            layerMenu(event->globalPos(), layer, at);
+        }
+    }
+}
+
+void SectionLane::nodeMenu(const QPoint& global, Side side, int node, double at)
+{
+    QMenu menu(this);
+    auto change = [&](const QString& what, auto&& edit) {
+        menu.addAction(what, this, [this, what, side, edit] {
+            Piece next = doc_.piece();
+            edit(side == Side::Outside ? next.outside : next.hollow.inside);
+            doc_.apply(what, next);
+        });
+    };
+    if (node < 0) {
+        change(tr("Add a node here"), [at](Outline& o) { insertNode(o, at); });
+        menu.exec(global);
+        return;
+    }
+    const auto i = static_cast<size_t>(node);
+    const bool smooth = outline(side)[i].smooth;
+    change(smooth ? tr("Make sharp") : tr("Make smooth"), [i, smooth](Outline& o) { o[i].smooth = !smooth; });
+    if (i + 1 < outline(side).size()) {
+        menu.addSeparator();
+        change(tr("Straight line to the next node"), [i](Outline& o) { o[i].span = Span::Line; });
+        change(tr("Arc to the next node"), [i](Outline& o) {
+            o[i].span = Span::Arc;
+            if (o[i].bulge == 0) o[i].bulge = 0.25;
+        });
+        change(tr("Smooth curve to the next node"), [i](Outline& o) { o[i].span = Span::Curve; });
+    }
+    if (i > 0 && i + 1 < outline(side).size()) {
+        menu.addSeparator();
+        change(tr("Delete node"), [i](Outline& o) { o.erase(o.begin() + static_cast<long>(i)); });
+    }
+    menu.exec(global);
+}
+
+void SectionLane::layerMenu(const QPoint& global, int layer, double at)
+{
+    QMenu menu(this);
+    const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
+    const double share = (at - l.z0) / (l.z1 - l.z0);
+    auto action = [&](const QString& what, auto&& edit) {
+        menu.addAction(what, this, [this, what, edit] { doc_.apply(what, edit(doc_.piece())); });
+    };
+    const std::set<int> chosen = doc_.selection().layers;
+    action(tr("Add a ring after it"), [layer](const Piece& p) { return edit::addLayer(p, layer); });
+    action(tr("Split it here"), [layer, share](const Piece& p) { return edit::splitLayer(p, layer, share); });
+    action(chosen.size() > 1 ? tr("Remove %1 layers").arg(chosen.size()) : tr("Remove it"), [chosen](const Piece& p) { return edit::removeLayers(p, chosen); });
+    menu.addSeparator();
+    action(tr("Half a segment on, like brickwork"), [chosen](const Piece& p) { return edit::brickwork(p, chosen); });
+    action(tr("Fit all layers to the outline's height"), [](const Piece& p) { return edit::fitLayers(p); });
+    menu.exec(global);
+}
+
+void SectionLane::nudge(int dz, int dr)
+{
+    const Selection& s = doc_.selection();
+    if (s.node < 0) return;
+    Piece next = doc_.piece();
+    Outline& line = s.side == Side::Outside ? next.outside : next.hollow.inside;
+    const auto i = static_cast<size_t>(s.node);
+    line = movedNode(line, i, s.side == Side::Outside && i == 0 ? 0 : line[i].z + dz * 0.5, line[i].r + dr * 0.5);
+    doc_.apply(tr("nudge node"), next);
+}
+
+void SectionLane::keyPressEvent(QKeyEvent* event)
+{
+    const Selection& s = doc_.selection();
+    const int layers = static_cast<int>(doc_.piece().layers.size());
+    if (handles_ == Handles::Outline && s.node >= 0) {
+        const int count = static_cast<int>(outline(s.side).size());
+        switch (event->key()) {
+        case Qt::Key_Left: nudge(-1, 0); return;
+        case Qt::Key_Right: nudge(1, 0); return;
+        case Qt::Key_Up: nudge(0, 1); return;
+        case Qt::Key_Down: nudge(0, -1); return;
+        case Qt::Key_Delete:
+        case Qt::Key_Backspace:
+            if (s.node > 0 && s.node + 1 < count) {
+                Piece next = doc_.piece();
+                Outline& line = s.side == Side::Outside ? next.outside : next.hollow.inside;
+                line.erase(line.begin() + s.node);
+                doc_.apply(tr("delete node"), next);
+            }
+            return;
+        case Qt::Key_PageUp:
+        case Qt::Key_PageDown: {
+            Selection other = s;
+            other.node = std::clamp(s.node + (event->key() == Qt::Key_PageUp ? -1 : 1), 0, count - 1);
+            doc_.select(other);
+            return;
+        }
+        default: break;
+        }
+    }
+    switch (event->key()) {
+    case Qt::Key_Left: doc_.selectLayer(std::max(0, s.layer - 1)); return;
+    case Qt::Key_Right: doc_.selectLayer(std::min(layers - 1, s.layer + 1)); return;
+    case Qt::Key_PageDown:
+        if (handles_ == Handles::Outline) {
+            Selection first = s;
+            first.node = 0;
+            doc_.select(first);
+            return;
+        }
+        break;
+    case Qt::Key_Delete:
+        if (handles_ == Handles::Layers) {
+            doc_.apply(tr("remove layers"), edit::removeLayers(doc_.piece(), s.layers));
+            return;
+        }
+        break;
+    case Qt::Key_Insert:
+    case Qt::Key_Plus:
+        if (handles_ == Handles::Layers) {
+            doc_.apply(tr("add ring"), edit::addLayer(doc_.piece(), s.layer));
+            return;
+        }
+        break;
+    case Qt::Key_0: axis_.fit(); return;
+    default: break;
+    }
+    Lane::keyPressEvent(event);
+}
+
+void SectionLane::leaveEvent(QEvent*)
+{
+    hover_ = {};
+    update();
+}
+
+}  // namespace vl::app

@@ -1,0 +1,62 @@
+#pragma once
+
+#include "app/document.h"
+#include "core/turning/render.h"
+
+#include <QWidget>
+
+class QLabel;
+
+namespace vl::app {
+
+/// What the OpenGL and the painted picture of the solid share: the mesh, how it is seen, and its handling. Drag turns it, the
+/// wheel zooms, a click chooses the segment under it; U stands it up or lays it down, C cuts the near half away.
+class SolidScene : public QObject {
+    Q_OBJECT
+public:
+    SolidScene(Document& document, QWidget& canvas);
+
+    const Mesh& mesh();
+    Camera camera;
+    bool cutAway = false, blank = false;
+    Document& document() { return doc_; }
+    /// Counts up whenever the mesh is another.
+    unsigned meshVersion() const { return meshVersion_; }
+
+    bool eventFilter(QObject* watched, QEvent* event) override;
+    void setCutAway(bool on);
+    void setUpright(bool on);
+    void setBlank(bool on);
+
+signals:
+    void optionsChanged();
+
+private:
+    void stale();
+
+    Document& doc_;
+    QWidget& canvas_;
+    Mesh mesh_;
+    bool stale_ = true, turned_ = false;
+    unsigned meshVersion_ = 0;
+    QPointF from_;
+};
+
+/// The solid: drawn by OpenGL 3.3 where there is one, else painted.
+class SolidView : public QWidget {
+    Q_OBJECT
+public:
+    explicit SolidView(Document& document, QWidget* parent = nullptr);
+    SolidScene& scene() { return *scene_; }
+    QWidget& canvas() { return *canvas_; }
+    /// Whether it is drawn without OpenGL.
+    bool painted() const { return painted_; }
+    QSize minimumSizeHint() const override { return {240, 200}; }
+
+private:
+    QWidget* canvas_ = nullptr;
+    SolidScene* scene_ = nullptr;
+    bool painted_ = false;
+};
+
+}  // namespace vl::app

@@ -1,0 +1,123 @@
+#include "app/views/strip_view.h"
+
+#include "app/theme/theme.h"
+#include "core/wood/figure.h"
+#include "report/drawing.h"
+#include "report/type.h"
+
+#include <QMouseEvent>
+#include <QPainter>
+
+#include <cmath>
+
+namespace vl::app {
+namespace {
+constexpr double labelWidth = 214, margin = 14;
+}
+
+StripView::StripView(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
+{
+    setAccessibleName(tr("Strips to cut"));
+    connect(&doc_, &Document::changed, this, [this] {
+        updateGeometry();
+        setMinimumHeight(sizeHint().height());
+        update();
+    });
+    connect(&doc_, &Document::selectionChanged, this, [this] { update(); });
+    setMinimumHeight(sizeHint().height());
+}
+
+QSize StripView::sizeHint() const { return {600, headHeight + rowHeight * static_cast<int>(parts().size()) + 10}; }
+
+/// Pixels per mm: the longest strip fills the width.
+double StripView::scale() const
+{
+    double longest = 1;
+    for (const Part& p : parts()) {
+        const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(p.layer)];
+        longest = std::max(longest, l.kind == LayerKind::Disc ? p.length + doc_.piece().choices.endWaste
+                                                              : stripLength(l.stock, p.count, doc_.shop().kerf, doc_.piece().choices.endWaste));
+    }
+    return (width() - labelWidth - 2 * margin) / longest;
+}
+
+void StripView::drawPart(QPainter& painter, const Part& part, const QRectF& row) const
+{
+    const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(part.layer)];
+    const bool disc = l.kind == LayerKind::Disc;
+    const double kerf = doc_.shop().kerf, waste = doc_.piece().choices.endWaste;
+    const double strip = disc ? part.length + waste : stripLength(l.stock, part.count, kerf, waste);
+    auto length = [&](double v, int d = -1) { return QString::fromStdString(formatLength(v, doc_.style(), d)); };
+    painter.setPen(theme().text);
+    painter.setFont(report::type(9, QFont::DemiBold));
+    painter.drawText(QRectF(margin, row.top() + 8, labelWidth - 14, 18), Qt::AlignLeft | Qt::AlignVCenter,
+                     tr("%1 %2 · %3").arg(disc ? tr("disc") : tr("ring")).arg(part.layer + 1).arg(QString::fromUtf8(part.species->name)));
+    painter.setPen(theme().quiet);
+    painter.setFont(report::type(8.5));
+    painter.drawText(QRectF(margin, row.top() + 27, labelWidth - 14, 16), Qt::AlignLeft | Qt::AlignVCenter,
+                     tr("%1 × %2 × %3 %4").arg(length(strip, 0), length(part.width, 2), length(part.thickness), unitName(doc_.style())));
+
+    // True shape, unless the strip is wider than its row.
+    const double sx = scale(), sy = std::min(sx, (rowHeight - 16) / part.width);
+    const double top = row.top() + (rowHeight - part.width * sy) / 2, left = labelWidth + margin;
+    const QRectF board(left, top, strip * sx, part.width * sy);
+    painter.save();
+    painter.setClipRect(board);
+    const float seed = segmentSeed(static_cast<size_t>(part.layer), 0);
+    QImage wood(std::max(1, static_cast<int>(board.width())), std::max(1, static_cast<int>(board.height())), QImage::Format_RGB32);
+    for (int py = 0; py < wood.height(); ++py)
+        for (int px = 0; px < wood.width(); ++px) {
+            const auto c = vl::woodColour(part.species->figure, static_cast<float>(px / sx), static_cast<float>(py / sy), 4, seed, 0);
+            wood.setPixel(px, py, QColor::fromRgbF(c[0], c[1], c[2]).rgb());
+        }
+    painter.drawImage(board, wood);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(QBrush(QColor(0, 0, 0, 110), Qt::BDiagPattern));
+    painter.drawRect(QRectF(board.right() - waste * sx, top, waste * sx, board.height()));
+    painter.restore();
+    painter.setPen(QPen(QColor(0, 0, 0, 170), 1));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawRect(board);
+    if (disc) {
+        painter.drawEllipse(QRectF(left, top, part.length * sx, part.width * sy));
+        return;
+    }
+    // Each saw cut leans the other way than the one before it.
+    const double run = part.width * std::tan(l.stock.miterDeg() * degrees), cut = kerf / std::cos(l.stock.miterDeg() * degrees);
+    const double mean = (part.length + part.shortEdge) / 2;
+    painter.setPen(QPen(QColor(255, 255, 255, 220), std::max(1.0, cut * sx)));
+    painter.setClipRect(board);
+    for (int k = 0; k <= part.count; ++k) {
+        const double mid = left + (run / 2 + cut / 2 + k * (mean + cut)) * sx, lean = (k % 2 ? -run : run) / 2 * sx;
+        painter.drawLine(QPointF(mid - lean, top - 1), QPointF(mid + lean, board.bottom() + 1));
+    }
+    painter.setClipping(false);
+}
+
+void StripView::paintEvent(QPaintEvent*)
+{
+    QPainter painter(this);
+    painter.fillRect(rect(), theme().panel);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setFont(report::type(8, QFont::DemiBold));
+    painter.setPen(theme().quiet);
+    painter.drawText(QRectF(margin, 4, 500, 18), Qt::AlignLeft | Qt::AlignVCenter, tr("STRIPS, AS THEY ARE CUT INTO SEGMENTS"));
+    for (size_t i = 0; i < parts().size(); ++i) {
+        const QRectF row(0, headHeight + rowHeight * static_cast<double>(i), width(), rowHeight);
+        if (!row.toRect().intersects(visibleRegion().boundingRect())) continue;
+        if (doc_.selection().layers.contains(parts()[i].layer)) {
+            painter.setPen(QPen(theme().accent, 1.4));
+            painter.setBrush(theme().accentSoft);
+            painter.drawRoundedRect(row.adjusted(6, 2, -6, -2), 4, 4);
+        }
+        drawPart(painter, parts()[i], row);
+    }
+}
+
+void StripView::mousePressEvent(QMouseEvent* event)
+{
+    const auto row = static_cast<size_t>(std::max(0.0, (event->position().y() - headHeight) / rowHeight));
+    if (event->position().y() >= headHeight && row < parts().size()) doc_.selectLayer(parts()[row].layer, event->modifiers());
+}
+
+}  // namespace vl::app

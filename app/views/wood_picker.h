@@ -1,0 +1,35 @@
+#pragma once
+
+#include "app/document.h"
+
+#include <QToolButton>
+#include <QWidget>
+
+#include <functional>
+
+class QGridLayout;
+
+namespace vl::app {
+
+/// A swatch of the wood, with its figure.
+QPixmap woodSwatch(const Species& species, QSize size);
+
+/// Opens a menu of all woods, each with its swatch; calls back with the chosen one's id.
+void chooseWood(QWidget* near, const std::function<void(const std::string&)>& chosen);
+
+/// The woods round a ring as a row of swatches: press one to change it, + adds one, the menu of a swatch takes it away.
+class PatternEdit : public QWidget {
+    Q_OBJECT
+public:
+    explicit PatternEdit(QWidget* parent = nullptr);
+    void setWoods(const std::vector<std::string>& woods, int most);
+
+signals:
+    void edited(const std::vector<std::string>& woods);
+
+private:
+    std::vector<std::string> woods_;
+    QGridLayout* grid_ = nullptr;
+};
+
+}  // namespace vl::app
