@@ -143,6 +143,9 @@ void Document::replace(const Piece& piece, const QString& path)
     history_.clear();
     path_ = path;
     selection_ = {};
+    // A ring has figures for every stage; the disc below it has not.
+    if (piece.layers.size() > 1) selection_.layer = 1;
+    selection_.layers = {selection_.layer};
     take(piece, std::move(plan));
     emit selectionChanged();
     emit pathChanged();

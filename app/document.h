@@ -75,9 +75,9 @@ private:
     void trimSelection();
 
     Piece piece_;
-    Plan plan_;
     Shop shop_;
     LengthStyle style_;
+    Plan plan_;   // made of the three above, in this order
     Selection selection_;
     QUndoStack history_;
     QString path_;

@@ -251,6 +251,7 @@ QWidget* MainWindow::makeBody()
         button->setText(words);
         button->setToolTip(tip);
         button->setAccessibleName(tip);
+        button->setProperty("role", "toggle");
         button->setCheckable(true);
         button->setChecked(on);
         connect(button, &QToolButton::toggled, this, act);

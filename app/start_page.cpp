@@ -57,7 +57,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
 {
     setObjectName("bench");
     auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(48, 34, 48, 34);
+    row->setContentsMargins(48, 26, 48, 26);
     row->setSpacing(36);
 
     auto* left = new QVBoxLayout;
@@ -65,21 +65,22 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     title->setStyleSheet("font-size: 24pt; font-weight: 600;");
     auto* lead = new QLabel(tr("Draw the shape, say how the wood is put together, and walk to the machine knowing the next number to set."));
     lead->setWordWrap(true);
+    lead->setMinimumHeight(66);
     lead->setStyleSheet("font-size: 11pt;");
     left->addWidget(title);
     left->addWidget(lead);
     left->addSpacing(14);
-    const std::pair<QString, QString> steps[] = {{tr("1  Shape"), tr("choose a start, drag its outline")},
-                                                 {tr("2  Build"), tr("layers, segments, woods")},
-                                                 {tr("3  Cut"), tr("angles, edges, strips for the saw")},
-                                                 {tr("4  Glue"), tr("an order that works, and why")},
-                                                 {tr("5  Turn"), tr("stations, wall, speed")},
+    const std::pair<QString, QString> steps[] = {{tr("1 · Shape"), tr("choose a start, drag its outline")},
+                                                 {tr("2 · Build"), tr("layers, segments, woods")},
+                                                 {tr("3 · Cut"), tr("angles, edges, strips for the saw")},
+                                                 {tr("4 · Glue"), tr("an order that works, and why")},
+                                                 {tr("5 · Turn"), tr("stations, wall, speed")},
                                                  {tr("Print packet"), tr("all of it on paper, the template full size")}};
-    for (const auto& [name, what] : steps) {
-        auto* label = new QLabel(QStringLiteral("<b>%1</b><br>%2").arg(name, what));
-        left->addWidget(label);
-        left->addSpacing(4);
-    }
+    QString html;
+    for (const auto& [name, what] : steps) html += QStringLiteral("<p style='margin: 0 0 9px 0'><b>%1</b><br>%2</p>").arg(name, what);
+    auto* way = new QLabel(html);
+    way->setWordWrap(true);
+    left->addWidget(way);
     left->addStretch();
     back_ = new QPushButton(tr("Back to the bench"));
     connect(static_cast<QPushButton*>(back_), &QPushButton::clicked, this, &StartPage::back);
@@ -102,7 +103,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     grid->setSpacing(14);
     int place = 0;
     for (const Start& s : starts()) {
-        QPushButton* button = card(QString::fromUtf8(s.name), QString::fromUtf8(s.purpose), {170, 130}, s.make, pictures_);
+        QPushButton* button = card(QString::fromUtf8(s.name), QString::fromUtf8(s.purpose), {170, 112}, s.make, pictures_);
         connect(button, &QPushButton::clicked, this, [this, make = s.make] { emit start(make()); });
         grid->addWidget(button, place / 3, place % 3);
         ++place;
@@ -111,7 +112,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     auto* sampleTitle = new QLabel(tr("Or look at a finished plan"));
     sampleTitle->setProperty("role", "title");
     right->addWidget(sampleTitle);
-    QPushButton* sample = card(tr("Regatta cup"), tr("the harbour museum's prize: a disc and seventeen rings, three woods, stem and foot"), {170, 120}, demoPiece, pictures_);
+    QPushButton* sample = card(tr("Regatta cup"), tr("the harbour museum's prize: a disc and seventeen rings, three woods, stem and foot"), {170, 112}, demoPiece, pictures_);
     connect(sample, &QPushButton::clicked, this, &StartPage::demo);
     right->addWidget(sample);
     row->addLayout(right, 5);
@@ -122,7 +123,7 @@ void StartPage::setReturn(bool possible) { back_->setVisible(possible); }
 void StartPage::setRecent(const QStringList& paths)
 {
     while (QLayoutItem* item = recent_->takeAt(0)) {
-        if (item->widget()) item->widget()->deleteLater();
+        delete item->widget();
         delete item;
     }
     if (paths.isEmpty()) {

@@ -12,6 +12,11 @@ QImage imageOf(const Raster& raster)
     return QImage(reinterpret_cast<const uchar*>(raster.pixels.data()), raster.width, raster.height, raster.width * 4, QImage::Format_ARGB32).copy();
 }
 
+QImage smoothed(const Raster& raster)
+{
+    return imageOf(raster).scaled(raster.width / 2, raster.height / 2, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+}
+
 QColor woodColour(const Species& species)
 {
     const auto mean = [&](size_t k) { return species.figure.early[k] * 0.62f + species.figure.late[k] * 0.38f; };
@@ -21,7 +26,7 @@ QColor woodColour(const Species& species)
 QImage picture(const Plan& plan, int width, int height)
 {
     const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {0.05, false});
-    return imageOf(renderMesh(mesh, Camera{}, plan.shape.height, plan.shape.greatestDiameter, width, height, 0x00ffffff));
+    return smoothed(renderMesh(mesh, Camera{}, plan.shape.height, plan.shape.greatestDiameter, 2 * width, 2 * height, 0x00ffffff));
 }
 
 void drawSegment(QPainter& painter, const QRectF& box, const BuiltLayer& layer, size_t index, LengthStyle style, const Inks& inks)

@@ -17,6 +17,9 @@ struct Inks {
 /// A raster as an image that owns its pixels.
 QImage imageOf(const Raster& raster);
 
+/// A raster drawn twice as large, brought down to half: its edges are smooth.
+QImage smoothed(const Raster& raster);
+
 /// The mean colour of a wood.
 QColor woodColour(const Species& species);
 

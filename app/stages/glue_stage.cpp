@@ -71,7 +71,7 @@ void GlueStage::refresh()
     int number = 0;
     for (const size_t i : plan.schedule.order) {
         const Step& s = plan.assembly.recipe[i];
-        list_->addItem(QStringLiteral("%1   %2").arg(++number).arg(QString::fromStdString(s.title)) +
+        list_->addItem(QStringLiteral("%1   %2").arg(++number, 4, 10, QChar(0x2007)).arg(QString::fromStdString(s.title)) +
                        (s.waitMinutes > 0 && s.workMinutes == 0 ? tr("  ·  wait %1 min").arg(std::lround(s.waitMinutes)) : tr("  ·  %1 min").arg(std::lround(s.workMinutes))));
     }
     refreshStep();

@@ -37,7 +37,7 @@ PlotLane::Curve bendCurve(const Document& document)
 ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr("Shape"), parent)
 {
     section_ = new SectionLane(document, axis_, SectionLane::Handles::Outline);
-    addLane(section_, 5);
+    addLane(section_, 3);
     addLane(new PlotLane(document, axis_, tr("WALL, SQUARE TO THE SURFACE"), wallCurve), 1);
     addLane(new PlotLane(document, axis_, tr("CURVATURE OF THE OUTSIDE"), bendCurve), 1);
     connect(section_, &SectionLane::cautionClicked, this, &Stage::cautionClicked);

@@ -39,14 +39,16 @@ QLabel[role="quiet"] { color: %quiet; }
 QLabel[role="warn"] { color: %warn; font-weight: 600; }
 QPushButton, QToolButton { background: %panel; border: 1px solid %edge; border-radius: 5px; padding: 4px 10px; }
 QPushButton:hover, QToolButton:hover { border-color: %accent; }
-QPushButton:focus, QToolButton:focus, QLineEdit:focus, QComboBox:focus, QCheckBox:focus, QAbstractItemView:focus { border: 2px solid %accent; }
+QPushButton:focus, QToolButton:focus, QLineEdit:focus, QAbstractItemView:focus { border: 2px solid %accent; }
 QPushButton:checked, QToolButton:checked { background: %strong; color: %onStrong; border-color: %strong; }
 QPushButton:disabled, QToolButton:disabled { color: %quiet; border-color: %edge; background: transparent; }
+QToolButton[role="toggle"] { padding: 2px 8px; color: %accent; border-color: transparent; }
+QToolButton[role="toggle"]:checked { background: %accentSoft; color: %accent; border-color: %accent; }
 QPushButton[role="primary"] { background: %accent; color: %onAccent; border-color: %accent; font-weight: 600; padding: 6px 18px; }
 QPushButton[role="caution"] { background: %warnSoft; color: %warn; border-color: %warn; font-weight: 600; border-radius: 13px; padding: 4px 14px; }
 QPushButton[role="link"], QToolButton[role="link"] { background: transparent; border: 1px solid transparent; color: %accent; padding: 2px 6px; }
 QPushButton[role="link"]:hover, QToolButton[role="link"]:hover { border-color: %edge; }
-QLineEdit, QComboBox, QSpinBox, QPlainTextEdit { background: %ground; border: 1px solid %edge; border-radius: 4px; padding: 3px 6px; selection-background-color: %accent; selection-color: %onAccent; }
+QLineEdit { background: %ground; border: 1px solid %edge; border-radius: 4px; padding: 3px 6px; selection-background-color: %accent; selection-color: %onAccent; }
 QLineEdit[bad="true"] { border: 2px solid %stop; }
 QComboBox QAbstractItemView, QMenu { background: %panel; border: 1px solid %edge; selection-background-color: %accentSoft; selection-color: %text; }
 QMenu::item { padding: 5px 22px 5px 12px; } QMenu::item:selected { background: %accentSoft; } QMenu::item:disabled { color: %quiet; }

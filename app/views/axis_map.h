@@ -11,7 +11,7 @@ class AxisMap : public QObject {
 public:
     using QObject::QObject;
 
-    static constexpr double leftMargin = 78, rightMargin = 22;
+    static constexpr double leftMargin = 92, rightMargin = 22;
 
     double x(double z) const { return leftMargin + (z - z0_) * scale_; }
     double z(double x) const { return z0_ + (x - leftMargin) / scale_; }

@@ -63,6 +63,7 @@ std::vector<int> FiguresLane::shown() const
         if (column < 0 || column >= count()) return;
         double wide = 0;
         for (const Row& row : rows_) wide = std::max(wide, metrics.horizontalAdvance(row.text(column)));
+        if (columns_ == Columns::Layers && column == doc_.selection().layer) wide = std::max(wide, 38.0);
         const double left = centre(column) - wide / 2 - 4, right = centre(column) + wide / 2 + 4;
         if (right < AxisMap::leftMargin - 10 || left > width()) return;
         for (const auto& [a, b] : taken)

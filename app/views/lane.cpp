@@ -34,13 +34,9 @@ void Lane::drawGround(QPainter& painter) const
 {
     painter.fillRect(rect(), theme().panel);
     painter.setFont(report::type(8, QFont::DemiBold));
-    painter.setPen(theme().quiet);
+    painter.setPen(hasFocus() ? theme().accent : theme().quiet);
     painter.drawText(QRectF(12, 4, 400, 18), Qt::AlignLeft | Qt::AlignVCenter, title_);
-    if (hasFocus()) {
-        painter.setPen(QPen(theme().accent, 2));
-        painter.setBrush(Qt::NoBrush);
-        painter.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 5, 5);
-    }
+    if (hasFocus()) painter.fillRect(QRectF(3, 5, 4, 16), theme().accent);
 }
 
 QString Lane::length(double mm, int decimals) const { return QString::fromStdString(formatLength(mm, doc_.style(), decimals)); }

@@ -40,13 +40,19 @@ SectionLane::SectionLane(Document& document, AxisMap& axis, Handles handles, QWi
 
 double SectionLane::below() const { return rulerHeight + (handles_ == Handles::Layers ? tabHeight + 4 : 4); }
 
+double SectionLane::greatestRadius() const { return std::max(doc_.plan().lathe.roughRadius, doc_.plan().shape.greatestDiameter / 2); }
+
+double SectionLane::acrossScale() const
+{
+    return handles_ == Handles::None ? std::min(axis_.scale(), (axisY() - 44) / std::max(1.0, greatestRadius())) : axis_.scale();
+}
+
 void SectionLane::settleRoom()
 {
-    double radius = doc_.plan().lathe.roughRadius, length = std::max(stackHeight(doc_.piece()), outlineHeight(doc_.piece()));
-    for (const Point& p : doc_.plan().sides.outside) radius = std::max(radius, p.y());
+    const double length = std::max(stackHeight(doc_.piece()), outlineHeight(doc_.piece()));
     // While a drag goes on the scale rests, or the handle would run from the hand.
     if (doc_.live() && isVisible()) return;
-    axis_.setRoom(width(), axisY() - 44, length, radius);
+    axis_.setRoom(width(), handles_ == Handles::None ? 1e9 : axisY() - 44, length, greatestRadius());
 }
 
 void SectionLane::resizeEvent(QResizeEvent*) { settleRoom(); }

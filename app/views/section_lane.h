@@ -49,8 +49,11 @@ private:
         int index = -1;
     };
     Hit hitAt(const QPointF& at) const;
-    double y(double r) const { return axisY() - r * axis_.scale(); }
-    double r(double py) const { return (axisY() - py) / axis_.scale(); }
+    double y(double r) const { return axisY() - r * acrossScale(); }
+    double r(double py) const { return (axisY() - py) / acrossScale(); }
+    /// Pixels per mm across the axis: true shape, but squeezed where the lane only shows what is chosen.
+    double acrossScale() const;
+    double greatestRadius() const;
     double axisY() const { return height() - below(); }
     double below() const;
     void settleRoom();

@@ -61,7 +61,6 @@ uniform float selected;
 out vec4 colour;
 )";
 
-// The lamps are those of vl::lamps() in core/turning/render.cpp.
 constexpr const char* fragmentBody = R"(
 void main()
 {
@@ -69,12 +68,7 @@ void main()
     float across = length(vBoard.xy);
     float endGrain = across > 0.0 ? abs(vBoard.x) / across : 0.0;
     vec3 c = woodColour(vBoard, early[wood], late[wood], grain[wood].x, grain[wood].y, grain[wood].z, vSeed, endGrain);
-    vec3 n = normalize(vNormal);
-    float key = max(0.0, dot(n, vec3(-0.45, 0.62, 0.64)));
-    float fill = max(0.0, dot(n, vec3(0.75, 0.05, 0.66)));
-    float light = 0.42 + 0.58 * key + 0.20 * fill;
-    if (floor(vPart / 1000.0) == selected) light *= 1.18;
-    colour = vec4(min(c * light, vec3(1.0)), 1.0);
+    colour = vec4(woodLit(c, normalize(vNormal), floor(vPart / 1000.0) == selected ? 1.15 : 1.0), 1.0);
 }
 )";
 

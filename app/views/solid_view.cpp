@@ -27,11 +27,11 @@ protected:
         const Document& document = scene->document();
         const Shape& shape = document.plan().shape;
         // Coarser while a drag goes on, so that the drag stays smooth.
-        const double ratio = document.live() ? 0.5 : devicePixelRatioF();
+        const double ratio = document.live() ? 0.5 : 2 * devicePixelRatioF();
         const Raster raster = renderMesh(scene->mesh(), scene->camera, shape.height, shape.greatestDiameter, std::max(1, static_cast<int>(width() * ratio)),
                                          std::max(1, static_cast<int>(height() * ratio)), theme().panel.rgb() | 0xff000000u, document.selection().layer);
         painter.setRenderHint(QPainter::SmoothPixmapTransform);
-        painter.drawImage(rect(), report::imageOf(raster));
+        painter.drawImage(rect(), document.live() ? report::imageOf(raster) : report::smoothed(raster));
         painter.setPen(theme().quiet);
         painter.setFont(report::type(8));
         painter.drawText(rect().adjusted(8, 0, -8, -4), Qt::AlignHCenter | Qt::AlignBottom, SolidView::tr("no OpenGL here: painted instead"));

@@ -58,7 +58,7 @@ void StripView::drawPart(QPainter& painter, const Part& part, const QRectF& row)
                      tr("%1 × %2 × %3 %4").arg(length(strip, 0), length(part.width, 2), length(part.thickness), unitName(doc_.style())));
 
     // True shape, unless the strip is wider than its row.
-    const double sx = scale(), sy = std::min(sx, (rowHeight - 16) / part.width);
+    const double sy = std::min(scale(), (rowHeight - 16) / part.width), sx = disc ? sy : scale();
     const double top = row.top() + (rowHeight - part.width * sy) / 2, left = labelWidth + margin;
     const QRectF board(left, top, strip * sx, part.width * sy);
     painter.save();

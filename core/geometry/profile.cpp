@@ -89,6 +89,8 @@ Polyline curvatureAlong(const Polyline& line)
     for (size_t i = 1; i + 1 < sparse.size(); ++i) {
         const Point a = sparse[i] - sparse[i - 1], b = sparse[i + 1] - sparse[i];
         const double product = a.norm() * b.norm() * (a + b).norm();
+        // A corner has no curvature.
+        if (a.dot(b) < 0.94 * a.norm() * b.norm()) continue;
         out.emplace_back(sparse[i].x(), product > 0 ? -2000 * (a.x() * b.y() - a.y() * b.x()) / product : 0);
     }
     return out;

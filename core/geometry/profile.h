@@ -35,7 +35,7 @@ struct Revolved {
 Revolved revolved(const Polyline& line);
 
 /// Curvature along a line, 1/m against station: positive where it swells outwards. Through three neighbouring points (the circle
-/// through them, plane geometry), over points at least 1 mm apart.
+/// through them, plane geometry), over points at least 1 mm apart; corners of more than 20° are left out.
 Polyline curvatureAlong(const Polyline& line);
 
 /// The inside line that leaves a wall of `wall(z)` mm square to the outside line: the lower envelope of the outside thickened

@@ -107,18 +107,18 @@ private:
                         q.stockInner.reset();
                     }));
             }
-            if (o.finished < shop_.leastOverlap && !shape_.solid) c.fixes.push_back(thickerWall(shop_.leastOverlap - o.finished));
-            const double lack = shop_.leastOverlap - o.stock;
-            if (lack > 0)
-                c.fixes.push_back(pieceFix("glue both up " + mm(std::ceil(lack)) + " wider inside", [below = o.below, more = std::ceil(lack)](Piece& q) {
-                    for (const int i : {below, below + 1}) {
-                        Layer& l = q.layers[static_cast<size_t>(i)];
-                        l.innerAllowance = std::min(l.innerAllowance + more, 100.0);
-                        if (l.stockInner) *l.stockInner = std::max(0.0, *l.stockInner - 2 * more);
-                    }
-                }));
+            // The stock holds the wall and its allowances unless it was set by hand: then only the wall itself can be too thin.
+            const double wall = wallAt(o.z);
+            if (!shape_.solid && wall < shop_.leastOverlap) c.fixes.push_back(thickerWall(shop_.leastOverlap - wall));
             out_.push_back(c);
         }
+    }
+
+    /// The turned wall along the radius at a station, mm.
+    double wallAt(double z) const
+    {
+        const double outer = radiusAt(sides_.outside, z), inner = sides_.inside.empty() ? 0 : radiusRange(sides_.inside, z, z).low;
+        return std::isnan(outer) ? 0 : outer - (std::isnan(inner) ? 0 : inner);
     }
 
     void wall()
@@ -325,7 +325,7 @@ private:
                 }));
             out_.push_back(c);
         }
-        if (stackHeight(p_) > shop_.betweenCentres) {
+        if (stackHeight(p_) > shop_.betweenCentres + 1e-6) {
             Caution c;
             c.id = "between-centres";
             c.level = Level::Stop;

@@ -104,6 +104,14 @@ std::vector<double> arcAngles(double a0, double a1, double r, double tolerance)
     return angles;
 }
 
+/// The part of a side that is a layer's own: a face square to the axis just at its lower joint belongs to the layer below.
+Polyline ownPart(const Polyline& line, double z0, double z1, bool first)
+{
+    Polyline part = clipped(line, z0, z1);
+    while (!first && part.size() > 1 && part[1].x() <= z0 + 1e-9) part.erase(part.begin());
+    return part;
+}
+
 struct Slice {
     size_t segment;
     double from, to;
@@ -168,9 +176,9 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
         // The last layer takes whatever stands above the stack: a caution says that it is missing.
         const double top = i + 1 == assembly.layers.size() ? std::max(layer.z1, height) : layer.z1;
         if (layer.z0 >= height) break;
-        const Polyline outside = clipped(sides.outside, layer.z0, top), inside = clipped(sides.inside, layer.z0, top);
-        const double widest = std::max(layer.finishedOuter.high, 1.0);
         const bool first = i == 0, last = top >= height;
+        const Polyline outside = ownPart(sides.outside, layer.z0, top, first), inside = ownPart(sides.inside, layer.z0, top, first);
+        const double widest = std::max(layer.finishedOuter.high, 1.0);
         for (const Slice& slice : slicesOf(layer, detail.cutAway)) {
             b.begin(i, slice.segment);
             const std::vector<double> angles = arcAngles(slice.from, slice.to, widest, detail.tolerance);

@@ -26,13 +26,6 @@ double Camera::halfExtent(double height, double greatestDiameter) const
     return 0.5 * std::hypot(height, greatestDiameter) * 1.04 / zoom;
 }
 
-float lamps(const Eigen::Vector3f& n)
-{
-    const float key = std::max(0.0f, n.dot(Eigen::Vector3f(-0.45f, 0.62f, 0.64f)));
-    const float fill = std::max(0.0f, n.dot(Eigen::Vector3f(0.75f, 0.05f, 0.66f)));
-    return 0.42f + 0.58f * key + 0.20f * fill;
-}
-
 namespace {
 
 struct Corner {
@@ -136,9 +129,9 @@ Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double 
         const float across = std::hypot(place[0], place[1]);
         const float endGrain = across > 0 ? std::abs(place[0]) / across : 0;
         const auto wood = woodColour(mesh.woods[static_cast<size_t>(v[0]->species)]->figure, place[0], place[1], place[2], v[0]->seed, endGrain);
-        const float light = lamps(normal) * (selected >= 0 && static_cast<int>(v[0]->part) / 1000 == selected ? 1.18f : 1.0f);
-        auto byte = [&](float value) { return static_cast<std::uint32_t>(std::clamp(value * light, 0.0f, 1.0f) * 255 + 0.5f); };
-        out.pixels[at] = 0xff000000u | byte(wood[0]) << 16 | byte(wood[1]) << 8 | byte(wood[2]);
+        const bool lifted = selected >= 0 && static_cast<int>(v[0]->part) / 1000 == selected;
+        const auto lit = litColour(wood, {normal.x(), normal.y(), normal.z()}, lifted ? 1.15f : 1.0f);
+        out.pixels[at] = packColour(lit);
     }
     return out;
 }

@@ -27,7 +27,4 @@ Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double 
 /// The nearest Vertex::part under the middle of pixel (x, y) of such a picture; −1 where nothing is.
 int pickMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx, double x, double y);
 
-/// Light on a face with normal `n` in view space, 0 … about 1.1; the OpenGL view uses the same lamps.
-float lamps(const Eigen::Vector3f& n);
-
 }  // namespace vl

@@ -7,18 +7,18 @@
 #include <cmath>
 
 namespace vl {
-namespace {
-
-std::uint32_t pack(const std::array<float, 3>& c, float light = 1)
+std::uint32_t packColour(const std::array<float, 3>& c)
 {
-    auto byte = [&](float v) { return static_cast<std::uint32_t>(std::clamp(v * light, 0.0f, 1.0f) * 255 + 0.5f); };
+    auto byte = [](float v) { return static_cast<std::uint32_t>(std::clamp(v, 0.0f, 1.0f) * 255 + 0.5f); };
     return 0xff000000u | byte(c[0]) << 16 | byte(c[1]) << 8 | byte(c[2]);
 }
+
+namespace {
 
 std::uint32_t woodAt(const BuiltLayer& layer, size_t index, size_t segment, double z, double r, double angleDeg, double endGrain)
 {
     const auto p = boardPlace(layer, segment, z, r, angleDeg);
-    return pack(woodColour(layer.woods[segment]->figure, p[0], p[1], p[2], segmentSeed(index, segment), static_cast<float>(endGrain)));
+    return packColour(woodColour(layer.woods[segment]->figure, p[0], p[1], p[2], segmentSeed(index, segment), static_cast<float>(endGrain)));
 }
 
 /// How far a face looking out from the axis runs across the grain: the fibres run along the segment, square to its middle.

@@ -13,6 +13,9 @@ struct Raster {
     std::vector<std::uint32_t> pixels;
 };
 
+/// An opaque pixel of a colour whose parts are 0 … 1.
+std::uint32_t packColour(const std::array<float, 3>& colour);
+
 /// The part of the unrolled skin to draw: stations left to right, angles (degrees) bottom to top.
 struct SkinWindow {
     double z0 = 0, z1 = 0, angle0 = 0, angle1 = 360;

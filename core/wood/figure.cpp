@@ -37,6 +37,12 @@ std::array<float, 3> woodColour(const Figure& f, float along, float across, floa
     return {std::clamp(c.x, 0.0f, 1.0f), std::clamp(c.y, 0.0f, 1.0f), std::clamp(c.z, 0.0f, 1.0f)};
 }
 
+std::array<float, 3> litColour(const std::array<float, 3>& w, const std::array<float, 3>& n, float lift)
+{
+    const glsl::vec3 c = glsl::woodLit({w[0], w[1], w[2]}, {n[0], n[1], n[2]}, lift);
+    return {c.x, c.y, c.z};
+}
+
 float segmentSeed(size_t layer, size_t segment)
 {
     return glsl::woodHash(static_cast<int>(layer) * 131 + 17, static_cast<int>(segment) * 7919 + 5, 91);

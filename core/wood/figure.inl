@@ -42,6 +42,17 @@ vec3 woodColour(vec3 p, vec3 early, vec3 late, float ringWidth, float pores, flo
     float spring = 1.0f - smoothstep(0.15f, 0.55f, season);
     float pore = pores * smoothstep(0.66f, 0.80f, vessel) * (0.35f + 0.65f * spring);
     float share = clamp(summer * 0.85f + streak * 0.45f + pore * 0.55f, 0.0f, 1.25f);
-    float light = (1.0f + 0.10f * fibre) * (1.0f - 0.20f * endGrain) * (1.0f - 0.22f * pore) * (0.94f + 0.12f * woodHash(int(seed * 4093.0f), 3, 5));
-    return vec3(mix(early.x, late.x, share) * light, mix(early.y, late.y, share) * light, mix(early.z, late.z, share) * light);
+    float light = (1.0f + 0.10f * fibre) * (1.0f - 0.13f * endGrain) * (1.0f - 0.22f * pore) * (0.94f + 0.12f * woodHash(int(seed * 4093.0f), 3, 5));
+    // End grain drinks the light: darker, and warmer.
+    return vec3(mix(early.x, late.x, share) * light, mix(early.y, late.y, share) * light * (1.0f - 0.05f * endGrain), mix(early.z, late.z, share) * light * (1.0f - 0.12f * endGrain));
+}
+
+// The wood lit: n is the face's direction in view space (x right, y up, z to the eye). Shade on wood is warm, not grey.
+vec3 woodLit(vec3 wood, vec3 n, float lift)
+{
+    float key = -0.45f * n.x + 0.62f * n.y + 0.64f * n.z;
+    float fill = 0.75f * n.x + 0.05f * n.y + 0.66f * n.z;
+    float light = (0.50f + 0.52f * clamp(key, 0.0f, 1.0f) + 0.18f * clamp(fill, 0.0f, 1.0f)) * lift;
+    float shade = 1.0f - clamp(light, 0.0f, 1.0f);
+    return vec3(clamp(wood.x * light * (1.0f + 0.22f * shade), 0.0f, 1.0f), clamp(wood.y * light, 0.0f, 1.0f), clamp(wood.z * light * (1.0f - 0.30f * shade), 0.0f, 1.0f));
 }

@@ -1,0 +1,87 @@
+#include "core/measure/format.h"
+#include "core/measure/input_error.h"
+#include "core/measure/length.h"
+
+#include <gtest/gtest.h>
+#include <rapidcheck.h>
+
+#include <cstdio>
+
+using namespace vl;
+using Unit = LengthStyle::Unit;
+
+struct Reading {
+    const char* text;
+    Unit bare;
+    double mm;
+};
+
+class ReadsLength : public testing::TestWithParam<Reading> {};
+
+TEST_P(ReadsLength, InEveryShopForm) { EXPECT_NEAR(parseLength(GetParam().text, GetParam().bare), GetParam().mm, 1e-9) << GetParam().text; }
+
+INSTANTIATE_TEST_SUITE_P(Forms, ReadsLength,
+                         testing::Values(Reading{"200", Unit::Millimetre, 200}, Reading{"200mm", Unit::Inch, 200}, Reading{" 3.5 cm ", Unit::Inch, 35},
+                                         Reading{"1 3/8", Unit::Inch, 34.925}, Reading{"1-3/8\"", Unit::Millimetre, 34.925}, Reading{"7 7/8in", Unit::Millimetre, 200.025},
+                                         Reading{"2'3\"", Unit::Millimetre, 685.8}, Reading{"2' 3 1/2", Unit::Inch, 698.5}, Reading{"3/8 + 1/16", Unit::Inch, 11.1125},
+                                         Reading{"10in/3", Unit::Millimetre, 254.0 / 3}, Reading{"(1/2 + 3/4) * 2", Unit::Inch, 63.5}, Reading{"1½\"", Unit::Millimetre, 38.1},
+                                         Reading{"-2", Unit::Millimetre, -2}, Reading{"1ft - 1in", Unit::Millimetre, 279.4}, Reading{"3/8 + 1mm", Unit::Inch, 10.525},
+                                         Reading{".5in", Unit::Millimetre, 12.7}, Reading{"2m", Unit::Inch, 2000}, Reading{"6″", Unit::Millimetre, 152.4}));
+
+TEST(ReadsLength, RefusesWithFieldValueAndLimit)
+{
+    for (const char* text : {"", "abc", "1/0", "2mm*3mm", "(2", "3 4", "1e400", "--", "2//3", "10 furlongs", "1in/2in/3in", "9999999"}) {
+        try {
+            const double mm = parseLength(text, Unit::Millimetre, "thickness");
+            ADD_FAILURE() << text << " was read as " << mm;
+        } catch (const InputError& e) {
+            EXPECT_EQ(e.field(), "thickness");
+            EXPECT_FALSE(e.limit().empty());
+        }
+    }
+    EXPECT_THROW(parseLength(std::string(5000, '(')), InputError);
+}
+
+TEST(WritesLength, InTheStyleAsked)
+{
+    EXPECT_EQ(formatLengthUnit(152.4), "152.4 mm");
+    EXPECT_EQ(formatLengthUnit(152.4, {Unit::Inch}), "6.000 in");
+    EXPECT_EQ(formatLength(34.925, {Unit::Fraction, 64}), "1 3/8");
+    EXPECT_EQ(formatLength(35, {Unit::Fraction, 8}), "1 3/8 +0.003");
+    EXPECT_EQ(formatLength(-0.0001), "0.0");
+    EXPECT_EQ(formatLength(std::nan("")), "–");
+    EXPECT_NEAR(boardFeet(304.8 * 304.8 * 25.4), 1, 1e-12);
+}
+
+TEST(WritesLength, FractionAndRemainderGiveTheLengthBack)
+{
+    rc::check([] {
+        const double mm = *rc::gen::inRange(1, 100000) / 37.0;
+        const int denominator = *rc::gen::element(2, 4, 8, 16, 32, 64, 128);
+        std::string text = formatLength(mm, {Unit::Fraction, denominator});
+        double remainder = 0;
+        if (const size_t sign = text.find_first_of("+"); sign != std::string::npos) {
+            remainder = std::stod(text.substr(sign + 1));
+            text.resize(sign);
+        } else if (const size_t minus = text.find("−"); minus != std::string::npos) {
+            remainder = -std::stod(text.substr(minus + std::string("−").size()));
+            text.resize(minus);
+        }
+        RC_ASSERT(std::abs(parseLength(text, Unit::Inch) / mmPerInch + remainder - mm / mmPerInch) < 1.01e-3 / 2 + 1e-9);
+    });
+}
+
+// Against the program `units` (Debian), an independent table of conversions.
+TEST(ReadsLength, AgreesWithUnits)
+{
+    for (const auto& [ours, theirs] : {std::pair{"2'3\"", "2 ft + 3 in"}, {"1 3/8in", "(1+3|8) in"}, {"5ft", "5 ft"}}) {
+        const std::string command = "units -t '" + std::string(theirs) + "' mm 2>/dev/null";
+        FILE* pipe = popen(command.c_str(), "r");
+        ASSERT_NE(pipe, nullptr);
+        double mm = 0;
+        const int read = fscanf(pipe, "%lf", &mm);
+        pclose(pipe);
+        ASSERT_EQ(read, 1) << "the program units is in packaging/debian-packages.txt";
+        EXPECT_NEAR(parseLength(ours), mm, 1e-3);
+    }
+}

@@ -1,0 +1,258 @@
+// The piece file: round trips, its published schema, and everything that can be wrong with it.
+#include "core/measure/input_error.h"
+#include "core/piece/edit.h"
+#include "io/files.h"
+#include "io/json_reader.h"
+#include "io/shop_json.h"
+#include "tests/support/samples.h"
+
+#include <gtest/gtest.h>
+#include <rapidcheck.h>
+
+#include <valijson/adapters/nlohmann_json_adapter.hpp>
+#include <valijson/schema.hpp>
+#include <valijson/schema_parser.hpp>
+#include <valijson/validator.hpp>
+
+#include <filesystem>
+#include <fstream>
+#include <sys/wait.h>
+#include <unistd.h>
+
+using namespace vl;
+using nlohmann::json;
+
+namespace {
+
+bool matchesSchema(const std::string& text, std::string& why)
+{
+    static const json document = json::parse(test::sourceFile("docs/piece.schema.json"));
+    valijson::Schema schema;
+    valijson::SchemaParser().populateSchema(valijson::adapters::NlohmannJsonAdapter(document), schema);
+    const json piece = json::parse(text);
+    valijson::ValidationResults results;
+    const bool good = valijson::Validator().validate(schema, valijson::adapters::NlohmannJsonAdapter(piece), &results);
+    valijson::ValidationResults::Error error;
+    while (results.popError(error)) {
+        why += "\n  ";
+        for (const auto& c : error.context) why += c;
+        why += ": " + error.description;
+    }
+    return good;
+}
+
+std::vector<Piece> manyPieces()
+{
+    std::vector<Piece> pieces{test::regattaCup()};
+    for (const Start& s : starts()) pieces.push_back(s.make());
+    Piece odd = test::regattaCup();
+    odd.name = "Förde \"cup\"\n";
+    odd.hollow.rule = WallRule::Drawn;
+    odd.hollow.inside = drawnFrom(sidesOf(odd).inside, odd);
+    odd.layers[4].stockOuter = 60.125;
+    odd.layers[4].stockInner = 3;
+    odd.choices = {CutSchool::WedgeSled, 250.5, 11, 0.3, 7, RingSchool::HalfRings, StationRule::Curve, 7.5, {}};
+    pieces.push_back(odd);
+    return pieces;
+}
+
+/// Every place in a JSON text, as pointers.
+void places(const json& j, const json::json_pointer& at, std::vector<json::json_pointer>& out)
+{
+    if (!at.empty()) out.push_back(at);
+    if (j.is_object())
+        for (const auto& [key, value] : j.items()) places(value, at / key, out);
+    if (j.is_array())
+        for (size_t i = 0; i < j.size(); ++i) places(j[i], at / i, out);
+}
+
+/// Reading either works, perhaps with notes, and then the plan can be made; or it says what is wrong in one clear error.
+void survives(const std::string& text, const std::string& what)
+{
+    try {
+        const io::LoadedPiece loaded = io::readPiece(text);
+        makePlan(loaded.piece, {});
+    } catch (const InputError& e) {
+        EXPECT_FALSE(e.field().empty()) << what;
+        EXPECT_FALSE(e.limit().empty()) << what;
+        EXPECT_EQ(std::string(e.what()).find("json.exception"), std::string::npos) << what;
+    } catch (const std::exception& e) {
+        ADD_FAILURE() << what << ": " << e.what();
+    }
+}
+
+std::string temporaryFolder()
+{
+    std::string name = (std::filesystem::temp_directory_path() / "vlathe-XXXXXX").string();
+    return mkdtemp(name.data());
+}
+
+}  // namespace
+
+TEST(PieceFile, ComesBackAsItWasSaved)
+{
+    for (const Piece& piece : manyPieces()) {
+        const io::LoadedPiece loaded = io::readPiece(io::writePiece(piece));
+        EXPECT_EQ(loaded.piece, piece) << piece.name;
+        EXPECT_TRUE(loaded.notes.empty()) << loaded.notes.front();
+    }
+}
+
+TEST(PieceFile, KeepsToItsPublishedSchema)
+{
+    std::string why;
+    for (const Piece& piece : manyPieces()) EXPECT_TRUE(matchesSchema(io::writePiece(piece), why)) << piece.name << why;
+    for (const auto& entry : std::filesystem::directory_iterator(std::string(VIVID_SOURCE) + "/demo"))
+        if (entry.path().extension() == ".vlathe") {
+            EXPECT_TRUE(matchesSchema(io::readFile(entry.path().string()), why)) << entry.path() << why;
+        }
+    json wrong = json::parse(io::writePiece(test::regattaCup()));
+    wrong["layers"][0]["segments"] = 2;
+    EXPECT_FALSE(matchesSchema(wrong.dump(), why)) << "the schema knows the limits";
+}
+
+TEST(PieceFile, KeepsWhatANewerVersionAdded)
+{
+    json j = json::parse(io::writePiece(test::regattaCup()));
+    j["version"] = 7;
+    j["engraving"] = {{"words", "for the fastest boat"}, {"depth_mm", 0.5}};
+    j["layers"][3]["veneer"] = json::array({1, 2, nullptr});
+    j["outside"][2]["pinned"] = true;
+    j["hollow"]["tool"] = "hook";
+    j["choices"]["pace"] = 3;
+    const io::LoadedPiece loaded = io::readPiece(j.dump());
+    EXPECT_EQ(loaded.notes.size(), 1u) << "it says that the file is newer";
+    json back = json::parse(io::writePiece(loaded.piece));
+    back["version"] = 7;
+    EXPECT_EQ(back, j);
+    // They stay with their layer when it moves.
+    const Piece moved = edit::moveLayer(loaded.piece, 3, 5);
+    EXPECT_TRUE(json::parse(io::writePiece(moved))["layers"][5].contains("veneer"));
+}
+
+TEST(PieceFile, EveryKeyRemovedRetypedNegatedOrMadeHugeIsAnsweredClearly)
+{
+    Piece small = test::regattaCup();
+    small.layers.resize(4);
+    small.layers[3].stockOuter = 90;
+    small.hollow.rule = WallRule::Drawn;
+    small.hollow.inside = drawnFrom({}, small);
+    const json good = json::parse(io::writePiece(small));
+    std::vector<json::json_pointer> all;
+    places(good, json::json_pointer(), all);
+    ASSERT_GT(all.size(), 100u);
+    json deep = 1;
+    for (int i = 0; i < 30; ++i) deep = json::array({deep});
+    const std::vector<json> values{nullptr, true, "x", "", -1, -1e9, 1e300, 4294967296.5, 0, json::array(), json::object(), deep, "NaN", std::string(30000, 'a'), good};
+    for (const auto& at : all) {
+        json removed = good;
+        json& parent = removed[at.parent_pointer()];
+        if (parent.is_object())
+            parent.erase(at.back());
+        else
+            parent.erase(static_cast<size_t>(std::stoi(at.back())));
+        survives(removed.dump(), "without " + at.to_string());
+        for (const json& value : values) {
+            json changed = good;
+            changed[at] = value;
+            survives(changed.dump(), at.to_string() + " as " + value.dump().substr(0, 30));
+        }
+    }
+}
+
+TEST(PieceFile, DamagedTextIsAnsweredClearly)
+{
+    const std::string good = io::writePiece(test::regattaCup());
+    for (size_t cut = 0; cut < good.size(); cut += 61) survives(good.substr(0, cut), "cut at " + std::to_string(cut));
+    survives(std::string(100000, '['), "nesting");
+    survives("{\"a\":" + std::string(70, '{') , "nesting");
+    survives("{\"format\": NaN}", "NaN");
+    survives("{\"format\": 1e999}", "huge");
+    survives(std::string("\0\xff\xfe{", 4), "bytes");
+    rc::check([&] {
+        std::string text = good;
+        for (int k = 0; k < 8; ++k) text[static_cast<size_t>(*rc::gen::inRange(0, static_cast<int>(text.size())))] = static_cast<char>(*rc::gen::inRange(0, 256));
+        survives(text, "bytes changed");
+    });
+    try {
+        io::readPiece("{\n \"format\": \"vivid-lathe-piece\",\n \"version\": }");
+        FAIL();
+    } catch (const InputError& e) {
+        EXPECT_NE(e.field().find("line 3"), std::string::npos) << e.what();
+    }
+}
+
+TEST(PieceFile, ErrorsNameFieldValueAndLimit)
+{
+    json j = json::parse(io::writePiece(test::regattaCup()));
+    j["layers"][3]["segments"] = 2;
+    try {
+        io::readPiece(j.dump());
+        FAIL();
+    } catch (const InputError& e) {
+        EXPECT_EQ(std::string(e.what()), "layers[3].segments: 2 is not accepted; 3 to 96 is");
+    }
+    j["layers"][3]["segments"] = 8;
+    j["layers"][3].erase("thickness_mm");
+    j["layers"][2]["woods"] = {"moonwood"};
+    const io::LoadedPiece repaired = io::readPiece(j.dump());
+    EXPECT_EQ(repaired.notes.size(), 2u);
+    EXPECT_EQ(repaired.piece.layers[3].thickness, Layer{}.thickness);
+    EXPECT_EQ(repaired.piece.layers[2].woods[0], "maple");
+}
+
+TEST(Files, AKillAtAnyMomentOfASaveLeavesTheOldOrTheNew)
+{
+    const std::string folder = temporaryFolder(), path = folder + "/piece.vlathe";
+    Piece large = test::tallVase(60, 48);
+    const std::string old = io::writePiece(test::regattaCup()), fresh = io::writePiece(large);
+    int olds = 0, news = 0;
+    for (int round = 0; round < 60; ++round) {
+        io::writeFile(path, old);
+        const pid_t child = fork();
+        ASSERT_GE(child, 0);
+        if (child == 0) {
+            io::writeFile(path, fresh);
+            _exit(0);
+        }
+        usleep(static_cast<useconds_t>(round * 23));
+        kill(child, SIGKILL);
+        waitpid(child, nullptr, 0);
+        const std::string now = io::readFile(path);
+        EXPECT_TRUE(now == old || now == fresh) << "a mixture was left behind";
+        olds += now == old;
+        news += now == fresh;
+    }
+    EXPECT_EQ(olds + news, 60);
+    std::filesystem::remove_all(folder);
+}
+
+TEST(Files, AFullOrClosedPlaceIsSaidAndNothingIsLost)
+{
+    EXPECT_THROW(io::writeFile("/no/such/folder/piece.vlathe", "x"), InputError);
+    EXPECT_THROW(io::readFile("/no/such/file"), InputError);
+    EXPECT_THROW(io::readFile("/tmp"), InputError);
+    if (std::filesystem::exists("/dev/full")) {
+        std::ofstream full("/dev/full");
+        full << std::string(100000, 'x');
+        full.flush();
+        EXPECT_FALSE(full.good()) << "the device stands in for a full disk";
+        EXPECT_THROW(io::replaceFile("/proc/piece.vlathe", [](const std::string&) {}), InputError);
+    }
+}
+
+TEST(ShopFile, ComesBackAndChecksItself)
+{
+    Shop shop;
+    shop.kerf = 2.2;
+    shop.swingRadius = 150;
+    std::vector<std::string> notes;
+    EXPECT_EQ(io::readShop(io::writeShop(shop), notes), shop);
+    EXPECT_TRUE(notes.empty());
+    json j = json::parse(io::writeShop(shop));
+    j["kerf_mm"] = -1;
+    EXPECT_THROW(io::readShop(j.dump(), notes), InputError);
+    j["kerf_mm"] = 3;
+    j["lowest_rpm"] = 5000;
+    EXPECT_THROW(io::readShop(j.dump(), notes), InputError);
+}
