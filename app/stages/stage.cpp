@@ -52,6 +52,7 @@ void Stage::row(const QString& name, QWidget* field)
     auto* line = new QHBoxLayout;
     auto* label = new QLabel(name);
     label->setBuddy(field);
+    if (field->accessibleName().isEmpty()) field->setAccessibleName(name);
     label->setProperty("role", "quiet");
     line->addWidget(label, 3);
     line->addWidget(field, 4);

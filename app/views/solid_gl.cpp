@@ -3,6 +3,7 @@
 #include "app/theme/theme.h"
 
 #include <QFile>
+#include <QGuiApplication>
 #include <QOffscreenSurface>
 #include <QOpenGLContext>
 
@@ -77,6 +78,9 @@ void main()
 bool openGlWorks()
 {
     if (qEnvironmentVariableIsSet("VIVID_LATHE_NO_OPENGL")) return false;
+    // These platforms may hand out a context and then have no window to show it in.
+    const QString platform = QGuiApplication::platformName();
+    if (platform == "offscreen" || platform.startsWith("minimal") || platform == "vnc" || platform == "linuxfb") return false;
     QOpenGLContext context;
     context.setFormat(wantedFormat());
     if (!context.create()) return false;

@@ -1,0 +1,81 @@
+// Speed, read as ratios side by side: run `vivid-lathe-bench` in a release build.
+#include "app/main_window.h"
+#include "core/turning/mesh.h"
+#include "core/turning/skin.h"
+#include "io/piece_json.h"
+#include "tests/support/samples.h"
+
+#include <benchmark/benchmark.h>
+
+#include <QApplication>
+#include <QTemporaryDir>
+
+using namespace vl;
+
+namespace {
+
+/// Everything that follows a drag of the outline by one pixel.
+void replanAfterDrag(benchmark::State& state)
+{
+    Piece piece = test::tallVase(static_cast<int>(state.range(0)), static_cast<int>(state.range(1)));
+    const double r = piece.outside[3].r;
+    int k = 0;
+    for (auto _ : state) {
+        piece.outside[3].r = r + (++k % 2) * 0.3;
+        benchmark::DoNotOptimize(makePlan(piece, {}));
+    }
+    state.counters["segments"] = static_cast<double>(state.range(0) * state.range(1));
+}
+BENCHMARK(replanAfterDrag)->Args({12, 12})->Args({30, 24})->Args({60, 48})->Args({60, 96})->Unit(benchmark::kMillisecond);
+
+void save(benchmark::State& state)
+{
+    const Piece piece = test::tallVase(60, 48);
+    for (auto _ : state) benchmark::DoNotOptimize(io::writePiece(piece));
+}
+BENCHMARK(save)->Unit(benchmark::kMillisecond);
+
+void load(benchmark::State& state)
+{
+    const std::string text = io::writePiece(test::tallVase(60, 48));
+    for (auto _ : state) benchmark::DoNotOptimize(io::readPiece(text));
+}
+BENCHMARK(load)->Unit(benchmark::kMillisecond);
+
+void skin(benchmark::State& state)
+{
+    const Plan plan = makePlan(test::tallVase(60, 48), {});
+    for (auto _ : state) benchmark::DoNotOptimize(bakeSkin(plan.assembly, plan.sides, {0, plan.shape.height, 0, 360, 866, 180}));
+}
+BENCHMARK(skin)->Unit(benchmark::kMillisecond);
+
+void mesh(benchmark::State& state)
+{
+    const Plan plan = makePlan(test::tallVase(60, 48), {});
+    for (auto _ : state) benchmark::DoNotOptimize(turnedMesh(plan.assembly, plan.sides, {static_cast<double>(state.range(0)) / 100, false}));
+}
+BENCHMARK(mesh)->Arg(2)->Arg(5)->Arg(25)->Unit(benchmark::kMillisecond);
+
+/// From nothing to a window that has painted its first page.
+void startToFirstPaint(benchmark::State& state)
+{
+    for (auto _ : state) {
+        QTemporaryDir folder;
+        app::MainWindow window(folder.path());
+        window.show();
+        window.grab();
+    }
+}
+BENCHMARK(startToFirstPaint)->Unit(benchmark::kMillisecond)->Iterations(5);
+
+}  // namespace
+
+int main(int argc, char** argv)
+{
+    if (qEnvironmentVariableIsEmpty("DISPLAY")) qputenv("QT_QPA_PLATFORM", "offscreen");
+    QApplication app(argc, argv);
+    QApplication::setOrganizationName("vivid-lathe");
+    QApplication::setApplicationName("vivid-lathe-bench");
+    benchmark::Initialize(&argc, argv);
+    benchmark::RunSpecifiedBenchmarks();
+}

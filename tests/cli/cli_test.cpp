@@ -1,0 +1,138 @@
+// The command line as a script uses it: the real program, its exit status, its standard output and error.
+#include "tests/support/samples.h"
+
+#include <QDir>
+#include <QFile>
+#include <QImage>
+#include <QProcess>
+#include <QTemporaryDir>
+
+#include <gtest/gtest.h>
+#include <nlohmann/json.hpp>
+
+#include <cmath>
+
+namespace {
+
+struct Outcome {
+    int status;
+    std::string out, err;
+    nlohmann::json json() const { return nlohmann::json::parse(out); }
+};
+
+Outcome run(const QStringList& arguments, const char* program = VIVID_CLI)
+{
+    QProcess process;
+    process.start(program, arguments);
+    process.waitForFinished(120000);
+    EXPECT_EQ(process.exitStatus(), QProcess::NormalExit) << "it crashed";
+    return {process.exitCode(), process.readAllStandardOutput().toStdString(), process.readAllStandardError().toStdString()};
+}
+
+const QString cup = VIVID_SOURCE "/demo/regatta-cup.vlathe";
+
+}  // namespace
+
+TEST(Cli, PlansThePiece)
+{
+    const Outcome r = run({"plan", cup});
+    EXPECT_EQ(r.status, 0);
+    EXPECT_EQ(r.err, "");
+    EXPECT_EQ(r.json()["format"], "vivid-lathe-plan");
+    EXPECT_EQ(r.json()["piece"]["height_mm"], 268.0);
+    EXPECT_EQ(r.json()["parts"].size(), 20u);
+}
+
+TEST(Cli, ChecksAndStops)
+{
+    QTemporaryDir folder;
+    EXPECT_EQ(run({"check", cup}).status, 0);
+    auto piece = nlohmann::json::parse(vl::test::sourceFile("demo/regatta-cup.vlathe"));
+    piece["layers"].erase(17);
+    const QString path = folder.filePath("short.vlathe");
+    QFile file(path);
+    ASSERT_TRUE(file.open(QIODevice::WriteOnly));
+    file.write(piece.dump().c_str());
+    file.close();
+    const Outcome stopped = run({"check", path});
+    EXPECT_EQ(stopped.status, 4);
+    EXPECT_NE(stopped.out.find("stop: top of the stack: the stack ends 16.0 mm short"), std::string::npos) << stopped.out;
+    EXPECT_EQ(run({"plan", path}).status, 4);
+    QFile shop(folder.filePath("shop.json"));
+    ASSERT_TRUE(shop.open(QIODevice::WriteOnly));
+    shop.write(R"({"format":"vivid-lathe-shop","swing_radius_mm":60})");
+    shop.close();
+    EXPECT_NE(run({"check", cup, "--shop", shop.fileName()}).out.find("strike the bed"), std::string::npos);
+}
+
+TEST(Cli, AnswersBadWordsWithTwoAndBadInputWithThree)
+{
+    QTemporaryDir folder;
+    QFile bad(folder.filePath("bad.vlathe"));
+    ASSERT_TRUE(bad.open(QIODevice::WriteOnly));
+    bad.write("{\"format\": \"vivid-lathe-piece\", \"outside\": 3}");
+    bad.close();
+    for (const QStringList& words : {QStringList{}, {"plan"}, {"dance", cup}, {"packet", cup}, {"packet", cup, "--out", "/tmp/x.txt"}, {"export", cup, "--out", "/tmp/x.stp"},
+                                     {"reckon", "teapot"}, {"reckon", "ring", "sides"}, {"reckon", "ring", "slides=3"}, {"reckon", "ring", "sides=3", "sides=4"}})
+        EXPECT_EQ(run(words).status, 2) << words.join(' ').toStdString();
+    for (const QStringList& words : {QStringList{"plan", bad.fileName()}, {"plan", "/no/such/file"}, {"check", "/tmp"}, {"packet", cup, "--out", "/no/such/folder/x.pdf"},
+                                     {"export", cup, "--out", "/no/such/folder/x.dxf"}, {"reckon", "ring", "sides=2", "outer=200", "inner=160"},
+                                     {"reckon", "ring", "sides=12", "outer=x", "inner=160"}, {"reckon", "ring", "sides=12"}, {"reckon", "speed", "diameter=0"},
+                                     {"reckon", "ellipse"}, {"reckon", "closing-gap", "sides=12"}}) {
+        const Outcome r = run(words);
+        EXPECT_EQ(r.status, 3) << words.join(' ').toStdString();
+        EXPECT_EQ(std::count(r.err.begin(), r.err.end(), '\n'), 1) << r.err;
+        EXPECT_EQ(r.out, "");
+    }
+    EXPECT_NE(run({"plan", bad.fileName()}).err.find("outside: 3 is not accepted"), std::string::npos);
+}
+
+TEST(Cli, ExportsWhatTheEndingSays)
+{
+    QTemporaryDir folder;
+    for (const char* ending : {"dxf", "svg", "csv"}) {
+        const QString path = folder.filePath(QString("cup.%1").arg(ending));
+        EXPECT_EQ(run({"export", cup, "--out", path}).status, 0);
+        EXPECT_GT(QFile(path).size(), 1000);
+    }
+    EXPECT_EQ(QDir(folder.path()).entryList(QDir::Files).size(), 3) << "no half-written files are left";
+}
+
+// CHECKS.md: plane geometry; common practice for speed; the ellipse's equation.
+TEST(Cli, ReckonsTheCheckValues)
+{
+    const auto ring = run({"reckon", "ring", "sides=24", "outer=300mm", "inner=26cm", "allowance=2"}).json();
+    EXPECT_NEAR(ring["outer_edge_mm"], 40.0224, 5e-5);
+    EXPECT_NEAR(ring["board_width_mm"], 25.0951, 5e-5);
+    EXPECT_NEAR(run({"reckon", "ring", "sides=12", "outer=7 7/8in", "inner=6in"}).json()["outer_edge_mm"], 2 * 100.0125 * std::tan(M_PI / 12), 1e-9);
+    const auto gap = run({"reckon", "closing-gap", "sides=18", "miter_error=0.1", "outer=200"}).json();
+    EXPECT_NEAR(gap["total_gap_deg"], 3.6, 1e-12);
+    const auto back = run({"reckon", "closing-gap", "sides=18", "outer=200", QString("gap=%1").arg(gap["gap_at_rim_mm"].get<double>(), 0, 'g', 17)}).json();
+    EXPECT_NEAR(back["fence_correction_deg"], 0.1, 1e-9);
+    const auto ellipse = run({"reckon", "ellipse", "length=100"}).json();
+    EXPECT_NEAR(ellipse["diameter_mm"], 61.803, 1e-3);
+    const double wanted[] = {59.841, 53.523, 40.879};
+    for (size_t k = 0; k < 3; ++k) EXPECT_NEAR(ellipse["stations"][k]["diameter_mm"], wanted[k], 1e-3);
+    const auto speed = run({"reckon", "speed", "diameter=10in", "out_of_balance=yes"}).json();
+    EXPECT_EQ(speed["rpm_high"], 400);
+    const Outcome help = run({"reckon", "ring", "--help"});
+    EXPECT_EQ(help.status, 0);
+    EXPECT_NE(help.out.find("Source: plane geometry"), std::string::npos);
+}
+
+TEST(Program, DrawsAStageWithoutADisplay)
+{
+    QTemporaryDir folder;
+    qputenv("XDG_CONFIG_HOME", folder.path().toUtf8());
+    const QString picture = folder.filePath("build.png");
+    QProcess process;
+    QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
+    environment.insert("QT_QPA_PLATFORM", "offscreen");
+    process.setProcessEnvironment(environment);
+    process.start(VIVID_APP_PROGRAM, {"--demo", "--stage", "build", "--screenshot", picture});
+    ASSERT_TRUE(process.waitForFinished(60000));
+    EXPECT_EQ(process.exitCode(), 0);
+    EXPECT_EQ(QImage(picture).size(), QSize(1280, 800));
+    EXPECT_EQ(run({"--stage", "dance", "--screenshot", picture}, VIVID_APP_PROGRAM).status, 2);
+    EXPECT_EQ(run({"/no/such/piece.vlathe", "--screenshot", picture}, VIVID_APP_PROGRAM).status, 3);
+}

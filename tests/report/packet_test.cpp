@@ -1,0 +1,152 @@
+// The packet measured as on paper: rendered by poppler at a known resolution, distances counted in pixels.
+#include "report/packet.h"
+#include "report/profile_template.h"
+#include "core/piece/edit.h"
+#include "tests/support/samples.h"
+
+#include <QTemporaryDir>
+
+#include <gtest/gtest.h>
+#include <poppler-document.h>
+#include <poppler-page-renderer.h>
+#include <poppler-page.h>
+
+#include <cmath>
+#include <memory>
+
+using namespace vl;
+
+namespace {
+
+constexpr double dpi = 508;   // 20 pixels a millimetre
+
+struct Packet {
+    QTemporaryDir folder;
+    Plan plan = makePlan(test::regattaCup(), {});
+    std::unique_ptr<poppler::document> document;
+
+    explicit Packet(report::Paper paper)
+    {
+        const std::string path = folder.filePath("cup.pdf").toStdString();
+        report::writePacket(test::regattaCup(), {}, plan, {}, paper, path);
+        document.reset(poppler::document::load_from_file(path));
+    }
+    std::string text(int page) const
+    {
+        const auto bytes = std::unique_ptr<poppler::page>(document->create_page(page))->text().to_utf8();
+        return {bytes.begin(), bytes.end()};
+    }
+    std::vector<int> pagesWith(const std::string& words) const
+    {
+        std::vector<int> found;
+        for (int i = 0; i < document->pages(); ++i)
+            if (text(i).find(words) != std::string::npos) found.push_back(i);
+        return found;
+    }
+    poppler::image render(int page) const
+    {
+        poppler::page_renderer renderer;
+        renderer.set_image_format(poppler::image::format_rgb24);
+        renderer.set_render_hint(poppler::page_renderer::antialiasing, false);
+        return renderer.render_page(std::unique_ptr<poppler::page>(document->create_page(page)).get(), dpi, dpi);
+    }
+};
+
+bool black(const poppler::image& image, int x, int y)
+{
+    if (x < 0 || y < 0 || x >= image.width() || y >= image.height()) return false;
+    const char* p = image.const_data() + static_cast<long>(y) * image.bytes_per_row() + x * 3L;
+    return static_cast<unsigned char>(p[0]) < 60 && static_cast<unsigned char>(p[1]) < 60 && static_cast<unsigned char>(p[2]) < 60;
+}
+
+int px(double mm) { return static_cast<int>(std::lround(mm * dpi / 25.4)); }
+
+/// The middles, mm, of the black runs along a line from `from` in direction (dx, dy), `length` mm long.
+std::vector<double> runs(const poppler::image& image, QPointF from, double dx, double dy, double length)
+{
+    std::vector<double> found;
+    double start = -1;
+    for (int i = 0; i <= px(length); ++i) {
+        const double mm = i * 25.4 / dpi;
+        const bool on = black(image, px(from.x() + dx * mm), px(from.y() + dy * mm));
+        if (on && start < 0) start = mm;
+        if (!on && start >= 0) {
+            found.push_back((start + mm) / 2);
+            start = -1;
+        }
+    }
+    return found;
+}
+
+}  // namespace
+
+class PacketOn : public testing::TestWithParam<report::Paper> {};
+
+TEST_P(PacketOn, ShowsTheTemplateAtFullSize)
+{
+    const Packet packet(GetParam());
+    const QSizeF page = GetParam() == report::Paper::A4 ? QSizeF(210, 297) : QSizeF(215.9, 279.4);
+    const auto size = std::unique_ptr<poppler::page>(packet.document->create_page(0))->page_rect();
+    EXPECT_NEAR(size.width() / 72 * 25.4, page.width(), 0.3);
+    const std::vector<int> pages = packet.pagesWith("this bar is 100 mm");
+    const std::vector<report::TemplateTile> tiles = report::templateTiles(packet.plan.sides, page);
+    ASSERT_EQ(pages.size(), tiles.size());
+    int measured = 0;
+    for (size_t t = 0; t < tiles.size(); ++t) {
+        const poppler::image image = packet.render(pages[t]);
+        // The bar: its black run along the line.
+        const QPointF bar = report::templateBar(page);
+        const int y = px(bar.y());
+        int first = -1, last = -1;
+        for (int x = px(5); x < px(bar.x() + 103); ++x)
+            if (black(image, x, y)) first = first < 0 ? x : first, last = x;
+        EXPECT_NEAR((last - first + 1) * 25.4 / dpi, 100, 0.2 + 0.2) << "the ends' ticks are 0.2 mm thick";
+        // Radii: from the axis to the outline, across the axis at three stations.
+        const report::TemplateTile& tile = tiles[t];
+        const Polyline& line = tile.hollow ? packet.plan.sides.inside : packet.plan.sides.outside;
+        for (const double z : {33.0, 146.0, 187.0, 223.0}) {
+            const double r = radiusRange(line, z, z).high;
+            const QPointF axis = tile.at(z, 0), edge = tile.at(z, r);
+            if (std::isnan(r) || !tile.area.contains(axis) || !tile.area.contains(edge)) continue;
+            const QPointF from = tile.at(z, -1);
+            const auto black = runs(image, from, tile.turned ? 1 : 0, tile.turned ? 0 : -1, r + 4);
+            ASSERT_EQ(black.size(), 2u) << "axis and outline at station " << z;
+            EXPECT_NEAR(2 * (black[1] - black[0]), 2 * r, 0.2) << "diameter at station " << z;
+            ++measured;
+        }
+    }
+    EXPECT_GE(measured, 3);
+}
+
+INSTANTIATE_TEST_SUITE_P(Papers, PacketOn, testing::Values(report::Paper::A4, report::Paper::Letter));
+
+TEST(Packet, HoldsEverySheet)
+{
+    const Packet packet(report::Paper::A4);
+    EXPECT_FALSE(packet.pagesWith("Ring 14").empty());
+    EXPECT_FALSE(packet.pagesWith("Strip list").empty());
+    EXPECT_FALSE(packet.pagesWith("Glue layer 18 onto the stack").empty());
+    EXPECT_FALSE(packet.pagesWith("Parting depth").empty());
+    EXPECT_NE(packet.text(0).find("Regatta cup"), std::string::npos);
+    EXPECT_NE(packet.text(packet.pagesWith("Ring 14")[0]).find("80.000°"), std::string::npos) << "eighteen segments: fence at 80°";
+    EXPECT_FALSE(packet.pagesWith("hollow side").empty());
+}
+
+TEST(Template, TilesShareTheirRegisterStripsAndCoverTheProfile)
+{
+    for (const Start& start : starts()) {
+        const Sides sides = sidesOf(start.make());
+        for (const QSizeF page : {QSizeF(210, 297), QSizeF(215.9, 279.4)}) {
+            const auto tiles = report::templateTiles(sides, page);
+            for (const bool hollow : {false, true})
+                for (const Point& p : hollow ? sides.inside : sides.outside)
+                    EXPECT_TRUE(std::ranges::any_of(tiles, [&](const auto& t) { return t.hollow == hollow && t.area.contains(t.at(p.x(), p.y())); })) << start.name;
+            for (const auto& t : tiles)
+                if (t.column > 0) {
+                    const auto& before = *std::ranges::find_if(tiles, [&](const auto& o) { return o.hollow == t.hollow && o.row == t.row && o.column == t.column - 1; });
+                    const double along = t.turned ? t.area.height() : t.area.width();
+                    EXPECT_NEAR(before.z0 + along - t.z0, report::templateShared, 1e-9);
+                }
+        }
+    }
+}

@@ -1,0 +1,82 @@
+#pragma once
+
+#include "app/main_window.h"
+#include "app/stages/stage.h"
+#include "app/views/length_field.h"
+
+#include <QTemporaryDir>
+#include <QtTest>
+
+#include <gtest/gtest.h>
+
+namespace vl::test {
+
+/// A real window on the screen with a turner's hands: finds things by the names a screen reader would say.
+class Bench {
+public:
+    Bench()
+        : window(folder.path(), {[this](QWidget*, const QString&, const QString&) { return answer; },
+                                 [this](QWidget*, const QString&, const QString&, const QString&) { return answer; }})
+    {
+        window.show();
+        EXPECT_TRUE(QTest::qWaitForWindowExposed(&window));
+    }
+    ~Bench() { doc().history().clear(); }
+
+    app::Document& doc() { return window.document(); }
+    const Piece& piece() { return doc().piece(); }
+
+    template <class T> T* named(const QString& name)
+    {
+        for (T* w : window.findChildren<T*>())
+            if (w->isVisible() && (w->accessibleName() == name || w->objectName() == name)) return w;
+        ADD_FAILURE() << "nothing visible is called " << name.toStdString();
+        return nullptr;
+    }
+    QAbstractButton* button(const QString& text)
+    {
+        for (auto* b : window.findChildren<QAbstractButton*>())
+            if (b->isVisible() && (b->text() == text || b->accessibleName().startsWith(text) || b->objectName() == text)) return b;
+        ADD_FAILURE() << "no button " << text.toStdString();
+        return nullptr;
+    }
+    void press(const QString& text)
+    {
+        if (auto* b = button(text)) QTest::mouseClick(b, Qt::LeftButton);
+        QApplication::processEvents();
+    }
+    void type(const QString& field, const QString& words)
+    {
+        auto* f = named<app::LengthField>(field);
+        if (!f) return;
+        f->setFocus();
+        f->selectAll();
+        QTest::keyClicks(f, words);
+        QTest::keyClick(f, Qt::Key_Return);
+    }
+    void click(QWidget* w, QPointF at, Qt::KeyboardModifiers keys = {}) { QTest::mouseClick(w, Qt::LeftButton, keys, at.toPoint()); }
+    void drag(QWidget* w, QPointF from, QPointF to, int steps = 6)
+    {
+        QTest::mouseMove(w, from.toPoint());
+        QTest::mousePress(w, Qt::LeftButton, {}, from.toPoint());
+        for (int i = 1; i <= steps; ++i) {
+            QMouseEvent move(QEvent::MouseMove, from + (to - from) * i / steps, w->mapToGlobal((from + (to - from) * i / steps).toPoint()), Qt::NoButton, Qt::LeftButton, {});
+            QApplication::sendEvent(w, &move);
+        }
+        QTest::mouseRelease(w, Qt::LeftButton, {}, to.toPoint());
+        QApplication::processEvents();
+    }
+    template <class T> T* lane()
+    {
+        for (T* w : window.findChildren<T*>())
+            if (w->isVisible()) return w;
+        ADD_FAILURE() << "no such lane on this stage";
+        return nullptr;
+    }
+
+    QTemporaryDir folder;
+    QString answer;   ///< what the file dialogs answer
+    app::MainWindow window;
+};
+
+}  // namespace vl::test

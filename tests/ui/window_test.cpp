@@ -1,0 +1,219 @@
+// What must hold whatever is done: cautions and their fixes, bad input, recovery, no OpenGL, contrast, names.
+#include "app/start_page.h"
+#include "app/theme/theme.h"
+#include "app/views/section_lane.h"
+#include "app/views/solid_view.h"
+#include "core/piece/edit.h"
+#include "io/files.h"
+#include "tests/support/samples.h"
+#include "tests/ui/bench.h"
+
+#include <QComboBox>
+#include <QMessageBox>
+#include <QSpinBox>
+
+#include <cmath>
+
+using namespace vl;
+using namespace vl::app;
+using vl::test::Bench;
+
+namespace {
+
+struct Provoked {
+    const char* id;
+    void (*change)(Piece&);
+};
+
+/// Presses a button of the message box that is about to open.
+void answerNext(QMessageBox::StandardButton which)
+{
+    QTimer::singleShot(200, qApp, [which] {
+        if (auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget())) box->button(which)->click();
+    });
+}
+
+double luminance(const QColor& c)
+{
+    auto part = [](double v) { return v <= 0.03928 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4); };
+    return 0.2126 * part(c.redF()) + 0.7152 * part(c.greenF()) + 0.0722 * part(c.blueF());
+}
+
+double contrast(const QColor& a, const QColor& b)
+{
+    const double high = std::max(luminance(a), luminance(b)), low = std::min(luminance(a), luminance(b));
+    return (high + 0.05) / (low + 0.05);
+}
+
+}  // namespace
+
+class CautionOnScreen : public testing::TestWithParam<Provoked> {};
+
+TEST_P(CautionOnScreen, IsShownAndItsFirstFixAppliesItself)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    b.window.goTo("build");
+    Piece piece = b.piece();
+    GetParam().change(piece);
+    ASSERT_TRUE(b.doc().apply("provoke", piece));
+    const auto& cautions = b.doc().plan().cautions;
+    const auto it = std::ranges::find_if(cautions, [](const Caution& c) { return c.id.starts_with(GetParam().id); });
+    ASSERT_NE(it, cautions.end());
+    const QString id = QString::fromStdString(it->id);
+    EXPECT_FALSE(b.button("cautions")->text().startsWith("no"));
+    b.press("cautions");
+    b.press("fix-" + id + "-0");
+    EXPECT_TRUE(std::ranges::none_of(b.doc().plan().cautions, [&](const Caution& c) { return QString::fromStdString(c.id) == id; }));
+    EXPECT_EQ(b.doc().history().count(), 2) << "a fix is a step that undoes";
+    b.doc().history().undo();
+    EXPECT_EQ(b.piece(), piece);
+}
+
+INSTANTIATE_TEST_SUITE_P(Kinds, CautionOnScreen,
+                         testing::Values(Provoked{"overlap-", [](Piece& p) { p.hollow.rimWall = p.hollow.baseWall = p.hollow.leastWall = 3; }},
+                                         Provoked{"wall", [](Piece& p) { p.hollow.leastWall = 7; }}, Provoked{"reach-height", [](Piece& p) { p.layers.pop_back(); }},
+                                         Provoked{"reach-outside", [](Piece& p) { p.layers[11].stockOuter = 140; }},
+                                         Provoked{"short-", [](Piece& p) { p.layers[5].segments = 16; }},
+                                         Provoked{"season-", [](Piece& p) { p.layers[0].woods = {"beech"}, p.outside[0].r = p.outside[1].r = 70; }},
+                                         Provoked{"swing", [](Piece& p) { for (Node& n : p.outside) n.r *= 2.8; }},
+                                         Provoked{"tip", [](Piece& p) { p.outside[0].r = p.outside[1].r = 20; }}));
+
+TEST(Field, SaysWhatIsWrongAndKeepsTheValue)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    b.window.goTo("shape");
+    auto* rim = b.named<LengthField>("Wall at the rim");
+    for (const char* bad : {"abc", "0", "-3", "900", "1/0"}) {
+        rim->setFocus();
+        rim->selectAll();
+        QTest::keyClicks(rim, bad);
+        QTest::keyClick(rim, Qt::Key_Return);
+        EXPECT_TRUE(rim->property("bad").toBool()) << bad;
+        EXPECT_TRUE(rim->toolTip().contains("Wall at the rim")) << rim->toolTip().toStdString();
+        EXPECT_EQ(b.piece().hollow.rimWall, 6) << bad;
+    }
+    QTest::keyClick(rim, Qt::Key_Escape);
+    EXPECT_FALSE(rim->property("bad").toBool());
+    EXPECT_EQ(rim->text(), "6.0 mm");
+    QTest::keyClick(rim, Qt::Key_Up);
+    EXPECT_EQ(b.piece().hollow.rimWall, 6.5);
+}
+
+TEST(Open, ABadFileIsSaidAndThePieceStays)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    const Piece before = b.piece();
+    const QString path = b.folder.filePath("bad.vlathe");
+    io::writeFile(path.toStdString(), "{\"format\":\"vivid-lathe-piece\",\"outside\":[]}");
+    EXPECT_FALSE(b.window.openPath(path));
+    EXPECT_TRUE(b.window.message().contains("layers")) << b.window.message().toStdString();
+    EXPECT_EQ(b.piece(), before);
+    EXPECT_FALSE(b.window.saveTo("/no/such/folder/x.vlathe"));
+    EXPECT_FALSE(b.window.openDemo("no-such"));
+    std::string repaired = io::writePiece(before);
+    repaired.replace(repaired.find("\"sanding_loss_mm\""), 17, "\"sanding_lost_mm\"");
+    io::writeFile(path.toStdString(), repaired);
+    EXPECT_TRUE(b.window.openPath(path));
+    EXPECT_TRUE(b.window.message().contains("put right")) << b.window.message().toStdString();
+}
+
+TEST(Recovery, BringsBackWhatAnEndedSessionHadOpen)
+{
+    Bench ended;
+    ended.window.openDemo("regatta-cup");
+    Piece changed = ended.piece();
+    changed.layers[4].segments = 10;
+    ended.doc().apply("change", changed);
+    ended.window.drafts().write();
+    // A session that ended leaves its draft and no lock.
+    const QDir drafts(ended.folder.filePath("drafts"));
+    const QStringList files = drafts.entryList({"*.draft"}, QDir::Files);
+    ASSERT_EQ(files.size(), 1);
+    Bench next;
+    ASSERT_TRUE(QFile::copy(drafts.filePath(files[0]), next.folder.filePath("drafts/left.draft")));
+    answerNext(QMessageBox::Yes);
+    next.window.offerRecovery();
+    EXPECT_EQ(next.piece(), changed);
+    EXPECT_TRUE(next.doc().edited()) << "it is still not saved";
+    EXPECT_FALSE(QFile::exists(next.folder.filePath("drafts/left.draft")));
+    EXPECT_TRUE(ended.window.drafts().leftBehind().empty()) << "a running session's draft is its own";
+}
+
+TEST(Close, AsksBeforeChangesAreLost)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    Piece changed = b.piece();
+    changed.name = "Other";
+    b.doc().apply("name", changed);
+    answerNext(QMessageBox::Cancel);
+    EXPECT_FALSE(b.window.close());
+    b.answer = b.folder.filePath("other");
+    answerNext(QMessageBox::Save);
+    EXPECT_TRUE(b.window.close());
+    EXPECT_EQ(io::loadPiece(b.answer.toStdString() + ".vlathe").piece, changed);
+}
+
+TEST(NoOpenGl, PaintsAndSaysSo)
+{
+    qputenv("VIVID_LATHE_NO_OPENGL", "1");
+    {
+        Bench b;
+        b.window.openDemo("regatta-cup");
+        EXPECT_TRUE(b.window.solid().painted());
+        const QImage picture = b.window.solid().grab().toImage();
+        std::set<QRgb> colours;
+        for (int y = 0; y < picture.height(); y += 5)
+            for (int x = 0; x < picture.width(); x += 5) colours.insert(picture.pixel(x, y));
+        EXPECT_GT(colours.size(), 200u) << "the wood is there";
+    }
+    qunsetenv("VIVID_LATHE_NO_OPENGL");
+}
+
+TEST(EveryStage, OfEveryStartIsDrawnInBothThemes)
+{
+    Bench b;
+    for (const bool dark : {false, true}) {
+        b.window.setDark(dark);
+        for (const Start& start : starts()) {
+            b.doc().replace(start.make(), {});
+            for (const QString& stage : b.window.stageNames()) {
+                ASSERT_TRUE(b.window.goTo(stage));
+                const QImage picture = b.window.grab().toImage();
+                std::set<QRgb> colours;
+                for (int y = 70; y < 700; y += 9)
+                    for (int x = 20; x < 860; x += 9) colours.insert(picture.pixel(x, y));
+                EXPECT_GT(colours.size(), 8u) << start.name << " " << stage.toStdString();
+            }
+        }
+    }
+    b.window.setDark(false);
+}
+
+TEST(Theme, TextStandsOutFourAndAHalfToOne)
+{
+    for (const Theme& t : {Theme::light(), Theme::darkBench()})
+        for (const auto& [ink, ground] : {std::pair{t.text, t.panel}, {t.text, t.ground}, {t.quiet, t.panel}, {t.quiet, t.ground}, {t.accent, t.panel}, {t.accent, t.accentSoft},
+                                          {t.onAccent, t.accent}, {t.warn, t.warnSoft}, {t.warn, t.panel}, {t.stop, t.panel}, {t.onStrong, t.strong}, {t.text, t.accentSoft}})
+            EXPECT_GE(contrast(ink, ground), 4.5) << ink.name().toStdString() << " on " << ground.name().toStdString();
+}
+
+TEST(Names, EverythingThatTakesTheKeyboardHasOne)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    for (const QString& stage : b.window.stageNames()) {
+        b.window.goTo(stage);
+        QApplication::processEvents();
+        for (QWidget* w : b.window.findChildren<QWidget*>()) {
+            if (!w->isVisible() || !(w->focusPolicy() & Qt::TabFocus) || qobject_cast<QAbstractScrollArea*>(w)) continue;
+            auto* button = qobject_cast<QAbstractButton*>(w);
+            auto* combo = qobject_cast<QComboBox*>(w);
+            const bool said = !w->accessibleName().isEmpty() || (button && !button->text().isEmpty()) || (combo && !combo->accessibleName().isEmpty()) || w->objectName().startsWith("qt_");
+            EXPECT_TRUE(said) << stage.toStdString() << ": a " << w->metaObject()->className() << " has no name";
+        }
+    }
+}
