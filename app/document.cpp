@@ -30,7 +30,7 @@ public:
 private:
     Document& document_;
     Piece before_, after_;
-    std::optional<Plan> plan_;   ///< of the first redo, which apply() has already made
+    std::optional<Plan> plan_;  ///< of the first redo, which apply() has already made
     int merge_;
 };
 

@@ -15,12 +15,12 @@ enum class Side { Outside, Inside };
 
 /// What is chosen, shared by every view.
 struct Selection {
-    std::set<int> layers;      ///< chosen layers
-    int layer = 0;             ///< the one whose figures are shown
+    std::set<int> layers;  ///< chosen layers
+    int layer = 0;         ///< the one whose figures are shown
     int segment = -1;
-    Side side = Side::Outside; ///< of the chosen node
+    Side side = Side::Outside;  ///< of the chosen node
     int node = -1;
-    std::string step;          ///< of the recipe
+    std::string step;  ///< of the recipe
 
     bool operator==(const Selection&) const = default;
 };
@@ -63,7 +63,7 @@ public:
     void savedAs(const QString& path);
 
 signals:
-    void changed();            ///< piece, plan, shop or style
+    void changed();  ///< piece, plan, shop or style
     void selectionChanged();
     void refused(const QString& why);
     void pathChanged();
@@ -77,7 +77,7 @@ private:
     Piece piece_;
     Shop shop_;
     LengthStyle style_;
-    Plan plan_;   // made of the three above, in this order
+    Plan plan_;  // made of the three above, in this order
     Selection selection_;
     QUndoStack history_;
     QString path_;

@@ -12,8 +12,8 @@ namespace vl::app {
 
 /// What a session that ended without saving had open.
 struct Draft {
-    QString file;   ///< the draft itself
-    QString path;   ///< the piece's own file; empty when it had none
+    QString file;  ///< the draft itself
+    QString path;  ///< the piece's own file; empty when it had none
     Piece piece;
 };
 

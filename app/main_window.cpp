@@ -1,5 +1,6 @@
 #include "app/main_window.h"
 
+#include "app/dialogs.h"
 #include "app/stages/build_stage.h"
 #include "app/stages/cut_stage.h"
 #include "app/stages/glue_stage.h"
@@ -25,6 +26,8 @@
 #include <QFileInfo>
 #include <QMenu>
 #include <QMessageBox>
+#include <QPrintDialog>
+#include <QPrinter>
 #include <QPushButton>
 #include <QSettings>
 #include <QStackedWidget>
@@ -36,9 +39,7 @@ namespace vl::app {
 FileAsker FileAsker::dialogs()
 {
     return {[](QWidget* parent, const QString& title, const QString& filter) { return QFileDialog::getOpenFileName(parent, title, {}, filter); },
-            [](QWidget* parent, const QString& title, const QString& suggested, const QString& filter) {
-                return QFileDialog::getSaveFileName(parent, title, suggested, filter);
-            }};
+            [](QWidget* parent, const QString& title, const QString& suggested, const QString& filter) { return QFileDialog::getSaveFileName(parent, title, suggested, filter); }};
 }
 
 MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* parent) : QMainWindow(parent), dataFolder_(dataFolder), ask_(std::move(asker))
@@ -159,7 +160,10 @@ QWidget* MainWindow::makeHeader()
     });
     row->addSpacing(10);
     theme_ = tool("moon", tr("Light or dark"), {});
-    connect(theme_, &QToolButton::clicked, this, [this] { setDark(!theme().dark); });
+    connect(theme_, &QToolButton::clicked, this, [this] {
+        setDark(!theme().dark);
+        QSettings().setValue("dark", theme().dark);
+    });
     row->addWidget(theme_);
     row->addStretch(1);
     cautionPill_ = new QPushButton;
@@ -172,6 +176,7 @@ QWidget* MainWindow::makeHeader()
     auto* printMenu = new QMenu(print_);
     printMenu->addAction(tr("PDF on A4 paper …"), QKeySequence::Print, this, [this] { printPacket(false); });
     printMenu->addAction(tr("PDF on Letter paper …"), this, [this] { printPacket(true); });
+    printMenu->addAction(tr("To a printer …"), this, &MainWindow::sendToPrinter);
     print_->setMenu(printMenu);
     row->addWidget(cautionPill_);
     row->addSpacing(6);
@@ -186,8 +191,7 @@ void MainWindow::makeMenu()
     recentMenu_ = menu_->addMenu(tr("Lately opened"));
     connect(recentMenu_, &QMenu::aboutToShow, this, [this] {
         recentMenu_->clear();
-        for (const QString& path : recent())
-            recentMenu_->addAction(QFileInfo(path).completeBaseName(), this, [this, path] { emit start_->open(path); })->setToolTip(path);
+        for (const QString& path : recent()) recentMenu_->addAction(QFileInfo(path).completeBaseName(), this, [this, path] { emit start_->open(path); })->setToolTip(path);
         if (recentMenu_->isEmpty()) recentMenu_->addAction(tr("none yet"))->setEnabled(false);
     });
     menu_->addSeparator();
@@ -195,23 +199,9 @@ void MainWindow::makeMenu()
     menu_->addAction(tr("Save as …"), QKeySequence::SaveAs, this, &MainWindow::saveAs);
     menu_->addAction(tr("Export DXF, SVG or CSV …"), QKeySequence(tr("Ctrl+E")), this, &MainWindow::exportFile);
     menu_->addSeparator();
-    menu_->addAction(tr("Name of the piece …"), QKeySequence(tr("F2")), this, [this] {
-        // Typed in place of the title: a small field over it.
-        auto* field = new QLineEdit(QString::fromStdString(doc_.piece().name), title_->parentWidget());
-        field->setAccessibleName(tr("Name of the piece"));
-        field->setObjectName("name");
-        field->setMaxLength(60);
-        field->setGeometry(title_->geometry().adjusted(-6, -2, 120, 2));
-        field->selectAll();
-        field->show();
-        field->setFocus();
-        connect(field, &QLineEdit::editingFinished, this, [this, field] {
-            Piece next = doc_.piece();
-            next.name = field->text().toStdString();
-            doc_.apply(tr("name"), next);
-            field->deleteLater();
-        });
-    });
+    menu_->addAction(tr("Name and notes …"), QKeySequence(tr("F2")), this, &MainWindow::editName);
+    menu_->addAction(tr("The shop …"), QKeySequence(tr("F3")), this, &MainWindow::editShop);
+    menu_->addSeparator();
     menu_->addAction(tr("Quit"), QKeySequence::Quit, this, &QWidget::close);
     // Shortcuts of a button's menu work only when the window knows its actions.
     addActions(menu_->actions());
@@ -385,7 +375,10 @@ void MainWindow::refresh()
         segments += l.kind == LayerKind::Ring ? l.count() : 0;
         woods.insert(l.woods.begin(), l.woods.end());
     }
-    summary_->setText(tr("<b>%1 rings · %2 segments</b><br>%3 woods · %4 rough").arg(rings).arg(segments).arg(woods.size())
+    summary_->setText(tr("<b>%1 rings · %2 segments</b><br>%3 woods · %4 rough")
+                          .arg(rings)
+                          .arg(segments)
+                          .arg(woods.size())
                           .arg(QString::fromStdString(figureText(FigureId::RoughWeight, doc_.piece(), plan, -1, doc_.style()))));
 }
 
@@ -395,9 +388,10 @@ void MainWindow::say(const QString& words)
     message_->setToolTip(words);
     message_->setVisible(!words.isEmpty());
     summary_->setVisible(words.isEmpty());
-    if (!words.isEmpty()) QTimer::singleShot(9000, this, [this, words] {
-        if (message_->text() == words) say({});
-    });
+    if (!words.isEmpty())
+        QTimer::singleShot(9000, this, [this, words] {
+            if (message_->text() == words) say({});
+        });
 }
 
 QString MainWindow::message() const { return message_->text(); }
@@ -434,8 +428,7 @@ bool MainWindow::openPath(const QString& path)
         const io::LoadedPiece loaded = io::loadPiece(path.toStdString());
         openPiece(loaded.piece, path);
         addRecent(path);
-        say(loaded.notes.empty() ? QString()
-                                 : tr("%1 things were put right in the file: %2").arg(loaded.notes.size()).arg(QString::fromStdString(loaded.notes.front())));
+        say(loaded.notes.empty() ? QString() : tr("%1 things were put right in the file: %2").arg(loaded.notes.size()).arg(QString::fromStdString(loaded.notes.front())));
         opened = true;
     });
     return opened;
@@ -490,6 +483,29 @@ bool MainWindow::printPacket(bool letter)
     return written;
 }
 
+void MainWindow::sendToPrinter()
+{
+    QPrinter printer(QPrinter::HighResolution);
+    printer.setFullPage(true);
+    printer.setDocName(QString::fromStdString(doc_.piece().name));
+    QPrintDialog dialog(&printer, this);
+    if (dialog.exec() != QDialog::Accepted) return;
+    const bool letter = printer.pageLayout().pageSize().id() == QPageSize::Letter;
+    tryTo([&] { report::printPacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.style(), letter ? report::Paper::Letter : report::Paper::A4, printer); });
+}
+
+void MainWindow::editName()
+{
+    PieceDialog dialog(doc_, this);
+    dialog.exec();
+}
+
+void MainWindow::editShop()
+{
+    ShopDialog dialog(doc_, this);
+    dialog.exec();
+}
+
 void MainWindow::exportFile()
 {
     const QString path = ask_.save(this, tr("Export"), QString::fromStdString(doc_.piece().name) + ".dxf", tr("Profile (*.dxf *.svg);;Cut list and stations (*.csv)"));
@@ -511,7 +527,6 @@ void MainWindow::exportFile()
 void MainWindow::setDark(bool dark)
 {
     setTheme(dark);
-    QSettings().setValue("dark", dark);
     for (QToolButton* button : findChildren<QToolButton*>())
         if (const QByteArray name = button->property("icon").toByteArray(); !name.isEmpty()) button->setIcon(icon(name.constData(), theme().text));
     theme_->setIcon(icon(dark ? "sun" : "moon", theme().text));

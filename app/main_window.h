@@ -47,7 +47,10 @@ public:
     bool saveAs();
     bool saveTo(const QString& path);
     bool printPacket(bool letter);
+    void sendToPrinter();
     void exportFile();
+    void editName();
+    void editShop();
     void setDark(bool dark);
     /// Brings back what an earlier session left unsaved, if the turner wants it.
     void offerRecovery();

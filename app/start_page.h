@@ -22,7 +22,7 @@ public:
 signals:
     void start(const Piece& piece);
     void demo();
-    void open(const QString& path);   ///< empty: ask
+    void open(const QString& path);  ///< empty: ask
     void back();
 
 private:

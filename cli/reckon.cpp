@@ -52,8 +52,7 @@ public:
     int whole(const char* key, int low, int high, double otherwise = std::nan("")) const
     {
         const double v = number(key, otherwise);
-        if (v != std::floor(v) || v < low || v > high)
-            throw InputError(key, exact(v), "a whole number from " + std::to_string(low) + " to " + std::to_string(high) + " is");
+        if (v != std::floor(v) || v < low || v > high) throw InputError(key, exact(v), "a whole number from " + std::to_string(low) + " to " + std::to_string(high) + " is");
         return static_cast<int>(v);
     }
     bool yes(const char* key) const

@@ -26,7 +26,7 @@ void writeDxf(const Sides& sides, const std::string& path)
     if (!out) throw InputError("out", "'" + path + "'", "a file that can be written is");
     dxf.writeHeader(*out);
     out->dxfString(9, "$INSUNITS");
-    out->dxfInt(70, 4);   // millimetres
+    out->dxfInt(70, 4);  // millimetres
     out->sectionEnd();
     out->sectionTables();
     dxf.writeVPort(*out);

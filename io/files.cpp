@@ -14,10 +14,7 @@ namespace {
 
 QString qt(const std::string& s) { return QString::fromStdString(s); }
 
-[[noreturn]] void fail(const std::string& path, const QString& why, const char* limit)
-{
-    throw InputError(path, why.toStdString(), limit);
-}
+[[noreturn]] void fail(const std::string& path, const QString& why, const char* limit) { throw InputError(path, why.toStdString(), limit); }
 
 }  // namespace
 

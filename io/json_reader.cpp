@@ -39,8 +39,7 @@ void checkDepth(std::string_view text)
 
 }  // namespace
 
-JsonReader::JsonReader(const Json& object, std::string path, std::vector<std::string>& notes)
-    : object_(object), path_(std::move(path)), notes_(notes)
+JsonReader::JsonReader(const Json& object, std::string path, std::vector<std::string>& notes) : object_(object), path_(std::move(path)), notes_(notes)
 {
     if (!object.is_object()) throw InputError(path_.empty() ? "file" : path_, shown(object), "an object { } is");
 }
@@ -56,10 +55,7 @@ const Json* JsonReader::find(const char* key, const std::string& otherwise)
     return &*it;
 }
 
-void JsonReader::refuse(const char* key, const Json& got, const std::string& limit) const
-{
-    throw InputError(pathOf(key), shown(got), limit);
-}
+void JsonReader::refuse(const char* key, const Json& got, const std::string& limit) const { throw InputError(pathOf(key), shown(got), limit); }
 
 void JsonReader::number(const char* key, double& value, const Limit& limit)
 {
@@ -159,8 +155,8 @@ Json parseJson(std::string_view text)
         const size_t at = std::min(e.byte, text.size());
         const auto line = 1 + std::count(text.begin(), text.begin() + static_cast<long>(at), '\n');
         const size_t begin = text.rfind('\n', at ? at - 1 : 0);
-        throw InputError("line " + std::to_string(line) + ", column " + std::to_string(begin == std::string_view::npos || begin >= at ? at : at - begin),
-                         "what stands there", "well-formed JSON is");
+        throw InputError("line " + std::to_string(line) + ", column " + std::to_string(begin == std::string_view::npos || begin >= at ? at : at - begin), "what stands there",
+                         "well-formed JSON is");
     } catch (const Json::exception& e) {
         throw InputError("file", "a number out of range", "well-formed JSON is");
     }

@@ -57,8 +57,8 @@ Outline readOutline(const Json& list, const std::string& path, std::vector<std::
 
 Json writeHollow(const Hollow& h)
 {
-    Json j{{"rule", name(walls, h.rule)},    {"rim_wall_mm", h.rimWall},       {"base_wall_mm", h.baseWall},       {"floor_mm", h.floor},
-           {"floor_round_mm", h.floorRound}, {"least_wall_mm", h.leastWall},   {"inside", writeOutline(h.inside)}};
+    Json j{{"rule", name(walls, h.rule)},    {"rim_wall_mm", h.rimWall},     {"base_wall_mm", h.baseWall},      {"floor_mm", h.floor},
+           {"floor_round_mm", h.floorRound}, {"least_wall_mm", h.leastWall}, {"inside", writeOutline(h.inside)}};
     addRest(j, h.extra);
     return j;
 }
@@ -125,9 +125,14 @@ Layer readLayer(const Json& object, const std::string& path, std::vector<std::st
 
 Json writeChoices(const Choices& c)
 {
-    Json j{{"cutting", name(cutting, c.cutting)},   {"sled_run_mm", c.sledRun},   {"end_waste_mm", c.endWaste},
-           {"trial_gap_mm", c.trialGap},            {"trial_ring", c.trialRing},  {"closing", name(closing, c.closing)},
-           {"stations", name(stations, c.stations)}, {"station_spacing_mm", c.stationSpacing}};
+    Json j{{"cutting", name(cutting, c.cutting)},
+           {"sled_run_mm", c.sledRun},
+           {"end_waste_mm", c.endWaste},
+           {"trial_gap_mm", c.trialGap},
+           {"trial_ring", c.trialRing},
+           {"closing", name(closing, c.closing)},
+           {"stations", name(stations, c.stations)},
+           {"station_spacing_mm", c.stationSpacing}};
     addRest(j, c.extra);
     return j;
 }
@@ -154,8 +159,14 @@ std::string writePiece(const Piece& p)
 {
     Json layers = Json::array();
     for (const Layer& l : p.layers) layers.push_back(writeLayer(l));
-    Json j{{"format", format},  {"version", version},          {"name", p.name},   {"notes", p.notes}, {"outside", writeOutline(p.outside)},
-           {"hollow", writeHollow(p.hollow)}, {"layers", layers}, {"choices", writeChoices(p.choices)}};
+    Json j{{"format", format},
+           {"version", version},
+           {"name", p.name},
+           {"notes", p.notes},
+           {"outside", writeOutline(p.outside)},
+           {"hollow", writeHollow(p.hollow)},
+           {"layers", layers},
+           {"choices", writeChoices(p.choices)}};
     addRest(j, p.extra);
     return j.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }
@@ -171,8 +182,7 @@ LoadedPiece readPiece(std::string_view text)
     if (kind != format) throw InputError("format", "'" + kind + "'", "'vivid-lathe-piece' is");
     int fileVersion = version;
     in.integer("version", fileVersion, {1, 1e6, ""});
-    if (fileVersion > version)
-        out.notes.push_back("the file is of version " + std::to_string(fileVersion) + ", newer than this program: what it does not know is kept as it is");
+    if (fileVersion > version) out.notes.push_back("the file is of version " + std::to_string(fileVersion) + ", newer than this program: what it does not know is kept as it is");
     in.text("name", p.name, 200);
     in.text("notes", p.notes, limits::textLength);
     p.outside = readOutline(*in.array("outside", limits::nodes, true), "outside", out.notes);

@@ -34,12 +34,8 @@ Json cutsJson(const CutPlan& cuts)
 {
     Json needed = Json::array();
     for (const Strip& s : cuts.strips)
-        needed.push_back({{"species", s.species->id},
-                          {"thickness_mm", s.thickness},
-                          {"strip_width_mm", s.width},
-                          {"strip_length_mm", s.length},
-                          {"volume_mm3", s.volume},
-                          {"parts", s.parts}});
+        needed.push_back(
+            {{"species", s.species->id}, {"thickness_mm", s.thickness}, {"strip_width_mm", s.width}, {"strip_length_mm", s.length}, {"volume_mm3", s.volume}, {"parts", s.parts}});
     Json rings = Json::array();
     for (const RingCut& r : cuts.rings)
         rings.push_back({{"layer", r.layer},
@@ -117,7 +113,14 @@ std::string writePlan(const Piece& piece, const Plan& plan)
     for (const Caution& c : plan.cautions) {
         Json fixes = Json::array();
         for (const Fix& f : c.fixes) fixes.push_back(f.label);
-        cautions.push_back({{"id", c.id}, {"level", levelName(c.level)}, {"at", c.at}, {"measure", orNull(c.measure)}, {"limit", orNull(c.limit)}, {"unit", c.unit}, {"message", c.message}, {"fixes", fixes}});
+        cautions.push_back({{"id", c.id},
+                            {"level", levelName(c.level)},
+                            {"at", c.at},
+                            {"measure", orNull(c.measure)},
+                            {"limit", orNull(c.limit)},
+                            {"unit", c.unit},
+                            {"message", c.message},
+                            {"fixes", fixes}});
     }
     const LathePlan& l = plan.lathe;
     const Json j{{"format", "vivid-lathe-plan"},
@@ -126,8 +129,7 @@ std::string writePlan(const Piece& piece, const Plan& plan)
                  {"cuts", cutsJson(plan.cuts)},
                  {"steps", stepsJson(plan)},
                  {"stations", stationsJson(plan)},
-                 {"lathe",
-                  {{"rough_radius_mm", l.roughRadius}, {"swing_clearance_mm", l.swingClearance}, {"rough", speedJson(l.rough)}, {"finished", speedJson(l.finished)}}},
+                 {"lathe", {{"rough_radius_mm", l.roughRadius}, {"swing_clearance_mm", l.swingClearance}, {"rough", speedJson(l.rough)}, {"finished", speedJson(l.finished)}}},
                  {"cautions", cautions}};
     return j.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }

@@ -12,10 +12,7 @@ QImage imageOf(const Raster& raster)
     return QImage(reinterpret_cast<const uchar*>(raster.pixels.data()), raster.width, raster.height, raster.width * 4, QImage::Format_ARGB32).copy();
 }
 
-QImage smoothed(const Raster& raster)
-{
-    return imageOf(raster).scaled(raster.width / 2, raster.height / 2, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
-}
+QImage smoothed(const Raster& raster) { return imageOf(raster).scaled(raster.width / 2, raster.height / 2, Qt::IgnoreAspectRatio, Qt::SmoothTransformation); }
 
 QColor woodColour(const Species& species)
 {

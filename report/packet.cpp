@@ -6,6 +6,8 @@
 #include "report/profile_template.h"
 #include "report/type.h"
 
+#include <QPdfWriter>
+
 #include <cmath>
 
 namespace vl::report {
@@ -15,10 +17,7 @@ QString q(const std::string& s) { return QString::fromStdString(s); }
 
 class Packet {
 public:
-    Packet(Sheet& sheet, const Piece& piece, const Shop& shop, const Plan& plan, LengthStyle style)
-        : s_(sheet), piece_(piece), shop_(shop), plan_(plan), style_(style)
-    {
-    }
+    Packet(Sheet& sheet, const Piece& piece, const Shop& shop, const Plan& plan, LengthStyle style) : s_(sheet), piece_(piece), shop_(shop), plan_(plan), style_(style) {}
 
     void write()
     {
@@ -50,10 +49,18 @@ private:
             y += 6.4;
         };
         const std::pair<const char*, FigureId> figures[] = {
-            {"Height", FigureId::Height},           {"Greatest diameter", FigureId::GreatestDiameter}, {"Thinnest wall", FigureId::ThinnestWall},
-            {"Thickest wall", FigureId::ThickestWall}, {"Floor", FigureId::FloorThickness},            {"Capacity", FigureId::Capacity},
-            {"Finished weight", FigureId::Weight},  {"Blank", FigureId::RoughWeight},                  {"Tips at", FigureId::TipAngle},
-            {"Speed, rough", FigureId::RoughSpeed}, {"Speed, turned", FigureId::FinishedSpeed},        {"Work", FigureId::WorkTime},
+            {"Height", FigureId::Height},
+            {"Greatest diameter", FigureId::GreatestDiameter},
+            {"Thinnest wall", FigureId::ThinnestWall},
+            {"Thickest wall", FigureId::ThickestWall},
+            {"Floor", FigureId::FloorThickness},
+            {"Capacity", FigureId::Capacity},
+            {"Finished weight", FigureId::Weight},
+            {"Blank", FigureId::RoughWeight},
+            {"Tips at", FigureId::TipAngle},
+            {"Speed, rough", FigureId::RoughSpeed},
+            {"Speed, turned", FigureId::FinishedSpeed},
+            {"Work", FigureId::WorkTime},
             {"Start to finish", FigureId::TotalTime},
         };
         for (const auto& [name, id] : figures) line(QString::fromUtf8(name), working(id));
@@ -157,7 +164,8 @@ private:
         s_.table(QStringLiteral("Strip list"),
                  QStringLiteral("Planed strips, lengths in %1, with a kerf of %2 and %3 of waste at each strip's end. Rip a trial piece first.")
                      .arg(unitName(style_), mm(shop_.kerf), mm(piece_.choices.endWaste)),
-                 {{"Wood", 0.19}, {"Thickness", 0.11, right}, {"Width", 0.11, right}, {"Length", 0.11, right}, {"m³", 0.11, right}, {"board feet", 0.11, right}, {"  For", 0.26}}, rows);
+                 {{"Wood", 0.19}, {"Thickness", 0.11, right}, {"Width", 0.11, right}, {"Length", 0.11, right}, {"m³", 0.11, right}, {"board feet", 0.11, right}, {"  For", 0.26}},
+                 rows);
     }
 
     void glueUp()
@@ -180,10 +188,12 @@ private:
         std::vector<std::vector<QString>> rows;
         for (const Station& st : plan_.stations) rows.push_back({mm(st.z), mm(st.outside, 1), mm(st.inside, 1), mm(st.wall, 1), mm(st.parting, 1)});
         const auto right = Qt::AlignRight;
-        s_.table(QStringLiteral("Stations"),
-                 QStringLiteral("From the headstock face, in %1. Wall is square to the surface; parting depth is from the blank turned just round. Keep 1 mm over until both sides are roughed.")
-                     .arg(unitName(style_)),
-                 {{"Station", 0.2, right}, {"Outside Ø", 0.2, right}, {"Inside Ø", 0.2, right}, {"Wall", 0.2, right}, {"Parting depth", 0.2, right}}, rows);
+        s_.table(
+            QStringLiteral("Stations"),
+            QStringLiteral(
+                "From the headstock face, in %1. Wall is square to the surface; parting depth is from the blank turned just round. Keep 1 mm over until both sides are roughed.")
+                .arg(unitName(style_)),
+            {{"Station", 0.2, right}, {"Outside Ø", 0.2, right}, {"Inside Ø", 0.2, right}, {"Wall", 0.2, right}, {"Parting depth", 0.2, right}}, rows);
     }
 
     Sheet& s_;
@@ -195,11 +205,20 @@ private:
 
 }  // namespace
 
-void writePacket(const Piece& piece, const Shop& shop, const Plan& plan, LengthStyle style, Paper paper, const std::string& path)
+void printPacket(const Piece& piece, const Shop& shop, const Plan& plan, LengthStyle style, Paper paper, QPagedPaintDevice& device)
 {
-    Sheet sheet(path, paper, q(piece.name));
+    Sheet sheet(device, paper, q(piece.name));
     Packet(sheet, piece, shop, plan, style).write();
     sheet.finish();
+}
+
+void writePacket(const Piece& piece, const Shop& shop, const Plan& plan, LengthStyle style, Paper paper, const std::string& path)
+{
+    QPdfWriter writer(q(path));
+    writer.setResolution(1200);
+    writer.setTitle(q(piece.name));
+    writer.setCreator("Vivid Lathe");
+    printPacket(piece, shop, plan, style, paper, writer);
 }
 
 }  // namespace vl::report

@@ -9,8 +9,11 @@
 
 namespace vl::report {
 
-/// Writes the printed packet as PDF: picture and figures, a sheet for every ring, the strip list, the glue-up order, the stations
-/// and the full-size template. Needs a QGuiApplication. Throws InputError where the file cannot be written.
+/// Writes the packet: picture and figures, a sheet for every ring, the strip list, the glue-up order, the stations and the full-size
+/// template. Needs a QGuiApplication. Throws InputError where the device cannot be written to.
+void printPacket(const Piece& piece, const Shop& shop, const Plan& plan, LengthStyle style, Paper paper, QPagedPaintDevice& device);
+
+/// The same as a PDF file.
 void writePacket(const Piece& piece, const Shop& shop, const Plan& plan, LengthStyle style, Paper paper, const std::string& path);
 
 }  // namespace vl::report

@@ -90,7 +90,8 @@ void drawTemplate(Sheet& sheet, const Plan& plan, LengthStyle style)
             const double r = tile.hollow ? radiusRange(line, z, z).high : radiusAt(line, z);
             stroke({z, 0.8}, {z, r - 0.6}, 0.15, pale);
             const QPointF at = tile.at(z, r + (tile.turned ? 8 : 3));
-            sheet.text({at.x() - 7, at.y() - 2, 14, 4}, QStringLiteral("Ø ") + QString::fromStdString(formatLength(2 * r, style)), 6, Qt::AlignCenter, QFont::Normal, QColor(90, 120, 122));
+            sheet.text({at.x() - 7, at.y() - 2, 14, 4}, QStringLiteral("Ø ") + QString::fromStdString(formatLength(2 * r, style)), 6, Qt::AlignCenter, QFont::Normal,
+                       QColor(90, 120, 122));
         }
         stroke({e.z0 - 4, 0}, {e.z1 + 4, 0}, 0.2, Qt::black);
         QPolygonF path;

@@ -9,7 +9,7 @@ namespace vl::report {
 
 /// One page of the full-size template: which part of the section it shows, and where on the page, mm.
 struct TemplateTile {
-    bool hollow = false;    ///< the inside's template, else the outside's
+    bool hollow = false;  ///< the inside's template, else the outside's
     int column = 0, row = 0, columns = 1, rows = 1;
     bool turned = false;    ///< the axis runs down the page instead of across it
     double z0 = 0, r0 = 0;  ///< section coordinates at the area's corner nearest the axis and the headstock

@@ -5,21 +5,18 @@
 
 namespace vl::report {
 
-Sheet::Sheet(const std::string& path, Paper paper, const QString& title) : writer_(QString::fromStdString(path)), title_(title), path_(QString::fromStdString(path))
+Sheet::Sheet(QPagedPaintDevice& device, Paper paper, const QString& title) : device_(device), dpi_(device.logicalDpiX()), title_(title)
 {
     const QPageSize size(paper == Paper::A4 ? QPageSize::A4 : QPageSize::Letter);
-    writer_.setPageSize(size);
-    writer_.setPageMargins(QMarginsF(0, 0, 0, 0));
-    writer_.setResolution(dpi);
-    writer_.setTitle(title);
-    writer_.setCreator("Vivid Lathe");
+    device_.setPageSize(size);
+    device_.setPageMargins(QMarginsF(0, 0, 0, 0));
     size_ = size.size(QPageSize::Millimeter);
-    if (!painter_.begin(&writer_)) throw InputError("out", "'" + path + "'", "a file that can be written is");
+    if (!painter_.begin(&device_)) throw InputError("out", "the paper", "a printer, or a file that can be written, is");
 }
 
 void Sheet::page(const QString& heading)
 {
-    if (pages_++) writer_.newPage();
+    if (pages_++) device_.newPage();
     text({margin, 10, inner() * 0.7, 8}, heading, 14, Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
     text({margin + inner() * 0.5, 10, inner() * 0.5, 8}, title_, 9, Qt::AlignRight | Qt::AlignVCenter, QFont::Normal, QColor(90, 90, 90));
     rule(margin, 19.5, width() - margin, 19.5, 0.3, Qt::black);
@@ -36,7 +33,7 @@ void Sheet::text(const QRectF& box, const QString& words, double points, int fla
 double Sheet::textHeight(double width, const QString& words, double points, QFont::Weight weight) const
 {
     const QFontMetricsF metrics(type(points, weight), painter_.device());
-    return metrics.boundingRect(QRectF(0, 0, px(width), 1e9), Qt::TextWordWrap, words).height() * 25.4 / dpi;
+    return metrics.boundingRect(QRectF(0, 0, px(width), 1e9), Qt::TextWordWrap, words).height() * 25.4 / dpi_;
 }
 
 void Sheet::rule(double x0, double y0, double x1, double y1, double thickness, const QColor& ink)
@@ -82,7 +79,7 @@ void Sheet::table(const QString& heading, const QString& lead, const std::vector
 
 void Sheet::finish()
 {
-    if (!painter_.end()) throw InputError("out", "'" + path_.toStdString() + "'", "a place with room for the packet is");
+    if (!painter_.end()) throw InputError("out", "the paper", "a place with room for the packet is");
 }
 
 }  // namespace vl::report

@@ -1,7 +1,7 @@
 #pragma once
 
+#include <QPagedPaintDevice>
 #include <QPainter>
-#include <QPdfWriter>
 #include <QString>
 
 #include <vector>
@@ -13,7 +13,8 @@ enum class Paper { A4, Letter };
 /// Writes a document page by page; everything in mm from the page's upper left corner.
 class Sheet {
 public:
-    Sheet(const std::string& path, Paper paper, const QString& title);
+    /// On a PDF file or a printer; the device must be at its full page. Throws InputError where it cannot be begun.
+    Sheet(QPagedPaintDevice& device, Paper paper, const QString& title);
 
     static constexpr double margin = 15;
     double width() const { return size_.width(); }
@@ -27,18 +28,18 @@ public:
     int pages() const { return pages_; }
 
     QPainter& painter() { return painter_; }
-    double px(double mm) const { return mm * dpi / 25.4; }
+    double px(double mm) const { return mm * dpi_ / 25.4; }
     QRectF px(const QRectF& mm) const { return {px(mm.x()), px(mm.y()), px(mm.width()), px(mm.height())}; }
     QPointF px(const QPointF& mm) const { return {px(mm.x()), px(mm.y())}; }
-    void text(const QRectF& box, const QString& words, double points = 9, int flags = Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
-              QFont::Weight weight = QFont::Normal, const QColor& ink = Qt::black);
+    void text(const QRectF& box, const QString& words, double points = 9, int flags = Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, QFont::Weight weight = QFont::Normal,
+              const QColor& ink = Qt::black);
     /// The height, mm, that these words take in that width.
     double textHeight(double width, const QString& words, double points = 9, QFont::Weight weight = QFont::Normal) const;
     void rule(double x0, double y0, double x1, double y1, double thickness = 0.15, const QColor& ink = QColor(150, 150, 150));
 
     struct Column {
         QString name;
-        double share;   ///< of the inner width
+        double share;  ///< of the inner width
         Qt::Alignment align = Qt::AlignLeft;
     };
     /// A table over as many pages as it takes; rows wrap within their columns.
@@ -48,11 +49,11 @@ public:
     void finish();
 
 private:
-    static constexpr int dpi = 1200;
-    QPdfWriter writer_;
+    QPagedPaintDevice& device_;
+    double dpi_;
     QPainter painter_;
     QSizeF size_;
-    QString title_, path_;
+    QString title_;
     int pages_ = 0;
 };
 

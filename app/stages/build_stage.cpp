@@ -23,7 +23,8 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     addLane(skin_, 2);
     addLane(new FiguresLane(document, axis_, tr("FIGURES"), FiguresLane::Columns::Layers,
                             {FiguresLane::layerRow(document, tr("segments"), FigureId::Segments, true), FiguresLane::layerRow(document, tr("miter °"), FigureId::Miter, true),
-                             FiguresLane::layerRow(document, tr("outer edge"), FigureId::OuterEdge, true), FiguresLane::layerRow(document, tr("board width"), FigureId::BoardWidth, true),
+                             FiguresLane::layerRow(document, tr("outer edge"), FigureId::OuterEdge, true),
+                             FiguresLane::layerRow(document, tr("board width"), FigureId::BoardWidth, true),
                              FiguresLane::layerRow(document, tr("overlap"), FigureId::OverlapBelow, true)}),
             0);
     connect(section_, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
@@ -95,9 +96,14 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     connect(stockInner_, &LengthField::edited, this, [this](double mm) { editLayers(tr("stock inside"), [mm](Layer& l) { l.stockInner = mm; }); });
 
     heading(tr("THIS LAYER"));
-    for (const auto& [id, name] : {std::pair{FigureId::StockOuter, tr("Stock outside Ø")}, {FigureId::StockInner, tr("Stock inside Ø")}, {FigureId::OuterEdge, tr("Outer edge")},
-                                   {FigureId::InnerEdge, tr("Inner edge")}, {FigureId::BoardWidth, tr("Board width")}, {FigureId::PlaneTo, tr("Plane to")},
-                                   {FigureId::OverlapBelow, tr("Overlap with the layer below")}, {FigureId::Rotation, tr("Rotation")}})
+    for (const auto& [id, name] : {std::pair{FigureId::StockOuter, tr("Stock outside Ø")},
+                                   {FigureId::StockInner, tr("Stock inside Ø")},
+                                   {FigureId::OuterEdge, tr("Outer edge")},
+                                   {FigureId::InnerEdge, tr("Inner edge")},
+                                   {FigureId::BoardWidth, tr("Board width")},
+                                   {FigureId::PlaneTo, tr("Plane to")},
+                                   {FigureId::OverlapBelow, tr("Overlap with the layer below")},
+                                   {FigureId::Rotation, tr("Rotation")}})
         figure(id, name, true);
     heading(tr("THE BLANK"));
     figure(FigureId::RoughWeight, tr("Weight of the blank"), false);

@@ -51,7 +51,8 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     heading(tr("ALTOGETHER"));
     figure(FigureId::WorkTime, tr("Work"), false);
     figure(FigureId::TotalTime, tr("Start to finish"), false);
-    auto* care = new QLabel(tr("Glue and finish give off fumes: air the room, and follow the maker's label. Spread oily rags flat outdoors to dry; heaped, they can catch fire by themselves."));
+    auto* care = new QLabel(
+        tr("Glue and finish give off fumes: air the room, and follow the maker's label. Spread oily rags flat outdoors to dry; heaped, they can catch fire by themselves."));
     care->setWordWrap(true);
     care->setProperty("role", "quiet");
     addToPanel(care);
@@ -87,7 +88,9 @@ void GlueStage::refreshStep()
     if (!any) return;
     const auto index = static_cast<size_t>(it - plan.assembly.recipe.begin());
     time_->setText(tr("%1 min of work, %2 min of waiting · begins at hour %3")
-                       .arg(std::lround(it->workMinutes)).arg(std::lround(it->waitMinutes)).arg(plan.schedule.start[index] / 60, 0, 'f', 1));
+                       .arg(std::lround(it->workMinutes))
+                       .arg(std::lround(it->waitMinutes))
+                       .arg(plan.schedule.start[index] / 60, 0, 'f', 1));
     how_->setText(it->how.empty() ? QString() : tr("How: %1").arg(QString::fromStdString(it->how)));
     why_->setText(tr("Why: %1").arg(QString::fromStdString(it->why)));
     QStringList needs;

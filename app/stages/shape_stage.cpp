@@ -42,6 +42,13 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     addLane(new PlotLane(document, axis_, tr("CURVATURE OF THE OUTSIDE"), bendCurve), 1);
     connect(section_, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
 
+    heading(tr("WHAT IT COMES TO"));
+    figurePair(FigureId::Height, tr("Height"), FigureId::FloorThickness, tr("Floor"));
+    figurePair(FigureId::GreatestDiameter, tr("Greatest Ø"), FigureId::LeastDiameter, tr("Least Ø"));
+    figurePair(FigureId::ThinnestWall, tr("Wall, thin"), FigureId::ThickestWall, tr("Wall, thick"));
+    figurePair(FigureId::Capacity, tr("Capacity"), FigureId::Weight, tr("Weight"));
+    figurePair(FigureId::GravityHeight, tr("Gravity at"), FigureId::TipAngle, tr("Tips at"));
+
     nodeTitle_ = heading(tr("CHOSEN NODE"));
     nodeZ_ = lengthRow(tr("Station"), limits::z);
     nodeD_ = lengthRow(tr("Diameter"), {0, 2 * limits::radius.high, "mm"});
@@ -62,9 +69,9 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     connect(nodeD_, &LengthField::edited, this, chosenNode([](Outline& o, size_t i, double mm) { o[i].r = mm / 2; }));
     connect(join_, &QComboBox::activated, this, chosenNode([](Outline& o, size_t i, int k) { o[i].smooth = k == 1; }));
     connect(span_, &QComboBox::activated, this, chosenNode([](Outline& o, size_t i, int k) {
-        o[i].span = static_cast<Span>(k);
-        if (o[i].span == Span::Arc && o[i].bulge == 0) o[i].bulge = 0.25;
-    }));
+                o[i].span = static_cast<Span>(k);
+                if (o[i].span == Span::Arc && o[i].bulge == 0) o[i].bulge = 0.25;
+            }));
 
     heading(tr("OUTLINE"));
     height_ = lengthRow(tr("Height"), {1, limits::z.high, "mm"});
@@ -109,17 +116,6 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     hollow(round_, &Hollow::floorRound);
     hollow(least_, &Hollow::leastWall);
 
-    heading(tr("WHAT IT COMES TO"));
-    figure(FigureId::Height, tr("Height"), false);
-    figure(FigureId::GreatestDiameter, tr("Greatest diameter"), false);
-    figure(FigureId::LeastDiameter, tr("Least diameter"), false);
-    figure(FigureId::ThinnestWall, tr("Thinnest wall"), false);
-    figure(FigureId::ThickestWall, tr("Thickest wall"), false);
-    figure(FigureId::FloorThickness, tr("Floor thickness"), false);
-    figure(FigureId::Capacity, tr("Capacity"), false);
-    figure(FigureId::Weight, tr("Finished weight"), false);
-    figure(FigureId::GravityHeight, tr("Centre of gravity"), false);
-    figure(FigureId::TipAngle, tr("Tips at"), false);
     endPanel();
 
     connect(&doc_, &Document::changed, this, &ShapeStage::refresh);

@@ -40,6 +40,15 @@ FigureRow* Stage::figure(FigureId id, const QString& name, bool ofLayer)
     return f;
 }
 
+void Stage::figurePair(FigureId left, const QString& leftName, FigureId right, const QString& rightName)
+{
+    auto* line = new QHBoxLayout;
+    line->setSpacing(14);
+    line->addWidget(new FigureRow(doc_, left, leftName, false));
+    line->addWidget(new FigureRow(doc_, right, rightName, false));
+    column_->addLayout(line);
+}
+
 LengthField* Stage::lengthRow(const QString& name, const Limit& limit)
 {
     auto* field = new LengthField(doc_, name, limit);

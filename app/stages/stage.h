@@ -32,6 +32,8 @@ protected:
     /// Adds to the panel.
     QLabel* heading(const QString& words);
     FigureRow* figure(FigureId id, const QString& name, bool ofLayer);
+    /// Two figures of the whole piece beside one another.
+    void figurePair(FigureId left, const QString& leftName, FigureId right, const QString& rightName);
     LengthField* lengthRow(const QString& name, const Limit& limit);
     void row(const QString& name, QWidget* field);
     void addToPanel(QWidget* widget);

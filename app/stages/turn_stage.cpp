@@ -12,9 +12,8 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     addLane(section, 1);
     connect(section, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
     auto column = [&document](const QString& name, FigureId working, double Station::*member) -> FiguresLane::Row {
-        return {name, working, [&document, member](int i) {
-                    return QString::fromStdString(formatLength(document.plan().stations[static_cast<size_t>(i)].*member, document.style()));
-                }};
+        return {name, working,
+                [&document, member](int i) { return QString::fromStdString(formatLength(document.plan().stations[static_cast<size_t>(i)].*member, document.style())); }};
     };
     addLane(new FiguresLane(document, axis_, tr("STATIONS: SET THE CALLIPER"), FiguresLane::Columns::Stations,
                             {column(tr("station"), FigureId::Station, &Station::z), column(tr("outside Ø"), FigureId::StationOutside, &Station::outside),

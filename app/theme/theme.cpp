@@ -13,14 +13,12 @@ namespace vl::app {
 
 Theme Theme::light()
 {
-    return {false,     "#ecebe7", "#faf9f7", "#d9d6cf", "#22262a", "#5c6166", "#0b6e7a", "#d8eef0",
-            "#ffffff", "#9c4a06", "#fdeede", "#b3261e", "#22262a", "#ffffff"};
+    return {false, "#ecebe7", "#faf9f7", "#d9d6cf", "#22262a", "#5c6166", "#0b6e7a", "#d8eef0", "#ffffff", "#9c4a06", "#fdeede", "#b3261e", "#22262a", "#ffffff"};
 }
 
 Theme Theme::darkBench()
 {
-    return {true,      "#191b1d", "#232629", "#3a3f44", "#ecebe8", "#a9afb4", "#62c6d2", "#1d3c41",
-            "#10181a", "#f2a964", "#42301d", "#ff8a80", "#ecebe8", "#191b1d"};
+    return {true, "#191b1d", "#232629", "#3a3f44", "#ecebe8", "#a9afb4", "#62c6d2", "#1d3c41", "#10181a", "#f2a964", "#42301d", "#ff8a80", "#ecebe8", "#191b1d"};
 }
 
 QString Theme::styleSheet() const
@@ -60,9 +58,9 @@ QScrollBar::handle { background: %edge; border-radius: 4px; min-height: 24px; mi
 #start { background: %panel; border: 1px solid %edge; border-radius: 8px; text-align: left; }
 #start:hover { border-color: %accent; }
 )");
-    const std::pair<const char*, QColor> names[] = {{"%ground", ground}, {"%panel", panel}, {"%edge", edge}, {"%text", text}, {"%quiet", quiet}, {"%accentSoft", accentSoft},
-                                                    {"%accent", accent}, {"%onAccent", onAccent}, {"%warnSoft", warnSoft}, {"%warn", warn}, {"%strong", strong},
-                                                    {"%onStrong", onStrong}, {"%stop", stop}};
+    const std::pair<const char*, QColor> names[] = {{"%ground", ground},         {"%panel", panel},       {"%edge", edge},         {"%text", text},         {"%quiet", quiet},
+                                                    {"%accentSoft", accentSoft}, {"%accent", accent},     {"%onAccent", onAccent}, {"%warnSoft", warnSoft}, {"%warn", warn},
+                                                    {"%strong", strong},         {"%onStrong", onStrong}, {"%stop", stop}};
     for (const auto& [name, colour] : names) css.replace(QLatin1String(name), colour.name());
     return css;
 }

@@ -11,7 +11,7 @@ namespace vl::app {
 struct Theme {
     bool dark = false;
     QColor ground, panel, edge, text, quiet, accent, accentSoft, onAccent, warn, warnSoft, stop;
-    QColor strong, onStrong;   ///< the current stage
+    QColor strong, onStrong;  ///< the current stage
 
     static Theme light();
     static Theme darkBench();

@@ -52,9 +52,10 @@ void CautionPanel::openAt(const QString& id)
     show();
     raise();
     setFocus();
-    if (auto* item = findChild<QWidget*>("caution-" + id)) QTimer::singleShot(0, this, [this, item = QPointer<QWidget>(item)] {
-        if (item) scroll_->ensureWidgetVisible(item);
-    });
+    if (auto* item = findChild<QWidget*>("caution-" + id))
+        QTimer::singleShot(0, this, [this, item = QPointer<QWidget>(item)] {
+            if (item) scroll_->ensureWidgetVisible(item);
+        });
 }
 
 void CautionPanel::place()

@@ -23,7 +23,10 @@ FigureRow::FigureRow(Document& document, FigureId figure, const QString& name, b
 
 void FigureRow::refresh()
 {
-    value_ = QString::fromStdString(figureText(figure_, doc_.piece(), doc_.plan(), ofLayer_ ? doc_.selection().layer : -1, doc_.style()));
+    const int layer = ofLayer_ ? doc_.selection().layer : -1;
+    // With its unit where it has a working, which is wherever it is a number.
+    const Working working = workingOf(figure_, doc_.piece(), doc_.shop(), doc_.plan(), layer, doc_.style());
+    value_ = QString::fromStdString(working.title.empty() ? figureText(figure_, doc_.piece(), doc_.plan(), layer, doc_.style()) : working.result);
     setAccessibleName(name_ + ": " + value_);
     update();
 }
@@ -42,10 +45,10 @@ void FigureRow::paintEvent(QPaintEvent*)
     painter.drawLine(box.bottomLeft(), box.bottomRight());
     painter.setPen(theme().quiet);
     painter.setFont(report::type(9));
-    painter.drawText(box.adjusted(4, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter, name_);
+    painter.drawText(box.adjusted(3, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter, name_);
     painter.setPen(leading_ ? theme().accent : theme().text);
     painter.setFont(report::type(leading_ ? 13 : 9.5, QFont::DemiBold));
-    painter.drawText(box.adjusted(0, 0, -4, 0), Qt::AlignRight | Qt::AlignVCenter, value_);
+    painter.drawText(box.adjusted(0, 0, -3, 0), Qt::AlignRight | Qt::AlignVCenter, value_);
 }
 
 }  // namespace vl::app

@@ -16,7 +16,7 @@ public:
     QString value() const { return value_; }
     /// Drawn larger, in the accent.
     void setLeading(bool leading) { leading_ = leading; }
-    QSize sizeHint() const override { return {190, leading_ ? 30 : 25}; }
+    QSize sizeHint() const override { return {120, leading_ ? 30 : 25}; }
 
 protected:
     void paintEvent(QPaintEvent* event) override;

@@ -31,10 +31,7 @@ FiguresLane::Row FiguresLane::layerRow(Document& document, const QString& name, 
             }};
 }
 
-int FiguresLane::count() const
-{
-    return columns_ == Columns::Layers ? static_cast<int>(doc_.plan().assembly.layers.size()) : static_cast<int>(doc_.plan().stations.size());
-}
+int FiguresLane::count() const { return columns_ == Columns::Layers ? static_cast<int>(doc_.plan().assembly.layers.size()) : static_cast<int>(doc_.plan().stations.size()); }
 
 double FiguresLane::centre(int column) const
 {

@@ -16,8 +16,8 @@ public:
         double limit = std::nan("");  ///< drawn as a line to stay above
         QString unit;
         int decimals = 1;
-        bool isLength = false;        ///< value shown in the chosen units
-        QString empty;                ///< said where there is nothing to draw
+        bool isLength = false;  ///< value shown in the chosen units
+        QString empty;          ///< said where there is nothing to draw
     };
     PlotLane(Document& document, AxisMap& axis, const QString& title, std::function<Curve(const Document&)> curve, QWidget* parent = nullptr);
 

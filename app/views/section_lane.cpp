@@ -42,10 +42,7 @@ double SectionLane::below() const { return rulerHeight + (handles_ == Handles::L
 
 double SectionLane::greatestRadius() const { return std::max(doc_.plan().lathe.roughRadius, doc_.plan().shape.greatestDiameter / 2); }
 
-double SectionLane::acrossScale() const
-{
-    return handles_ == Handles::None ? std::min(axis_.scale(), (axisY() - 44) / std::max(1.0, greatestRadius())) : axis_.scale();
-}
+double SectionLane::acrossScale() const { return handles_ == Handles::None ? std::min(axis_.scale(), (axisY() - 44) / std::max(1.0, greatestRadius())) : axis_.scale(); }
 
 void SectionLane::settleRoom()
 {
@@ -108,7 +105,8 @@ SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
     if (handles_ == Handles::Layers) {
         const auto& layers = doc_.plan().assembly.layers;
         for (int i = 0; i < static_cast<int>(layers.size()); ++i)
-            if (std::abs(p.x() - x(layers[static_cast<size_t>(i)].z1)) < 5 && p.y() > y(layers[static_cast<size_t>(i)].stockOuterRadius()) - 6) return {Grip::Boundary, Side::Outside, i};
+            if (std::abs(p.x() - x(layers[static_cast<size_t>(i)].z1)) < 5 && p.y() > y(layers[static_cast<size_t>(i)].stockOuterRadius()) - 6)
+                return {Grip::Boundary, Side::Outside, i};
         if (p.y() > axisY() + rulerHeight - 4)
             if (const int layer = layerAtX(p.x()); layer >= 0) return {Grip::Tab, Side::Outside, layer};
     }
@@ -339,7 +337,8 @@ void SectionLane::drawReadout(QPainter& painter) const
     if (h.grip == Grip::Caution && h.index < static_cast<int>(doc_.plan().cautions.size())) {
         const Caution& c = doc_.plan().cautions[static_cast<size_t>(h.index)];
         const auto fixes = c.fixes.size();
-        drawTag(painter, {x(c.z), 42}, QString::fromStdString(c.at) + QStringLiteral(" · ") + (fixes == 1 ? tr("1 fix") : tr("%1 fixes").arg(fixes)), theme().warn, theme().warnSoft, 10);
+        drawTag(painter, {x(c.z), 42}, QString::fromStdString(c.at) + QStringLiteral(" · ") + (fixes == 1 ? tr("1 fix") : tr("%1 fixes").arg(fixes)), theme().warn,
+                theme().warnSoft, 10);
         return;
     }
     if (h.grip == Grip::Node && h.index < static_cast<int>(outline(h.side).size())) {
@@ -394,10 +393,18 @@ void SectionLane::mousePressEvent(QMouseEvent* event)
         grabOffset_ = nodePosition(drag_.side, drag_.index) - p;
         break;
     }
-    case Grip::Boundary: grabOffset_ = {boundaryPosition(drag_.index).x() - p.x(), 0}; break;
-    case Grip::Tab: doc_.selectLayer(drag_.index, event->modifiers()); break;
-    case Grip::Floor: grabOffset_ = floorPosition() - p; break;
-    case Grip::Bulge: grabOffset_ = bulgePosition(drag_.index) - p; break;
+    case Grip::Boundary:
+        grabOffset_ = {boundaryPosition(drag_.index).x() - p.x(), 0};
+        break;
+    case Grip::Tab:
+        doc_.selectLayer(drag_.index, event->modifiers());
+        break;
+    case Grip::Floor:
+        grabOffset_ = floorPosition() - p;
+        break;
+    case Grip::Bulge:
+        grabOffset_ = bulgePosition(drag_.index) - p;
+        break;
     case Grip::None:
         if (handles_ == Handles::Outline) {
             Selection s = doc_.selection();
@@ -450,7 +457,9 @@ void SectionLane::dragTo(const QPointF& p)
         next.hollow.floor = std::clamp(z(p.x()), 0.0, std::max(0.0, outlineHeight(next) - 2));
         doc_.apply(tr("move floor"), next, mergeKey_);
         break;
-    case Grip::Boundary: doc_.apply(tr("move boundary"), edit::moveBoundary(next, drag_.index, z(p.x())), mergeKey_); break;
+    case Grip::Boundary:
+        doc_.apply(tr("move boundary"), edit::moveBoundary(next, drag_.index, z(p.x())), mergeKey_);
+        break;
     case Grip::Tab: {
         const int over = layerAtX(p.x() - grabOffset_.x());
         dropX_ = -1;
@@ -460,7 +469,8 @@ void SectionLane::dragTo(const QPointF& p)
         }
         break;
     }
-    default: break;
+    default:
+        break;
     }
 }
 
@@ -487,8 +497,8 @@ void SectionLane::mouseDoubleClickEvent(QMouseEvent* event)
     if (handles_ == Handles::Outline) {
         if (hitAt(event->position()).grip != Grip::None || at <= 0 || at >= outlineHeight(doc_.piece())) return;
         Piece next = doc_.piece();
-        const bool inside = next.hollow.rule == WallRule::Drawn && r(event->position().y()) < radiusAt(doc_.plan().sides.outside, at) - 3 &&
-                            at > next.hollow.inside.front().z && at < next.hollow.inside.back().z;
+        const bool inside = next.hollow.rule == WallRule::Drawn && r(event->position().y()) < radiusAt(doc_.plan().sides.outside, at) - 3 && at > next.hollow.inside.front().z &&
+                            at < next.hollow.inside.back().z;
         Selection s = doc_.selection();
         s.side = inside ? Side::Inside : Side::Outside;
         s.node = static_cast<int>(insertNode(inside ? next.hollow.inside : next.outside, at));
@@ -556,9 +566,7 @@ void SectionLane::layerMenu(const QPoint& global, int layer, double at)
     QMenu menu(this);
     const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
     const double share = (at - l.z0) / (l.z1 - l.z0);
-    auto action = [&](const QString& what, auto&& edit) {
-        menu.addAction(what, this, [this, what, edit] { doc_.apply(what, edit(doc_.piece())); });
-    };
+    auto action = [&](const QString& what, auto&& edit) { menu.addAction(what, this, [this, what, edit] { doc_.apply(what, edit(doc_.piece())); }); };
     const std::set<int> chosen = doc_.selection().layers;
     action(tr("Add a ring after it"), [layer](const Piece& p) { return edit::addLayer(p, layer); });
     action(tr("Split it here"), [layer, share](const Piece& p) { return edit::splitLayer(p, layer, share); });
@@ -587,10 +595,18 @@ void SectionLane::keyPressEvent(QKeyEvent* event)
     if (handles_ == Handles::Outline && s.node >= 0) {
         const int count = static_cast<int>(outline(s.side).size());
         switch (event->key()) {
-        case Qt::Key_Left: nudge(-1, 0); return;
-        case Qt::Key_Right: nudge(1, 0); return;
-        case Qt::Key_Up: nudge(0, 1); return;
-        case Qt::Key_Down: nudge(0, -1); return;
+        case Qt::Key_Left:
+            nudge(-1, 0);
+            return;
+        case Qt::Key_Right:
+            nudge(1, 0);
+            return;
+        case Qt::Key_Up:
+            nudge(0, 1);
+            return;
+        case Qt::Key_Down:
+            nudge(0, -1);
+            return;
         case Qt::Key_Delete:
         case Qt::Key_Backspace:
             if (s.node > 0 && s.node + 1 < count) {
@@ -607,12 +623,17 @@ void SectionLane::keyPressEvent(QKeyEvent* event)
             doc_.select(other);
             return;
         }
-        default: break;
+        default:
+            break;
         }
     }
     switch (event->key()) {
-    case Qt::Key_Left: doc_.selectLayer(std::max(0, s.layer - 1)); return;
-    case Qt::Key_Right: doc_.selectLayer(std::min(layers - 1, s.layer + 1)); return;
+    case Qt::Key_Left:
+        doc_.selectLayer(std::max(0, s.layer - 1));
+        return;
+    case Qt::Key_Right:
+        doc_.selectLayer(std::min(layers - 1, s.layer + 1));
+        return;
     case Qt::Key_PageDown:
         if (handles_ == Handles::Outline) {
             Selection first = s;
@@ -634,8 +655,11 @@ void SectionLane::keyPressEvent(QKeyEvent* event)
             return;
         }
         break;
-    case Qt::Key_0: axis_.fit(); return;
-    default: break;
+    case Qt::Key_0:
+        axis_.fit();
+        return;
+    default:
+        break;
     }
     Lane::keyPressEvent(event);
 }

@@ -11,10 +11,10 @@ class SectionLane : public Lane {
     Q_OBJECT
 public:
     enum class Handles {
-        None,       ///< selecting only
-        Outline,    ///< nodes, bulges and the floor
-        Layers,     ///< boundaries, order, splitting
-        Stations,   ///< calliper stations marked
+        None,      ///< selecting only
+        Outline,   ///< nodes, bulges and the floor
+        Layers,    ///< boundaries, order, splitting
+        Stations,  ///< calliper stations marked
     };
     SectionLane(Document& document, AxisMap& axis, Handles handles, QWidget* parent = nullptr);
 

@@ -45,10 +45,7 @@ QPointF SkinLane::segmentPosition(int layer, int segment) const
 }
 
 /// What the baked picture depends on.
-quint64 SkinLane::key() const
-{
-    return (static_cast<quint64>(doc_.version()) << 32) ^ qHash(x(0)) ^ (qHash(axis_.scale()) << 1) ^ static_cast<quint64>(width() * 7919 + height());
-}
+quint64 SkinLane::key() const { return (static_cast<quint64>(doc_.version()) << 32) ^ qHash(x(0)) ^ (qHash(axis_.scale()) << 1) ^ static_cast<quint64>(width() * 7919 + height()); }
 
 void SkinLane::bake()
 {
@@ -59,9 +56,8 @@ void SkinLane::bake()
     bakingKey_ = key();
     const double ratio = devicePixelRatioF();
     const SkinWindow window{z(0), z(width()), 0, 360, static_cast<int>(width() * ratio), static_cast<int>((bottom() - top()) * ratio)};
-    watcher_.setFuture(QtConcurrent::run([assembly = doc_.plan().assembly, sides = doc_.plan().sides, window, cancel = cancel_] {
-        return report::imageOf(bakeSkin(assembly, sides, window, cancel.get()));
-    }));
+    watcher_.setFuture(QtConcurrent::run(
+        [assembly = doc_.plan().assembly, sides = doc_.plan().sides, window, cancel = cancel_] { return report::imageOf(bakeSkin(assembly, sides, window, cancel.get())); }));
 }
 
 void SkinLane::paintEvent(QPaintEvent*)

@@ -110,8 +110,8 @@ void SolidGl::initializeGL()
     initializeOpenGLFunctions();
     QFile figure(QStringLiteral(":/shaders/figure.inl"));
     ready_ = figure.open(QIODevice::ReadOnly) && program_.addShaderFromSourceCode(QOpenGLShader::Vertex, vertexShader) &&
-             program_.addShaderFromSourceCode(QOpenGLShader::Fragment, QByteArray(fragmentHead) + figure.readAll() + fragmentBody) && program_.link() &&
-             vertices_.create() && indices_.create() && layout_.create();
+             program_.addShaderFromSourceCode(QOpenGLShader::Fragment, QByteArray(fragmentHead) + figure.readAll() + fragmentBody) && program_.link() && vertices_.create() &&
+             indices_.create() && layout_.create();
     if (!ready_) emit failed();
 }
 
@@ -140,7 +140,7 @@ void SolidGl::paintGL()
     glClearColor(ground.redF(), ground.greenF(), ground.blueF(), 1);
     glClear(GL_COLOR_BUFFER_BIT | GL_DEPTH_BUFFER_BIT);
     if (!ready_ || !scene_) return;
-    scene_->mesh();   // brings the version up to date
+    scene_->mesh();  // brings the version up to date
     program_.bind();
     if (uploaded_ != scene_->meshVersion()) upload();
     const Document& document = scene_->document();

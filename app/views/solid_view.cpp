@@ -132,7 +132,8 @@ bool SolidScene::eventFilter(QObject*, QEvent* event)
         canvas_.update();
         return true;
     }
-    default: return false;
+    default:
+        return false;
     }
 }
 
@@ -159,10 +160,13 @@ SolidView::SolidView(Document& document, QWidget* parent) : QWidget(parent)
     canvas_ = gl;
     column->addWidget(gl);
     // A driver that promised 3.3 and cannot compile: paint instead, once this paint is over.
-    connect(gl, &SolidGl::failed, this, [gl, usePainted] {
-        gl->hide();
-        usePainted();
-    }, Qt::QueuedConnection);
+    connect(
+        gl, &SolidGl::failed, this,
+        [gl, usePainted] {
+            gl->hide();
+            usePainted();
+        },
+        Qt::QueuedConnection);
 }
 
 }  // namespace vl::app

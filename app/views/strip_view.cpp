@@ -1,6 +1,7 @@
 #include "app/views/strip_view.h"
 
 #include "app/theme/theme.h"
+#include "core/measure/format.h"
 #include "core/wood/figure.h"
 #include "report/drawing.h"
 #include "report/type.h"
@@ -27,7 +28,23 @@ StripView::StripView(Document& document, QWidget* parent) : QWidget(parent), doc
     setMinimumHeight(sizeHint().height());
 }
 
-QSize StripView::sizeHint() const { return {600, headHeight + rowHeight * static_cast<int>(parts().size()) + 10}; }
+std::vector<StripView::Line> StripView::lines() const
+{
+    std::vector<Line> out;
+    double y = headHeight;
+    auto add = [&](const Strip& strip, const Part* part, int height) {
+        out.push_back({&strip, part, QRectF(0, y, width(), height)});
+        y += height;
+    };
+    for (const Strip& strip : doc_.plan().cuts.strips) {
+        add(strip, nullptr, groupHeight);
+        for (const Part& part : parts())
+            if (std::ranges::find(strip.parts, part.id) != strip.parts.end()) add(strip, &part, rowHeight);
+    }
+    return out;
+}
+
+QSize StripView::sizeHint() const { return {600, headHeight + groupHeight * static_cast<int>(doc_.plan().cuts.strips.size()) + rowHeight * static_cast<int>(parts().size()) + 10}; }
 
 /// Pixels per mm: the longest strip fills the width.
 double StripView::scale() const
@@ -35,8 +52,8 @@ double StripView::scale() const
     double longest = 1;
     for (const Part& p : parts()) {
         const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(p.layer)];
-        longest = std::max(longest, l.kind == LayerKind::Disc ? p.length + doc_.piece().choices.endWaste
-                                                              : stripLength(l.stock, p.count, doc_.shop().kerf, doc_.piece().choices.endWaste));
+        longest = std::max(longest,
+                           l.kind == LayerKind::Disc ? p.length + doc_.piece().choices.endWaste : stripLength(l.stock, p.count, doc_.shop().kerf, doc_.piece().choices.endWaste));
     }
     return (width() - labelWidth - 2 * margin) / longest;
 }
@@ -51,11 +68,10 @@ void StripView::drawPart(QPainter& painter, const Part& part, const QRectF& row)
     painter.setPen(theme().text);
     painter.setFont(report::type(9, QFont::DemiBold));
     painter.drawText(QRectF(margin, row.top() + 8, labelWidth - 14, 18), Qt::AlignLeft | Qt::AlignVCenter,
-                     tr("%1 %2 · %3").arg(disc ? tr("disc") : tr("ring")).arg(part.layer + 1).arg(QString::fromUtf8(part.species->name)));
+                     disc ? tr("disc %1").arg(part.layer + 1) : tr("ring %1: %2 segments").arg(part.layer + 1).arg(part.count));
     painter.setPen(theme().quiet);
     painter.setFont(report::type(8.5));
-    painter.drawText(QRectF(margin, row.top() + 27, labelWidth - 14, 16), Qt::AlignLeft | Qt::AlignVCenter,
-                     tr("%1 × %2 × %3 %4").arg(length(strip, 0), length(part.width, 2), length(part.thickness), unitName(doc_.style())));
+    painter.drawText(QRectF(margin, row.top() + 27, labelWidth - 14, 16), Qt::AlignLeft | Qt::AlignVCenter, tr("%1 %2 of strip").arg(length(strip, 0), unitName(doc_.style())));
 
     // True shape, unless the strip is wider than its row.
     const double sy = std::min(scale(), (rowHeight - 16) / part.width), sx = disc ? sy : scale();
@@ -102,22 +118,38 @@ void StripView::paintEvent(QPaintEvent*)
     painter.setFont(report::type(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
     painter.drawText(QRectF(margin, 4, 500, 18), Qt::AlignLeft | Qt::AlignVCenter, tr("STRIPS, AS THEY ARE CUT INTO SEGMENTS"));
-    for (size_t i = 0; i < parts().size(); ++i) {
-        const QRectF row(0, headHeight + rowHeight * static_cast<double>(i), width(), rowHeight);
-        if (!row.toRect().intersects(visibleRegion().boundingRect())) continue;
-        if (doc_.selection().layers.contains(parts()[i].layer)) {
-            painter.setPen(QPen(theme().accent, 1.4));
-            painter.setBrush(theme().accentSoft);
-            painter.drawRoundedRect(row.adjusted(6, 2, -6, -2), 4, 4);
+    auto length = [&](double v, int d = -1) { return QString::fromStdString(formatLength(v, doc_.style(), d)); };
+    for (const Line& line : lines()) {
+        if (!line.box.toRect().intersects(visibleRegion().boundingRect())) continue;
+        if (line.part) {
+            if (doc_.selection().layers.contains(line.part->layer)) {
+                painter.setPen(QPen(theme().accent, 1.4));
+                painter.setBrush(theme().accentSoft);
+                painter.drawRoundedRect(line.box.adjusted(6, 2, -6, -2), 4, 4);
+            }
+            drawPart(painter, *line.part, line.box);
+            continue;
         }
-        drawPart(painter, parts()[i], row);
+        const Strip& strip = *line.strip;
+        painter.setPen(theme().edge);
+        painter.drawLine(line.box.topLeft() + QPointF(margin, 2), line.box.topRight() + QPointF(-margin, 2));
+        painter.setPen(theme().text);
+        painter.setFont(report::type(9, QFont::DemiBold));
+        painter.drawText(line.box.adjusted(margin, 4, -margin, 0), Qt::AlignLeft | Qt::AlignVCenter,
+                         tr("%1, plane to %2, rip to %3").arg(QString::fromUtf8(strip.species->name), length(strip.thickness), length(strip.width, 2)));
+        painter.setPen(theme().quiet);
+        painter.setFont(report::type(8.5));
+        painter.drawText(line.box.adjusted(margin, 4, -margin, 0), Qt::AlignRight | Qt::AlignVCenter,
+                         tr("%1 %2 together · %3 m³ · %4 board feet")
+                             .arg(length(strip.length, 0), unitName(doc_.style()), QString::fromStdString(fixed(strip.volume / 1e9, 5)),
+                                  QString::fromStdString(fixed(boardFeet(strip.volume), 2))));
     }
 }
 
 void StripView::mousePressEvent(QMouseEvent* event)
 {
-    const auto row = static_cast<size_t>(std::max(0.0, (event->position().y() - headHeight) / rowHeight));
-    if (event->position().y() >= headHeight && row < parts().size()) doc_.selectLayer(parts()[row].layer, event->modifiers());
+    for (const Line& line : lines())
+        if (line.part && line.box.contains(event->position())) return doc_.selectLayer(line.part->layer, event->modifiers());
 }
 
 }  // namespace vl::app

@@ -6,7 +6,8 @@
 
 namespace vl::app {
 
-/// The strips to make, each drawn with its segments as they will be cut: turned over after each cut, so that neighbours share it.
+/// The strips to make, gathered by wood, thickness and width, each part's share drawn as it will be cut: turned over after each
+/// cut, so that neighbours share it.
 class StripView : public QWidget {
     Q_OBJECT
 public:
@@ -19,7 +20,14 @@ protected:
     void mousePressEvent(QMouseEvent* event) override;
 
 private:
-    static constexpr int rowHeight = 58, headHeight = 26;
+    static constexpr int rowHeight = 54, headHeight = 26, groupHeight = 28;
+    /// A strip's heading, or one part cut from it.
+    struct Line {
+        const Strip* strip = nullptr;
+        const Part* part = nullptr;
+        QRectF box;
+    };
+    std::vector<Line> lines() const;
     double scale() const;
     void drawPart(QPainter& painter, const Part& part, const QRectF& row) const;
     const std::vector<Part>& parts() const { return doc_.plan().assembly.parts; }

@@ -109,7 +109,8 @@ void Timetable::paintEvent(QPaintEvent*)
     for (size_t i = 0; i < recipe().size(); ++i) {
         const Step& s = recipe()[i];
         QColor ink = theme().accent;
-        if (s.layer >= 0 && s.layer < static_cast<int>(doc_.plan().assembly.layers.size())) ink = report::woodColour(*doc_.plan().assembly.layers[static_cast<size_t>(s.layer)].woods[0]);
+        if (s.layer >= 0 && s.layer < static_cast<int>(doc_.plan().assembly.layers.size()))
+            ink = report::woodColour(*doc_.plan().assembly.layers[static_cast<size_t>(s.layer)].woods[0]);
         if (s.waitMinutes > 0) {
             QRectF wait = whole(i);
             wait.setLeft(work(i).right());

@@ -26,16 +26,18 @@ Sides sidesOf(const Piece& piece)
     const Hollow& h = piece.hollow;
     const double end = outlineHeight(piece);
     switch (h.rule) {
-    case WallRule::Solid: break;
-    case WallRule::Drawn: sides.inside = flatten(h.inside); break;
+    case WallRule::Solid:
+        break;
+    case WallRule::Drawn:
+        sides.inside = flatten(h.inside);
+        break;
     case WallRule::Even:
-        sides.inside = hollowFor(sides.outside, [&](double) { return h.rimWall; }, h.floor, h.floorRound);
+        sides.inside = hollowFor(
+            sides.outside, [&](double) { return h.rimWall; }, h.floor, h.floorRound);
         break;
     case WallRule::Tapered:
         sides.inside = hollowFor(
-            sides.outside,
-            [&](double z) { return h.baseWall + (h.rimWall - h.baseWall) * std::clamp((z - h.floor) / (end - h.floor), 0.0, 1.0); },
-            h.floor, h.floorRound);
+            sides.outside, [&](double z) { return h.baseWall + (h.rimWall - h.baseWall) * std::clamp((z - h.floor) / (end - h.floor), 0.0, 1.0); }, h.floor, h.floorRound);
         break;
     }
     return sides;

@@ -19,14 +19,14 @@ struct Part {
     std::string id, name;
     int count = 1;
     const Species* species = nullptr;
-    double length = 0;      ///< mm, the longest edge
-    double shortEdge = 0;   ///< mm, the edge opposite
-    double width = 0;       ///< mm
-    double thickness = 0;   ///< mm, planed, before the ring's faces are flattened
+    double length = 0;     ///< mm, the longest edge
+    double shortEdge = 0;  ///< mm, the edge opposite
+    double width = 0;      ///< mm
+    double thickness = 0;  ///< mm, planed, before the ring's faces are flattened
     EndCut left, right;
-    std::string grain;      ///< which way the fibres run
+    std::string grain;  ///< which way the fibres run
     int layer = 0;
-    double volume = 0;      ///< mm³ of one, as cut
+    double volume = 0;  ///< mm³ of one, as cut
 };
 
 /// One layer as it will be built.
@@ -39,8 +39,8 @@ struct BuiltLayer {
     double phaseDeg = 0;                 ///< where segment 0 is centred, from 12 o'clock
     std::vector<const Species*> woods;   ///< of each segment in turn; of a disc one
 
-    double stockOuterRadius() const { return stock.apothem(); }     ///< the largest circle the blank holds, mm
-    double stockInnerRadius() const { return stock.innerCorner(); } ///< the smallest circle outside the bore, mm
+    double stockOuterRadius() const { return stock.apothem(); }      ///< the largest circle the blank holds, mm
+    double stockInnerRadius() const { return stock.innerCorner(); }  ///< the smallest circle outside the bore, mm
     double cornerRadius() const { return kind == LayerKind::Disc ? stock.apothem() : stock.outerCorner(); }
     int count() const { return kind == LayerKind::Disc ? 1 : stock.sides; }
     /// The segment at an angle from 12 o'clock.
@@ -60,7 +60,7 @@ struct Assembly {
 /// The turned sides of a piece, as polylines.
 struct Sides {
     Polyline outside;
-    Polyline inside;   ///< from the floor's centre to the rim; empty where the piece is solid
+    Polyline inside;  ///< from the floor's centre to the rim; empty where the piece is solid
 };
 
 /// The sides that the piece's outline and wall rule give.

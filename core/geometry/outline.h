@@ -12,12 +12,12 @@ enum class Span { Line, Arc, Curve };
 
 /// One node of an outline. `span` and `bulge` describe the way to the next node; on the last node they rest.
 struct Node {
-    double z = 0;       ///< mm from the headstock face
-    double r = 0;       ///< mm from the axis
+    double z = 0;  ///< mm from the headstock face
+    double r = 0;  ///< mm from the axis
     Span span = Span::Curve;
-    double bulge = 0;   ///< of an arc: sagitta / half chord, −1 … 1; positive swells away from the axis
-    bool smooth = true; ///< curves meet here without a corner
-    std::string extra;  ///< keys of a newer version, kept for saving
+    double bulge = 0;    ///< of an arc: sagitta / half chord, −1 … 1; positive swells away from the axis
+    bool smooth = true;  ///< curves meet here without a corner
+    std::string extra;   ///< keys of a newer version, kept for saving
 
     bool operator==(const Node&) const = default;
 };

@@ -135,8 +135,7 @@ Polyline hollowFor(const Polyline& outside, const std::function<double(double)>&
         const Point inward(d.y() / length, -d.x() / length);
         const Point a = p + inward * w, b = outside[i + 1] + inward * wall(outside[i + 1].x());
         if (std::abs(b.x() - a.x()) < 1e-9) continue;
-        over(std::min(a.x(), b.x()), std::max(a.x(), b.x()),
-             [&](double z) { return a.y() + (b.y() - a.y()) * (z - a.x()) / (b.x() - a.x()); });
+        over(std::min(a.x(), b.x()), std::max(a.x(), b.x()), [&](double z) { return a.y() + (b.y() - a.y()) * (z - a.x()) / (b.x() - a.x()); });
     }
     if (floorRound > 0 && floor + floorRound < end) {
         const auto at = std::lower_bound(fine.begin(), fine.end(), floor + floorRound) - fine.begin();

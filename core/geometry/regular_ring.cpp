@@ -28,8 +28,7 @@ void checkRing(const RegularRing& ring)
 {
     if (ring.sides < 3 || ring.sides > 360) throw InputError("sides", std::to_string(ring.sides), "3 to 360 are");
     if (!(ring.outer > 0)) throw InputError("outer", exact(ring.outer), "a diameter above 0 mm is");
-    if (!(ring.inner >= 0) || !(ring.inner < ring.outer))
-        throw InputError("inner", exact(ring.inner), "0 mm up to the outside diameter " + exact(ring.outer) + " mm is");
+    if (!(ring.inner >= 0) || !(ring.inner < ring.outer)) throw InputError("inner", exact(ring.inner), "0 mm up to the outside diameter " + exact(ring.outer) + " mm is");
     if (!(ring.allowance >= 0)) throw InputError("allowance", exact(ring.allowance), "0 mm or more is");
     if (!(ring.gap >= 0)) throw InputError("gap", exact(ring.gap), "0 mm or more is");
     if (ring.gap > 0 && ring.gap >= 2 * ring.innerCorner() * std::sin(pi / ring.sides) * std::cos(pi / ring.sides))
@@ -38,9 +37,6 @@ void checkRing(const RegularRing& ring)
 
 double closingGapDeg(int sides, double miterErrorDeg) { return 2 * sides * miterErrorDeg; }
 
-double fenceCorrectionDeg(int sides, double gap, double outer)
-{
-    return 2 * std::asin(std::clamp(gap / outer, -1.0, 1.0)) / degrees / (2 * sides);
-}
+double fenceCorrectionDeg(int sides, double gap, double outer) { return 2 * std::asin(std::clamp(gap / outer, -1.0, 1.0)) / degrees / (2 * sides); }
 
 }  // namespace vl

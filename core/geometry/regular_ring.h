@@ -8,20 +8,20 @@ namespace vl {
 
 /// One ring of n equal segments, as glued. Source of every formula: plane geometry of the regular polygon.
 struct RegularRing {
-    int sides = 12;          ///< 3 … 360
-    double outer = 0;        ///< finished outside diameter, mm
-    double inner = 0;        ///< finished inside diameter, mm
-    double allowance = 0;    ///< added each side, on the radius, mm
-    double gap = 0;          ///< parallel spacer between neighbours, mm
+    int sides = 12;        ///< 3 … 360
+    double outer = 0;      ///< finished outside diameter, mm
+    double inner = 0;      ///< finished inside diameter, mm
+    double allowance = 0;  ///< added each side, on the radius, mm
+    double gap = 0;        ///< parallel spacer between neighbours, mm
 
-    double miterDeg() const { return 180.0 / sides; }   ///< 180°/n: each end of a segment, from square
-    double fenceDeg() const { return 90 - miterDeg(); } ///< the same, from the fence's own line
-    double apothem() const;      ///< A = Do/2 + a: centre to the middle of an outer edge, mm
-    double innerCorner() const;  ///< V = Di/2 − a, never below 0: centre to an inner corner, mm
-    double outerCorner() const;  ///< A / cos(π/n), mm
-    double outerEdge() const;    ///< 2·A·tan(π/n) − g/cos(π/n), mm
-    double innerEdge() const;    ///< 2·V·sin(π/n) − g/cos(π/n), mm
-    double boardWidth() const;   ///< A − V·cos(π/n), mm
+    double miterDeg() const { return 180.0 / sides; }    ///< 180°/n: each end of a segment, from square
+    double fenceDeg() const { return 90 - miterDeg(); }  ///< the same, from the fence's own line
+    double apothem() const;                              ///< A = Do/2 + a: centre to the middle of an outer edge, mm
+    double innerCorner() const;                          ///< V = Di/2 − a, never below 0: centre to an inner corner, mm
+    double outerCorner() const;                          ///< A / cos(π/n), mm
+    double outerEdge() const;                            ///< 2·A·tan(π/n) − g/cos(π/n), mm
+    double innerEdge() const;                            ///< 2·V·sin(π/n) − g/cos(π/n), mm
+    double boardWidth() const;                           ///< A − V·cos(π/n), mm
 
     /// Corners of segment `i` of the glued ring, mm, x to 3 o'clock and y to 12 o'clock, anticlockwise; segment 0 is centred
     /// on angle `phaseDeg` from 12 o'clock, positive anticlockwise. Order: inner right, outer right, outer left, inner left.

@@ -3,8 +3,8 @@
 namespace vl {
 
 struct SpeedRange {
-    double low = 0, high = 0;   ///< rpm
-    double rim = 0;             ///< m/s at the rim at `high`
+    double low = 0, high = 0;  ///< rpm
+    double rim = 0;            ///< m/s at the rim at `high`
 };
 
 /// Speeds to start and to run at for a diameter (mm, above 0). Diameter in inches × rpm between 6,000 and 9,000 for balanced work;

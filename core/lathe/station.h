@@ -7,10 +7,10 @@ namespace vl {
 /// What to set the calliper to at one place along the axis, mm.
 struct Station {
     double z = 0;
-    double outside = 0;   ///< diameter
-    double inside = 0;    ///< diameter; NaN where it is solid
-    double wall = 0;      ///< square to the surface; NaN where it is solid
-    double parting = 0;   ///< depth of a parting cut from the blank turned just round
+    double outside = 0;  ///< diameter
+    double inside = 0;   ///< diameter; NaN where it is solid
+    double wall = 0;     ///< square to the surface; NaN where it is solid
+    double parting = 0;  ///< depth of a parting cut from the blank turned just round
 };
 
 /// Stations from foot to rim, spaced evenly or at the changes of curve: nodes, greatest and least diameters, and where the

@@ -31,10 +31,7 @@ struct Quantity {
 
 class Parser {
 public:
-    Parser(std::string text, double bare, const std::string& field, std::string_view shown)
-        : text_(std::move(text)), bare_(bare), field_(field), shown_(shown)
-    {
-    }
+    Parser(std::string text, double bare, const std::string& field, std::string_view shown) : text_(std::move(text)), bare_(bare), field_(field), shown_(shown) {}
 
     double run()
     {
@@ -50,8 +47,7 @@ public:
 private:
     [[noreturn]] void fail(const std::string& limit) const
     {
-        throw InputError(field_, shown_.empty() ? "nothing" : "'" + shown_ + "'",
-                         limit + "; forms such as 35mm, 1 3/8, 2'3\", 3/8 + 1/16 or 10in/3 are");
+        throw InputError(field_, shown_.empty() ? "nothing" : "'" + shown_ + "'", limit + "; forms such as 35mm, 1 3/8, 2'3\", 3/8 + 1/16 or 10in/3 are");
     }
     void skip()
     {
@@ -188,8 +184,16 @@ private:
     std::optional<double> takeUnit()
     {
         static const std::pair<const char*, double> units[] = {
-            {"mm", 1},         {"cm", 10},          {"inches", mmPerInch}, {"inch", mmPerInch}, {"in", mmPerInch},
-            {"\"", mmPerInch}, {"feet", 12 * mmPerInch}, {"ft", 12 * mmPerInch}, {"'", 12 * mmPerInch}, {"m", 1000},
+            {"mm", 1},
+            {"cm", 10},
+            {"inches", mmPerInch},
+            {"inch", mmPerInch},
+            {"in", mmPerInch},
+            {"\"", mmPerInch},
+            {"feet", 12 * mmPerInch},
+            {"ft", 12 * mmPerInch},
+            {"'", 12 * mmPerInch},
+            {"m", 1000},
         };
         const size_t mark = at_;
         skip();

@@ -13,8 +13,7 @@ double parseLength(std::string_view text, LengthStyle::Unit bare, const std::str
 {
     const double scale = bare == LengthStyle::Unit::Millimetre ? 1.0 : mmPerInch;
     const double mm = evaluateLength(text, scale, field);
-    if (std::abs(mm) > 1e6)
-        throw InputError(field, std::string(text), "a length up to 1,000,000 mm is");
+    if (std::abs(mm) > 1e6) throw InputError(field, std::string(text), "a length up to 1,000,000 mm is");
     return mm;
 }
 
@@ -22,9 +21,12 @@ std::string formatLength(double mm, LengthStyle style, int decimals)
 {
     if (!std::isfinite(mm)) return "–";
     switch (style.unit) {
-    case LengthStyle::Unit::Millimetre: return fixed(mm, decimals < 0 ? 1 : decimals);
-    case LengthStyle::Unit::Inch: return fixed(mm / mmPerInch, decimals < 0 ? 3 : decimals + 2);
-    case LengthStyle::Unit::Fraction: break;
+    case LengthStyle::Unit::Millimetre:
+        return fixed(mm, decimals < 0 ? 1 : decimals);
+    case LengthStyle::Unit::Inch:
+        return fixed(mm / mmPerInch, decimals < 0 ? 3 : decimals + 2);
+    case LengthStyle::Unit::Fraction:
+        break;
     }
     const double inches = std::abs(mm) / mmPerInch;
     const auto parts = static_cast<long>(std::lround(inches * style.denominator));
@@ -42,10 +44,7 @@ std::string formatLength(double mm, LengthStyle style, int decimals)
     return out;
 }
 
-std::string formatLengthUnit(double mm, LengthStyle style, int decimals)
-{
-    return formatLength(mm, style, decimals) + " " + unitName(style);
-}
+std::string formatLengthUnit(double mm, LengthStyle style, int decimals) { return formatLength(mm, style, decimals) + " " + unitName(style); }
 
 const char* unitName(LengthStyle style) { return style.unit == LengthStyle::Unit::Millimetre ? "mm" : "in"; }
 

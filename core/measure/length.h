@@ -19,8 +19,7 @@ struct LengthStyle {
 /// Reads a length in any form the shop writes it: `35`, `35mm`, `3.5 cm`, `1 3/8`, `1-3/8"`, `2'3"`, `7 7/8in`, `3/8 + 1/16`,
 /// `10in/3`, `(1/2 + 3/4) * 2`, with unicode fractions and primes.
 /// A number without a unit is in `bare`'s unit. Returns mm; throws InputError naming `field`.
-double parseLength(std::string_view text, LengthStyle::Unit bare = LengthStyle::Unit::Millimetre,
-                   const std::string& field = "length");
+double parseLength(std::string_view text, LengthStyle::Unit bare = LengthStyle::Unit::Millimetre, const std::string& field = "length");
 
 /// A length as the shop reads it, without its unit: `152.4`, `6.000`, `5 63/64 +0.003`. Fractions are rounded to the nearest
 /// 1/denominator and the remainder, in inches, is shown when it is 0.0005 in or more.

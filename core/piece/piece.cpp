@@ -10,10 +10,7 @@
 
 namespace vl {
 
-std::string limitText(const Limit& limit)
-{
-    return exact(limit.low) + " to " + exact(limit.high) + (*limit.unit ? std::string(" ") + limit.unit : "") + " is";
-}
+std::string limitText(const Limit& limit) { return exact(limit.low) + " to " + exact(limit.high) + (*limit.unit ? std::string(" ") + limit.unit : "") + " is"; }
 
 void checkWithin(const std::string& field, double value, const Limit& limit)
 {
@@ -57,8 +54,7 @@ void checkOutline(const Outline& outline, const char* name)
         if (i && outline[i].z < outline[i - 1].z)
             throw InputError(at + ".z_mm", exact(outline[i].z), "the node before it, at " + exact(outline[i - 1].z) + " mm, or further on is");
     }
-    if (!(outline.back().z > outline.front().z))
-        throw InputError(item(name, outline.size() - 1) + ".z_mm", exact(outline.back().z), "a station beyond the first node's is");
+    if (!(outline.back().z > outline.front().z)) throw InputError(item(name, outline.size() - 1) + ".z_mm", exact(outline.back().z), "a station beyond the first node's is");
 }
 
 void checkLayer(const Layer& l, const std::string& at)
@@ -73,8 +69,7 @@ void checkLayer(const Layer& l, const std::string& at)
     if (l.stockInner) checkWithin(at + ".stock_inner_mm", *l.stockInner, limits::stock);
     if (l.stockOuter && l.stockInner && *l.stockInner >= *l.stockOuter)
         throw InputError(at + ".stock_inner_mm", exact(*l.stockInner), "less than the stock's outside, " + exact(*l.stockOuter) + " mm, is");
-    if (l.woods.empty() || l.woods.size() > static_cast<size_t>(limits::segments.high))
-        throw InputError(at + ".woods", std::to_string(l.woods.size()) + " woods", "1 to 96 are");
+    if (l.woods.empty() || l.woods.size() > static_cast<size_t>(limits::segments.high)) throw InputError(at + ".woods", std::to_string(l.woods.size()) + " woods", "1 to 96 are");
     for (const std::string& wood : l.woods)
         if (!findSpecies(wood)) throw InputError(at + ".woods", "'" + wood + "'", "the id of a known wood is");
 }

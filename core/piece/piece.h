@@ -13,12 +13,12 @@ enum class WallRule { Even, Tapered, Drawn, Solid };
 /// The inside of the vessel.
 struct Hollow {
     WallRule rule = WallRule::Even;
-    double rimWall = 6;      ///< mm, square to the surface; the whole wall where the rule is Even
-    double baseWall = 9;     ///< mm, square to the surface at the floor (Tapered)
-    double floor = 10;       ///< mm from the headstock face to the inside's floor
-    double floorRound = 8;   ///< mm, radius where the floor meets the wall
-    double leastWall = 4;    ///< mm, thinner than this is a caution
-    Outline inside;          ///< drawn freely (Drawn), from the floor's centre to the rim
+    double rimWall = 6;     ///< mm, square to the surface; the whole wall where the rule is Even
+    double baseWall = 9;    ///< mm, square to the surface at the floor (Tapered)
+    double floor = 10;      ///< mm from the headstock face to the inside's floor
+    double floorRound = 8;  ///< mm, radius where the floor meets the wall
+    double leastWall = 4;   ///< mm, thinner than this is a caution
+    Outline inside;         ///< drawn freely (Drawn), from the floor's centre to the rim
     std::string extra;
 
     bool operator==(const Hollow&) const = default;
@@ -29,14 +29,14 @@ enum class LayerKind { Disc, Ring };
 /// One layer of the stack, a solid disc or a closed ring of segments.
 struct Layer {
     LayerKind kind = LayerKind::Ring;
-    double thickness = 18;                     ///< mm in the stack, both faces flattened
-    int segments = 12;                         ///< of a ring
-    std::vector<std::string> woods{"maple"};   ///< round the ring, repeating; of a disc the first
-    double turn = 0.5;                         ///< of its own segments, on from the ring below
-    double outerAllowance = 2;                 ///< mm on the radius
-    double innerAllowance = 2;                 ///< mm on the radius
-    double sandingLoss = 0.4;                  ///< mm on each face
-    std::optional<double> stockOuter;          ///< mm diameter, set by hand instead of from the outline
+    double thickness = 18;                    ///< mm in the stack, both faces flattened
+    int segments = 12;                        ///< of a ring
+    std::vector<std::string> woods{"maple"};  ///< round the ring, repeating; of a disc the first
+    double turn = 0.5;                        ///< of its own segments, on from the ring below
+    double outerAllowance = 2;                ///< mm on the radius
+    double innerAllowance = 2;                ///< mm on the radius
+    double sandingLoss = 0.4;                 ///< mm on each face
+    std::optional<double> stockOuter;         ///< mm diameter, set by hand instead of from the outline
     std::optional<double> stockInner;
     std::string extra;
 
@@ -50,13 +50,13 @@ enum class StationRule { Even, Curve };
 /// How the turner wants to work on this piece.
 struct Choices {
     CutSchool cutting = CutSchool::MiterGauge;
-    double sledRun = 300;         ///< mm along the fence over which the sled's offset is measured
-    double endWaste = 25;         ///< mm of each strip that cannot be used
-    double trialGap = 0;          ///< mm, last joint of a dry-fitted trial ring, positive open outside
-    int trialRing = -1;           ///< layer that was tried; −1 for none
+    double sledRun = 300;  ///< mm along the fence over which the sled's offset is measured
+    double endWaste = 25;  ///< mm of each strip that cannot be used
+    double trialGap = 0;   ///< mm, last joint of a dry-fitted trial ring, positive open outside
+    int trialRing = -1;    ///< layer that was tried; −1 for none
     RingSchool closing = RingSchool::BandClamp;
     StationRule stations = StationRule::Even;
-    double stationSpacing = 10;   ///< mm
+    double stationSpacing = 10;  ///< mm
     std::string extra;
 
     bool operator==(const Choices&) const = default;
@@ -66,9 +66,9 @@ struct Choices {
 struct Piece {
     std::string name = "Untitled";
     std::string notes;
-    Outline outside;      ///< from the headstock face to the rim
+    Outline outside;  ///< from the headstock face to the rim
     Hollow hollow;
-    std::vector<Layer> layers;   ///< from the headstock face on
+    std::vector<Layer> layers;  ///< from the headstock face on
     Choices choices;
     std::string extra;
 

@@ -18,10 +18,7 @@ const char* levelName(Level level)
 
 namespace {
 
-std::string layerName(const Assembly& a, int i)
-{
-    return (a.layers[static_cast<size_t>(i)].kind == LayerKind::Disc ? "disc " : "ring ") + std::to_string(i + 1);
-}
+std::string layerName(const Assembly& a, int i) { return (a.layers[static_cast<size_t>(i)].kind == LayerKind::Disc ? "disc " : "ring ") + std::to_string(i + 1); }
 
 /// A fix that changes one layer.
 Fix layerFix(std::string label, int layer, std::function<void(Layer&)> change)
@@ -45,8 +42,7 @@ Fix pieceFix(std::string label, std::function<void(Piece&)> change)
 
 class Judge {
 public:
-    Judge(const Piece& p, const Shop& shop, const Assembly& a, const Sides& sides, const Shape& shape, const CutPlan& cuts,
-          const std::vector<Overlap>& overlaps, LengthStyle style)
+    Judge(const Piece& p, const Shop& shop, const Assembly& a, const Sides& sides, const Shape& shape, const CutPlan& cuts, const std::vector<Overlap>& overlaps, LengthStyle style)
         : p_(p), shop_(shop), a_(a), sides_(sides), shape_(shape), cuts_(cuts), overlaps_(overlaps), style_(style)
     {
     }
@@ -60,9 +56,7 @@ public:
         season();
         swing();
         tip();
-        std::ranges::stable_sort(out_, [](const Caution& x, const Caution& y) {
-            return std::pair(-static_cast<int>(x.level), x.z) < std::pair(-static_cast<int>(y.level), y.z);
-        });
+        std::ranges::stable_sort(out_, [](const Caution& x, const Caution& y) { return std::pair(-static_cast<int>(x.level), x.z) < std::pair(-static_cast<int>(y.level), y.z); });
         return std::move(out_);
     }
 
@@ -144,8 +138,7 @@ private:
             c.message = through ? "the inside comes through the outside: the wall is cut open here"
                                 : "the wall is " + mm(thin) + " square to the surface, thinner than the " + mm(c.limit) + " you asked for";
             c.fixes.push_back(thickerWall(c.limit - c.measure));
-            if (!through)
-                c.fixes.push_back(pieceFix("accept " + mm(thin) + " as the least wall", [thin](Piece& q) { q.hollow.leastWall = std::floor(thin * 100) / 100; }));
+            if (!through) c.fixes.push_back(pieceFix("accept " + mm(thin) + " as the least wall", [thin](Piece& q) { q.hollow.leastWall = std::floor(thin * 100) / 100; }));
             out_.push_back(c);
         }
         if (shape_.floorThickness < p_.hollow.leastWall) {
@@ -233,13 +226,13 @@ private:
             c.measure = r.outerEdge;
             c.limit = shop_.leastEdge;
             c.unit = "mm";
-            c.message = "its segments are " + mm(r.outerEdge) + " long, too short to hold at a saw: a part this small can be thrown, and draws the hand to the blade. "
+            c.message = "its segments are " + mm(r.outerEdge) +
+                        " long, too short to hold at a saw: a part this small can be thrown, and draws the hand to the blade. "
                         "Hold-downs, a stop that frees the part and a blade at rest before reaching in are usual; the machine's manual and hands-on instruction come first";
             // An even number keeps half rings and two-wood patterns possible.
             if (fewer > 4 && fewer % 2) --fewer;
             if (fewer < b.stock.sides)
-                c.fixes.push_back(layerFix(std::to_string(fewer) + " segments instead of " + std::to_string(b.stock.sides), r.layer,
-                                           [fewer](Layer& l) { l.segments = fewer; }));
+                c.fixes.push_back(layerFix(std::to_string(fewer) + " segments instead of " + std::to_string(b.stock.sides), r.layer, [fewer](Layer& l) { l.segments = fewer; }));
             if (b.finishedInner.low == 0)
                 c.fixes.push_back(layerFix("a solid disc instead", r.layer, [](Layer& l) {
                     l.kind = LayerKind::Disc;
@@ -284,8 +277,7 @@ private:
             const Species& mahogany = speciesOf("mahogany");
             if (movement(width, quiet->shrinkTangential, change) > c.limit && movement(width, mahogany.shrinkTangential, change) <= c.limit) quiet = &mahogany;
             if (quiet != b.woods[0] && movement(width, quiet->shrinkTangential, change) <= c.limit)
-                c.fixes.push_back(layerFix(std::string("take ") + quiet->name + ", which moves " +
-                                               formatLengthUnit(movement(width, quiet->shrinkTangential, change), style_, 2),
+                c.fixes.push_back(layerFix(std::string("take ") + quiet->name + ", which moves " + formatLengthUnit(movement(width, quiet->shrinkTangential, change), style_, 2),
                                            static_cast<int>(i), [id = std::string(quiet->id)](Layer& l) { l.woods = {id}; }));
             out_.push_back(c);
         }
@@ -380,8 +372,8 @@ private:
 
 }  // namespace
 
-std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides, const Shape& shape,
-                                const CutPlan& cuts, const std::vector<Overlap>& overlaps, LengthStyle style)
+std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides, const Shape& shape, const CutPlan& cuts,
+                                const std::vector<Overlap>& overlaps, LengthStyle style)
 {
     return Judge(piece, shop, assembly, sides, shape, cuts, overlaps, style).run();
 }

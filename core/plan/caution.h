@@ -20,19 +20,19 @@ struct Fix {
 
 /// Something that will not work at the machine, said while it is still only a drawing.
 struct Caution {
-    std::string id;         ///< kind and place: "overlap-3"
+    std::string id;  ///< kind and place: "overlap-3"
     Level level = Level::Care;
-    std::string at;         ///< in the trade's words
-    double z = 0;           ///< where on the axis, mm
+    std::string at;  ///< in the trade's words
+    double z = 0;    ///< where on the axis, mm
     int layer = -1;
     double measure = 0, limit = 0;
-    std::string unit;       ///< of measure and limit: "mm" or "°"
-    std::string message;    ///< what fails, and what will happen
+    std::string unit;     ///< of measure and limit: "mm" or "°"
+    std::string message;  ///< what fails, and what will happen
     std::vector<Fix> fixes;
 };
 
 /// Every caution of the plan, the gravest first, then from the headstock on. Lengths in messages are in `style`.
-std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides, const Shape& shape,
-                                const CutPlan& cuts, const std::vector<Overlap>& overlaps, LengthStyle style = {});
+std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides, const Shape& shape, const CutPlan& cuts,
+                                const std::vector<Overlap>& overlaps, LengthStyle style = {});
 
 }  // namespace vl

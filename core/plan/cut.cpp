@@ -16,7 +16,7 @@ CutPlan planCuts(const Piece& piece, const Shop& shop, const Assembly& assembly)
     CutPlan plan;
     const Choices& c = piece.choices;
     const auto tried = static_cast<size_t>(c.trialRing);
-    double correctionTotal = 0;   // the error is the saw's: it shows in every ring in proportion to nothing but itself
+    double correctionTotal = 0;  // the error is the saw's: it shows in every ring in proportion to nothing but itself
     if (c.trialRing >= 0 && tried < assembly.layers.size() && assembly.layers[tried].kind == LayerKind::Ring) {
         const RegularRing& trial = assembly.layers[tried].stock;
         correctionTotal = fenceCorrectionDeg(trial.sides, c.trialGap, 2 * trial.outerCorner());
@@ -40,11 +40,8 @@ CutPlan planCuts(const Piece& piece, const Shop& shop, const Assembly& assembly)
     for (const Part& p : assembly.parts) {
         const BuiltLayer& l = assembly.layers[static_cast<size_t>(p.layer)];
         const double length = l.kind == LayerKind::Disc ? p.length + c.endWaste : stripLength(l.stock, p.count, shop.kerf, c.endWaste);
-        if (l.kind == LayerKind::Ring)
-            std::ranges::find(plan.rings, p.layer, &RingCut::layer)->stripLength += length;
-        auto same = [&](const Strip& s) {
-            return s.species == p.species && std::abs(s.thickness - p.thickness) < 0.05 && std::abs(s.width - p.width) < 0.05;
-        };
+        if (l.kind == LayerKind::Ring) std::ranges::find(plan.rings, p.layer, &RingCut::layer)->stripLength += length;
+        auto same = [&](const Strip& s) { return s.species == p.species && std::abs(s.thickness - p.thickness) < 0.05 && std::abs(s.width - p.width) < 0.05; };
         auto it = std::ranges::find_if(plan.strips, same);
         if (it == plan.strips.end()) it = plan.strips.insert(plan.strips.end(), {p.species, p.thickness, p.width, 0, 0, 0, {}});
         it->length += length;

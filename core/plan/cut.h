@@ -9,19 +9,19 @@ struct RingCut {
     int layer = 0;
     double miter = 0, fence = 0;
     double outerEdge = 0, innerEdge = 0, boardWidth = 0, planeTo = 0;
-    double stripLength = 0;     ///< of all the ring's woods together, waste and kerf in it
-    double sledOffset = 0;      ///< run · tan(miter): how far the sled's fence stands back over the run
-    double wedge = 0;           ///< 360°/n between the sled's two fences
-    double correction = 0;      ///< to add to the mitre after a trial ring
+    double stripLength = 0;  ///< of all the ring's woods together, waste and kerf in it
+    double sledOffset = 0;   ///< run · tan(miter): how far the sled's fence stands back over the run
+    double wedge = 0;        ///< 360°/n between the sled's two fences
+    double correction = 0;   ///< to add to the mitre after a trial ring
 };
 
 /// One kind of strip to make: the same wood, thickness and width.
 struct Strip {
     const Species* species = nullptr;
     double thickness = 0, width = 0;
-    double length = 0;            ///< mm, all together
-    double volume = 0;            ///< mm³ of planed strip
-    double partsVolume = 0;       ///< mm³ that ends up in parts
+    double length = 0;       ///< mm, all together
+    double volume = 0;       ///< mm³ of planed strip
+    double partsVolume = 0;  ///< mm³ that ends up in parts
     std::vector<std::string> parts;
 };
 

@@ -6,10 +6,10 @@ namespace vl {
 
 /// How much wood glues a layer to the next, measured along the radius at their joint, mm.
 struct Overlap {
-    int below = 0;          ///< layer; the joint is with the next
+    int below = 0;  ///< layer; the joint is with the next
     double z = 0;
-    double stock = 0;       ///< as glued: least outer flat less greatest inner corner of the two
-    double finished = 0;    ///< what turning leaves of it
+    double stock = 0;     ///< as glued: least outer flat less greatest inner corner of the two
+    double finished = 0;  ///< what turning leaves of it
 };
 
 std::vector<Overlap> overlapsOf(const Assembly& assembly, const Sides& sides);

@@ -8,9 +8,9 @@
 namespace vl {
 
 struct LathePlan {
-    double roughRadius = 0;        ///< mm, to the farthest corner of the blank
-    SpeedRange rough, finished;    ///< rpm, within what the lathe can do
-    double swingClearance = 0;     ///< mm left between the blank and the bed
+    double roughRadius = 0;      ///< mm, to the farthest corner of the blank
+    SpeedRange rough, finished;  ///< rpm, within what the lathe can do
+    double swingClearance = 0;   ///< mm left between the blank and the bed
 };
 
 /// Everything that follows from a piece and a shop. A pure function of the two.

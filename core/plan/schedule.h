@@ -9,8 +9,8 @@ struct Schedule {
     std::vector<size_t> order;       ///< indices into the recipe
     std::vector<double> start, end;  ///< by recipe index; end includes the waiting
     double workMinutes = 0;
-    double length = 0;               ///< until the last step ends
-    double criticalPath = 0;         ///< the longest chain of steps that wait on one another
+    double length = 0;        ///< until the last step ends
+    double criticalPath = 0;  ///< the longest chain of steps that wait on one another
 };
 
 /// Orders the steps so that each comes after what it needs (Boost.Graph topological sort; among steps that are ready, the one

@@ -14,10 +14,7 @@ constexpr const char* common = "common practice";
 
 class Writer {
 public:
-    Writer(const Piece& p, const Shop& shop, const Plan& plan, int layer, LengthStyle style)
-        : p_(p), shop_(shop), plan_(plan), layer_(layer), style_(style)
-    {
-    }
+    Writer(const Piece& p, const Shop& shop, const Plan& plan, int layer, LengthStyle style) : p_(p), shop_(shop), plan_(plan), layer_(layer), style_(style) {}
 
     Working of(FigureId id) const
     {
@@ -25,61 +22,117 @@ public:
         const std::string value = figureText(id, p_, plan_, layer_, style_);
         const std::string length = value + " " + unitName(style_);
         switch (id) {
-        case FigureId::Height: return {"Height", length, "last node's station − headstock face", "", measured, "", "layers, stations, template"};
+        case FigureId::Height:
+            return {"Height", length, "last node's station − headstock face", "", measured, "", "layers, stations, template"};
         case FigureId::GreatestDiameter:
             return {"Greatest diameter", length, "2 × greatest radius of the outline", "at " + mm(s.greatestAt), measured, "", "finished speed, swing"};
-        case FigureId::LeastDiameter: return {"Least diameter", length, "2 × least radius of the outline", "at " + mm(s.leastAt), measured, "", "strength of a stem"};
+        case FigureId::LeastDiameter:
+            return {"Least diameter", length, "2 × least radius of the outline", "at " + mm(s.leastAt), measured, "", "strength of a stem"};
         case FigureId::ThinnestWall:
-            return {"Thinnest wall", length, "shortest distance from the inside to the outside", "at " + mm(s.thinnest.inside.x()),
-                    "square to the surface, not along the radius", measured, "caution on the wall"};
+            return {"Thinnest wall",
+                    length,
+                    "shortest distance from the inside to the outside",
+                    "at " + mm(s.thinnest.inside.x()),
+                    "square to the surface, not along the radius",
+                    measured,
+                    "caution on the wall"};
         case FigureId::ThickestWall:
-            return {"Thickest wall", length, "greatest of the shortest distances from the inside to the outside", "at " + mm(s.thickest.inside.x()),
-                    "square to the surface, above the floor's rounding", measured, "drying and weight"};
+            return {"Thickest wall",
+                    length,
+                    "greatest of the shortest distances from the inside to the outside",
+                    "at " + mm(s.thickest.inside.x()),
+                    "square to the surface, above the floor's rounding",
+                    measured,
+                    "drying and weight"};
         case FigureId::FloorThickness:
             return {"Floor", length, "shortest way from the middle of the inside's floor to the outside", "", "on the axis", measured, "caution on the floor"};
         case FigureId::Capacity:
             return {"Capacity", value, "Σ π·h·(R² + R·r + r²)/3 over the inside", "", "filled level with the rim", "volume of a frustum, plane geometry", ""};
         case FigureId::Weight:
-            return {"Finished weight", value, "Σ volume × density of each layer's woods", fixed(s.woodVolume / 1e3, 1) + " cm³ of wood",
-                    "wood at 12 % moisture; every segment has the same share of its ring", "densities: see the wood's own source", "tip angle"};
+            return {"Finished weight",
+                    value,
+                    "Σ volume × density of each layer's woods",
+                    fixed(s.woodVolume / 1e3, 1) + " cm³ of wood",
+                    "wood at 12 % moisture; every segment has the same share of its ring",
+                    "densities: see the wood's own source",
+                    "tip angle"};
         case FigureId::RoughWeight:
-            return {"Weight of the blank", value, "Σ volume of each layer as glued × density", "", "wood at 12 % moisture", "densities: see the wood's own source", "handling, speed"};
+            return {"Weight of the blank", value, "Σ volume of each layer as glued × density", "", "wood at 12 % moisture", "densities: see the wood's own source",
+                    "handling, speed"};
         case FigureId::GravityHeight:
             return {"Centre of gravity", length, "Σ z·mass / Σ mass", "", "height above the foot", "statics", "tip angle"};
         case FigureId::TipAngle:
-            return {"Tips at", value, "atan(radius of the foot / height of the centre of gravity)",
-                    "atan(" + mm(s.footRadius) + " / " + mm(s.gravityHeight) + ")", "stands on the outermost edge of its foot; empty", "statics",
+            return {"Tips at",
+                    value,
+                    "atan(radius of the foot / height of the centre of gravity)",
+                    "atan(" + mm(s.footRadius) + " / " + mm(s.gravityHeight) + ")",
+                    "stands on the outermost edge of its foot; empty",
+                    "statics",
                     "caution below " + fixed(shop_.leastTip, 1) + "°"};
         case FigureId::RoughSpeed:
-            return {"Speed, rough blank", value, "6000 … 9000 / diameter in inches",
-                    "6000 … 9000 / " + fixed(2 * plan_.lathe.roughRadius / mmPerInch, 2), "to the blank's corners; balanced; start at the lowest until it runs round",
-                    std::string(common) + "; the machine's manual comes first", "lathe"};
+            return {"Speed, rough blank",
+                    value,
+                    "6000 … 9000 / diameter in inches",
+                    "6000 … 9000 / " + fixed(2 * plan_.lathe.roughRadius / mmPerInch, 2),
+                    "to the blank's corners; balanced; start at the lowest until it runs round",
+                    std::string(common) + "; the machine's manual comes first",
+                    "lathe"};
         case FigureId::FinishedSpeed:
-            return {"Speed, turned", value, "6000 … 9000 / diameter in inches", "6000 … 9000 / " + fixed(s.greatestDiameter / mmPerInch, 2),
+            return {"Speed, turned",
+                    value,
+                    "6000 … 9000 / diameter in inches",
+                    "6000 … 9000 / " + fixed(s.greatestDiameter / mmPerInch, 2),
                     "balanced and round; never above the lathe's own " + fixed(shop_.highestRpm, 0) + " rpm",
-                    std::string(common) + "; the machine's manual comes first", "lathe"};
+                    std::string(common) + "; the machine's manual comes first",
+                    "lathe"};
         case FigureId::SwingClearance:
-            return {"Clearance over the bed", length, "centre height − farthest corner of the blank",
-                    mm(shop_.swingRadius) + " − " + mm(plan_.lathe.roughRadius), "bed without a banjo in the way: measure over it too", "the shop's lathe", "caution on swing"};
+            return {"Clearance over the bed",
+                    length,
+                    "centre height − farthest corner of the blank",
+                    mm(shop_.swingRadius) + " − " + mm(plan_.lathe.roughRadius),
+                    "bed without a banjo in the way: measure over it too",
+                    "the shop's lathe",
+                    "caution on swing"};
         case FigureId::StockVolume:
             return {"Strips altogether", value, "Σ length × width × thickness of the planed strips", "", "planed wood, before ripping and planing losses", polygon, "what to buy"};
         case FigureId::Waste:
-            return {"Waste", value, "1 − volume of the parts / volume of the strips",
-                    "1 − " + fixed(plan_.cuts.partsVolume / 1e3, 0) + " / " + fixed(plan_.cuts.volume / 1e3, 0) + " cm³", "kerf, strip ends and the corners of discs", polygon, "what to buy"};
-        case FigureId::WorkTime: return {"Work", value, "Σ minutes of work of every step", "", "usual times, yours will differ", common, "timetable"};
+            return {"Waste",
+                    value,
+                    "1 − volume of the parts / volume of the strips",
+                    "1 − " + fixed(plan_.cuts.partsVolume / 1e3, 0) + " / " + fixed(plan_.cuts.volume / 1e3, 0) + " cm³",
+                    "kerf, strip ends and the corners of discs",
+                    polygon,
+                    "what to buy"};
+        case FigureId::WorkTime:
+            return {"Work", value, "Σ minutes of work of every step", "", "usual times, yours will differ", common, "timetable"};
         case FigureId::TotalTime:
-            return {"Start to finish", value, "one pair of hands, waiting beside the work", "longest chain alone: " + fixed(plan_.schedule.criticalPath / 60, 1) + " h",
-                    "round the clock; clamps enough", common, "timetable"};
+            return {"Start to finish",
+                    value,
+                    "one pair of hands, waiting beside the work",
+                    "longest chain alone: " + fixed(plan_.schedule.criticalPath / 60, 1) + " h",
+                    "round the clock; clamps enough",
+                    common,
+                    "timetable"};
         case FigureId::Station:
-            return {"Station", "", p_.choices.stations == StationRule::Even ? "multiples of the spacing, and the rim" : "nodes, greatest and least diameters, turns of the curve", "",
-                    "along the axis from the headstock face", measured, "calliper"};
-        case FigureId::StationOutside: return {"Outside Ø at a station", "", "2 × radius of the outline there", "", "", measured, "calliper"};
-        case FigureId::StationInside: return {"Inside Ø at a station", "", "2 × radius of the inside there", "", "along the radius", measured, "inside calliper"};
+            return {"Station",
+                    "",
+                    p_.choices.stations == StationRule::Even ? "multiples of the spacing, and the rim" : "nodes, greatest and least diameters, turns of the curve",
+                    "",
+                    "along the axis from the headstock face",
+                    measured,
+                    "calliper"};
+        case FigureId::StationOutside:
+            return {"Outside Ø at a station", "", "2 × radius of the outline there", "", "", measured, "calliper"};
+        case FigureId::StationInside:
+            return {"Inside Ø at a station", "", "2 × radius of the inside there", "", "along the radius", measured, "inside calliper"};
         case FigureId::StationWall:
-            return {"Wall at a station", "", "shortest distance from the inside there to the outside", "", "square to the surface, not along the radius", measured, "wall calliper"};
+            return {"Wall at a station", "", "shortest distance from the inside there to the outside", "", "square to the surface, not along the radius", measured,
+                    "wall calliper"};
         case FigureId::Parting:
-            return {"Parting depth", "", "radius of the blank turned just round − finished radius", "", "the largest circle that the blank's flats hold", measured, "roughing to stations"};
-        default: return ofLayer(id, value);
+            return {"Parting depth",       "", "radius of the blank turned just round − finished radius", "", "the largest circle that the blank's flats hold", measured,
+                    "roughing to stations"};
+        default:
+            return ofLayer(id, value);
         }
     }
 
@@ -97,56 +150,105 @@ private:
         const std::string n = std::to_string(r.sides), length = value + " " + unitName(style_);
         switch (id) {
         case FigureId::StockOuter:
-            return {"Stock outside", "Ø " + length, l.stockOuter ? "set by hand" : "largest finished diameter + 2 × allowance",
-                    l.stockOuter ? "" : raw(2 * b.finishedOuter.high) + " + 2 × " + raw(l.outerAllowance), "measured across the flats: the least diameter of the blank",
-                    measured, "outer edge, swing"};
+            return {"Stock outside",
+                    "Ø " + length,
+                    l.stockOuter ? "set by hand" : "largest finished diameter + 2 × allowance",
+                    l.stockOuter ? "" : raw(2 * b.finishedOuter.high) + " + 2 × " + raw(l.outerAllowance),
+                    "measured across the flats: the least diameter of the blank",
+                    measured,
+                    "outer edge, swing"};
         case FigureId::StockInner:
-            return {"Stock inside", "Ø " + length, l.stockInner ? "set by hand" : "smallest finished bore − 2 × allowance",
-                    l.stockInner ? "" : raw(2 * b.finishedInner.low) + " − 2 × " + raw(l.innerAllowance), "to the inner corners: the greatest diameter of the opening", measured,
+            return {"Stock inside",
+                    "Ø " + length,
+                    l.stockInner ? "set by hand" : "smallest finished bore − 2 × allowance",
+                    l.stockInner ? "" : raw(2 * b.finishedInner.low) + " − 2 × " + raw(l.innerAllowance),
+                    "to the inner corners: the greatest diameter of the opening",
+                    measured,
                     "inner edge, board width"};
         case FigureId::PlaneTo:
-            return {"Plane to", length, "layer thickness + 2 × sanding loss", raw(l.thickness) + " + 2 × " + raw(l.sandingLoss), "both faces are flattened", common,
+            return {"Plane to",
+                    length,
+                    "layer thickness + 2 × sanding loss",
+                    raw(l.thickness) + " + 2 × " + raw(l.sandingLoss),
+                    "both faces are flattened",
+                    common,
                     "thickness of the strips"};
         case FigureId::OverlapBelow: {
             if (layer_ == 0) return none;
             const Overlap& o = plan_.overlaps[static_cast<size_t>(layer_) - 1];
-            return {"Overlap with the layer below", length, "lesser outer radius − greater inner radius, where they meet",
-                    "as glued " + raw(o.stock) + ", after turning " + raw(o.finished), "along the radius at " + mm(o.z), measured,
+            return {"Overlap with the layer below",
+                    length,
+                    "lesser outer radius − greater inner radius, where they meet",
+                    "as glued " + raw(o.stock) + ", after turning " + raw(o.finished),
+                    "along the radius at " + mm(o.z),
+                    measured,
                     "caution below " + mm(shop_.leastOverlap)};
         }
         case FigureId::Rotation:
             return {"Rotation", value, "share of a segment × 360° / segments", fixed(l.turn, 3) + " × 360° / " + n, "on from the layer below", polygon, "glue-up"};
-        default: break;
+        default:
+            break;
         }
         const RingCut* cut = plan_.cutOf(layer_);
         if (!cut) return none;
         const std::string a = "180° ÷ " + n;
         switch (id) {
-        case FigureId::Segments: return {"Segments", value, "chosen", "", "", "", "miter"};
-        case FigureId::Miter: return {"Miter", value, "180° ÷ segments", a, "from square, each end of a segment", polygon, "saw"};
-        case FigureId::Fence: return {"Fence", value, "90° − 180° ÷ segments", "90° − " + a, "the same cut, read from the fence's own line", polygon, "saw"};
+        case FigureId::Segments:
+            return {"Segments", value, "chosen", "", "", "", "miter"};
+        case FigureId::Miter:
+            return {"Miter", value, "180° ÷ segments", a, "from square, each end of a segment", polygon, "saw"};
+        case FigureId::Fence:
+            return {"Fence", value, "90° − 180° ÷ segments", "90° − " + a, "the same cut, read from the fence's own line", polygon, "saw"};
         case FigureId::OuterEdge:
-            return {"Outer edge", length, "2 × apothem × tan(180° ÷ segments)", "2 × " + raw(r.apothem()) + " × tan(" + a + ")", "the apothem is half the stock's outside", polygon, "stop at the saw"};
+            return {
+                "Outer edge", length,           "2 × apothem × tan(180° ÷ segments)", "2 × " + raw(r.apothem()) + " × tan(" + a + ")", "the apothem is half the stock's outside",
+                polygon,      "stop at the saw"};
         case FigureId::InnerEdge:
-            return {"Inner edge", length, "2 × inner corner radius × sin(180° ÷ segments)", "2 × " + raw(r.innerCorner()) + " × sin(" + a + ")",
-                    "the corner radius is half the stock's inside", polygon, "check of a cut segment"};
+            return {"Inner edge",
+                    length,
+                    "2 × inner corner radius × sin(180° ÷ segments)",
+                    "2 × " + raw(r.innerCorner()) + " × sin(" + a + ")",
+                    "the corner radius is half the stock's inside",
+                    polygon,
+                    "check of a cut segment"};
         case FigureId::BoardWidth:
-            return {"Board width", length, "apothem − inner corner radius × cos(180° ÷ segments)", raw(r.apothem()) + " − " + raw(r.innerCorner()) + " × cos(" + a + ")",
-                    "ripped exactly to this width", polygon, "rip fence"};
+            return {"Board width",
+                    length,
+                    "apothem − inner corner radius × cos(180° ÷ segments)",
+                    raw(r.apothem()) + " − " + raw(r.innerCorner()) + " × cos(" + a + ")",
+                    "ripped exactly to this width",
+                    polygon,
+                    "rip fence"};
         case FigureId::StripLength:
-            return {"Strip", length, "Σ count × (outer + inner edge) / 2 + width × tan(miter) + (count + 1) × kerf / cos(miter) + end waste",
-                    n + " segments, kerf " + mm(shop_.kerf) + ", end waste " + mm(p_.choices.endWaste) + " for each wood", "neighbours share each cut", polygon, "strip list"};
+            return {"Strip",
+                    length,
+                    "Σ count × (outer + inner edge) / 2 + width × tan(miter) + (count + 1) × kerf / cos(miter) + end waste",
+                    n + " segments, kerf " + mm(shop_.kerf) + ", end waste " + mm(p_.choices.endWaste) + " for each wood",
+                    "neighbours share each cut",
+                    polygon,
+                    "strip list"};
         case FigureId::SledOffset:
-            return {"Sled offset", length, "run × tan(miter)", raw(p_.choices.sledRun) + " × tan(" + fixed(cut->miter, 3) + "°)", "from square, at the end of the run, for each fence", polygon, "wedge sled"};
-        case FigureId::Wedge: return {"Wedge", value, "360° ÷ segments", "360° ÷ " + n, "between the sled's two fences", polygon, "wedge sled"};
+            return {"Sled offset",
+                    length,
+                    "run × tan(miter)",
+                    raw(p_.choices.sledRun) + " × tan(" + fixed(cut->miter, 3) + "°)",
+                    "from square, at the end of the run, for each fence",
+                    polygon,
+                    "wedge sled"};
+        case FigureId::Wedge:
+            return {"Wedge", value, "360° ÷ segments", "360° ÷ " + n, "between the sled's two fences", polygon, "wedge sled"};
         case FigureId::Correction: {
             const double rim = 2 * r.outerCorner();
-            return {"Fence correction", value, "2·asin(gap / rim diameter) / (2 × segments)",
-                    cut->correction == 0 ? "no trial ring of " + n + " segments measured"
-                                         : "2·asin(" + mm(p_.choices.trialGap) + " / " + mm(rim) + ") / (2 × " + n + ")",
-                    "gap measured at the outside of the last joint, every cut off by the same", polygon, "added to the miter"};
+            return {"Fence correction",
+                    value,
+                    "2·asin(gap / rim diameter) / (2 × segments)",
+                    cut->correction == 0 ? "no trial ring of " + n + " segments measured" : "2·asin(" + mm(p_.choices.trialGap) + " / " + mm(rim) + ") / (2 × " + n + ")",
+                    "gap measured at the outside of the last joint, every cut off by the same",
+                    polygon,
+                    "added to the miter"};
         }
-        default: return none;
+        default:
+            return none;
         }
     }
 
@@ -178,34 +280,55 @@ std::string figureText(FigureId id, const Piece& piece, const Plan& plan, int la
     const Shape& s = plan.shape;
     auto mm = [&](double v, int decimals = -1) { return formatLength(v, style, decimals); };
     switch (id) {
-    case FigureId::Height: return mm(s.height);
-    case FigureId::GreatestDiameter: return mm(s.greatestDiameter);
-    case FigureId::LeastDiameter: return mm(s.leastDiameter);
-    case FigureId::ThinnestWall: return s.solid ? "–" : mm(s.thinnest.wall);
-    case FigureId::ThickestWall: return s.solid ? "–" : mm(s.thickest.wall);
-    case FigureId::FloorThickness: return s.solid ? "–" : mm(s.floorThickness);
+    case FigureId::Height:
+        return mm(s.height);
+    case FigureId::GreatestDiameter:
+        return mm(s.greatestDiameter);
+    case FigureId::LeastDiameter:
+        return mm(s.leastDiameter);
+    case FigureId::ThinnestWall:
+        return s.solid ? "–" : mm(s.thinnest.wall);
+    case FigureId::ThickestWall:
+        return s.solid ? "–" : mm(s.thickest.wall);
+    case FigureId::FloorThickness:
+        return s.solid ? "–" : mm(s.floorThickness);
     case FigureId::Capacity:
         if (s.solid) return "–";
         return style.unit == LengthStyle::Unit::Millimetre ? fixed(s.capacity / 1e6, 2) + " l" : fixed(s.capacity / (mmPerInch * mmPerInch * mmPerInch), 1) + " in³";
-    case FigureId::Weight: return weight(s.weight);
-    case FigureId::RoughWeight: return weight(s.roughWeight);
-    case FigureId::GravityHeight: return mm(s.gravityHeight);
-    case FigureId::TipAngle: return fixed(s.tipAngle, 1) + "°";
-    case FigureId::RoughSpeed: return speedText(plan.lathe.rough);
-    case FigureId::FinishedSpeed: return speedText(plan.lathe.finished);
-    case FigureId::SwingClearance: return mm(plan.lathe.swingClearance);
-    case FigureId::StockVolume: return fixed(plan.cuts.volume / 1e9, 5) + " m³ · " + fixed(boardFeet(plan.cuts.volume), 2) + " bd ft";
-    case FigureId::Waste: return fixed(100 * (1 - plan.cuts.yield()), 0) + " %";
-    case FigureId::WorkTime: return hours(plan.schedule.workMinutes);
-    case FigureId::TotalTime: return hours(plan.schedule.length);
-    default: break;
+    case FigureId::Weight:
+        return weight(s.weight);
+    case FigureId::RoughWeight:
+        return weight(s.roughWeight);
+    case FigureId::GravityHeight:
+        return mm(s.gravityHeight);
+    case FigureId::TipAngle:
+        return fixed(s.tipAngle, 1) + "°";
+    case FigureId::RoughSpeed:
+        return speedText(plan.lathe.rough);
+    case FigureId::FinishedSpeed:
+        return speedText(plan.lathe.finished);
+    case FigureId::SwingClearance:
+        return mm(plan.lathe.swingClearance);
+    case FigureId::StockVolume:
+        return fixed(plan.cuts.volume / 1e9, 5) + " m³ · " + fixed(boardFeet(plan.cuts.volume), 2) + " bd ft";
+    case FigureId::Waste:
+        return fixed(100 * (1 - plan.cuts.yield()), 0) + " %";
+    case FigureId::WorkTime:
+        return hours(plan.schedule.workMinutes);
+    case FigureId::TotalTime:
+        return hours(plan.schedule.length);
+    default:
+        break;
     }
     if (layer < 0 || layer >= static_cast<int>(plan.assembly.layers.size())) return "–";
     const BuiltLayer& b = plan.assembly.layers[static_cast<size_t>(layer)];
     switch (id) {
-    case FigureId::StockOuter: return mm(b.stock.outer);
-    case FigureId::StockInner: return mm(b.stock.inner);
-    case FigureId::PlaneTo: return mm(b.planeTo);
+    case FigureId::StockOuter:
+        return mm(b.stock.outer);
+    case FigureId::StockInner:
+        return mm(b.stock.inner);
+    case FigureId::PlaneTo:
+        return mm(b.planeTo);
     case FigureId::OverlapBelow:
         if (layer == 0) return "–";
         return mm(std::min(plan.overlaps[static_cast<size_t>(layer) - 1].stock, plan.overlaps[static_cast<size_t>(layer) - 1].finished));
@@ -213,22 +336,34 @@ std::string figureText(FigureId id, const Piece& piece, const Plan& plan, int la
         if (b.kind == LayerKind::Disc || layer == 0) return "–";
         return fixed(piece.layers[static_cast<size_t>(layer)].turn * 360 / b.count(), 2) + "°";
     }
-    case FigureId::Segments: return std::to_string(b.count());
-    default: break;
+    case FigureId::Segments:
+        return std::to_string(b.count());
+    default:
+        break;
     }
     const RingCut* cut = plan.cutOf(layer);
     if (!cut) return "–";
     switch (id) {
-    case FigureId::Miter: return fixed(cut->miter, 3) + "°";
-    case FigureId::Fence: return fixed(cut->fence, 3) + "°";
-    case FigureId::OuterEdge: return mm(cut->outerEdge, 2);
-    case FigureId::InnerEdge: return mm(cut->innerEdge, 2);
-    case FigureId::BoardWidth: return mm(cut->boardWidth, 2);
-    case FigureId::StripLength: return mm(cut->stripLength, 0);
-    case FigureId::SledOffset: return mm(cut->sledOffset, 2);
-    case FigureId::Wedge: return fixed(cut->wedge, 3) + "°";
-    case FigureId::Correction: return (cut->correction > 0 ? "+" : "") + fixed(cut->correction, 3) + "°";
-    default: return "–";
+    case FigureId::Miter:
+        return fixed(cut->miter, 3) + "°";
+    case FigureId::Fence:
+        return fixed(cut->fence, 3) + "°";
+    case FigureId::OuterEdge:
+        return mm(cut->outerEdge, 2);
+    case FigureId::InnerEdge:
+        return mm(cut->innerEdge, 2);
+    case FigureId::BoardWidth:
+        return mm(cut->boardWidth, 2);
+    case FigureId::StripLength:
+        return mm(cut->stripLength, 0);
+    case FigureId::SledOffset:
+        return mm(cut->sledOffset, 2);
+    case FigureId::Wedge:
+        return fixed(cut->wedge, 3) + "°";
+    case FigureId::Correction:
+        return (cut->correction > 0 ? "+" : "") + fixed(cut->correction, 3) + "°";
+    default:
+        return "–";
     }
 }
 

@@ -205,7 +205,7 @@ Mesh blankMesh(const Assembly& assembly)
             b.begin(i, l.kind == LayerKind::Disc ? 0 : static_cast<size_t>(k));
             const double mid = l.phaseDeg + 360.0 * k / n, a0 = mid - 180.0 / n, a1 = mid + 180.0 / n;
             auto quad = [&](double z0, double r0, double z1, double r1, double nz, double nr) {
-                const double tilt = 180.0 / n;   // the face is flat: its normal is the middle's, not the corner's
+                const double tilt = 180.0 / n;  // the face is flat: its normal is the middle's, not the corner's
                 auto corner = [&](double z, double r, double a) {
                     const double off = (a < mid ? tilt : -tilt) * degrees;
                     return b.vertex(z, r, a, nz, nr * std::cos(off), nr * std::sin(off));
@@ -232,8 +232,7 @@ double meshVolume(const Mesh& mesh)
             const auto& v = mesh.vertices[mesh.indices[i + k]].position;
             p[k] = Eigen::Vector3d(v[0], v[1], v[2]);
         }
-        const Eigen::Vector3d cross(p[1].y() * p[2].z() - p[1].z() * p[2].y(), p[1].z() * p[2].x() - p[1].x() * p[2].z(),
-                                    p[1].x() * p[2].y() - p[1].y() * p[2].x());
+        const Eigen::Vector3d cross(p[1].y() * p[2].z() - p[1].z() * p[2].y(), p[1].z() * p[2].x() - p[1].x() * p[2].z(), p[1].x() * p[2].y() - p[1].y() * p[2].x());
         sum += p[0].dot(cross) / 6;
     }
     return sum;

@@ -10,10 +10,10 @@ namespace vl {
 /// A corner of a mesh. World: x along the lathe's axis, y up to 12 o'clock, z towards 9 o'clock; mm.
 struct Vertex {
     std::array<float, 3> position, normal;
-    std::array<float, 3> board;   ///< place in the part: along the grain, across its width, through its thickness, mm
-    float species;                ///< index in Mesh::woods
-    float seed;                   ///< which board, 0 … 1
-    float part;                   ///< layer · 1000 + segment, for picking and selection
+    std::array<float, 3> board;  ///< place in the part: along the grain, across its width, through its thickness, mm
+    float species;               ///< index in Mesh::woods
+    float seed;                  ///< which board, 0 … 1
+    float part;                  ///< layer · 1000 + segment, for picking and selection
 };
 
 /// Triangles whose edges fall on every joint, so that a joint is as sharp as the screen.
@@ -24,8 +24,8 @@ struct Mesh {
 };
 
 struct MeshDetail {
-    double tolerance = 0.02;   ///< mm, between the chords and the circle
-    bool cutAway = false;      ///< only the half from 12 o'clock over 9 to 6 o'clock, with the cut faces
+    double tolerance = 0.02;  ///< mm, between the chords and the circle
+    bool cutAway = false;     ///< only the half from 12 o'clock over 9 to 6 o'clock, with the cut faces
 };
 
 /// The turned piece. Closed where it is not cut away; every vertex lies on the true surface.

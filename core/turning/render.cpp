@@ -14,22 +14,19 @@ Eigen::Affine3d Camera::view(double height) const
     t.rotate(AngleAxisd(pitch * degrees, Vector3d::UnitX()));
     if (upright) {
         t.rotate(AngleAxisd(yaw * degrees, Vector3d::UnitY()));
-        t.rotate(AngleAxisd(pi / 2, Vector3d::UnitZ()));   // the axis from headstock to rim points up
+        t.rotate(AngleAxisd(pi / 2, Vector3d::UnitZ()));  // the axis from headstock to rim points up
     } else
         t.rotate(AngleAxisd(-yaw * degrees, Vector3d::UnitY()));
     t.translate(Vector3d(-height / 2, 0, 0));
     return t;
 }
 
-double Camera::halfExtent(double height, double greatestDiameter) const
-{
-    return 0.5 * std::hypot(height, greatestDiameter) * 1.04 / zoom;
-}
+double Camera::halfExtent(double height, double greatestDiameter) const { return 0.5 * std::hypot(height, greatestDiameter) * 1.04 / zoom; }
 
 namespace {
 
 struct Corner {
-    Eigen::Vector3f at;   ///< x, y pixels, z towards the eye
+    Eigen::Vector3f at;  ///< x, y pixels, z towards the eye
     Eigen::Vector3f normal;
 };
 
@@ -84,8 +81,7 @@ int pickMesh(const Mesh& mesh, const Camera& camera, double height, double great
     return part;
 }
 
-Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx,
-                  std::uint32_t background, int selected)
+Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx, std::uint32_t background, int selected)
 {
     const size_t count = static_cast<size_t>(width) * static_cast<size_t>(heightPx);
     Raster out{width, heightPx, std::vector<std::uint32_t>(count, background)};

@@ -29,8 +29,7 @@ std::vector<WallAt> wallAlong(const Sides& sides)
 double blankVolume(const BuiltLayer& layer)
 {
     const double height = layer.z1 - layer.z0;
-    return layer.kind == LayerKind::Disc ? pi * layer.stock.apothem() * layer.stock.apothem() * height
-                                         : layer.stock.segmentArea() * layer.stock.sides * height;
+    return layer.kind == LayerKind::Disc ? pi * layer.stock.apothem() * layer.stock.apothem() * height : layer.stock.segmentArea() * layer.stock.sides * height;
 }
 
 Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& sides)

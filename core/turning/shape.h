@@ -15,16 +15,16 @@ struct Shape {
     double height = 0;
     double greatestDiameter = 0, greatestAt = 0;
     double leastDiameter = 0, leastAt = 0;
-    WallAt thinnest, thickest;      ///< measured square to the surface, above the floor's rounding
-    double floorThickness = 0;      ///< shortest way through the wood from the floor's centre to the foot's face or outside
-    double capacity = 0;            ///< filled level to the rim
-    double woodVolume = 0;          ///< of the finished piece
-    double weight = 0;              ///< finished
-    double roughWeight = 0;         ///< of the glued blank
-    double gravityHeight = 0;       ///< centre of gravity above the foot
-    double tipAngle = 0;            ///< atan(foot's contact radius / gravityHeight): leaning further, it falls
+    WallAt thinnest, thickest;  ///< measured square to the surface, above the floor's rounding
+    double floorThickness = 0;  ///< shortest way through the wood from the floor's centre to the foot's face or outside
+    double capacity = 0;        ///< filled level to the rim
+    double woodVolume = 0;      ///< of the finished piece
+    double weight = 0;          ///< finished
+    double roughWeight = 0;     ///< of the glued blank
+    double gravityHeight = 0;   ///< centre of gravity above the foot
+    double tipAngle = 0;        ///< atan(foot's contact radius / gravityHeight): leaning further, it falls
     double footRadius = 0;
-    bool solid = true;              ///< nothing hollowed
+    bool solid = true;  ///< nothing hollowed
 };
 
 /// The shape's measures. Volumes by frustums (plane geometry), weight with each layer's woods in the shares of its segments.

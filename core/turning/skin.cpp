@@ -92,8 +92,7 @@ Raster bakeRing(const BuiltLayer& layer, size_t index, double half, int size)
             const double mid = layer.phaseDeg + 360.0 * static_cast<double>(segment) / layer.count();
             const double across = layer.kind == LayerKind::Disc ? r : r * std::cos((angle - mid) * degrees);
             if (across > layer.stock.apothem() || (layer.stock.inner > 0 && across < inner)) continue;
-            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(size) + static_cast<size_t>(x)] =
-                woodAt(layer, index, segment, (layer.z0 + layer.z1) / 2, r, angle, 0);
+            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(size) + static_cast<size_t>(x)] = woodAt(layer, index, segment, (layer.z0 + layer.z1) / 2, r, angle, 0);
         }
     return out;
 }

@@ -18,9 +18,6 @@ double equilibriumMoisture(double celsius, double humidityPercent)
     return 1800 / w * (kh / (1 - kh) + (k1 * kh + 2 * k1 * k2 * kh * kh) / (1 + k1 * kh + k1 * k2 * kh * kh));
 }
 
-double movement(double size, double shrinkagePercent, double moistureChange)
-{
-    return size * shrinkagePercent / 100 / 30 * moistureChange;
-}
+double movement(double size, double shrinkagePercent, double moistureChange) { return size * shrinkagePercent / 100 / 30 * moistureChange; }
 
 }  // namespace vl

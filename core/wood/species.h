@@ -9,23 +9,23 @@ namespace vl {
 
 /// How a wood looks. Colours are sRGB 0 … 1.
 struct Figure {
-    std::array<float, 3> early{};   ///< wood grown in spring
-    std::array<float, 3> late{};    ///< wood grown in summer
-    float ringWidth = 2.5f;         ///< mm between growth rings
-    float pores = 0;                ///< 0 close-grained … 1 open, ring-porous
-    float waviness = 0.3f;          ///< 0 straight … 1 wild
+    std::array<float, 3> early{};  ///< wood grown in spring
+    std::array<float, 3> late{};   ///< wood grown in summer
+    float ringWidth = 2.5f;        ///< mm between growth rings
+    float pores = 0;               ///< 0 close-grained … 1 open, ring-porous
+    float waviness = 0.3f;         ///< 0 straight … 1 wild
 };
 
 /// A wood and what the plan needs to know of it.
 struct Species {
     const char* id;
     const char* name;
-    double density;            ///< kg/m³ at 12 % moisture
-    double shrinkRadial;       ///< %, green to oven dry
-    double shrinkTangential;   ///< %, green to oven dry
-    bool oily;                 ///< wipe before gluing, mind the glue's kind
+    double density;           ///< kg/m³ at 12 % moisture
+    double shrinkRadial;      ///< %, green to oven dry
+    double shrinkTangential;  ///< %, green to oven dry
+    bool oily;                ///< wipe before gluing, mind the glue's kind
     Figure figure;
-    const char* source;        ///< of the physical figures
+    const char* source;  ///< of the physical figures
 };
 
 /// Every wood known, in order of name.

@@ -72,13 +72,28 @@ TEST(Cli, AnswersBadWordsWithTwoAndBadInputWithThree)
     ASSERT_TRUE(bad.open(QIODevice::WriteOnly));
     bad.write("{\"format\": \"vivid-lathe-piece\", \"outside\": 3}");
     bad.close();
-    for (const QStringList& words : {QStringList{}, {"plan"}, {"dance", cup}, {"packet", cup}, {"packet", cup, "--out", "/tmp/x.txt"}, {"export", cup, "--out", "/tmp/x.stp"},
-                                     {"reckon", "teapot"}, {"reckon", "ring", "sides"}, {"reckon", "ring", "slides=3"}, {"reckon", "ring", "sides=3", "sides=4"}})
+    for (const QStringList& words : {QStringList{},
+                                     {"plan"},
+                                     {"dance", cup},
+                                     {"packet", cup},
+                                     {"packet", cup, "--out", "/tmp/x.txt"},
+                                     {"export", cup, "--out", "/tmp/x.stp"},
+                                     {"reckon", "teapot"},
+                                     {"reckon", "ring", "sides"},
+                                     {"reckon", "ring", "slides=3"},
+                                     {"reckon", "ring", "sides=3", "sides=4"}})
         EXPECT_EQ(run(words).status, 2) << words.join(' ').toStdString();
-    for (const QStringList& words : {QStringList{"plan", bad.fileName()}, {"plan", "/no/such/file"}, {"check", "/tmp"}, {"packet", cup, "--out", "/no/such/folder/x.pdf"},
-                                     {"export", cup, "--out", "/no/such/folder/x.dxf"}, {"reckon", "ring", "sides=2", "outer=200", "inner=160"},
-                                     {"reckon", "ring", "sides=12", "outer=x", "inner=160"}, {"reckon", "ring", "sides=12"}, {"reckon", "speed", "diameter=0"},
-                                     {"reckon", "ellipse"}, {"reckon", "closing-gap", "sides=12"}}) {
+    for (const QStringList& words : {QStringList{"plan", bad.fileName()},
+                                     {"plan", "/no/such/file"},
+                                     {"check", "/tmp"},
+                                     {"packet", cup, "--out", "/no/such/folder/x.pdf"},
+                                     {"export", cup, "--out", "/no/such/folder/x.dxf"},
+                                     {"reckon", "ring", "sides=2", "outer=200", "inner=160"},
+                                     {"reckon", "ring", "sides=12", "outer=x", "inner=160"},
+                                     {"reckon", "ring", "sides=12"},
+                                     {"reckon", "speed", "diameter=0"},
+                                     {"reckon", "ellipse"},
+                                     {"reckon", "closing-gap", "sides=12"}}) {
         const Outcome r = run(words);
         EXPECT_EQ(r.status, 3) << words.join(' ').toStdString();
         EXPECT_EQ(std::count(r.err.begin(), r.err.end(), '\n'), 1) << r.err;

@@ -59,7 +59,7 @@ TEST(TurnedMesh, EnclosesTheVolumeThatPappusGives)
 
 TEST(TurnedMesh, OfOneLayerIsClosedAndCgalMeasuresTheSame)
 {
-    Piece p = starts()[4].make();   // straight canister: every layer meets the next in the same points
+    Piece p = starts()[4].make();  // straight canister: every layer meets the next in the same points
     for (Layer& l : p.layers) l.turn = 0;
     const Plan plan = makePlan(p, {});
     const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {0.2, false});
@@ -94,7 +94,8 @@ TEST(TurnedMesh, EveryTriangleBelongsToOneSegment)
     for (const bool cut : {false, true}) {
         const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {0.1, cut});
         for (size_t i = 0; i + 2 < mesh.indices.size(); i += 3)
-            EXPECT_TRUE(mesh.vertices[mesh.indices[i]].part == mesh.vertices[mesh.indices[i + 1]].part && mesh.vertices[mesh.indices[i]].part == mesh.vertices[mesh.indices[i + 2]].part);
+            EXPECT_TRUE(mesh.vertices[mesh.indices[i]].part == mesh.vertices[mesh.indices[i + 1]].part &&
+                        mesh.vertices[mesh.indices[i]].part == mesh.vertices[mesh.indices[i + 2]].part);
         if (cut) {
             for (const Vertex& v : mesh.vertices) EXPECT_GE(v.position[2], -1e-3) << "the near half is gone";
         }

@@ -113,7 +113,12 @@ TEST(Revolved, MatchesPappusAndQuadrature)
     const Polyline line = flatten(sphere, 0.0005);
     EXPECT_NEAR(revolved(line).volume, 4.0 / 3 * pi * 125000, 40);
     EXPECT_NEAR(revolved(line).momentZ / revolved(line).volume, 50, 1e-6);
-    const double quadrature = boost::math::quadrature::gauss_kronrod<double, 61>::integrate([&](double z) { const double r = radiusAt(line, z); return pi * r * r; }, 0.0, 100.0, 8, 1e-6);
+    const double quadrature = boost::math::quadrature::gauss_kronrod<double, 61>::integrate(
+        [&](double z) {
+            const double r = radiusAt(line, z);
+            return pi * r * r;
+        },
+        0.0, 100.0, 8, 1e-6);
     EXPECT_NEAR(revolved(line).volume, quadrature, 40);
 }
 
@@ -123,7 +128,8 @@ TEST(HollowFor, LeavesTheWallSquareToTheSurface)
         const Piece p = start.make();
         const Polyline outside = flatten(p.outside);
         for (const double wall : {3.0, 6.0, 10.0}) {
-            const Polyline inside = hollowFor(outside, [&](double) { return wall; }, p.hollow.floor, 0);
+            const Polyline inside = hollowFor(
+                outside, [&](double) { return wall; }, p.hollow.floor, 0);
             ASSERT_GT(inside.size(), 10u);
             const double end = outside.back().x();
             for (const Point& q : inside) {
@@ -142,14 +148,17 @@ TEST(HollowFor, LeavesTheWallSquareToTheSurface)
 TEST(HollowFor, ACylindersWallIsItsRadiiApart)
 {
     const Polyline outside{{0, 50}, {100, 50}};
-    const Polyline inside = hollowFor(outside, [](double) { return 7.0; }, 12, 6);
+    const Polyline inside = hollowFor(
+        outside, [](double) { return 7.0; }, 12, 6);
     EXPECT_NEAR(inside.front().x(), 12, 1e-9);
     for (const Point& p : inside)
         if (p.x() > 18.01) {
             EXPECT_NEAR(p.y(), 43, 1e-9);
         }
     EXPECT_LT(radiusRange(inside, 12.5, 12.5).low, 42) << "the floor's corner is rounded";
-    EXPECT_TRUE(hollowFor(outside, [](double) { return 7.0; }, 100, 0).empty());
+    EXPECT_TRUE(hollowFor(
+                    outside, [](double) { return 7.0; }, 100, 0)
+                    .empty());
 }
 
 TEST(Curvature, OfACircleIsOneOverItsRadius)

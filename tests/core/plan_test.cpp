@@ -48,7 +48,7 @@ TEST(Strips, HoldTheirSegmentsLaidOutOneByOne)
             const RegularRing ring{n, 200, 170, 1, 0};
             const double kerf = 3, waste = 20, miter = pi / n, cut = kerf / std::cos(miter);
             const double run = ring.boardWidth() * std::tan(miter);
-            double lowX = cut, highX = cut + run;   // where the first cut ended on either edge
+            double lowX = cut, highX = cut + run;  // where the first cut ended on either edge
             for (int k = 0; k < count; ++k) {
                 // The short edge lies low on even segments, high on odd ones.
                 lowX += k % 2 ? ring.innerEdge() : ring.outerEdge();
@@ -206,10 +206,12 @@ INSTANTIATE_TEST_SUITE_P(Kinds, EveryCaution,
                                          Provoked{"wall", [](Piece& p) { p.hollow.leastWall = 7; }}, Provoked{"floor", [](Piece& p) { p.hollow.floor = 2; }},
                                          Provoked{"reach-height", [](Piece& p) { p.layers.pop_back(); }},
                                          Provoked{"reach-outside", [](Piece& p) { p.layers[11].stockOuter = 140; }},
-                                         Provoked{"reach-inside", [](Piece& p) { p.layers[16].stockInner = 140; }},
-                                         Provoked{"short-", [](Piece& p) { p.layers[5].segments = 16; }},
+                                         Provoked{"reach-inside", [](Piece& p) { p.layers[16].stockInner = 140; }}, Provoked{"short-", [](Piece& p) { p.layers[5].segments = 16; }},
                                          Provoked{"season-", [](Piece& p) { p.layers[0].woods = {"beech"}, p.outside[0].r = p.outside[1].r = 70; }},
-                                         Provoked{"swing", [](Piece& p) { for (Node& n : p.outside) n.r *= 2.8; }},
+                                         Provoked{"swing",
+                                                  [](Piece& p) {
+                                                      for (Node& n : p.outside) n.r *= 2.8;
+                                                  }},
                                          Provoked{"between-centres", [](Piece& p) { p.layers[5].thickness = 500, p.layers[6].thickness = 500; }},
                                          Provoked{"tip", [](Piece& p) { p.outside[0].r = p.outside[1].r = 20; }}));
 

@@ -165,7 +165,7 @@ TEST(PieceFile, DamagedTextIsAnsweredClearly)
     const std::string good = io::writePiece(test::regattaCup());
     for (size_t cut = 0; cut < good.size(); cut += 61) survives(good.substr(0, cut), "cut at " + std::to_string(cut));
     survives(std::string(100000, '['), "nesting");
-    survives("{\"a\":" + std::string(70, '{') , "nesting");
+    survives("{\"a\":" + std::string(70, '{'), "nesting");
     survives("{\"format\": NaN}", "NaN");
     survives("{\"format\": 1e999}", "huge");
     survives(std::string("\0\xff\xfe{", 4), "bytes");

@@ -1,7 +1,7 @@
 // The packet measured as on paper: rendered by poppler at a known resolution, distances counted in pixels.
+#include "core/piece/edit.h"
 #include "report/packet.h"
 #include "report/profile_template.h"
-#include "core/piece/edit.h"
 #include "tests/support/samples.h"
 
 #include <QTemporaryDir>
@@ -18,7 +18,7 @@ using namespace vl;
 
 namespace {
 
-constexpr double dpi = 508;   // 20 pixels a millimetre
+constexpr double dpi = 508;  // 20 pixels a millimetre
 
 struct Packet {
     QTemporaryDir folder;

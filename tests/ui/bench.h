@@ -15,8 +15,8 @@ namespace vl::test {
 class Bench {
 public:
     Bench()
-        : window(folder.path(), {[this](QWidget*, const QString&, const QString&) { return answer; },
-                                 [this](QWidget*, const QString&, const QString&, const QString&) { return answer; }})
+        : window(folder.path(),
+                 {[this](QWidget*, const QString&, const QString&) { return answer; }, [this](QWidget*, const QString&, const QString&, const QString&) { return answer; }})
     {
         window.show();
         EXPECT_TRUE(QTest::qWaitForWindowExposed(&window));
@@ -75,7 +75,7 @@ public:
     }
 
     QTemporaryDir folder;
-    QString answer;   ///< what the file dialogs answer
+    QString answer;  ///< what the file dialogs answer
     app::MainWindow window;
 };
 

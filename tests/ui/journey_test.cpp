@@ -218,12 +218,16 @@ TEST(Cut, SchoolAndTrialRingChangeWhatIsSet)
     b.type("Gap in the trial ring", "0.8");
     EXPECT_EQ(b.piece().choices.trialRing, 13);
     EXPECT_TRUE(b.button("Add to the miter")->accessibleName().contains("+0.0")) << b.button("Add to the miter")->accessibleName().toStdString();
-    b.doc().apply("sled", [&] { Piece p = b.piece(); p.choices.cutting = CutSchool::WedgeSled; return p; }());
+    b.doc().apply("sled", [&] {
+        Piece p = b.piece();
+        p.choices.cutting = CutSchool::WedgeSled;
+        return p;
+    }());
     QApplication::processEvents();
     EXPECT_TRUE(b.button("Sled offset over the run")->accessibleName().contains("52.9")) << "300 × tan 10°";
     b.type("Kerf of the saw", "1/8in");
     EXPECT_NEAR(b.doc().shop().kerf, 3.175, 1e-9);
-    Bench next;   // the shop outlives the piece, in its folder
+    Bench next;  // the shop outlives the piece, in its folder
     EXPECT_TRUE(QFile::exists(b.folder.filePath("shop.json")));
 }
 

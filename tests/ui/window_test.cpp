@@ -1,4 +1,5 @@
 // What must hold whatever is done: cautions and their fixes, bad input, recovery, no OpenGL, contrast, names.
+#include "app/dialogs.h"
 #include "app/start_page.h"
 #include "app/theme/theme.h"
 #include "app/views/section_lane.h"
@@ -9,6 +10,8 @@
 #include "tests/ui/bench.h"
 
 #include <QComboBox>
+#include <QDialogButtonBox>
+#include <QLineEdit>
 #include <QMessageBox>
 #include <QSpinBox>
 
@@ -76,7 +79,10 @@ INSTANTIATE_TEST_SUITE_P(Kinds, CautionOnScreen,
                                          Provoked{"reach-outside", [](Piece& p) { p.layers[11].stockOuter = 140; }},
                                          Provoked{"short-", [](Piece& p) { p.layers[5].segments = 16; }},
                                          Provoked{"season-", [](Piece& p) { p.layers[0].woods = {"beech"}, p.outside[0].r = p.outside[1].r = 70; }},
-                                         Provoked{"swing", [](Piece& p) { for (Node& n : p.outside) n.r *= 2.8; }},
+                                         Provoked{"swing",
+                                                  [](Piece& p) {
+                                                      for (Node& n : p.outside) n.r *= 2.8;
+                                                  }},
                                          Provoked{"tip", [](Piece& p) { p.outside[0].r = p.outside[1].r = 20; }}));
 
 TEST(Field, SaysWhatIsWrongAndKeepsTheValue)
@@ -99,6 +105,32 @@ TEST(Field, SaysWhatIsWrongAndKeepsTheValue)
     EXPECT_EQ(rim->text(), "6.0 mm");
     QTest::keyClick(rim, Qt::Key_Up);
     EXPECT_EQ(b.piece().hollow.rimWall, 6.5);
+}
+
+TEST(Dialogs, NameAndShopAreTypedIn)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    PieceDialog name(b.doc(), &b.window);
+    name.show();
+    auto* field = name.findChild<QLineEdit*>();
+    field->setText("Second prize");
+    name.findChild<QDialogButtonBox*>()->button(QDialogButtonBox::Ok)->click();
+    EXPECT_EQ(b.piece().name, "Second prize");
+    ShopDialog shop(b.doc(), &b.window);
+    shop.show();
+    for (auto* length : shop.findChildren<LengthField*>())
+        if (length->accessibleName() == "layers overlap by less than") {
+            length->setFocus();
+            length->selectAll();
+            QTest::keyClicks(length, "1/2in");
+            QTest::keyClick(length, Qt::Key_Return);
+        }
+    EXPECT_NEAR(b.doc().shop().leastOverlap, 12.7, 1e-9);
+    EXPECT_FALSE(b.doc().plan().cautions.empty()) << "a stricter shop sees more";
+    for (auto* number : shop.findChildren<QDoubleSpinBox*>())
+        if (number->accessibleName() == "Lowest speed, rpm") number->setValue(9000);
+    EXPECT_EQ(b.doc().shop().lowestRpm, 100) << "above the highest: refused";
 }
 
 TEST(Open, ABadFileIsSaidAndThePieceStays)
@@ -196,8 +228,18 @@ TEST(EveryStage, OfEveryStartIsDrawnInBothThemes)
 TEST(Theme, TextStandsOutFourAndAHalfToOne)
 {
     for (const Theme& t : {Theme::light(), Theme::darkBench()})
-        for (const auto& [ink, ground] : {std::pair{t.text, t.panel}, {t.text, t.ground}, {t.quiet, t.panel}, {t.quiet, t.ground}, {t.accent, t.panel}, {t.accent, t.accentSoft},
-                                          {t.onAccent, t.accent}, {t.warn, t.warnSoft}, {t.warn, t.panel}, {t.stop, t.panel}, {t.onStrong, t.strong}, {t.text, t.accentSoft}})
+        for (const auto& [ink, ground] : {std::pair{t.text, t.panel},
+                                          {t.text, t.ground},
+                                          {t.quiet, t.panel},
+                                          {t.quiet, t.ground},
+                                          {t.accent, t.panel},
+                                          {t.accent, t.accentSoft},
+                                          {t.onAccent, t.accent},
+                                          {t.warn, t.warnSoft},
+                                          {t.warn, t.panel},
+                                          {t.stop, t.panel},
+                                          {t.onStrong, t.strong},
+                                          {t.text, t.accentSoft}})
             EXPECT_GE(contrast(ink, ground), 4.5) << ink.name().toStdString() << " on " << ground.name().toStdString();
 }
 
@@ -212,8 +254,31 @@ TEST(Names, EverythingThatTakesTheKeyboardHasOne)
             if (!w->isVisible() || !(w->focusPolicy() & Qt::TabFocus) || qobject_cast<QAbstractScrollArea*>(w)) continue;
             auto* button = qobject_cast<QAbstractButton*>(w);
             auto* combo = qobject_cast<QComboBox*>(w);
-            const bool said = !w->accessibleName().isEmpty() || (button && !button->text().isEmpty()) || (combo && !combo->accessibleName().isEmpty()) || w->objectName().startsWith("qt_");
+            const bool said =
+                !w->accessibleName().isEmpty() || (button && !button->text().isEmpty()) || (combo && !combo->accessibleName().isEmpty()) || w->objectName().startsWith("qt_");
             EXPECT_TRUE(said) << stage.toStdString() << ": a " << w->metaObject()->className() << " has no name";
         }
+    }
+}
+
+/// Also draws docs/screenshots/cautions.png where VIVID_PICTURES names a folder.
+TEST(Cautions, ArePictured)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    Piece p = b.piece();
+    p.layers[11].stockOuter = 140;
+    p.layers[5].segments = 16;
+    p.layers[0].woods = {"beech"};
+    b.doc().apply("provoke", p);
+    b.window.goTo("build");
+    b.press("cautions");
+    auto* panel = b.named<QFrame>("Cautions");
+    ASSERT_NE(panel, nullptr);
+    EXPECT_TRUE(b.window.rect().contains(panel->geometry()));
+    QTest::qWait(1500);
+    const QString folder = qEnvironmentVariable("VIVID_PICTURES");
+    if (!folder.isEmpty()) {
+        EXPECT_TRUE(b.window.grab().save(folder + "/cautions.png"));
     }
 }
