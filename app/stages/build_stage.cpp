@@ -31,8 +31,22 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
 
     title_ = heading({});
     ring_ = new RingView(document);
-    ring_->setFixedHeight(190);
-    addToPanel(ring_);
+    ring_->setFixedSize(164, 182);
+    auto* plan = new QHBoxLayout;
+    plan->setSpacing(10);
+    plan->addWidget(ring_);
+    auto* figures = new QVBoxLayout;
+    figures->setSpacing(4);
+    for (const auto& [id, name] : {std::pair{FigureId::Fence, tr("Fence")},
+                                   {FigureId::OuterEdge, tr("Outer edge")},
+                                   {FigureId::InnerEdge, tr("Inner edge")},
+                                   {FigureId::BoardWidth, tr("Board width")},
+                                   {FigureId::PlaneTo, tr("Plane to")},
+                                   {FigureId::OverlapBelow, tr("Overlap")}})
+        figures->addWidget(new FigureRow(document, id, name, true));
+    figures->addStretch();
+    plan->addLayout(figures, 1);
+    addToPanel(plan);
     kind_ = new QComboBox;
     kind_->addItems({tr("solid disc"), tr("segmented ring")});
     row(tr("Layer is a"), kind_);
@@ -95,17 +109,10 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     connect(stockOuter_, &LengthField::edited, this, [this](double mm) { editLayers(tr("stock outside"), [mm](Layer& l) { l.stockOuter = mm; }); });
     connect(stockInner_, &LengthField::edited, this, [this](double mm) { editLayers(tr("stock inside"), [mm](Layer& l) { l.stockInner = mm; }); });
 
-    heading(tr("THIS LAYER"));
-    for (const auto& [id, name] : {std::pair{FigureId::StockOuter, tr("Stock outside Ø")},
-                                   {FigureId::StockInner, tr("Stock inside Ø")},
-                                   {FigureId::OuterEdge, tr("Outer edge")},
-                                   {FigureId::InnerEdge, tr("Inner edge")},
-                                   {FigureId::BoardWidth, tr("Board width")},
-                                   {FigureId::PlaneTo, tr("Plane to")},
-                                   {FigureId::OverlapBelow, tr("Overlap with the layer below")},
-                                   {FigureId::Rotation, tr("Rotation")}})
-        figure(id, name, true);
     heading(tr("THE BLANK"));
+    figure(FigureId::StockOuter, tr("Stock outside, this layer"), true);
+    figure(FigureId::StockInner, tr("Stock inside, this layer"), true);
+    figure(FigureId::Rotation, tr("Rotation, this layer"), true);
     figure(FigureId::RoughWeight, tr("Weight of the blank"), false);
     makeDivide();
     endPanel();

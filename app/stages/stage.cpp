@@ -2,6 +2,7 @@
 
 #include "app/theme/theme.h"
 
+#include <QEvent>
 #include <QFrame>
 
 namespace vl::app {
@@ -20,6 +21,15 @@ Stage::Stage(Document& document, const QString& name, QWidget* parent) : QWidget
     column_->setContentsMargins(14, 8, 14, 10);
     column_->setSpacing(4);
     panel_->setWidget(inner);
+}
+
+bool Stage::eventFilter(QObject* watched, QEvent* event)
+{
+    if (event->type() == QEvent::Wheel && !static_cast<QWidget*>(watched)->hasFocus()) {
+        event->ignore();
+        return true;
+    }
+    return QWidget::eventFilter(watched, event);
 }
 
 void Stage::addLane(QWidget* lane, int stretch) { lanes_->addWidget(lane, stretch); }
@@ -61,6 +71,8 @@ void Stage::row(const QString& name, QWidget* field)
     auto* line = new QHBoxLayout;
     auto* label = new QLabel(name);
     label->setBuddy(field);
+    field->setFocusPolicy(Qt::StrongFocus);
+    field->installEventFilter(this);
     if (field->accessibleName().isEmpty()) field->setAccessibleName(name);
     label->setProperty("role", "quiet");
     line->addWidget(label, 3);

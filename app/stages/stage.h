@@ -27,6 +27,8 @@ signals:
     void cautionClicked(const QString& id);
 
 protected:
+    /// The wheel scrolls the panel; a field takes it only when it has the keyboard.
+    bool eventFilter(QObject* watched, QEvent* event) override;
     /// Adds a lane below those that are there.
     void addLane(QWidget* lane, int stretch);
     /// Adds to the panel.
