@@ -14,7 +14,7 @@ namespace {
 
 QString qt(const std::string& s) { return QString::fromStdString(s); }
 
-[[noreturn]] void fail(const std::string& path, const QString& why, const char* limit) { throw InputError(path, why.toStdString(), limit); }
+[[noreturn]] void fail(const std::string& path, const QString& why, const std::string& limit) { throw InputError(path, why.toStdString(), limit); }
 
 }  // namespace
 
@@ -31,7 +31,13 @@ void writeFile(const std::string& path, std::string_view text)
 {
     QSaveFile file(qt(path));
     if (!file.open(QIODevice::WriteOnly)) fail(path, file.errorString(), "a place that can be written to is");
-    file.write(text.data(), static_cast<qint64>(text.size()));
+    // On a full disk a write may take a part and report no error: what was not taken must not be committed.
+    const auto size = static_cast<qint64>(text.size());
+    if (file.write(text.data(), size) != size || !file.flush()) {
+        const QString why = file.error() == QFileDevice::NoError ? QStringLiteral("no room left") : file.errorString();
+        file.cancelWriting();
+        fail(path, why, "a place with room for " + std::to_string(text.size()) + " bytes is");
+    }
     if (!file.commit()) fail(path, file.errorString(), "a place that can be written to, with room on it, is");
 }
 

@@ -42,6 +42,7 @@ protected:
     void leaveEvent(QEvent* event) override;
 
 private:
+    static constexpr double rulerHeight = 30, tabHeight = 24;
     enum class Grip { None, Node, Bulge, Floor, Boundary, Tab, Caution };
     struct Hit {
         Grip grip = Grip::None;

@@ -96,9 +96,27 @@ Polyline curvatureAlong(const Polyline& line)
     return out;
 }
 
-Polyline hollowFor(const Polyline& outside, const std::function<double(double)>& wall, double floor, double floorRound)
+namespace {
+
+/// The line with more points, none further than `step` apart.
+Polyline refined(const Polyline& line, double step)
 {
-    if (outside.size() < 2) return {};
+    Polyline out;
+    for (size_t i = 0; i + 1 < line.size(); ++i) {
+        const int n = std::max(1, static_cast<int>(std::ceil((line[i + 1] - line[i]).norm() / step)));
+        for (int k = 0; k < n; ++k) out.push_back(line[i] + (line[i + 1] - line[i]) * k / n);
+    }
+    out.push_back(line.back());
+    return out;
+}
+
+}  // namespace
+
+Polyline hollowFor(const Polyline& drawn, const std::function<double(double)>& wall, double floor, double floorRound)
+{
+    if (drawn.size() < 2) return {};
+    // The wall may change along what is drawn as one straight line.
+    const Polyline outside = refined(drawn, std::max(1.0, (drawn.back().x() - drawn.front().x()) / 150));
     const double end = outside.back().x();
     if (floor >= end) return {};
     std::vector<double> stations{floor};

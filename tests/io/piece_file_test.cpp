@@ -16,6 +16,7 @@
 
 #include <filesystem>
 #include <fstream>
+#include <sys/resource.h>
 #include <sys/wait.h>
 #include <unistd.h>
 
@@ -255,4 +256,89 @@ TEST(ShopFile, ComesBackAndChecksItself)
     j["kerf_mm"] = 3;
     j["lowest_rpm"] = 5000;
     EXPECT_THROW(io::readShop(j.dump(), notes), InputError);
+}
+
+namespace {
+
+/// Walks the schema beside a good file and collects each numeric bound with its place.
+struct Bound {
+    json::json_pointer at;
+    double value;
+    bool low, whole;
+};
+
+void bounds(const json& schema, const json& value, const json::json_pointer& at, std::vector<Bound>& out)
+{
+    const std::string type = schema.value("type", "");
+    if (type == "number" || type == "integer") {
+        if (schema.contains("minimum")) out.push_back({at, schema["minimum"], true, type == "integer"});
+        if (schema.contains("maximum")) out.push_back({at, schema["maximum"], false, type == "integer"});
+    }
+    if (type == "object" && schema.contains("properties"))
+        for (const auto& [key, part] : schema["properties"].items())
+            if (value.contains(key)) bounds(part, value[key], at / key, out);
+    if (type == "array" && !value.empty()) bounds(schema["items"], value[0], at / 0, out);
+}
+
+}  // namespace
+
+TEST(PieceFile, SchemaAndReaderHaveTheSameLimits)
+{
+    Piece p = test::regattaCup();
+    p.layers.resize(3);
+    p.layers[0].stockOuter = 90;
+    p.layers[0].stockInner = 3;
+    p.hollow.rule = WallRule::Drawn;
+    p.hollow.inside = drawnFrom({}, p);
+    p.outside.resize(2);
+    p.outside[1].z = 50;
+    const json good = json::parse(io::writePiece(p)), schema = json::parse(test::sourceFile("docs/piece.schema.json"));
+    std::vector<Bound> all;
+    bounds(schema, good, json::json_pointer(), all);
+    ASSERT_GT(all.size(), 40u);
+    int beyond = 0;
+    for (const Bound& b : all) {
+        if (b.at.to_string() == "/version") continue;
+        json changed = good;
+        const double step = b.whole ? 1 : 1e-6 * std::max(1.0, std::abs(b.value));
+        changed[b.at] = b.low ? b.value - step : b.value + step;
+        if (b.whole) changed[b.at] = static_cast<int>(b.low ? b.value - 1 : b.value + 1);
+        std::string why;
+        EXPECT_FALSE(matchesSchema(changed.dump(), why)) << b.at.to_string();
+        // trial_ring beyond the last layer is put right, not refused; below −1 it is refused.
+        if (b.at.back() == "trial_ring" && !b.low) continue;
+        EXPECT_THROW(io::readPiece(changed.dump()), InputError) << b.at.to_string() << " takes " << changed[b.at];
+        ++beyond;
+    }
+    EXPECT_GT(beyond, 40);
+}
+
+TEST(Files, AFullDiskIsSaidAndTheOldFileStays)
+{
+    const std::string folder = temporaryFolder(), path = folder + "/piece.vlathe";
+    const std::string old = io::writePiece(test::regattaCup()), fresh = io::writePiece(test::tallVase(60, 48));
+    ASSERT_GT(fresh.size(), old.size() + 4096);
+    io::writeFile(path, old);
+    const pid_t child = fork();
+    ASSERT_GE(child, 0);
+    if (child == 0) {
+        // A limit on a file's size stands in for the end of the disk.
+        signal(SIGXFSZ, SIG_IGN);
+        const rlimit limit{4096, 4096};
+        setrlimit(RLIMIT_FSIZE, &limit);
+        int answer = 1;
+        try {
+            io::writeFile(path, fresh);
+        } catch (const InputError& e) {
+            answer = e.field() == path ? 0 : 2;
+        }
+        _exit(answer);
+    }
+    int status = 0;
+    waitpid(child, &status, 0);
+    EXPECT_TRUE(WIFEXITED(status));
+    EXPECT_EQ(WEXITSTATUS(status), 0);
+    EXPECT_EQ(io::readFile(path), old);
+    EXPECT_EQ(std::distance(std::filesystem::directory_iterator(folder), {}), 1) << "no temporary file is left";
+    std::filesystem::remove_all(folder);
 }
