@@ -28,6 +28,7 @@ public:
 
     template <class T> T* named(const QString& name)
     {
+        QApplication::processEvents();
         for (T* w : window.findChildren<T*>())
             if (w->isVisible() && (w->accessibleName() == name || w->objectName() == name)) return w;
         ADD_FAILURE() << "nothing visible is called " << name.toStdString();

@@ -1,0 +1,214 @@
+// Every field that is typed into, and every menu of the drawing, reaches the part of the piece it names.
+#include "app/views/section_lane.h"
+#include "app/views/wood_picker.h"
+#include "core/piece/edit.h"
+#include "tests/ui/bench.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QContextMenuEvent>
+#include <QDoubleSpinBox>
+#include <QMenu>
+#include <QSpinBox>
+#include <QToolButton>
+
+using namespace vl;
+using namespace vl::app;
+using vl::test::Bench;
+
+namespace {
+
+struct Typed {
+    const char* stage;
+    const char* field;
+    const char* words;
+    double wanted;
+    double (*get)(const Document&);
+};
+
+/// Chooses an entry of the menu that is about to open; gives up, and closes it, after five seconds.
+void chooseNext(const QString& entry)
+{
+    auto* timer = new QTimer(qApp);
+    QObject::connect(timer, &QTimer::timeout, timer, [timer, entry, tries = 0]() mutable {
+        auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+        if (!menu && ++tries < 100) return;
+        timer->deleteLater();
+        timer->stop();
+        if (!menu) {
+            ADD_FAILURE() << "no menu for " << entry.toStdString();
+            return;
+        }
+        QAction* found = nullptr;
+        for (QAction* action : menu->actions())
+            if (action->text() == entry) found = action;
+        EXPECT_NE(found, nullptr) << "the menu has no " << entry.toStdString();
+        menu->close();
+        if (found) found->trigger();
+    });
+    timer->start(50);
+}
+
+void rightClick(QWidget* w, const QPointF& at)
+{
+    QContextMenuEvent event(QContextMenuEvent::Mouse, at.toPoint(), w->mapToGlobal(at.toPoint()));
+    QApplication::sendEvent(w, &event);
+}
+
+}  // namespace
+
+class TypedField : public testing::TestWithParam<Typed> {};
+
+TEST_P(TypedField, ChangesWhatItNamesAndUndoes)
+{
+    const Typed& t = GetParam();
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    b.window.goTo(t.stage);
+    Selection chosen = b.doc().selection();
+    chosen.node = 6;
+    b.doc().select(chosen);
+    b.doc().selectLayer(13);
+    const Piece before = b.piece();
+    if (std::string(t.field).starts_with("Stock")) QTest::mouseClick(b.button("Set the stock's diameters by hand"), Qt::LeftButton, {}, QPoint(8, 8));
+    b.type(t.field, t.words);
+    EXPECT_NEAR(t.get(b.doc()), t.wanted, 1e-6) << t.field;
+    while (b.doc().history().canUndo()) b.doc().history().undo();
+    EXPECT_EQ(b.piece(), before);
+}
+
+INSTANTIATE_TEST_SUITE_P(Fields, TypedField,
+                         testing::Values(Typed{"shape", "Station", "126", 126, [](const Document& d) { return d.piece().outside[6].z; }},
+                                         Typed{"shape", "Diameter", "3in", 76.2, [](const Document& d) { return 2 * d.piece().outside[6].r; }},
+                                         Typed{"shape", "Height", "280", 280, [](const Document& d) { return outlineHeight(d.piece()); }},
+                                         Typed{"shape", "Height", "280", 280, [](const Document& d) { return stackHeight(d.piece()); }},
+                                         Typed{"shape", "Wall at the rim", "5.5", 5.5, [](const Document& d) { return d.piece().hollow.rimWall; }},
+                                         Typed{"shape", "Wall at the base", "3/8in", 9.525, [](const Document& d) { return d.piece().hollow.baseWall; }},
+                                         Typed{"shape", "Floor, from the foot", "121", 121, [](const Document& d) { return d.piece().hollow.floor; }},
+                                         Typed{"shape", "Rounding at the floor", "12", 12, [](const Document& d) { return d.piece().hollow.floorRound; }},
+                                         Typed{"shape", "Wall never below", "4", 4, [](const Document& d) { return d.piece().hollow.leastWall; }},
+                                         Typed{"build", "Thickness", "1in - 5mm", 20.4, [](const Document& d) { return d.piece().layers[13].thickness; }},
+                                         Typed{"build", "Allowance outside", "3", 3, [](const Document& d) { return d.piece().layers[13].outerAllowance; }},
+                                         Typed{"build", "Allowance inside", "4", 4, [](const Document& d) { return d.piece().layers[13].innerAllowance; }},
+                                         Typed{"build", "Sanding loss, each face", "0.7", 0.7, [](const Document& d) { return d.piece().layers[13].sandingLoss; }},
+                                         Typed{"build", "Stock outside Ø", "170", 170, [](const Document& d) { return *d.piece().layers[13].stockOuter; }},
+                                         Typed{"build", "Stock inside Ø", "120", 120, [](const Document& d) { return *d.piece().layers[13].stockInner; }},
+                                         Typed{"cut", "Waste at a strip's end", "1 1/4in", 31.75, [](const Document& d) { return d.piece().choices.endWaste; }},
+                                         Typed{"cut", "Gap in the trial ring", "-0.4", -0.4, [](const Document& d) { return d.piece().choices.trialGap; }},
+                                         Typed{"turn", "Spacing", "12.5", 12.5, [](const Document& d) { return d.piece().choices.stationSpacing; }},
+                                         Typed{"turn", "Centre to bed", "8in", 203.2, [](const Document& d) { return d.shop().swingRadius; }},
+                                         Typed{"turn", "Between centres", "1m", 1000, [](const Document& d) { return d.shop().betweenCentres; }}));
+
+TEST(Fields, ReadBackTheSameInEveryUnit)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    for (const LengthStyle style : {LengthStyle{LengthStyle::Unit::Millimetre}, {LengthStyle::Unit::Inch}, {LengthStyle::Unit::Fraction, 64}, {LengthStyle::Unit::Fraction, 8}}) {
+        b.doc().setStyle(style);
+        for (const QString& stage : b.window.stageNames()) {
+            b.window.goTo(stage);
+            QApplication::processEvents();
+            for (auto* field : b.window.findChildren<LengthField*>()) {
+                if (!field->isVisible() || !field->isEnabled()) continue;
+                EXPECT_TRUE(field->text().endsWith(unitName(style))) << field->text().toStdString();
+                // Entering and leaving a field must not round what it holds.
+                field->setFocus();
+                field->clearFocus();
+            }
+        }
+    }
+    EXPECT_EQ(b.doc().history().count(), 0);
+}
+
+TEST(Choices, ReachThePiece)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    auto choose = [&](const char* stage, const char* name, int entry) {
+        b.window.goTo(stage);
+        auto* combo = b.named<QComboBox>(name);
+        ASSERT_NE(combo, nullptr);
+        combo->setCurrentIndex(entry);
+        emit combo->activated(entry);
+    };
+    b.doc().selectLayer(4);
+    choose("build", "Layer is a", 0);
+    EXPECT_EQ(b.piece().layers[4].kind, LayerKind::Disc);
+    choose("cut", "Cut with", 1);
+    EXPECT_EQ(b.piece().choices.cutting, CutSchool::WedgeSled);
+    choose("glue", "Way", 1);
+    EXPECT_EQ(b.piece().choices.closing, RingSchool::HalfRings);
+    choose("turn", "Stations", 1);
+    EXPECT_EQ(b.piece().choices.stations, StationRule::Curve);
+    for (int rule = 0; rule < 4; ++rule) {
+        choose("shape", "Wall", rule);
+        EXPECT_EQ(b.piece().hollow.rule, static_cast<WallRule>(rule));
+    }
+    b.window.goTo("build");
+    b.doc().selectLayer(10);
+    b.named<QDoubleSpinBox>("Rotation")->setValue(0.25);
+    EXPECT_EQ(b.piece().layers[10].turn, 0.25);
+    b.press("Half a segment on, like brickwork");
+    EXPECT_EQ(std::abs(b.piece().layers[10].turn), 0.5);
+}
+
+TEST(Pattern, WoodsAreChangedAddedAndTakenAway)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    b.window.goTo("build");
+    b.doc().selectLayer(13);
+    ASSERT_EQ(b.piece().layers[13].woods.size(), 3u);
+    chooseNext("Holly");
+    QTest::mouseClick(b.named<QToolButton>("pattern-0"), Qt::LeftButton);
+    EXPECT_EQ(b.piece().layers[13].woods[0], "holly");
+    QApplication::processEvents();
+    chooseNext("Teak");
+    QTest::mouseClick(b.named<QToolButton>("pattern-add"), Qt::LeftButton);
+    ASSERT_EQ(b.piece().layers[13].woods.size(), 4u);
+    EXPECT_EQ(b.piece().layers[13].woods[3], "teak");
+    QApplication::processEvents();
+    rightClick(b.named<QToolButton>("pattern-1"), QPointF(5, 5));
+    EXPECT_EQ(b.piece().layers[13].woods.size(), 3u);
+    EXPECT_EQ(b.piece().layers[13].woods[1], "mahogany");
+}
+
+TEST(Menus, OfNodesAndLayersDoWhatTheySay)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    b.window.goTo("shape");
+    QApplication::processEvents();
+    auto* section = b.lane<SectionLane>();
+    auto pick = [&](const QPointF& at, const QString& entry) {
+        chooseNext(entry);
+        rightClick(section, at);
+    };
+    pick(section->nodePosition(Side::Outside, 7), "Make sharp");
+    EXPECT_FALSE(b.piece().outside[7].smooth);
+    pick(section->nodePosition(Side::Outside, 7), "Arc to the next node");
+    EXPECT_EQ(b.piece().outside[7].span, Span::Arc);
+    const double bulge = b.piece().outside[7].bulge;
+    b.drag(section, section->bulgePosition(7), section->bulgePosition(7) - QPointF(0, 14));
+    EXPECT_GT(b.piece().outside[7].bulge, bulge);
+    pick(section->nodePosition(Side::Outside, 7), "Straight line to the next node");
+    EXPECT_EQ(b.piece().outside[7].span, Span::Line);
+    const size_t nodes = b.piece().outside.size();
+    pick(section->nodePosition(Side::Outside, 5), "Delete node");
+    EXPECT_EQ(b.piece().outside.size(), nodes - 1);
+    pick(QPointF(section->nodePosition(Side::Outside, 7).x() + 30, 60), "Add a node here");
+    EXPECT_EQ(b.piece().outside.size(), nodes);
+
+    b.window.goTo("build");
+    QApplication::processEvents();
+    section = b.lane<SectionLane>();
+    const size_t layers = b.piece().layers.size();
+    pick(section->tabPosition(11), "Add a ring after it");
+    EXPECT_EQ(b.piece().layers.size(), layers + 1);
+    pick(section->tabPosition(6), "Split it here");
+    EXPECT_EQ(b.piece().layers.size(), layers + 2);
+    pick(section->tabPosition(6), "Remove it");
+    EXPECT_EQ(b.piece().layers.size(), layers + 1);
+    pick(section->tabPosition(6), "Fit all layers to the outline's height");
+    EXPECT_NEAR(stackHeight(b.piece()), outlineHeight(b.piece()), 1e-9);
+}
