@@ -44,12 +44,13 @@ FileAsker FileAsker::dialogs()
 
 MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* parent) : QMainWindow(parent), dataFolder_(dataFolder), ask_(std::move(asker))
 {
-    setTheme(QSettings().value("dark", false).toBool());
-    loadShop();
+    const QSettings settings;
+    setTheme(settings.value("dark", false).toBool());
+    doc_.setStyle({static_cast<LengthStyle::Unit>(std::clamp(settings.value("unit", 0).toInt(), 0, 2)), std::clamp(settings.value("denominator", 64).toInt(), 2, 128)});
+    start_ = new StartPage;
     drafts_ = new Drafts(doc_, dataFolder_ + "/drafts", this);
     connect(drafts_, &Drafts::failed, this, [this](const QString& why) { say(tr("No draft can be kept: %1").arg(why)); });
 
-    start_ = new StartPage;
     auto* bench = new QWidget;
     bench->setObjectName("bench");
     auto* column = new QVBoxLayout(bench);
@@ -84,6 +85,7 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     setMinimumSize(900, 600);
     start_->setRecent(recent());
     start_->setReturn(false);
+    loadShop();
     refresh();
     setStage(0);
     pages_->setCurrentIndex(0);
@@ -142,6 +144,7 @@ QWidget* MainWindow::makeHeader()
         connect(unit, &QToolButton::clicked, this, [this, style = styles[i]] {
             LengthStyle next = style;
             if (next.unit == LengthStyle::Unit::Fraction) next.denominator = QSettings().value("denominator", 64).toInt();
+            QSettings().setValue("unit", static_cast<int>(next.unit));
             doc_.setStyle(next);
         });
         units_ << unit;
@@ -388,6 +391,7 @@ void MainWindow::say(const QString& words)
     message_->setToolTip(words);
     message_->setVisible(!words.isEmpty());
     summary_->setVisible(words.isEmpty());
+    start_->say(words);
     if (!words.isEmpty())
         QTimer::singleShot(9000, this, [this, words] {
             if (message_->text() == words) say({});

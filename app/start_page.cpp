@@ -82,6 +82,11 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     way->setWordWrap(true);
     left->addWidget(way);
     left->addStretch();
+    said_ = new QLabel;
+    said_->setProperty("role", "warn");
+    said_->setWordWrap(true);
+    said_->hide();
+    left->addWidget(said_);
     back_ = new QPushButton(tr("Back to the bench"));
     connect(static_cast<QPushButton*>(back_), &QPushButton::clicked, this, &StartPage::back);
     left->addWidget(back_);
@@ -116,6 +121,12 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     connect(sample, &QPushButton::clicked, this, &StartPage::demo);
     right->addWidget(sample);
     row->addLayout(right, 5);
+}
+
+void StartPage::say(const QString& words)
+{
+    said_->setText(words);
+    said_->setVisible(!words.isEmpty());
 }
 
 void StartPage::setReturn(bool possible) { back_->setVisible(possible); }

@@ -6,6 +6,7 @@
 #include <QImage>
 #include <QWidget>
 
+class QLabel;
 class QVBoxLayout;
 
 namespace vl::app {
@@ -16,6 +17,8 @@ class StartPage : public QWidget {
 public:
     explicit StartPage(QWidget* parent = nullptr);
     void setRecent(const QStringList& paths);
+    /// Shows what could not be done.
+    void say(const QString& words);
     /// Whether there is a piece to go back to.
     void setReturn(bool possible);
 
@@ -28,6 +31,7 @@ signals:
 private:
     QVBoxLayout* recent_ = nullptr;
     QWidget* back_ = nullptr;
+    QLabel* said_ = nullptr;
     QList<QFutureWatcher<QImage>*> pictures_;
 };
 

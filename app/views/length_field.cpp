@@ -35,7 +35,7 @@ void LengthField::setMixed()
 
 void LengthField::refresh()
 {
-    setText(mixed_ ? QString() : QString::fromStdString(formatLengthUnit(mm_, doc_.style(), mm_ == static_cast<long>(mm_ * 10) / 10.0 ? -1 : 2)));
+    setText(mixed_ ? QString() : QString::fromStdString(fieldLength(mm_, doc_.style())));
     setPlaceholderText(mixed_ ? tr("several") : QString());
     setModified(false);
     setBad({});

@@ -46,6 +46,17 @@ std::string formatLength(double mm, LengthStyle style, int decimals)
 
 std::string formatLengthUnit(double mm, LengthStyle style, int decimals) { return formatLength(mm, style, decimals) + " " + unitName(style); }
 
+std::string fieldLength(double mm, LengthStyle style)
+{
+    if (style.unit == LengthStyle::Unit::Fraction) return formatLengthUnit(mm, style);
+    const bool metric = style.unit == LengthStyle::Unit::Millimetre;
+    const double value = metric ? mm : mm / mmPerInch;
+    std::string text = fixed(value, metric ? 3 : 4);
+    const size_t least = text.find('.') + (metric ? 1 : 3);
+    while (text.size() - 1 > least && text.back() == '0') text.pop_back();
+    return text + " " + unitName(style);
+}
+
 const char* unitName(LengthStyle style) { return style.unit == LengthStyle::Unit::Millimetre ? "mm" : "in"; }
 
 }  // namespace vl

@@ -28,6 +28,10 @@ std::string formatLength(double mm, LengthStyle style = {}, int decimals = -1);
 /// The same with its unit: `152.4 mm`, `6.000 in`, `5 63/64 in`.
 std::string formatLengthUnit(double mm, LengthStyle style = {}, int decimals = -1);
 
+/// A length as a field shows it for typing over, with its unit: as many decimals as it has, at most thousandths of a mm or
+/// ten-thousandths of an inch, at least what formatLength() shows.
+std::string fieldLength(double mm, LengthStyle style = {});
+
 /// The unit's name: "mm" or "in".
 const char* unitName(LengthStyle style);
 

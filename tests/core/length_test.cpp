@@ -49,6 +49,14 @@ TEST(WritesLength, InTheStyleAsked)
     EXPECT_EQ(formatLength(34.925, {Unit::Fraction, 64}), "1 3/8");
     EXPECT_EQ(formatLength(35, {Unit::Fraction, 8}), "1 3/8 +0.003");
     EXPECT_EQ(formatLength(-0.0001), "0.0");
+    for (const auto& [mm, style, text] : {std::tuple{2.3, LengthStyle{}, "2.3 mm"},
+                                          {6.0, LengthStyle{}, "6.0 mm"},
+                                          {12.345, LengthStyle{}, "12.345 mm"},
+                                          {25.4, LengthStyle{Unit::Inch}, "1.000 in"},
+                                          {3.175, LengthStyle{Unit::Inch}, "0.125 in"},
+                                          {1.0, LengthStyle{Unit::Inch}, "0.0394 in"},
+                                          {34.925, LengthStyle{Unit::Fraction, 64}, "1 3/8 in"}})
+        EXPECT_EQ(fieldLength(mm, style), text);
     EXPECT_EQ(formatLength(std::nan("")), "–");
     EXPECT_NEAR(boardFeet(304.8 * 304.8 * 25.4), 1, 1e-12);
 }

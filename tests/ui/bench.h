@@ -14,9 +14,10 @@ namespace vl::test {
 /// A real window on the screen with a turner's hands: finds things by the names a screen reader would say.
 class Bench {
 public:
-    Bench()
-        : window(folder.path(),
-                 {[this](QWidget*, const QString&, const QString&) { return answer; }, [this](QWidget*, const QString&, const QString&, const QString&) { return answer; }})
+    /// `prepare` may lay files into the data folder before the program starts.
+    explicit Bench(const std::function<void(const QString& folder)>& prepare = {})
+        : prepared((prepare ? prepare(folder.path()) : void(), true)), window(folder.path(), {[this](QWidget*, const QString&, const QString&) { return answer; },
+                                                                                              [this](QWidget*, const QString&, const QString&, const QString&) { return answer; }})
     {
         window.show();
         EXPECT_TRUE(QTest::qWaitForWindowExposed(&window));
@@ -76,6 +77,7 @@ public:
     }
 
     QTemporaryDir folder;
+    bool prepared;
     QString answer;  ///< what the file dialogs answer
     app::MainWindow window;
 };

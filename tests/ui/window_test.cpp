@@ -11,6 +11,7 @@
 
 #include <QComboBox>
 #include <QDialogButtonBox>
+#include <QLabel>
 #include <QLineEdit>
 #include <QMessageBox>
 #include <QPushButton>
@@ -144,6 +145,9 @@ TEST(Open, ABadFileIsSaidAndThePieceStays)
     EXPECT_FALSE(b.window.openPath(path));
     EXPECT_TRUE(b.window.message().contains("layers")) << b.window.message().toStdString();
     EXPECT_EQ(b.piece(), before);
+    b.window.goTo("start");
+    EXPECT_TRUE(std::ranges::any_of(b.window.findChildren<QLabel*>(), [](QLabel* l) { return l->isVisible() && l->text().contains("layers: nothing"); }))
+        << "the first page says it too";
     EXPECT_FALSE(b.window.saveTo("/no/such/folder/x.vlathe"));
     EXPECT_FALSE(b.window.openDemo("no-such"));
     std::string repaired = io::writePiece(before);
@@ -151,6 +155,69 @@ TEST(Open, ABadFileIsSaidAndThePieceStays)
     io::writeFile(path.toStdString(), repaired);
     EXPECT_TRUE(b.window.openPath(path));
     EXPECT_TRUE(b.window.message().contains("put right")) << b.window.message().toStdString();
+}
+
+TEST(Start, OutlivesWhateverIsInItsFolder)
+{
+    Bench b([](const QString& folder) {
+        io::writeFile((folder + "/shop.json").toStdString(), "{\"kerf_mm\": -4}");
+        QDir(folder).mkpath("drafts");
+        io::writeFile((folder + "/drafts/torn.draft").toStdString(), "{\"piece\": \"{");
+        io::writeFile((folder + "/drafts/empty.draft").toStdString(), "");
+    });
+    EXPECT_TRUE(b.window.message().contains("kerf_mm: -4")) << b.window.message().toStdString();
+    EXPECT_EQ(b.doc().shop(), Shop{}) << "a shop that cannot be read is not half taken";
+    EXPECT_TRUE(b.window.drafts().leftBehind().empty());
+    b.window.offerRecovery();
+    EXPECT_TRUE(QFile::exists(b.folder.filePath("drafts/torn.draft"))) << "what cannot be read is left for its owner";
+    b.window.openDemo("regatta-cup");
+    EXPECT_EQ(b.piece().layers.size(), 18u);
+}
+
+TEST(Start, KeepsTheUnitsChosenLast)
+{
+    {
+        Bench b;
+        b.window.openDemo("regatta-cup");
+        b.press("Decimal inches");
+    }
+    Bench b;
+    EXPECT_EQ(b.doc().style().unit, LengthStyle::Unit::Inch);
+    b.window.openDemo("regatta-cup");
+    b.press("Millimetres");
+    EXPECT_EQ(b.doc().style().unit, LengthStyle::Unit::Millimetre);
+}
+
+TEST(Export, WritesEachFormatAndRefusesOthers)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    for (const char* ending : {"dxf", "svg", "csv"}) {
+        b.answer = b.folder.filePath(QString("cup.%1").arg(ending));
+        b.window.exportFile();
+        EXPECT_GT(QFile(b.answer).size(), 1000) << ending;
+    }
+    b.answer = b.folder.filePath("cup.stp");
+    b.window.exportFile();
+    EXPECT_TRUE(b.window.message().contains(".dxf, .svg or .csv"));
+    EXPECT_FALSE(QFile::exists(b.answer));
+    b.answer = "/no/such/folder/cup.pdf";
+    EXPECT_FALSE(b.window.printPacket(true));
+    b.answer.clear();
+    EXPECT_FALSE(b.window.saveAs()) << "a cancelled dialog saves nothing";
+}
+
+TEST(Recent, FilesAreOfferedAgain)
+{
+    Bench b;
+    b.window.openDemo("regatta-cup");
+    const QString path = b.folder.filePath("silver cup.vlathe");
+    ASSERT_TRUE(b.window.saveTo(path));
+    b.window.openDemo("regatta-cup");
+    b.window.goTo("start");
+    b.press("silver cup");
+    EXPECT_EQ(b.doc().path(), path);
+    EXPECT_FALSE(b.doc().edited());
 }
 
 TEST(Recovery, BringsBackWhatAnEndedSessionHadOpen)
