@@ -1,4 +1,5 @@
 // The packet measured as on paper: rendered by poppler at a known resolution, distances counted in pixels.
+#include "core/measure/input_error.h"
 #include "core/piece/edit.h"
 #include "report/packet.h"
 #include "report/profile_template.h"
@@ -149,4 +150,41 @@ TEST(Template, TilesShareTheirRegisterStripsAndCoverTheProfile)
                 }
         }
     }
+}
+
+TEST(Packet, OfEveryStartInEveryUnitSaysWhatThePlanSays)
+{
+    QTemporaryDir folder;
+    const LengthStyle styles[] = {{LengthStyle::Unit::Millimetre}, {LengthStyle::Unit::Inch}, {LengthStyle::Unit::Fraction, 32}};
+    int k = 0;
+    for (const Start& start : starts()) {
+        const Piece piece = start.make();
+        const LengthStyle style = styles[k % 3];
+        const Plan plan = makePlan(piece, {}, style);
+        const std::string path = folder.filePath("p.pdf").toStdString();
+        report::writePacket(piece, {}, plan, style, k++ % 2 ? report::Paper::Letter : report::Paper::A4, path);
+        const std::unique_ptr<poppler::document> document(poppler::document::load_from_file(path));
+        ASSERT_NE(document, nullptr) << start.name;
+        std::string all;
+        for (int i = 0; i < document->pages(); ++i) {
+            const auto bytes = std::unique_ptr<poppler::page>(document->create_page(i))->text().to_utf8();
+            all.append(bytes.begin(), bytes.end());
+        }
+        auto says = [&](const std::string& words) { EXPECT_NE(all.find(words), std::string::npos) << start.name << " does not say " << words; };
+        says(formatLengthUnit(plan.shape.height, style));
+        for (const RingCut& r : plan.cuts.rings) {
+            says("Ring " + std::to_string(r.layer + 1));
+            says(formatLengthUnit(r.outerEdge, style, 2));
+        }
+        for (const Strip& s : plan.cuts.strips) says(s.species->name);
+        for (const Station& s : plan.stations) says(formatLength(s.outside, style, 1));
+        says("machine's manual");
+        for (const Caution& c : plan.cautions) says(c.at);
+    }
+}
+
+TEST(Packet, ThatCannotBeWrittenSaysSo)
+{
+    const Piece piece = starts()[0].make();
+    EXPECT_THROW(report::writePacket(piece, {}, makePlan(piece, {}), {}, report::Paper::A4, "/no/such/folder/p.pdf"), InputError);
 }

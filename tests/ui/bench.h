@@ -24,6 +24,13 @@ public:
     }
     ~Bench() { doc().history().clear(); }
 
+    /// Opens the sample on a stage.
+    void demo(const QString& stage)
+    {
+        EXPECT_TRUE(window.openDemo("regatta-cup"));
+        EXPECT_TRUE(window.goTo(stage));
+        QApplication::processEvents();
+    }
     app::Document& doc() { return window.document(); }
     const Piece& piece() { return doc().piece(); }
 

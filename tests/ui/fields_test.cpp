@@ -155,8 +155,7 @@ TEST(Choices, ReachThePiece)
 TEST(Pattern, WoodsAreChangedAddedAndTakenAway)
 {
     Bench b;
-    b.window.openDemo("regatta-cup");
-    b.window.goTo("build");
+    b.demo("build");
     b.doc().selectLayer(13);
     ASSERT_EQ(b.piece().layers[13].woods.size(), 3u);
     chooseNext("Holly");
@@ -176,9 +175,7 @@ TEST(Pattern, WoodsAreChangedAddedAndTakenAway)
 TEST(Menus, OfNodesAndLayersDoWhatTheySay)
 {
     Bench b;
-    b.window.openDemo("regatta-cup");
-    b.window.goTo("shape");
-    QApplication::processEvents();
+    b.demo("shape");
     auto* section = b.lane<SectionLane>();
     auto pick = [&](const QPointF& at, const QString& entry) {
         chooseNext(entry);

@@ -94,9 +94,7 @@ TEST(Journey, FromAStartToThePacketAndAllTheWayBack)
 TEST(Build, LayersAreHandledOnTheDrawing)
 {
     Bench b;
-    b.window.openDemo("regatta-cup");
-    b.window.goTo("build");
-    QApplication::processEvents();
+    b.demo("build");
     auto* section = b.lane<SectionLane>();
     const Piece cup = b.piece();
     // A boundary, by its handle.
@@ -126,9 +124,7 @@ TEST(Build, LayersAreHandledOnTheDrawing)
 TEST(Build, PaintsOneStrokeAsOneStep)
 {
     Bench b;
-    b.window.openDemo("regatta-cup");
-    b.window.goTo("build");
-    QApplication::processEvents();
+    b.demo("build");
     auto* skin = b.lane<SkinLane>();
     skin->setBrush("holly", 1);
     b.drag(skin, skin->segmentPosition(10, 2), skin->segmentPosition(10, 6), 20);
@@ -140,9 +136,7 @@ TEST(Build, PaintsOneStrokeAsOneStep)
 TEST(Selection, IsSharedByEveryView)
 {
     Bench b;
-    b.window.openDemo("regatta-cup");
-    b.window.goTo("build");
-    QApplication::processEvents();
+    b.demo("build");
     auto* skin = b.lane<SkinLane>();
     b.click(skin, skin->segmentPosition(13, 4));
     EXPECT_EQ(b.doc().selection().layer, 13);
@@ -212,8 +206,7 @@ TEST(Working, OpensFromEveryFigure)
 TEST(Cut, SchoolAndTrialRingChangeWhatIsSet)
 {
     Bench b;
-    b.window.openDemo("regatta-cup");
-    b.window.goTo("cut");
+    b.demo("cut");
     b.doc().selectLayer(13);
     b.type("Gap in the trial ring", "0.8");
     EXPECT_EQ(b.piece().choices.trialRing, 13);
@@ -234,9 +227,7 @@ TEST(Cut, SchoolAndTrialRingChangeWhatIsSet)
 TEST(Glue, EachStepSaysHowAndWhy)
 {
     Bench b;
-    b.window.openDemo("regatta-cup");
-    b.window.goTo("glue");
-    QApplication::processEvents();
+    b.demo("glue");
     auto* list = b.named<QListWidget>("Steps in order");
     EXPECT_EQ(list->count(), static_cast<int>(b.doc().plan().assembly.recipe.size()));
     auto* table = b.lane<Timetable>();
@@ -276,9 +267,7 @@ TEST(Keyboard, ReachesStagesNodesAndLayers)
 TEST(Shape, NodesAreAddedAndTheFloorIsDragged)
 {
     Bench b;
-    b.window.openDemo("regatta-cup");
-    b.window.goTo("shape");
-    QApplication::processEvents();
+    b.demo("shape");
     auto* section = b.lane<SectionLane>();
     const QPointF a = section->nodePosition(Side::Outside, 7), c = section->nodePosition(Side::Outside, 8);
     QTest::mouseDClick(section, Qt::LeftButton, {}, ((a + c) / 2).toPoint());

@@ -57,8 +57,7 @@ class CautionOnScreen : public testing::TestWithParam<Provoked> {};
 TEST_P(CautionOnScreen, IsShownAndItsFirstFixAppliesItself)
 {
     Bench b;
-    b.window.openDemo("regatta-cup");
-    b.window.goTo("build");
+    b.demo("build");
     Piece piece = b.piece();
     GetParam().change(piece);
     ASSERT_TRUE(b.doc().apply("provoke", piece));
@@ -90,8 +89,7 @@ INSTANTIATE_TEST_SUITE_P(Kinds, CautionOnScreen,
 TEST(Field, SaysWhatIsWrongAndKeepsTheValue)
 {
     Bench b;
-    b.window.openDemo("regatta-cup");
-    b.window.goTo("shape");
+    b.demo("shape");
     auto* rim = b.named<LengthField>("Wall at the rim");
     for (const char* bad : {"abc", "0", "-3", "900", "1/0"}) {
         rim->setFocus();
@@ -213,8 +211,7 @@ TEST(Recent, FilesAreOfferedAgain)
     b.window.openDemo("regatta-cup");
     const QString path = b.folder.filePath("silver cup.vlathe");
     ASSERT_TRUE(b.window.saveTo(path));
-    b.window.openDemo("regatta-cup");
-    b.window.goTo("start");
+    b.demo("start");
     b.press("silver cup");
     EXPECT_EQ(b.doc().path(), path);
     EXPECT_FALSE(b.doc().edited());

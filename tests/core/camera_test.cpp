@@ -1,0 +1,81 @@
+#include "core/plan/plan.h"
+#include "core/turning/render.h"
+#include "tests/support/samples.h"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+
+using namespace vl;
+using Eigen::Vector3d;
+
+TEST(Camera, StandsThePieceUpOrLaysItHeadstockLeft)
+{
+    const Camera up{0, 0, 1, true}, flat{0, 0, 1, false};
+    const double height = 200;
+    const Vector3d foot(0, 0, 0), rim(200, 0, 0), twelve(100, 50, 0);
+    EXPECT_NEAR((up.view(height) * rim - Vector3d(0, 100, 0)).norm(), 0, 1e-9) << "the rim is up";
+    EXPECT_NEAR((up.view(height) * foot - Vector3d(0, -100, 0)).norm(), 0, 1e-9);
+    EXPECT_NEAR((flat.view(height) * foot - Vector3d(-100, 0, 0)).norm(), 0, 1e-9) << "the headstock is left";
+    EXPECT_NEAR((flat.view(height) * twelve - Vector3d(0, 50, 0)).norm(), 0, 1e-9) << "12 o'clock is up";
+}
+
+TEST(Camera, OnlyTurnsAndNeverStretches)
+{
+    for (int yaw = -180; yaw <= 180; yaw += 30)
+        for (int pitch = -90; pitch <= 90; pitch += 30)
+            for (const bool upright : {true, false}) {
+                const Eigen::Matrix3d turn = Camera{static_cast<double>(yaw), static_cast<double>(pitch), 1, upright}.view(120).linear();
+                EXPECT_LT((turn * turn.transpose() - Eigen::Matrix3d::Identity()).norm(), 1e-9);
+                EXPECT_NEAR(turn.determinant(), 1, 1e-9) << "left stays left";
+            }
+}
+
+TEST(Camera, ShowsAllOfThePieceHoweverItIsTurned)
+{
+    const Plan plan = makePlan(test::regattaCup(), {});
+    const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {1, false});
+    for (int yaw = 0; yaw < 360; yaw += 45)
+        for (int pitch = -90; pitch <= 90; pitch += 45) {
+            const Camera camera{static_cast<double>(yaw), static_cast<double>(pitch), 1, true};
+            const double half = camera.halfExtent(plan.shape.height, plan.shape.greatestDiameter);
+            for (const Vertex& v : mesh.vertices) {
+                const Vector3d p = camera.view(plan.shape.height) * Vector3d(v.position[0], v.position[1], v.position[2]);
+                ASSERT_LE(std::max(std::abs(p.x()), std::abs(p.y())), half);
+            }
+        }
+}
+
+TEST(Mesh, FacesOutwardEverywhere)
+{
+    const Plan plan = makePlan(test::regattaCup(), {});
+    for (const Mesh& mesh : {turnedMesh(plan.assembly, plan.sides, {0.2, false}), blankMesh(plan.assembly)})
+        for (size_t i = 0; i + 2 < mesh.indices.size(); i += 3) {
+            Vector3d p[3], normal = Vector3d::Zero();
+            for (size_t k = 0; k < 3; ++k) {
+                const Vertex& v = mesh.vertices[mesh.indices[i + k]];
+                p[k] = Vector3d(v.position[0], v.position[1], v.position[2]);
+                normal += Vector3d(v.normal[0], v.normal[1], v.normal[2]);
+            }
+            const Vector3d facing = (p[1] - p[0]).cross(p[2] - p[0]);
+            if (facing.norm() < 1e-3) continue;
+            ASSERT_GT(facing.normalized().dot(normal.normalized()), 0.5) << "the triangle's turn and its normals agree";
+        }
+}
+
+TEST(Stations, StandAtEvenSpacingWhateverItIs)
+{
+    Piece cup = test::regattaCup();
+    for (const double spacing : {0.5, 3.0, 10.0, 33.3, 500.0}) {
+        cup.choices.stationSpacing = spacing;
+        const Plan plan = makePlan(cup, {});
+        for (size_t i = 0; i + 1 < plan.stations.size(); ++i) {
+            const double gap = plan.stations[i + 1].z - plan.stations[i].z;
+            EXPECT_LE(gap, spacing + 1e-9);
+            if (i + 2 < plan.stations.size()) {
+                EXPECT_NEAR(gap, spacing, 1e-9) << "but for the last";
+            }
+        }
+        EXPECT_EQ(plan.stations.back().z, 268);
+    }
+}
