@@ -56,6 +56,31 @@ void mesh(benchmark::State& state)
 }
 BENCHMARK(mesh)->Arg(2)->Arg(5)->Arg(25)->Unit(benchmark::kMillisecond);
 
+/// One step of dragging a node of the regatta cup: planned, drawn, on the screen.
+void dragFrame(benchmark::State& state)
+{
+    QTemporaryDir folder;
+    app::MainWindow window(folder.path());
+    window.openDemo("regatta-cup");
+    window.goTo(state.range(0) ? "build" : "shape");
+    window.show();
+    for (int i = 0; i < 50; ++i) QApplication::processEvents(QEventLoop::AllEvents, 20);
+    app::Document& document = window.document();
+    const Piece piece = document.piece();
+    const int merge = app::Document::newMergeKey();
+    document.beginDrag();
+    int k = 0;
+    for (auto _ : state) {
+        Piece next = piece;
+        next.outside[8].r += (++k % 20) * 0.2;
+        document.apply("drag", next, merge);
+        QApplication::processEvents();
+    }
+    document.endDrag();
+    document.history().clear();
+}
+BENCHMARK(dragFrame)->Arg(0)->Arg(1)->Unit(benchmark::kMillisecond)->UseRealTime();
+
 /// From nothing to a window that has painted its first page.
 void startToFirstPaint(benchmark::State& state)
 {

@@ -73,8 +73,8 @@ void drawTemplate(Sheet& sheet, const Plan& plan, LengthStyle style)
         const QPointF bar = templateBar(page);
         sheet.rule(bar.x(), bar.y(), bar.x() + 100, bar.y(), 0.6, Qt::black);
         for (const double at : {0.0, 100.0}) sheet.rule(bar.x() + at, bar.y() - 1.5, bar.x() + at, bar.y() + 1.5, 0.2, Qt::black);
-        sheet.text({bar.x() + 104, bar.y() - 4.5, sheet.inner() - 104, 9},
-                   QStringLiteral("this bar is 100 mm: measure it. Print at 100 %, no fitting to the page.\nTape sheets so that the register marks fall on one another."), 7.5,
+        sheet.text({bar.x() + 104, bar.y() - 6, sheet.inner() - 104, 12},
+                   QStringLiteral("this bar is 100 mm: measure it.\nPrint at 100 %, not fitted to the page.\nTape sheets together mark on mark."), 7,
                    Qt::AlignLeft | Qt::AlignVCenter, QFont::Normal, QColor(70, 70, 70));
 
         QPainter& p = sheet.painter();

@@ -117,8 +117,6 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     makeDivide();
     endPanel();
 
-    connect(&doc_, &Document::changed, this, &BuildStage::refresh);
-    connect(&doc_, &Document::selectionChanged, this, &BuildStage::refresh);
     refresh();
 }
 

@@ -22,7 +22,7 @@ public:
     void enter() override { section_->setFocus(); }
 
 private:
-    void refresh();
+    void refresh() override;
     void makePaint();
     void makeDivide();
     void setBrush();

@@ -82,8 +82,6 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
         shop.kerf = mm;
         doc_.setShop(shop);
     });
-    connect(&doc_, &Document::changed, this, &CutStage::refresh);
-    connect(&doc_, &Document::selectionChanged, this, &CutStage::refresh);
     refresh();
 }
 

@@ -13,7 +13,7 @@ public:
     explicit CutStage(Document& document, QWidget* parent = nullptr);
 
 private:
-    void refresh();
+    void refresh() override;
 
     QLabel *title_, *how_;
     QComboBox* school_;

@@ -58,8 +58,6 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     addToPanel(care);
     endPanel();
 
-    connect(&doc_, &Document::changed, this, &GlueStage::refresh);
-    connect(&doc_, &Document::selectionChanged, this, &GlueStage::refreshStep);
     refresh();
 }
 
@@ -68,12 +66,17 @@ void GlueStage::refresh()
     closing_->setCurrentIndex(static_cast<int>(doc_.piece().choices.closing));
     const QSignalBlocker quiet(list_);
     const Plan& plan = doc_.plan();
-    list_->clear();
-    int number = 0;
+    QStringList lines;
     for (const size_t i : plan.schedule.order) {
         const Step& s = plan.assembly.recipe[i];
-        list_->addItem(QStringLiteral("%1   %2").arg(++number, 4, 10, QChar(0x2007)).arg(QString::fromStdString(s.title)) +
-                       (s.waitMinutes > 0 && s.workMinutes == 0 ? tr("  ·  wait %1 min").arg(std::lround(s.waitMinutes)) : tr("  ·  %1 min").arg(std::lround(s.workMinutes))));
+        const bool waits = s.waitMinutes > 0 && s.workMinutes == 0;
+        lines << QStringLiteral("%1   %2").arg(lines.size() + 1, 4, 10, QChar(0x2007)).arg(QString::fromStdString(s.title)) +
+                     (waits ? tr("  ·  wait %1 min").arg(std::lround(s.waitMinutes)) : tr("  ·  %1 min").arg(std::lround(s.workMinutes)));
+    }
+    if (lines != lines_) {
+        lines_ = lines;
+        list_->clear();
+        list_->addItems(lines);
     }
     refreshStep();
 }

@@ -16,11 +16,12 @@ public:
     explicit GlueStage(Document& document, QWidget* parent = nullptr);
 
 private:
-    void refresh();
+    void refresh() override;
     void refreshStep();
 
     Timetable* timetable_;
     QListWidget* list_;
+    QStringList lines_;
     QComboBox* closing_;
     QLabel *title_, *how_, *why_, *needs_, *time_;
 };

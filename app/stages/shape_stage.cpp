@@ -118,8 +118,6 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
 
     endPanel();
 
-    connect(&doc_, &Document::changed, this, &ShapeStage::refresh);
-    connect(&doc_, &Document::selectionChanged, this, &ShapeStage::refresh);
     refresh();
 }
 

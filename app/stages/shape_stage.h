@@ -14,7 +14,7 @@ public:
     void enter() override { section_->setFocus(); }
 
 private:
-    void refresh();
+    void refresh() override;
     void setDiameter();
 
     SectionLane* section_;

@@ -9,6 +9,8 @@ namespace vl::app {
 
 Stage::Stage(Document& document, const QString& name, QWidget* parent) : QWidget(parent), doc_(document), name_(name)
 {
+    connect(&doc_, &Document::changed, this, &Stage::documentChanged);
+    connect(&doc_, &Document::selectionChanged, this, &Stage::documentChanged);
     lanes_ = new QVBoxLayout(this);
     lanes_->setContentsMargins(1, 1, 1, 1);
     lanes_->setSpacing(0);
@@ -21,6 +23,20 @@ Stage::Stage(Document& document, const QString& name, QWidget* parent) : QWidget
     column_->setContentsMargins(14, 8, 14, 10);
     column_->setSpacing(4);
     panel_->setWidget(inner);
+}
+
+void Stage::documentChanged()
+{
+    stale_ = true;
+    if (!isVisible()) return;
+    stale_ = false;
+    refresh();
+}
+
+void Stage::showEvent(QShowEvent* event)
+{
+    QWidget::showEvent(event);
+    if (stale_) documentChanged();
 }
 
 bool Stage::eventFilter(QObject* watched, QEvent* event)

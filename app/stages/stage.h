@@ -29,6 +29,9 @@ signals:
 protected:
     /// The wheel scrolls the panel; a field takes it only when it has the keyboard.
     bool eventFilter(QObject* watched, QEvent* event) override;
+    void showEvent(QShowEvent* event) override;
+    /// Brings the fields up to date with the document. Called when it changed, or with the next showing where the stage is hidden.
+    virtual void refresh() = 0;
     /// Adds a lane below those that are there.
     void addLane(QWidget* lane, int stretch);
     /// Adds to the panel.
@@ -54,6 +57,9 @@ protected:
     AxisMap axis_;
 
 private:
+    void documentChanged();
+
+    bool stale_ = false;
     QString name_;
     QVBoxLayout* lanes_ = nullptr;
     QScrollArea* panel_ = nullptr;

@@ -57,7 +57,6 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     };
     shop(swing_, &Shop::swingRadius);
     shop(length_, &Shop::betweenCentres);
-    connect(&doc_, &Document::changed, this, &TurnStage::refresh);
     refresh();
 }
 

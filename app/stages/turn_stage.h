@@ -13,7 +13,7 @@ public:
     explicit TurnStage(Document& document, QWidget* parent = nullptr);
 
 private:
-    void refresh();
+    void refresh() override;
 
     QComboBox* rule_;
     LengthField *spacing_, *swing_, *length_;

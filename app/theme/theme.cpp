@@ -4,6 +4,7 @@
 
 #include <QApplication>
 #include <QFile>
+#include <QHash>
 #include <QPainter>
 #include <QPalette>
 #include <QStyleFactory>
@@ -91,12 +92,14 @@ void setTheme(bool dark)
 
 QIcon icon(const char* name, const QColor& colour)
 {
+    static QHash<QString, QIcon> made;
+    QIcon& out = made[QLatin1String(name) + colour.name()];
+    if (!out.isNull()) return out;
     QFile file(QStringLiteral(":/icons/%1.svg").arg(QLatin1String(name)));
     if (!file.open(QIODevice::ReadOnly)) return {};
     QByteArray svg = file.readAll();
     svg.replace("currentColor", colour.name().toUtf8());
     QSvgRenderer renderer(svg);
-    QIcon out;
     for (const int size : {16, 32, 64}) {
         QPixmap map(size, size);
         map.fill(Qt::transparent);

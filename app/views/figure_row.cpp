@@ -18,10 +18,22 @@ FigureRow::FigureRow(Document& document, FigureId figure, const QString& name, b
     if (ofLayer_) connect(&doc_, &Document::selectionChanged, this, &FigureRow::refresh);
     connect(this, &QAbstractButton::clicked, this,
             [this] { WorkingCard::show(this, mapToGlobal(QPoint(width() - 120, height())), doc_, figure_, ofLayer_ ? doc_.selection().layer : -1); });
-    refresh();
+    read();
 }
 
+/// A row that nobody sees is read when it is shown.
 void FigureRow::refresh()
+{
+    if (isVisible()) read();
+}
+
+void FigureRow::showEvent(QShowEvent* event)
+{
+    QAbstractButton::showEvent(event);
+    read();
+}
+
+void FigureRow::read()
 {
     const int layer = ofLayer_ ? doc_.selection().layer : -1;
     // With its unit where it has a working, which is wherever it is a number.

@@ -20,9 +20,11 @@ public:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    void showEvent(QShowEvent* event) override;
 
 private:
     void refresh();
+    void read();
 
     Document& doc_;
     FigureId figure_;

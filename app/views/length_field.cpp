@@ -43,10 +43,12 @@ void LengthField::refresh()
 
 void LengthField::setBad(const QString& why)
 {
-    setProperty("bad", !why.isEmpty());
     setToolTip(why);
-    style()->unpolish(this);
-    style()->polish(this);
+    if (property("bad").toBool() != !why.isEmpty()) {
+        setProperty("bad", !why.isEmpty());
+        style()->unpolish(this);
+        style()->polish(this);
+    }
     if (!why.isEmpty()) QToolTip::showText(mapToGlobal(QPoint(0, height())), why, this);
 }
 

@@ -59,6 +59,7 @@ uniform vec3 early[32];
 uniform vec3 late[32];
 uniform vec3 grain[32];
 uniform float selected;
+uniform float plain;
 out vec4 colour;
 )";
 
@@ -68,7 +69,9 @@ void main()
     int wood = int(vSpecies + 0.5);
     float across = length(vBoard.xy);
     float endGrain = across > 0.0 ? abs(vBoard.x) / across : 0.0;
-    vec3 c = woodColour(vBoard, early[wood], late[wood], grain[wood].x, grain[wood].y, grain[wood].z, vSeed, endGrain);
+    // Without a graphics card the figure is slow: while a drag goes on the woods are flat, as on the lanes.
+    vec3 c = mix(early[wood], late[wood], 0.38);
+    if (plain < 0.5) c = woodColour(vBoard, early[wood], late[wood], grain[wood].x, grain[wood].y, grain[wood].z, vSeed, endGrain);
     colour = vec4(woodLit(c, normalize(vNormal), floor(vPart / 1000.0) == selected ? 1.15 : 1.0), 1.0);
 }
 )";
@@ -108,6 +111,8 @@ SolidGl::~SolidGl()
 void SolidGl::initializeGL()
 {
     initializeOpenGLFunctions();
+    const QByteArray renderer(reinterpret_cast<const char*>(glGetString(GL_RENDERER)));
+    if (scene_) scene_->slow = renderer.contains("llvmpipe") || renderer.contains("softpipe") || renderer.contains("SWR");
     QFile figure(QStringLiteral(":/shaders/figure.inl"));
     ready_ = figure.open(QIODevice::ReadOnly) && program_.addShaderFromSourceCode(QOpenGLShader::Vertex, vertexShader) &&
              program_.addShaderFromSourceCode(QOpenGLShader::Fragment, QByteArray(fragmentHead) + figure.readAll() + fragmentBody) && program_.link() && vertices_.create() &&
@@ -155,6 +160,7 @@ void SolidGl::paintGL()
     projection.ortho(-w, w, -h, h, -4000, 4000);
     program_.setUniformValue("view", viewMatrix);
     program_.setUniformValue("projection", projection);
+    program_.setUniformValue("plain", document.live() && scene_->slow ? 1.0f : 0.0f);
     program_.setUniformValue("selected", static_cast<float>(document.selection().layer));
     const auto& woods = scene_->mesh().woods;
     for (int i = 0; i < std::min<int>(static_cast<int>(woods.size()), mostWoods); ++i) {

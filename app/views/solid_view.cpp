@@ -45,6 +45,9 @@ SolidScene::SolidScene(Document& document, QWidget& canvas) : QObject(&canvas), 
     canvas.installEventFilter(this);
     canvas.setFocusPolicy(Qt::StrongFocus);
     canvas.setAccessibleName(tr("The solid piece"));
+    later_.setSingleShot(true);
+    later_.setInterval(150);
+    connect(&later_, &QTimer::timeout, &canvas, qOverload<>(&QWidget::update));
     connect(&doc_, &Document::changed, this, &SolidScene::stale);
     connect(&doc_, &Document::selectionChanged, &canvas, [this] { canvas_.update(); });
 }
@@ -52,7 +55,10 @@ SolidScene::SolidScene(Document& document, QWidget& canvas) : QObject(&canvas), 
 void SolidScene::stale()
 {
     stale_ = true;
-    canvas_.update();
+    if (!(slow && doc_.live()))
+        canvas_.update();
+    else if (!later_.isActive())
+        later_.start();
 }
 
 const Mesh& SolidScene::mesh()
@@ -145,6 +151,7 @@ SolidView::SolidView(Document& document, QWidget* parent) : QWidget(parent)
     auto usePainted = [this, &document, column] {
         auto* painted = new SolidPainted(this);
         scene_ = new SolidScene(document, *painted);
+        scene_->slow = true;
         painted->scene = scene_;
         canvas_ = painted;
         painted_ = true;

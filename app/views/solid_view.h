@@ -3,6 +3,7 @@
 #include "app/document.h"
 #include "core/turning/render.h"
 
+#include <QTimer>
 #include <QWidget>
 
 class QLabel;
@@ -19,6 +20,7 @@ public:
     const Mesh& mesh();
     Camera camera;
     bool cutAway = false, blank = false;
+    bool slow = false;  ///< drawn by the processor: while a drag goes on it follows a few times a second
     Document& document() { return doc_; }
     /// Counts up whenever the mesh is another.
     unsigned meshVersion() const { return meshVersion_; }
@@ -34,6 +36,7 @@ signals:
 private:
     void stale();
 
+    QTimer later_;
     Document& doc_;
     QWidget& canvas_;
     Mesh mesh_;

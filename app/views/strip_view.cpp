@@ -20,6 +20,7 @@ StripView::StripView(Document& document, QWidget* parent) : QWidget(parent), doc
 {
     setAccessibleName(tr("Strips to cut"));
     connect(&doc_, &Document::changed, this, [this] {
+        if (sizeHint().height() == minimumHeight()) return update();
         updateGeometry();
         setMinimumHeight(sizeHint().height());
         update();

@@ -1,5 +1,9 @@
 #include "core/geometry/profile.h"
 
+#include <boost/geometry/algorithms/simplify.hpp>
+#include <boost/geometry/geometries/linestring.hpp>
+#include <boost/geometry/geometries/point_xy.hpp>
+
 #include <algorithm>
 #include <cmath>
 #include <limits>
@@ -53,6 +57,18 @@ Polyline clipped(const Polyline& line, double z0, double z1)
         add(a + (b - a) * t0);
         add(a + (b - a) * t1);
     }
+    return out;
+}
+
+Polyline simplified(const Polyline& line, double tolerance)
+{
+    namespace bg = boost::geometry;
+    using Place = bg::model::d2::point_xy<double>;
+    bg::model::linestring<Place> all, few;
+    for (const Point& p : line) all.emplace_back(p.x(), p.y());
+    bg::simplify(all, few, tolerance);
+    Polyline out;
+    for (const Place& p : few) out.emplace_back(p.x(), p.y());
     return out;
 }
 

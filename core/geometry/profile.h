@@ -23,6 +23,9 @@ Range radiusRange(const Polyline& line, double z0, double z1);
 /// The part of the line between two stations, its ends cut at them.
 Polyline clipped(const Polyline& line, double z0, double z1);
 
+/// The line with as few of its points as stay within `tolerance` mm of it (Douglas–Peucker, by Boost.Geometry); the ends stay.
+Polyline simplified(const Polyline& line, double tolerance);
+
 /// Shortest distance from a point to the line, mm.
 double distanceTo(const Polyline& line, const Point& p);
 

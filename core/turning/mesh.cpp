@@ -39,7 +39,12 @@ public:
     /// A vertex at station z, radius r, angle (degrees from 12 o'clock), with a normal given along (axis, radius, turn).
     std::uint32_t vertex(double z, double r, double angleDeg, double nz, double nr, double nt)
     {
-        const double a = angleDeg * degrees, c = std::cos(a), s = std::sin(a);
+        if (angleDeg != angle_) {
+            angle_ = angleDeg;
+            cos_ = std::cos(angleDeg * degrees);
+            sin_ = std::sin(angleDeg * degrees);
+        }
+        const double c = cos_, s = sin_;
         mesh_.vertices.push_back({{static_cast<float>(z), static_cast<float>(r * c), static_cast<float>(r * s)},
                                   {static_cast<float>(nz), static_cast<float>(nr * c - nt * s), static_cast<float>(nr * s + nt * c)},
                                   boardPlace(a_.layers[layer_], segment_, z, r, angleDeg),
@@ -92,6 +97,7 @@ private:
     Mesh& mesh_;
     size_t layer_ = 0, segment_ = 0;
     float species_ = 0, seed_ = 0, part_ = 0;
+    double angle_ = 0, cos_ = 1, sin_ = 0;  // the last angle's, which comes twice running
 };
 
 /// Angles from a0 to a1 (degrees) whose chords stay within tolerance of the circle of radius r.
@@ -105,9 +111,11 @@ std::vector<double> arcAngles(double a0, double a1, double r, double tolerance)
 }
 
 /// The part of a side that is a layer's own: a face square to the axis just at its lower joint belongs to the layer below.
-Polyline ownPart(const Polyline& line, double z0, double z1, bool first)
+Polyline ownPart(const Polyline& line, double z0, double z1, bool first, double tolerance)
 {
     Polyline part = clipped(line, z0, z1);
+    // What a picture needs is coarser than the line that is measured.
+    if (part.size() > 2 && tolerance > 0.02) part = simplified(part, tolerance / 2);
     while (!first && part.size() > 1 && part[1].x() <= z0 + 1e-9) part.erase(part.begin());
     return part;
 }
@@ -177,7 +185,7 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
         const double top = i + 1 == assembly.layers.size() ? std::max(layer.z1, height) : layer.z1;
         if (layer.z0 >= height) break;
         const bool first = i == 0, last = top >= height;
-        const Polyline outside = ownPart(sides.outside, layer.z0, top, first), inside = ownPart(sides.inside, layer.z0, top, first);
+        const Polyline outside = ownPart(sides.outside, layer.z0, top, first, detail.tolerance), inside = ownPart(sides.inside, layer.z0, top, first, detail.tolerance);
         const double widest = std::max(layer.finishedOuter.high, 1.0);
         for (const Slice& slice : slicesOf(layer, detail.cutAway)) {
             b.begin(i, slice.segment);

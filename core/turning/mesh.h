@@ -24,11 +24,11 @@ struct Mesh {
 };
 
 struct MeshDetail {
-    double tolerance = 0.02;  ///< mm, between the chords and the circle
+    double tolerance = 0.02;  ///< mm, between the mesh and the true surface, round the axis and along it
     bool cutAway = false;     ///< only the half from 12 o'clock over 9 to 6 o'clock, with the cut faces
 };
 
-/// The turned piece. Closed where it is not cut away; every vertex lies on the true surface.
+/// The turned piece. Closed where it is not cut away; every vertex lies on the true surface, within float precision.
 Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& detail = {});
 
 /// The glued blank before turning: every segment a prism.
