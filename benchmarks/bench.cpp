@@ -9,6 +9,7 @@
 
 #include <QApplication>
 #include <QTemporaryDir>
+#include <QThreadPool>
 
 using namespace vl;
 
@@ -64,7 +65,11 @@ void dragFrame(benchmark::State& state)
     window.openDemo("regatta-cup");
     window.goTo(state.range(0) ? "build" : "shape");
     window.show();
+    // The first page's pictures are still being drawn beside.
+    QThreadPool::globalInstance()->waitForDone();
     for (int i = 0; i < 50; ++i) QApplication::processEvents(QEventLoop::AllEvents, 20);
+    QThreadPool::globalInstance()->waitForDone();
+    QApplication::processEvents();
     app::Document& document = window.document();
     const Piece piece = document.piece();
     const int merge = app::Document::newMergeKey();

@@ -10,7 +10,8 @@
 
 namespace vl::app {
 
-/// Whether an OpenGL 3.3 core context can be had here.
+/// Whether an OpenGL 3.3 core context can be had here, and a graphics card works it out. VIVID_LATHE_NO_OPENGL says no,
+/// VIVID_LATHE_OPENGL does without the card.
 bool openGlWorks();
 
 /// The solid drawn by OpenGL. The wood's figure is worked out at every pixel by the same text as everywhere else.

@@ -34,7 +34,7 @@ protected:
         painter.drawImage(rect(), document.live() ? report::imageOf(raster) : report::smoothed(raster));
         painter.setPen(theme().quiet);
         painter.setFont(report::type(8));
-        painter.drawText(rect().adjusted(8, 0, -8, -4), Qt::AlignHCenter | Qt::AlignBottom, SolidView::tr("no OpenGL here: painted instead"));
+        painter.drawText(rect().adjusted(8, 0, -8, -4), Qt::AlignHCenter | Qt::AlignBottom, SolidView::tr("no OpenGL card here: painted instead"));
     }
 };
 

@@ -92,6 +92,7 @@ TEST(AxisMap, KeepsThePointUnderThePointerAndThePieceInView)
 
 TEST(Solid, OpenGlAndThePaintedPictureShowTheSamePiece)
 {
+    qputenv("VIVID_LATHE_OPENGL", "1");
     if (!openGlWorks()) GTEST_SKIP() << "no OpenGL on this platform";
     auto picture = [](bool painted) {
         if (painted) qputenv("VIVID_LATHE_NO_OPENGL", "1");
@@ -104,6 +105,7 @@ TEST(Solid, OpenGlAndThePaintedPictureShowTheSamePiece)
         return image;
     };
     const QImage gl = picture(false), painted = picture(true);
+    qunsetenv("VIVID_LATHE_OPENGL");
     ASSERT_EQ(gl.size(), painted.size());
     // Averages over tiles: the same wood in the same place, whatever the edges' smoothing. The painted picture's note is left out.
     int compared = 0, wood = 0;
