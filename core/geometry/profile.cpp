@@ -1,6 +1,6 @@
 #include "core/geometry/profile.h"
 
-#include <boost/geometry/algorithms/simplify.hpp>
+#include <boost/geometry.hpp>
 #include <boost/geometry/geometries/linestring.hpp>
 #include <boost/geometry/geometries/point_xy.hpp>
 
