@@ -19,6 +19,7 @@ class JsonReader {
 public:
     JsonReader(const Json& object, std::string path, std::vector<std::string>& notes);
 
+    bool has(const char* key) const { return object_.contains(key); }
     void number(const char* key, double& value, const Limit& limit);
     void integer(const char* key, int& value, const Limit& limit);
     void boolean(const char* key, bool& value);

@@ -12,8 +12,14 @@ constexpr int version = 1;
 
 // Each enumeration's names, in its order, stand here once for reading and writing.
 constexpr std::initializer_list<const char*> spans{"line", "arc", "curve"};
-constexpr std::initializer_list<const char*> walls{"even", "tapered", "drawn", "solid"};
-constexpr std::initializer_list<const char*> kinds{"disc", "ring"};
+constexpr std::initializer_list<const char*> walls{"even", "tapered", "drawn", "solid", "bored"};
+constexpr std::initializer_list<const char*> kinds{"disc", "ring", "staves", "sheet", "slab", "let-in base", "billet", "post wrap", "board rings"};
+constexpr std::initializer_list<const char*> joints{"glued", "gap by width", "gap by angle", "spacer"};
+constexpr std::initializer_list<const char*> makeUps{"plain", "band", "zigzag", "diamond"};
+constexpr std::initializer_list<const char*> slabs{"plain", "striped", "checkered"};
+constexpr std::initializer_list<const char*> ringTools{"bandsaw", "parting tool"};
+constexpr std::initializer_list<const char*> staveSchools{"taper jig", "miter gauge"};
+constexpr std::initializer_list<const char*> sectionRules{"proposed", "whole"};
 constexpr std::initializer_list<const char*> cutting{"miter gauge", "wedge sled"};
 constexpr std::initializer_list<const char*> closing{"band clamp", "half rings"};
 constexpr std::initializer_list<const char*> stations{"even", "curve"};
@@ -59,6 +65,7 @@ Json writeHollow(const Hollow& h)
 {
     Json j{{"rule", name(walls, h.rule)},    {"rim_wall_mm", h.rimWall},     {"base_wall_mm", h.baseWall},      {"floor_mm", h.floor},
            {"floor_round_mm", h.floorRound}, {"least_wall_mm", h.leastWall}, {"inside", writeOutline(h.inside)}};
+    if (h.rule == WallRule::Bored || h.bore != Hollow{}.bore) j["bore_mm"] = h.bore;
     addRest(j, h.extra);
     return j;
 }
@@ -73,9 +80,103 @@ Hollow readHollow(const Json& object, std::vector<std::string>& notes)
     in.number("floor_mm", h.floor, limits::floor);
     in.number("floor_round_mm", h.floorRound, limits::floorRound);
     in.number("least_wall_mm", h.leastWall, {0, limits::wall.high, "mm"});
+    if (in.has("bore_mm") || h.rule == WallRule::Bored) in.number("bore_mm", h.bore, limits::bore);
     if (const Json* list = in.array("inside", limits::nodes, h.rule == WallRule::Drawn)) h.inside = readOutline(*list, "hollow.inside", notes);
     h.extra = in.rest();
     return h;
+}
+
+/// The fields of each form stand here once: `Fields` either writes them to JSON or reads them from it.
+template <class Fields, class Form> void fieldsOf(Fields& f, Form& form)
+{
+    using F = std::remove_const_t<Form>;
+    if constexpr (std::is_same_v<F, SegmentJoint>) {
+        f.choice("kind", form.kind, joints);
+        f.number("width_mm", form.width, limits::jointWidth);
+        f.number("angle_deg", form.angle, limits::jointAngle);
+        f.wood("wood", form.wood);
+    } else if constexpr (std::is_same_v<F, MadeUp>) {
+        f.choice("kind", form.kind, makeUps);
+        f.wood("wood", form.wood);
+        f.number("band_mm", form.band, limits::band);
+        f.number("rise_mm", form.rise, limits::rise);
+    } else if constexpr (std::is_same_v<F, SlabForm>) {
+        f.choice("kind", form.kind, slabs);
+        f.number("strip_mm", form.strip, limits::strip);
+        f.number("row_mm", form.row, limits::strip);
+        f.number("jointing_mm", form.jointing, limits::jointing);
+        f.number("flattening_mm", form.flattening, limits::jointing);
+    } else if constexpr (std::is_same_v<F, WrapForm>) {
+        f.number("post_mm", form.post, limits::post);
+        f.number("wrap_mm", form.wrap, limits::wrap);
+        f.boolean("wedges", form.wedges);
+        f.wood("wedge_wood", form.wedgeWood);
+    } else if constexpr (std::is_same_v<F, BoardRingForm>) {
+        f.choice("tool", form.tool, ringTools);
+        f.number("angle_deg", form.angle, limits::boardAngle);
+        f.number("kerf_mm", form.kerf, limits::kerf);
+        f.integer("rings", form.rings, limits::rings);
+        f.number("rotate_deg", form.rotate, limits::rotate);
+    } else if constexpr (std::is_same_v<F, LetInForm>) {
+        f.number("diameter_mm", form.diameter, limits::inset);
+        f.number("clearance_mm", form.clearance, limits::clearance);
+        f.wood("disc_wood", form.discWood);
+    } else {
+        f.boolean("on", form.on);
+        f.number("smallest_mm", form.smallest, limits::nest);
+        f.number("largest_mm", form.largest, limits::nest);
+        f.number("wall_mm", form.wall, limits::wall);
+        f.number("tool_mm", form.tool, limits::tool);
+        f.number("blade_below_edge_mm", form.below, limits::blade);
+    }
+}
+
+struct FormWriter {
+    Json j;
+    template <class E> void choice(const char* key, E value, std::initializer_list<const char*> names) { j[key] = name(names, value); }
+    void number(const char* key, double value, const Limit&) { j[key] = value; }
+    void integer(const char* key, int value, const Limit&) { j[key] = value; }
+    void boolean(const char* key, bool value) { j[key] = value; }
+    void wood(const char* key, const std::string& value) { j[key] = value; }
+};
+
+/// A form is written only where it says something: an untouched one is left out.
+template <class Form> void writeForm(Json& object, const char* key, const Form& form)
+{
+    if (form == Form{}) return;
+    FormWriter w;
+    fieldsOf(w, form);
+    addRest(w.j, form.extra);
+    object[key] = w.j;
+}
+
+std::string knownWood(const std::string& path, std::string id, std::vector<std::string>& notes)
+{
+    if (findSpecies(id)) return id;
+    notes.push_back(path + " names '" + id.substr(0, 60) + "', which is not known here: maple taken");
+    return "maple";
+}
+
+struct FormReader {
+    JsonReader in;
+    std::vector<std::string>& notes;
+    template <class E> void choice(const char* key, E& value, std::initializer_list<const char*> names) { choose(in, key, value, names); }
+    void number(const char* key, double& value, const Limit& limit) { in.number(key, value, limit); }
+    void integer(const char* key, int& value, const Limit& limit) { in.integer(key, value, limit); }
+    void boolean(const char* key, bool& value) { in.boolean(key, value); }
+    void wood(const char* key, std::string& value)
+    {
+        in.text(key, value, 100);
+        value = knownWood(in.pathOf(key), value, notes);
+    }
+};
+
+template <class Form> void readForm(JsonReader& in, const char* key, Form& form, std::vector<std::string>& notes)
+{
+    if (!in.has(key)) return;
+    FormReader r{JsonReader(*in.object(key, true), in.pathOf(key), notes), notes};
+    fieldsOf(r, form);
+    form.extra = r.in.rest();
 }
 
 Json writeLayer(const Layer& l)
@@ -90,6 +191,15 @@ Json writeLayer(const Layer& l)
            {"sanding_loss_mm", l.sandingLoss}};
     if (l.stockOuter) j["stock_outer_mm"] = *l.stockOuter;
     if (l.stockInner) j["stock_inner_mm"] = *l.stockInner;
+    if (l.partedFrom) j["parted_from_mm"] = *l.partedFrom;
+    if (l.slope) j["slope_deg"] = *l.slope;
+    if (!l.cornersOff) j["corners_off"] = l.cornersOff;
+    writeForm(j, "joint", l.joint);
+    writeForm(j, "made_up", l.madeUp);
+    writeForm(j, "slab", l.slab);
+    writeForm(j, "wrapped", l.wrapped);
+    writeForm(j, "board_rings", l.boardRings);
+    writeForm(j, "let_in", l.letIn);
     addRest(j, l.extra);
     return j;
 }
@@ -105,12 +215,7 @@ Layer readLayer(const Json& object, const std::string& path, std::vector<std::st
         l.woods.clear();
         for (const Json& wood : *list) {
             if (!wood.is_string()) throw InputError(path + ".woods", wood.dump(-1, ' ', false, Json::error_handler_t::replace), "the id of a known wood is");
-            std::string id = wood.get<std::string>();
-            if (!findSpecies(id)) {
-                notes.push_back(path + ".woods names '" + id.substr(0, 60) + "', which is not known here: maple taken");
-                id = "maple";
-            }
-            l.woods.push_back(id);
+            l.woods.push_back(knownWood(path + ".woods", wood.get<std::string>(), notes));
         }
     }
     in.number("turn", l.turn, limits::turn);
@@ -119,6 +224,15 @@ Layer readLayer(const Json& object, const std::string& path, std::vector<std::st
     in.number("sanding_loss_mm", l.sandingLoss, limits::sandingLoss);
     in.optionalNumber("stock_outer_mm", l.stockOuter, limits::stock);
     in.optionalNumber("stock_inner_mm", l.stockInner, limits::stock);
+    in.optionalNumber("parted_from_mm", l.partedFrom, limits::thickness);
+    in.optionalNumber("slope_deg", l.slope, limits::slope);
+    if (in.has("corners_off")) in.boolean("corners_off", l.cornersOff);
+    readForm(in, "joint", l.joint, notes);
+    readForm(in, "made_up", l.madeUp, notes);
+    readForm(in, "slab", l.slab, notes);
+    readForm(in, "wrapped", l.wrapped, notes);
+    readForm(in, "board_rings", l.boardRings, notes);
+    readForm(in, "let_in", l.letIn, notes);
     l.extra = in.rest();
     return l;
 }
@@ -133,6 +247,8 @@ Json writeChoices(const Choices& c)
            {"closing", name(closing, c.closing)},
            {"stations", name(stations, c.stations)},
            {"station_spacing_mm", c.stationSpacing}};
+    if (c.staves != StaveSchool::TaperJig) j["staves"] = name(staveSchools, c.staves);
+    if (c.sections != SectionRule::Proposed) j["sections"] = name(sectionRules, c.sections);
     addRest(j, c.extra);
     return j;
 }
@@ -149,6 +265,8 @@ Choices readChoices(const Json& object, std::vector<std::string>& notes)
     choose(in, "closing", c.closing, closing);
     choose(in, "stations", c.stations, stations);
     in.number("station_spacing_mm", c.stationSpacing, limits::spacing);
+    if (in.has("staves")) choose(in, "staves", c.staves, staveSchools);
+    if (in.has("sections")) choose(in, "sections", c.sections, sectionRules);
     c.extra = in.rest();
     return c;
 }
@@ -167,6 +285,7 @@ std::string writePiece(const Piece& p)
            {"hollow", writeHollow(p.hollow)},
            {"layers", layers},
            {"choices", writeChoices(p.choices)}};
+    writeForm(j, "nest", p.nest);
     addRest(j, p.extra);
     return j.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }
@@ -190,6 +309,7 @@ LoadedPiece readPiece(std::string_view text)
     const Json& layers = *in.array("layers", limits::layers, true);
     for (size_t i = 0; i < layers.size(); ++i) p.layers.push_back(readLayer(layers[i], "layers[" + std::to_string(i) + "]", out.notes));
     if (const Json* choices = in.object("choices")) p.choices = readChoices(*choices, out.notes);
+    readForm(in, "nest", p.nest, out.notes);
     p.extra = in.rest();
     if (p.choices.trialRing >= static_cast<int>(p.layers.size())) {
         out.notes.push_back("choices.trial_ring is beyond the last layer: none taken");

@@ -23,6 +23,8 @@ constexpr Field fields[] = {
     {"most_movement_mm", &Shop::mostMovement, limits::movement},
     {"dry_humidity_percent", &Shop::dryHumidity, limits::humidity},
     {"damp_humidity_percent", &Shop::dampHumidity, limits::humidity},
+    {"tool_shank_mm", &Shop::toolShank, limits::shank},
+    {"tool_reach_mm", &Shop::toolReach, limits::swing},
     {"clamp_min", &Shop::clampMinutes, limits::minutes},
     {"cure_min", &Shop::cureMinutes, limits::minutes},
 };

@@ -26,7 +26,7 @@ QImage picture(const Plan& plan, int width, int height)
     return smoothed(renderMesh(mesh, Camera{}, plan.shape.height, plan.shape.greatestDiameter, 2 * width, 2 * height, 0x00ffffff));
 }
 
-void drawSegment(QPainter& painter, const QRectF& box, const BuiltLayer& layer, size_t index, LengthStyle style, const Inks& inks)
+void drawSegment(QPainter& painter, const QRectF& box, const BuiltLayer& layer, LengthStyle style, const Inks& inks)
 {
     const RegularRing& r = layer.stock;
     const QFontMetricsF metrics(painter.font(), painter.device());
@@ -43,15 +43,14 @@ void drawSegment(QPainter& painter, const QRectF& box, const BuiltLayer& layer, 
     clip.addPolygon(shape);
     clip.closeSubpath();
     painter.setClipPath(clip, Qt::IntersectClip);
-    BuiltLayer one = layer;
-    one.phaseDeg = 0;
     const double reach = r.outerCorner();
     const int size = std::clamp(static_cast<int>(2 * reach * scale), 64, 480);
-    const QImage face = imageOf(bakeRing(one, index, reach, size));
-    // Segment 0 stands at 12 o'clock of the ring's picture: its outer edge lies at the apothem.
-    const QPointF centre(mid.x(), a.y() + r.apothem() * scale);
+    const QImage face = imageOf(bakeRing(layer, reach, size));
+    // The picture is turned so that segment 0 stands at 12 o'clock: its outer edge lies at the apothem.
+    painter.translate(mid.x(), a.y() + r.apothem() * scale);
+    painter.rotate(layer.phaseDeg);
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
-    painter.drawImage(QRectF(centre.x() - reach * scale, centre.y() - reach * scale, 2 * reach * scale, 2 * reach * scale), face);
+    painter.drawImage(QRectF(-reach * scale, -reach * scale, 2 * reach * scale, 2 * reach * scale), face);
     painter.restore();
 
     painter.save();

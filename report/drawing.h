@@ -28,6 +28,6 @@ QImage picture(const Plan& plan, int width, int height);
 
 /// One segment's face with its measures: outer edge above, inner edge below, board width at the side, the mitre at the corner.
 /// `mark` names the wood by its figure. Fits `box`; text in the painter's font.
-void drawSegment(QPainter& painter, const QRectF& box, const BuiltLayer& layer, size_t index, LengthStyle style, const Inks& inks);
+void drawSegment(QPainter& painter, const QRectF& box, const BuiltLayer& layer, LengthStyle style, const Inks& inks);
 
 }  // namespace vl::report

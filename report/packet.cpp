@@ -1,5 +1,6 @@
 #include "report/packet.h"
 
+#include "core/blank/construction.h"
 #include "core/measure/format.h"
 #include "core/plan/working.h"
 #include "report/drawing.h"
@@ -102,28 +103,27 @@ private:
         const BuiltLayer& b = plan_.assembly.layers[i];
         const int layer = static_cast<int>(i);
         const double face = tall - 12, x = Sheet::margin;
-        const bool disc = b.kind == LayerKind::Disc;
+        const bool disc = !b.segmented();
         QString woods;
         for (const Part& p : plan_.assembly.parts)
             if (p.layer == layer) woods += (woods.isEmpty() ? "" : ", ") + (disc ? QString() : QString::number(p.count) + " × ") + QString::fromUtf8(p.species->name);
-        s_.text({x, y, s_.inner(), 6}, (disc ? QStringLiteral("Disc %1") : QStringLiteral("Ring %1")).arg(i + 1), 11, Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
+        s_.text({x, y, s_.inner(), 6}, (b.kind == LayerKind::Disc ? QStringLiteral("Disc %1") : b.segmented() ? QStringLiteral("Ring %1") : QString::fromUtf8(constructionOf(b.kind).name) + QStringLiteral(", layer %1")).arg(i + 1), 11, Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
         s_.text({x + 30, y, s_.inner() - 30, 6}, woods, 9, Qt::AlignRight | Qt::AlignVCenter);
         const double half = b.cornerRadius() * 1.03;
-        s_.painter().drawImage(s_.px(QRectF(x, y + 8, face, face)), imageOf(bakeRing(b, i, half, 420)));
+        s_.painter().drawImage(s_.px(QRectF(x, y + 8, face, face)), imageOf(bakeRing(b, half, 420)));
         s_.painter().setPen(QPen(QColor(60, 60, 60), s_.px(0.12)));
         s_.painter().setBrush(Qt::NoBrush);
         const QPointF centre(x + face / 2, y + 8 + face / 2);
         const double scale = face / 2 / half;
-        if (!disc)
-            for (int k = 0; k < b.stock.sides; ++k) {
-                QPolygonF corners;
-                for (const Point& p : b.stock.segment(k, b.phaseDeg)) corners << s_.px(QPointF(centre.x() + p.x() * scale, centre.y() - p.y() * scale));
-                s_.painter().drawPolygon(corners);
-            }
+        for (const Cell& cell : b.cells) {
+            QPolygonF corners;
+            for (const Point& p : b.planOf(cell, (b.z0 + b.z1) / 2)) corners << s_.px(QPointF(centre.x() + p.x() * scale, centre.y() - p.y() * scale));
+            s_.painter().drawPolygon(corners);
+        }
         const double figures = s_.inner() * 0.33, middle = s_.inner() - face - figures - 8;
         if (!disc) {
             s_.painter().setFont(type(7.5));
-            drawSegment(s_.painter(), s_.px(QRectF(x + face + 4, y + 8, middle, face)), b, i, style_, {});
+            drawSegment(s_.painter(), s_.px(QRectF(x + face + 4, y + 8, middle, face)), b, style_, {});
         }
         double line = y + 8;
         auto row = [&](const char* name, const QString& value) {
@@ -134,6 +134,12 @@ private:
         if (disc) {
             row("Cut to", working(FigureId::StockOuter, layer));
             row("Plane to", working(FigureId::PlaneTo, layer));
+            // As many of the construction's own settings as the sheet has lines for; the scribed circles have a page of their own.
+            for (const Setting& setting : b.settings) {
+                if (line > y + tall - 12) break;
+                const Working w = workingOf(setting, style_);
+                row(setting.name.c_str(), q(w.result));
+            }
         } else {
             row("Miter", figure(FigureId::Miter, layer));
             row("Fence", figure(FigureId::Fence, layer));

@@ -2,9 +2,11 @@
 
 #include "app/theme/theme.h"
 #include "app/views/figures_lane.h"
+#include "app/views/layer_form.h"
 #include "app/views/ring_view.h"
 #include "app/views/skin_lane.h"
 #include "app/views/wood_picker.h"
+#include "core/blank/construction.h"
 #include "core/piece/edit.h"
 
 #include <QCheckBox>
@@ -48,7 +50,8 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     plan->addLayout(figures, 1);
     addToPanel(plan);
     kind_ = new QComboBox;
-    kind_->addItems({tr("solid disc"), tr("segmented ring")});
+    for (int k = 0; k <= static_cast<int>(LayerKind::BoardRings); ++k) kind_->addItem(QString::fromUtf8(constructionOf(static_cast<LayerKind>(k)).name));
+    kind_->setMaxVisibleItems(12);
     row(tr("Layer is a"), kind_);
     connect(kind_, &QComboBox::activated, this, [this](int k) {
         editLayers(tr("kind of layer"), [k](Layer& l) {
@@ -64,6 +67,8 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     connect(segments_, &QSpinBox::valueChanged, this, [this](int n) { editLayers(tr("segments"), [n](Layer& l) { l.segments = n; }); });
     thickness_ = lengthRow(tr("Thickness"), limits::thickness);
     bind(thickness_, &Layer::thickness, tr("thickness"));
+    form_ = new LayerForm(document, [this](const QString& what, const std::function<void(Layer&)>& change) { editLayers(what, change); });
+    addToPanel(form_);
 
     heading(tr("WOODS ROUND THE RING, REPEATING"));
     pattern_ = new PatternEdit;
@@ -153,7 +158,7 @@ void BuildStage::makePaint()
 
 void BuildStage::setBrush()
 {
-    skin_->setBrush(brushWood_, symmetry_->value());
+    skin_->setBrush({brushWood_, symmetry_->value()});
     brush_->setText(brushWood_.empty() ? tr("Take up a wood") : tr("Painting: %1").arg(QString::fromUtf8(speciesOf(brushWood_).name)));
     brush_->setIcon(brushWood_.empty() ? icon("paintbrush", theme().accent) : QIcon(woodSwatch(speciesOf(brushWood_), {20, 20})));
 }
@@ -200,7 +205,7 @@ void BuildStage::refresh()
     const Layer& l = p.layers[at];
     const BuiltLayer& b = doc_.plan().assembly.layers[at];
     const bool ring = l.kind == LayerKind::Ring;
-    title_->setText(s.layers.size() > 1 ? tr("%1 LAYERS CHOSEN, CHANGED TOGETHER").arg(s.layers.size()) : ring ? tr("RING %1").arg(at + 1) : tr("DISC %1").arg(at + 1));
+    title_->setText(s.layers.size() > 1 ? tr("%1 LAYERS CHOSEN, CHANGED TOGETHER").arg(s.layers.size()) : ring ? tr("RING %1").arg(at + 1) : l.kind == LayerKind::Disc ? tr("DISC %1").arg(at + 1) : tr("LAYER %1, %2").arg(at + 1).arg(QString::fromUtf8(constructionOf(l.kind).name).toUpper()));
     auto show = [&](LengthField* field, auto&& get) {
         for (const int i : s.layers)
             if (get(static_cast<size_t>(i)) != get(at)) return field->setMixed();
@@ -219,10 +224,12 @@ void BuildStage::refresh()
     kind_->setCurrentIndex(static_cast<int>(l.kind));
     const QSignalBlocker quietSegments(segments_), quietTurn(turn_);
     segments_->setValue(l.segments);
-    segments_->setEnabled(ring);
+    const Construction& how = constructionOf(l.kind);
+    segments_->setEnabled(how.counted);
     turn_->setValue(l.turn);
-    turn_->setEnabled(ring && s.layer > 0);
-    pattern_->setWoods(l.woods, ring ? l.segments : 1);
+    turn_->setEnabled(how.turns && s.layer > 0);
+    pattern_->setWoods(l.woods, b.count());
+    form_->refresh();
 }
 
 }  // namespace vl::app

@@ -10,6 +10,7 @@ class QSpinBox;
 
 namespace vl::app {
 
+class LayerForm;
 class PatternEdit;
 class RingView;
 class SkinLane;
@@ -40,6 +41,7 @@ private:
     QSpinBox *segments_, *symmetry_;
     QDoubleSpinBox* turn_;
     PatternEdit* pattern_;
+    LayerForm* form_;
     QPushButton* brush_;
     std::string brushWood_;
 };

@@ -9,15 +9,28 @@
 namespace vl::app {
 
 FigureRow::FigureRow(Document& document, FigureId figure, const QString& name, bool ofLayer, QWidget* parent)
-    : QAbstractButton(parent), doc_(document), figure_(figure), name_(name), ofLayer_(ofLayer)
+    : FigureRow(
+          document, name,
+          [&document, figure, ofLayer] {
+              const int layer = ofLayer ? document.selection().layer : -1;
+              Working w = workingOf(figure, document.piece(), document.shop(), document.plan(), layer, document.style());
+              // With its unit where it has a working, which is wherever it is a number.
+              if (w.title.empty()) w.result = figureText(figure, document.piece(), document.plan(), layer, document.style());
+              return w;
+          },
+          parent)
+{
+    if (ofLayer) connect(&doc_, &Document::selectionChanged, this, &FigureRow::refresh);
+}
+
+FigureRow::FigureRow(Document& document, const QString& name, std::function<Working()> working, QWidget* parent)
+    : QAbstractButton(parent), doc_(document), working_(std::move(working)), name_(name)
 {
     setCursor(Qt::PointingHandCursor);
     setToolTip(tr("Show the working"));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     connect(&doc_, &Document::changed, this, &FigureRow::refresh);
-    if (ofLayer_) connect(&doc_, &Document::selectionChanged, this, &FigureRow::refresh);
-    connect(this, &QAbstractButton::clicked, this,
-            [this] { WorkingCard::show(this, mapToGlobal(QPoint(width() - 120, height())), doc_, figure_, ofLayer_ ? doc_.selection().layer : -1); });
+    connect(this, &QAbstractButton::clicked, this, [this] { WorkingCard::show(this, mapToGlobal(QPoint(width() - 120, height())), working_()); });
     read();
 }
 
@@ -35,10 +48,7 @@ void FigureRow::showEvent(QShowEvent* event)
 
 void FigureRow::read()
 {
-    const int layer = ofLayer_ ? doc_.selection().layer : -1;
-    // With its unit where it has a working, which is wherever it is a number.
-    const Working working = workingOf(figure_, doc_.piece(), doc_.shop(), doc_.plan(), layer, doc_.style());
-    value_ = QString::fromStdString(working.title.empty() ? figureText(figure_, doc_.piece(), doc_.plan(), layer, doc_.style()) : working.result);
+    value_ = QString::fromStdString(working_().result);
     setAccessibleName(name_ + ": " + value_);
     update();
 }

@@ -5,6 +5,8 @@
 
 #include <QAbstractButton>
 
+#include <functional>
+
 namespace vl::app {
 
 /// A computed number with its name; pressing it shows its working. Of the whole piece, or of the chosen layer.
@@ -12,6 +14,8 @@ class FigureRow : public QAbstractButton {
     Q_OBJECT
 public:
     FigureRow(Document& document, FigureId figure, const QString& name, bool ofLayer, QWidget* parent = nullptr);
+    /// A number with any other working, read anew whenever the plan changes.
+    FigureRow(Document& document, const QString& name, std::function<Working()> working, QWidget* parent = nullptr);
 
     QString value() const { return value_; }
     /// Drawn larger, in the accent.
@@ -27,9 +31,9 @@ private:
     void read();
 
     Document& doc_;
-    FigureId figure_;
+    std::function<Working()> working_;
     QString name_, value_;
-    bool ofLayer_, leading_ = false;
+    bool leading_ = false;
 };
 
 }  // namespace vl::app

@@ -24,7 +24,8 @@ double RingView::scale() const { return std::min(width(), height()) / 2.0 / (lay
 QPointF RingView::segmentPosition(int segment) const
 {
     const BuiltLayer& l = layer();
-    const double a = (l.phaseDeg + 360.0 * segment / l.count()) * degrees, r = (l.stockOuterRadius() + l.stockInnerRadius()) / 2 * scale();
+    const Point middle = l.middleOf(segment, (l.z0 + l.z1) / 2);
+    const double a = middle.y() * degrees, r = middle.x() * scale();
     return {width() / 2.0 - r * std::sin(a), height() / 2.0 - r * std::cos(a)};
 }
 
@@ -37,22 +38,23 @@ void RingView::paintEvent(QPaintEvent*)
     const QPointF centre(width() / 2.0, height() / 2.0);
     const int pixels = static_cast<int>(2 * half * s * devicePixelRatioF());
     if (!doc_.live() && (version_ != doc_.version() || shownLayer_ != doc_.selection().layer || size_ != pixels)) {
-        face_ = report::imageOf(bakeRing(l, static_cast<size_t>(doc_.selection().layer), half, pixels));
+        face_ = report::imageOf(bakeRing(l, half, pixels));
         version_ = doc_.version();
         shownLayer_ = doc_.selection().layer;
         size_ = pixels;
     }
     const bool baked = version_ == doc_.version() && shownLayer_ == doc_.selection().layer;
     if (baked) painter.drawImage(QRectF(centre.x() - half * s, centre.y() - half * s, 2 * half * s, 2 * half * s), face_);
-    if (l.kind == LayerKind::Ring)
-        for (int k = 0; k < l.stock.sides; ++k) {
-            QPolygonF corners;
-            for (const Point& p : l.stock.segment(k, l.phaseDeg)) corners << QPointF(centre.x() + p.x() * s, centre.y() - p.y() * s);
-            painter.setBrush(baked ? QBrush(Qt::NoBrush) : QBrush(report::woodColour(*l.woods[static_cast<size_t>(k)])));
-            const bool chosen = doc_.selection().segment == k;
-            painter.setPen(QPen(chosen ? theme().accent : QColor(0, 0, 0, 150), chosen ? 3 : 0.9));
-            painter.drawPolygon(corners);
-        }
+    if (l.cells.size() > 1)
+        for (const bool chosen : {false, true})  // what is chosen is drawn over its neighbours
+            for (const Cell& cell : l.cells) {
+                if (chosen != (doc_.selection().segment >= 0 && doc_.selection().segment == cell.segment)) continue;
+                QPolygonF corners;
+                for (const Point& p : l.planOf(cell, (l.z0 + l.z1) / 2)) corners << QPointF(centre.x() + p.x() * s, centre.y() - p.y() * s);
+                painter.setBrush(baked ? QBrush(Qt::NoBrush) : QBrush(report::woodColour(*cell.wood)));
+                painter.setPen(QPen(chosen ? theme().accent : QColor(0, 0, 0, 150), chosen ? 3 : 0.9));
+                painter.drawPolygon(corners);
+            }
     painter.setBrush(Qt::NoBrush);
     // A white thread under the dashes keeps them readable on dark and light wood.
     for (const QPen& pen : {QPen(QColor(255, 255, 255, 190), 1.6), QPen(theme().dark ? QColor("#0b6e7a") : theme().accent, 1.6, Qt::DashLine)}) {
@@ -78,7 +80,7 @@ void RingView::mousePressEvent(QMouseEvent* event)
     const QPointF p = event->position() - QPointF(width() / 2.0, height() / 2.0);
     const double radius = std::hypot(p.x(), p.y()) / scale();
     if (radius > layer().cornerRadius() || radius < layer().stockInnerRadius() * 0.9) return;
-    doc_.selectLayer(doc_.selection().layer, {}, static_cast<int>(layer().segmentAt(std::atan2(-p.x(), -p.y()) / degrees)));
+    doc_.selectLayer(doc_.selection().layer, {}, layer().segmentAt((layer().z0 + layer().z1) / 2, radius, std::atan2(-p.x(), -p.y()) / degrees));
 }
 
 SegmentView::SegmentView(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
@@ -91,15 +93,14 @@ SegmentView::SegmentView(Document& document, QWidget* parent) : QWidget(parent),
 void SegmentView::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
-    const auto index = static_cast<size_t>(doc_.selection().layer);
-    const BuiltLayer& l = doc_.plan().assembly.layers[index];
+    const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)];
     painter.setFont(report::type(9, QFont::Medium));
-    if (l.kind == LayerKind::Disc) {
+    if (!l.segmented()) {
         painter.setPen(theme().quiet);
-        painter.drawText(rect(), Qt::AlignCenter | Qt::TextWordWrap, tr("a solid disc: cut round on the bandsaw"));
+        painter.drawText(rect(), Qt::AlignCenter | Qt::TextWordWrap, l.kind == LayerKind::Disc ? tr("a solid disc: cut round on the bandsaw") : tr("the settings of this layer stand below"));
         return;
     }
-    report::drawSegment(painter, rect(), l, index, doc_.style(), {theme().text, theme().text, theme().quiet, theme().panel});
+    report::drawSegment(painter, rect(), l, doc_.style(), {theme().text, theme().text, theme().quiet, theme().panel});
 }
 
 }  // namespace vl::app

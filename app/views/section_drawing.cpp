@@ -40,17 +40,26 @@ void SectionLane::paintEvent(QPaintEvent*)
     drawReadout(painter);
 }
 
+QPolygonF SectionLane::stockShape(const BuiltLayer& l) const
+{
+    QPolygonF shape = polygon(l.outerHold, [&](const Point& p) { return at(p); });
+    if (l.innerHold.empty())
+        shape << at({l.z1, 0}) << at({l.z0, 0});
+    else
+        for (auto it = l.innerHold.rbegin(); it != l.innerHold.rend(); ++it) shape << at(*it);
+    return shape;
+}
+
 void SectionLane::drawStock(QPainter& painter) const
 {
     for (const BuiltLayer& l : doc_.plan().assembly.layers) {
         QColor wood = report::woodColour(*l.woods[0]);
-        const QRectF stock(QPointF(x(l.z0), y(l.stockOuterRadius())), QPointF(x(l.z1), y(l.stockInnerRadius())));
         QColor line = theme().quiet;
         line.setAlphaF(0.5f);
         wood.setAlphaF(handles_ == Handles::Outline ? 0.14f : 0.30f);
         painter.setPen(QPen(line, 0.8));
         painter.setBrush(wood);
-        painter.drawRect(stock);
+        painter.drawPolygon(stockShape(l));
     }
 }
 
@@ -81,7 +90,7 @@ void SectionLane::drawWood(QPainter& painter)
     }
     // While a drag goes on the woods are flat; their figure is back with the release.
     for (const BuiltLayer& l : plan.assembly.layers)
-        painter.fillRect(QRectF(QPointF(x(l.z0), visible.top()), QPointF(x(l.z1) + 0.5, visible.bottom())), report::woodColour(*l.woods[l.segmentAt(0)]));
+        painter.fillRect(QRectF(QPointF(x(l.z0), visible.top()), QPointF(x(l.z1) + 0.5, visible.bottom())), report::woodColour(*l.woods[l.sectorAt(0)]));
     if (!doc_.live() || fresh) painter.drawImage(visible, wood_);
     QColor joint(0, 0, 0, 120);
     painter.setPen(QPen(joint, 0.8));
@@ -207,7 +216,7 @@ void SectionLane::drawSelection(QPainter& painter) const
         const BuiltLayer& l = layers[static_cast<size_t>(i)];
         painter.setPen(QPen(theme().accent, i == doc_.selection().layer ? 2.2 : 1.4));
         painter.setBrush(Qt::NoBrush);
-        painter.drawRect(QRectF(QPointF(x(l.z0), y(l.stockOuterRadius())), QPointF(x(l.z1), y(l.stockInnerRadius()))));
+        painter.drawPolygon(stockShape(l));
     }
 }
 

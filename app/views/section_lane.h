@@ -62,6 +62,8 @@ private:
     const Outline& outline(Side side) const { return side == Side::Outside ? doc_.piece().outside : doc_.piece().hollow.inside; }
 
     void dragTo(const QPointF& at);
+    /// The stock of a layer in the half section.
+    QPolygonF stockShape(const BuiltLayer& layer) const;
     void drawStock(QPainter& painter) const;
     void drawWood(QPainter& painter);
     void drawRuler(QPainter& painter) const;

@@ -1,7 +1,6 @@
 #include "app/views/skin_lane.h"
 
 #include "app/theme/theme.h"
-#include "core/piece/edit.h"
 #include "core/turning/skin.h"
 #include "report/drawing.h"
 #include "report/type.h"
@@ -29,17 +28,16 @@ SkinLane::~SkinLane()
     watcher_.waitForFinished();
 }
 
-void SkinLane::setBrush(const std::string& wood, int symmetry)
+void SkinLane::setBrush(const Brush& brush)
 {
-    wood_ = wood;
-    symmetry_ = symmetry;
-    setCursor(wood.empty() ? Qt::ArrowCursor : Qt::CrossCursor);
+    brush_ = brush;
+    setCursor(brush.wood.empty() ? Qt::ArrowCursor : Qt::CrossCursor);
 }
 
 QPointF SkinLane::segmentPosition(int layer, int segment) const
 {
     const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
-    double angle = std::fmod(l.phaseDeg + 360.0 * segment / l.count(), 360.0);
+    double angle = std::fmod(l.middleOf(segment, (l.z0 + l.z1) / 2).y(), 360.0);
     if (angle < 0) angle += 360;
     return {x((l.z0 + l.z1) / 2), y(angle)};
 }
@@ -71,15 +69,15 @@ void SkinLane::paintEvent(QPaintEvent*)
         painter.drawImage(QRectF(0, top(), width(), bottom() - top()), baked_);
     else
         for (const BuiltLayer& l : layers)
-            for (int k = 0; k < l.count(); ++k) {
-                const double pitch = 360.0 / l.count(), from = l.phaseDeg + pitch * (k - 0.5);
+            for (int k = 0; k < std::max(l.sectors, 1); ++k) {
+                const double pitch = 360.0 / std::max(l.sectors, 1), from = l.phaseDeg + pitch * (k - 0.5);
                 for (const double turn : {-360.0, 0.0, 360.0})
                     painter.fillRect(QRectF(QPointF(x(l.z0), y(from + turn + pitch)), QPointF(x(l.z1), y(from + turn))), report::woodColour(*l.woods[static_cast<size_t>(k)]));
             }
     painter.setPen(QPen(QColor(0, 0, 0, 110), 0.8));
     for (const BuiltLayer& l : layers) {
         painter.drawLine(QPointF(x(l.z1), top()), QPointF(x(l.z1), bottom()));
-        if (l.kind == LayerKind::Ring)
+        if (l.radial())
             for (int k = 0; k < l.count(); ++k) {
                 double angle = std::fmod(l.phaseDeg + 360.0 / l.count() * (k + 0.5), 360.0);
                 if (angle < 0) angle += 360;
@@ -94,7 +92,7 @@ void SkinLane::paintEvent(QPaintEvent*)
         painter.setPen(QPen(theme().accent, i == s.layer ? 2.6 : 1.6));
         painter.drawRect(QRectF(QPointF(x(l.z0), top() + 1), QPointF(x(l.z1), bottom() - 1)));
     }
-    if (s.segment >= 0) {
+    if (s.segment >= 0 && layers[static_cast<size_t>(s.layer)].radial()) {
         const BuiltLayer& l = layers[static_cast<size_t>(s.layer)];
         const double pitch = 360.0 / l.count(), from = l.phaseDeg + pitch * (s.segment - 0.5);
         painter.setPen(QPen(theme().accent, 3));
@@ -109,13 +107,19 @@ void SkinLane::paintEvent(QPaintEvent*)
     }
 }
 
+int SkinLane::segmentUnder(const QPointF& at, int layer) const
+{
+    const double station = z(at.x()), r = radiusAt(doc_.plan().sides.outside, station);
+    return std::isnan(r) ? -1 : doc_.plan().assembly.layers[static_cast<size_t>(layer)].segmentAt(station, r - 0.01, angleAt(at.y()));
+}
+
 void SkinLane::paintAt(const QPointF& at)
 {
     const int layer = layerAtX(at.x());
     const double angle = angleAt(at.y());
     if (layer < 0 || angle < 0 || angle > 360) return;
-    const int segment = static_cast<int>(doc_.plan().assembly.layers[static_cast<size_t>(layer)].segmentAt(angle));
-    if (!wood_.empty()) doc_.apply(tr("paint"), edit::paint(doc_.piece(), layer, segment, wood_, symmetry_), mergeKey_);
+    const int segment = segmentUnder(at, layer);
+    if (!brush_.wood.empty() && segment >= 0) doc_.apply(tr("paint"), pattern::paint(doc_.piece(), layer, segment, brush_, doc_.plan().assembly.segmentCounts(), doc_.selection().layers), mergeKey_);
 }
 
 void SkinLane::mousePressEvent(QMouseEvent* event)
@@ -125,8 +129,8 @@ void SkinLane::mousePressEvent(QMouseEvent* event)
     const int layer = layerAtX(event->position().x());
     const double angle = angleAt(event->position().y());
     if (layer >= 0 && angle >= 0 && angle <= 360)
-        doc_.selectLayer(layer, event->modifiers(), static_cast<int>(doc_.plan().assembly.layers[static_cast<size_t>(layer)].segmentAt(angle)));
-    if (wood_.empty()) return;
+        doc_.selectLayer(layer, event->modifiers(), segmentUnder(event->position(), layer));
+    if (brush_.wood.empty()) return;
     painting_ = true;
     mergeKey_ = Document::newMergeKey();
     doc_.beginDrag();

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "app/views/lane.h"
+#include "core/piece/pattern.h"
 
 #include <QFutureWatcher>
 #include <QImage>
@@ -14,8 +15,8 @@ public:
     SkinLane(Document& document, AxisMap& axis, QWidget* parent = nullptr);
     ~SkinLane() override;
 
-    /// The wood to paint with; empty chooses segments instead. Symmetry: equal turns of the ring that are painted together.
-    void setBrush(const std::string& wood, int symmetry);
+    /// What to paint with; without a wood a click chooses segments instead.
+    void setBrush(const Brush& brush);
     /// The middle of a segment on the lane, pixels.
     QPointF segmentPosition(int layer, int segment) const;
 
@@ -32,12 +33,13 @@ private:
     double bottom() const { return height() - 10; }
     double angleAt(double py) const { return 360 * (bottom() - py) / (bottom() - top()); }
     double y(double angle) const { return bottom() - angle / 360 * (bottom() - top()); }
+    /// What is painted at a place of the lane; −1 in a gap or where the wood is set elsewhere.
+    int segmentUnder(const QPointF& at, int layer) const;
     void paintAt(const QPointF& at);
     void bake();
     quint64 key() const;
 
-    std::string wood_;
-    int symmetry_ = 1;
+    Brush brush_;
     int mergeKey_ = 0;
     bool painting_ = false;
 

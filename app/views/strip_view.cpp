@@ -52,9 +52,7 @@ double StripView::scale() const
 {
     double longest = 1;
     for (const Part& p : parts()) {
-        const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(p.layer)];
-        longest = std::max(longest,
-                           l.kind == LayerKind::Disc ? p.length + doc_.piece().choices.endWaste : stripLength(l.stock, p.count, doc_.shop().kerf, doc_.piece().choices.endWaste));
+        longest = std::max(longest, p.run(p.count) + doc_.piece().choices.endWaste);
     }
     return (width() - labelWidth - 2 * margin) / longest;
 }
@@ -63,13 +61,14 @@ void StripView::drawPart(QPainter& painter, const Part& part, const QRectF& row)
 {
     const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(part.layer)];
     const bool disc = l.kind == LayerKind::Disc;
-    const double kerf = doc_.shop().kerf, waste = doc_.piece().choices.endWaste;
-    const double strip = disc ? part.length + waste : stripLength(l.stock, part.count, kerf, waste);
+    const double waste = doc_.piece().choices.endWaste, strip = part.run(part.count) + waste;
     auto length = [&](double v, int d = -1) { return QString::fromStdString(formatLength(v, doc_.style(), d)); };
     painter.setPen(theme().text);
     painter.setFont(report::type(9, QFont::DemiBold));
     painter.drawText(QRectF(margin, row.top() + 8, labelWidth - 14, 18), Qt::AlignLeft | Qt::AlignVCenter,
-                     disc ? tr("disc %1").arg(part.layer + 1) : tr("ring %1: %2 segments").arg(part.layer + 1).arg(part.count));
+                     disc           ? tr("disc %1").arg(part.layer + 1)
+                     : l.segmented() ? tr("ring %1: %2 segments").arg(part.layer + 1).arg(part.count)
+                                     : QStringLiteral("%1 × %2").arg(part.count).arg(QString::fromStdString(part.name)));
     painter.setPen(theme().quiet);
     painter.setFont(report::type(8.5));
     painter.drawText(QRectF(margin, row.top() + 27, labelWidth - 14, 16), Qt::AlignLeft | Qt::AlignVCenter, tr("%1 %2 of strip").arg(length(strip, 0), unitName(doc_.style())));
@@ -100,8 +99,8 @@ void StripView::drawPart(QPainter& painter, const Part& part, const QRectF& row)
         return;
     }
     // Each saw cut leans the other way than the one before it.
-    const double run = part.width * std::tan(l.stock.miterDeg() * degrees), cut = kerf / std::cos(l.stock.miterDeg() * degrees);
-    const double mean = (part.length + part.shortEdge) / 2;
+    const double run = part.width * std::tan(part.left.miterDeg * degrees), cut = doc_.shop().kerf / std::cos(part.left.miterDeg * degrees);
+    const double mean = part.pitch - cut;
     painter.setPen(QPen(QColor(255, 255, 255, 220), std::max(1.0, cut * sx)));
     painter.setClipRect(board);
     for (int k = 0; k <= part.count; ++k) {

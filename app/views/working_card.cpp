@@ -40,7 +40,11 @@ WorkingCard::WorkingCard(QWidget* parent, const Working& w) : QFrame(parent, Qt:
 
 void WorkingCard::show(QWidget* near, const QPoint& global, const Document& document, FigureId figure, int layer)
 {
-    const Working working = workingOf(figure, document.piece(), document.shop(), document.plan(), layer, document.style());
+    show(near, global, workingOf(figure, document.piece(), document.shop(), document.plan(), layer, document.style()));
+}
+
+void WorkingCard::show(QWidget* near, const QPoint& global, const Working& working)
+{
     if (working.title.empty()) return;
     auto* card = new WorkingCard(near->window(), working);
     card->adjustSize();

@@ -12,6 +12,7 @@ class WorkingCard : public QFrame {
     Q_OBJECT
 public:
     static void show(QWidget* near, const QPoint& global, const Document& document, FigureId figure, int layer);
+    static void show(QWidget* near, const QPoint& global, const Working& working);
 
 private:
     WorkingCard(QWidget* parent, const Working& working);

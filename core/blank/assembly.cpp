@@ -1,17 +1,117 @@
 #include "core/blank/assembly.h"
 
+#include "core/blank/construction.h"
+#include "core/blank/stack_recipe.h"
+
 #include <algorithm>
 #include <cmath>
 
 namespace vl {
 
-size_t BuiltLayer::segmentAt(double angleDeg) const
+double BuiltLayer::stockOuterRadius() const
 {
-    const int n = count();
-    const double pitch = 360.0 / n;
-    const double turns = (angleDeg - phaseDeg) / pitch + 0.5;
-    const long i = static_cast<long>(std::floor(turns)) % n;
-    return static_cast<size_t>(i < 0 ? i + n : i);
+    double least = outerHold.empty() ? 0 : outerHold.front().y();
+    for (const Point& p : outerHold) least = std::min(least, p.y());
+    return least;
+}
+
+double BuiltLayer::stockInnerRadius() const
+{
+    double most = 0;
+    for (const Point& p : innerHold) most = std::max(most, p.y());
+    return most;
+}
+
+size_t BuiltLayer::sectorAt(double angleDeg) const
+{
+    if (sectors < 2) return 0;
+    const double turns = (angleDeg - phaseDeg) * sectors / 360.0 + 0.5;
+    const long i = static_cast<long>(std::floor(turns)) % sectors;
+    return static_cast<size_t>(i < 0 ? i + sectors : i);
+}
+
+const Cell* BuiltLayer::cellAt(double z, double r, double angleDeg) const
+{
+    const Eigen::Vector3d p = pointAt(z, r, angleDeg);
+    auto find = [&](size_t first, size_t count) -> const Cell* {
+        for (size_t i = first; i < first + count; ++i)
+            if (cells[i].spans(angleDeg) && cells[i].within(p, r)) return &cells[i];
+        return nullptr;
+    };
+    if (sectors < 2) return find(0, cells.size());
+    const auto n = static_cast<size_t>(sectors), each = cells.size() / n, k = sectorAt(angleDeg);
+    if (each == 1 && cells[k].bounds.empty()) return &cells[k];
+    // A spacer on the joint is shared by two sectors.
+    for (const size_t s : {k, (k + n - 1) % n, (k + 1) % n})
+        if (const Cell* cell = find(s * each, each)) return cell;
+    return nullptr;
+}
+
+int BuiltLayer::segmentAt(double z, double r, double angleDeg) const
+{
+    if (radial() && !gaps && cells.size() == static_cast<size_t>(sectors)) return static_cast<int>(sectorAt(angleDeg));
+    const Cell* cell = cellAt(z, r, angleDeg);
+    return cell ? cell->segment : -1;
+}
+
+std::vector<HalfSpace> BuiltLayer::sawnFaces(const Cell& cell) const
+{
+    if (!cell.faces.empty() || !radial()) return cell.faces;
+    const auto place = static_cast<size_t>(&cell - cells.data());
+    const double mid = phaseDeg + 360.0 * static_cast<double>(place / (cells.size() / static_cast<size_t>(sectors))) / sectors;
+    return {{outwards(mid), stock.apothem(), false}, {-outwards(mid), -stock.innerCorner() * std::cos(stock.miterDeg() * degrees), false}};
+}
+
+std::vector<HalfSpace> BuiltLayer::body(const Cell& cell) const
+{
+    std::vector<HalfSpace> halves{{{-1, 0, 0}, -z0, false}, {{1, 0, 0}, z1, false}};
+    halves.insert(halves.end(), cell.bounds.begin(), cell.bounds.end());
+    const std::vector<HalfSpace> faces = sawnFaces(cell);
+    halves.insert(halves.end(), faces.begin(), faces.end());
+    if (!cell.round()) {
+        halves.push_back({-onwards(cell.from), 0, false});
+        halves.push_back({onwards(cell.to), 0, false});
+    }
+    if (std::isfinite(cell.high))
+        for (int k = 0; k < 64; ++k) halves.push_back({outwards(k * 360.0 / 64), cell.high, false});
+    return halves;
+}
+
+std::vector<Point> BuiltLayer::planOf(const Cell& cell, double z) const
+{
+    const double far = 3 * corner;
+    Face face{{z, -far, -far}, {z, far, -far}, {z, far, far}, {z, -far, far}};
+    for (const HalfSpace& h : body(cell)) face = clipped(face, h);
+    std::vector<Point> out;
+    for (const Eigen::Vector3d& p : face) out.emplace_back(-p.z(), p.y());
+    return out;
+}
+
+Point BuiltLayer::middleOf(int segment, double z) const
+{
+    Point sum(0, 0);
+    double area = 0;
+    // Where a segment is in several places, the first of them.
+    for (const Cell& cell : cells) {
+        if (cell.segment != segment) continue;
+        const std::vector<Point> plan = planOf(cell, z);
+        for (size_t i = 1; i + 1 < plan.size(); ++i) {
+            const Point u = plan[i] - plan[0], v = plan[i + 1] - plan[0];
+            const double a = std::abs(u.x() * v.y() - u.y() * v.x()) / 2;
+            sum += a * (plan[0] + plan[i] + plan[i + 1]) / 3;
+            area += a;
+        }
+        if (area > 0) break;
+    }
+    if (area > 0) sum /= area;
+    return {sum.norm(), std::atan2(-sum.x(), sum.y()) / degrees};
+}
+
+std::vector<int> Assembly::segmentCounts() const
+{
+    std::vector<int> counts;
+    for (const BuiltLayer& l : layers) counts.push_back(l.count());
+    return counts;
 }
 
 size_t Assembly::layerAt(double z) const
@@ -28,6 +128,9 @@ Sides sidesOf(const Piece& piece)
     switch (h.rule) {
     case WallRule::Solid:
         break;
+    case WallRule::Bored:
+        sides.inside = {{0, h.bore / 2}, {end, h.bore / 2}};
+        break;
     case WallRule::Drawn:
         sides.inside = flatten(h.inside);
         break;
@@ -41,6 +144,68 @@ Sides sidesOf(const Piece& piece)
         break;
     }
     return sides;
+}
+
+namespace {
+
+/// Mean density of the wood in the turned wall and how much of the wall is wood, by asking the material map on a grid.
+void weigh(BuiltLayer& b, const Sides& sides)
+{
+    double wood = 0, all = 0, mass = 0;
+    for (const double share : {0.17, 0.5, 0.83}) {
+        const double z = b.z0 + (b.z1 - b.z0) * share, outer = radiusAt(sides.outside, z), bore = sides.inside.empty() ? 0 : radiusRange(sides.inside, z, z).low;
+        if (std::isnan(outer)) continue;
+        const double inner = std::isnan(bore) ? 0 : bore;
+        for (int i = 0; i < 6; ++i) {
+            const double r = inner + (outer - inner) * (i + 0.5) / 6;
+            for (int k = 0; k < 120; ++k) {
+                all += r;
+                const Cell* cell = b.cellAt(z, r, 360.0 * (k + 0.5) / 120);
+                if (!cell) continue;
+                wood += r;
+                mass += r * cell->wood->density;
+            }
+        }
+    }
+    if (wood > 0) {
+        b.density = mass / wood;
+        b.fill = wood / all;
+    } else
+        b.density = b.woods[0]->density;
+}
+
+}  // namespace
+
+Assembly assemble(const Piece& piece, const Shop& shop, const Sides& sides)
+{
+    Assembly a;
+    double z = 0, phase = 0;
+    auto rangeOr = [](Range r, double other) { return std::isnan(r.low) ? Range{other, other} : r; };
+    for (size_t i = 0; i < piece.layers.size(); ++i) {
+        const Layer& l = piece.layers[i];
+        const Construction& how = constructionOf(l.kind);
+        if (how.turns) phase = std::fmod(phase + (i ? l.turn * 360.0 / l.segments : 0), 360.0);
+        BuiltLayer b;
+        b.kind = l.kind;
+        b.z0 = z;
+        b.z1 = z + l.thickness;
+        b.planeTo = l.thickness + 2 * l.sandingLoss;
+        b.phaseDeg = phase;
+        b.finishedOuter = rangeOr(radiusRange(sides.outside, b.z0, b.z1), 0);
+        const bool bored = !sides.inside.empty() && sides.inside.front().x() <= b.z0 && sides.inside.back().x() > b.z0;
+        b.finishedInner = bored ? rangeOr(radiusRange(sides.inside, b.z0, b.z1), 0) : Range{0, 0};
+        how.build({piece, shop, sides, i}, b);
+        if (!(b.density > 0)) weigh(b, sides);
+        z = b.z1;
+        a.layers.push_back(std::move(b));
+    }
+    for (size_t i = 0; i < a.layers.size(); ++i) {
+        const size_t first = a.parts.size();
+        constructionOf(a.layers[i].kind).parts({piece, shop, sides, i}, a.layers[i], a.parts);
+        for (size_t k = first; k < a.parts.size(); ++k) a.parts[k].layer = static_cast<int>(i);
+    }
+    a.recipe = stackRecipe(piece, shop, sides, a);
+    return a;
 }
 
 }  // namespace vl

@@ -1,11 +1,11 @@
 #pragma once
 
+#include "core/blank/cell.h"
 #include "core/blank/recipe.h"
 #include "core/geometry/profile.h"
 #include "core/geometry/regular_ring.h"
 #include "core/piece/piece.h"
 #include "core/piece/shop.h"
-#include "core/wood/species.h"
 
 namespace vl {
 
@@ -27,6 +27,32 @@ struct Part {
     std::string grain;  ///< which way the fibres run
     int layer = 0;
     double volume = 0;  ///< mm³ of one, as cut
+    double pitch = 0;   ///< mm of strip that each takes, the saw's kerf in it
+    double lead = 0;    ///< mm of strip that a run of them takes more, the slant of its ends and the first cut
+
+    /// Strip for a run of `n` of them without the end waste, mm.
+    double run(int n) const { return n * pitch + lead; }
+};
+
+/// A number to set at a machine, with how it came about.
+struct Setting {
+    enum class Unit { Length, Angle, Count };
+    std::string machine;  ///< "saw", "thicknesser", "drill"; empty for a measure that is no setting
+    std::string name;
+    double value = 0;
+    Unit unit = Unit::Length;
+    std::string formula;  ///< in words and symbols
+    std::string source;
+};
+
+/// Something a construction knows will not work: the plan makes a caution of it.
+struct Concern {
+    std::string id;
+    bool stop = false;
+    double measure = 0, limit = 0;
+    std::string unit, message;
+    std::string fix;  ///< label of the fix; empty where there is none
+    std::function<void(Layer&)> change;
 };
 
 /// One layer as it will be built.
@@ -35,16 +61,43 @@ struct BuiltLayer {
     double z0 = 0, z1 = 0;               ///< mm, faces in the stack
     double planeTo = 0;                  ///< mm, thickness to plane the boards to: layer + sanding loss of both faces
     Range finishedOuter, finishedInner;  ///< radii of the turned shape within the layer's height, mm; inner 0 where solid
-    RegularRing stock;                   ///< of a ring; of a disc sides is 1 and `outer` its diameter
+    RegularRing stock;                   ///< of rings and staves (at their wider end); else sides is 1 and `outer` the diameter it holds
     double phaseDeg = 0;                 ///< where segment 0 is centred, from 12 o'clock
     std::vector<const Species*> woods;   ///< of each segment in turn; of a disc one
+    std::vector<Cell> cells;             ///< where `sectors` is set, those of segment 0 first
+    int sectors = 0;                     ///< equal shares of the circle with equally many cells each, or 0
+    bool gaps = false;                   ///< air between its segments
+    Polyline outerHold;                  ///< the largest circle that the blank holds, along the layer
+    Polyline innerHold;                  ///< the smallest circle outside its bore; empty where it is solid
+    double corner = 0;                   ///< mm, its farthest corner from the axis
+    double volume = 0;                   ///< mm³ of the glued layer
+    double density = 0;                  ///< kg/m³, mean of the wood that turning leaves
+    double fill = 1;                     ///< share of the turned wall that is wood
+    std::vector<Setting> settings;       ///< what this construction has to set and to know
+    std::vector<Concern> concerns;
 
-    double stockOuterRadius() const { return stock.apothem(); }      ///< the largest circle the blank holds, mm
-    double stockInnerRadius() const { return stock.innerCorner(); }  ///< the smallest circle outside the bore, mm
-    double cornerRadius() const { return kind == LayerKind::Disc ? stock.apothem() : stock.outerCorner(); }
-    int count() const { return kind == LayerKind::Disc ? 1 : stock.sides; }
-    /// The segment at an angle from 12 o'clock.
-    size_t segmentAt(double angleDeg) const;
+    double stockOuterRadius() const;  ///< the largest circle the whole layer holds, mm
+    double stockInnerRadius() const;  ///< the smallest circle outside its bore, mm
+    double cornerRadius() const { return corner; }
+    int count() const { return static_cast<int>(woods.size()); }
+    /// Whether it is cut in sectors about the axis, so that segments are spans of angle.
+    bool radial() const { return sectors > 1; }
+    /// Whether it is a ring of mitred segments, with the figures of RegularRing.
+    bool segmented() const { return kind == LayerKind::Ring || kind == LayerKind::LetIn; }
+    /// The sector at an angle from 12 o'clock; 0 where there are none.
+    size_t sectorAt(double angleDeg) const;
+    /// The cell at a place; null in a gap.
+    const Cell* cellAt(double z, double r, double angleDeg) const;
+    /// What is painted at a place; −1 where nothing is.
+    int segmentAt(double z, double r, double angleDeg) const;
+    /// The sawn faces of a cell that turning takes away; those of a ring's segments stand in its stock.
+    std::vector<HalfSpace> sawnFaces(const Cell& cell) const;
+    /// Corners of a cell as sawn, seen from the tailstock at station z: x to 3 o'clock, y to 12 o'clock, mm.
+    std::vector<Point> planOf(const Cell& cell, double z) const;
+    /// Where the middle of a painted segment lies: radius (mm) and angle (degrees) at station z.
+    Point middleOf(int segment, double z) const;
+    /// The sawn body of a cell: its joints, its faces and the layer's own two.
+    std::vector<HalfSpace> body(const Cell& cell) const;
 };
 
 /// The built blank.
@@ -53,6 +106,8 @@ struct Assembly {
     Recipe recipe;
     std::vector<BuiltLayer> layers;
 
+    /// How many painted segments each layer has.
+    std::vector<int> segmentCounts() const;
     /// The layer at a station; the first or last beyond the ends.
     size_t layerAt(double z) const;
 };
@@ -60,13 +115,13 @@ struct Assembly {
 /// The turned sides of a piece, as polylines.
 struct Sides {
     Polyline outside;
-    Polyline inside;  ///< from the floor's centre to the rim; empty where the piece is solid
+    Polyline inside;  ///< from the floor's centre, or the bore's end, to the rim; empty where the piece is solid
 };
 
 /// The sides that the piece's outline and wall rule give.
 Sides sidesOf(const Piece& piece);
 
-/// The blank that the piece's construction gives: base discs and closed segmented rings, one on another.
-Assembly assembleRingStack(const Piece& piece, const Shop& shop, const Sides& sides);
+/// The blank that the piece's layers give, one on another, each by its own construction.
+Assembly assemble(const Piece& piece, const Shop& shop, const Sides& sides);
 
 }  // namespace vl

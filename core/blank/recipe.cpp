@@ -10,4 +10,10 @@ const char* actionName(Action action)
     return names[static_cast<size_t>(action)];
 }
 
+const char* jointName(JointFaces faces)
+{
+    static constexpr std::array names{"long grain to long grain", "mitred ends", "end grain to long grain", "end grain to end grain", "long grain across long grain", "veneer", "temporary"};
+    return names[static_cast<size_t>(faces)];
+}
+
 }  // namespace vl

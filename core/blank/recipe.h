@@ -1,5 +1,7 @@
 #pragma once
 
+#include "core/wood/species.h"
+
 #include <string>
 #include <vector>
 
@@ -9,6 +11,18 @@ enum class Action { Cut, Glue, Wait, Flatten, Recut, Rotate, Drill, Mount, Turn,
 
 /// The action's name as files and screens write it: "cut", "part off".
 const char* actionName(Action action);
+
+/// What kind of faces a glue joint brings together.
+enum class JointFaces { LongGrain, MiteredEnds, EndToLong, EndGrain, CrossGrain, Veneer, Temporary };
+const char* jointName(JointFaces faces);
+
+/// A joint to be glued, as far as choosing and measuring the glue needs it.
+struct GlueJoint {
+    JointFaces faces = JointFaces::LongGrain;
+    double area = 0;  ///< mm², all of the step's joints together; 0 where the step glues nothing
+    int joints = 0;
+    std::vector<const Species*> woods;
+};
 
 /// One step from the boards to the piece.
 struct Step {
@@ -24,6 +38,7 @@ struct Step {
     double waitMinutes = 0;
     std::vector<std::string> uses;  ///< what it occupies: "saw", "clamp", "lathe", "drum sander"
     int layer = -1;                 ///< of the piece, or −1
+    GlueJoint glue{};
 };
 
 /// A directed acyclic graph of steps; `after` are its edges.

@@ -143,40 +143,4 @@ Piece brickwork(Piece piece, const std::set<int>& which)
     return piece;
 }
 
-int fittingSymmetry(int segments, int symmetry)
-{
-    for (int s = std::clamp(symmetry, 1, segments); s > 1; --s)
-        if (segments % s == 0) return s;
-    return 1;
-}
-
-std::vector<std::string> shortestPattern(const std::vector<std::string>& woods, int segments)
-{
-    std::vector<std::string> whole(static_cast<size_t>(segments));
-    for (size_t i = 0; i < whole.size(); ++i) whole[i] = woods[i % woods.size()];
-    for (size_t period = 1; period < whole.size(); ++period) {
-        if (whole.size() % period) continue;
-        bool repeats = true;
-        for (size_t i = period; i < whole.size() && repeats; ++i) repeats = whole[i] == whole[i - period];
-        if (repeats) return {whole.begin(), whole.begin() + static_cast<long>(period)};
-    }
-    return whole;
-}
-
-Piece paint(Piece piece, int layer, int segment, const std::string& wood, int symmetry)
-{
-    if (!has(piece, layer)) return piece;
-    Layer& l = at(piece, layer);
-    if (l.kind == LayerKind::Disc) {
-        l.woods = {wood};
-        return piece;
-    }
-    std::vector<std::string> whole(static_cast<size_t>(l.segments));
-    for (size_t i = 0; i < whole.size(); ++i) whole[i] = l.woods[i % l.woods.size()];
-    const int step = l.segments / fittingSymmetry(l.segments, symmetry);
-    for (int i = segment % step; i < l.segments; i += step) whole[static_cast<size_t>(i)] = wood;
-    l.woods = shortestPattern(whole, l.segments);
-    return piece;
-}
-
 }  // namespace vl::edit

@@ -29,14 +29,6 @@ Piece fitLayers(Piece piece);
 /// Each of these rings half a segment on from the one below it, to and fro.
 Piece brickwork(Piece piece, const std::set<int>& which);
 
-/// Paints a segment, and with it every segment that `symmetry` (1 … segments) equal turns of the ring bring it to. A symmetry
-/// that does not divide the ring's segments is taken as the greatest that does, at most it.
-Piece paint(Piece piece, int layer, int segment, const std::string& wood, int symmetry);
-/// The symmetry that paint() will use.
-int fittingSymmetry(int segments, int symmetry);
-/// The shortest pattern that repeats to the same ring.
-std::vector<std::string> shortestPattern(const std::vector<std::string>& woods, int segments);
-
 }  // namespace edit
 
 /// A starting outline, with layers that fit it.

@@ -69,6 +69,28 @@ void checkLayer(const Layer& l, const std::string& at)
     if (l.stockInner) checkWithin(at + ".stock_inner_mm", *l.stockInner, limits::stock);
     if (l.stockOuter && l.stockInner && *l.stockInner >= *l.stockOuter)
         throw InputError(at + ".stock_inner_mm", exact(*l.stockInner), "less than the stock's outside, " + exact(*l.stockOuter) + " mm, is");
+    if (l.partedFrom) checkWithin(at + ".parted_from_mm", *l.partedFrom, limits::thickness);
+    if (l.partedFrom && *l.partedFrom < l.thickness)
+        throw InputError(at + ".parted_from_mm", exact(*l.partedFrom), "the layer's thickness, " + exact(l.thickness) + " mm, or more is");
+    if (l.slope) checkWithin(at + ".slope_deg", *l.slope, limits::slope);
+    checkWithin(at + ".let_in.diameter_mm", l.letIn.diameter, limits::inset);
+    checkWithin(at + ".let_in.clearance_mm", l.letIn.clearance, limits::clearance);
+    checkWithin(at + ".joint.width_mm", l.joint.width, limits::jointWidth);
+    checkWithin(at + ".joint.angle_deg", l.joint.angle, limits::jointAngle);
+    checkWithin(at + ".made_up.band_mm", l.madeUp.band, limits::band);
+    checkWithin(at + ".made_up.rise_mm", l.madeUp.rise, limits::rise);
+    checkWithin(at + ".slab.strip_mm", l.slab.strip, limits::strip);
+    checkWithin(at + ".slab.row_mm", l.slab.row, limits::strip);
+    checkWithin(at + ".slab.jointing_mm", l.slab.jointing, limits::jointing);
+    checkWithin(at + ".slab.flattening_mm", l.slab.flattening, limits::jointing);
+    checkWithin(at + ".wrapped.post_mm", l.wrapped.post, limits::post);
+    checkWithin(at + ".wrapped.wrap_mm", l.wrapped.wrap, limits::wrap);
+    checkWithin(at + ".board_rings.angle_deg", l.boardRings.angle, limits::boardAngle);
+    checkWithin(at + ".board_rings.kerf_mm", l.boardRings.kerf, limits::kerf);
+    checkWithin(at + ".board_rings.rings", l.boardRings.rings, limits::rings);
+    checkWithin(at + ".board_rings.rotate_deg", l.boardRings.rotate, limits::rotate);
+    for (const auto& [field, wood] : {std::pair{".joint.wood", &l.joint.wood}, {".made_up.wood", &l.madeUp.wood}, {".wrapped.wedge_wood", &l.wrapped.wedgeWood}})
+        if (!findSpecies(*wood)) throw InputError(at + field, "'" + *wood + "'", "the id of a known wood is");
     if (l.woods.empty() || l.woods.size() > static_cast<size_t>(limits::segments.high)) throw InputError(at + ".woods", std::to_string(l.woods.size()) + " woods", "1 to 96 are");
     for (const std::string& wood : l.woods)
         if (!findSpecies(wood)) throw InputError(at + ".woods", "'" + wood + "'", "the id of a known wood is");
@@ -92,6 +114,12 @@ void checkPiece(const Piece& p)
     if (p.layers.empty() || p.layers.size() > limits::layers)
         throw InputError("layers", std::to_string(p.layers.size()) + " layers", "1 to " + std::to_string(limits::layers) + " are");
     for (size_t i = 0; i < p.layers.size(); ++i) checkLayer(p.layers[i], item("layers", i));
+    checkWithin("hollow.bore_mm", h.bore, limits::bore);
+    checkWithin("nest.smallest_mm", p.nest.smallest, limits::nest);
+    checkWithin("nest.largest_mm", p.nest.largest, limits::nest);
+    checkWithin("nest.wall_mm", p.nest.wall, limits::wall);
+    checkWithin("nest.tool_mm", p.nest.tool, limits::tool);
+    checkWithin("nest.blade_below_edge_mm", p.nest.below, limits::blade);
     const Choices& c = p.choices;
     checkWithin("choices.sled_run_mm", c.sledRun, limits::sledRun);
     checkWithin("choices.end_waste_mm", c.endWaste, limits::endWaste);

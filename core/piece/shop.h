@@ -1,5 +1,9 @@
 #pragma once
 
+#include "core/piece/glue.h"
+#include "core/piece/rack.h"
+
+#include <array>
 #include <string>
 
 namespace vl {
@@ -18,8 +22,20 @@ struct Shop {
     double mostMovement = 0.6;  ///< mm, difference across a joint between seasons
     double dryHumidity = 35;    ///< %, of the rooms the piece will live in, at 20 °C
     double dampHumidity = 65;   ///< %
+    double toolShank = 16;      ///< mm, of the hollowing tools
+    double toolReach = 250;     ///< mm beyond the rest that they work without chatter
     double clampMinutes = 60;   ///< ring joints in the clamp
     double cureMinutes = 720;   ///< before the joint is turned
+    double ripKerf = 3.0;       ///< mm, of the saw that rips boards to strips
+    double planing = 1.0;       ///< mm, a board is thicker than what it is planed to by at least this
+    double leastHold = 300;     ///< mm, the shortest strip that is safe to rip or plane
+    double leastOffcut = 250;   ///< mm, a shorter rest is not put back on the rack
+    double temperature = 20;    ///< °C where the glue sets
+    double bandClamps = 2, clamps = 8;  ///< how many joints of each kind can be held at once
+    /// Minutes after midnight at which the work begins and ends, Monday first; the same twice: none that day.
+    std::array<std::array<double, 2>, 7> hours{{{1080, 1260}, {1080, 1260}, {1080, 1260}, {1080, 1260}, {1080, 1260}, {540, 1020}, {840, 1080}}};
+    std::vector<Board> rack;
+    std::vector<Glue> glues = commonGlues();
 
     bool operator==(const Shop&) const = default;
 };

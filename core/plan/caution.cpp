@@ -1,5 +1,7 @@
 #include "core/plan/caution.h"
 
+#include "core/blank/nest.h"
+#include "core/blank/sections.h"
 #include "core/measure/format.h"
 #include "core/piece/edit.h"
 #include "core/wood/moisture.h"
@@ -18,7 +20,11 @@ const char* levelName(Level level)
 
 namespace {
 
-std::string layerName(const Assembly& a, int i) { return (a.layers[static_cast<size_t>(i)].kind == LayerKind::Disc ? "disc " : "ring ") + std::to_string(i + 1); }
+std::string layerName(const Assembly& a, int i)
+{
+    const LayerKind kind = a.layers[static_cast<size_t>(i)].kind;
+    return (kind == LayerKind::Disc ? "disc " : kind == LayerKind::Ring ? "ring " : "layer ") + std::to_string(i + 1);
+}
 
 /// A fix that changes one layer.
 Fix layerFix(std::string label, int layer, std::function<void(Layer&)> change)
@@ -56,6 +62,9 @@ public:
         season();
         swing();
         tip();
+        concerns();
+        unreachable();
+        grooves();
         std::ranges::stable_sort(out_, [](const Caution& x, const Caution& y) { return std::pair(-static_cast<int>(x.level), x.z) < std::pair(-static_cast<int>(y.level), y.z); });
         return std::move(out_);
     }
@@ -186,8 +195,16 @@ private:
         for (size_t i = 0; i < a_.layers.size(); ++i) {
             const BuiltLayer& b = a_.layers[i];
             const int n = static_cast<int>(i);
-            const double outerLack = b.finishedOuter.high - b.stockOuterRadius();
-            const double innerLack = b.kind == LayerKind::Ring ? b.stockInnerRadius() - b.finishedInner.low : 0;
+            double outerLack = 0, innerLack = 0;
+            // Straight stock is measured against the extremes; what slopes, station by station.
+            if (b.outerHold.front().y() == b.outerHold.back().y()) {
+                outerLack = b.finishedOuter.high - b.stockOuterRadius();
+                innerLack = b.innerHold.empty() ? 0 : b.stockInnerRadius() - b.finishedInner.low;
+            } else {
+                for (const Point& q : clipped(sides_.outside, b.z0, b.z1)) outerLack = std::max(outerLack, q.y() - radiusAt(b.outerHold, q.x()));
+                if (!b.innerHold.empty())
+                    for (const Point& q : clipped(sides_.inside, b.z0, b.z1)) innerLack = std::max(innerLack, radiusRange(b.innerHold, q.x(), q.x()).low - q.y());
+            }
             if (std::max(outerLack, innerLack) <= 0.005) continue;
             const bool outside = outerLack >= innerLack;
             Caution c;
@@ -196,8 +213,8 @@ private:
             c.at = layerName(a_, n);
             c.z = (b.z0 + b.z1) / 2;
             c.layer = n;
-            c.measure = outside ? 2 * b.stockOuterRadius() : 2 * b.stockInnerRadius();
             c.limit = outside ? 2 * b.finishedOuter.high : 2 * b.finishedInner.low;
+            c.measure = outside ? c.limit - 2 * outerLack : c.limit + 2 * innerLack;
             c.unit = "mm";
             c.message = outside ? "the stock is Ø " + mm(c.measure) + " where the outline asks for Ø " + mm(c.limit) + ": a flat will be left at every joint's middle"
                                 : "the bore of the stock is Ø " + mm(c.measure) + " where the wall reaches in to Ø " + mm(c.limit) + ": the wall will have a hollow";
@@ -281,6 +298,80 @@ private:
                                            static_cast<int>(i), [id = std::string(quiet->id)](Layer& l) { l.woods = {id}; }));
             out_.push_back(c);
         }
+    }
+
+    /// What the constructions themselves found.
+    void concerns()
+    {
+        for (size_t i = 0; i < a_.layers.size(); ++i)
+            for (const Concern& k : a_.layers[i].concerns) {
+                Caution c;
+                c.id = k.id + "-" + std::to_string(i + 1);
+                c.level = k.stop ? Level::Stop : Level::Care;
+                c.at = layerName(a_, static_cast<int>(i));
+                c.z = (a_.layers[i].z0 + a_.layers[i].z1) / 2;
+                c.layer = static_cast<int>(i);
+                c.measure = k.measure;
+                c.limit = k.limit;
+                c.unit = k.unit;
+                c.message = k.message;
+                if (k.change) c.fixes.push_back(layerFix(k.fix, c.layer, k.change));
+                out_.push_back(c);
+            }
+    }
+
+    /// Inside places that no tool comes to, whole or in sections.
+    void unreachable()
+    {
+        if (sides_.inside.empty() || p_.hollow.rule == WallRule::Bored) return;
+        const auto sections = sectionsOf(p_, shop_, sides_, a_.layers);
+        if (sections.size() > 1) return;
+        const auto missed = unreached(sides_.inside, sides_.inside.front().x(), sides_.inside.back().x(), false, shop_.toolShank, shop_.toolReach);
+        if (missed.empty()) return;
+        Caution c;
+        c.id = "inside";
+        c.level = Level::Care;
+        c.at = "inside at " + mm(missed.front().z);
+        c.z = missed.front().z;
+        c.layer = static_cast<int>(a_.layerAt(c.z));
+        c.measure = sides_.inside.back().x() - missed.front().z;
+        c.limit = shop_.toolReach;
+        c.unit = "mm";
+        c.message = missed.front().tooDeep ? "the floor lies " + mm(c.measure) + " behind the rim and the tools work to " + mm(c.limit) + ": they chatter, or do not come there"
+                                           : "from the rim no straight tool comes here: it can be neither turned nor sanded once the rings above are on";
+        if (p_.choices.sections == SectionRule::Whole) c.fixes.push_back(pieceFix("build it in sections", [](Piece& q) { q.choices.sections = SectionRule::Proposed; }));
+        out_.push_back(c);
+    }
+
+    /// The tool that parts nested rings must fit its grooves.
+    void grooves()
+    {
+        const Nest& n = p_.nest;
+        if (!n.on) return;
+        const auto rings = nestedRings(n);
+        const double tightest = rings.empty() ? 0 : rings.back().inner / 2, clearance = bladeClearance(tightest, n.below);
+        Caution c;
+        c.at = "nested rings";
+        c.unit = "mm";
+        if (rings.empty()) {
+            c.id = "nest-none";
+            c.level = Level::Stop;
+            c.measure = n.largest - 2 * n.wall;
+            c.limit = n.smallest;
+            c.message = "between the smallest and the largest diameter not one ring fits";
+            c.fixes.push_back(pieceFix("a largest diameter of " + mm(n.smallest + 2 * n.wall), [](Piece& q) { q.nest.largest = q.nest.smallest + 2 * q.nest.wall; }));
+        } else if (std::isnan(clearance) || clearance > n.tool / 2) {
+            c.id = "nest-blade";
+            c.level = Level::Care;
+            c.measure = std::isnan(clearance) ? n.below : clearance;
+            c.limit = n.tool / 2;
+            c.message = "in the smallest groove the wall stands " + (std::isnan(clearance) ? std::string("across the blade") : mm(clearance) + " nearer below the edge") +
+                        ": a straight blade rubs and is pinched. Grind its lower outer corner away by as much, or take a shallower blade";
+            const double fits = std::floor(std::sqrt(std::max(0.0, n.tool * tightest - n.tool * n.tool / 4)) * 10 - 0.5) / 10;
+            if (fits >= 0.5) c.fixes.push_back(pieceFix("a blade " + mm(fits) + " below its edge", [fits](Piece& q) { q.nest.below = fits; }));
+        } else
+            return;
+        out_.push_back(c);
     }
 
     void swing()

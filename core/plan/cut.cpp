@@ -5,13 +5,7 @@
 
 namespace vl {
 
-double stripLength(const RegularRing& ring, int count, double kerf, double endWaste)
-{
-    const double miter = pi / ring.sides;
-    return count * (ring.outerEdge() + ring.innerEdge()) / 2 + ring.boardWidth() * std::tan(miter) + (count + 1) * kerf / std::cos(miter) + endWaste;
-}
-
-CutPlan planCuts(const Piece& piece, const Shop& shop, const Assembly& assembly)
+CutPlan planCuts(const Piece& piece, const Assembly& assembly)
 {
     CutPlan plan;
     const Choices& c = piece.choices;
@@ -23,7 +17,7 @@ CutPlan planCuts(const Piece& piece, const Shop& shop, const Assembly& assembly)
     }
     for (size_t i = 0; i < assembly.layers.size(); ++i) {
         const BuiltLayer& l = assembly.layers[i];
-        if (l.kind != LayerKind::Ring) continue;
+        if (l.kind != LayerKind::Ring && l.kind != LayerKind::LetIn) continue;
         RingCut r;
         r.layer = static_cast<int>(i);
         r.miter = l.stock.miterDeg();
@@ -38,9 +32,8 @@ CutPlan planCuts(const Piece& piece, const Shop& shop, const Assembly& assembly)
         plan.rings.push_back(r);
     }
     for (const Part& p : assembly.parts) {
-        const BuiltLayer& l = assembly.layers[static_cast<size_t>(p.layer)];
-        const double length = l.kind == LayerKind::Disc ? p.length + c.endWaste : stripLength(l.stock, p.count, shop.kerf, c.endWaste);
-        if (l.kind == LayerKind::Ring) std::ranges::find(plan.rings, p.layer, &RingCut::layer)->stripLength += length;
+        const double length = p.run(p.count) + c.endWaste;
+        if (const auto ring = std::ranges::find(plan.rings, p.layer, &RingCut::layer); ring != plan.rings.end()) ring->stripLength += length;
         auto same = [&](const Strip& s) { return s.species == p.species && std::abs(s.thickness - p.thickness) < 0.05 && std::abs(s.width - p.width) < 0.05; };
         auto it = std::ranges::find_if(plan.strips, same);
         if (it == plan.strips.end()) it = plan.strips.insert(plan.strips.end(), {p.species, p.thickness, p.width, 0, 0, 0, {}});

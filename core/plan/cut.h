@@ -32,10 +32,6 @@ struct CutPlan {
     double yield() const { return volume > 0 ? partsVolume / volume : 0; }
 };
 
-/// Length of strip that `count` segments take when the strip is turned over after each cut, or cut alternately on the wedge
-/// sled's two fences: count·(outer + inner)/2 + width·tan(miter) + (count + 1)·kerf/cos(miter) + end waste (plane geometry).
-double stripLength(const RegularRing& ring, int count, double kerf, double endWaste);
-
-CutPlan planCuts(const Piece& piece, const Shop& shop, const Assembly& assembly);
+CutPlan planCuts(const Piece& piece, const Assembly& assembly);
 
 }  // namespace vl

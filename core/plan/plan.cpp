@@ -40,9 +40,9 @@ Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style)
     checkShop(shop);
     Plan p;
     p.sides = sidesOf(piece);
-    p.assembly = assembleRingStack(piece, shop, p.sides);
+    p.assembly = assemble(piece, shop, p.sides);
     p.shape = measureShape(piece, p.assembly, p.sides);
-    p.cuts = planCuts(piece, shop, p.assembly);
+    p.cuts = planCuts(piece, p.assembly);
     p.overlaps = overlapsOf(p.assembly, p.sides);
     p.schedule = scheduleRecipe(p.assembly.recipe);
     p.stations = stationsOf(piece, p.assembly, p.sides);

@@ -1,5 +1,6 @@
 #include "core/plan/working.h"
 
+#include "core/blank/construction.h"
 #include "core/measure/format.h"
 
 #include <algorithm>
@@ -333,8 +334,8 @@ std::string figureText(FigureId id, const Piece& piece, const Plan& plan, int la
         if (layer == 0) return "–";
         return mm(std::min(plan.overlaps[static_cast<size_t>(layer) - 1].stock, plan.overlaps[static_cast<size_t>(layer) - 1].finished));
     case FigureId::Rotation: {
-        if (b.kind == LayerKind::Disc || layer == 0) return "–";
-        return fixed(piece.layers[static_cast<size_t>(layer)].turn * 360 / b.count(), 2) + "°";
+        if (!constructionOf(b.kind).turns || layer == 0) return "–";
+        return fixed(piece.layers[static_cast<size_t>(layer)].turn * 360 / piece.layers[static_cast<size_t>(layer)].segments, 2) + "°";
     }
     case FigureId::Segments:
         return std::to_string(b.count());
@@ -365,6 +366,17 @@ std::string figureText(FigureId id, const Piece& piece, const Plan& plan, int la
     default:
         return "–";
     }
+}
+
+Working workingOf(const Setting& s, LengthStyle style)
+{
+    Working w;
+    w.title = (s.machine.empty() ? "" : s.machine + ": ") + s.name;
+    w.result = s.unit == Setting::Unit::Angle ? fixed(s.value, 3) + "°" : s.unit == Setting::Unit::Count ? (s.value == std::round(s.value) ? fixed(s.value, 0) : fixed(s.value, 3)) : formatLengthUnit(s.value, style, 2);
+    w.formula = s.formula;
+    w.source = s.source;
+    w.use = s.machine.empty() ? "a measure to check by" : "set at the " + s.machine;
+    return w;
 }
 
 Working workingOf(FigureId figure, const Piece& piece, const Shop& shop, const Plan& plan, int layer, LengthStyle style)

@@ -63,4 +63,7 @@ Working workingOf(FigureId figure, const Piece& piece, const Shop& shop, const P
 /// The figure as the screen shows it, without its unit; "–" where the layer has none.
 std::string figureText(FigureId figure, const Piece& piece, const Plan& plan, int layer, LengthStyle style);
 
+/// The working of a setting that a construction gives.
+Working workingOf(const Setting& setting, LengthStyle style);
+
 }  // namespace vl

@@ -4,59 +4,86 @@
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace vl {
-
-std::array<float, 3> boardPlace(const BuiltLayer& layer, size_t segment, double z, double r, double angleDeg)
-{
-    const double mid = layer.kind == LayerKind::Disc ? 0 : layer.phaseDeg + 360.0 * static_cast<double>(segment) / layer.stock.sides;
-    const double a = (angleDeg - mid) * degrees;
-    return {static_cast<float>(r * std::sin(a)), static_cast<float>(r * std::cos(a)), static_cast<float>(z - layer.z0)};
-}
 
 namespace {
 
 class Builder {
 public:
-    Builder(const Assembly& assembly, Mesh& mesh) : a_(assembly), mesh_(mesh)
+    Builder(const Assembly& assembly, Mesh& mesh) : mesh_(mesh)
     {
         for (const BuiltLayer& l : assembly.layers)
-            for (const Species* s : l.woods)
-                if (std::ranges::find(mesh.woods, s) == mesh.woods.end()) mesh.woods.push_back(s);
+            for (const Cell& c : l.cells)
+                if (mesh.woods.empty() || (c.wood != mesh.woods.back() && std::ranges::find(mesh.woods, c.wood) == mesh.woods.end())) mesh.woods.push_back(c.wood);
     }
 
-    /// From now on vertices belong to this segment.
-    void begin(size_t layer, size_t segment)
+    /// From now on vertices belong to this cell.
+    void begin(size_t layer, const Cell& cell)
     {
-        layer_ = layer;
-        segment_ = segment;
-        const BuiltLayer& l = a_.layers[layer];
-        species_ = static_cast<float>(std::ranges::find(mesh_.woods, l.woods[segment]) - mesh_.woods.begin());
-        seed_ = segmentSeed(layer, segment);
-        part_ = static_cast<float>(layer * 1000 + segment);
+        cell_ = &cell;
+        species_ = static_cast<float>(std::ranges::find(mesh_.woods, cell.wood) - mesh_.woods.begin());
+        // A part that is not painted by itself is picked with the layer's first segment.
+        part_ = static_cast<float>(layer * 1000 + static_cast<size_t>(std::max(cell.segment, 0)));
+        clip_ = !cell.bounds.empty();
     }
 
-    /// A vertex at station z, radius r, angle (degrees from 12 o'clock), with a normal given along (axis, radius, turn).
-    std::uint32_t vertex(double z, double r, double angleDeg, double nz, double nr, double nt)
+    /// A corner at station z, radius r, angle (degrees from 12 o'clock), with a normal given along (axis, radius, turn).
+    struct Corner {
+        Eigen::Vector3d place, normal;
+    };
+    Corner corner(double z, double r, double angleDeg, double nz, double nr, double nt)
     {
         if (angleDeg != angle_) {
             angle_ = angleDeg;
             cos_ = std::cos(angleDeg * degrees);
             sin_ = std::sin(angleDeg * degrees);
         }
-        const double c = cos_, s = sin_;
-        mesh_.vertices.push_back({{static_cast<float>(z), static_cast<float>(r * c), static_cast<float>(r * s)},
-                                  {static_cast<float>(nz), static_cast<float>(nr * c - nt * s), static_cast<float>(nr * s + nt * c)},
-                                  boardPlace(a_.layers[layer_], segment_, z, r, angleDeg),
-                                  species_,
-                                  seed_,
-                                  part_});
+        return {{z, r * cos_, r * sin_}, {nz, nr * cos_ - nt * sin_, nr * sin_ + nt * cos_}};
+    }
+    std::uint32_t vertex(const Corner& c)
+    {
+        auto floats = [](const Eigen::Vector3d& v) { return std::array{static_cast<float>(v.x()), static_cast<float>(v.y()), static_cast<float>(v.z())}; };
+        mesh_.vertices.push_back({floats(c.place), floats(c.normal), floats(cell_->board.place(c.place)), species_, cell_->seed, part_});
         return static_cast<std::uint32_t>(mesh_.vertices.size() - 1);
     }
     void triangle(std::uint32_t a, std::uint32_t b, std::uint32_t c) { mesh_.indices.insert(mesh_.indices.end(), {a, b, c}); }
 
+    /// A flat face, cut at the cell's joints.
+    void face(std::vector<Corner> corners)
+    {
+        for (const HalfSpace& h : cell_->bounds) {
+            std::vector<Corner> kept;
+            for (size_t i = 0; i < corners.size(); ++i) {
+                const Corner &p = corners[i], &q = corners[(i + 1) % corners.size()];
+                const double u = h.beyond(p.place), v = h.beyond(q.place);
+                if (u <= 1e-7) kept.push_back(p);
+                if ((u > 1e-7 && v < -1e-7) || (u < -1e-7 && v > 1e-7)) {
+                    const double share = u / (u - v);
+                    kept.push_back({p.place + (q.place - p.place) * share, (p.normal + (q.normal - p.normal) * share).normalized()});
+                }
+            }
+            if (kept.size() < 3) return;
+            corners = std::move(kept);
+        }
+        const std::uint32_t first = vertex(corners[0]);
+        std::uint32_t before = vertex(corners[1]);
+        for (size_t i = 2; i < corners.size(); ++i) {
+            const std::uint32_t here = vertex(corners[i]);
+            triangle(first, before, here);
+            before = here;
+        }
+    }
+
     /// A band of surface over the angles: `line` turned, its solid side to the left of its way along z where `sign` is +1.
-    void sweep(const Polyline& line, const std::vector<double>& angles, double sign)
+    void sweep(const Polyline& whole, const std::vector<double>& angles, double sign)
+    {
+        for (const Polyline& line : betweenRadii(whole, cell_->low, cell_->high)) band(line, angles, sign);
+    }
+
+private:
+    void band(const Polyline& line, const std::vector<double>& angles, double sign)
     {
         for (size_t i = 0; i + 1 < line.size(); ++i) {
             const Point d = line[i + 1] - line[i];
@@ -64,14 +91,27 @@ public:
             if (length < 1e-9 || (line[i].y() <= 0 && line[i + 1].y() <= 0)) continue;
             const Point flat = Point(-d.y(), d.x()) / length * sign;
             const Point n0 = smoothNormal(line, i, flat, sign, true), n1 = smoothNormal(line, i, flat, sign, false);
+            auto at = [&](size_t end, double angle) {
+                const Point &p = line[i + end], &n = end ? n1 : n0;
+                return corner(p.x(), p.y(), angle, n.x(), n.y(), 0);
+            };
+            if (clip_) {
+                for (size_t k = 1; k < angles.size(); ++k) {
+                    // A ring's quad is not flat: its two triangles are.
+                    auto three = [&](const Corner& p, const Corner& q, const Corner& r) { sign > 0 ? face({p, q, r}) : face({p, r, q}); };
+                    const Corner b0 = at(0, angles[k - 1]), b1 = at(1, angles[k - 1]), v0 = at(0, angles[k]), v1 = at(1, angles[k]);
+                    if (line[i].y() > 0) three(b0, v0, b1);
+                    if (line[i + 1].y() > 0) three(v0, v1, b1);
+                }
+                continue;
+            }
             std::uint32_t before0 = 0, before1 = 0;
             for (size_t k = 0; k < angles.size(); ++k) {
-                const std::uint32_t v0 = vertex(line[i].x(), line[i].y(), angles[k], n0.x(), n0.y(), 0);
-                const std::uint32_t v1 = vertex(line[i + 1].x(), line[i + 1].y(), angles[k], n1.x(), n1.y(), 0);
+                const std::uint32_t v0 = vertex(at(0, angles[k])), v1 = vertex(at(1, angles[k]));
                 if (k) {
-                    auto face = [&](std::uint32_t p, std::uint32_t q, std::uint32_t r) { sign > 0 ? triangle(p, q, r) : triangle(p, r, q); };
-                    if (line[i].y() > 0) face(before0, v0, before1);
-                    if (line[i + 1].y() > 0) face(v0, v1, before1);
+                    auto three = [&](std::uint32_t p, std::uint32_t q, std::uint32_t r) { sign > 0 ? triangle(p, q, r) : triangle(p, r, q); };
+                    if (line[i].y() > 0) three(before0, v0, before1);
+                    if (line[i + 1].y() > 0) three(v0, v1, before1);
                 }
                 before0 = v0;
                 before1 = v1;
@@ -79,9 +119,37 @@ public:
         }
     }
 
-    const BuiltLayer& layer() const { return a_.layers[layer_]; }
+    /// What of a line lies between two radii, in as many pieces as it takes.
+    static std::vector<Polyline> betweenRadii(const Polyline& line, double low, double high)
+    {
+        const double most = std::ranges::max_element(line, {}, [](const Point& p) { return p.y(); })->y();
+        const double least = std::ranges::min_element(line, {}, [](const Point& p) { return p.y(); })->y();
+        if (least >= low && most <= high) return {line};
+        std::vector<Polyline> out;
+        Polyline now;
+        auto cut = [&](const Point& p, const Point& q, double r) { return Point(p + (q - p) * ((r - p.y()) / (q.y() - p.y()))); };
+        for (size_t i = 0; i + 1 < line.size(); ++i) {
+            const Point &p = line[i], &q = line[i + 1];
+            std::vector<Point> stops{p};
+            std::vector<double> shares;
+            for (const double r : {low, high})
+                if (std::isfinite(r) && (p.y() - r) * (q.y() - r) < 0) shares.push_back((r - p.y()) / (q.y() - p.y()));
+            std::ranges::sort(shares);
+            for (const double s : shares) stops.push_back(cut(p, q, p.y() + s * (q.y() - p.y())));
+            stops.push_back(q);
+            for (size_t k = 0; k + 1 < stops.size(); ++k) {
+                const double mid = (stops[k].y() + stops[k + 1].y()) / 2;
+                if (mid >= low && mid <= high) {
+                    if (now.empty()) now.push_back(stops[k]);
+                    now.push_back(stops[k + 1]);
+                } else if (!now.empty())
+                    out.push_back(std::exchange(now, {}));
+            }
+        }
+        if (!now.empty()) out.push_back(now);
+        return out;
+    }
 
-private:
     /// Neighbouring faces within 30° share their normal; a sharper corner stays sharp.
     static Point smoothNormal(const Polyline& line, size_t i, const Point& flat, double sign, bool atStart)
     {
@@ -93,10 +161,10 @@ private:
         return other.dot(flat) > 0.866 ? Point((other + flat).normalized()) : flat;
     }
 
-    const Assembly& a_;
     Mesh& mesh_;
-    size_t layer_ = 0, segment_ = 0;
-    float species_ = 0, seed_ = 0, part_ = 0;
+    const Cell* cell_ = nullptr;
+    bool clip_ = false;
+    float species_ = 0, part_ = 0;
     double angle_ = 0, cos_ = 1, sin_ = 0;  // the last angle's, which comes twice running
 };
 
@@ -120,54 +188,77 @@ Polyline ownPart(const Polyline& line, double z0, double z1, bool first, double 
     return part;
 }
 
-struct Slice {
-    size_t segment;
-    double from, to;
-};
-
-/// The segments of a layer as spans of angle; cut away, only what falls within 0° … 180°.
-std::vector<Slice> slicesOf(const BuiltLayer& layer, bool cutAway)
+/// The spans of angle that a cell is swept over; cut away, only what falls within 0° … 180°.
+std::vector<Range> spansOf(const Cell& cell, bool cutAway)
 {
-    std::vector<Slice> slices;
-    const double pitch = 360.0 / layer.count();
-    for (int k = 0; k < layer.count(); ++k) {
-        const double mid = layer.phaseDeg + pitch * k;
-        Slice s{static_cast<size_t>(k), mid - pitch / 2, mid + pitch / 2};
-        if (!cutAway) {
-            slices.push_back(s);
-            continue;
-        }
-        const double shift = 360 * std::floor(s.from / 360);
-        for (const double base : {shift, shift + 360}) {
-            const double from = std::max(s.from - base, 0.0), to = std::min(s.to - base, 180.0);
-            if (to - from > 1e-9) slices.push_back({s.segment, from, to});
-        }
+    if (!cutAway) return {{cell.from, cell.to}};
+    if (cell.round()) return {{0, 180}};
+    std::vector<Range> spans;
+    const double shift = 360 * std::floor(cell.from / 360);
+    for (const double base : {shift, shift + 360}) {
+        const double from = std::max(cell.from - base, 0.0), to = std::min(cell.to - base, 180.0);
+        if (to - from > 1e-9) spans.push_back({from, to});
     }
-    return slices;
+    return spans;
 }
 
-/// The face laid open by the cut, between the outside and the inside, over one layer.
-void openFace(Builder& b, const Assembly& a, size_t index, const Polyline& outside, const Polyline& inside, double angle)
+/// The flat face of a layer in a plane along the axis, between the inside and the outside, corners as (z, u, r): u runs in the plane away from
+/// the point nearest the axis, `near` mm off it.
+template <class Emit> void planeFace(const Polyline& outside, const Polyline& inside, double near, double low, double high, const Emit& emit)
 {
     std::vector<double> stations;
     for (const Polyline* line : {&outside, &inside})
         for (const Point& p : *line) stations.push_back(p.x());
     std::ranges::sort(stations);
     stations.erase(std::unique(stations.begin(), stations.end(), [](double x, double y) { return y - x < 1e-6; }), stations.end());
-    const double turn = angle == 0 ? -1 : 1;
-    b.begin(index, a.layers[index].segmentAt(angle + (angle == 0 ? 1e-6 : -1e-6)));
     for (size_t i = 0; i + 1 < stations.size(); ++i) {
         const double eps = 1e-7, z0 = stations[i] + eps, z1 = stations[i + 1] - eps;
-        auto inner = [&](double z) {
+        auto bore = [&](double z) {
             const double r = inside.empty() ? 0.0 : radiusRange(inside, z, z).low;
             return std::isnan(r) ? 0.0 : r;
         };
-        const double o0 = radiusAt(outside, z0), o1 = radiusAt(outside, z1), i0 = inner(z0), i1 = inner(z1);
+        auto along = [&](double r) { return std::sqrt(std::max(0.0, std::clamp(r, low, high) * std::clamp(r, low, high) - near * near)); };
+        const double o0 = radiusAt(outside, z0), o1 = radiusAt(outside, z1);
         if (std::isnan(o0) || std::isnan(o1)) continue;
-        const auto v0 = b.vertex(z0, i0, angle, 0, 0, turn), v1 = b.vertex(z1, i1, angle, 0, 0, turn);
-        const auto v2 = b.vertex(z1, o1, angle, 0, 0, turn), v3 = b.vertex(z0, o0, angle, 0, 0, turn);
-        b.triangle(v0, v1, v2);
-        b.triangle(v0, v2, v3);
+        const double a = along(bore(z0)), b = along(bore(z1)), c = along(o1), d = along(o0);
+        if (c - b < 1e-9 && d - a < 1e-9) continue;
+        emit(std::array{Point(z0, a), Point(z1, b), Point(z1, c), Point(z0, d)});
+    }
+}
+
+/// The face laid open by the cut, over one layer.
+void openFace(Builder& b, const BuiltLayer& layer, size_t index, const Polyline& outside, const Polyline& inside, double angle)
+{
+    const double turn = angle == 0 ? -1 : 1, within = angle + (angle == 0 ? 1e-6 : -1e-6);
+    for (const Cell& cell : layer.cells) {
+        if (!cell.spans(within)) continue;
+        b.begin(index, cell);
+        planeFace(outside, inside, 0, cell.low, cell.high, [&](const std::array<Point, 4>& q) {
+            std::vector<Builder::Corner> corners;
+            for (const Point& p : q) corners.push_back(b.corner(p.x(), p.y(), angle, 0, 0, turn));
+            b.face(corners);
+        });
+    }
+}
+
+/// The sides of open segments, where one looks into the gaps.
+void gapFaces(Builder& b, const BuiltLayer& layer, size_t index, const Polyline& outside, const Polyline& inside)
+{
+    for (const Cell& cell : layer.cells) {
+        b.begin(index, cell);
+        const Eigen::Vector3d mid = outwards((cell.from + cell.to) / 2);
+        for (const HalfSpace& h : cell.bounds) {
+            if (!h.open) continue;
+            Eigen::Vector3d along = Eigen::Vector3d::UnitX().cross(h.normal);
+            if (along.dot(mid) < 0) along = -along;
+            const bool turned = Eigen::Vector3d::UnitX().cross(along).dot(h.normal) < 0;
+            planeFace(outside, inside, std::abs(h.offset), cell.low, cell.high, [&](std::array<Point, 4> q) {
+                if (!turned) std::ranges::reverse(q);
+                std::vector<Builder::Corner> corners;
+                for (const Point& p : q) corners.push_back({h.normal * h.offset + along * p.y() + Eigen::Vector3d::UnitX() * p.x(), h.normal});
+                b.face(corners);
+            });
+        }
     }
 }
 
@@ -187,16 +278,26 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
         const bool first = i == 0, last = top >= height;
         const Polyline outside = ownPart(sides.outside, layer.z0, top, first, detail.tolerance), inside = ownPart(sides.inside, layer.z0, top, first, detail.tolerance);
         const double widest = std::max(layer.finishedOuter.high, 1.0);
-        for (const Slice& slice : slicesOf(layer, detail.cutAway)) {
-            b.begin(i, slice.segment);
-            const std::vector<double> angles = arcAngles(slice.from, slice.to, widest, detail.tolerance);
-            b.sweep(outside, angles, 1);
-            if (!inside.empty()) b.sweep(inside, angles, -1);
-            if (first) b.sweep({{0, 0}, sides.outside.front()}, angles, 1);
-            if (last) b.sweep({sides.outside.back(), {height, sides.inside.empty() ? 0.0 : sides.inside.back().y()}}, angles, 1);
-        }
+        auto boreAt = [&](double z) {
+            const double r = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
+            return std::isnan(r) ? 0.0 : r;
+        };
+        auto rim = [&](double z) { return std::max(boreAt(z), 0.0); };
+        // Where a neighbour has gaps, the layer's own face shows through them.
+        const bool gapsBelow = !first && (layer.gaps || assembly.layers[i - 1].gaps), gapsAbove = !last && (layer.gaps || assembly.layers[i + 1].gaps);
+        for (const Cell& cell : layer.cells)
+            for (const Range& span : spansOf(cell, detail.cutAway)) {
+                b.begin(i, cell);
+                const std::vector<double> angles = arcAngles(span.low, span.high, widest, detail.tolerance);
+                if (outside.size() > 1) b.sweep(outside, angles, 1);
+                if (inside.size() > 1) b.sweep(inside, angles, -1);
+                if (first || gapsBelow) b.sweep({{layer.z0, first && !sides.inside.empty() && sides.inside.front().x() > 0 ? 0.0 : rim(layer.z0)}, first ? sides.outside.front() : Point(layer.z0, radiusAt(sides.outside, layer.z0))}, angles, 1);
+                if (last) b.sweep({sides.outside.back(), {height, sides.inside.empty() ? 0.0 : sides.inside.back().y()}}, angles, 1);
+                if (gapsAbove) b.sweep({{top, radiusAt(sides.outside, top)}, {top, rim(top)}}, angles, 1);
+            }
+        if (layer.gaps && !detail.cutAway) gapFaces(b, layer, i, outside, inside);
         if (detail.cutAway)
-            for (const double angle : {0.0, 180.0}) openFace(b, assembly, i, outside, inside, angle);
+            for (const double angle : {0.0, 180.0}) openFace(b, layer, i, outside, inside, angle);
     }
     return mesh;
 }
@@ -207,25 +308,14 @@ Mesh blankMesh(const Assembly& assembly)
     Builder b(assembly, mesh);
     for (size_t i = 0; i < assembly.layers.size(); ++i) {
         const BuiltLayer& l = assembly.layers[i];
-        const int n = l.kind == LayerKind::Disc ? 64 : l.stock.sides;
-        const double outer = l.stock.apothem() / (l.kind == LayerKind::Disc ? 1 : std::cos(pi / n)), inner = l.stockInnerRadius();
-        for (int k = 0; k < n; ++k) {
-            b.begin(i, l.kind == LayerKind::Disc ? 0 : static_cast<size_t>(k));
-            const double mid = l.phaseDeg + 360.0 * k / n, a0 = mid - 180.0 / n, a1 = mid + 180.0 / n;
-            auto quad = [&](double z0, double r0, double z1, double r1, double nz, double nr) {
-                const double tilt = 180.0 / n;  // the face is flat: its normal is the middle's, not the corner's
-                auto corner = [&](double z, double r, double a) {
-                    const double off = (a < mid ? tilt : -tilt) * degrees;
-                    return b.vertex(z, r, a, nz, nr * std::cos(off), nr * std::sin(off));
-                };
-                const auto p = corner(z0, r0, a0), q = corner(z0, r0, a1), r = corner(z1, r1, a1), s = corner(z1, r1, a0);
-                b.triangle(p, q, r);
-                b.triangle(p, r, s);
-            };
-            quad(l.z0, outer, l.z1, outer, 0, 1);
-            if (inner > 0) quad(l.z1, inner, l.z0, inner, 0, -1);
-            quad(l.z0, inner, l.z0, outer, -1, 0);
-            quad(l.z1, outer, l.z1, inner, 1, 0);
+        for (const Cell& cell : l.cells) {
+            b.begin(i, cell);
+            for (const Face& face : convexBody(l.body(cell), 2 * l.corner + l.z1)) {
+                const Eigen::Vector3d normal = (face[1] - face[0]).cross(face[2] - face[0]).normalized();
+                std::vector<std::uint32_t> corners;
+                for (const Eigen::Vector3d& p : face) corners.push_back(b.vertex({p, normal}));
+                for (size_t k = 1; k + 1 < corners.size(); ++k) b.triangle(corners[0], corners[k], corners[k + 1]);
+            }
         }
     }
     return mesh;

@@ -37,7 +37,4 @@ Mesh blankMesh(const Assembly& assembly);
 /// Volume enclosed, mm³ (divergence theorem over the triangles).
 double meshVolume(const Mesh& mesh);
 
-/// The place in its part of a point given by layer, segment, station, radius and angle: {along, across, through}, mm.
-std::array<float, 3> boardPlace(const BuiltLayer& layer, size_t segment, double z, double r, double angleDeg);
-
 }  // namespace vl

@@ -7,14 +7,6 @@
 namespace vl {
 namespace {
 
-/// Mean density of a layer, each segment counting the same: every segment of a regular ring holds the same share of it.
-double densityOf(const BuiltLayer& layer)
-{
-    double sum = 0;
-    for (const Species* s : layer.woods) sum += s->density;
-    return sum / static_cast<double>(layer.woods.size());
-}
-
 constexpr double kgPerMm3 = 1e-9;  ///< times kg/m³
 
 }  // namespace
@@ -24,12 +16,6 @@ std::vector<WallAt> wallAlong(const Sides& sides)
     std::vector<WallAt> walls;
     for (const Point& p : sides.inside) walls.push_back({distanceTo(sides.outside, p), p});
     return walls;
-}
-
-double blankVolume(const BuiltLayer& layer)
-{
-    const double height = layer.z1 - layer.z0;
-    return layer.kind == LayerKind::Disc ? pi * layer.stock.apothem() * layer.stock.apothem() * height : layer.stock.segmentArea() * layer.stock.sides * height;
 }
 
 Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& sides)
@@ -49,11 +35,11 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
     for (const BuiltLayer& layer : assembly.layers) {
         Revolved wood = revolved(clipped(sides.outside, layer.z0, layer.z1));
         if (!s.solid) wood = wood - revolved(clipped(sides.inside, layer.z0, layer.z1));
-        const double density = densityOf(layer) * kgPerMm3;
-        s.woodVolume += wood.volume;
-        s.weight += wood.volume * density;
-        moment += wood.momentZ * density;
-        s.roughWeight += blankVolume(layer) * density;
+        const double density = layer.density * kgPerMm3;
+        s.woodVolume += wood.volume * layer.fill;
+        s.weight += wood.volume * layer.fill * density;
+        moment += wood.momentZ * layer.fill * density;
+        s.roughWeight += layer.volume * density;
     }
     if (s.weight > 0) s.gravityHeight = moment / s.weight;
     if (s.gravityHeight > 0) s.tipAngle = std::atan2(s.footRadius, s.gravityHeight) / degrees;
@@ -62,9 +48,10 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
     if (!s.solid) {
         s.capacity = revolved(sides.inside).volume;
         const Point floor = sides.inside.front();
-        s.floorThickness = std::min(floor.x(), distanceTo(sides.outside, floor));
+        // Bored through there is no floor.
+        s.floorThickness = piece.hollow.rule == WallRule::Bored ? s.height : std::min(floor.x(), distanceTo(sides.outside, floor));
         s.thinnest.wall = std::numeric_limits<double>::infinity();
-        const double wallFrom = floor.x() + (piece.hollow.rule == WallRule::Drawn ? 0 : piece.hollow.floorRound);
+        const double wallFrom = floor.x() + (piece.hollow.rule == WallRule::Drawn || piece.hollow.rule == WallRule::Bored ? 0 : piece.hollow.floorRound);
         for (const WallAt& w : wallAlong(sides)) {
             // The rim's own edge is no wall, and below the floor's rounding the wall is the floor's.
             if (w.inside.y() <= 0) continue;

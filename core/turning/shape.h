@@ -33,7 +33,4 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
 /// The wall square to the surface at every point of the inside line. Empty where there is none.
 std::vector<WallAt> wallAlong(const Sides& sides);
 
-/// Volume of the glued blank of one layer, mm³.
-double blankVolume(const BuiltLayer& layer);
-
 }  // namespace vl

@@ -15,17 +15,13 @@ std::uint32_t packColour(const std::array<float, 3>& c)
 
 namespace {
 
-std::uint32_t woodAt(const BuiltLayer& layer, size_t index, size_t segment, double z, double r, double angleDeg, double endGrain)
+/// The wood at a place, on a face with this normal; 0 in a gap.
+std::uint32_t woodAt(const BuiltLayer& layer, double z, double r, double angleDeg, const Eigen::Vector3d& normal)
 {
-    const auto p = boardPlace(layer, segment, z, r, angleDeg);
-    return packColour(woodColour(layer.woods[segment]->figure, p[0], p[1], p[2], segmentSeed(index, segment), static_cast<float>(endGrain)));
-}
-
-/// How far a face looking out from the axis runs across the grain: the fibres run along the segment, square to its middle.
-double endGrainOf(const BuiltLayer& layer, size_t segment, double angleDeg)
-{
-    const double mid = layer.kind == LayerKind::Disc ? 0 : layer.phaseDeg + 360.0 * static_cast<double>(segment) / layer.stock.sides;
-    return std::abs(std::sin((angleDeg - mid) * degrees));
+    const Cell* cell = layer.cellAt(z, r, angleDeg);
+    if (!cell) return 0;
+    const Eigen::Vector3d p = cell->board.place(pointAt(z, r, angleDeg));
+    return packColour(woodColour(cell->wood->figure, static_cast<float>(p.x()), static_cast<float>(p.y()), static_cast<float>(p.z()), cell->seed, static_cast<float>(cell->endGrain(normal))));
 }
 
 }  // namespace
@@ -50,9 +46,7 @@ Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& 
             const Column& c = columns[static_cast<size_t>(x)];
             if (std::isnan(c.r)) continue;
             const BuiltLayer& layer = assembly.layers[c.layer];
-            const size_t segment = layer.segmentAt(angle);
-            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(w.width) + static_cast<size_t>(x)] =
-                woodAt(layer, c.layer, segment, c.z, c.r, angle, endGrainOf(layer, segment, angle));
+            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(w.width) + static_cast<size_t>(x)] = woodAt(layer, c.z, c.r, angle, outwards(angle));
         }
     }
     return out;
@@ -68,31 +62,30 @@ Raster bakeSection(const Assembly& assembly, const Sides& sides, double z0, doub
         const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
         const double inner = std::isnan(bore) ? 0 : bore;
         if (std::isnan(outer)) continue;
-        const size_t index = assembly.layerAt(z);
-        const BuiltLayer& layer = assembly.layers[index];
-        const size_t segment = layer.segmentAt(0);
+        const BuiltLayer& layer = assembly.layers[assembly.layerAt(z)];
         for (int y = 0; y < height; ++y) {
             const double r = r1 - (y + 0.5) * (r1 - r0) / height;
             if (r < inner || r > outer) continue;
-            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)] = woodAt(layer, index, segment, z, r, 0, 0.6);
+            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)] = woodAt(layer, z, r, 1e-3, onwards(0) * 0.6);
         }
     }
     return out;
 }
 
-Raster bakeRing(const BuiltLayer& layer, size_t index, double half, int size)
+Raster bakeRing(const BuiltLayer& layer, double half, int size)
 {
     Raster out{size, size, std::vector<std::uint32_t>(static_cast<size_t>(size) * static_cast<size_t>(size), 0)};
-    const double inner = layer.stockInnerRadius() * std::cos(pi / std::max(layer.count(), 2));
+    const double z = (layer.z0 + layer.z1) / 2;
     for (int y = 0; y < size; ++y)
         for (int x = 0; x < size; ++x) {
             const double px = ((x + 0.5) / size * 2 - 1) * half, py = (1 - (y + 0.5) / size * 2) * half;
             const double r = std::hypot(px, py), angle = std::atan2(-px, py) / degrees;
-            const size_t segment = layer.segmentAt(angle);
-            const double mid = layer.phaseDeg + 360.0 * static_cast<double>(segment) / layer.count();
-            const double across = layer.kind == LayerKind::Disc ? r : r * std::cos((angle - mid) * degrees);
-            if (across > layer.stock.apothem() || (layer.stock.inner > 0 && across < inner)) continue;
-            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(size) + static_cast<size_t>(x)] = woodAt(layer, index, segment, (layer.z0 + layer.z1) / 2, r, angle, 0);
+            const Cell* cell = layer.cellAt(z, r, angle);
+            if (!cell) continue;
+            const Eigen::Vector3d p = pointAt(z, r, angle);
+            const auto sawn = layer.sawnFaces(*cell);
+            if (!std::ranges::all_of(sawn, [&](const HalfSpace& h) { return h.beyond(p) <= 1e-9; })) continue;
+            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(size) + static_cast<size_t>(x)] = woodAt(layer, z, r, angle, Eigen::Vector3d::Zero());
         }
     return out;
 }

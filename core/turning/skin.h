@@ -30,6 +30,6 @@ Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& 
 Raster bakeSection(const Assembly& assembly, const Sides& sides, double z0, double z1, double r0, double r1, int width, int height);
 
 /// One ring's face as glued, in plan: `half` mm from the centre to each edge of a square of `size` pixels; middle of its thickness.
-Raster bakeRing(const BuiltLayer& layer, size_t index, double half, int size);
+Raster bakeRing(const BuiltLayer& layer, double half, int size);
 
 }  // namespace vl

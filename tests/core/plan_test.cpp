@@ -1,6 +1,7 @@
 #include "core/lathe/speed.h"
 #include "core/measure/input_error.h"
 #include "core/piece/edit.h"
+#include "core/piece/pattern.h"
 #include "core/plan/working.h"
 #include "core/turning/mesh.h"
 #include "core/wood/moisture.h"
@@ -56,7 +57,7 @@ TEST(Strips, HoldTheirSegmentsLaidOutOneByOne)
                 lowX += cut;
                 highX += cut;
             }
-            EXPECT_NEAR(stripLength(ring, count, kerf, waste), std::max(lowX, highX) + waste, 1e-9) << n << "/" << count;
+            EXPECT_NEAR(count * ring.stripPitch(kerf) + ring.stripLead(kerf) + waste, std::max(lowX, highX) + waste, 1e-9) << n << "/" << count;
         }
 }
 
@@ -268,12 +269,13 @@ TEST(Edit, PaintRepeatsRoundTheRingByItsSymmetry)
 {
     Piece cup = test::regattaCup();
     cup.layers[10].woods = {"maple"};
-    const Piece painted = edit::paint(cup, 10, 2, "walnut", 6);
+    const std::vector<int> counts = makePlan(cup, {}).assembly.segmentCounts();
+    const Piece painted = pattern::paint(cup, 10, 2, {"walnut", 6}, counts);
     EXPECT_EQ(painted.layers[10].woods, (std::vector<std::string>{"maple", "maple", "walnut"})) << "six times round eighteen: every third";
-    EXPECT_EQ(edit::paint(painted, 10, 2, "maple", 6).layers[10].woods, (std::vector<std::string>{"maple"}));
-    EXPECT_EQ(edit::fittingSymmetry(18, 7), 6);
-    EXPECT_EQ(edit::fittingSymmetry(17, 5), 1);
-    EXPECT_EQ(edit::paint(cup, 0, 0, "ash", 3).layers[0].woods, (std::vector<std::string>{"ash"}));
+    EXPECT_EQ(pattern::paint(painted, 10, 2, {"maple", 6}, counts).layers[10].woods, (std::vector<std::string>{"maple"}));
+    EXPECT_EQ(pattern::fittingSymmetry(18, 7), 6);
+    EXPECT_EQ(pattern::fittingSymmetry(17, 5), 1);
+    EXPECT_EQ(pattern::paint(cup, 0, 0, {"ash", 3}, counts).layers[0].woods, (std::vector<std::string>{"ash"}));
 }
 
 TEST(Stations, CoverThePieceAndMeasureItsWall)

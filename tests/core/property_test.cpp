@@ -1,5 +1,6 @@
 // Properties that hold for any piece, any edit and any fix.
 #include "core/blank/assembly.h"
+#include "core/piece/pattern.h"
 #include "core/measure/input_error.h"
 #include "core/plan/working.h"
 #include "core/turning/mesh.h"
@@ -110,7 +111,8 @@ TEST(AnyEdit, LeavesAPieceThatCanBePlanned)
                 p = edit::brickwork(p, {a, b});
                 break;
             case 7:
-                p = edit::paint(p, a, *rc::gen::inRange(0, 100), "holly", *rc::gen::inRange(0, 40));
+                p = pattern::paint(p, a, *rc::gen::inRange(0, 100), {"holly", *rc::gen::inRange(0, 40), *rc::gen::arbitrary<bool>(), *rc::gen::inRange(-2, 3) / 2.0},
+                                   makePlan(p, {}).assembly.segmentCounts(), {a, b});
                 break;
             default:
                 p.choices.trialRing = a >= 0 && a < count ? a : -1;
@@ -129,8 +131,8 @@ TEST(AnyEdit, PaintAndPatternAgree)
         Piece p = starts()[2].make();
         p.layers[2].segments = segments;
         p.layers[2].woods = {"maple"};
-        const Layer painted = edit::paint(p, 2, at, "walnut", symmetry).layers[2];
-        const int repeats = edit::fittingSymmetry(segments, symmetry);
+        const Layer painted = pattern::paint(p, 2, at, {"walnut", symmetry}, makePlan(p, {}).assembly.segmentCounts()).layers[2];
+        const int repeats = pattern::fittingSymmetry(segments, symmetry);
         RC_ASSERT(segments % repeats == 0 && repeats <= symmetry);
         int dark = 0;
         for (int i = 0; i < segments; ++i) dark += painted.woods[static_cast<size_t>(i) % painted.woods.size()] == "walnut";
@@ -172,7 +174,7 @@ TEST(Profile, ClippedPartsMakeTheWhole)
 TEST(Hollow, ATaperedWallGoesFromBaseToRim)
 {
     Piece p = starts()[4].make();
-    p.hollow = {WallRule::Tapered, 5, 15, 12, 0, 4, {}, {}};
+    p.hollow = {WallRule::Tapered, 5, 15, 12, 0, 4, 20, {}, {}};
     const Sides sides = sidesOf(p);
     double last = 1e9;
     for (const WallAt& w : wallAlong(sides)) {

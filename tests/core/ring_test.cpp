@@ -169,7 +169,7 @@ TEST(BuiltRing, SegmentAtFindsTheSegmentWhosePolygonHoldsThePoint)
         for (int k = 0; k < l.count(); ++k) {
             Point middle(0, 0);
             for (const Point& c : l.stock.segment(k, l.phaseDeg)) middle += c / 4;
-            EXPECT_EQ(l.segmentAt(std::atan2(-middle.x(), middle.y()) / degrees), static_cast<size_t>(k));
+            EXPECT_EQ(l.sectorAt(std::atan2(-middle.x(), middle.y()) / degrees), static_cast<size_t>(k));
         }
     }
 }

@@ -52,7 +52,7 @@ std::vector<Piece> manyPieces()
     odd.hollow.inside = drawnFrom(sidesOf(odd).inside, odd);
     odd.layers[4].stockOuter = 60.125;
     odd.layers[4].stockInner = 3;
-    odd.choices = {CutSchool::WedgeSled, 250.5, 11, 0.3, 7, RingSchool::HalfRings, StationRule::Curve, 7.5, {}};
+    odd.choices = {CutSchool::WedgeSled, 250.5, 11, 0.3, 7, RingSchool::HalfRings, StaveSchool::MiterGauge, SectionRule::Whole, StationRule::Curve, 7.5, {}};
     pieces.push_back(odd);
     return pieces;
 }

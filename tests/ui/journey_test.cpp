@@ -58,11 +58,11 @@ TEST(Journey, FromAStartToThePacketAndAllTheWayBack)
     EXPECT_EQ(b.piece().layers[5].segments, 16);
     EXPECT_EQ(b.piece().layers[4].segments, 12);
     auto* skin = b.lane<SkinLane>();
-    skin->setBrush("purpleheart", 4);
+    skin->setBrush({"purpleheart", 4});
     b.click(skin, skin->segmentPosition(3, 1));
     EXPECT_EQ(b.piece().layers[3].woods.size(), 4u);
     EXPECT_EQ(b.piece().layers[3].woods[1], "purpleheart");
-    skin->setBrush({}, 1);
+    skin->setBrush({});
 
     // Units do not touch what is stored.
     const Piece before = b.piece();
@@ -126,7 +126,7 @@ TEST(Build, PaintsOneStrokeAsOneStep)
     Bench b;
     b.demo("build");
     auto* skin = b.lane<SkinLane>();
-    skin->setBrush("holly", 1);
+    skin->setBrush({"holly"});
     b.drag(skin, skin->segmentPosition(10, 2), skin->segmentPosition(10, 6), 20);
     EXPECT_EQ(b.doc().history().count(), 1);
     const auto& woods = b.piece().layers[10].woods;

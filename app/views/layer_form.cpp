@@ -1,0 +1,222 @@
+#include "app/views/layer_form.h"
+
+#include "app/views/figure_row.h"
+#include "app/views/length_field.h"
+#include "app/views/wood_picker.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QLabel>
+#include <QPushButton>
+#include <QSignalBlocker>
+#include <QSpinBox>
+#include <QVBoxLayout>
+
+namespace vl::app {
+
+LayerForm::LayerForm(Document& document, std::function<void(const QString&, const std::function<void(Layer&)>&)> change, QWidget* parent)
+    : QWidget(parent), doc_(document), change_(std::move(change))
+{
+    column_ = new QVBoxLayout(this);
+    column_->setContentsMargins(0, 0, 0, 0);
+}
+
+QString LayerForm::shape(const Layer& l) const
+{
+    return QStringLiteral("%1 %2 %3 %4 %5 %6")
+        .arg(static_cast<int>(l.kind))
+        .arg(static_cast<int>(l.joint.kind))
+        .arg(static_cast<int>(l.madeUp.kind))
+        .arg(static_cast<int>(l.slab.kind))
+        .arg(l.wrapped.wedges)
+        .arg(doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)].settings.size());
+}
+
+void LayerForm::refresh()
+{
+    const Layer& layer = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)];
+    if (shape_ != shape(layer)) rebuild(layer);
+    for (const auto& read : readers_) read(layer);
+}
+
+void LayerForm::row(const QString& name, QWidget* field)
+{
+    auto* line = new QHBoxLayout;
+    auto* label = new QLabel(name);
+    label->setBuddy(field);
+    label->setProperty("role", "quiet");
+    field->setAccessibleName(name);
+    field->setFocusPolicy(Qt::StrongFocus);
+    line->addWidget(label, 3);
+    line->addWidget(field, 4);
+    static_cast<QVBoxLayout*>(inner_->layout())->addLayout(line);
+}
+
+void LayerForm::length(const QString& name, const Limit& limit, std::function<double&(Layer&)> member)
+{
+    auto* field = new LengthField(doc_, name, limit);
+    row(name, field);
+    connect(field, &LengthField::edited, this, [this, name, member](double mm) { change_(name, [&](Layer& l) { member(l) = mm; }); });
+    readers_.push_back([field, member](const Layer& l) { field->setValue(member(const_cast<Layer&>(l))); });
+}
+
+void LayerForm::optionalLength(const QString& name, const Limit& limit, std::function<std::optional<double>&(Layer&)> member, std::function<double(const Layer&)> usual)
+{
+    auto* on = new QCheckBox(name);
+    inner_->layout()->addWidget(on);
+    auto* field = new LengthField(doc_, name, limit);
+    inner_->layout()->addWidget(field);
+    connect(on, &QCheckBox::clicked, this, [this, name, member, usual](bool set) { change_(name, [&](Layer& l) { member(l) = set ? std::optional(usual(l)) : std::nullopt; }); });
+    connect(field, &LengthField::edited, this, [this, name, member](double mm) { change_(name, [&](Layer& l) { member(l) = mm; }); });
+    readers_.push_back([=](const Layer& l) {
+        const auto& value = member(const_cast<Layer&>(l));
+        on->setChecked(value.has_value());
+        field->setVisible(value.has_value());
+        field->setValue(value.value_or(usual(l)));
+    });
+}
+
+void LayerForm::number(const QString& name, const Limit& limit, int decimals, const QString& suffix, std::function<double&(Layer&)> member)
+{
+    auto* field = new QDoubleSpinBox;
+    field->setRange(limit.low, limit.high);
+    field->setDecimals(decimals);
+    field->setSuffix(suffix);
+    field->setKeyboardTracking(false);
+    row(name, field);
+    connect(field, &QDoubleSpinBox::valueChanged, this, [this, name, member](double v) { change_(name, [&](Layer& l) { member(l) = v; }); });
+    readers_.push_back([field, member](const Layer& l) {
+        const QSignalBlocker quiet(field);
+        field->setValue(member(const_cast<Layer&>(l)));
+    });
+}
+
+void LayerForm::whole(const QString& name, const Limit& limit, std::function<int&(Layer&)> member)
+{
+    auto* field = new QSpinBox;
+    field->setRange(static_cast<int>(limit.low), static_cast<int>(limit.high));
+    field->setKeyboardTracking(false);
+    row(name, field);
+    connect(field, &QSpinBox::valueChanged, this, [this, name, member](int v) { change_(name, [&](Layer& l) { member(l) = v; }); });
+    readers_.push_back([field, member](const Layer& l) {
+        const QSignalBlocker quiet(field);
+        field->setValue(member(const_cast<Layer&>(l)));
+    });
+}
+
+void LayerForm::choice(const QString& name, const QStringList& words, std::function<int(const Layer&)> get, std::function<void(Layer&, int)> set)
+{
+    auto* field = new QComboBox;
+    field->addItems(words);
+    row(name, field);
+    connect(field, &QComboBox::activated, this, [this, name, set](int k) { change_(name, [&](Layer& l) { set(l, k); }); });
+    readers_.push_back([field, get](const Layer& l) { field->setCurrentIndex(get(l)); });
+}
+
+void LayerForm::check(const QString& name, std::function<bool&(Layer&)> member)
+{
+    auto* field = new QCheckBox(name);
+    inner_->layout()->addWidget(field);
+    connect(field, &QCheckBox::clicked, this, [this, name, member](bool on) { change_(name, [&](Layer& l) { member(l) = on; }); });
+    readers_.push_back([field, member](const Layer& l) { field->setChecked(member(const_cast<Layer&>(l))); });
+}
+
+void LayerForm::wood(const QString& name, std::function<std::string&(Layer&)> member)
+{
+    auto* field = new QPushButton;
+    row(name, field);
+    connect(field, &QPushButton::clicked, this, [this, field, name, member] {
+        chooseWood(field, [this, name, member](const std::string& id) { change_(name, [&](Layer& l) { member(l) = id; }); });
+    });
+    readers_.push_back([field, member](const Layer& l) {
+        const Species& s = speciesOf(member(const_cast<Layer&>(l)));
+        field->setText(QString::fromUtf8(s.name));
+        field->setIcon(QIcon(woodSwatch(s, {18, 18})));
+    });
+}
+
+void LayerForm::settings()
+{
+    const auto& all = doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)].settings;
+    for (size_t k = 0; k < all.size(); ++k) {
+        // Read by its place: the plan is another one after every change.
+        auto setting = [this, k]() -> Working {
+            const auto& now = doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)].settings;
+            return k < now.size() ? workingOf(now[k], doc_.style()) : Working{};
+        };
+        const QString name = (all[k].machine.empty() ? QString() : QString::fromStdString(all[k].machine) + QStringLiteral(": ")) + QString::fromStdString(all[k].name);
+        inner_->layout()->addWidget(new FigureRow(doc_, name, setting));
+    }
+}
+
+void LayerForm::rebuild(const Layer& layer)
+{
+    shape_ = shape(layer);
+    readers_.clear();
+    if (inner_) inner_->deleteLater();
+    inner_ = new QWidget;
+    auto* inside = new QVBoxLayout(inner_);
+    inside->setContentsMargins(0, 0, 0, 0);
+    inside->setSpacing(4);
+    column_->addWidget(inner_);
+    auto slab = [this, &layer] {
+        choice(tr("Board"), {tr("one wood"), tr("strips"), tr("strips, re-cut and turned")}, [](const Layer& l) { return static_cast<int>(l.slab.kind); }, [](Layer& l, int k) { l.slab.kind = static_cast<SlabForm::Kind>(k); });
+        if (layer.slab.kind != SlabForm::Plain) length(tr("Strip, finished"), limits::strip, [](Layer& l) -> double& { return l.slab.strip; });
+        if (layer.slab.kind == SlabForm::Checkered) length(tr("Row, finished"), limits::strip, [](Layer& l) -> double& { return l.slab.row; });
+        if (layer.slab.kind != SlabForm::Plain) {
+            length(tr("Jointing, each edge"), limits::jointing, [](Layer& l) -> double& { return l.slab.jointing; });
+            length(tr("Flattening, each face"), limits::jointing, [](Layer& l) -> double& { return l.slab.flattening; });
+        }
+    };
+    switch (layer.kind) {
+    case LayerKind::LetIn:
+        length(tr("Disc Ø"), limits::inset, [](Layer& l) -> double& { return l.letIn.diameter; });
+        length(tr("Clearance all round"), limits::clearance, [](Layer& l) -> double& { return l.letIn.clearance; });
+        wood(tr("Disc's wood"), [](Layer& l) -> std::string& { return l.letIn.discWood; });
+        break;
+    case LayerKind::Ring:
+        choice(tr("Between segments"), {tr("glued"), tr("a gap, by width"), tr("a gap, by angle"), tr("a spacer")}, [](const Layer& l) { return static_cast<int>(l.joint.kind); },
+               [](Layer& l, int k) { l.joint.kind = static_cast<SegmentJoint::Kind>(k); });
+        if (layer.joint.kind == SegmentJoint::GapByWidth || layer.joint.kind == SegmentJoint::Spacer) length(tr("Its width"), limits::jointWidth, [](Layer& l) -> double& { return l.joint.width; });
+        if (layer.joint.kind == SegmentJoint::GapByAngle) number(tr("Its angle"), limits::jointAngle, 2, QStringLiteral("°"), [](Layer& l) -> double& { return l.joint.angle; });
+        if (layer.joint.kind == SegmentJoint::Spacer) wood(tr("Spacer's wood"), [](Layer& l) -> std::string& { return l.joint.wood; });
+        choice(tr("Segments are"), {tr("one wood"), tr("made up: a band"), tr("made up: a zigzag"), tr("made up: diamonds")}, [](const Layer& l) { return static_cast<int>(l.madeUp.kind); },
+               [](Layer& l, int k) { l.madeUp.kind = static_cast<MadeUp::Kind>(k); });
+        if (layer.madeUp.kind != MadeUp::Plain) {
+            wood(tr("Band's wood"), [](Layer& l) -> std::string& { return l.madeUp.wood; });
+            length(tr("Band's height"), limits::band, [](Layer& l) -> double& { return l.madeUp.band; });
+        }
+        if (layer.madeUp.kind == MadeUp::Zigzag || layer.madeUp.kind == MadeUp::Diamond) length(tr("Rise, joint to joint"), limits::rise, [](Layer& l) -> double& { return l.madeUp.rise; });
+        optionalLength(tr("Glue on thicker and part down from"), limits::thickness, [](Layer& l) -> std::optional<double>& { return l.partedFrom; }, [](const Layer& l) { return l.thickness + 12; });
+        break;
+    case LayerKind::Sheet:
+    case LayerKind::Disc:
+        optionalLength(tr("Glue on thicker and part down from"), limits::thickness, [](Layer& l) -> std::optional<double>& { return l.partedFrom; }, [](const Layer& l) { return l.thickness + 12; });
+        break;
+    case LayerKind::Slab:
+        slab();
+        break;
+    case LayerKind::Billet:
+        check(tr("Corners knocked off at the saw"), [](Layer& l) -> bool& { return l.cornersOff; });
+        break;
+    case LayerKind::PostWrap:
+        length(tr("Post's side"), limits::post, [](Layer& l) -> double& { return l.wrapped.post; });
+        length(tr("Wrap's thickness"), limits::wrap, [](Layer& l) -> double& { return l.wrapped.wrap; });
+        check(tr("45° wedges on the corners"), [](Layer& l) -> bool& { return l.wrapped.wedges; });
+        if (layer.wrapped.wedges) wood(tr("Wedges' wood"), [](Layer& l) -> std::string& { return l.wrapped.wedgeWood; });
+        break;
+    case LayerKind::BoardRings:
+        choice(tr("Cut"), {tr("on the bandsaw, in halves"), tr("with a parting tool")}, [](const Layer& l) { return static_cast<int>(l.boardRings.tool); }, [](Layer& l, int k) { l.boardRings.tool = static_cast<BoardRingForm::Tool>(k); });
+        whole(tr("Rings, with the bottom"), limits::rings, [](Layer& l) -> int& { return l.boardRings.rings; });
+        number(tr("Cut's angle to the face"), limits::boardAngle, 2, QStringLiteral("°"), [](Layer& l) -> double& { return l.boardRings.angle; });
+        length(tr("Kerf"), limits::kerf, [](Layer& l) -> double& { return l.boardRings.kerf; });
+        number(tr("Each ring turned on"), limits::rotate, 2, QStringLiteral("°"), [](Layer& l) -> double& { return l.boardRings.rotate; });
+        slab();
+        break;
+    case LayerKind::Staves:
+        break;
+    }
+    settings();
+}
+
+}  // namespace vl::app

@@ -1,0 +1,26 @@
+#include "core/blank/cell.h"
+
+#include "core/geometry/point.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+
+bool Cell::within(const Eigen::Vector3d& p, double r) const
+{
+    return r >= low && r <= high && std::ranges::all_of(bounds, [&](const HalfSpace& h) { return h.beyond(p) <= 1e-9; });
+}
+
+bool Cell::spans(double angleDeg) const
+{
+    if (round()) return true;
+    const double on = std::fmod(angleDeg - from, 360.0);
+    return (on < 0 ? on + 360 : on) <= to - from;
+}
+
+Eigen::Vector3d outwards(double angleDeg) { return {0, std::cos(angleDeg * degrees), std::sin(angleDeg * degrees)}; }
+Eigen::Vector3d onwards(double angleDeg) { return {0, -std::sin(angleDeg * degrees), std::cos(angleDeg * degrees)}; }
+Eigen::Vector3d pointAt(double z, double r, double angleDeg) { return {z, r * std::cos(angleDeg * degrees), r * std::sin(angleDeg * degrees)}; }
+
+}  // namespace vl
