@@ -2,10 +2,12 @@
 
 #include "cli/reckon.h"
 #include "core/measure/input_error.h"
+#include "core/plan/boards/board_plan.h"
 #include "core/plan/plan.h"
 #include "io/csv.h"
 #include "io/dxf.h"
 #include "io/files.h"
+#include "io/ical.h"
 #include "io/plan_json.h"
 #include "io/svg.h"
 #include "report/packet.h"
@@ -42,7 +44,7 @@ Piece pieceOf(const Options& o, std::ostream& err)
 
 int statusOf(const Plan& plan) { return plan.mustStop() ? mustStop : done; }
 
-void exportTo(const std::string& path, const Plan& plan)
+void exportTo(const std::string& path, const Piece& piece, const Plan& plan)
 {
     const size_t dot = path.rfind('.');
     const std::string ending = dot == std::string::npos ? "" : path.substr(dot + 1);
@@ -52,8 +54,10 @@ void exportTo(const std::string& path, const Plan& plan)
         io::writeFile(path, io::writeSvg(plan.sides));
     else if (ending == "csv")
         io::writeFile(path, io::writeCsv(plan));
+    else if (ending == "ics")
+        io::writeFile(path, io::writeCalendar(piece, plan));
     else
-        throw UsageError("--out ends in '." + ending + "'; dxf, svg and csv can be written");
+        throw UsageError("--out ends in '." + ending + "'; dxf, svg, csv and ics can be written");
 }
 
 int check(const Options& o, std::ostream& out, std::ostream& err)
@@ -84,8 +88,8 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
     CLI::App* packetCommand = sub("packet", "the printed packet");
     packetCommand->add_option("--out", o.out, "FILE.pdf")->required();
     packetCommand->add_option("--paper", o.paper, "a4 or letter")->check(CLI::IsMember({"a4", "letter"}));
-    CLI::App* exportCommand = sub("export", "dxf, svg or csv, as the file's ending says");
-    exportCommand->add_option("--out", o.out, "FILE.dxf, FILE.svg or FILE.csv")->required();
+    CLI::App* exportCommand = sub("export", "dxf, svg, csv or ics, as the file's ending says");
+    exportCommand->add_option("--out", o.out, "FILE.dxf, FILE.svg, FILE.csv or FILE.ics")->required();
     CLI::App* checkCommand = sub("check", "validate; cautions, one a line");
     CLI::App* reckonCommand = app.add_subcommand("reckon", "one calculation as JSON: reckon KIND key=value ...");
     reckonCommand->set_help_flag();
@@ -112,14 +116,14 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
         const Piece piece = pieceOf(o, err);
         const Shop shop = shopOf(o);
         const Plan plan = makePlan(piece, shop);
-        if (planCommand->parsed()) out << io::writePlan(piece, plan);
+        if (planCommand->parsed()) out << io::writePlan(piece, plan, planBoards(piece, shop, plan.assembly));
         if (packetCommand->parsed()) {
             if (!o.out.ends_with(".pdf")) throw UsageError("--out must end in .pdf");
             io::replaceFile(o.out, [&](const std::string& temporary) {
                 report::writePacket(piece, shop, plan, {}, o.paper == "letter" ? report::Paper::Letter : report::Paper::A4, temporary);
             });
         }
-        if (exportCommand->parsed()) exportTo(o.out, plan);
+        if (exportCommand->parsed()) exportTo(o.out, piece, plan);
         return statusOf(plan);
     } catch (const CLI::ParseError& e) {
         return app.exit(e, out, err) == 0 ? done : badWords;

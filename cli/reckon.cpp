@@ -1,6 +1,9 @@
 #include "cli/reckon.h"
 
+#include "core/geometry/board_rings.h"
+#include "core/geometry/post_wrap.h"
 #include "core/geometry/regular_ring.h"
+#include "core/geometry/stave.h"
 #include "core/lathe/speed.h"
 #include "core/measure/format.h"
 #include "core/measure/input_error.h"
@@ -119,6 +122,62 @@ Json speed(const Values& v)
     return {{"rpm_low", s.low}, {"rpm_high", s.high}, {"rim_m_s", s.rim}};
 }
 
+Json stave(const Values& v)
+{
+    Stave s;
+    s.sides = v.whole("sides", 3, 360);
+    s.thickness = v.length("thickness", 0);
+    const bool byEnds = v.has("top") || v.has("bottom") || v.has("height");
+    if (v.has("slope") == byEnds) throw InputError("slope", byEnds ? "both" : "neither", "either slope or top, bottom and height is");
+    if (byEnds) {
+        s.bottom = v.length("bottom");
+        s.height = v.length("height");
+        if (!(s.height > 0)) throw InputError("height", exact(s.height), "above 0 mm is");
+        const double top = v.length("top");
+        if (!(top > 0)) throw InputError("top", exact(top), "above 0 mm is");
+        s.slopeDeg = std::atan((top - s.bottom) / 2 / s.height) / degrees;
+    } else {
+        s.slopeDeg = v.number("slope");
+        if (!(std::abs(s.slopeDeg) <= 89)) throw InputError("slope", exact(s.slopeDeg), "-89 to 89 degrees is");
+        s.height = 1;
+        s.bottom = 2 + 2 * std::abs(std::tan(s.slopeDeg * degrees));
+    }
+    checkStave(s);
+    Json out{{"blade_tilt_deg", s.bladeTiltDeg()}, {"edge_taper_deg", s.edgeTaperDeg()}, {"slope_deg", s.slopeDeg}};
+    if (byEnds) {
+        out["length_mm"] = s.slant();
+        out["top_width_mm"] = s.faceWidth(s.top());
+        out["bottom_width_mm"] = s.faceWidth(s.bottom);
+        if (v.has("thickness")) {
+            out["inner_top_width_mm"] = 2 * s.innerCorner(s.top()) * std::sin(pi / s.sides);
+            out["inner_bottom_width_mm"] = 2 * s.innerCorner(s.bottom) * std::sin(pi / s.sides);
+        }
+    }
+    return out;
+}
+
+Json boardRings(const Values& v)
+{
+    BoardRings b;
+    b.board = v.length("board");
+    b.kerf = v.length("kerf");
+    b.outer = v.length("outer");
+    b.base = v.length("base");
+    if (v.has("angle") == v.has("wall")) throw InputError("angle", v.has("angle") ? "both" : "neither", "either angle or wall is");
+    b.angleDeg = v.has("angle") ? v.number("angle") : boardRingAngleDeg(b.board, v.length("wall"), b.kerf);
+    checkBoardRings(b);
+    return {{"angle_deg", b.angleDeg},        {"ring_width_mm", b.ringWidth()},    {"wall_mm", b.wall()},
+            {"radii_mm", b.radii()},          {"lower_radii_mm", b.lowerRadii()},  {"cut_depth_mm", b.cutDepth()},
+            {"stripe_stretch", b.stretch()},  {"height_mm", b.height()}};
+}
+
+Json postWrap(const Values& v)
+{
+    const PostWrap w{v.length("side"), v.length("wrap"), v.length("bore")};
+    checkPostWrap(w);
+    return {{"post_diagonal_mm", w.postDiagonal()}, {"post_vanishes", w.postVanishes()}, {"strip_length_mm", w.stripLength()}, {"blank_side_mm", w.blankSide()}, {"wall_at_flat_mm", w.wallAtFlat()}};
+}
+
 struct Kind {
     const char* name;
     std::vector<const char*> keys;
@@ -145,6 +204,28 @@ const Kind kinds[] = {
      "the gap at the rim is null.",
      "plane geometry of the regular polygon",
      closingGap},
+    {"stave",
+     {"sides", "slope", "top", "bottom", "height", "thickness"},
+     "sides slope | sides top bottom height ; [thickness]  ->  blade_tilt_deg edge_taper_deg slope_deg",
+     "slope is the wall's angle from the axis; top and bottom are outside diameters across the flats. The blade is tilted asin(cos s sin(180/n)) from square to the "
+     "face; each edge runs atan(sin s tan(180/n)) off the stave's middle line on its face. From the ends, length and widths on the outer face too.",
+     "solid geometry of the regular pyramid",
+     stave},
+    {"board-rings",
+     {"board", "angle", "wall", "kerf", "outer", "base"},
+     "board angle kerf outer base | board wall kerf outer base  ->  angle_deg ring_width_mm wall_mm radii_mm[] height_mm",
+     "angle is between the cut and the board's face, outer the largest outside diameter, base the least outside diameter of the bottom; radii are those scribed on "
+     "the top face, lower radii where the same cuts leave the other. Successive radii differ by t/tan(angle); ring width t/tan(angle) - k/sin(angle); wall, square "
+     "to the cut, t cos(angle) - k.",
+     "plane geometry of parallel cuts",
+     boardRings},
+    {"post-wrap",
+     {"side", "wrap", "bore"},
+     "side wrap bore  ->  post_diagonal_mm post_vanishes strip_length_mm blank_side_mm wall_at_flat_mm",
+     "strip length = side + wrap; blank side = side + 2 wrap; wall at the flat = half the blank's side less half the bore; the post vanishes where the bore is as wide "
+     "as its diagonal, side times the square root of 2.",
+     "plane geometry",
+     postWrap},
     {"ellipse",
      {"length", "diameter", "ratio", "stations"},
      "length | diameter [ratio=1.6180339887] [stations=3]  ->  length_mm diameter_mm stations[] (z_mm diameter_mm)",

@@ -271,6 +271,90 @@ Choices readChoices(const Json& object, std::vector<std::string>& notes)
     return c;
 }
 
+Json writeGlues(const std::vector<GlueChoice>& glues)
+{
+    Json list = Json::array();
+    for (const GlueChoice& g : glues) {
+        Json j{{"step", g.step}, {"glue", g.glue}};
+        addRest(j, g.extra);
+        list.push_back(j);
+    }
+    return list;
+}
+
+Json writeProgress(const Progress& p)
+{
+    Json j = Json::object();
+    if (p.start) j["start_min"] = *p.start;
+    auto list = [&](const char* key, const auto& items, auto&& write) {
+        if (items.empty()) return;
+        Json all = Json::array();
+        for (const auto& i : items) {
+            Json one = write(i);
+            addRest(one, i.extra);
+            all.push_back(one);
+        }
+        j[key] = all;
+    };
+    list("strips", p.strips, [](const KeptStrip& s) {
+        Json runs = Json::array();
+        for (const auto& [part, count] : s.runs) runs.push_back({{"part", part}, {"count", count}});
+        return Json{{"board", s.board}, {"x_mm", s.x}, {"y_mm", s.y}, {"length_mm", s.length}, {"width_mm", s.width}, {"thickness_mm", s.thickness}, {"runs", runs}};
+    });
+    list("done", p.done, [](const StepDone& d) { return Json{{"step", d.step}, {"start_min", d.start}, {"end_min", d.end}}; });
+    list("moved", p.moved, [](const StepMoved& m) { return Json{{"step", m.step}, {"from_min", m.from}}; });
+    addRest(j, p.extra);
+    return j;
+}
+
+/// Reads every object of a list that may be missing.
+template <class Item> void readList(JsonReader& in, const char* key, std::vector<Item>& items, std::vector<std::string>& notes, void (*read)(JsonReader&, Item&, std::vector<std::string>&))
+{
+    if (!in.has(key)) return;
+    for (const Json& object : *in.array(key, limits::steps, true)) {
+        JsonReader one(object, in.pathOf(key) + "[" + std::to_string(items.size()) + "]", notes);
+        Item item;
+        read(one, item, notes);
+        item.extra = one.rest();
+        items.push_back(std::move(item));
+    }
+}
+
+Progress readProgress(const Json& object, std::vector<std::string>& notes)
+{
+    JsonReader in(object, "progress", notes);
+    Progress p;
+    in.optionalNumber("start_min", p.start, limits::clock);
+    readList<KeptStrip>(in, "strips", p.strips, notes, [](JsonReader& one, KeptStrip& s, std::vector<std::string>& said) {
+        one.text("board", s.board, 60);
+        one.number("x_mm", s.x, limits::alongBoard);
+        one.number("y_mm", s.y, limits::alongBoard);
+        one.number("length_mm", s.length, limits::boardLength);
+        one.number("width_mm", s.width, limits::stripWidth);
+        one.number("thickness_mm", s.thickness, limits::thickness);
+        if (const Json* runs = one.array("runs", limits::steps))
+            for (const Json& run : *runs) {
+                JsonReader r(run, one.pathOf("runs"), said);
+                std::string part;
+                int count = 0;
+                r.text("part", part, 200);
+                r.integer("count", count, {0, 100000, ""});
+                s.runs.emplace_back(part, count);
+            }
+    });
+    readList<StepDone>(in, "done", p.done, notes, [](JsonReader& one, StepDone& d, std::vector<std::string>&) {
+        one.text("step", d.step, 200);
+        one.number("start_min", d.start, limits::clock);
+        one.number("end_min", d.end, limits::clock);
+    });
+    readList<StepMoved>(in, "moved", p.moved, notes, [](JsonReader& one, StepMoved& m, std::vector<std::string>&) {
+        one.text("step", m.step, 200);
+        one.number("from_min", m.from, limits::clock);
+    });
+    p.extra = in.rest();
+    return p;
+}
+
 }  // namespace
 
 std::string writePiece(const Piece& p)
@@ -286,6 +370,8 @@ std::string writePiece(const Piece& p)
            {"layers", layers},
            {"choices", writeChoices(p.choices)}};
     writeForm(j, "nest", p.nest);
+    if (!p.glues.empty()) j["glues"] = writeGlues(p.glues);
+    if (p.progress != Progress{}) j["progress"] = writeProgress(p.progress);
     addRest(j, p.extra);
     return j.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }
@@ -310,6 +396,11 @@ LoadedPiece readPiece(std::string_view text)
     for (size_t i = 0; i < layers.size(); ++i) p.layers.push_back(readLayer(layers[i], "layers[" + std::to_string(i) + "]", out.notes));
     if (const Json* choices = in.object("choices")) p.choices = readChoices(*choices, out.notes);
     readForm(in, "nest", p.nest, out.notes);
+    readList<GlueChoice>(in, "glues", p.glues, out.notes, [](JsonReader& one, GlueChoice& g, std::vector<std::string>&) {
+        one.text("step", g.step, 200);
+        one.text("glue", g.glue, 60);
+    });
+    if (in.has("progress")) p.progress = readProgress(*in.object("progress", true), out.notes);
     p.extra = in.rest();
     if (p.choices.trialRing >= static_cast<int>(p.layers.size())) {
         out.notes.push_back("choices.trial_ring is beyond the last layer: none taken");

@@ -1,5 +1,6 @@
 #include "io/plan_json.h"
 
+#include "core/plan/boards/setups.h"
 #include "io/json_reader.h"
 
 #include <cmath>
@@ -29,13 +30,46 @@ Json partsJson(const Plan& plan)
     return list;
 }
 
-/// Boards, shortfall and the bound on the boards stay empty until a rack is there to cut from.
-Json cutsJson(const CutPlan& cuts)
+Json rectJson(const BoardRect& r) { return {{"x_mm", r.x}, {"y_mm", r.y}, {"length_mm", r.length}, {"width_mm", r.width}}; }
+
+Json boardsJson(const BoardPlan& boards)
 {
-    Json needed = Json::array();
+    Json list = Json::array();
+    for (const PlannedBoard& b : boards.boards) {
+        Json strips = Json::array(), offcuts = Json::array();
+        for (const PlannedStrip& s : b.strips) {
+            Json runs = Json::array();
+            for (const PlannedRun& r : s.runs) runs.push_back({{"part", r.part}, {"count", r.count}, {"from_mm", r.from}, {"length_mm", r.length}});
+            strips.push_back({{"rip_mm", s.place.width}, {"thickness_mm", s.thickness}, {"place", rectJson(s.place)}, {"used_mm", s.used}, {"ganged", s.ganged}, {"done", s.kept}, {"parts", runs}});
+        }
+        for (const BoardRect& r : b.offcuts) offcuts.push_back(rectJson(r));
+        list.push_back({{"board", b.board.id}, {"species", b.board.wood}, {"length_mm", b.board.length}, {"width_mm", b.board.width}, {"thickness_mm", b.board.thickness}, {"strips", strips},
+                        {"cuts", b.cuts.size()}, {"offcuts", offcuts}, {"consumed_mm2", b.consumed}, {"cost", b.cost}});
+    }
+    return list;
+}
+
+Json setupsJson(const std::vector<Setup>& setups)
+{
+    Json list = Json::array();
+    for (const Setup& s : setups) {
+        Json settings = Json::object();
+        for (const Setting& one : s.settings) settings[one.name] = one.value;
+        list.push_back({{"machine", s.machine}, {"settings", settings}, {"parts", s.parts}, {"cuts", s.cuts}, {"trial", s.trial}});
+    }
+    return list;
+}
+
+/// Yield and bound are of the boards where a rack is there to cut from, else of the strips.
+Json cutsJson(const Piece& piece, const Plan& plan, const BoardPlan& boards)
+{
+    const CutPlan& cuts = plan.cuts;
+    Json needed = Json::array(), shortfall = Json::array();
     for (const Strip& s : cuts.strips)
         needed.push_back(
             {{"species", s.species->id}, {"thickness_mm", s.thickness}, {"strip_width_mm", s.width}, {"strip_length_mm", s.length}, {"volume_mm3", s.volume}, {"parts", s.parts}});
+    for (const Shortfall& s : boards.shortfall)
+        shortfall.push_back({{"part", s.part}, {"species", s.species->id}, {"count", s.count}, {"board_thickness_mm", s.board}, {"strip_width_mm", s.width}, {"strip_length_mm", s.length}, {"volume_mm3", s.volume}});
     Json rings = Json::array();
     for (const RingCut& r : cuts.rings)
         rings.push_back({{"layer", r.layer},
@@ -49,7 +83,9 @@ Json cutsJson(const CutPlan& cuts)
                          {"sled_offset_mm", r.sledOffset},
                          {"wedge_deg", r.wedge},
                          {"fence_correction_deg", r.correction}});
-    return {{"boards", Json::array()}, {"needed", needed}, {"rings", rings}, {"yield", cuts.yield()}, {"lower_bound", nullptr}, {"shortfall", Json::array()}};
+    const bool cut = !boards.boards.empty();
+    return {{"boards", boardsJson(boards)}, {"needed", needed}, {"rings", rings}, {"setups", setupsJson(setupsOf(piece, plan.assembly, boards))}, {"yield", cut ? boards.yield() : cuts.yield()},
+            {"lower_bound", cut ? Json(boards.lowerBound) : Json(nullptr)}, {"consumed", cut ? Json(boards.consumed) : Json(nullptr)}, {"cost", boards.cost}, {"shortfall", shortfall}};
 }
 
 Json stepsJson(const Plan& plan)
@@ -68,6 +104,10 @@ Json stepsJson(const Plan& plan)
                         {"work_min", s.workMinutes},
                         {"wait_min", s.waitMinutes},
                         {"uses", s.uses},
+                        {"glue", s.glue.glue.empty() ? Json(nullptr) : Json(s.glue.glue)},
+                        {"glue_g", s.glue.grams},
+                        {"critical", static_cast<bool>(plan.schedule.critical[i])},
+                        {"done", static_cast<bool>(plan.schedule.done[i])},
                         {"start", plan.schedule.start[i]},
                         {"end", plan.schedule.end[i]}});
     }
@@ -107,7 +147,7 @@ Json pieceSummary(const Piece& piece, const Shape& s)
 
 }  // namespace
 
-std::string writePlan(const Piece& piece, const Plan& plan)
+std::string writePlan(const Piece& piece, const Plan& plan, const BoardPlan& boards)
 {
     Json cautions = Json::array();
     for (const Caution& c : plan.cautions) {
@@ -126,8 +166,9 @@ std::string writePlan(const Piece& piece, const Plan& plan)
     const Json j{{"format", "vivid-lathe-plan"},
                  {"piece", pieceSummary(piece, plan.shape)},
                  {"parts", partsJson(plan)},
-                 {"cuts", cutsJson(plan.cuts)},
+                 {"cuts", cutsJson(piece, plan, boards)},
                  {"steps", stepsJson(plan)},
+                 {"schedule", {{"length_min", plan.schedule.length}, {"work_min", plan.schedule.workMinutes}, {"lower_bound_min", plan.schedule.lowerBound}, {"bound_by", plan.schedule.busiest}}},
                  {"stations", stationsJson(plan)},
                  {"lathe", {{"rough_radius_mm", l.roughRadius}, {"swing_clearance_mm", l.swingClearance}, {"rough", speedJson(l.rough)}, {"finished", speedJson(l.finished)}}},
                  {"cautions", cautions}};

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "core/plan/boards/board_plan.h"
 #include "core/plan/plan.h"
 
 #include <string>
@@ -7,6 +8,6 @@
 namespace vl::io {
 
 /// The whole plan as JSON text, in the keys of the command line's contract; numbers at full precision.
-std::string writePlan(const Piece& piece, const Plan& plan);
+std::string writePlan(const Piece& piece, const Plan& plan, const BoardPlan& boards);
 
 }  // namespace vl::io

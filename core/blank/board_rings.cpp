@@ -148,7 +148,7 @@ void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>
         recipe.push_back({site.key("saw-rings"), Action::Cut, "Saw the half rings of " + site.sheet(), {site.key("halves")}, {site.key("half-rings")}, {site.key("halve")},
                           "outermost first: what is left stays large enough to hold", "bandsaw table at " + fixed(90 - f.angle, 2) + "° (" + angle + " to the face), narrow blade, slowly; the manual's limits for tilted work come first", 6.0 + 4 * n, 0, {"bandsaw"}, layer});
         recipe.push_back({site.key("rejoin"), Action::Glue, "Rejoin the halves of every ring of " + site.sheet(), {site.key("half-rings")}, {site.key("rings-raw")}, {site.key("saw-rings")},
-                          "pairs from the same circle: the figure runs on across the joint", "true both ends on a flat board with paper, glue, tape or rubber bands on a plate", 5.0 * n, site.shop.clampMinutes, {"clamp"}, layer,
+                          "pairs from the same circle: the figure runs on across the joint", "true both ends on a flat board with paper, glue, tape or rubber bands on a plate", 5.0 * n, inClamp, {"clamp"}, layer,
                           {JointFaces::EndGrain, 2.0 * n * c.ringWidth() * c.board, 2 * n, b.woods}});
         last = site.key("rejoin");
         rings = site.key("rings-raw");
@@ -167,7 +167,7 @@ void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>
     last = site.key("faces");
     if (n > 1) {
         recipe.push_back({site.key("glue-stack"), Action::Glue, "Stack and glue the rings of " + site.sheet(), {stack}, {site.key("cone")}, {last},
-                          "witness lines in line" + (f.rotate == 0 ? std::string() : ", each ring " + fixed(f.rotate, 2) + "° on"), "largest ring down on paper, tack two spots with hot melt so that the rings do not slide under the clamp, weight or press", 4.0 * n, site.shop.clampMinutes, {"clamp"}, layer,
+                          "witness lines in line" + (f.rotate == 0 ? std::string() : ", each ring " + fixed(f.rotate, 2) + "° on"), "largest ring down on paper, tack two spots with hot melt so that the rings do not slide under the clamp, weight or press", 4.0 * n, inClamp, {"clamp"}, layer,
                           {JointFaces::LongGrain, (n - 1) * pi * c.outer / 2 * c.ringWidth(), n - 1, b.woods}});
         stack = site.key("cone");
         last = site.key("glue-stack");

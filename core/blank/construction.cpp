@@ -88,7 +88,7 @@ Step clampWait(const Site& site, const std::string& id, const std::string& thing
             "a joint moved before the glue has set is a weak one",
             "",
             0,
-            site.shop.clampMinutes,
+            inClamp,
             {clamp},
             static_cast<int>(site.index)};
 }

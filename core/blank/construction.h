@@ -40,6 +40,9 @@ const Construction& constructionOf(LayerKind kind);
 
 // What several constructions share.
 
+/// Minutes that a joint waits in its clamp until its glue is chosen; the glue then says how long (core/plan/gluing.h).
+constexpr double inClamp = 60;
+
 /// Radius that the stock must hold outside, mm: the finished one and the allowance, or what was set by hand.
 double wantedOuter(const Site& site, const BuiltLayer& layer);
 /// Radius that the stock may be bored to, mm; 0 where it stays solid.

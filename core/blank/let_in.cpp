@@ -70,7 +70,7 @@ void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>
                       "before it goes onto the stack, while both sides can be reached", "to " + fixed(2 * recess(f), 2) + " mm: the disc's diameter and " + fixed(f.clearance, 2) + " mm all round", 15, 0, {"lathe"}, layer});
     recipe.push_back({site.key("flatten"), Action::Glue, "Let the disc into " + site.sheet(), {site.key("recessed"), site.key("inset")}, {site.key("flat")}, {site.key("recess"), site.key("disc")},
                       "glued at two points along the grain's middle line only, so that it moves with the seasons and stays in the middle",
-                      "finish the disc's edge first; two spots of glue, the rest dry; paper shims keep the clearance even", 8, site.shop.clampMinutes, {"clamp"}, layer,
+                      "finish the disc's edge first; two spots of glue, the rest dry; paper shims keep the clearance even", 8, inClamp, {"clamp"}, layer,
                       {JointFaces::CrossGrain, 200, 2, {&speciesOf(f.discWood), b.woods[0]}}});
 }
 

@@ -260,7 +260,7 @@ private:
     {
         add({site_.key("halves"), Action::Glue, "Glue two half rings of " + site_.sheet(), {site_.key("fitted")}, {site_.key("half")}, {site_.key("dry")},
              "small errors of the mitre gather in two joints, where they can be sanded out", std::to_string(n_ / 2) + " segments each, rubbed joints, the two open joints left dry", 3 + 0.4 * n_,
-             site_.shop.clampMinutes, {"plate"}, 0, joint(n_ - 2)});
+             inClamp, {"plate"}, 0, joint(n_ - 2)});
         add({site_.key("flats"), Action::Flatten, "Flatten the open joints of " + site_.sheet(), {site_.key("half")}, {site_.key("true")}, {site_.key("halves")},
              "both ends of each half in one plane: the last two joints close without strain", "sanding disc or board, both ends at once", 5, 0, {"disc sander"}});
         add({site_.key("glue"), Action::Glue, "Glue the halves of " + site_.sheet() + " together", {site_.key("true")}, {site_.key("raw")}, {site_.key("flats")},

@@ -58,7 +58,7 @@ private:
              {"waste-block" + mark, "flatten-" + number(first)}, "centred now, the stack runs true to the end", "centre with the tailstock, glue, tailstock pressure", 6, 0, {"lathe", "clamp"}, static_cast<int>(first),
              {JointFaces::Temporary, pi * std::pow(a_.layers[first].stockOuterRadius(), 2), 1, {a_.layers[first].woods[0]}}});
         add({"set-" + number(first), Action::Wait, "Leave the base" + of + " under pressure", {"stack-" + number(first)}, {"held-" + number(first)}, {"stack-" + number(first)}, "it carries everything that follows", "", 0,
-             shop_.clampMinutes, {"lathe", "clamp"}, static_cast<int>(first)});
+             inClamp, {"lathe", "clamp"}, static_cast<int>(first)});
         Made made{"held-" + number(first), "set-" + number(first)};
         made = part(first, made);
         for (size_t k = 1; k < order.size(); ++k) made = join(order[k], order[k - 1], made, section.fromBelow);
@@ -103,7 +103,7 @@ private:
              {"true-" + below + "-face", "flatten-" + here}, "turned " + rotation + ", so that no joint stands over a joint", how, b.gaps ? 5 + 1.0 * b.count() : 7, 0, {"lathe", "clamp"}, static_cast<int>(i),
              {veneer ? JointFaces::Veneer : endOn ? JointFaces::EndToLong : cross ? JointFaces::CrossGrain : JointFaces::LongGrain, std::max(0.0, pi * (outer * outer - inner * inner)) * b.fill, b.gaps ? b.count() : 1, woods}});
         add({"set-" + here, Action::Wait, "Leave " + sheet(i) + " under pressure", {"stack-" + here}, {"held-" + here}, {"stack-" + here}, veneer ? "a sheet curls with the glue's water until all of it is gone: it stays in the press far longer" : "facing a joint that has not set tears it", "", 0,
-             shop_.clampMinutes * (veneer ? 4 : 1), {"lathe", "clamp"}, static_cast<int>(i)});
+             inClamp, {"lathe", "clamp"}, static_cast<int>(i)});
         return part(i, {"held-" + here, "set-" + here});
     }
 
@@ -125,14 +125,14 @@ private:
              "both insides are finished: this joint closes them off",
              "both sides must meet at outside Ø " + fixed(section.meetOutside, 2) + " mm and inside Ø " + fixed(section.meetInside, 2) + " mm; dry first, centre between both faceplates, thin glue, none towards the inside", 12, 0, {"lathe", "clamp"}, static_cast<int>(section.first),
              {JointFaces::LongGrain, std::max(0.0, pi * (outer * outer - inner * inner)), 1, a_.layers[section.first].woods}});
-        add({"close-set-" + n, Action::Wait, "Leave section " + n + " under pressure", {"closed-" + n}, {"whole-" + n}, {"close-" + n}, "the one joint that cannot be reached from inside", "", 0, shop_.clampMinutes, {"lathe", "clamp"}, static_cast<int>(section.first)});
+        add({"close-set-" + n, Action::Wait, "Leave section " + n + " under pressure", {"closed-" + n}, {"whole-" + n}, {"close-" + n}, "the one joint that cannot be reached from inside", "", 0, inClamp, {"lathe", "clamp"}, static_cast<int>(section.first)});
         add({"close-part-" + n, Action::PartOff, "Part section " + n + "'s waste block off", {"whole-" + n}, {"free-" + n}, {"close-set-" + n}, "from now on it runs from the foot's block alone", "parting tool, tailstock up", 8, 0, {"lathe"}, static_cast<int>(section.last)});
         return {"free-" + n, "close-part-" + n};
     }
 
     void turning(const Made& stacked, size_t sections)
     {
-        add({"cure", Action::Wait, "Let the stack cure", {stacked.thing}, {"blank"}, {stacked.step}, "glue that still holds water lets the joints creep under the finish", "", 0, shop_.cureMinutes, {}, -1});
+        add({"cure", Action::Wait, "Let the stack cure", {stacked.thing}, {"blank"}, {stacked.step}, "glue that still holds water lets the joints creep under the finish", "", 0, inClamp, {}, -1});
         add({"rough", Action::Turn, "Turn the outside round and close to the template", {"blank"}, {"rough-turned"}, {"cure"}, "the stack is strongest while it is still thick inside", "lowest speed until round", 40, 0, {"lathe"}, -1});
         Made now{"rough-turned", "rough"};
         auto next = [&](const std::string& id, Action action, const std::string& title, const std::string& thing, const std::string& why, const std::string& how, double work, double wait, std::vector<std::string> uses) {
@@ -151,7 +151,7 @@ private:
                 next("ring-" + number(k), Action::PartOff, "Part ring " + number(k) + ", Ø " + fixed(rings[k].outer, 1) + " / " + fixed(rings[k].inner, 1) + " mm", "after-ring-" + number(k),
                      "the outermost first: what is left stays held in the middle", "groove outside Ø " + fixed(rings[k].inner, 1) + " mm, " + fixed(piece_.nest.tool, 1) + " mm tool, in steps, widened a little so that the blade does not bind; catch the ring on a dowel, not by hand", 8, 0, {"lathe"});
         }
-        next("finish", Action::Finish, "Put on the finish", "finished", "inside and outside alike, so that both take up moisture at the same pace", "spread oily rags flat outdoors to dry: heaped, they can catch fire by themselves", 20, shop_.cureMinutes, {});
+        next("finish", Action::Finish, "Put on the finish", "finished", "inside and outside alike, so that both take up moisture at the same pace", "spread oily rags flat outdoors to dry: heaped, they can catch fire by themselves", 20, shop_.finishMinutes, {});
         next("part-off", Action::PartOff, "Part off from the waste block and finish the foot", "piece", "last: until now the block held the piece true", "parting tool, then hand sanding", 15, 0, {"lathe"});
     }
 

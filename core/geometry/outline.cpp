@@ -51,6 +51,16 @@ Point arcTangent(const Outline& o, size_t i, bool atEnd)
 
 bool isArc(const Outline& o, size_t i) { return o[i].span == Span::Arc && std::abs(o[i].bulge) > 1e-6 && chord(o, i) > 0; }
 
+/// A tangent held to what keeps the curve between its nodes: the chord's own sense, at most three times its slope.
+Point withinMonotone(Point t, const Point& own)
+{
+    for (int k = 0; k < 2; ++k) {
+        if (t[k] * own[k] <= 0) t[k] = 0;
+        if (std::abs(t[k]) > 3 * std::abs(own[k])) t[k] = 3 * own[k];
+    }
+    return t;
+}
+
 /// Tangent (d point / d chord length) of the curve on span `i` at its first or last node.
 Point tangent(const Outline& o, size_t i, bool atEnd)
 {
@@ -63,15 +73,10 @@ Point tangent(const Outline& o, size_t i, bool atEnd)
         const bool farSmooth = atEnd ? (o[i].smooth && i > 0) : (o[i + 1].smooth && i + 2 < o.size());
         if (!farSmooth) return own;
         const Point far = tangent(o, i, !atEnd);
-        Point t = (3 * own - far) / 2;
-        for (int k = 0; k < 2; ++k) {
-            if (t[k] * own[k] <= 0) t[k] = 0;
-            if (std::abs(t[k]) > 3 * std::abs(own[k])) t[k] = 3 * own[k];
-        }
-        return t;
+        return withinMonotone((3 * own - far) / 2, own);
     }
-    if (isArc(o, other)) return arcTangent(o, other, !atEnd) * own.norm();
-    if (o[other].span == Span::Line || o[other].span == Span::Arc) return direction(o, other);
+    if (isArc(o, other)) return withinMonotone(arcTangent(o, other, !atEnd) * own.norm(), own);
+    if (o[other].span == Span::Line || o[other].span == Span::Arc) return withinMonotone(direction(o, other), own);
     const Point prev = atEnd ? own : direction(o, other), next = atEnd ? direction(o, other) : own;
     const double h0 = chord(o, atEnd ? i : other), h1 = chord(o, atEnd ? other : i);
     return {monotoneSlope(prev.x(), next.x(), h0, h1), monotoneSlope(prev.y(), next.y(), h0, h1)};

@@ -1,7 +1,12 @@
 #include "core/piece/glue.h"
 
+#include "core/measure/format.h"
+#include "core/measure/input_error.h"
+#include "core/piece/check.h"
+
 #include <algorithm>
 #include <cmath>
+#include <set>
 
 namespace vl {
 
@@ -49,6 +54,25 @@ std::vector<Glue> commonGlues()
     for (Glue& g : all)
         if (g.id == "epoxy-5" || g.id == "epoxy-30") g.slowdown = 2.5;
     return all;
+}
+
+void checkGlues(const std::vector<Glue>& glues)
+{
+    if (glues.empty() || glues.size() > 100) throw InputError("glues", std::to_string(glues.size()) + " glues", "1 to 100 are");
+    std::set<std::string> seen;
+    for (size_t i = 0; i < glues.size(); ++i) {
+        const Glue& g = glues[i];
+        const std::string at = "glues[" + std::to_string(i) + "]";
+        if (g.id.empty() || g.id.size() > 60) throw InputError(at + ".id", "'" + g.id.substr(0, 60) + "'", "1 to 60 letters are");
+        if (!seen.insert(g.id).second) throw InputError(at + ".id", "'" + g.id + "' twice", "one glue of each id is");
+        if (g.name.empty() || g.name.size() > 200) throw InputError(at + ".name", std::to_string(g.name.size()) + " bytes", "1 to 200 are");
+        for (const auto& [key, value] : {std::pair{".open_min", g.openMinutes}, {".clamp_min", g.clampMinutes}, {".machine_min", g.machineMinutes}, {".cure_min", g.cureMinutes}})
+            checkWithin(at + key, value, limits::minutes);
+        checkWithin(at + ".least_c", g.leastCelsius, limits::celsius);
+        checkWithin(at + ".most_c", g.mostCelsius, limits::celsius);
+        checkWithin(at + ".slowdown", g.slowdown, limits::slowdown);
+        checkWithin(at + ".spread_g_m2", g.spread, limits::spread);
+    }
 }
 
 double coldFactor(const Glue& glue, double celsius) { return celsius >= 20 ? 1 : std::pow(glue.slowdown, (20 - std::max(celsius, -20.0)) / 10); }

@@ -28,6 +28,9 @@ struct Glue {
     bool operator==(const Glue&) const = default;
 };
 
+/// Throws InputError naming the field, as `glues[2].open_min`, where the book is empty, has an id twice, or a value beyond its limit.
+void checkGlues(const std::vector<Glue>& glues);
+
 /// The book as it comes.
 std::vector<Glue> commonGlues();
 

@@ -96,6 +96,27 @@ void checkLayer(const Layer& l, const std::string& at)
         if (!findSpecies(wood)) throw InputError(at + ".woods", "'" + wood + "'", "the id of a known wood is");
 }
 
+void checkProgress(const Progress& p)
+{
+    if (p.start) checkWithin("progress.start_min", *p.start, limits::clock);
+    if (p.strips.size() > limits::steps || p.done.size() > limits::steps || p.moved.size() > limits::steps) throw InputError("progress", "too many entries", "up to " + std::to_string(limits::steps) + " are");
+    for (size_t i = 0; i < p.strips.size(); ++i) {
+        const KeptStrip& s = p.strips[i];
+        const std::string at = item("progress.strips", i);
+        checkWithin(at + ".x_mm", s.x, limits::alongBoard);
+        checkWithin(at + ".y_mm", s.y, limits::alongBoard);
+        checkWithin(at + ".length_mm", s.length, limits::boardLength);
+        checkWithin(at + ".width_mm", s.width, limits::stripWidth);
+        checkWithin(at + ".thickness_mm", s.thickness, limits::thickness);
+        for (const auto& [part, count] : s.runs) checkWithin(at + ".runs." + part.substr(0, 60), count, {0, 100000, ""});
+    }
+    for (size_t i = 0; i < p.done.size(); ++i) {
+        checkWithin(item("progress.done", i) + ".start_min", p.done[i].start, limits::clock);
+        checkWithin(item("progress.done", i) + ".end_min", p.done[i].end, {p.done[i].start, limits::clock.high, "min"});
+    }
+    for (size_t i = 0; i < p.moved.size(); ++i) checkWithin(item("progress.moved", i) + ".from_min", p.moved[i].from, limits::clock);
+}
+
 }  // namespace
 
 void checkPiece(const Piece& p)
@@ -115,6 +136,7 @@ void checkPiece(const Piece& p)
         throw InputError("layers", std::to_string(p.layers.size()) + " layers", "1 to " + std::to_string(limits::layers) + " are");
     for (size_t i = 0; i < p.layers.size(); ++i) checkLayer(p.layers[i], item("layers", i));
     checkWithin("hollow.bore_mm", h.bore, limits::bore);
+    checkProgress(p.progress);
     checkWithin("nest.smallest_mm", p.nest.smallest, limits::nest);
     checkWithin("nest.largest_mm", p.nest.largest, limits::nest);
     checkWithin("nest.wall_mm", p.nest.wall, limits::wall);

@@ -150,6 +150,55 @@ struct Choices {
     bool operator==(const Choices&) const = default;
 };
 
+/// A strip that is cut: it stays where it is in every later cutting plan.
+struct KeptStrip {
+    std::string board;                              ///< id on the rack
+    double x = 0, y = 0, length = 0, width = 0;     ///< mm, where it lay on the board's face
+    double thickness = 0;                           ///< mm, planed
+    std::vector<std::pair<std::string, int>> runs;  ///< part id, how many
+    std::string extra;
+
+    bool operator==(const KeptStrip&) const = default;
+};
+
+/// What really happened to a step of the recipe.
+struct StepDone {
+    std::string step;            ///< id
+    double start = 0, end = 0;   ///< minutes since 1970-01-01 00:00 of the shop's own clock
+    std::string extra;
+
+    bool operator==(const StepDone&) const = default;
+};
+
+/// A step that the turner has moved: it begins no sooner.
+struct StepMoved {
+    std::string step;
+    double from = 0;  ///< minutes since 1970-01-01 00:00 of the shop's own clock
+    std::string extra;
+
+    bool operator==(const StepMoved&) const = default;
+};
+
+/// How far the work is, and when it is to be done.
+struct Progress {
+    std::optional<double> start;  ///< minutes since 1970-01-01 00:00 of the shop's own clock; none: a Monday at midnight
+    std::vector<KeptStrip> strips;
+    std::vector<StepDone> done;
+    std::vector<StepMoved> moved;
+    std::string extra;
+
+    bool operator==(const Progress&) const = default;
+};
+
+/// Which glue a joint gets where the turner does not want the one that is suggested.
+struct GlueChoice {
+    std::string step;  ///< id of the gluing step
+    std::string glue;  ///< id in the glue book
+    std::string extra;
+
+    bool operator==(const GlueChoice&) const = default;
+};
+
 /// The document: only what the turner decided.
 struct Piece {
     std::string name = "Untitled";
@@ -159,6 +208,8 @@ struct Piece {
     std::vector<Layer> layers;  ///< from the headstock face on
     Nest nest;
     Choices choices;
+    std::vector<GlueChoice> glues;
+    Progress progress;
     std::string extra;
 
     bool operator==(const Piece&) const = default;

@@ -22,8 +22,7 @@ void checkShop(const Shop& s)
     checkWithin("damp_humidity_percent", s.dampHumidity, limits::humidity);
     checkWithin("tool_shank_mm", s.toolShank, limits::shank);
     checkWithin("tool_reach_mm", s.toolReach, limits::swing);
-    checkWithin("clamp_min", s.clampMinutes, limits::minutes);
-    checkWithin("cure_min", s.cureMinutes, limits::minutes);
+    checkWithin("finish_min", s.finishMinutes, limits::minutes);
     checkWithin("rip_kerf_mm", s.ripKerf, limits::kerf);
     checkWithin("planing_mm", s.planing, limits::planing);
     checkWithin("least_hold_mm", s.leastHold, limits::leastPiece);
@@ -39,7 +38,7 @@ void checkShop(const Shop& s)
     }
     if (week < 30) throw InputError("hours", exact(week) + " min a week", "at least 30 are");
     checkRack(s.rack);
-    if (s.glues.empty()) throw InputError("glues", "none", "at least one is");
+    checkGlues(s.glues);
 }
 
 }  // namespace vl

@@ -24,8 +24,6 @@ struct Shop {
     double dampHumidity = 65;   ///< %
     double toolShank = 16;      ///< mm, of the hollowing tools
     double toolReach = 250;     ///< mm beyond the rest that they work without chatter
-    double clampMinutes = 60;   ///< ring joints in the clamp
-    double cureMinutes = 720;   ///< before the joint is turned
     double ripKerf = 3.0;       ///< mm, of the saw that rips boards to strips
     double planing = 1.0;       ///< mm, a board is thicker than what it is planed to by at least this
     double leastHold = 300;     ///< mm, the shortest strip that is safe to rip or plane
@@ -34,6 +32,7 @@ struct Shop {
     double bandClamps = 2, clamps = 8;  ///< how many joints of each kind can be held at once
     /// Minutes after midnight at which the work begins and ends, Monday first; the same twice: none that day.
     std::array<std::array<double, 2>, 7> hours{{{1080, 1260}, {1080, 1260}, {1080, 1260}, {1080, 1260}, {1080, 1260}, {540, 1020}, {840, 1080}}};
+    double finishMinutes = 720; ///< until a coat of finish is dry
     std::vector<Board> rack;
     std::vector<Glue> glues = commonGlues();
 

@@ -4,11 +4,13 @@
 #include "core/blank/sections.h"
 #include "core/measure/format.h"
 #include "core/piece/edit.h"
+#include "core/piece/limits.h"
 #include "core/wood/moisture.h"
 
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <map>
 
 namespace vl {
 
@@ -48,8 +50,8 @@ Fix pieceFix(std::string label, std::function<void(Piece&)> change)
 
 class Judge {
 public:
-    Judge(const Piece& p, const Shop& shop, const Assembly& a, const Sides& sides, const Shape& shape, const CutPlan& cuts, const std::vector<Overlap>& overlaps, LengthStyle style)
-        : p_(p), shop_(shop), a_(a), sides_(sides), shape_(shape), cuts_(cuts), overlaps_(overlaps), style_(style)
+    Judge(const Piece& p, const Shop& shop, const Assembly& a, const Sides& sides, const Shape& shape, const CutPlan& cuts, const std::vector<Overlap>& overlaps, const std::vector<JointGlue>& glues, LengthStyle style)
+        : p_(p), shop_(shop), a_(a), sides_(sides), shape_(shape), cuts_(cuts), overlaps_(overlaps), glues_(glues), style_(style)
     {
     }
 
@@ -65,6 +67,8 @@ public:
         concerns();
         unreachable();
         grooves();
+        gluing();
+        endOnJoints();
         std::ranges::stable_sort(out_, [](const Caution& x, const Caution& y) { return std::pair(-static_cast<int>(x.level), x.z) < std::pair(-static_cast<int>(y.level), y.z); });
         return std::move(out_);
     }
@@ -218,10 +222,20 @@ private:
             c.unit = "mm";
             c.message = outside ? "the stock is Ø " + mm(c.measure) + " where the outline asks for Ø " + mm(c.limit) + ": a flat will be left at every joint's middle"
                                 : "the bore of the stock is Ø " + mm(c.measure) + " where the wall reaches in to Ø " + mm(c.limit) + ": the wall will have a hollow";
-            c.fixes.push_back(layerFix("let the stock follow the outline", n, [](Layer& l) {
-                l.stockOuter.reset();
-                l.stockInner.reset();
-            }));
+            const Layer& own = p_.layers[i];
+            if (own.stockOuter || own.stockInner)
+                c.fixes.push_back(layerFix("let the stock follow the outline", n, [](Layer& l) {
+                    l.stockOuter.reset();
+                    l.stockInner.reset();
+                }));
+            else if (own.kind == LayerKind::BoardRings) {
+                const double run = radiusAt(sides_.outside, b.z1 - 1e-6) - radiusAt(sides_.outside, b.z0 + 1e-6);
+                const double angle = std::floor(std::atan2(b.z1 - b.z0, std::max(run, 1.0)) / degrees);
+                if (angle >= limits::boardAngle.low && angle <= limits::boardAngle.high && angle != own.boardRings.angle)
+                    c.fixes.push_back(layerFix("cut at " + fixed(angle, 0) + "°, the slope of the outline", n, [angle](Layer& l) { l.boardRings.angle = angle; }));
+                if (own.boardRings.rings < 12)
+                    c.fixes.push_back(layerFix("more rings from a thinner board", n, [](Layer& l) { ++l.boardRings.rings; }));
+            }
             out_.push_back(c);
         }
     }
@@ -343,6 +357,67 @@ private:
         out_.push_back(c);
     }
 
+    /// One caution for each reason why a glue will not hold, whatever the number of joints it bites.
+    void gluing()
+    {
+        std::map<std::string, std::vector<const JointGlue*>> reasons;
+        for (const JointGlue& g : glues_)
+            for (const std::string& why : g.troubles) reasons[why].push_back(&g);
+        for (const auto& [why, joints] : reasons) {
+            const Step& first = a_.recipe[joints[0]->step];
+            Caution c;
+            c.id = "glue-" + first.id;
+            for (int k = 2; std::ranges::find(out_, c.id, &Caution::id) != out_.end(); ++k) c.id = "glue-" + first.id + "-" + std::to_string(k);
+            c.level = Level::Care;
+            c.at = joints.size() > 1 ? std::to_string(joints.size()) + " joints, first: " + first.title : first.title;
+            c.layer = first.layer;
+            c.z = first.layer >= 0 ? (a_.layers[static_cast<size_t>(first.layer)].z0 + a_.layers[static_cast<size_t>(first.layer)].z1) / 2 : 0;
+            c.measure = first.glue.spreadMinutes;
+            c.limit = joints[0]->openMinutes;
+            c.unit = "min";
+            c.message = why;
+            if (joints[0]->suggested != joints[0]->glue) {
+                std::vector<std::string> steps;
+                for (const JointGlue* g : joints) steps.push_back(a_.recipe[g->step].id);
+                c.fixes.push_back(pieceFix("take " + joints[0]->suggestedName + " instead", [steps](Piece& q) {
+                    std::erase_if(q.glues, [&](const GlueChoice& g) { return std::ranges::find(steps, g.step) != steps.end(); });
+                }));
+            }
+            out_.push_back(c);
+        }
+    }
+
+    /// Wood glued end on to wood that lies across the axis: the one keeps its width with the seasons, the other does not.
+    void endOnJoints()
+    {
+        const double change = equilibriumMoisture(20, shop_.dampHumidity) - equilibriumMoisture(20, shop_.dryHumidity);
+        for (const JointGlue& g : glues_) {
+            const Step& s = a_.recipe[g.step];
+            if (s.glue.faces != JointFaces::EndToLong || s.layer < 0) continue;
+            const double width = 2 * std::sqrt(s.glue.area / pi);
+            double moves = 0;
+            for (const Species* w : s.glue.woods) moves = std::max(moves, std::abs(movement(width, w->shrinkTangential, change)));
+            if (moves <= shop_.mostMovement) continue;
+            const BuiltLayer& b = a_.layers[static_cast<size_t>(s.layer)];
+            Caution c;
+            c.id = "end-on-" + std::to_string(s.layer + 1);
+            c.level = Level::Care;
+            c.at = layerName(a_, s.layer) + " end on to " + layerName(a_, std::max(0, s.layer - 1));
+            c.z = b.z0;
+            c.layer = s.layer;
+            c.measure = moves;
+            c.limit = shop_.mostMovement;
+            c.unit = "mm";
+            c.message = "end grain stands on long grain over " + mm(width) + ": between dry and damp rooms one moves " + formatLengthUnit(moves, style_, 2) + " more than the other, and the joint opens or the wood splits";
+            if (const int below = s.layer - 1; below >= 0 && a_.layers[static_cast<size_t>(below)].kind == LayerKind::Disc)
+                c.fixes.push_back(layerFix("build layer " + std::to_string(below + 1) + " as a ring of 12 with a disc let in that is free to move", below, [](Layer& l) {
+                    l.kind = LayerKind::LetIn;
+                    l.segments = 12;
+                }));
+            out_.push_back(c);
+        }
+    }
+
     /// The tool that parts nested rings must fit its grooves.
     void grooves()
     {
@@ -457,6 +532,7 @@ private:
     const Shape& shape_;
     const CutPlan& cuts_;
     const std::vector<Overlap>& overlaps_;
+    const std::vector<JointGlue>& glues_;
     LengthStyle style_;
     std::vector<Caution> out_;
 };
@@ -464,9 +540,9 @@ private:
 }  // namespace
 
 std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides, const Shape& shape, const CutPlan& cuts,
-                                const std::vector<Overlap>& overlaps, LengthStyle style)
+                                const std::vector<Overlap>& overlaps, const std::vector<JointGlue>& glues, LengthStyle style)
 {
-    return Judge(piece, shop, assembly, sides, shape, cuts, overlaps, style).run();
+    return Judge(piece, shop, assembly, sides, shape, cuts, overlaps, glues, style).run();
 }
 
 }  // namespace vl

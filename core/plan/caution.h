@@ -2,6 +2,7 @@
 
 #include "core/measure/length.h"
 #include "core/plan/cut.h"
+#include "core/plan/gluing.h"
 #include "core/plan/overlap.h"
 #include "core/turning/shape.h"
 
@@ -33,6 +34,6 @@ struct Caution {
 
 /// Every caution of the plan, the gravest first, then from the headstock on. Lengths in messages are in `style`.
 std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides, const Shape& shape, const CutPlan& cuts,
-                                const std::vector<Overlap>& overlaps, LengthStyle style = {});
+                                const std::vector<Overlap>& overlaps, const std::vector<JointGlue>& glues, LengthStyle style = {});
 
 }  // namespace vl

@@ -34,7 +34,7 @@ const RingCut* Plan::cutOf(int layer) const
     return it == cuts.rings.end() ? nullptr : &*it;
 }
 
-Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style)
+Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style, double now)
 {
     checkPiece(piece);
     checkShop(shop);
@@ -44,10 +44,13 @@ Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style)
     p.shape = measureShape(piece, p.assembly, p.sides);
     p.cuts = planCuts(piece, p.assembly);
     p.overlaps = overlapsOf(p.assembly, p.sides);
-    p.schedule = scheduleRecipe(p.assembly.recipe);
+    GluedRecipe glued = withGlue(piece, shop, std::move(p.assembly.recipe));
+    p.assembly.recipe = std::move(glued.recipe);
+    p.glues = std::move(glued.joints);
+    p.schedule = scheduleRecipe(p.assembly.recipe, shop, piece.progress, std::max(0.0, now - piece.progress.start.value_or(aMonday)));
     p.stations = stationsOf(piece, p.assembly, p.sides);
     p.lathe = planLathe(p.assembly, p.shape, shop);
-    p.cautions = cautionsOf(piece, shop, p.assembly, p.sides, p.shape, p.cuts, p.overlaps, style);
+    p.cautions = cautionsOf(piece, shop, p.assembly, p.sides, p.shape, p.cuts, p.overlaps, p.glues, style);
     return p;
 }
 

@@ -3,6 +3,7 @@
 #include "core/lathe/speed.h"
 #include "core/lathe/station.h"
 #include "core/plan/caution.h"
+#include "core/plan/gluing.h"
 #include "core/plan/schedule.h"
 
 namespace vl {
@@ -20,6 +21,7 @@ struct Plan {
     Shape shape;
     CutPlan cuts;
     std::vector<Overlap> overlaps;
+    std::vector<JointGlue> glues;
     Schedule schedule;
     std::vector<Station> stations;
     LathePlan lathe;
@@ -30,6 +32,7 @@ struct Plan {
 };
 
 /// Plans a piece that checkPiece() accepts, in a shop that checkShop() accepts; throws their InputError where not.
-Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style = {});
+/// `now` is what the shop's clock says, minutes since 1970-01-01 00:00: what is not done yet is not planned before it. 0: before everything.
+Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style = {}, double now = 0);
 
 }  // namespace vl

@@ -6,23 +6,42 @@
 #include <boost/graph/topological_sort.hpp>
 
 #include <algorithm>
+#include <cmath>
+#include <map>
 #include <queue>
+#include <random>
 #include <unordered_map>
 
 namespace vl {
+namespace {
 
-Schedule scheduleRecipe(const Recipe& recipe)
+/// The recipe as numbers: who comes after whom, and what is held how long.
+struct Network {
+    std::vector<std::vector<size_t>> before, after;
+    std::vector<size_t> sorted;      // first things first
+    std::vector<long> tied;          // the pure wait that follows a step at once, in the same clamp; −1
+    std::vector<bool> tiedTo;        // is such a wait
+    std::vector<double> tail;        // the chain that hangs on each step, itself in it
+};
+
+Network networkOf(const Recipe& recipe)
 {
-    using Graph = boost::adjacency_list<boost::vecS, boost::vecS, boost::bidirectionalS>;
+    using Graph = boost::adjacency_list<boost::vecS, boost::vecS, boost::directedS>;
+    const size_t n = recipe.size();
     std::unordered_map<std::string, size_t> index;
-    for (size_t i = 0; i < recipe.size(); ++i)
+    for (size_t i = 0; i < n; ++i)
         if (!index.emplace(recipe[i].id, i).second) throw InputError("steps", "'" + recipe[i].id + "' twice", "one step of each id is");
-    Graph graph(recipe.size());
-    for (size_t i = 0; i < recipe.size(); ++i)
-        for (const std::string& before : recipe[i].after) {
-            const auto it = index.find(before);
-            if (it == index.end()) throw InputError("steps." + recipe[i].id + ".after", "'" + before + "'", "the id of a step is");
+    Graph graph(n);
+    Network net;
+    net.before.resize(n);
+    net.after.resize(n);
+    for (size_t i = 0; i < n; ++i)
+        for (const std::string& id : recipe[i].after) {
+            const auto it = index.find(id);
+            if (it == index.end()) throw InputError("steps." + recipe[i].id + ".after", "'" + id + "'", "the id of a step is");
             boost::add_edge(it->second, i, graph);
+            net.before[i].push_back(it->second);
+            net.after[it->second].push_back(i);
         }
     std::vector<size_t> backwards;
     try {
@@ -30,57 +49,316 @@ Schedule scheduleRecipe(const Recipe& recipe)
     } catch (const boost::not_a_dag&) {
         throw InputError("steps", "a circle", "steps that do not need one another in a circle are");
     }
-
-    // The chain that hangs on each step, itself included.
-    std::vector<double> tail(recipe.size());
+    net.tail.resize(n);
     for (const size_t i : backwards) {
         double longest = 0;
-        for (auto [e, end] = boost::out_edges(i, graph); e != end; ++e) longest = std::max(longest, tail[boost::target(*e, graph)]);
-        tail[i] = recipe[i].workMinutes + recipe[i].waitMinutes + longest;
+        for (const size_t next : net.after[i]) longest = std::max(longest, net.tail[next]);
+        net.tail[i] = recipe[i].workMinutes + recipe[i].waitMinutes + longest;
+    }
+    net.sorted.assign(backwards.rbegin(), backwards.rend());
+    net.tied.assign(n, -1);
+    net.tiedTo.assign(n, false);
+    for (size_t i = 0; i < n; ++i) {
+        const Step& wait = recipe[i];
+        if (wait.workMinutes > 0 || net.before[i].size() != 1) continue;
+        const size_t g = net.before[i][0];
+        const bool shares = std::ranges::any_of(wait.uses, [&](const std::string& u) { return std::ranges::find(recipe[g].uses, u) != recipe[g].uses.end(); });
+        if (recipe[g].action == Action::Glue && shares && net.tied[g] < 0) {
+            net.tied[g] = static_cast<long>(i);
+            net.tiedTo[i] = true;
+        }
+    }
+    return net;
+}
+
+/// How many of a thing there are that glue can set in; 0: nothing is held.
+int capacityOf(const std::string& use, const Shop& shop)
+{
+    if (use == "clamp") return static_cast<int>(shop.clamps);
+    if (use == "band clamp") return static_cast<int>(shop.bandClamps);
+    if (use == "plate") return static_cast<int>(shop.clamps);
+    return use == "lathe" ? 1 : 0;
+}
+
+/// Stretches in which something is in use, `capacity` of them at once.
+class Usage {
+public:
+    explicit Usage(int capacity) : capacity_(capacity) {}
+    /// The first time from `t` on at which one is free for `length` minutes.
+    double freeFrom(double t, double length) const
+    {
+        for (;;) {
+            std::vector<TimeSpan> during;
+            for (const TimeSpan& s : spans_)
+                if (s.from < t + length - 1e-9 && s.to > t + 1e-9) during.push_back(s);
+            if (static_cast<int>(during.size()) < capacity_ || most(during, t) < capacity_) return t;
+            t = std::ranges::min_element(during, {}, &TimeSpan::to)->to;
+        }
+    }
+    void take(const TimeSpan& s) { spans_.push_back(s); }
+
+private:
+    /// How many of these are in use at once at the most, from `t` on.
+    static int most(const std::vector<TimeSpan>& spans, double t)
+    {
+        int highest = 0;
+        for (const TimeSpan& at : spans) {
+            const double begin = std::max(at.from, t);
+            highest = std::max(highest, static_cast<int>(std::ranges::count_if(spans, [&](const TimeSpan& s) { return s.from <= begin + 1e-9 && s.to > begin + 1e-9; })));
+        }
+        return highest;
     }
 
-    Schedule s;
-    s.start.resize(recipe.size());
-    s.end.resize(recipe.size());
-    s.criticalPath = tail.empty() ? 0 : *std::ranges::max_element(tail);
-    std::vector<double> ready(recipe.size(), 0);
-    std::vector<size_t> missing(recipe.size());
-    // Steps that can be begun, soonest first where the hands would otherwise rest, else by the chain that hangs on them.
-    struct Waiting {
-        double ready;
-        size_t step;
-    };
-    auto later = [](const Waiting& a, const Waiting& b) { return std::pair(a.ready, a.step) > std::pair(b.ready, b.step); };
-    auto lighter = [&](size_t a, size_t b) { return std::pair(tail[a], b) < std::pair(tail[b], a); };
-    std::priority_queue<Waiting, std::vector<Waiting>, decltype(later)> coming(later);
-    std::priority_queue<size_t, std::vector<size_t>, decltype(lighter)> open(lighter);
-    for (size_t i = 0; i < recipe.size(); ++i) {
-        missing[i] = boost::in_degree(i, graph);
-        if (!missing[i]) coming.push({0, i});
-    }
-    double hands = 0;
-    while (!coming.empty() || !open.empty()) {
-        if (open.empty()) hands = std::max(hands, coming.top().ready);
-        while (!coming.empty() && coming.top().ready <= hands) {
-            open.push(coming.top().step);
-            coming.pop();
-        }
-        const size_t i = open.top();
-        open.pop();
-        const Step& step = recipe[i];
-        s.order.push_back(i);
-        s.start[i] = step.workMinutes > 0 ? hands : ready[i];
-        s.end[i] = s.start[i] + step.workMinutes + step.waitMinutes;
-        if (step.workMinutes > 0) hands = s.start[i] + step.workMinutes;
-        s.workMinutes += step.workMinutes;
-        s.length = std::max(s.length, s.end[i]);
-        for (auto [e, end] = boost::out_edges(i, graph); e != end; ++e) {
-            const size_t next = boost::target(*e, graph);
-            ready[next] = std::max(ready[next], s.end[i]);
-            if (!--missing[next]) coming.push({ready[next], next});
+    int capacity_;
+    std::vector<TimeSpan> spans_;
+};
+
+/// One pair of hands in the shop's hours.
+class Hands {
+public:
+    explicit Hands(const ShopHours& hours) : hours_(hours) {}
+
+    /// The first stretches from `t` on in which `minutes` can be worked; in one go unless `breaks`.
+    std::vector<TimeSpan> find(double t, double minutes, bool breaks) const
+    {
+        const bool mustBreak = minutes > hours_.longest();
+        for (;;) {
+            const TimeSpan open = hours_.openAt(t);
+            const TimeSpan gap = freeIn(std::max(t, open.from), open.to);
+            if (gap.length() >= minutes - 1e-9) return {{gap.from, gap.from + minutes}};
+            // It may go on after closing time, if what is left of the day is worth beginning.
+            if ((mustBreak || (breaks && gap.length() >= 15)) && gap.to >= open.to - 1e-9 && gap.length() > 0) {
+                std::vector<TimeSpan> parts{gap};
+                double left = minutes - gap.length();
+                for (double from = open.to; left > 1e-9;) {
+                    const TimeSpan next = hours_.openAt(from), free = freeIn(next.from, next.to);
+                    if (free.from > next.from + 1e-9) break;
+                    parts.push_back({free.from, std::min(free.to, free.from + left)});
+                    left -= parts.back().length();
+                    if (left > 1e-9 && free.to < next.to - 1e-9) break;
+                    from = next.to;
+                }
+                if (left <= 1e-9) return parts;
+            }
+            t = gap.length() <= 0 || gap.to >= open.to - 1e-9 ? open.to : gap.to;
         }
     }
-    return s;
-}
+    void take(const std::vector<TimeSpan>& spans)
+    {
+        for (const TimeSpan& s : spans) busy_.insert(std::ranges::upper_bound(busy_, s.from, {}, &TimeSpan::from), s);
+    }
+
+private:
+    /// The first free stretch within from … to.
+    TimeSpan freeIn(double from, double to) const
+    {
+        auto it = std::ranges::partition_point(busy_, [&](const TimeSpan& b) { return b.to <= from + 1e-9; });
+        for (; it != busy_.end() && it->from <= from + 1e-9; ++it) from = std::max(from, it->to);
+        if (from >= to) return {to, to};
+        return {from, it == busy_.end() ? to : std::min(to, it->from)};
+    }
+
+    const ShopHours& hours_;
+    std::vector<TimeSpan> busy_;  // in order, none over another
+};
+
+class Scheduler {
+public:
+    Scheduler(const Recipe& recipe, const Shop& shop, const Progress& progress, double now)
+        : recipe_(recipe), shop_(shop), net_(networkOf(recipe)), begins_(progress.start.value_or(aMonday)), hours_(shop, begins_), soonest_(recipe.size(), now), done_(recipe.size())
+    {
+        std::unordered_map<std::string, size_t> index;
+        for (size_t i = 0; i < recipe.size(); ++i) index[recipe[i].id] = i;
+        for (const StepMoved& m : progress.moved)
+            if (const auto it = index.find(m.step); it != index.end()) soonest_[it->second] = std::max(now, m.from - begins_);
+        for (const StepDone& d : progress.done)
+            if (const auto it = index.find(d.step); it != index.end()) done_[it->second] = TimeSpan{d.start - begins_, d.end - begins_};
+    }
+
+    Schedule run()
+    {
+        Schedule best = once(net_.tail);
+        bound(best);
+        std::mt19937 dice(7);
+        const int tries = recipe_.empty() ? 0 : std::clamp(static_cast<int>(4000 / recipe_.size()), 1, 40);
+        for (int k = 0; k < tries && best.length > best.lowerBound * 1.001 + 1e-6; ++k) {
+            std::vector<double> weight = net_.tail;
+            for (double& w : weight) w *= 1 + 0.6 * (static_cast<double>(dice() >> 8) / (1 << 24) - 0.5);
+            Schedule next = once(weight);
+            if (next.length < best.length - 1e-9) {
+                next.criticalPath = best.criticalPath;
+                next.lowerBound = best.lowerBound;
+                next.busiest = best.busiest;
+                next.critical = best.critical;
+                best = std::move(next);
+            }
+        }
+        return best;
+    }
+
+private:
+    bool breaks(const Step& s) const { return s.action != Action::Glue && s.action != Action::PartOff && s.workMinutes > 20; }
+
+    Schedule once(const std::vector<double>& weight) const
+    {
+        const size_t n = recipe_.size();
+        Schedule s;
+        s.begins = begins_;
+        s.start.resize(n);
+        s.end.resize(n);
+        s.work.resize(n);
+        s.done.assign(n, false);
+        Hands hands(hours_);
+        std::map<std::string, Usage> usage;
+        auto held = [&](const Step& step) -> std::vector<Usage*> {
+            std::vector<Usage*> all;
+            for (const std::string& u : step.uses)
+                if (const int c = capacityOf(u, shop_)) all.push_back(&usage.try_emplace(u, Usage(c)).first->second);
+            return all;
+        };
+        std::vector<size_t> missing(n);
+        auto lighter = [&](size_t a, size_t b) { return std::pair(weight[a], b) < std::pair(weight[b], a); };
+        std::priority_queue<size_t, std::vector<size_t>, decltype(lighter)> open(lighter);
+        for (size_t i = 0; i < n; ++i) {
+            s.workMinutes += recipe_[i].workMinutes;
+            missing[i] = net_.before[i].size();
+            if (!missing[i]) open.push(i);
+        }
+        auto finished = [&](size_t i) {
+            s.length = std::max(s.length, s.end[i]);
+            for (const size_t next : net_.after[i])
+                if (!--missing[next]) open.push(next);
+        };
+        while (!open.empty()) {
+            const size_t i = open.top();
+            open.pop();
+            const Step& step = recipe_[i];
+            if (done_[i]) {
+                s.done[i] = true;
+                s.start[i] = done_[i]->from;
+                s.end[i] = done_[i]->to;
+                s.work[i] = {{s.start[i], std::min(s.end[i], s.start[i] + step.workMinutes)}};
+                finished(i);
+                continue;
+            }
+            double ready = soonest_[i];
+            for (const size_t b : net_.before[i]) ready = std::max(ready, s.end[b]);
+            if (net_.tiedTo[i] && !s.done[net_.before[i][0]]) {  // placed with its glue
+                s.start[i] = s.end[net_.before[i][0]];
+                s.end[i] = s.start[i] + step.waitMinutes;
+                finished(i);
+                continue;
+            }
+            const double after = step.waitMinutes + (net_.tied[i] >= 0 ? recipe_[static_cast<size_t>(net_.tied[i])].waitMinutes : 0);
+            const std::vector<Usage*> uses = after > 0 || std::ranges::find(step.uses, "lathe") != step.uses.end() ? held(step) : std::vector<Usage*>{};
+            for (double t = ready;;) {
+                const std::vector<TimeSpan> work = step.workMinutes > 0 ? hands.find(t, step.workMinutes, breaks(step)) : std::vector<TimeSpan>{{t, t}};
+                const double from = work.front().from, to = work.back().to + after;
+                double free = from;
+                for (const Usage* u : uses) free = std::max(free, u->freeFrom(from, to - from));
+                if (free > from + 1e-9) {
+                    t = free;
+                    continue;
+                }
+                for (Usage* u : uses) u->take({from, to});
+                if (step.workMinutes > 0) {
+                    hands.take(work);
+                    s.work[i] = work;
+                }
+                s.start[i] = from;
+                s.end[i] = work.back().to + step.waitMinutes;
+                break;
+            }
+            finished(i);
+        }
+        s.order.resize(n);
+        for (size_t i = 0; i < n; ++i) s.order[i] = i;
+        std::vector<size_t> place(n);
+        for (size_t k = 0; k < n; ++k) place[net_.sorted[k]] = k;
+        std::ranges::sort(s.order, [&](size_t a, size_t b) { return std::tuple(s.start[a], s.end[a], place[a]) < std::tuple(s.start[b], s.end[b], place[b]); });
+        // A step without length that begins when the one before it ends still comes after it.
+        return s;
+    }
+
+    /// Critical path with closing times, and what hands, clamps and lathe need at the least.
+    void bound(Schedule& s) const
+    {
+        const size_t n = recipe_.size();
+        std::vector<double> end(n, 0), wait(n, 0);
+        std::vector<long> from(n, -1);
+        double last = 0;
+        size_t final = 0;
+        for (const size_t i : net_.sorted) {
+            if (done_[i]) {
+                end[i] = done_[i]->to;
+            } else {
+                double t = soonest_[i];
+                for (const size_t b : net_.before[i])
+                    if (end[b] >= t) {
+                        t = end[b];
+                        from[i] = static_cast<long>(b);
+                    }
+                end[i] = (recipe_[i].workMinutes > 0 ? earliestEnd(t, recipe_[i]) : t) + recipe_[i].waitMinutes;
+            }
+            if (end[i] >= last) {
+                last = end[i];
+                final = i;
+            }
+        }
+        s.criticalPath = s.lowerBound = last;
+        s.busiest = "chain";
+        s.critical.assign(n, false);
+        for (long i = n ? static_cast<long>(final) : -1; i >= 0; i = from[static_cast<size_t>(i)]) s.critical[static_cast<size_t>(i)] = true;
+
+        // Hands: all the work that is left, and then the shortest wait that ends the piece.
+        double work = 0, ending = 1e300, begin = 1e300;
+        std::map<std::string, std::array<double, 3>> load;  // minutes, soonest begin, least tail
+        for (size_t i = 0; i < n; ++i) {
+            if (done_[i]) continue;
+            const Step& step = recipe_[i];
+            work += step.workMinutes;
+            begin = std::min(begin, soonest_[i]);
+            if (step.workMinutes > 0) ending = std::min(ending, net_.tail[i] - step.workMinutes);
+            if (net_.tiedTo[i]) continue;
+            const double after = step.waitMinutes + (net_.tied[i] >= 0 ? recipe_[static_cast<size_t>(net_.tied[i])].waitMinutes : 0);
+            for (const std::string& u : step.uses) {
+                const int c = capacityOf(u, shop_);
+                if (!c || !(after > 0 || u == "lathe")) continue;
+                auto& [minutes, soon, tail] = load.try_emplace(u, std::array<double, 3>{0, 1e300, 1e300}).first->second;
+                minutes += (step.workMinutes + after) / c;
+                double t = soonest_[i];
+                for (const size_t b : net_.before[i]) t = std::max(t, end[b]);
+                soon = std::min(soon, t);
+                tail = std::min(tail, net_.tail[i] - step.workMinutes - after);
+            }
+        }
+        if (work > 0) {
+            const double hands = hours_.endOfWork(begin, work) + ending;
+            if (hands > s.lowerBound) {
+                s.lowerBound = hands;
+                s.busiest = "hands";
+            }
+        }
+        for (const auto& [use, l] : load)
+            if (l[1] + l[0] + l[2] > s.lowerBound) {
+                s.lowerBound = l[1] + l[0] + l[2];
+                s.busiest = use;
+            }
+    }
+
+    double earliestEnd(double t, const Step& step) const { return Hands(hours_).find(t, step.workMinutes, breaks(step)).back().to; }
+
+    const Recipe& recipe_;
+    const Shop& shop_;
+    Network net_;
+    double begins_;
+    ShopHours hours_;
+    std::vector<double> soonest_;
+    std::vector<std::optional<TimeSpan>> done_;
+};
+
+}  // namespace
+
+Schedule scheduleRecipe(const Recipe& recipe, const Shop& shop, const Progress& progress, double now) { return Scheduler(recipe, shop, progress, now).run(); }
 
 }  // namespace vl

@@ -110,8 +110,8 @@ public:
             return {"Start to finish",
                     value,
                     "one pair of hands, waiting beside the work",
-                    "longest chain alone: " + fixed(plan_.schedule.criticalPath / 60, 1) + " h",
-                    "round the clock; clamps enough",
+                    "no schedule is shorter than " + fixed(plan_.schedule.lowerBound / 60, 1) + " h: " + (plan_.schedule.busiest == "chain" ? "the longest chain of steps" : "the " + plan_.schedule.busiest + " can do no more"),
+                    "the hours, clamps and temperature of the shop",
                     common,
                     "timetable"};
         case FigureId::Station:

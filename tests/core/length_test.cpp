@@ -1,9 +1,9 @@
 #include "core/measure/format.h"
 #include "core/measure/input_error.h"
 #include "core/measure/length.h"
+#include "tests/support/property.h"
 
 #include <gtest/gtest.h>
-#include <rapidcheck.h>
 
 #include <cstdio>
 
@@ -63,7 +63,7 @@ TEST(WritesLength, InTheStyleAsked)
 
 TEST(WritesLength, FractionAndRemainderGiveTheLengthBack)
 {
-    rc::check([] {
+    test::property([] {
         const double mm = *rc::gen::inRange(1, 100000) / 37.0;
         const int denominator = *rc::gen::element(2, 4, 8, 16, 32, 64, 128);
         std::string text = formatLength(mm, {Unit::Fraction, denominator});

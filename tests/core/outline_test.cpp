@@ -2,10 +2,10 @@
 #include "core/geometry/profile.h"
 #include "core/piece/edit.h"
 #include "core/plan/plan.h"
+#include "tests/support/property.h"
 
 #include <boost/math/quadrature/gauss_kronrod.hpp>
 #include <gtest/gtest.h>
-#include <rapidcheck.h>
 
 #include <cmath>
 
@@ -29,7 +29,7 @@ Outline randomOutline()
 
 TEST(Flatten, PassesThroughEveryNodeAndNeverBeyondACurvesNodes)
 {
-    rc::check([] {
+    test::property([] {
         Outline o = randomOutline();
         for (Node& n : o)
             if (n.span == Span::Arc) n.span = Span::Curve;
@@ -81,7 +81,7 @@ TEST(InsertNode, LeavesTheLineWhereItWas)
 
 TEST(MovedNode, StaysBetweenItsNeighbours)
 {
-    rc::check([] {
+    test::property([] {
         const Outline o = randomOutline();
         const auto i = static_cast<size_t>(*rc::gen::inRange(0, static_cast<int>(o.size())));
         const Outline moved = movedNode(o, i, *rc::gen::inRange(-500, 5000) / 3.0, *rc::gen::inRange(-500, 5000) / 3.0);
@@ -93,7 +93,7 @@ TEST(MovedNode, StaysBetweenItsNeighbours)
 TEST(Revolved, MatchesPappusAndQuadrature)
 {
     // Pappus: a solid of revolution's volume is the area of its section times the way of the area's centroid (2π·r̄).
-    rc::check([] {
+    test::property([] {
         Outline o = randomOutline();
         for (Node& n : o)
             if (n.span == Span::Arc) n.bulge = std::abs(n.bulge) * 0.4;

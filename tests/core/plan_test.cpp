@@ -6,9 +6,9 @@
 #include "core/turning/mesh.h"
 #include "core/wood/moisture.h"
 #include "tests/support/samples.h"
+#include "tests/support/property.h"
 
 #include <gtest/gtest.h>
-#include <rapidcheck.h>
 
 #include <cmath>
 #include <map>
@@ -97,7 +97,7 @@ TEST(CutPlan, TrialRingCorrectsTheRingsCutAtItsAngle)
 
 TEST(Schedule, PutsNothingBeforeWhatItNeeds)
 {
-    rc::check([] {
+    test::property([] {
         Recipe recipe;
         const int count = *rc::gen::inRange(1, 40);
         std::vector<int> shuffled;
@@ -302,7 +302,7 @@ TEST(Stations, CoverThePieceAndMeasureItsWall)
 
 TEST(Plan, OfAnyReasonablePieceIsFinite)
 {
-    rc::check([] {
+    test::property([] {
         Piece p = starts()[static_cast<size_t>(*rc::gen::inRange(0, 6))].make();
         p = edit::divide(p, *rc::gen::inRange(1, 30), *rc::gen::inRange(1, 25), *rc::gen::inRange(3, 97));
         p.hollow.rule = static_cast<WallRule>(*rc::gen::element(0, 1, 3));

@@ -8,6 +8,7 @@
 #include "core/wood/figure.h"
 #include "tests/core/random_piece.h"
 #include "tests/support/samples.h"
+#include "tests/support/property.h"
 
 #include <gtest/gtest.h>
 
@@ -18,7 +19,7 @@ using namespace vl;
 
 TEST(AnyPiece, PlansToFiniteFigures)
 {
-    rc::check([] {
+    test::property([] {
         const Piece p = test::randomPiece();
         const Plan plan = makePlan(p, {});
         const Shape& s = plan.shape;
@@ -37,7 +38,7 @@ TEST(AnyPiece, PlansToFiniteFigures)
 
 TEST(AnyPiece, IsPlannedTheSameTwice)
 {
-    rc::check([] {
+    test::property([] {
         const Piece p = test::randomPiece();
         const Plan a = makePlan(p, {}), b = makePlan(p, {});
         RC_ASSERT(a.shape.weight == b.shape.weight && a.schedule.order == b.schedule.order && a.cautions.size() == b.cautions.size());
@@ -47,7 +48,7 @@ TEST(AnyPiece, IsPlannedTheSameTwice)
 
 TEST(AnyPiece, HasTheMassOfItsLayers)
 {
-    rc::check([] {
+    test::property([] {
         Piece p = test::randomPiece();
         p = edit::fitLayers(p);
         for (Layer& l : p.layers) RC_PRE(l.thickness <= 500 && l.thickness >= 0.5);
@@ -62,7 +63,7 @@ TEST(AnyPiece, HasTheMassOfItsLayers)
 TEST(AnyFix, LeavesAPieceThatCanBePlanned)
 {
     int fixes = 0;
-    rc::check([&] {
+    test::property([&] {
         const Piece p = test::randomPiece();
         for (const Caution& c : makePlan(p, {}).cautions) {
             RC_ASSERT(!c.message.empty() && !c.at.empty());
@@ -82,7 +83,7 @@ TEST(AnyFix, LeavesAPieceThatCanBePlanned)
 
 TEST(AnyEdit, LeavesAPieceThatCanBePlanned)
 {
-    rc::check([] {
+    test::property([] {
         Piece p = test::regattaCup();
         const int steps = *rc::gen::inRange(1, 25);
         for (int k = 0; k < steps; ++k) {
@@ -126,7 +127,7 @@ TEST(AnyEdit, LeavesAPieceThatCanBePlanned)
 
 TEST(AnyEdit, PaintAndPatternAgree)
 {
-    rc::check([] {
+    test::property([] {
         const int segments = *rc::gen::inRange(3, 97), symmetry = *rc::gen::inRange(1, 97), at = *rc::gen::inRange(0, segments);
         Piece p = starts()[2].make();
         p.layers[2].segments = segments;
@@ -161,7 +162,7 @@ TEST(Outline, AnInsertedNodeKeepsTheCurveClose)
 
 TEST(Profile, ClippedPartsMakeTheWhole)
 {
-    rc::check([] {
+    test::property([] {
         const Polyline line = flatten(test::randomPiece().outside);
         const double end = line.back().x(), cut = end * *rc::gen::inRange(0, 101) / 100.0;
         const double parts = revolved(clipped(line, 0, cut)).volume + revolved(clipped(line, cut, end)).volume;

@@ -5,9 +5,9 @@
 #include "io/json_reader.h"
 #include "io/shop_json.h"
 #include "tests/support/samples.h"
+#include "tests/support/property.h"
 
 #include <gtest/gtest.h>
-#include <rapidcheck.h>
 
 #include <valijson/adapters/nlohmann_json_adapter.hpp>
 #include <valijson/schema.hpp>
@@ -170,7 +170,7 @@ TEST(PieceFile, DamagedTextIsAnsweredClearly)
     survives("{\"format\": NaN}", "NaN");
     survives("{\"format\": 1e999}", "huge");
     survives(std::string("\0\xff\xfe{", 4), "bytes");
-    rc::check([&] {
+    test::property([&] {
         std::string text = good;
         for (int k = 0; k < 8; ++k) text[static_cast<size_t>(*rc::gen::inRange(0, static_cast<int>(text.size())))] = static_cast<char>(*rc::gen::inRange(0, 256));
         survives(text, "bytes changed");

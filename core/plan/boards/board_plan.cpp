@@ -1,0 +1,279 @@
+#include "core/plan/boards/board_plan.h"
+
+#include "core/plan/boards/strip_cutting.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+namespace vl {
+namespace {
+
+constexpr double alike = 0.05;  // mm: strips closer than this are ripped and planed together
+
+/// A wood's cutting problem, and what its numbers stand for.
+struct Wood {
+    const Species* species = nullptr;
+    StripProblem problem;
+    std::vector<const Part*> parts;                      // of each item
+    std::vector<std::pair<size_t, BoardRect>> panels;    // of each panel: place in the plan's boards, and where on it
+};
+
+class BoardPlanner {
+public:
+    BoardPlanner(const Piece& piece, const Shop& shop, const Assembly& assembly, const Control& control) : piece_(piece), shop_(shop), assembly_(assembly), control_(control) {}
+
+    BoardPlan run()
+    {
+        for (const Board& b : shop_.rack) {
+            PlannedBoard p;
+            p.board = b;
+            plan_.boards.push_back(p);
+        }
+        std::map<std::string, int> left;
+        for (const Part& p : assembly_.parts) left[p.id] += p.count;
+        for (const KeptStrip& k : piece_.progress.strips) keep(k, left);
+        std::vector<Wood> woods = gather(left);
+        double done = 0;
+        for (Wood& w : woods) {
+            Control own = control_;
+            own.progress = [&](double share) { control_.at((done + share) / static_cast<double>(woods.size())); };
+            solve(w, own);
+            ++done;
+        }
+        for (PlannedBoard& b : plan_.boards) finish(b);
+        std::erase_if(plan_.boards, [](const PlannedBoard& b) { return b.strips.empty(); });
+        balance();
+        plan_.cancelled = control_.cancelled();
+        return std::move(plan_);
+    }
+
+private:
+    const Part* partOf(const std::string& id) const
+    {
+        const auto it = std::ranges::find(assembly_.parts, id, &Part::id);
+        return it == assembly_.parts.end() ? nullptr : &*it;
+    }
+
+    /// A strip that is already cut stays; what is no longer wanted of it is surplus.
+    void keep(const KeptStrip& k, std::map<std::string, int>& left)
+    {
+        const auto board = std::ranges::find_if(plan_.boards, [&](const PlannedBoard& b) { return b.board.id == k.board; });
+        PlannedStrip s;
+        s.place = {k.x, k.y, k.length, k.width};
+        s.thickness = k.thickness;
+        s.kept = true;
+        double at = 0;
+        for (const auto& [id, count] : k.runs) {
+            auto it = left.find(id);
+            if (it != left.end()) it->second = std::max(0, it->second - count);
+            const Part* p = partOf(id);
+            const double run = p ? p->run(count) : 0;
+            s.runs.push_back({id, count, at, run});
+            at += run;
+        }
+        s.used = std::min(k.length, std::max(at + piece_.choices.endWaste, shop_.leastHold));
+        if (board != plan_.boards.end()) board->strips.push_back(s);
+    }
+
+    std::vector<Wood> gather(const std::map<std::string, int>& left)
+    {
+        std::vector<Wood> woods;
+        for (const Part& p : assembly_.parts) {
+            const int count = left.at(p.id);
+            if (count <= 0) continue;
+            auto w = std::ranges::find(woods, p.species, &Wood::species);
+            if (w == woods.end()) {
+                w = woods.insert(woods.end(), Wood{});
+                w->species = p.species;
+                StripProblem& q = w->problem;
+                q.kerf = shop_.ripKerf;
+                q.endWaste = piece_.choices.endWaste;
+                q.leastHold = shop_.leastHold;
+                q.leastOffcut = shop_.leastOffcut;
+                q.planing = shop_.planing;
+            }
+            auto& kinds = w->problem.kinds;
+            auto kind = std::ranges::find_if(kinds, [&](const StripProblem::Kind& k) { return std::abs(k.width - p.width) < alike && std::abs(k.thickness - p.thickness) < alike; });
+            if (kind == kinds.end()) kind = kinds.insert(kinds.end(), {p.width, p.thickness, {}});
+            kind->items.push_back(w->problem.items.size());
+            w->problem.items.push_back({static_cast<size_t>(kind - kinds.begin()), count, p.pitch, p.lead});
+            w->parts.push_back(&p);
+        }
+        for (Wood& w : woods)
+            for (size_t b = 0; b < plan_.boards.size(); ++b) {
+                PlannedBoard& board = plan_.boards[b];
+                if (board.board.wood != w.species->id) continue;
+                std::vector<BoardRect> blocked = defectsOf(board.board);
+                for (const PlannedStrip& s : board.strips) blocked.push_back({s.place.x, std::max(0.0, s.place.y - shop_.ripKerf), s.place.length, s.place.width + 2 * shop_.ripKerf});
+                // A short panel can be held where the whole board is no longer.
+                const double least = std::min(shop_.leastHold, board.board.length);
+                board.panels = clearPanels(board.board, blocked, least, 5);
+                for (const BoardRect& r : board.panels) {
+                    w.panels.emplace_back(b, r);
+                    w.problem.panels.push_back({r.length, r.width, board.board.thickness});
+                }
+            }
+        return woods;
+    }
+
+    void solve(Wood& w, const Control& own)
+    {
+        StripProblem& p = w.problem;
+        StripBound bound = boundOf(p, own);
+        StripSolution s = cutStrips(p, bound, own);
+        if (std::ranges::any_of(s.missing, [](int n) { return n > 0; })) {
+            // Rather a thick board planed to shavings than a trip to the yard.
+            p.anyThickness = true;
+            StripBound other = boundOf(p, own);
+            StripSolution again = cutStrips(p, other, own);
+            if (again.cost < s.cost - 1e-6) {
+                s = std::move(again);
+                bound = std::move(other);
+            }
+        }
+        plan_.consumed += s.cost;
+        plan_.lowerBound += std::min(bound.bound, s.cost);
+        place(w, s);
+        for (size_t i = 0; i < s.missing.size(); ++i)
+            if (s.missing[i] > 0) {
+                const Part& part = *w.parts[i];
+                const double length = part.run(s.missing[i]) + p.endWaste, board = part.thickness < 3 ? part.thickness : part.thickness + p.planing;
+                plan_.shortfall.push_back({part.id, part.species, s.missing[i], part.thickness, part.width, length, board, length * (part.width + p.kerf) * board});
+            }
+    }
+
+    /// Lays each panel's strips side by side, the widest at the edge that is ripped first, so that narrow rests stay in one piece.
+    void place(const Wood& w, const StripSolution& s)
+    {
+        for (size_t panel = 0; panel < w.panels.size(); ++panel) {
+            std::vector<const StripCut*> mine;
+            for (const StripCut& c : s.strips)
+                if (c.panel == panel) mine.push_back(&c);
+            std::ranges::stable_sort(mine, [&](const StripCut* a, const StripCut* b) { return w.problem.kinds[a->kind].width > w.problem.kinds[b->kind].width; });
+            const BoardRect& r = w.panels[panel].second;
+            double y = r.y;
+            for (const StripCut* c : mine) {
+                const auto& kind = w.problem.kinds[c->kind];
+                PlannedStrip strip;
+                strip.place = {r.x, y, r.length, kind.width};
+                strip.thickness = kind.thickness;
+                double at = 0;
+                for (const StripRun& run : c->runs) {
+                    const double length = w.problem.items[run.item].run(run.count);
+                    strip.runs.push_back({w.parts[run.item]->id, run.count, at, length});
+                    at += length;
+                }
+                strip.ganged = at + w.problem.endWaste < w.problem.leastHold;
+                strip.used = std::min(r.length, std::max(at + w.problem.endWaste, w.problem.leastHold));
+                plan_.boards[w.panels[panel].first].strips.push_back(strip);
+                y += kind.width + w.problem.kerf;
+            }
+        }
+    }
+
+    /// Cuts in their order, what is left, what is used up.
+    void finish(PlannedBoard& b)
+    {
+        int number = 0;
+        auto cut = [&](BoardCut::Kind kind, double x0, double y0, double x1, double y1, size_t strip) { b.cuts.push_back({kind, ++number, x0, y0, x1, y1, strip}); };
+        auto inPanel = [](const PlannedStrip& s, const BoardRect& r) { return s.place.x == r.x && s.place.length == r.length && s.place.y >= r.y - 1e-9 && s.place.top() <= r.top() + 1e-9; };
+        for (const BoardRect& r : b.panels) {
+            std::vector<size_t> mine;
+            for (size_t i = 0; i < b.strips.size(); ++i)
+                if (!b.strips[i].kept && inPanel(b.strips[i], r)) mine.push_back(i);
+            if (mine.empty()) continue;
+            if (r.x > 1e-9) cut(BoardCut::Clear, r.x, r.y, r.x, r.top(), 0);
+            if (r.right() < b.board.length - 1e-9) cut(BoardCut::Clear, r.right(), r.y, r.right(), r.top(), 0);
+            if (r.y > 1e-9) cut(BoardCut::Clear, r.x, r.y, r.right(), r.y, 0);
+            double y = r.y;
+            for (const size_t i : mine) {
+                y = b.strips[i].place.top();
+                if (y < r.top() - 1e-6) cut(BoardCut::Rip, r.x, y, r.right(), y, i);
+            }
+            const double rest = r.top() - y - shop_.ripKerf;
+            if (rest >= 20 && r.length >= shop_.leastOffcut) b.offcuts.push_back({r.x, y + shop_.ripKerf, r.length, rest});
+        }
+        for (size_t i = 0; i < b.strips.size(); ++i) {
+            PlannedStrip& s = b.strips[i];
+            const double tail = s.place.length - s.used;
+            const bool keep = tail >= shop_.leastOffcut;
+            if (!s.kept) {
+                for (const PlannedRun& run : s.runs) {
+                    const double x = s.place.x + run.from + run.length;
+                    cut(BoardCut::Crosscut, x, s.place.y, x, s.place.top(), i);
+                }
+                if (keep) b.offcuts.push_back({s.place.x + s.used, s.place.y, tail, s.place.width});
+            }
+            b.consumed += (keep ? s.used : s.place.length) * (s.place.width + shop_.ripKerf);
+            for (const PlannedRun& run : s.runs)
+                if (const Part* p = partOf(run.part)) b.partsArea += run.count * p->volume / std::max(p->thickness, 1e-9);
+        }
+        b.consumed = std::min(b.consumed, b.board.length * b.board.width);
+        b.cost = b.board.price * b.consumed / (b.board.length * b.board.width);
+    }
+
+    /// boards = parts + kerf and planing + waste, and the offcuts are not counted as boards.
+    void balance()
+    {
+        double needed = 0;
+        for (const PlannedBoard& b : plan_.boards) {
+            plan_.cost += b.cost;
+            plan_.boardVolume += b.consumed * b.board.thickness;
+            for (const PlannedStrip& s : b.strips)
+                for (const PlannedRun& run : s.runs) {
+                    const Part* p = partOf(run.part);
+                    if (!p) continue;
+                    plan_.partsVolume += run.count * p->volume;
+                    const double cuts = run.count + (p->lead > 0 ? 1 : 0);
+                    plan_.kerfVolume += s.place.width * run.length * (b.board.thickness - s.thickness) + cuts * shop_.kerf / std::cos(p->left.miterDeg * degrees) * s.place.width * s.thickness;
+                }
+            for (const PlannedStrip& s : b.strips) plan_.kerfVolume += shop_.ripKerf * s.place.length * b.board.thickness;
+        }
+        plan_.wasteVolume = std::max(0.0, plan_.boardVolume - plan_.partsVolume - plan_.kerfVolume);
+        // What is to be bought is bought with as much waste as the rest has, or the usual third where nothing is cut yet.
+        const double usual = plan_.yield() > 0 ? std::clamp(1 / plan_.yield(), 1.05, 2.5) : 1.35;
+        for (Shortfall& s : plan_.shortfall) {
+            const Part* p = partOf(s.part);
+            needed = p ? s.count * p->volume : 0;
+            s.volume = std::max(s.volume, needed * usual);
+        }
+    }
+
+    const Piece& piece_;
+    const Shop& shop_;
+    const Assembly& assembly_;
+    const Control& control_;
+    BoardPlan plan_;
+};
+
+}  // namespace
+
+BoardPlan planBoards(const Piece& piece, const Shop& shop, const Assembly& assembly, const Control& control) { return BoardPlanner(piece, shop, assembly, control).run(); }
+
+std::vector<Board> rackAfter(const std::vector<Board>& rack, const BoardPlan& plan, bool keepOffcuts)
+{
+    std::vector<Board> out;
+    for (const Board& b : rack) {
+        const auto cut = std::ranges::find_if(plan.boards, [&](const PlannedBoard& p) { return p.board.id == b.id; });
+        if (cut == plan.boards.end()) {
+            out.push_back(b);
+            continue;
+        }
+        if (!keepOffcuts) continue;
+        char letter = 'a';
+        for (const BoardRect& r : cut->offcuts) {
+            Board rest = b;
+            rest.id = b.id + "-" + (letter <= 'z' ? std::string(1, letter) : std::to_string(letter - 'a'));
+            ++letter;
+            rest.length = r.length;
+            rest.width = r.width;
+            rest.price = b.price * r.area() / (b.length * b.width);
+            rest.defects.clear();
+            out.push_back(rest);
+        }
+    }
+    return out;
+}
+
+}  // namespace vl
