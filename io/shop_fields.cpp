@@ -21,6 +21,7 @@ constexpr NumberField<Shop> shop[] = {
     {"damp_humidity_percent", &Shop::dampHumidity, limits::humidity},
     {"tool_shank_mm", &Shop::toolShank, limits::shank},
     {"tool_reach_mm", &Shop::toolReach, limits::swing},
+    {"tool_angle_deg", &Shop::toolAngle, limits::toolAngle},
     {"temperature_c", &Shop::temperature, limits::celsius},
     {"band_clamps", &Shop::bandClamps, limits::clampCount},
     {"clamps", &Shop::clamps, limits::clampCount},

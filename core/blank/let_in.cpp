@@ -20,12 +20,14 @@ void build(const Site& site, BuiltLayer& b)
     const LetInForm& f = l.letIn;
     const Species* wood = &speciesOf(f.discWood);
     b.stock.inner = std::clamp(2 * (recess(f) - l.innerAllowance), 0.0, b.stock.outer - 0.5);
-    for (Cell& c : b.cells) c.low = recess(f);
+    for (Cell& c : b.cells) {
+        c.low = recess(f);
+        c.faces = b.sawnFaces(c);
+    }
     // The joint's clearance is air, but too fine to draw: the disc is shown up to the ring.
     Cell disc{wood, -1, segmentSeed(site.index, 900)};
     disc.high = recess(f);
     disc.board = flatFrame(b.z0, 0);
-    for (const double a : {0.0, 90.0, 180.0, 270.0}) disc.faces.push_back({outwards(a), f.diameter / 2, false});
     b.cells.push_back(disc);
     b.sectors = 0;
     holdStraight(b, b.stock.apothem(), 0);

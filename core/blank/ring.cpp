@@ -148,8 +148,8 @@ void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
         const int count = static_cast<int>(std::ranges::count(b.woods, s)) * (l.madeUp.kind == MadeUp::Diamond ? 2 : 1);
         if (made) {
             // Panels no longer than can be clamped and held straight; each yields whole segments.
-            const int perPanel = std::max(1, static_cast<int>(600 / panel.step)), panels = (count + perPanel - 1) / perPanel;
-            const double length = (panels > 1 ? perPanel : count) * panel.step + panel.width * std::tan(panel.slant * degrees);
+            const int most = std::max(1, static_cast<int>(600 / panel.step)), panels = (count + most - 1) / most, perPanel = (count + panels - 1) / panels;
+            const double length = perPanel * panel.step + panel.width * std::tan(panel.slant * degrees);
             const std::string id = s->id;
             Part side = squarePart(site, id + "-side", std::string(s->name) + " strip of the panel", s, 2 * panels, length, panel.outerStrip, b.stock.boardWidth(), "along the strip");
             Part band = squarePart(site, id + "-band", "band strip of the panel", &speciesOf(l.madeUp.wood), panels, length, panel.bandStrip, b.stock.boardWidth(), "along the strip");
@@ -173,8 +173,8 @@ void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
         p.lead = b.stock.stripLead(site.shop.kerf);
         out.push_back(p);
     }
-    if (l.joint.kind == SegmentJoint::Spacer)
-        out.push_back(squarePart(site, "spacer", "spacer", &speciesOf(l.joint.wood), l.segments, b.stock.boardWidth() + 4, thick + 1, l.joint.width, "out from the axis"));
+    if (l.joint.kind == SegmentJoint::Spacer)  // sliced off a board's edge: as wide as the gap, as thick as the ring is high
+        out.push_back(squarePart(site, "spacer", "spacer", &speciesOf(l.joint.wood), l.segments, b.stock.boardWidth() + 4, l.joint.width, thick + 1, "out from the axis"));
 }
 
 class RingSteps {

@@ -5,23 +5,23 @@
 
 namespace vl {
 
-std::vector<Unreached> unreached(const Polyline& inside, double z0, double z1, bool fromBelow, double shank, double reach)
+std::vector<Unreached> unreached(const Polyline& inside, double z0, double z1, bool fromBelow, const Shop& shop)
 {
     std::vector<Unreached> out;
     const Polyline part = simplified(clipped(inside, z0, z1), 0.05);
     const double opening = fromBelow ? z0 : z1;
     for (const Point& p : part) {
         if (p.y() <= 0) continue;
-        if (std::abs(opening - p.x()) > reach) {
+        if (std::abs(opening - p.x()) > shop.toolReach) {
             out.push_back({p.x(), p.y(), true});
             continue;
         }
         // Slopes of the lines from the point that pass between the two walls at every station on the way out.
-        double least = -1e9, most = 1e9;
+        double least = -std::tan(shop.toolAngle * degrees), most = -least;
         for (const Point& q : part) {
             const double way = std::abs(q.x() - p.x());
             if ((q.x() - p.x()) * (opening - p.x()) <= 0 || way < 0.5) continue;
-            const double room = std::max(0.0, q.y() - std::min(shank / 2, way * 0.5));
+            const double room = std::max(0.0, q.y() - std::min(shop.toolShank / 2, way * 0.25));
             most = std::min(most, (room - p.y()) / way);
             least = std::max(least, (-room - p.y()) / way);
         }
@@ -47,11 +47,11 @@ std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const Side
         const double z0 = layers[a].z0, z1 = std::min(layers[b].z1, sides.inside.back().x());
         if (z1 <= sides.inside.front().x()) return true;
         const bool last = b + 1 == n;
-        if (a == 0) return unreached(sides.inside, z0, z1, false, shop.toolShank, shop.toolReach).empty();
-        if (unreached(sides.inside, z0, z1, true, shop.toolShank, shop.toolReach).empty()) return true;
+        if (a == 0) return unreached(sides.inside, z0, z1, false, shop).empty();
+        if (unreached(sides.inside, z0, z1, true, shop).empty()) return true;
         // The rim end is open too; what one way misses the other must reach.
         if (!last) return false;
-        const auto below = unreached(sides.inside, z0, z1, true, shop.toolShank, shop.toolReach), above = unreached(sides.inside, z0, z1, false, shop.toolShank, shop.toolReach);
+        const auto below = unreached(sides.inside, z0, z1, true, shop), above = unreached(sides.inside, z0, z1, false, shop);
         return std::ranges::none_of(below, [&](const Unreached& u) { return std::ranges::any_of(above, [&](const Unreached& v) { return u.z == v.z && u.r == v.r; }); });
     };
     std::vector<Section> out;

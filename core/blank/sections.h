@@ -18,9 +18,10 @@ struct Unreached {
     bool tooDeep = false;  ///< it can be seen, but lies further in than the tools reach
 };
 
-/// What of the inside between two stations a straight tool of diameter `shank` mm that reaches `reach` mm beyond its rest cannot come to
-/// through the opening at `opening` (one of the two stations). Sight lines in the plane of the axis: plane geometry.
-std::vector<Unreached> unreached(const Polyline& inside, double z0, double z1, bool fromBelow, double shank, double reach);
+/// What of the inside between two stations the shop's straight tools, as thick as their shank and as long as their reach, cannot come to
+/// through the opening at the upper station, or `fromBelow` at the lower one. Sight lines in the plane of the axis, held no further off it
+/// than the tools can be: plane geometry.
+std::vector<Unreached> unreached(const Polyline& inside, double z0, double z1, bool fromBelow, const Shop& shop);
 
 /// The fewest sections, from the headstock on, whose insides can all be reached. One where nothing is hollow, where all is reached,
 /// or where a layer alone cannot be.

@@ -72,10 +72,8 @@ void build(const Site& site, BuiltLayer& b)
         b.cells.push_back(c);
     }
     b.density = density / n;
-    // A frustum of a pyramid less the one inside it.
-    auto frustum = [&](double a0, double a1) { return n * std::tan(pi / n) * (b.z1 - b.z0) * (a0 * a0 + a0 * a1 + a1 * a1) / 3; };
-    const double share = std::cos(pi / n);
-    b.volume = frustum(s.bottom / 2, s.top() / 2) - frustum(in0 * share, in1 * share);
+    // Of the flat-faced body itself: thick staves run to an edge on the axis, which no formula of two frustums holds.
+    b.volume = n * volumeOf(convexBody(b.body(b.cells[0]), 4 * std::max(b.corner, b.z1)));
     b.planeTo = s.thickness;
 
     const char* pyramid = "geometry of the regular pyramid";

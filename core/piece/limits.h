@@ -36,6 +36,7 @@ constexpr Limit clearance{0, 20, "mm"};
 constexpr Limit bore{0.5, 1000, "mm"};
 constexpr Limit tool{0.3, 20, "mm"};
 constexpr Limit shank{0, 60, "mm"};
+constexpr Limit toolAngle{1, 85, "°"};
 constexpr Limit blade{0.5, 100, "mm"};
 constexpr Limit nest{5, 1500, "mm"};
 constexpr Limit turn{-1000, 1000, "segments"};

@@ -22,6 +22,7 @@ void checkShop(const Shop& s)
     checkWithin("damp_humidity_percent", s.dampHumidity, limits::humidity);
     checkWithin("tool_shank_mm", s.toolShank, limits::shank);
     checkWithin("tool_reach_mm", s.toolReach, limits::swing);
+    checkWithin("tool_angle_deg", s.toolAngle, limits::toolAngle);
     checkWithin("finish_min", s.finishMinutes, limits::minutes);
     checkWithin("rip_kerf_mm", s.ripKerf, limits::kerf);
     checkWithin("planing_mm", s.planing, limits::planing);

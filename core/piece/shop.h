@@ -24,6 +24,7 @@ struct Shop {
     double dampHumidity = 65;   ///< %
     double toolShank = 16;      ///< mm, of the hollowing tools
     double toolReach = 250;     ///< mm beyond the rest that they work without chatter
+    double toolAngle = 40;      ///< degrees off the axis at which they can be held through a mouth
     double ripKerf = 3.0;       ///< mm, of the saw that rips boards to strips
     double planing = 1.0;       ///< mm, a board is thicker than what it is planed to by at least this
     double leastHold = 300;     ///< mm, the shortest strip that is safe to rip or plane

@@ -262,7 +262,7 @@ private:
                         "Hold-downs, a stop that frees the part and a blade at rest before reaching in are usual; the machine's manual and hands-on instruction come first";
             // An even number keeps half rings and two-wood patterns possible.
             if (fewer > 4 && fewer % 2) --fewer;
-            if (fewer < b.stock.sides)
+            if (fewer < b.stock.sides && fewer >= 3)
                 c.fixes.push_back(layerFix(std::to_string(fewer) + " segments instead of " + std::to_string(b.stock.sides), r.layer, [fewer](Layer& l) { l.segments = fewer; }));
             if (b.finishedInner.low == 0)
                 c.fixes.push_back(layerFix("a solid disc instead", r.layer, [](Layer& l) {
@@ -340,7 +340,7 @@ private:
         if (sides_.inside.empty() || p_.hollow.rule == WallRule::Bored) return;
         const auto sections = sectionsOf(p_, shop_, sides_, a_.layers);
         if (sections.size() > 1) return;
-        const auto missed = unreached(sides_.inside, sides_.inside.front().x(), sides_.inside.back().x(), false, shop_.toolShank, shop_.toolReach);
+        const auto missed = unreached(sides_.inside, sides_.inside.front().x(), sides_.inside.back().x(), false, shop_);
         if (missed.empty()) return;
         Caution c;
         c.id = "inside";

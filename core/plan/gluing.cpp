@@ -44,6 +44,7 @@ bool suits(const Glue& g, const GlueJoint& joint, double celsius, std::vector<st
     switch (joint.faces) {
     case JointFaces::Temporary:
         if (!g.temporary) reasons.push_back("this joint must come apart again, and " + g.name + " does not");
+        if (g.temporary && joint.area > 2000 && g.machineMinutes < 60) reasons.push_back(g.name + " holds for light cuts only, and this joint carries the whole stack");
         break;
     case JointFaces::Veneer:
         if (!g.veneer) reasons.push_back(g.name + " grabs before a sheet lies flat, or lets it curl");

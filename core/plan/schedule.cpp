@@ -71,6 +71,9 @@ Network networkOf(const Recipe& recipe)
     return net;
 }
 
+/// What glue sets in.
+constexpr std::array held{"clamp", "band clamp", "plate", "lathe"};
+
 /// How many of a thing there are that glue can set in; 0: nothing is held.
 int capacityOf(const std::string& use, const Shop& shop)
 {
@@ -180,7 +183,7 @@ public:
         Schedule best = once(net_.tail);
         bound(best);
         std::mt19937 dice(7);
-        const int tries = recipe_.empty() ? 0 : std::clamp(static_cast<int>(4000 / recipe_.size()), 1, 40);
+        const int tries = recipe_.empty() ? 0 : std::clamp(static_cast<int>(4000 / recipe_.size()), 1, 500);
         for (int k = 0; k < tries && best.length > best.lowerBound * 1.001 + 1e-6; ++k) {
             std::vector<double> weight = net_.tail;
             for (double& w : weight) w *= 1 + 0.6 * (static_cast<double>(dice() >> 8) / (1 << 24) - 0.5);
@@ -210,7 +213,7 @@ private:
         s.done.assign(n, false);
         Hands hands(hours_);
         std::map<std::string, Usage> usage;
-        auto held = [&](const Step& step) -> std::vector<Usage*> {
+        auto heldBy = [&](const Step& step) -> std::vector<Usage*> {
             std::vector<Usage*> all;
             for (const std::string& u : step.uses)
                 if (const int c = capacityOf(u, shop_)) all.push_back(&usage.try_emplace(u, Usage(c)).first->second);
@@ -250,7 +253,7 @@ private:
                 continue;
             }
             const double after = step.waitMinutes + (net_.tied[i] >= 0 ? recipe_[static_cast<size_t>(net_.tied[i])].waitMinutes : 0);
-            const std::vector<Usage*> uses = after > 0 || std::ranges::find(step.uses, "lathe") != step.uses.end() ? held(step) : std::vector<Usage*>{};
+            const std::vector<Usage*> uses = after > 0 || std::ranges::find(step.uses, "lathe") != step.uses.end() ? heldBy(step) : std::vector<Usage*>{};
             for (double t = ready;;) {
                 const std::vector<TimeSpan> work = step.workMinutes > 0 ? hands.find(t, step.workMinutes, breaks(step)) : std::vector<TimeSpan>{{t, t}};
                 const double from = work.front().from, to = work.back().to + after;
@@ -280,70 +283,116 @@ private:
         return s;
     }
 
-    /// Critical path with closing times, and what hands, clamps and lathe need at the least.
+    /// Critical path with closing times; and where chains meet, what hands, clamps and lathe have to do before.
     void bound(Schedule& s) const
     {
         const size_t n = recipe_.size();
-        std::vector<double> end(n, 0), wait(n, 0);
+        std::vector<double> chain(n, 0), end(n, 0);
         std::vector<long> from(n, -1);
-        double last = 0;
+        std::vector<const char*> by(n, "chain");
         size_t final = 0;
-        for (const size_t i : net_.sorted) {
-            if (done_[i]) {
-                end[i] = done_[i]->to;
-            } else {
-                double t = soonest_[i];
-                for (const size_t b : net_.before[i])
-                    if (end[b] >= t) {
-                        t = end[b];
-                        from[i] = static_cast<long>(b);
-                    }
-                end[i] = (recipe_[i].workMinutes > 0 ? earliestEnd(t, recipe_[i]) : t) + recipe_[i].waitMinutes;
+        auto pass = [&](std::vector<double>& ends, bool loads) {
+            double last = 0;
+            for (const size_t i : net_.sorted) {
+                if (done_[i]) {
+                    ends[i] = done_[i]->to;
+                } else {
+                    double t = soonest_[i];
+                    for (const size_t b : net_.before[i])
+                        if (ends[b] >= t) {
+                            t = ends[b];
+                            from[i] = static_cast<long>(b);
+                        }
+                    if (loads && net_.before[i].size() > 1) {
+                        const auto [busy, name] = busyBefore(i);
+                        if (busy > t) {
+                            t = busy;
+                            by[i] = name;
+                        } else if (from[i] >= 0)
+                            by[i] = by[static_cast<size_t>(from[i])];
+                    } else if (from[i] >= 0)
+                        by[i] = by[static_cast<size_t>(from[i])];
+                    ends[i] = (recipe_[i].workMinutes > 0 ? earliestEnd(t, recipe_[i]) : t) + recipe_[i].waitMinutes;
+                }
+                if (ends[i] >= last) {
+                    last = ends[i];
+                    final = i;
+                }
             }
-            if (end[i] >= last) {
-                last = end[i];
-                final = i;
-            }
-        }
-        s.criticalPath = s.lowerBound = last;
-        s.busiest = "chain";
+            return last;
+        };
+        s.criticalPath = pass(chain, false);
         s.critical.assign(n, false);
         for (long i = n ? static_cast<long>(final) : -1; i >= 0; i = from[static_cast<size_t>(i)]) s.critical[static_cast<size_t>(i)] = true;
+        s.lowerBound = pass(end, true);
+        s.busiest = n ? by[final] : "chain";
+        const auto [all, name] = busyBefore(n);
+        if (all > s.lowerBound) {
+            s.lowerBound = all;
+            s.busiest = name;
+        }
+    }
 
-        // Hands: all the work that is left, and then the shortest wait that ends the piece.
-        double work = 0, ending = 1e300, begin = 1e300;
-        std::map<std::string, std::array<double, 3>> load;  // minutes, soonest begin, least tail
-        for (size_t i = 0; i < n; ++i) {
-            if (done_[i]) continue;
-            const Step& step = recipe_[i];
-            work += step.workMinutes;
-            begin = std::min(begin, soonest_[i]);
-            if (step.workMinutes > 0) ending = std::min(ending, net_.tail[i] - step.workMinutes);
-            if (net_.tiedTo[i]) continue;
-            const double after = step.waitMinutes + (net_.tied[i] >= 0 ? recipe_[static_cast<size_t>(net_.tied[i])].waitMinutes : 0);
-            for (const std::string& u : step.uses) {
-                const int c = capacityOf(u, shop_);
-                if (!c || !(after > 0 || u == "lathe")) continue;
-                auto& [minutes, soon, tail] = load.try_emplace(u, std::array<double, 3>{0, 1e300, 1e300}).first->second;
-                minutes += (step.workMinutes + after) / c;
-                double t = soonest_[i];
-                for (const size_t b : net_.before[i]) t = std::max(t, end[b]);
-                soon = std::min(soon, t);
-                tail = std::min(tail, net_.tail[i] - step.workMinutes - after);
+    /// When everything that must come before a step, or before the end (`i` = number of steps), can be through at the soonest, if only one
+    /// of hands, clamps and lathe is looked at; and which of them takes longest.
+    std::pair<double, const char*> busyBefore(size_t i) const
+    {
+        std::vector<bool> before(recipe_.size(), i == recipe_.size());
+        std::vector<size_t> open = i < recipe_.size() ? net_.before[i] : std::vector<size_t>{};
+        while (!open.empty()) {
+            const size_t k = open.back();
+            open.pop_back();
+            if (before[k]) continue;
+            before[k] = true;
+            open.insert(open.end(), net_.before[k].begin(), net_.before[k].end());
+        }
+        Load hands;
+        std::array<Load, held.size()> loads;
+        for (size_t k = 0; k < recipe_.size(); ++k) {
+            if (!before[k] || done_[k]) continue;
+            const Step& step = recipe_[k];
+            hands.minutes += step.workMinutes;
+            hands.soonest = std::min(hands.soonest, soonest_[k]);
+            if (net_.tiedTo[k] && !done_[net_.before[k][0]]) continue;
+            const double after = step.waitMinutes + (net_.tied[k] >= 0 && before[static_cast<size_t>(net_.tied[k])] ? recipe_[static_cast<size_t>(net_.tied[k])].waitMinutes : 0);
+            for (size_t u = 0; u < held.size(); ++u) {
+                if (std::ranges::find(step.uses, held[u]) == step.uses.end() || !(after > 0 || held[u] == std::string_view("lathe"))) continue;
+                Load& l = loads[u];
+                l.minutes += step.workMinutes + after;
+                l.longest = std::max(l.longest, after);
+                l.soonest = std::min(l.soonest, soonest_[k]);
+                l.count = capacityOf(held[u], shop_);
             }
         }
-        if (work > 0) {
-            const double hands = hours_.endOfWork(begin, work) + ending;
-            if (hands > s.lowerBound) {
-                s.lowerBound = hands;
-                s.busiest = "hands";
-            }
+        std::pair<double, const char*> latest{0, "chain"};
+        if (hands.minutes > 0) latest = {hours_.endOfWork(hands.soonest, hands.minutes), "hands"};
+        for (size_t u = 0; u < held.size(); ++u)
+            if (loads[u].minutes > 0)
+                if (const double t = endOf(loads[u]); t > latest.first) latest = {t, held[u]};
+        return latest;
+    }
+
+    /// What is asked of something that glue sets in.
+    struct Load {
+        double minutes = 0, soonest = 1e300;  ///< altogether; when it can begin
+        double longest = 0;                   ///< the longest wait
+        int count = 1;
+    };
+
+    /// When a load can be done at the soonest: while the shop is closed each can only go through with one wait that began before.
+    double endOf(const Load& load) const
+    {
+        double left = load.minutes / load.count, t = load.soonest;
+        for (;;) {
+            const TimeSpan open = hours_.openAt(t);
+            const double closed = std::min(std::max(0.0, open.from - t), load.longest);
+            if (left <= closed) return t + left;
+            left -= closed;
+            t = std::max(t, open.from);
+            if (left <= open.to - t) return t + left;
+            left -= open.to - t;
+            t = open.to;
         }
-        for (const auto& [use, l] : load)
-            if (l[1] + l[0] + l[2] > s.lowerBound) {
-                s.lowerBound = l[1] + l[0] + l[2];
-                s.busiest = use;
-            }
     }
 
     double earliestEnd(double t, const Step& step) const { return Hands(hours_).find(t, step.workMinutes, breaks(step)).back().to; }

@@ -2,7 +2,10 @@
 
 #include "core/piece/edit.h"
 #include "io/piece_json.h"
+#include "io/shop_json.h"
 
+#include <algorithm>
+#include <filesystem>
 #include <fstream>
 #include <sstream>
 
@@ -16,7 +19,24 @@ std::string sourceFile(const std::string& path)
     return text.str();
 }
 
-Piece regattaCup() { return io::readPiece(sourceFile("demo/regatta-cup.vlathe")).piece; }
+std::vector<std::string> demoNames()
+{
+    std::vector<std::string> names;
+    for (const auto& entry : std::filesystem::directory_iterator(std::string(VIVID_SOURCE) + "/demo"))
+        if (entry.path().extension() == ".vlathe") names.push_back(entry.path().stem().string());
+    std::ranges::sort(names);
+    return names;
+}
+
+Piece demo(const std::string& name) { return io::readPiece(sourceFile("demo/" + name + ".vlathe")).piece; }
+
+Piece regattaCup() { return demo("regatta-cup"); }
+
+Shop harbourShop()
+{
+    std::vector<std::string> notes;
+    return io::readShop(sourceFile("demo/harbour-shop.json"), notes);
+}
 
 Piece tallVase(int rings, int segments)
 {

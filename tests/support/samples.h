@@ -3,14 +3,21 @@
 #include "core/plan/plan.h"
 
 #include <string>
+#include <vector>
 
 namespace vl::test {
 
 /// The whole of a file of the source tree.
 std::string sourceFile(const std::string& path);
 
+/// The names of the samples in demo/, in order.
+std::vector<std::string> demoNames();
+/// A sample of demo/ by its name.
+Piece demo(const std::string& name);
 /// The regatta cup of demo/.
 Piece regattaCup();
+/// The sample workshop.
+Shop harbourShop();
 
 /// A vase of `rings` rings of `segments` segments, for sizes that no sample has.
 Piece tallVase(int rings, int segments);

@@ -63,6 +63,7 @@ private:
         s.place = {k.x, k.y, k.length, k.width};
         s.thickness = k.thickness;
         s.kept = true;
+        s.kerf = shop_.ripKerf;
         double at = 0;
         for (const auto& [id, count] : k.runs) {
             auto it = left.find(id);
@@ -108,7 +109,7 @@ private:
                 for (const PlannedStrip& s : board.strips) blocked.push_back({s.place.x, std::max(0.0, s.place.y - shop_.ripKerf), s.place.length, s.place.width + 2 * shop_.ripKerf});
                 // A short panel can be held where the whole board is no longer.
                 const double least = std::min(shop_.leastHold, board.board.length);
-                board.panels = clearPanels(board.board, blocked, least, 5);
+                board.panels = clearPanels(board.board, blocked, least, 5, shop_.ripKerf);
                 for (const BoardRect& r : board.panels) {
                     w.panels.emplace_back(b, r);
                     w.problem.panels.push_back({r.length, r.width, board.board.thickness});
@@ -189,6 +190,7 @@ private:
             double y = r.y;
             for (const size_t i : mine) {
                 y = b.strips[i].place.top();
+                b.strips[i].kerf = std::clamp(r.top() - y, 0.0, shop_.ripKerf);
                 if (y < r.top() - 1e-6) cut(BoardCut::Rip, r.x, y, r.right(), y, i);
             }
             const double rest = r.top() - y - shop_.ripKerf;
@@ -205,11 +207,12 @@ private:
                 }
                 if (keep) b.offcuts.push_back({s.place.x + s.used, s.place.y, tail, s.place.width});
             }
-            b.consumed += (keep ? s.used : s.place.length) * (s.place.width + shop_.ripKerf);
+            const double length = keep ? s.used : s.place.length;
+            b.consumed += length * (s.place.width + s.kerf);
+            plan_.kerfVolume += length * s.kerf * b.board.thickness;
             for (const PlannedRun& run : s.runs)
                 if (const Part* p = partOf(run.part)) b.partsArea += run.count * p->volume / std::max(p->thickness, 1e-9);
         }
-        b.consumed = std::min(b.consumed, b.board.length * b.board.width);
         b.cost = b.board.price * b.consumed / (b.board.length * b.board.width);
     }
 
@@ -228,7 +231,6 @@ private:
                     const double cuts = run.count + (p->lead > 0 ? 1 : 0);
                     plan_.kerfVolume += s.place.width * run.length * (b.board.thickness - s.thickness) + cuts * shop_.kerf / std::cos(p->left.miterDeg * degrees) * s.place.width * s.thickness;
                 }
-            for (const PlannedStrip& s : b.strips) plan_.kerfVolume += shop_.ripKerf * s.place.length * b.board.thickness;
         }
         plan_.wasteVolume = std::max(0.0, plan_.boardVolume - plan_.partsVolume - plan_.kerfVolume);
         // What is to be bought is bought with as much waste as the rest has, or the usual third where nothing is cut yet.

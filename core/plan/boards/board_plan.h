@@ -15,6 +15,7 @@ struct PlannedRun {
 /// A strip to be ripped from a board, where it lies on the board's face.
 struct PlannedStrip {
     BoardRect place;            ///< as wide as it is ripped; the saw's kerf lies beyond its far edge
+    double kerf = 0;            ///< mm of board that ripping it turns to dust; none where it ends at an edge
     double thickness = 0;       ///< mm, planed
     std::vector<PlannedRun> runs;
     double used = 0;            ///< mm of its length: runs and end waste, at least what can be held safely

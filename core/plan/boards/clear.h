@@ -16,9 +16,11 @@ struct BoardRect {
 };
 
 /// The clear rectangles that straight cuts from edge to edge leave of a board when `blocked` is cut away, the largest sum of areas first
-/// thought of; pieces shorter than `leastLength` or narrower than `leastWidth` (mm) count for nothing and are left out. Exact up to eight
+/// thought of; pieces shorter than `leastLength` or narrower than `leastWidth` (mm) count for nothing and are left out. The saw's kerf is taken from the
+/// side of a cut that the blocked place is on. Exact up to eight
 /// blocked places in a rectangle, the best next cut beyond.
-std::vector<BoardRect> clearPanels(const Board& board, const std::vector<BoardRect>& blocked, double leastLength, double leastWidth);
+std::vector<BoardRect> clearPanels(const Board& board, const std::vector<BoardRect>& blocked, double leastLength, double leastWidth,
+                                   double kerf = 0);
 
 /// A board's defects as rectangles.
 std::vector<BoardRect> defectsOf(const Board& board);

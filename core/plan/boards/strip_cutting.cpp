@@ -13,6 +13,17 @@ struct Filled {
     double in = 0, worth = 0;
 };
 
+/// A way to complete a plan.
+struct Way {
+    std::vector<double> taste;     ///< of each kind: the greater, the sooner
+    std::vector<double> liking;    ///< of each panel
+    std::vector<size_t> order;     ///< of the panels that are packed whole
+    double strictness = 2;         ///< worth for what it uses up that a whole panel must give; above 1: none is packed whole
+    double thrift = 0;             ///< 0 … 1: how much the scarcity of panels counts
+    std::vector<double> appetite;  ///< of each kind: the share of its parts that one strip may take at the most
+    std::vector<bool> whole;       ///< of each kind: its strips are filled to their end, whatever it costs
+};
+
 class Cutter {
 public:
     Cutter(const StripProblem& p, const StripBound& bound) : p_(p), price_(bound.price), scarcity_(bound.scarcity)
@@ -27,10 +38,8 @@ public:
         for (const auto& q : p.panels) lengthOf_.push_back(static_cast<size_t>(std::ranges::find(lengths_, q.length) - lengths_.begin()));
     }
 
-    /// Completes `start` with what is still missing: first the panels in this order, each packed across its whole width where that gives at
-    /// least `strictness` of worth for what it uses up, then strip by strip; `taste` weighs the kinds, `thrift` (0 … 1) the
-    /// scarcity of panels.
-    StripSolution complete(StripSolution start, const std::vector<double>& taste, const std::vector<size_t>& order, double strictness, double thrift) const
+    /// Completes `start` with what is still missing: first whole panels, packed across their width, then strip by strip.
+    StripSolution complete(StripSolution start, const Way& way) const
     {
         std::vector<int> left(p_.items.size());
         for (size_t i = 0; i < left.size(); ++i) left[i] = p_.items[i].count;
@@ -39,11 +48,12 @@ public:
             for (const StripRun& r : s.runs) left[r.item] -= r.count;
             used[s.panel] += p_.kinds[s.kind].width + p_.kerf;
         }
-        for (const size_t panel : order) pack(panel, strictness, thrift, start, left, used);
+        if (way.strictness <= 1)
+            for (const size_t panel : way.order) pack(panel, way.strictness, way.thrift, start, left, used);
         // The best strip of each kind for each length of panel, made anew when what is left of the kind changes.
         std::vector<std::vector<Filled>> table(p_.kinds.size(), std::vector<Filled>(lengths_.size()));
         auto remake = [&](size_t kind) {
-            for (size_t l = 0; l < lengths_.size(); ++l) table[kind][l] = fill(kind, lengths_[l], left);
+            for (size_t l = 0; l < lengths_.size(); ++l) table[kind][l] = fill(kind, lengths_[l], left, way.appetite[kind], way.whole[kind]);
         };
         for (size_t k = 0; k < p_.kinds.size(); ++k) remake(k);
         for (;;) {
@@ -55,11 +65,11 @@ public:
                     const Filled& f = table[k][lengthOf_[panel]];
                     const double w = p_.kinds[k].width + p_.kerf;
                     if (f.runs.empty() || used[panel] + p_.kinds[k].width > q.width + 1e-9 || !p_.fits(panel, k)) continue;
-                    double cost = use(panel, k, f, thrift);
+                    double cost = use(panel, k, f, way.thrift);
                     const double rest = q.width - used[panel] - w;
                     if (rest > 0 && rest < p_.leastOffcutWidth) cost += rest * q.length;
                     // A panel once begun is used before another.
-                    const double score = f.worth / cost * taste[k] * (used[panel] > 0 ? 1.002 : 1);
+                    const double score = f.worth / cost * way.taste[k] * way.liking[panel] * (used[panel] > 0 ? 1.002 : 1);
                     if (score > best) {
                         best = score;
                         chosen = {panel, k, f.runs};
@@ -105,7 +115,7 @@ private:
             const int width = static_cast<int>(std::ceil((p_.kinds[k].width + p_.kerf) / grid));
             std::vector<int> rest = left;
             for (int copies = room / width; copies > 0; --copies) {
-                Filled f = fill(k, q.length, rest);
+                Filled f = fill(k, q.length, rest, 1, false);
                 if (f.runs.empty()) break;
                 for (const StripRun& r : f.runs) rest[r.item] -= r.count;
                 const double cost = use(panel, k, f, thrift);
@@ -157,14 +167,14 @@ private:
     }
 
     /// The best filling of a strip from what is left: all of it, or so much that the rest is worth keeping.
-    Filled fill(size_t kind, double length, const std::vector<int>& left) const
+    Filled fill(size_t kind, double length, const std::vector<int>& left, double appetite, bool whole) const
     {
         Filled best;
         double bestRate = 0;
         const auto& items = p_.kinds[kind].items;
         for (const double end : {length, length - p_.leastOffcut}) {
             const double room = end - p_.endWaste;
-            if (room <= 0) continue;
+            if (room <= 0 || (whole && end < length)) continue;
             // Each kind of part may come first; the others follow, the longest first.
             for (size_t first = 0; first < items.size(); ++first) {
                 Filled f;
@@ -172,7 +182,7 @@ private:
                 for (size_t k = 0; k < items.size(); ++k) {
                     const size_t at = items[k == 0 ? first : k <= first ? k - 1 : k];
                     const auto& item = p_.items[at];
-                    const int n = std::min(left[at], static_cast<int>(std::floor((open - item.lead) / item.pitch + 1e-9)));
+                    const int wanted = std::min(left[at], static_cast<int>(std::ceil(item.count * appetite))), n = std::min(wanted, static_cast<int>(std::floor((open - item.lead) / item.pitch + 1e-9)));
                     if (n <= 0) continue;
                     f.runs.push_back({at, n});
                     f.in += item.run(n);
@@ -201,40 +211,44 @@ private:
 StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Control& control, double closeEnough)
 {
     const Cutter cutter(p, bound);
-    const std::vector<double> plain(p.kinds.size(), 1);
-    std::vector<size_t> order(p.panels.size());
-    for (size_t i = 0; i < order.size(); ++i) order[i] = i;
-    std::ranges::stable_sort(order, [&](size_t a, size_t b) {
+    Way plain{std::vector<double>(p.kinds.size(), 1), std::vector<double>(p.panels.size(), 1), {}, 2, 0, std::vector<double>(p.kinds.size(), 1), std::vector<bool>(p.kinds.size(), false)};
+    for (size_t i = 0; i < p.panels.size(); ++i) plain.order.push_back(i);
+    std::ranges::stable_sort(plain.order, [&](size_t a, size_t b) {
         const auto &x = p.panels[a], &y = p.panels[b];
         return std::tuple(x.thickness, -x.length, x.width) < std::tuple(y.thickness, -y.length, y.width);
     });
-    const std::vector<size_t> thinnest = order;
-    StripSolution best = cutter.complete({}, plain, order, 0.99, 0);
+    StripSolution best = cutter.complete({}, plain);
     auto keep = [&](StripSolution next) {
         if (next.cost < best.cost - 1e-6) best = std::move(next);
     };
     auto good = [&] { return best.cost <= bound.bound * (1 + closeEnough) + 1e-6; };
+    for (const double thrift : {0.0, 0.5, 1.0})
+        for (const double strictness : {0.85, 0.93, 0.97, 0.985, 0.99}) {
+            Way way = plain;
+            way.strictness = strictness;
+            way.thrift = thrift;
+            keep(cutter.complete({}, way));
+        }
     // The wide ones first, where the panels are narrow.
+    Way wide = plain;
     double widest = 1;
     for (const auto& k : p.kinds) widest = std::max(widest, k.width);
-    std::vector<double> wide = plain;
-    for (size_t k = 0; k < wide.size(); ++k) wide[k] = 1 + 0.3 * p.kinds[k].width / widest;
-    for (const double thrift : {0.0, 0.5, 1.0})
-        for (const double strictness : {0.85, 0.93, 0.97, 0.985, 2.0}) keep(cutter.complete({}, plain, order, strictness, thrift));
-    keep(cutter.complete({}, wide, order, 2, 0));
+    for (size_t k = 0; k < wide.taste.size(); ++k) wide.taste[k] = 1 + 0.3 * p.kinds[k].width / widest;
+    keep(cutter.complete({}, wide));
+
     std::mt19937 dice(20260101);  // always the same throws: the same problem has the same answer
     auto share = [&] { return static_cast<double>(dice() >> 8) / (1 << 24); };
     const int strips = static_cast<int>(best.strips.size()) + 1;
-    const int tries = std::clamp(12000 / strips, 60, 1500);
+    const int tries = std::clamp(24000 / strips, 60, 3000);
     for (int k = 0; k < tries && !good() && !control.cancelled(); ++k) {
         control.at(static_cast<double>(k) / tries);
-        order = thinnest;
-        for (int swap = static_cast<int>(dice() % 8); swap > 0; --swap) {
-            const size_t at = dice() % order.size(), near = std::min(order.size() - 1, at + 1 + dice() % 4);
-            std::swap(order[at], order[near]);
+        Way way = plain;
+        for (int swap = static_cast<int>(dice() % 8); swap > 0 && !way.order.empty(); --swap) {
+            const size_t at = dice() % way.order.size(), near = std::min(way.order.size() - 1, at + 1 + dice() % 4);
+            std::swap(way.order[at], way.order[near]);
         }
         StripSolution part;
-        if (k % 4 != 3) {
+        if (k % 4 != 3 && !p.panels.empty()) {
             // Out with a few panels and the strips that are filled worst; the rest stays.
             std::vector<bool> out(p.panels.size(), false);
             for (int n = 2 + static_cast<int>(dice() % 4); n > 0; --n) out[dice() % out.size()] = true;
@@ -245,9 +259,16 @@ StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Co
                 if (!out[s.panel] && in >= poor * p.panels[s.panel].length && share() >= 0.03) part.strips.push_back(s);
             }
         }
-        std::vector<double> taste = plain;
-        for (double& v : taste) v += (k % 3 == 0 ? 0.02 : 0.2) * (share() - 0.5);
-        keep(cutter.complete(std::move(part), taste, order, 0.88 + 0.13 * share(), k % 2 ? share() : 0));
+        const bool bold = k % 5 >= 3;
+        way.strictness = bold ? 2 : 0.88 + 0.13 * share();
+        way.thrift = k % 2 ? share() : 0;
+        for (double& v : way.taste) v += (bold ? 1.6 : k % 3 == 0 ? 0.02 : 0.2) * (share() - 0.5);
+        if (bold && strips < 40) {
+            for (double& v : way.liking) v += 1.6 * (share() - 0.5);
+            for (double& v : way.appetite) v = share() < 0.5 ? 1 : 0.2 + 0.8 * share();
+            for (size_t i = 0; i < way.whole.size(); ++i) way.whole[i] = share() < 0.5;
+        }
+        keep(cutter.complete(std::move(part), way));
     }
     return best;
 }

@@ -1,0 +1,440 @@
+// Every construction against a solid built another way: CGAL's polygons and half-spaces, turned by CGAL and Eigen from the layer's own numbers.
+#include "core/blank/construction.h"
+#include "core/blank/flipped_board.h"
+#include "core/blank/made_up.h"
+#include "core/blank/nest.h"
+#include "core/geometry/board_rings.h"
+#include "core/geometry/post_wrap.h"
+#include "core/geometry/stave.h"
+#include "core/measure/input_error.h"
+#include "core/piece/edit.h"
+#include "core/plan/plan.h"
+#include "tests/support/property.h"
+#include "tests/support/samples.h"
+
+#include <CGAL/Exact_predicates_exact_constructions_kernel.h>
+#include <CGAL/Polygon_mesh_processing/measure.h>
+#include <CGAL/Polygon_set_2.h>
+#include <CGAL/Surface_mesh.h>
+#include <CGAL/convex_hull_3.h>
+#include <boost/math/quadrature/gauss_kronrod.hpp>
+
+#include <Eigen/Geometry>
+
+#include <cmath>
+#include <random>
+#include <set>
+
+using namespace vl;
+
+namespace {
+
+using Exact = CGAL::Exact_predicates_exact_constructions_kernel;
+using Polygon = CGAL::Polygon_2<Exact>;
+using Region = CGAL::Polygon_set_2<Exact>;
+
+double area(const Region& region)
+{
+    std::vector<CGAL::Polygon_with_holes_2<Exact>> parts;
+    region.polygons_with_holes(std::back_inserter(parts));
+    double sum = 0;
+    for (const auto& p : parts) {
+        sum += std::abs(CGAL::to_double(p.outer_boundary().area()));
+        for (auto h = p.holes_begin(); h != p.holes_end(); ++h) sum -= std::abs(CGAL::to_double(h->area()));
+    }
+    return sum;
+}
+
+Polygon polygonOf(const std::vector<Point>& corners)
+{
+    Polygon p;
+    // A micrometre's grid: what comes out of rounding is no overlap.
+    for (const Point& c : corners) p.push_back({std::round(c.x() * 1e6) / 1e6, std::round(c.y() * 1e6) / 1e6});
+    if (p.size() > 2 && p.is_clockwise_oriented()) p.reverse_orientation();
+    return p;
+}
+
+struct Sample {
+    std::string name;
+    Piece piece;
+};
+
+/// Every sample of the harbour museum.
+std::vector<Sample> samples()
+{
+    std::vector<Sample> all;
+    for (const std::string& name : test::demoNames()) all.push_back({name, test::demo(name)});
+    return all;
+}
+
+}  // namespace
+
+TEST(Construction, EveryKindHasASampleAndItsOwnWords)
+{
+    std::set<LayerKind> seen;
+    bool gaps = false, spacers = false, parted = false, nested = false;
+    std::set<MadeUp::Kind> made;
+    for (const Sample& s : samples()) {
+        nested |= s.piece.nest.on;
+        for (const Layer& l : s.piece.layers) {
+            seen.insert(l.kind);
+            made.insert(l.madeUp.kind);
+            gaps |= l.joint.kind == SegmentJoint::GapByAngle;
+            spacers |= l.joint.kind == SegmentJoint::Spacer;
+            parted |= l.partedFrom.has_value();
+        }
+    }
+    EXPECT_EQ(seen.size(), 9u);
+    EXPECT_EQ(made.size(), 4u);
+    EXPECT_TRUE(gaps && spacers && parted && nested);
+    std::set<std::string> words;
+    for (int k = 0; k < 9; ++k) words.insert(constructionOf(static_cast<LayerKind>(k)).name);
+    EXPECT_EQ(words.size(), 9u);
+}
+
+TEST(Construction, PartsDoNotOverlapAndFillTheBlank)
+{
+    for (const Sample& s : samples()) {
+        const Plan plan = makePlan(s.piece, {});
+        for (size_t i = 0; i < plan.assembly.layers.size(); ++i) {
+            const BuiltLayer& b = plan.assembly.layers[i];
+            if (b.kind == LayerKind::BoardRings) continue;  // round, below
+            for (const double share : {0.21, 0.47, 0.83}) {
+                const double z = b.z0 + (b.z1 - b.z0) * share;
+                Region all;
+                double sum = 0;
+                for (const Cell& c : b.cells) {
+                    const Polygon p = polygonOf(b.planOf(c, z));
+                    if (p.size() < 3) continue;
+                    ASSERT_TRUE(p.is_simple()) << s.name << " layer " << i;
+                    sum += CGAL::to_double(p.area());
+                    all.join(p);
+                }
+                const double together = area(all);
+                // A ring that is bored for a disc is drawn with flat faces at its bore: there the two meet inside a circle.
+                if (b.kind == LayerKind::LetIn) continue;
+                EXPECT_NEAR(sum / together, 1, 1e-6) << s.name << " layer " << i + 1 << ": parts lie over one another";
+                if (b.kind == LayerKind::Disc || b.kind == LayerKind::Staves) continue;
+                EXPECT_NEAR(together * (b.z1 - b.z0) / b.volume, 1, 2e-3) << s.name << " layer " << i + 1 << ": the parts are not the blank";
+            }
+        }
+    }
+}
+
+TEST(Construction, TheBlankHoldsTheFinishedPieceWithItsAllowance)
+{
+    std::mt19937 dice(3);
+    auto share = [&] { return static_cast<double>(dice() % 100000) / 100000; };
+    for (const Sample& s : samples()) {
+        const Plan plan = makePlan(s.piece, {});
+        for (size_t i = 0; i < plan.assembly.layers.size(); ++i) {
+            const BuiltLayer& b = plan.assembly.layers[i];
+            const Layer& l = s.piece.layers[i];
+            int air = 0;
+            for (int k = 0; k < 3000; ++k) {
+                const double z = b.z0 + 1e-6 + (b.z1 - b.z0 - 2e-6) * share(), angle = 360 * share(), outer = radiusAt(plan.sides.outside, z);
+                if (std::isnan(outer)) continue;
+                const Range in = plan.sides.inside.empty() ? Range{std::nan(""), std::nan("")} : radiusRange(plan.sides.inside, z, z);
+                const double inner = std::isnan(in.low) ? 0 : in.low;
+                // Square to the cut the allowance of a sloping wall is a little less than along the radius; half of it must be there.
+                const double keep = b.kind == LayerKind::BoardRings || b.kind == LayerKind::PostWrap ? 0 : 0.5;
+                const double r = inner - keep * std::min(inner, l.innerAllowance) + (outer + keep * l.outerAllowance - inner) * share();
+                if (r > outer + keep * l.outerAllowance || r < 0.01) continue;
+                const Cell* cell = b.cellAt(z, r, angle);
+                if (!cell) {
+                    ++air;
+                    EXPECT_TRUE(b.gaps) << s.name << " layer " << i + 1 << " has no wood at z " << z << ", r " << r << ", " << angle << "°";
+                    if (!b.gaps) return;
+                    continue;
+                }
+                for (const HalfSpace& h : b.sawnFaces(*cell))
+                    ASSERT_LT(h.beyond(pointAt(z, r, angle)), 1e-6) << s.name << " layer " << i + 1 << ": the saw took wood of the piece at z " << z << ", r " << r;
+            }
+            if (b.gaps) {
+                EXPECT_GT(air, 0) << s.name << " layer " << i + 1;
+            }
+        }
+    }
+}
+
+TEST(Construction, PartsMakeUpTheLayersVolume)
+{
+    for (const Sample& s : samples()) {
+        const Plan plan = makePlan(s.piece, {});
+        for (size_t i = 0; i < plan.assembly.layers.size(); ++i) {
+            const BuiltLayer& b = plan.assembly.layers[i];
+            double parts = 0;
+            for (const Part& p : plan.assembly.parts)
+                if (p.layer == static_cast<int>(i)) parts += p.count * p.volume;
+            EXPECT_GE(parts, b.volume * 0.999) << s.name << " layer " << i + 1 << ": there is less wood in the parts than in the layer";
+            EXPECT_LE(parts, b.volume * (b.kind == LayerKind::BoardRings ? 4.5 : b.kind == LayerKind::Disc || s.piece.layers[i].partedFrom ? 6 : 2.2)) << s.name << " layer " << i + 1;
+        }
+    }
+}
+
+/// A ring with gaps and spacers, by CGAL polygons laid down from the numbers of the layer.
+TEST(Ring, GapsAndSpacersAreWhereAnotherConstructionPutsThem)
+{
+    for (const auto& [kind, width, angle] : {std::tuple{SegmentJoint::GapByWidth, 5.0, 0.0}, {SegmentJoint::GapByAngle, 0.0, 8.0}, {SegmentJoint::Spacer, 4.0, 0.0}}) {
+        Piece p = starts()[4].make();
+        for (Layer& l : p.layers) l.joint = {kind, std::max(width, 0.1), std::max(angle, 0.1), "holly", {}};
+        const Plan plan = makePlan(p, {});
+        const BuiltLayer& b = plan.assembly.layers[2];
+        const int n = p.layers[2].segments;
+        const double outer = 55 + p.layers[2].outerAllowance;
+        // One segment between two lines that leave the gap, cut off at the outer face; turned n times.
+        Region ring;
+        for (int k = 0; k < n; ++k) {
+            const double mid = (b.phaseDeg + 360.0 * k / n) * degrees, half = pi / n - angle / 2 * degrees, gap = kind == SegmentJoint::GapByAngle ? 0 : width;
+            auto at = [&](double along, double across) { return Point(-(along * std::sin(mid) + across * std::cos(mid)), along * std::cos(mid) - across * std::sin(mid)); };
+            auto edge = [&](double x) { return x * std::tan(half) - gap / 2 / std::cos(half); };
+            const double x0 = b.stock.innerCorner() * std::cos(half);
+            ring.join(polygonOf({at(x0, -edge(x0)), at(outer, -edge(outer)), at(outer, edge(outer)), at(x0, edge(x0))}));
+        }
+        Region built;
+        for (const Cell& c : b.cells)
+            if (c.segment >= 0) built.join(polygonOf(b.planOf(c, (b.z0 + b.z1) / 2)));
+        const double whole = area(ring);
+        Region missing = ring, extra = built;
+        missing.difference(built);
+        extra.difference(ring);
+        EXPECT_LT(area(missing) / whole, 1e-6);
+        EXPECT_LT(area(extra) / whole, 1e-6);
+        for (int k = 0; k < n; ++k) {
+            const Cell* at = b.cellAt((b.z0 + b.z1) / 2, 52, b.phaseDeg + 360.0 * (k + 0.5) / n);
+            EXPECT_EQ(at != nullptr, kind == SegmentJoint::Spacer);
+            if (at) {
+                EXPECT_STREQ(at->wood->id, "holly");
+            }
+        }
+    }
+}
+
+TEST(Stave, AnglesAreThoseOfTwoPlanesTurnedByEigen)
+{
+    // CHECKS: n = 8, s = 15°: 21.6937° and 6.1191°; n = 12, s = 10°: 14.7669° and 2.6640°; s = 0: 180°/n.
+    EXPECT_NEAR((Stave{8, 15, 100, 100, 10}.bladeTiltDeg()), 21.6937, 5e-5);
+    EXPECT_NEAR((Stave{8, 15, 100, 100, 10}.edgeTaperDeg()), 6.1191, 5e-5);
+    EXPECT_NEAR((Stave{12, 10, 100, 100, 10}.bladeTiltDeg()), 14.7669, 5e-5);
+    EXPECT_NEAR((Stave{12, 10, 100, 100, 10}.edgeTaperDeg()), 2.6640, 5e-5);
+    test::property([] {
+        const int n = *rc::gen::inRange(3, 61);
+        const double slope = *rc::gen::inRange(-800, 801) / 10.0;
+        const Stave s{n, slope, 300, 10, 8};
+        // The face leans by the slope; the joint's plane holds the axis and is half a stave round.
+        const Eigen::Vector3d axis = Eigen::Vector3d::UnitX(), leaning = Eigen::AngleAxisd(slope * degrees, Eigen::Vector3d::UnitZ()) * Eigen::Vector3d::UnitY();
+        const Eigen::Vector3d joint = Eigen::AngleAxisd(pi / n, axis) * Eigen::Vector3d::UnitZ();
+        const double between = std::acos(std::abs(leaning.dot(joint)));
+        RC_ASSERT(std::abs(90 - between / degrees - s.bladeTiltDeg()) < 1e-9);
+        // The stave's edge is where joint and face meet; its middle line runs up the face.
+        const Eigen::Vector3d edge = joint.cross(leaning).normalized(), middle = Eigen::AngleAxisd(slope * degrees, Eigen::Vector3d::UnitZ()) * axis;
+        RC_ASSERT(std::abs(std::acos(std::min(1.0, std::abs(edge.dot(middle)))) / degrees - std::abs(s.edgeTaperDeg())) < 1e-6);
+    });
+}
+
+TEST(Stave, LayersVolumeIsThatOfCgalsHull)
+{
+    using Kernel = CGAL::Exact_predicates_exact_constructions_kernel;
+    for (const double slope : {-12.0, 0.0, 9.0}) {
+        Piece p = starts()[4].make();
+        p.layers.resize(1);
+        p.layers[0].kind = LayerKind::Staves;
+        p.layers[0].thickness = 120;
+        p.layers[0].segments = 10;
+        p.layers[0].slope = slope;
+        p.layers[0].stockInner = 60;
+        const Plan plan = makePlan(p, {});
+        const BuiltLayer& b = plan.assembly.layers[0];
+        auto pyramid = [&](double r0, double r1) {
+            std::vector<Kernel::Point_3> corners;
+            for (int k = 0; k < 10; ++k)
+                for (const auto& [z, r] : {std::pair{0.0, r0}, {120.0, r1}}) {
+                    const double a = 2 * pi * (k + 0.5) / 10;
+                    corners.emplace_back(z, r * std::cos(a), r * std::sin(a));
+                }
+            CGAL::Surface_mesh<Kernel::Point_3> hull;
+            CGAL::convex_hull_3(corners.begin(), corners.end(), hull);
+            return CGAL::to_double(CGAL::Polygon_mesh_processing::volume(hull));
+        };
+        const double out = std::cos(pi / 10), cells = [&] {
+            double v = 0;
+            for (const Cell& c : b.cells) v += volumeOf(convexBody(b.body(c), 400));
+            return v;
+        }();
+        const double hulls = pyramid(b.outerHold[0].y() / out, b.outerHold[1].y() / out) - pyramid(b.innerHold[0].y(), b.innerHold[1].y());
+        EXPECT_NEAR(b.volume / hulls, 1, 1e-6) << slope;
+        EXPECT_NEAR(cells / hulls, 1, 1e-6) << slope;
+        EXPECT_NEAR(plan.assembly.parts[0].volume * 10 / hulls, 1, 1e-6);
+    }
+}
+
+TEST(BoardRings, AreWhatLiesBetweenTwoCones)
+{
+    // CHECKS: t = 28.575, φ = 45°, k = 3: 24.332 and 17.206.
+    const BoardRings check{28.575, 45, 3, 250, 60};
+    EXPECT_NEAR(check.ringWidth(), 24.332, 5e-4);
+    EXPECT_NEAR(check.wall(), 17.206, 5e-4);
+    EXPECT_NEAR(boardRingAngleDeg(28.575, check.wall(), 3), 45, 1e-9);
+    EXPECT_THROW(boardRingAngleDeg(20, 18, 3), InputError);
+    test::property([] {
+        const BoardRings b{*rc::gen::inRange(100, 500) / 10.0, *rc::gen::inRange(25, 75) * 1.0, *rc::gen::inRange(0, 40) / 10.0, 400, 20};
+        RC_PRE(b.wall() > 1);
+        // The cut is a cone whose wall leans φ from the face; the saw takes a shell of kerf across it. Two neighbours, measured square to them.
+        const double phi = b.angleDeg * degrees;
+        const auto radii = b.radii();
+        RC_ASSERT(!radii.empty());
+        for (size_t i = 0; i + 1 < radii.size(); ++i) {
+            // Two cuts as lines in the plane of the axis, (z down from the top face, r): direction (sin φ, −cos φ); their distance.
+            const Point along(std::sin(phi), -std::cos(phi)), across = Point(0, radii[i]) - Point(0, radii[i + 1]);
+            const double apart = std::abs(along.x() * across.y() - along.y() * across.x());
+            RC_ASSERT(std::abs(apart - b.board * std::cos(phi)) < 1e-9);
+            RC_ASSERT(std::abs(apart - b.kerf - b.wall()) < 1e-9);
+        }
+        for (size_t i = 0; i < radii.size(); ++i) RC_ASSERT(std::abs(b.lowerRadii()[i] - (radii[i] - b.board / std::tan(phi))) < 1e-9);
+        RC_ASSERT(b.lowerRadii().back() >= b.base / 2 - 1e-9);
+        // Stacked, each ring's lower edge meets the upper edge of the next: one straight cone.
+        if (radii.size() > 1) RC_ASSERT(std::abs(b.lowerRadii()[0] - radii[1]) < 1e-9);
+    });
+    const Plan plan = makePlan(test::demo("ballast-dish"), {});
+    const BuiltLayer& b = plan.assembly.layers[0];
+    boost::math::quadrature::gauss_kronrod<double, 31> rule;
+    double volume = 0;
+    const int rings = 5;
+    for (int k = 0; k < rings; ++k) {
+        const double z0 = b.z0 + (b.z1 - b.z0) * k / rings, z1 = b.z0 + (b.z1 - b.z0) * (k + 1) / rings;
+        volume += rule.integrate(
+            [&](double z) {
+                const double outer = radiusAt(b.outerHold, z), width = k ? b.outerHold[1].y() - b.innerHold.back().y() : outer;
+                return pi * (outer * outer - (outer - width) * (outer - width));
+            },
+            z0, z1);
+    }
+    EXPECT_NEAR(b.volume / volume, 1, 1e-6);
+}
+
+TEST(PostWrap, PinwheelByRectanglesOfCgal)
+{
+    // CHECKS: post 1 7/8 in: diagonal 2.652 in.
+    EXPECT_NEAR((PostWrap{1.875 * 25.4, 10, 0}.postDiagonal()) / 25.4, 2.652, 5e-4);
+    Piece p = test::demo("spyglass-barrel");
+    for (const bool wedges : {false, true}) {
+        p.layers[0].wrapped.wedges = wedges;
+        const Plan plan = makePlan(p, {});
+        const BuiltLayer& b = plan.assembly.layers[0];
+        const WrapForm& f = p.layers[0].wrapped;
+        const double side = f.post / 2, half = side + f.wrap;
+        for (int i = 0; i < 4; ++i) {
+            // One piece lies from the post's near corner to past its far one; a quarter turn brings it to the next.
+            Region expected;
+            const double a = 90.0 * i * degrees;
+            auto at = [&](double out, double on) { return Point(-(out * std::sin(a) + on * std::cos(a)), out * std::cos(a) - on * std::sin(a)); };
+            const double from = -half, to = side;
+            bool mirrored = false;
+            for (const bool other : {false, true}) {
+                Region guess;
+                const double u = other ? -to : from, v = other ? -from : to;
+                guess.join(polygonOf({at(side, u), at(half, u), at(half, v), at(side, v)}));
+                if (wedges) {
+                    const double edge = half + side;  // x + y beyond which the corner goes to the wedges
+                    for (const double s : {1.0, -1.0}) guess.difference(polygonOf({at(half + 1, s * (edge - half - 1)), at(half + 1, s * (half + 60)), at(edge - half - 60, s * (half + 60))}));
+                }
+                Region built;
+                for (const Cell& c : b.cells)
+                    if (c.segment == i + 1) built.join(polygonOf(b.planOf(c, 100)));
+                Region rest = built;
+                rest.difference(guess);
+                if (area(rest) < 1e-3 && std::abs(area(built) - area(guess)) < 1e-2) {
+                    mirrored = other;
+                    expected = guess;
+                    break;
+                }
+            }
+            EXPECT_GT(area(expected), 0) << "piece " << i + 1 << " with wedges " << wedges << mirrored;
+        }
+    }
+}
+
+TEST(MadeUp, BandsMeetAtTheJointsAndRiseAsAsked)
+{
+    const Piece p = test::demo("flag-bowl");
+    const Plan plan = makePlan(p, {});
+    for (size_t i = 0; i < p.layers.size(); ++i) {
+        const Layer& l = p.layers[i];
+        if (l.madeUp.kind == MadeUp::Plain) continue;
+        const BuiltLayer& b = plan.assembly.layers[i];
+        const int n = l.segments;
+        auto bandAt = [&](double r, double angle) {
+            // Middle of the band, by asking the material map.
+            double sum = 0;
+            int count = 0;
+            for (int k = 0; k < 4000; ++k) {
+                const double z = b.z0 + (b.z1 - b.z0) * (k + 0.5) / 4000;
+                const Cell* c = b.cellAt(z, r, angle);
+                if (c && c->segment < 0) {
+                    sum += z;
+                    ++count;
+                }
+            }
+            return std::pair(count ? sum / count : -1, count * (b.z1 - b.z0) / 4000);
+        };
+        const double corner = b.finishedOuter.high, pitch = 360.0 / n;
+        // Just this side of a joint and just beyond it the band stands at one height: it runs on.
+        for (int k = 0; k < n; k += 3) {
+            const double joint = b.phaseDeg + pitch * (k + 0.5);
+            EXPECT_NEAR(bandAt(corner, joint - 0.02).first, bandAt(corner, joint + 0.02).first, 0.1) << l.madeUp.kind;
+        }
+        if (l.madeUp.kind == MadeUp::Zigzag) {
+            const double low = bandAt(corner, b.phaseDeg + pitch * 0.5 - 0.01).first, high = bandAt(corner, b.phaseDeg - pitch * 0.5 + 0.01).first;
+            EXPECT_NEAR(std::abs(high - low), l.madeUp.rise, 0.15);
+        }
+        if (l.madeUp.kind == MadeUp::Band) {
+            EXPECT_NEAR(bandAt(corner, b.phaseDeg).second, l.madeUp.band, 0.05);
+        }
+    }
+}
+
+TEST(FlippedBoard, BuyingAndUsingUpAreInverse)
+{
+    test::property([] {
+        FlippedBoard want;
+        want.strips = *rc::gen::inRange(2, 30);
+        want.rows = *rc::gen::inRange(2, 30);
+        want.strip = *rc::gen::inRange(50, 500) / 10.0;
+        want.row = *rc::gen::inRange(50, 500) / 10.0;
+        want.thickness = *rc::gen::inRange(100, 500) / 10.0;
+        want.jointing = *rc::gen::inRange(0, 10) / 10.0;
+        want.flattening = *rc::gen::inRange(0, 20) / 10.0;
+        want.kerf = *rc::gen::inRange(0, 40) / 10.0;
+        const FlippedBoard got = flippedFrom(want.strips, want.stripSawn(), want.stockLength(), want.stockThickness(), want.row, want.jointing, want.flattening, want.kerf, want.trim);
+        RC_ASSERT(got.rows == want.rows);
+        RC_ASSERT(std::abs(got.width() - want.width()) < 1e-9);
+        RC_ASSERT(std::abs(got.length() - want.length()) < 1e-9);
+        RC_ASSERT(std::abs(got.thickness - want.thickness) < 1e-9);
+        // Wood balances along the strip: rows, what jointing takes, the kerfs, the trims.
+        RC_ASSERT(std::abs(want.rows * want.row + want.rows * 2 * want.jointing + (want.rows - 1) * want.kerf + 2 * want.trim - want.stockLength()) < 1e-9);
+    });
+}
+
+TEST(Nest, RingsAndGroovesFitOneInsideAnother)
+{
+    test::property([] {
+        Nest n;
+        n.on = true;
+        n.smallest = *rc::gen::inRange(200, 800) / 10.0;
+        n.largest = *rc::gen::inRange(300, 3000) / 10.0;
+        n.wall = *rc::gen::inRange(20, 200) / 10.0;
+        n.tool = *rc::gen::inRange(10, 60) / 10.0;
+        const auto rings = nestedRings(n);
+        for (size_t k = 0; k < rings.size(); ++k) {
+            RC_ASSERT(std::abs(rings[k].outer - rings[k].inner - 2 * n.wall) < 1e-9);
+            RC_ASSERT(rings[k].inner >= n.smallest - 1e-6);
+            if (k) RC_ASSERT(std::abs(rings[k - 1].inner - rings[k].outer - 2 * n.tool) < 1e-9);
+        }
+        const double next = (rings.empty() ? n.largest : rings.back().inner - 2 * n.tool) - 2 * n.wall;
+        RC_ASSERT(next < n.smallest + 1e-6);
+    });
+    // A blade 8 mm below its edge in a groove of radius 29: the chord's sagitta, by the circle's own points.
+    const double c = bladeClearance(29, 8);
+    EXPECT_NEAR(std::hypot(29 - c, 8), 29, 1e-9);
+    EXPECT_TRUE(std::isnan(bladeClearance(7, 8)));
+}

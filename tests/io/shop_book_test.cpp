@@ -1,0 +1,226 @@
+// The shop book, the rack as CSV, the timetable as iCalendar read back by libical.
+#include "core/measure/input_error.h"
+#include "core/piece/edit.h"
+#include "core/piece/picture.h"
+#include "io/files.h"
+#include "io/ical.h"
+#include "io/rack_csv.h"
+#include "io/shop_book.h"
+#include "io/shop_json.h"
+#include "tests/support/property.h"
+#include "tests/support/samples.h"
+
+#include <libical/ical.h>
+
+#include <QSqlDatabase>
+#include <QSqlQuery>
+#include <QTemporaryDir>
+
+#include <cmath>
+#include <filesystem>
+
+using namespace vl;
+
+namespace {
+
+std::string randomText()
+{
+    static const std::string letters = "abcXYZ 019,;\"'\\\n\r@äß漢";
+    std::string out;
+    for (int n = *rc::gen::inRange(1, 12); n > 0; --n) out += letters[static_cast<size_t>(*rc::gen::inRange(0, 18))];
+    return out;
+}
+
+std::vector<Board> randomRack()
+{
+    std::vector<Board> rack;
+    for (int n = *rc::gen::inRange(0, 8); n > 0; --n) {
+        Board b;
+        b.id = std::to_string(n) + randomText();
+        b.wood = allSpecies()[static_cast<size_t>(*rc::gen::inRange(0, 16))].id;
+        b.length = *rc::gen::inRange(200, 60000) / 10.0;
+        b.width = *rc::gen::inRange(50, 15000) / 10.0;
+        b.thickness = *rc::gen::inRange(5, 5000) / 10.0;
+        b.price = *rc::gen::inRange(0, 100000) / 100.0;
+        for (int k = *rc::gen::inRange(0, 4); k > 0; --k) b.defects.push_back({b.length / 4, b.width / 5, b.length / 8, b.width / 3, k % 2 ? "knot" : "sapwood"});
+        rack.push_back(b);
+    }
+    return rack;
+}
+
+}  // namespace
+
+TEST(RackCsv, ComesBackAsItWent)
+{
+    test::property([] {
+        const std::vector<Board> rack = randomRack();
+        RC_ASSERT(io::readRackCsv(io::writeRackCsv(rack)) == rack);
+    });
+    const auto rack = io::readRackCsv("wood,id,thickness_mm,width_mm,length_mm\nmaple,A1,1in,6 1/2in,4'\n");
+    ASSERT_EQ(rack.size(), 1u);
+    EXPECT_NEAR(rack[0].length, 4 * 12 * 25.4, 1e-9);
+    EXPECT_NEAR(rack[0].width, 165.1, 1e-9);
+}
+
+TEST(RackCsv, SaysWhereItIsWrong)
+{
+    const std::pair<const char*, const char*> cases[] = {
+        {"", "line 1"},
+        {"id,wood\n", "length_mm"},
+        {"id,wood,length_mm,width_mm,thickness_mm\nA,maple,long,100,20\n", "line 2, length_mm"},
+        {"id,wood,length_mm,width_mm,thickness_mm\nA,maple,1000,100,20\nA,maple,1000,100,20\n", "twice"},
+        {"id,wood,length_mm,width_mm,thickness_mm\nA,unobtainium,1000,100,20\n", "unobtainium"},
+        {"id,wood,length_mm,width_mm,thickness_mm,defects\nA,maple,1000,100,20,knot\n", "line 2, defects"},
+        {"id,wood,length_mm,width_mm,thickness_mm\nA,maple,-5,100,20\n", "-5"},
+    };
+    for (const auto& [text, expected] : cases) try {
+            io::readRackCsv(text);
+            ADD_FAILURE() << "accepted: " << text;
+        } catch (const InputError& e) {
+            EXPECT_NE(std::string(e.what()).find(expected), std::string::npos) << e.what();
+        }
+    test::property([] {
+        // Any bytes: an error or a rack, never a crash.
+        std::string text = "id,wood,length_mm,width_mm,thickness_mm,price,defects\n";
+        for (int n = *rc::gen::inRange(0, 60); n > 0; --n) text += static_cast<char>(*rc::gen::inRange(1, 256));
+        try {
+            io::readRackCsv(text);
+        } catch (const InputError&) {
+        }
+    });
+}
+
+TEST(ShopBook, KeepsTheShopThroughClosingAndOpening)
+{
+    QTemporaryDir folder;
+    const std::string path = folder.filePath("shop.sqlite").toStdString();
+    Shop shop = test::harbourShop();
+    shop.glues[2].openMinutes = 17;
+    shop.name = "Förde \"workshop\"";
+    {
+        io::ShopBook book(path);
+        EXPECT_TRUE(book.empty());
+        book.save(shop);
+    }
+    {
+        io::ShopBook book(path);
+        EXPECT_FALSE(book.empty());
+        EXPECT_EQ(book.load(), shop);
+        shop.rack.pop_back();
+        book.save(shop);
+        EXPECT_EQ(book.load(), shop);
+        Shop bad = shop;
+        bad.kerf = -3;
+        EXPECT_THROW(book.save(bad), InputError);
+        EXPECT_EQ(book.load(), shop) << "what cannot be saved leaves the book as it was";
+    }
+    // JSON carries the same.
+    std::vector<std::string> notes;
+    EXPECT_EQ(io::readShop(io::writeShop(shop), notes), shop);
+    EXPECT_TRUE(notes.empty());
+}
+
+TEST(ShopBook, OlderIsBroughtUpToDateAndNewerLeftAlone)
+{
+    QTemporaryDir folder;
+    const std::string path = folder.filePath("shop.sqlite").toStdString();
+    { io::ShopBook book(path); }
+    auto run = [&](const QString& sql) {
+        {
+            QSqlDatabase db = QSqlDatabase::addDatabase("QSQLITE", "other");
+            db.setDatabaseName(QString::fromStdString(path));
+            ASSERT_TRUE(db.open());
+            QSqlQuery query(db);
+            ASSERT_TRUE(query.exec(sql));
+        }
+        QSqlDatabase::removeDatabase("other");
+    };
+    run("DROP TABLE glue");
+    run("PRAGMA user_version=1");
+    {
+        io::ShopBook book(path);
+        book.save(test::harbourShop());
+        EXPECT_EQ(book.load(), test::harbourShop());
+    }
+    run("PRAGMA user_version=99");
+    EXPECT_THROW(io::ShopBook{path}, InputError);
+    run("PRAGMA user_version=2");
+    EXPECT_EQ(io::ShopBook(path).load(), test::harbourShop());
+    // No database at all, and a folder that is not there.
+    const std::string torn = folder.filePath("torn.sqlite").toStdString();
+    io::writeFile(torn, std::string(5000, 'x'));
+    EXPECT_THROW(io::ShopBook{torn}, InputError);
+    EXPECT_THROW(io::ShopBook{"/no/such/folder/shop.sqlite"}, InputError);
+}
+
+TEST(Calendar, IsReadBackByLibical)
+{
+    for (const std::string& name : test::demoNames()) {
+        Piece piece = test::demo(name);
+        piece.progress.start = 29928960;  // 2026-11-27 00:00, a Friday
+        const Plan plan = makePlan(piece, test::harbourShop());
+        const std::string text = io::writeCalendar(piece, plan);
+        size_t from = 0;
+        for (size_t end; (end = text.find("\r\n", from)) != std::string::npos; from = end + 2) ASSERT_LE(end - from, 75u) << "RFC 5545, 3.1: lines of 75 octets";
+        EXPECT_EQ(from, text.size());
+        icalcomponent* calendar = icalparser_parse_string(text.c_str());
+        ASSERT_NE(calendar, nullptr);
+        EXPECT_EQ(icalcomponent_count_errors(calendar), 0);
+        int events = 0;
+        double worked = 0;
+        for (icalcomponent* e = icalcomponent_get_first_component(calendar, ICAL_VEVENT_COMPONENT); e; e = icalcomponent_get_next_component(calendar, ICAL_VEVENT_COMPONENT)) {
+            const icaltimetype start = icalcomponent_get_dtstart(e), end = icalcomponent_get_dtend(e);
+            worked += static_cast<double>(icaltime_as_timet(end) - icaltime_as_timet(start)) / 60;
+            EXPECT_GE(start.year, 2026);
+            // The harbour's workshop: every day from nine to half past five, Saturday to one, Sunday closed.
+            const int day = icaltime_day_of_week(start), minute = start.hour * 60 + start.minute;
+            EXPECT_GE(minute, 540) << icalcomponent_get_summary(e);
+            EXPECT_LT(minute, day == 7 ? 780 : 1050) << icalcomponent_get_summary(e);
+            EXPECT_NE(day, 1) << "Sunday";
+            EXPECT_NE(std::string(icalcomponent_get_summary(e)), "");
+            ++events;
+        }
+        icalcomponent_free(calendar);
+        EXPECT_GT(events, 5) << name;
+        EXPECT_NEAR(worked, plan.schedule.workMinutes, 1.0 * events) << name << ": times are to the minute";
+    }
+    EXPECT_EQ(io::calendarTime(29928960 + 18 * 60 + 30), "20261127T183000");
+    EXPECT_EQ(io::calendarTime(0), "19700101T000000");
+}
+
+TEST(Picture, ColoursAreThoseOfTheStandard)
+{
+    // sRGB primaries in CIE L*a*b* under D65 (IEC 61966-2-1 and CIE 15; the figures from memory).
+    const std::pair<std::array<float, 3>, std::array<double, 3>> known[] = {
+        {{1, 1, 1}, {100, 0, 0}}, {{0, 0, 0}, {0, 0, 0}}, {{1, 0, 0}, {53.24, 80.09, 67.20}}, {{0, 1, 0}, {87.73, -86.18, 83.18}}, {{0, 0, 1}, {32.30, 79.19, -107.86}}};
+    for (const auto& [rgb, lab] : known)
+        for (size_t k = 0; k < 3; ++k) EXPECT_NEAR(labOf(rgb)[k], lab[k], 0.05);
+}
+
+TEST(Picture, IsLaidOnTheRingsInTheWoodsThatAreNearest)
+{
+    Piece piece = starts()[4].make();
+    piece = edit::divide(piece, 12, 8, 12);
+    // Dark stripes, nine round: the number of segments that shows them is a multiple of eighteen.
+    Picture picture;
+    picture.width = 360;
+    picture.height = 80;
+    for (int y = 0; y < picture.height; ++y)
+        for (int x = 0; x < picture.width; ++x) picture.pixels.push_back((x + 5) / 20 % 2 ? std::array<float, 3>{0.3f, 0.2f, 0.15f} : std::array<float, 3>{0.95f, 0.9f, 0.8f});
+    PictureFit fit;
+    const Piece laid = layPicture(piece, picture, 1, 1, {"maple", "walnut"}, 0, 60, 2, &fit);
+    EXPECT_GT(fit.tried.size(), 50u);
+    const double least = std::ranges::min_element(fit.tried, {}, [](const auto& t) { return t.second; })->second;
+    EXPECT_LE(fit.error, 1.02 * least + 1e-9);
+    EXPECT_GE(fit.segments, 18);
+    const Piece eighteen = layPicture(piece, picture, 1, 1, {"maple", "walnut"}, 36, 60, 2, &fit);
+    EXPECT_EQ(eighteen.layers[1].segments, 36);
+    int dark = 0;
+    for (int k = 0; k < 36; ++k) dark += eighteen.layers[1].woods[static_cast<size_t>(k) % eighteen.layers[1].woods.size()] == "walnut";
+    EXPECT_NEAR(dark, 18, 1);
+    EXPECT_EQ(eighteen.layers[2], piece.layers[2]) << "other layers are left alone";
+    EXPECT_THROW(layPicture(piece, {}, 1, 2, {"maple"}, 0, 60, 2), InputError);
+    EXPECT_THROW(layPicture(piece, picture, 0, 0, {"maple"}, 0, 60, 2), InputError);
+    EXPECT_THROW(layPicture(piece, picture, 1, 2, {}, 0, 60, 2), InputError);
+    makePlan(laid, {});
+}
