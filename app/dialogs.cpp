@@ -7,6 +7,9 @@
 #include <QFormLayout>
 #include <QLabel>
 #include <QPlainTextEdit>
+#include <QScrollArea>
+#include <QTimeEdit>
+#include <QVBoxLayout>
 
 namespace vl::app {
 
@@ -37,7 +40,15 @@ PieceDialog::PieceDialog(Document& document, QWidget* parent) : QDialog(parent)
 ShopDialog::ShopDialog(Document& document, QWidget* parent) : QDialog(parent), doc_(document)
 {
     setWindowTitle(tr("The shop"));
-    form_ = new QFormLayout(this);
+    auto* outer = new QVBoxLayout(this);
+    auto* scroll = new QScrollArea;
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    auto* inner = new QWidget;
+    form_ = new QFormLayout(inner);
+    scroll->setWidget(inner);
+    outer->addWidget(scroll);
+    resize(520, 680);
     auto heading = [this](const QString& words) {
         auto* label = new QLabel(words);
         label->setProperty("role", "heading");
@@ -50,8 +61,16 @@ ShopDialog::ShopDialog(Document& document, QWidget* parent) : QDialog(parent), d
     addNumber(tr("Lowest speed, rpm"), &Shop::lowestRpm, limits::rpm, 0);
     addNumber(tr("Highest speed, rpm"), &Shop::highestRpm, limits::rpm, 0);
     heading(tr("GLUE"));
-    addNumber(tr("Ring joints in the clamp, minutes"), &Shop::clampMinutes, limits::minutes, 0);
-    addNumber(tr("Cure before turning, minutes"), &Shop::cureMinutes, limits::minutes, 0);
+    addNumber(tr("Temperature where it sets, °C"), &Shop::temperature, limits::celsius, 0);
+    addNumber(tr("Band clamps"), &Shop::bandClamps, limits::clampCount, 0);
+    addNumber(tr("Other clamps, joints at once"), &Shop::clamps, limits::clampCount, 0);
+    addNumber(tr("A coat of finish dries, minutes"), &Shop::finishMinutes, limits::minutes, 0);
+    heading(tr("HOURS IN THE SHOP, THE SAME TWICE: CLOSED"));
+    addHours();
+    heading(tr("HOLLOWING TOOLS"));
+    addLength(tr("Shank"), &Shop::toolShank, limits::shank);
+    addLength(tr("Reach beyond the rest"), &Shop::toolReach, limits::swing);
+    addNumber(tr("Off the axis through a mouth, degrees"), &Shop::toolAngle, limits::toolAngle, 0);
     heading(tr("ROOMS THE PIECE WILL LIVE IN, AT 20 °C"));
     addNumber(tr("Driest, % humidity"), &Shop::dryHumidity, limits::humidity, 0);
     addNumber(tr("Dampest, % humidity"), &Shop::dampHumidity, limits::humidity, 0);
@@ -63,11 +82,34 @@ ShopDialog::ShopDialog(Document& document, QWidget* parent) : QDialog(parent), d
     refused_ = new QLabel;
     refused_->setProperty("role", "warn");
     refused_->setWordWrap(true);
-    form_->addRow(refused_);
+    outer->addWidget(refused_);
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
-    form_->addRow(buttons);
+    outer->addWidget(buttons);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::accept);
     connect(&doc_, &Document::refused, refused_, &QLabel::setText);
+}
+
+void ShopDialog::addHours()
+{
+    const QString days[] = {tr("Monday"), tr("Tuesday"), tr("Wednesday"), tr("Thursday"), tr("Friday"), tr("Saturday"), tr("Sunday")};
+    for (size_t d = 0; d < 7; ++d) {
+        auto* line = new QHBoxLayout;
+        for (size_t k = 0; k < 2; ++k) {
+            auto* field = new QTimeEdit(QTime::fromMSecsSinceStartOfDay(std::min(static_cast<int>(doc_.shop().hours[d][k]) * 60000, 86399999)));
+            field->setDisplayFormat("hh:mm");
+            field->setKeyboardTracking(false);
+            field->setAccessibleName(days[d] + (k ? tr(", until") : tr(", from")));
+            line->addWidget(field);
+            connect(field, &QTimeEdit::timeChanged, this, [this, d, k](QTime t) {
+                refused_->clear();
+                Shop shop = doc_.shop();
+                // The last minute of the day stands for midnight.
+                shop.hours[d][k] = t == QTime(23, 59) ? 1440 : t.msecsSinceStartOfDay() / 60000;
+                doc_.setShop(shop);
+            });
+        }
+        form_->addRow(days[d], line);
+    }
 }
 
 void ShopDialog::set(double Shop::*member, double value)

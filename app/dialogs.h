@@ -25,6 +25,7 @@ public:
 
 private:
     void set(double Shop::*member, double value);
+    void addHours();
     void addLength(const QString& name, double Shop::*member, const Limit& limit);
     void addNumber(const QString& name, double Shop::*member, const Limit& limit, int decimals);
 

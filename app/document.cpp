@@ -3,7 +3,9 @@
 #include "core/measure/input_error.h"
 #include "core/piece/edit.h"
 
+#include <QDateTime>
 #include <QUndoCommand>
+#include <QtConcurrent>
 
 namespace vl::app {
 
@@ -20,10 +22,10 @@ public:
         after_ = static_cast<const PieceCommand*>(other)->after_;
         return true;
     }
-    void undo() override { document_.take(before_, makePlan(before_, document_.shop_, document_.style_)); }
+    void undo() override { document_.take(before_, document_.planOf(before_)); }
     void redo() override
     {
-        document_.take(after_, plan_ ? std::move(*plan_) : makePlan(after_, document_.shop_, document_.style_));
+        document_.take(after_, plan_ ? std::move(*plan_) : document_.planOf(after_));
         plan_.reset();
     }
 
@@ -34,16 +36,71 @@ private:
     int merge_;
 };
 
-Document::Document(QObject* parent) : QObject(parent), piece_(starts()[0].make()), plan_(makePlan(piece_, shop_, style_))
+Document::Document(QObject* parent)
+    : QObject(parent), piece_(starts()[0].make()), plan_(makePlan(piece_, shop_, style_)), clock_([] {
+          const QDateTime now = QDateTime::currentDateTime();
+          return static_cast<double>(now.date().toJulianDay() - QDate(1970, 1, 1).toJulianDay()) * 1440 + now.time().msecsSinceStartOfDay() / 60000;
+      })
 {
+    boardsTimer_.setSingleShot(true);
+    boardsTimer_.setInterval(120);
+    connect(&boardsTimer_, &QTimer::timeout, this, &Document::startBoards);
+    connect(&watcher_, &QFutureWatcher<BoardPlan>::finished, this, [this] {
+        if (boardsWanted_) return startBoards();
+        boards_ = watcher_.result();
+        emit boardsChanged();
+    });
+    connect(this, &Document::changed, this, &Document::wantBoards);
     connect(&history_, &QUndoStack::cleanChanged, this, &Document::pathChanged);
+}
+
+Document::~Document()
+{
+    cancelBoards();
+    watcher_.waitForFinished();
+}
+
+Plan Document::planOf(const Piece& piece) const { return makePlan(piece, shop_, style_, piece.progress.start ? clock_() : 0); }
+
+void Document::setClock(std::function<double()> clock)
+{
+    clock_ = std::move(clock);
+    replan();
+}
+
+void Document::wantBoards()
+{
+    // A drag goes first; its last word comes with the release.
+    if (live_) return;
+    boardsWanted_ = true;
+    boardsTimer_.start();
+}
+
+void Document::startBoards()
+{
+    if (watcher_.isRunning()) {
+        cancelBoards();
+        return;  // begun again when the one under way has ended
+    }
+    boardsWanted_ = false;
+    cancel_ = std::make_shared<std::atomic<bool>>(false);
+    share_ = std::make_shared<std::atomic<double>>(0);
+    watcher_.setFuture(QtConcurrent::run([piece = piece_, shop = shop_, assembly = plan_.assembly, cancel = cancel_, share = share_] {
+        return planBoards(piece, shop, assembly, {[share](double s) { share->store(s); }, cancel.get()});
+    }));
+    emit boardsChanged();
+}
+
+void Document::cancelBoards()
+{
+    if (cancel_) *cancel_ = true;
 }
 
 bool Document::apply(const QString& what, Piece next, int merge)
 {
     if (next == piece_) return true;
     try {
-        Plan plan = makePlan(next, shop_, style_);
+        Plan plan = planOf(next);
         history_.push(new PieceCommand(*this, what, std::move(next), std::move(plan), merge));
         return true;
     } catch (const InputError& e) {
@@ -91,7 +148,7 @@ void Document::trimSelection()
 
 void Document::replan()
 {
-    plan_ = makePlan(piece_, shop_, style_);
+    plan_ = planOf(piece_);
     ++version_;
     emit changed();
 }
@@ -139,7 +196,7 @@ void Document::selectLayer(int layer, Qt::KeyboardModifiers modifiers, int segme
 
 void Document::replace(const Piece& piece, const QString& path)
 {
-    Plan plan = makePlan(piece, shop_, style_);
+    Plan plan = planOf(piece);
     history_.clear();
     path_ = path;
     selection_ = {};

@@ -1,12 +1,17 @@
 #pragma once
 
 #include "core/measure/length.h"
+#include "core/plan/boards/board_plan.h"
 #include "core/plan/plan.h"
 
+#include <QFutureWatcher>
 #include <QObject>
+#include <QTimer>
 #include <QString>
 #include <QUndoStack>
 
+#include <functional>
+#include <memory>
 #include <set>
 
 namespace vl::app {
@@ -21,6 +26,8 @@ struct Selection {
     Side side = Side::Outside;  ///< of the chosen node
     int node = -1;
     std::string step;  ///< of the recipe
+    std::string board; ///< on the rack
+    int strip = -1;    ///< of that board in the cutting plan
 
     bool operator==(const Selection&) const = default;
 };
@@ -30,10 +37,21 @@ class Document : public QObject {
     Q_OBJECT
 public:
     explicit Document(QObject* parent = nullptr);
+    ~Document() override;
 
     const Piece& piece() const { return piece_; }
     const Plan& plan() const { return plan_; }
     const Shop& shop() const { return shop_; }
+    /// The boards cut, worked out beside everything else: of an earlier piece while boardsBusy().
+    const BoardPlan& boards() const { return boards_; }
+    bool boardsBusy() const { return boardsWanted_ || watcher_.isRunning(); }
+    /// How far the cutting plan is, 0 … 1.
+    double boardsShare() const { return share_ ? share_->load() : 1; }
+    /// Ends the calculation of the boards with what it has.
+    void cancelBoards();
+    /// What the clock says, minutes since 1970-01-01 00:00; tests put another in its place.
+    double now() const { return clock_(); }
+    void setClock(std::function<double()> clock);
     LengthStyle style() const { return style_; }
     const Selection& selection() const { return selection_; }
     QUndoStack& history() { return history_; }
@@ -67,18 +85,29 @@ signals:
     void selectionChanged();
     void refused(const QString& why);
     void pathChanged();
+    void boardsChanged();
 
 private:
     friend class PieceCommand;
     void take(const Piece& piece, Plan plan);
     void replan();
     void trimSelection();
+    Plan planOf(const Piece& piece) const;
+    void wantBoards();
+    void startBoards();
 
     Piece piece_;
     Shop shop_;
     LengthStyle style_;
     Plan plan_;  // made of the three above, in this order
     Selection selection_;
+    BoardPlan boards_;
+    std::function<double()> clock_;
+    QTimer boardsTimer_;
+    bool boardsWanted_ = false;
+    QFutureWatcher<BoardPlan> watcher_;
+    std::shared_ptr<std::atomic<bool>> cancel_;
+    std::shared_ptr<std::atomic<double>> share_;
     QUndoStack history_;
     QString path_;
     unsigned version_ = 0;

@@ -35,12 +35,15 @@ int main(int argc, char** argv)
     QApplication::setOrganizationName("vivid-lathe");
 
     CLI::App cli{"Vivid Lathe: plan a built-up turning before the wood is cut", "vivid-lathe"};
-    std::string piece, stage, screenshot;
+    std::string piece, stage, page, screenshot;
+    int layer = 0;
     std::vector<std::string> demo;
     bool dark = false;
     cli.add_option("PIECE", piece, "a .vlathe file");
     auto* demoOption = cli.add_option("--demo", demo, "open a sample piece")->expected(0, 1);
     cli.add_option("--stage", stage, "start, shape, build, cut, glue or turn");
+    cli.add_option("--page", page, "of a stage: boards, strips, set-ups; timetable, recipe");
+    cli.add_option("--layer", layer, "the layer that is chosen, counted from 1");
     cli.add_option("--screenshot", screenshot, "draw the view at 1280x800 into a PNG and exit");
     cli.add_flag("--dark", dark, "the dark bench");
     try {
@@ -64,6 +67,8 @@ int main(int argc, char** argv)
         std::cerr << "vivid-lathe: there is no stage '" << stage << "'; start, shape, build, cut, glue and turn are there\n";
         return 2;
     }
+    window.showPage(QString::fromStdString(page));
+    if (layer > 0) window.document().selectLayer(layer - 1);
     window.show();
     if (!screenshot.empty()) {
         window.resize(1280, 800);

@@ -1,6 +1,7 @@
 #include "app/main_window.h"
 
 #include "app/dialogs.h"
+#include "app/glue_book_dialog.h"
 #include "app/stages/build_stage.h"
 #include "app/stages/cut_stage.h"
 #include "app/stages/glue_stage.h"
@@ -10,14 +11,9 @@
 #include "app/theme/theme.h"
 #include "app/views/bed.h"
 #include "app/views/caution_panel.h"
+#include "app/views/page_switch.h"
+#include "app/views/paint_panel.h"
 #include "app/views/solid_view.h"
-#include "core/measure/input_error.h"
-#include "io/csv.h"
-#include "io/dxf.h"
-#include "io/files.h"
-#include "io/shop_json.h"
-#include "io/svg.h"
-#include "report/packet.h"
 
 #include <QApplication>
 #include <QButtonGroup>
@@ -25,9 +21,6 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QMenu>
-#include <QMessageBox>
-#include <QPrintDialog>
-#include <QPrinter>
 #include <QPushButton>
 #include <QSettings>
 #include <QStackedWidget>
@@ -66,10 +59,12 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     cautions_ = new CautionPanel(doc_, bench);
 
     connect(start_, &StartPage::start, this, [this](const Piece& piece) {
-        if (mayDiscard()) openPiece(piece, {});
+        if (!mayDiscard()) return;
+        leaveSample();
+        openPiece(piece, {});
     });
-    connect(start_, &StartPage::demo, this, [this] {
-        if (mayDiscard()) openDemo("regatta-cup");
+    connect(start_, &StartPage::demo, this, [this](const QString& name) {
+        if (mayDiscard()) openDemo(name);
     });
     connect(start_, &StartPage::back, this, [this] { pages_->setCurrentIndex(1); });
     connect(start_, &StartPage::open, this, [this](const QString& path) {
@@ -200,7 +195,7 @@ void MainWindow::makeMenu()
     menu_->addSeparator();
     menu_->addAction(tr("Save"), QKeySequence::Save, this, &MainWindow::save);
     menu_->addAction(tr("Save as …"), QKeySequence::SaveAs, this, &MainWindow::saveAs);
-    menu_->addAction(tr("Export DXF, SVG or CSV …"), QKeySequence(tr("Ctrl+E")), this, &MainWindow::exportFile);
+    menu_->addAction(tr("Export DXF, SVG, CSV or ICS …"), QKeySequence(tr("Ctrl+E")), this, &MainWindow::exportFile);
     menu_->addSeparator();
     menu_->addAction(tr("Name and notes …"), QKeySequence(tr("F2")), this, &MainWindow::editName);
     menu_->addAction(tr("The shop …"), QKeySequence(tr("F3")), this, &MainWindow::editShop);
@@ -273,7 +268,18 @@ QWidget* MainWindow::makeBody()
     rightBox->setLayout(right);
     row->addWidget(rightBox);
 
-    stages_ = {new ShapeStage(doc_), new BuildStage(doc_), new CutStage(doc_), new GlueStage(doc_), new TurnStage(doc_)};
+    auto* build = new BuildStage(doc_);
+    auto* cutting = new CutStage(doc_);
+    auto* glue = new GlueStage(doc_);
+    connect(build, &BuildStage::pictureWanted, this, [this](PaintPanel* paint) {
+        if (const QString path = ask_.open(this, tr("A picture to lay on the skin"), tr("Pictures (*.png *.jpg)")); !path.isEmpty()) paint->layPicture(path);
+    });
+    connect(cutting, &CutStage::importWanted, this, &MainWindow::importRack);
+    connect(cutting, &CutStage::exportWanted, this, &MainWindow::exportRack);
+    connect(glue, &GlueStage::calendarWanted, this, &MainWindow::exportCalendar);
+    connect(glue, &GlueStage::glueBookWanted, this, [this] { GlueBookDialog(doc_, this).exec(); });
+    connect(glue, &GlueStage::shopWanted, this, &MainWindow::editShop);
+    stages_ = {new ShapeStage(doc_), build, cutting, glue, new TurnStage(doc_)};
     for (Stage* stage : stages_) {
         lanes_->addWidget(stage);
         panels_->addWidget(stage->panel());
@@ -340,6 +346,11 @@ void MainWindow::setStage(int index)
     stages_[index]->enter();
 }
 
+void MainWindow::showPage(const QString& name)
+{
+    for (PageSwitch* pages : lanes_->currentWidget()->findChildren<PageSwitch*>()) pages->show(name);
+}
+
 bool MainWindow::goTo(const QString& stage)
 {
     if (stage.compare("start", Qt::CaseInsensitive) == 0) {
@@ -374,8 +385,8 @@ void MainWindow::refresh()
     int rings = 0, segments = 0;
     std::set<const Species*> woods;
     for (const BuiltLayer& l : plan.assembly.layers) {
-        rings += l.kind == LayerKind::Ring;
-        segments += l.kind == LayerKind::Ring ? l.count() : 0;
+        rings += l.segmented();
+        segments += l.segmented() ? l.count() : 0;
         woods.insert(l.woods.begin(), l.woods.end());
     }
     summary_->setText(tr("<b>%1 rings · %2 segments</b><br>%3 woods · %4 rough")
@@ -409,95 +420,6 @@ void MainWindow::tryTo(const std::function<void()>& action)
     }
 }
 
-bool MainWindow::mayDiscard()
-{
-    if (!doc_.edited()) return true;
-    const auto answer = QMessageBox::question(this, tr("Keep the changes?"), tr("%1 has changes that are not saved.").arg(QString::fromStdString(doc_.piece().name)),
-                                              QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
-    return answer == QMessageBox::Discard || (answer == QMessageBox::Save && save());
-}
-
-void MainWindow::openPiece(const Piece& piece, const QString& path)
-{
-    doc_.replace(piece, path);
-    everOpened_ = true;
-    pages_->setCurrentIndex(1);
-    setStage(0);
-}
-
-bool MainWindow::openPath(const QString& path)
-{
-    bool opened = false;
-    tryTo([&] {
-        const io::LoadedPiece loaded = io::loadPiece(path.toStdString());
-        openPiece(loaded.piece, path);
-        addRecent(path);
-        say(loaded.notes.empty() ? QString() : tr("%1 things were put right in the file: %2").arg(loaded.notes.size()).arg(QString::fromStdString(loaded.notes.front())));
-        opened = true;
-    });
-    return opened;
-}
-
-bool MainWindow::openDemo(const QString& name)
-{
-    QFile file(QStringLiteral(":/demo/%1.vlathe").arg(name));
-    if (!file.open(QIODevice::ReadOnly)) {
-        say(tr("There is no sample named %1").arg(name));
-        return false;
-    }
-    openPiece(io::readPiece(file.readAll().toStdString()).piece, {});
-    return true;
-}
-
-bool MainWindow::save() { return doc_.path().isEmpty() ? saveAs() : saveTo(doc_.path()); }
-
-bool MainWindow::saveAs()
-{
-    QString path = ask_.save(this, tr("Save the piece"), QString::fromStdString(doc_.piece().name) + ".vlathe", tr("Pieces (*.vlathe)"));
-    if (path.isEmpty()) return false;
-    if (!path.endsWith(".vlathe")) path += ".vlathe";
-    return saveTo(path);
-}
-
-bool MainWindow::saveTo(const QString& path)
-{
-    bool saved = false;
-    tryTo([&] {
-        io::writeFile(path.toStdString(), io::writePiece(doc_.piece()));
-        doc_.savedAs(path);
-        addRecent(path);
-        saved = true;
-    });
-    return saved;
-}
-
-bool MainWindow::printPacket(bool letter)
-{
-    QString path = ask_.save(this, tr("Print the packet to a PDF"), QString::fromStdString(doc_.piece().name) + ".pdf", tr("PDF (*.pdf)"));
-    if (path.isEmpty()) return false;
-    if (!path.endsWith(".pdf")) path += ".pdf";
-    bool written = false;
-    tryTo([&] {
-        io::replaceFile(path.toStdString(), [&](const std::string& temporary) {
-            report::writePacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.style(), letter ? report::Paper::Letter : report::Paper::A4, temporary);
-        });
-        say(tr("The packet is in %1. Print it at 100 %.").arg(QFileInfo(path).fileName()));
-        written = true;
-    });
-    return written;
-}
-
-void MainWindow::sendToPrinter()
-{
-    QPrinter printer(QPrinter::HighResolution);
-    printer.setFullPage(true);
-    printer.setDocName(QString::fromStdString(doc_.piece().name));
-    QPrintDialog dialog(&printer, this);
-    if (dialog.exec() != QDialog::Accepted) return;
-    const bool letter = printer.pageLayout().pageSize().id() == QPageSize::Letter;
-    tryTo([&] { report::printPacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.style(), letter ? report::Paper::Letter : report::Paper::A4, printer); });
-}
-
 void MainWindow::editName()
 {
     PieceDialog dialog(doc_, this);
@@ -510,24 +432,6 @@ void MainWindow::editShop()
     dialog.exec();
 }
 
-void MainWindow::exportFile()
-{
-    const QString path = ask_.save(this, tr("Export"), QString::fromStdString(doc_.piece().name) + ".dxf", tr("Profile (*.dxf *.svg);;Cut list and stations (*.csv)"));
-    if (path.isEmpty()) return;
-    tryTo([&] {
-        const std::string p = path.toStdString();
-        if (path.endsWith(".svg"))
-            io::writeFile(p, io::writeSvg(doc_.plan().sides));
-        else if (path.endsWith(".csv"))
-            io::writeFile(p, io::writeCsv(doc_.plan()));
-        else if (path.endsWith(".dxf"))
-            io::replaceFile(p, [&](const std::string& temporary) { io::writeDxf(doc_.plan().sides, temporary); });
-        else
-            throw InputError("file", "'" + QFileInfo(path).fileName().toStdString() + "'", "a name that ends in .dxf, .svg or .csv is");
-        say(tr("Written to %1").arg(QFileInfo(path).fileName()));
-    });
-}
-
 void MainWindow::setDark(bool dark)
 {
     setTheme(dark);
@@ -537,45 +441,6 @@ void MainWindow::setDark(bool dark)
     next_->setIcon(icon("chevron-right", theme().accent));
     refresh();
     for (QWidget* widget : findChildren<QWidget*>()) widget->update();
-}
-
-QStringList MainWindow::recent() const { return QSettings().value("recent").toStringList(); }
-
-void MainWindow::addRecent(const QString& path)
-{
-    QStringList paths = recent();
-    const QString full = QFileInfo(path).absoluteFilePath();
-    paths.removeAll(full);
-    paths.prepend(full);
-    QSettings().setValue("recent", paths.mid(0, 10));
-}
-
-void MainWindow::loadShop()
-{
-    const QString path = dataFolder_ + "/shop.json";
-    if (QFileInfo::exists(path)) tryTo([&] { doc_.setShop(io::loadShop(path.toStdString())); });
-    // What is changed at the machines outlives the piece.
-    connect(&doc_, &Document::changed, this, [this, path, kept = doc_.shop()]() mutable {
-        if (kept == doc_.shop()) return;
-        kept = doc_.shop();
-        tryTo([&] { io::writeFile(path.toStdString(), io::writeShop(kept)); });
-    });
-}
-
-void MainWindow::offerRecovery()
-{
-    for (const Draft& draft : drafts_->leftBehind()) {
-        const auto answer = QMessageBox::question(this, tr("Bring it back?"),
-                                                  tr("%1 was open when the program last ended, with changes that were not saved.").arg(QString::fromStdString(draft.piece.name)),
-                                                  QMessageBox::Yes | QMessageBox::Discard | QMessageBox::Ignore);
-        if (answer == QMessageBox::Discard) Drafts::discard(draft);
-        if (answer != QMessageBox::Yes) continue;
-        openPiece(draft.piece, draft.path);
-        doc_.history().resetClean();
-        drafts_->write();
-        Drafts::discard(draft);
-        break;
-    }
 }
 
 void MainWindow::closeEvent(QCloseEvent* event)

@@ -2,6 +2,7 @@
 
 #include "app/document.h"
 #include "app/drafts.h"
+#include "io/shop_book.h"
 
 #include <QMainWindow>
 
@@ -41,6 +42,8 @@ public:
     /// Goes to a stage by its name, any case; "start" is the first page. False where there is none.
     bool goTo(const QString& stage);
     QStringList stageNames() const;
+    /// Shows a page of the stage, where it has one of this name.
+    void showPage(const QString& name);
     bool openPath(const QString& path);
     bool openDemo(const QString& name);
     bool save();
@@ -51,6 +54,9 @@ public:
     void exportFile();
     void editName();
     void editShop();
+    void importRack();
+    void exportRack();
+    void exportCalendar();
     void setDark(bool dark);
     /// Brings back what an earlier session left unsaved, if the turner wants it.
     void offerRecovery();
@@ -74,11 +80,16 @@ private:
     QStringList recent() const;
     void addRecent(const QString& path);
     void loadShop();
+    /// The turner's own shop again, after a sample's.
+    void leaveSample();
     void tryTo(const std::function<void()>& action);
 
     QString dataFolder_;
     FileAsker ask_;
     Document doc_;
+    std::unique_ptr<io::ShopBook> book_;
+    Shop ownShop_;
+    bool sampleShop_ = false;  ///< a sample is open, in the samples' workshop
     Drafts* drafts_ = nullptr;
     QStackedWidget *pages_ = nullptr, *lanes_ = nullptr, *panels_ = nullptr;
     StartPage* start_ = nullptr;

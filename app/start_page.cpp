@@ -29,14 +29,15 @@ QPushButton* card(const QString& name, const QString& purpose, QSize picture, st
     image->setMinimumSize(picture);
     image->setAttribute(Qt::WA_TransparentForMouseEvents);
     auto* title = new QLabel(name);
-    title->setStyleSheet("font-weight: 600; font-size: 10.5pt;");
+    title->setStyleSheet("font-weight: 600; font-size: 10pt;");
+    title->setWordWrap(true);
     auto* text = new QLabel(purpose);
     text->setWordWrap(true);
     text->setProperty("role", "quiet");
     column->addWidget(image, 1);
     column->addWidget(title);
     column->addWidget(text);
-    button->setMinimumHeight(picture.height() + 74);
+    button->setMinimumHeight(picture.height() + 82);
     auto* watcher = new QFutureWatcher<QImage>(button);
     QObject::connect(watcher, &QFutureWatcher<QImage>::finished, image, [image, watcher] { image->setPixmap(QPixmap::fromImage(watcher->result())); });
     watcher->setFuture(QtConcurrent::run([make, picture] { return report::picture(makePlan(make(), Shop{}), picture.width(), picture.height()); }));
@@ -44,9 +45,9 @@ QPushButton* card(const QString& name, const QString& purpose, QSize picture, st
     return button;
 }
 
-Piece demoPiece()
+Piece demoPiece(const QString& name)
 {
-    QFile file(QStringLiteral(":/demo/regatta-cup.vlathe"));
+    QFile file(QStringLiteral(":/demo/%1.vlathe").arg(name));
     if (!file.open(QIODevice::ReadOnly)) return starts()[0].make();
     return io::readPiece(file.readAll().toStdString()).piece;
 }
@@ -108,18 +109,32 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     grid->setSpacing(14);
     int place = 0;
     for (const Start& s : starts()) {
-        QPushButton* button = card(QString::fromUtf8(s.name), QString::fromUtf8(s.purpose), {170, 112}, s.make, pictures_);
+        QPushButton* button = card(QString::fromUtf8(s.name), QString::fromUtf8(s.purpose), {110, 64}, s.make, pictures_);
         connect(button, &QPushButton::clicked, this, [this, make = s.make] { emit start(make()); });
-        grid->addWidget(button, place / 3, place % 3);
+        grid->addWidget(button, place / 6, place % 6);
         ++place;
     }
-    right->addLayout(grid, 1);
-    auto* sampleTitle = new QLabel(tr("Or look at a finished plan"));
+    right->addLayout(grid);
+    right->addSpacing(8);
+    auto* sampleTitle = new QLabel(tr("Or look at a finished plan from the harbour museum"));
     sampleTitle->setProperty("role", "title");
     right->addWidget(sampleTitle);
-    QPushButton* sample = card(tr("Regatta cup"), tr("the harbour museum's prize: a disc and seventeen rings, three woods, stem and foot"), {170, 112}, demoPiece, pictures_);
-    connect(sample, &QPushButton::clicked, this, &StartPage::demo);
-    right->addWidget(sample);
+    const std::pair<const char*, QString> samples[] = {{"regatta-cup", tr("a disc and seventeen rings")},       {"lamp-stand", tr("staves on a base let in")},
+                                                       {"flag-bowl", tr("bands, zigzags, diamonds")},           {"net-lantern", tr("open segments")},
+                                                       {"ballast-dish", tr("rings from one striped board")},    {"chart-stand", tr("strips re-cut and turned")},
+                                                       {"boathook-grip", tr("a billet of equal boards")},       {"spyglass-barrel", tr("a wrap round a post")},
+                                                       {"porthole-bangles", tr("rings parted from one blank")}};
+    auto* shelf = new QGridLayout;
+    shelf->setSpacing(10);
+    place = 0;
+    for (const auto& [id, purpose] : samples) {
+        const QString name = QString::fromUtf8(id);
+        QPushButton* sample = card(QString::fromStdString(demoPiece(name).name), purpose, {120, 104}, [name] { return demoPiece(name); }, pictures_);
+        connect(sample, &QPushButton::clicked, this, [this, name] { emit demo(name); });
+        shelf->addWidget(sample, place / 5, place % 5);
+        ++place;
+    }
+    right->addLayout(shelf, 1);
     row->addLayout(right, 5);
 }
 

@@ -24,7 +24,7 @@ public:
 
 signals:
     void start(const Piece& piece);
-    void demo();
+    void demo(const QString& name);
     void open(const QString& path);  ///< empty: ask
     void back();
 

@@ -120,7 +120,7 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
         if (packetCommand->parsed()) {
             if (!o.out.ends_with(".pdf")) throw UsageError("--out must end in .pdf");
             io::replaceFile(o.out, [&](const std::string& temporary) {
-                report::writePacket(piece, shop, plan, {}, o.paper == "letter" ? report::Paper::Letter : report::Paper::A4, temporary);
+                report::writePacket(piece, shop, plan, planBoards(piece, shop, plan.assembly), {}, o.paper == "letter" ? report::Paper::Letter : report::Paper::A4, temporary);
             });
         }
         if (exportCommand->parsed()) exportTo(o.out, piece, plan);

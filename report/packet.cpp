@@ -3,8 +3,10 @@
 #include "core/blank/construction.h"
 #include "core/measure/format.h"
 #include "core/plan/working.h"
+#include "report/board_pages.h"
 #include "report/drawing.h"
 #include "report/profile_template.h"
+#include "report/shop_paper.h"
 #include "report/type.h"
 
 #include <QPdfWriter>
@@ -18,15 +20,20 @@ QString q(const std::string& s) { return QString::fromStdString(s); }
 
 class Packet {
 public:
-    Packet(Sheet& sheet, const Piece& piece, const Shop& shop, const Plan& plan, LengthStyle style) : s_(sheet), piece_(piece), shop_(shop), plan_(plan), style_(style) {}
+    Packet(Sheet& sheet, const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style)
+        : s_(sheet), piece_(piece), shop_(shop), plan_(plan), boards_(boards), style_(style)
+    {
+    }
 
     void write()
     {
         cover();
         rings();
         strips();
+        drawBoards(s_, piece_, plan_, boards_, style_);
         glueUp();
         stations();
+        drawShopPaper(s_, piece_, plan_, style_);
         drawTemplate(s_, plan_, style_);
     }
 
@@ -206,25 +213,26 @@ private:
     const Piece& piece_;
     const Shop& shop_;
     const Plan& plan_;
+    const BoardPlan& boards_;
     LengthStyle style_;
 };
 
 }  // namespace
 
-void printPacket(const Piece& piece, const Shop& shop, const Plan& plan, LengthStyle style, Paper paper, QPagedPaintDevice& device)
+void printPacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style, Paper paper, QPagedPaintDevice& device)
 {
     Sheet sheet(device, paper, q(piece.name));
-    Packet(sheet, piece, shop, plan, style).write();
+    Packet(sheet, piece, shop, plan, boards, style).write();
     sheet.finish();
 }
 
-void writePacket(const Piece& piece, const Shop& shop, const Plan& plan, LengthStyle style, Paper paper, const std::string& path)
+void writePacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style, Paper paper, const std::string& path)
 {
     QPdfWriter writer(q(path));
     writer.setResolution(1200);
     writer.setTitle(q(piece.name));
     writer.setCreator("Vivid Lathe");
-    printPacket(piece, shop, plan, style, paper, writer);
+    printPacket(piece, shop, plan, boards, style, paper, writer);
 }
 
 }  // namespace vl::report

@@ -3,10 +3,12 @@
 #include "app/theme/theme.h"
 #include "app/views/figures_lane.h"
 #include "app/views/layer_form.h"
+#include "app/views/paint_panel.h"
 #include "app/views/ring_view.h"
 #include "app/views/skin_lane.h"
 #include "app/views/wood_picker.h"
 #include "core/blank/construction.h"
+#include "core/blank/nest.h"
 #include "core/piece/edit.h"
 
 #include <QCheckBox>
@@ -45,7 +47,8 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
                                    {FigureId::BoardWidth, tr("Board width")},
                                    {FigureId::PlaneTo, tr("Plane to")},
                                    {FigureId::OverlapBelow, tr("Overlap")}})
-        figures->addWidget(new FigureRow(document, id, name, true));
+        ringFigures_.push_back(new FigureRow(document, id, name, true));
+    for (FigureRow* f : ringFigures_) figures->addWidget(f);
     figures->addStretch();
     plan->addLayout(figures, 1);
     addToPanel(plan);
@@ -74,7 +77,11 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     pattern_ = new PatternEdit;
     addToPanel(pattern_);
     connect(pattern_, &PatternEdit::edited, this, [this](const std::vector<std::string>& woods) { editLayers(tr("woods"), [&](Layer& l) { l.woods = woods; }); });
-    makePaint();
+    heading(tr("PAINT AND PATTERN ON THE SKIN"));
+    auto* paint = new PaintPanel(document);
+    addToPanel(paint);
+    connect(paint, &PaintPanel::brushChanged, skin_, &SkinLane::setBrush);
+    connect(paint, &PaintPanel::pictureWanted, this, [this, paint] { emit pictureWanted(paint); });
 
     heading(tr("ROTATION ON FROM THE LAYER BELOW"));
     turn_ = new QDoubleSpinBox;
@@ -119,48 +126,32 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     figure(FigureId::StockInner, tr("Stock inside, this layer"), true);
     figure(FigureId::Rotation, tr("Rotation, this layer"), true);
     figure(FigureId::RoughWeight, tr("Weight of the blank"), false);
+    makeNest();
     makeDivide();
     endPanel();
 
     refresh();
 }
 
-void BuildStage::makePaint()
+void BuildStage::makeNest()
 {
-    heading(tr("PAINT SEGMENTS ON THE SKIN"));
-    auto* line = new QHBoxLayout;
-    brush_ = new QPushButton(icon("paintbrush", theme().accent), tr("Take up a wood"));
-    brush_->setObjectName("brush");
-    auto* drop = new QPushButton(icon("mouse-pointer-2", theme().accent), {});
-    drop->setObjectName("drop-brush");
-    drop->setAccessibleName(tr("Put the wood down, choose segments again"));
-    drop->setToolTip(drop->accessibleName());
-    line->addWidget(brush_, 1);
-    line->addWidget(drop);
-    addToPanel(line);
-    symmetry_ = new QSpinBox;
-    symmetry_->setRange(1, static_cast<int>(limits::segments.high));
-    symmetry_->setAccessibleName(tr("Symmetry: equal turns painted together"));
-    symmetry_->setSuffix(tr(" times round"));
-    row(tr("Repeated"), symmetry_);
-    connect(brush_, &QPushButton::clicked, this, [this] {
-        chooseWood(brush_, [this](const std::string& wood) {
-            brushWood_ = wood;
-            setBrush();
-        });
-    });
-    connect(drop, &QPushButton::clicked, this, [this] {
-        brushWood_.clear();
-        setBrush();
-    });
-    connect(symmetry_, &QSpinBox::valueChanged, this, &BuildStage::setBrush);
-}
-
-void BuildStage::setBrush()
-{
-    skin_->setBrush({brushWood_, symmetry_->value()});
-    brush_->setText(brushWood_.empty() ? tr("Take up a wood") : tr("Painting: %1").arg(QString::fromUtf8(speciesOf(brushWood_).name)));
-    brush_->setIcon(brushWood_.empty() ? icon("paintbrush", theme().accent) : QIcon(woodSwatch(speciesOf(brushWood_), {20, 20})));
+    heading(tr("RINGS PARTED ONE INSIDE ANOTHER"));
+    nest_ = new QCheckBox(tr("Part bangles or rims from this blank"));
+    addToPanel(nest_);
+    connect(nest_, &QCheckBox::clicked, this, [this](bool on) { edit(tr("nested rings"), [on](Piece& p) { p.nest.on = on; }); });
+    auto field = [this](const QString& name, const Limit& limit, double Nest::*member) {
+        auto* f = lengthRow(name, limit);
+        connect(f, &LengthField::edited, this, [this, member](double mm) { edit(tr("nested rings"), [&](Piece& p) { p.nest.*member = mm; }); });
+        nestFields_.emplace_back(f, member);
+    };
+    field(tr("Smallest inside Ø"), limits::nest, &Nest::smallest);
+    field(tr("Largest outside Ø"), limits::nest, &Nest::largest);
+    field(tr("Wall of each ring"), limits::wall, &Nest::wall);
+    field(tr("Tool's edge"), limits::tool, &Nest::tool);
+    field(tr("Blade below its edge"), limits::blade, &Nest::below);
+    nestSaid_ = new QLabel;
+    nestSaid_->setWordWrap(true);
+    addToPanel(nestSaid_);
 }
 
 void BuildStage::makeDivide()
@@ -223,13 +214,25 @@ void BuildStage::refresh()
     stockInner_->setEnabled(hand && ring);
     kind_->setCurrentIndex(static_cast<int>(l.kind));
     const QSignalBlocker quietSegments(segments_), quietTurn(turn_);
-    segments_->setValue(l.segments);
     const Construction& how = constructionOf(l.kind);
+    segments_->setMinimum(how.counted ? static_cast<int>(limits::segments.low) : 1);
+    segments_->setValue(how.counted ? l.segments : b.count());
+    // What only a ring of mitred segments has.
+    for (size_t k = 0; k < 4; ++k) ringFigures_[k]->setVisible(b.segmented());
     segments_->setEnabled(how.counted);
     turn_->setValue(l.turn);
     turn_->setEnabled(how.turns && s.layer > 0);
     pattern_->setWoods(l.woods, b.count());
     form_->refresh();
+    nest_->setChecked(p.nest.on);
+    for (const auto& [field, member] : nestFields_) {
+        field->setValue(p.nest.*member);
+        field->setEnabled(p.nest.on);
+    }
+    QStringList rings;
+    for (const NestedRing& r : nestedRings(p.nest)) rings << QStringLiteral("%1 / %2").arg(QString::fromStdString(formatLength(r.outer, doc_.style())), QString::fromStdString(formatLength(r.inner, doc_.style())));
+    nestSaid_->setVisible(p.nest.on);
+    nestSaid_->setText(rings.isEmpty() ? tr("Not one ring fits.") : tr("%1 rings, Ø outside / inside: %2").arg(rings.size()).arg(rings.join(QStringLiteral(" · "))));
 }
 
 }  // namespace vl::app

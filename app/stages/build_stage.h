@@ -5,12 +5,12 @@
 class QCheckBox;
 class QDoubleSpinBox;
 class QComboBox;
-class QPushButton;
 class QSpinBox;
 
 namespace vl::app {
 
 class LayerForm;
+class PaintPanel;
 class PatternEdit;
 class RingView;
 class SkinLane;
@@ -22,11 +22,14 @@ public:
     explicit BuildStage(Document& document, QWidget* parent = nullptr);
     void enter() override { section_->setFocus(); }
 
+signals:
+    /// A picture is to be chosen; the panel takes its path.
+    void pictureWanted(vl::app::PaintPanel* panel);
+
 private:
     void refresh() override;
-    void makePaint();
+    void makeNest();
     void makeDivide();
-    void setBrush();
     /// Changes every chosen layer.
     void editLayers(const QString& what, const std::function<void(Layer&)>& change);
     void bind(LengthField* field, double Layer::*member, const QString& what);
@@ -38,12 +41,14 @@ private:
     QComboBox* kind_;
     LengthField *thickness_, *outerAllowance_, *innerAllowance_, *sanding_, *stockOuter_, *stockInner_;
     QCheckBox* byHand_;
-    QSpinBox *segments_, *symmetry_;
+    QSpinBox* segments_;
     QDoubleSpinBox* turn_;
     PatternEdit* pattern_;
     LayerForm* form_;
-    QPushButton* brush_;
-    std::string brushWood_;
+    std::vector<FigureRow*> ringFigures_;
+    QCheckBox* nest_;
+    QLabel* nestSaid_;
+    std::vector<std::pair<LengthField*, double Nest::*>> nestFields_;
 };
 
 }  // namespace vl::app

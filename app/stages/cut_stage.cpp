@@ -1,8 +1,14 @@
 #include "app/stages/cut_stage.h"
 
+#include "app/views/boards_view.h"
 #include "app/views/figures_lane.h"
+#include "app/views/layer_settings.h"
+#include "app/views/page_switch.h"
+#include "app/views/rack_form.h"
 #include "app/views/ring_view.h"
+#include "app/views/setups_view.h"
 #include "app/views/strip_view.h"
+#include "core/blank/construction.h"
 
 #include <QComboBox>
 
@@ -11,7 +17,7 @@ namespace vl::app {
 CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cut"), parent)
 {
     auto* section = new SectionLane(document, axis_, SectionLane::Handles::None);
-    section->setMaximumHeight(190);
+    section->setFixedHeight(150);
     addLane(section, 0);
     using Row = FiguresLane::Row;
     auto bare = [&](const QString& name, FigureId id) -> Row { return FiguresLane::layerRow(document, name, id, true); };
@@ -19,17 +25,26 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
                             {bare(tr("miter °"), FigureId::Miter), bare(tr("outer edge"), FigureId::OuterEdge), bare(tr("board width"), FigureId::BoardWidth),
                              bare(tr("plane to"), FigureId::PlaneTo), bare(tr("strip"), FigureId::StripLength)}),
             0);
-    auto* scroll = new QScrollArea;
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    scroll->setWidget(new StripView(document));
-    addLane(scroll, 1);
+    auto* boards = new BoardsView(document);
+    auto* pages = new PageSwitch;
+    pages->add(tr("boards"), boards);
+    pages->add(tr("strips"), new StripView(document));
+    pages->add(tr("set-ups"), new SetupsView(document));
+    addLane(pages, 1);
     connect(section, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
 
+    heading(tr("ON THE RACK"));
+    auto* rack = new RackForm(document);
+    addToPanel(rack);
+    connect(rack, &RackForm::importWanted, this, &CutStage::importWanted);
+    connect(rack, &RackForm::exportWanted, this, &CutStage::exportWanted);
+    connect(rack, &RackForm::markingChanged, boards, &BoardsView::setMarking);
     title_ = heading({});
     auto* segment = new SegmentView(document);
     segment->setFixedHeight(150);
     addToPanel(segment);
+    settings_ = new LayerSettings(document);
+    addToPanel(settings_);
     school_ = new QComboBox;
     school_->addItems({tr("flip on a miter gauge"), tr("wedge sled with a stop")});
     row(tr("Cut with"), school_);
@@ -48,6 +63,10 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     figure(FigureId::BoardWidth, tr("Board width"), true);
     figure(FigureId::PlaneTo, tr("Plane to"), true);
     figure(FigureId::StripLength, tr("Strip, all woods"), true);
+    staves_ = new QComboBox;
+    staves_->addItems({tr("taper jig, blade tilted"), tr("miter gauge, blade tilted")});
+    row(tr("Staves with"), staves_);
+    connect(staves_, &QComboBox::activated, this, [this](int k) { edit(tr("way of cutting staves"), [k](Piece& p) { p.choices.staves = static_cast<StaveSchool>(k); }); });
 
     heading(tr("CLOSING THE RING"));
     auto* trial = new QLabel(tr("Dry-fit this ring with a band. Measure the gap at the outside of the last joint; a gap at the inside counts below 0."));
@@ -59,6 +78,10 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
 
     heading(tr("STRIPS"));
     kerf_ = lengthRow(tr("Kerf of the saw"), limits::kerf);
+    shopRow(tr("Kerf when ripping"), limits::kerf, &Shop::ripKerf);
+    shopRow(tr("Planed off a board, at least"), limits::planing, &Shop::planing);
+    shopRow(tr("Shortest strip to hold"), limits::leastPiece, &Shop::leastHold);
+    shopRow(tr("Offcuts kept from"), limits::leastPiece, &Shop::leastOffcut);
     waste_ = lengthRow(tr("Waste at a strip's end"), limits::endWaste);
     figure(FigureId::StockVolume, tr("Planed"), false);
     figure(FigureId::Waste, tr("Waste"), false);
@@ -85,12 +108,26 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     refresh();
 }
 
+void CutStage::shopRow(const QString& name, const Limit& limit, double Shop::*member)
+{
+    auto* field = lengthRow(name, limit);
+    connect(field, &LengthField::edited, this, [this, member](double mm) {
+        Shop shop = doc_.shop();
+        shop.*member = mm;
+        doc_.setShop(shop);
+    });
+    shopFields_.emplace_back(field, member);
+}
+
 void CutStage::refresh()
 {
+    for (const auto& [field, member] : shopFields_) field->setValue(doc_.shop().*member);
+    staves_->setCurrentIndex(static_cast<int>(doc_.piece().choices.staves));
     const Choices& c = doc_.piece().choices;
     const auto at = static_cast<size_t>(doc_.selection().layer);
-    const bool ring = doc_.piece().layers[at].kind == LayerKind::Ring, sled = c.cutting == CutSchool::WedgeSled;
-    title_->setText(ring ? tr("ONE SEGMENT OF RING %1").arg(at + 1) : tr("DISC %1").arg(at + 1));
+    const bool ring = doc_.plan().assembly.layers[at].segmented(), sled = c.cutting == CutSchool::WedgeSled;
+    title_->setText(ring ? tr("ONE SEGMENT OF RING %1").arg(at + 1) : tr("LAYER %1, %2").arg(at + 1).arg(QString::fromUtf8(constructionOf(doc_.piece().layers[at].kind).name).toUpper()));
+    settings_->refresh();
     school_->setCurrentIndex(static_cast<int>(c.cutting));
     how_->setText(sled ? tr("The two fences stand a wedge apart; the same face stays up, so its figure shows all round. Set each fence with a ruler: the offset over the run.")
                        : tr("Turn the strip over after every cut: each cut ends one segment and begins the next. Mark the face side every time."));

@@ -1,10 +1,16 @@
 #include "app/stages/glue_stage.h"
 
+#include "app/views/page_switch.h"
+#include "app/views/recipe_view.h"
 #include "app/views/timetable.h"
 #include "report/type.h"
 
+#include <QCheckBox>
 #include <QComboBox>
+#include <QDateTimeEdit>
 #include <QListWidget>
+#include <QLocale>
+#include <QPushButton>
 #include <QSignalBlocker>
 
 #include <cmath>
@@ -14,7 +20,10 @@ namespace vl::app {
 GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("Glue"), parent)
 {
     timetable_ = new Timetable(document);
-    addLane(timetable_, 3);
+    auto* pages = new PageSwitch;
+    pages->add(tr("timetable"), timetable_, false);
+    pages->add(tr("recipe"), new RecipeView(document));
+    addLane(pages, 3);
     list_ = new QListWidget;
     list_->setAccessibleName(tr("Steps in order"));
     list_->setUniformItemSizes(true);
@@ -34,6 +43,10 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     closing_->addItems({tr("full ring, band clamp"), tr("two halves, flats sanded")});
     row(tr("Way"), closing_);
     connect(closing_, &QComboBox::activated, this, [this](int k) { edit(tr("way of closing"), [k](Piece& p) { p.choices.closing = static_cast<RingSchool>(k); }); });
+    sections_ = new QComboBox;
+    sections_->addItems({tr("in sections, where the inside asks for it"), tr("in one, whatever can be reached")});
+    row(tr("Stack"), sections_);
+    connect(sections_, &QComboBox::activated, this, [this](int k) { edit(tr("sections"), [k](Piece& p) { p.choices.sections = static_cast<SectionRule>(k); }); });
     heading(tr("CHOSEN STEP"));
     auto label = [&](const char* role) {
         auto* l = new QLabel;
@@ -48,6 +61,60 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     how_ = label(nullptr);
     why_ = label(nullptr);
     needs_ = label("quiet");
+    glue_ = new QComboBox;
+    glue_->setAccessibleName(tr("Glue of this joint"));
+    addToPanel(glue_);
+    connect(glue_, &QComboBox::activated, this, &GlueStage::takeGlue);
+    trouble_ = label("warn");
+    advice_ = label("quiet");
+    auto* marks = new QHBoxLayout;
+    done_ = new QPushButton(tr("Done"));
+    done_->setObjectName("step-done");
+    done_->setCheckable(true);
+    free_ = new QPushButton(tr("Move back"));
+    free_->setObjectName("step-free");
+    marks->addWidget(done_);
+    marks->addWidget(free_);
+    addToPanel(marks);
+    connect(done_, &QPushButton::clicked, this, &GlueStage::markDone);
+    connect(free_, &QPushButton::clicked, this, [this] { edit(tr("move back"), [this](Piece& p) { std::erase_if(p.progress.moved, [this](const StepMoved& m) { return m.step == doc_.selection().step; }); }); });
+
+    heading(tr("WHEN"));
+    dated_ = new QCheckBox(tr("Begin on"));
+    begin_ = new QDateTimeEdit;
+    begin_->setDisplayFormat(QStringLiteral("ddd d MMM yyyy hh:mm"));
+    begin_->setCalendarPopup(true);
+    begin_->setAccessibleName(tr("Begin on"));
+    auto* when = new QHBoxLayout;
+    when->addWidget(dated_);
+    when->addWidget(begin_, 1);
+    addToPanel(when);
+    connect(dated_, &QCheckBox::clicked, this, [this](bool on) {
+        edit(tr("date"), [&](Piece& p) {
+            if (on)
+                p.progress.start = doc_.now();
+            else
+                p.progress.start.reset();
+        });
+    });
+    connect(begin_, &QDateTimeEdit::editingFinished, this, [this] {
+        if (!doc_.piece().progress.start) return;
+        const double to = static_cast<double>(QDate(1970, 1, 1).daysTo(begin_->date())) * 1440 + begin_->time().msecsSinceStartOfDay() / 60000;
+        edit(tr("date"), [to](Piece& p) { p.progress.start = to; });
+    });
+    ready_ = label(nullptr);
+    today_ = label(nullptr);
+    auto* tools = new QHBoxLayout;
+    auto* calendar = new QPushButton(tr("Calendar …"));
+    calendar->setToolTip(tr("Writes the timetable as an iCalendar file"));
+    auto* book = new QPushButton(tr("Glue book …"));
+    book->setObjectName("glue-book");
+    auto* shop = new QPushButton(tr("Hours, clamps …"));
+    for (QPushButton* b : {calendar, book, shop}) tools->addWidget(b);
+    addToPanel(tools);
+    connect(calendar, &QPushButton::clicked, this, &GlueStage::calendarWanted);
+    connect(book, &QPushButton::clicked, this, &GlueStage::glueBookWanted);
+    connect(shop, &QPushButton::clicked, this, &GlueStage::shopWanted);
     heading(tr("ALTOGETHER"));
     figure(FigureId::WorkTime, tr("Work"), false);
     figure(FigureId::TotalTime, tr("Start to finish"), false);
@@ -64,6 +131,8 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
 void GlueStage::refresh()
 {
     closing_->setCurrentIndex(static_cast<int>(doc_.piece().choices.closing));
+    sections_->setCurrentIndex(static_cast<int>(doc_.piece().choices.sections));
+    refreshWhen();
     const QSignalBlocker quiet(list_);
     const Plan& plan = doc_.plan();
     QStringList lines;
@@ -81,6 +150,68 @@ void GlueStage::refresh()
     refreshStep();
 }
 
+/// "Tue 1 Dec, 18:30" of minutes from the schedule's start.
+QString GlueStage::when(double minutes) const
+{
+    const double clock = doc_.plan().schedule.begins + minutes;
+    const auto days = static_cast<qint64>(std::floor(clock / 1440));
+    const int minute = static_cast<int>(std::lround(clock - static_cast<double>(days) * 1440));
+    const QString time = QStringLiteral("%1:%2").arg(minute / 60).arg(minute % 60, 2, 10, QChar('0'));
+    if (doc_.piece().progress.start) return QLocale::c().toString(QDate(1970, 1, 1).addDays(days), "ddd d MMM") + QStringLiteral(", ") + time;
+    return tr("day %1, %2").arg(days - static_cast<qint64>(std::floor(doc_.plan().schedule.begins / 1440)) + 1).arg(time);
+}
+
+void GlueStage::refreshWhen()
+{
+    const Plan& plan = doc_.plan();
+    const auto& start = doc_.piece().progress.start;
+    dated_->setChecked(start.has_value());
+    begin_->setEnabled(start.has_value());
+    if (!begin_->hasFocus()) {
+        const double shown = start.value_or(doc_.now());
+        const auto days = static_cast<qint64>(std::floor(shown / 1440));
+        begin_->setDateTime(QDateTime(QDate(1970, 1, 1).addDays(days), QTime::fromMSecsSinceStartOfDay(static_cast<int>(shown - static_cast<double>(days) * 1440) * 60000)));
+    }
+    ready_->setText(tr("<b>Ready %1</b> · least possible %2").arg(when(plan.schedule.length), when(plan.schedule.lowerBound)));
+    // The next session of work: today, or the first day there is something left to do.
+    QStringList steps;
+    double first = -1, minutes = 0;
+    for (const size_t i : plan.schedule.order) {
+        if (plan.schedule.done[i] || plan.schedule.work[i].empty()) continue;
+        const double from = plan.schedule.work[i].front().from;
+        if (first < 0) first = from;
+        if (std::floor((plan.schedule.begins + from) / 1440) != std::floor((plan.schedule.begins + first) / 1440)) continue;
+        minutes += plan.assembly.recipe[i].workMinutes;
+        steps << QString::fromStdString(plan.assembly.recipe[i].title);
+    }
+    today_->setText(steps.isEmpty() ? tr("Nothing is left to do.") : tr("<b>Next: %1</b>, %2 steps, %3 min of work: %4%5").arg(when(first)).arg(steps.size()).arg(std::lround(minutes)).arg(steps.mid(0, 4).join(QStringLiteral("; "))).arg(steps.size() > 4 ? QStringLiteral(" …") : QString()));
+}
+
+void GlueStage::takeGlue(int index)
+{
+    const std::string step = doc_.selection().step, id = glue_->itemData(index).toString().toStdString();
+    edit(tr("glue of a joint"), [&](Piece& p) {
+        std::erase_if(p.glues, [&](const GlueChoice& g) { return g.step == step; });
+        if (!id.empty()) p.glues.push_back({step, id, {}});
+    });
+}
+
+/// A step that is done ends now, or when it was planned to, if that is past already.
+void GlueStage::markDone()
+{
+    const Plan& plan = doc_.plan();
+    const auto it = std::ranges::find(plan.assembly.recipe, doc_.selection().step, &Step::id);
+    if (it == plan.assembly.recipe.end()) return;
+    const auto i = static_cast<size_t>(it - plan.assembly.recipe.begin());
+    edit(tr("step done"), [&](Piece& p) {
+        if (std::erase_if(p.progress.done, [&](const StepDone& d) { return d.step == it->id; })) return;
+        if (!p.progress.start) p.progress.start = doc_.now();
+        const double now = doc_.now(), planned = plan.schedule.begins + plan.schedule.end[i];
+        const double end = p.progress.start == plan.schedule.begins ? std::min(now, planned) : now;
+        p.progress.done.push_back({it->id, std::max(0.0, end - it->workMinutes - it->waitMinutes), std::max(end, 0.0), {}});
+    });
+}
+
 void GlueStage::refreshStep()
 {
     const Plan& plan = doc_.plan();
@@ -88,12 +219,32 @@ void GlueStage::refreshStep()
     const bool any = it != plan.assembly.recipe.end();
     title_->setText(any ? QString::fromStdString(it->title) : tr("Click a bar or a line of the list"));
     for (QLabel* l : {time_, how_, why_, needs_}) l->setVisible(any);
+    for (QWidget* w : {static_cast<QWidget*>(done_), static_cast<QWidget*>(free_)}) w->setEnabled(any);
+    for (QWidget* w : {static_cast<QWidget*>(glue_), static_cast<QWidget*>(trouble_), static_cast<QWidget*>(advice_)}) w->setVisible(false);
     if (!any) return;
     const auto index = static_cast<size_t>(it - plan.assembly.recipe.begin());
-    time_->setText(tr("%1 min of work, %2 min of waiting · begins at hour %3")
+    done_->setChecked(plan.schedule.done[index]);
+    free_->setEnabled(std::ranges::find(doc_.piece().progress.moved, it->id, &StepMoved::step) != doc_.piece().progress.moved.end());
+    if (const auto joint = std::ranges::find(plan.glues, index, &JointGlue::step); joint != plan.glues.end()) {
+        const QSignalBlocker quietGlue(glue_);
+        glue_->clear();
+        glue_->addItem(tr("suggested: %1").arg(QString::fromStdString(joint->suggestedName)), QString());
+        for (const Glue& g : doc_.shop().glues) glue_->addItem(QString::fromStdString(g.name), QString::fromStdString(g.id));
+        const auto own = std::ranges::find(doc_.piece().glues, it->id, &GlueChoice::step);
+        glue_->setCurrentIndex(own == doc_.piece().glues.end() ? 0 : std::max(0, glue_->findData(QString::fromStdString(own->glue))));
+        glue_->setVisible(true);
+        QStringList troubles, advice{tr("%1, %2 cm²").arg(QString::fromUtf8(jointName(it->glue.faces))).arg(it->glue.area / 100, 0, 'f', 0)};
+        for (const std::string& t : joint->troubles) troubles << QString::fromStdString(t);
+        for (const std::string& a : joint->advice) advice << QString::fromStdString(a);
+        trouble_->setText(troubles.join(QStringLiteral(". ")));
+        trouble_->setVisible(!troubles.isEmpty());
+        advice_->setText(advice.join(QStringLiteral("; ")));
+        advice_->setVisible(true);
+    }
+    time_->setText(tr("%1 min of work, %2 min of waiting · begins %3")
                        .arg(std::lround(it->workMinutes))
                        .arg(std::lround(it->waitMinutes))
-                       .arg(plan.schedule.start[index] / 60, 0, 'f', 1));
+                       .arg(when(plan.schedule.start[index])));
     how_->setText(it->how.empty() ? QString() : tr("How: %1").arg(QString::fromStdString(it->how)));
     why_->setText(tr("Why: %1").arg(QString::fromStdString(it->why)));
     QStringList needs;

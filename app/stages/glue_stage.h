@@ -2,8 +2,11 @@
 
 #include "app/stages/stage.h"
 
+class QCheckBox;
 class QComboBox;
+class QDateTimeEdit;
 class QListWidget;
+class QPushButton;
 
 namespace vl::app {
 
@@ -15,15 +18,27 @@ class GlueStage : public Stage {
 public:
     explicit GlueStage(Document& document, QWidget* parent = nullptr);
 
+signals:
+    void calendarWanted();
+    void glueBookWanted();
+    void shopWanted();
+
 private:
     void refresh() override;
     void refreshStep();
+    void refreshWhen();
+    QString when(double minutes) const;
+    void takeGlue(int index);
+    void markDone();
 
     Timetable* timetable_;
     QListWidget* list_;
     QStringList lines_;
-    QComboBox* closing_;
-    QLabel *title_, *how_, *why_, *needs_, *time_;
+    QComboBox *closing_, *sections_, *glue_;
+    QLabel *title_, *how_, *why_, *needs_, *time_, *trouble_, *advice_, *ready_, *today_;
+    QPushButton *done_, *free_;
+    QCheckBox* dated_;
+    QDateTimeEdit* begin_;
 };
 
 }  // namespace vl::app

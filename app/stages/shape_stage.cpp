@@ -94,7 +94,7 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
 
     heading(tr("WALL AND FLOOR"));
     rule_ = new QComboBox;
-    rule_->addItems({tr("even"), tr("thicker towards the base"), tr("drawn freely"), tr("solid, not hollowed")});
+    rule_->addItems({tr("even"), tr("thicker towards the base"), tr("drawn freely"), tr("solid, not hollowed"), tr("bored through")});
     row(tr("Wall"), rule_);
     connect(rule_, &QComboBox::activated, this, [this](int k) {
         edit(tr("wall rule"), [&](Piece& p) {
@@ -106,6 +106,7 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     base_ = lengthRow(tr("Wall at the base"), limits::wall);
     floor_ = lengthRow(tr("Floor, from the foot"), limits::floor);
     round_ = lengthRow(tr("Rounding at the floor"), limits::floorRound);
+    bore_ = lengthRow(tr("Bore, Ø from end to end"), limits::bore);
     least_ = lengthRow(tr("Wall never below"), {0, limits::wall.high, "mm"});
     auto hollow = [this](LengthField* field, double Hollow::*member) {
         connect(field, &LengthField::edited, this, [this, member](double mm) { edit(tr("set wall"), [&](Piece& p) { p.hollow.*member = mm; }); });
@@ -115,6 +116,7 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     hollow(floor_, &Hollow::floor);
     hollow(round_, &Hollow::floorRound);
     hollow(least_, &Hollow::leastWall);
+    hollow(bore_, &Hollow::bore);
 
     endPanel();
 
@@ -144,7 +146,9 @@ void ShapeStage::refresh()
     floor_->setValue(p.hollow.floor);
     round_->setValue(p.hollow.floorRound);
     least_->setValue(p.hollow.leastWall);
-    const bool hollow = p.hollow.rule != WallRule::Solid, ruled = hollow && p.hollow.rule != WallRule::Drawn;
+    bore_->setValue(p.hollow.bore);
+    bore_->setEnabled(p.hollow.rule == WallRule::Bored);
+    const bool hollow = p.hollow.rule != WallRule::Solid, ruled = hollow && p.hollow.rule != WallRule::Drawn && p.hollow.rule != WallRule::Bored;
     rim_->setEnabled(ruled);
     base_->setEnabled(p.hollow.rule == WallRule::Tapered);
     floor_->setEnabled(ruled);

@@ -18,7 +18,7 @@ private:
     void setDiameter();
 
     SectionLane* section_;
-    LengthField *height_, *station_, *diameter_, *nodeZ_, *nodeD_, *rim_, *base_, *floor_, *round_, *least_;
+    LengthField *height_, *station_, *diameter_, *nodeZ_, *nodeD_, *rim_, *base_, *floor_, *round_, *least_, *bore_;
     QComboBox *rule_, *span_, *join_;
     QLabel* nodeTitle_;
 };

@@ -1,6 +1,6 @@
 #include "app/views/layer_form.h"
 
-#include "app/views/figure_row.h"
+#include "app/views/layer_settings.h"
 #include "app/views/length_field.h"
 #include "app/views/wood_picker.h"
 
@@ -19,17 +19,18 @@ LayerForm::LayerForm(Document& document, std::function<void(const QString&, cons
 {
     column_ = new QVBoxLayout(this);
     column_->setContentsMargins(0, 0, 0, 0);
+    settings_ = new LayerSettings(document);
+    column_->addWidget(settings_);
 }
 
 QString LayerForm::shape(const Layer& l) const
 {
-    return QStringLiteral("%1 %2 %3 %4 %5 %6")
+    return QStringLiteral("%1 %2 %3 %4 %5")
         .arg(static_cast<int>(l.kind))
         .arg(static_cast<int>(l.joint.kind))
         .arg(static_cast<int>(l.madeUp.kind))
         .arg(static_cast<int>(l.slab.kind))
-        .arg(l.wrapped.wedges)
-        .arg(doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)].settings.size());
+        .arg(l.wrapped.wedges);
 }
 
 void LayerForm::refresh()
@@ -37,6 +38,7 @@ void LayerForm::refresh()
     const Layer& layer = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)];
     if (shape_ != shape(layer)) rebuild(layer);
     for (const auto& read : readers_) read(layer);
+    settings_->refresh();
 }
 
 void LayerForm::row(const QString& name, QWidget* field)
@@ -135,20 +137,6 @@ void LayerForm::wood(const QString& name, std::function<std::string&(Layer&)> me
     });
 }
 
-void LayerForm::settings()
-{
-    const auto& all = doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)].settings;
-    for (size_t k = 0; k < all.size(); ++k) {
-        // Read by its place: the plan is another one after every change.
-        auto setting = [this, k]() -> Working {
-            const auto& now = doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)].settings;
-            return k < now.size() ? workingOf(now[k], doc_.style()) : Working{};
-        };
-        const QString name = (all[k].machine.empty() ? QString() : QString::fromStdString(all[k].machine) + QStringLiteral(": ")) + QString::fromStdString(all[k].name);
-        inner_->layout()->addWidget(new FigureRow(doc_, name, setting));
-    }
-}
-
 void LayerForm::rebuild(const Layer& layer)
 {
     shape_ = shape(layer);
@@ -158,7 +146,7 @@ void LayerForm::rebuild(const Layer& layer)
     auto* inside = new QVBoxLayout(inner_);
     inside->setContentsMargins(0, 0, 0, 0);
     inside->setSpacing(4);
-    column_->addWidget(inner_);
+    column_->insertWidget(0, inner_);
     auto slab = [this, &layer] {
         choice(tr("Board"), {tr("one wood"), tr("strips"), tr("strips, re-cut and turned")}, [](const Layer& l) { return static_cast<int>(l.slab.kind); }, [](Layer& l, int k) { l.slab.kind = static_cast<SlabForm::Kind>(k); });
         if (layer.slab.kind != SlabForm::Plain) length(tr("Strip, finished"), limits::strip, [](Layer& l) -> double& { return l.slab.strip; });
@@ -216,7 +204,6 @@ void LayerForm::rebuild(const Layer& layer)
     case LayerKind::Staves:
         break;
     }
-    settings();
 }
 
 }  // namespace vl::app

@@ -11,6 +11,8 @@ class QVBoxLayout;
 
 namespace vl::app {
 
+class LayerSettings;
+
 /// What the chosen layer's construction asks for, and what it has to set: fields for its decisions, and its settings with
 /// their working. Only what the kind needs is shown.
 class LayerForm : public QWidget {
@@ -34,12 +36,12 @@ private:
     void choice(const QString& name, const QStringList& words, std::function<int(const Layer&)> get, std::function<void(Layer&, int)> set);
     void check(const QString& name, std::function<bool&(Layer&)> member);
     void wood(const QString& name, std::function<std::string&(Layer&)> member);
-    void settings();
 
     Document& doc_;
     std::function<void(const QString&, const std::function<void(Layer&)>&)> change_;
     QVBoxLayout* column_ = nullptr;
     QWidget* inner_ = nullptr;
+    LayerSettings* settings_ = nullptr;
     QString shape_;
     std::vector<std::function<void(const Layer&)>> readers_;  ///< each brings one field up to date
 };

@@ -1,6 +1,7 @@
 // What the section lane draws; section_lane.cpp is how it is handled.
 #include "app/theme/theme.h"
 #include "app/views/section_lane.h"
+#include "core/blank/nest.h"
 #include "core/turning/skin.h"
 #include "report/drawing.h"
 #include "report/type.h"
@@ -30,7 +31,11 @@ void SectionLane::paintEvent(QPaintEvent*)
     drawStock(painter);
     drawWood(painter);
     drawRuler(painter);
-    if (handles_ == Handles::Layers) drawTabs(painter);
+    if (doc_.piece().nest.on) drawNest(painter);
+    if (handles_ == Handles::Layers) {
+        drawTabs(painter);
+        drawLayerHandles(painter);
+    }
     if (handles_ == Handles::Stations) drawStations(painter);
     if (handles_ == Handles::Outline)
         drawOutlineHandles(painter);
@@ -68,7 +73,7 @@ void SectionLane::drawWood(QPainter& painter)
     const Plan& plan = doc_.plan();
     QPainterPath shape;
     QPolygonF loop = polygon(plan.sides.outside, [&](const Point& p) { return at(p); });
-    loop.prepend(at({0, 0}));
+    if (plan.sides.inside.empty() || plan.sides.inside.front().y() <= 0) loop.prepend(at({0, 0}));
     if (plan.sides.inside.empty())
         loop << at({outlineHeight(doc_.piece()), 0});
     else
@@ -195,6 +200,39 @@ void SectionLane::drawOutlineHandles(QPainter& painter) const
     }
 }
 
+/// The grooves that part the nested rings.
+void SectionLane::drawNest(QPainter& painter) const
+{
+    const Nest& n = doc_.piece().nest;
+    const double end = outlineHeight(doc_.piece());
+    auto groove = [&](double inner) {
+        const QRectF box(at({0, inner / 2}), at({end, inner / 2 - n.tool}));
+        painter.fillRect(box.normalized(), theme().panel);
+        painter.setPen(QPen(theme().text, 1));
+        painter.drawLine(box.topLeft(), box.topRight());
+        painter.drawLine(box.bottomLeft(), box.bottomRight());
+    };
+    for (const NestedRing& ring : nestedRings(n)) groove(ring.inner);
+}
+
+QString SectionLane::valueOf(const LayerHandle& h) const
+{
+    return QString::fromStdString(h.name) + QStringLiteral(" ") + (h.unit == Setting::Unit::Angle ? QString::number(h.value, 'f', 2) + QStringLiteral("°") : lengthUnit(h.value));
+}
+
+void SectionLane::drawLayerHandles(QPainter& painter) const
+{
+    const auto own = handles();
+    for (size_t i = 0; i < own.size(); ++i) {
+        const QPointF p = at(own[i].at);
+        const bool over = (hover_.grip == Grip::Layer && hover_.index == static_cast<int>(i)) || (drag_.grip == Grip::Layer && drag_.index == static_cast<int>(i));
+        const double s = over ? 6.5 : 5.5;
+        painter.setPen(QPen(theme().accent, over ? 2.4 : 1.8));
+        painter.setBrush(theme().panel);
+        painter.drawPolygon(QPolygonF({{p.x(), p.y() - s}, {p.x() + s, p.y()}, {p.x(), p.y() + s}, {p.x() - s, p.y()}}));
+    }
+}
+
 void SectionLane::drawStations(QPainter& painter) const
 {
     QColor ink = theme().accent;
@@ -262,6 +300,11 @@ void SectionLane::drawReadout(QPainter& painter) const
     if (h.grip == Grip::Node && h.index < static_cast<int>(outline(h.side).size())) {
         const Node& n = outline(h.side)[static_cast<size_t>(h.index)];
         drawTag(painter, nodePosition(h.side, h.index), tr("station %1 · Ø %2").arg(length(n.z), length(2 * n.r)), theme().accent, theme().panel, -16);
+        return;
+    }
+    if (h.grip == Grip::Layer) {
+        const auto own = handles();
+        if (h.index < static_cast<int>(own.size())) drawTag(painter, at(own[static_cast<size_t>(h.index)].at), valueOf(own[static_cast<size_t>(h.index)]), theme().accent, theme().panel, -16);
         return;
     }
     if (h.grip == Grip::Floor) {

@@ -67,6 +67,19 @@ QPointF SectionLane::tabPosition(int layer) const
 
 QPointF SectionLane::floorPosition() const { return {x(doc_.piece().hollow.floor), y(0) - 14}; }
 
+std::vector<LayerHandle> SectionLane::handles() const
+{
+    const auto layer = static_cast<size_t>(doc_.selection().layer);
+    return layerHandles({doc_.piece(), doc_.shop(), doc_.plan().sides, layer}, doc_.plan().assembly.layers[layer]);
+}
+
+QPointF SectionLane::handlePosition(const std::string& name) const
+{
+    for (const LayerHandle& h : handles())
+        if (h.name == name) return at(h.at);
+    return {};
+}
+
 SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
 {
     for (const Caution& c : doc_.plan().cautions)
@@ -90,6 +103,9 @@ SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
     }
     if (handles_ == Handles::Layers) {
         const auto& layers = doc_.plan().assembly.layers;
+        const auto own = handles();
+        for (size_t i = 0; i < own.size(); ++i)
+            if (distance(p, at(own[i].at)) < gripRadius) return {Grip::Layer, Side::Outside, static_cast<int>(i)};
         for (int i = 0; i < static_cast<int>(layers.size()); ++i)
             if (std::abs(p.x() - x(layers[static_cast<size_t>(i)].z1)) < 5 && p.y() > y(layers[static_cast<size_t>(i)].stockOuterRadius()) - 6)
                 return {Grip::Boundary, Side::Outside, i};
@@ -132,6 +148,10 @@ void SectionLane::mousePressEvent(QMouseEvent* event)
         break;
     case Grip::Bulge:
         grabOffset_ = bulgePosition(drag_.index) - p;
+        break;
+    case Grip::Layer:
+        grabbed_ = handles()[static_cast<size_t>(drag_.index)];
+        grabOffset_ = at(grabbed_.at) - p;
         break;
     case Grip::None:
         if (handles_ == Handles::Outline) {
@@ -184,6 +204,11 @@ void SectionLane::dragTo(const QPointF& p)
     case Grip::Floor:
         next.hollow.floor = std::clamp(z(p.x()), 0.0, std::max(0.0, outlineHeight(next) - 2));
         doc_.apply(tr("move floor"), next, mergeKey_);
+        break;
+    case Grip::Layer:
+        // The handle as it was grabbed: the drawing moves under the hand, its meaning does not.
+        grabbed_.drag(next.layers[static_cast<size_t>(doc_.selection().layer)], {z(p.x()), r(p.y())});
+        doc_.apply(QString::fromStdString(grabbed_.name), next, mergeKey_);
         break;
     case Grip::Boundary:
         doc_.apply(tr("move boundary"), edit::moveBoundary(next, drag_.index, z(p.x())), mergeKey_);

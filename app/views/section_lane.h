@@ -1,6 +1,7 @@
 #pragma once
 
 #include "app/views/lane.h"
+#include "core/blank/construction.h"
 
 #include <QImage>
 
@@ -24,6 +25,8 @@ public:
     QPointF boundaryPosition(int below) const;
     QPointF tabPosition(int layer) const;
     QPointF floorPosition() const;
+    /// A handle of the chosen layer's construction, by its name.
+    QPointF handlePosition(const std::string& name) const;
 
     QSize minimumSizeHint() const override { return {420, 190}; }
 
@@ -43,7 +46,7 @@ protected:
 
 private:
     static constexpr double rulerHeight = 30, tabHeight = 24;
-    enum class Grip { None, Node, Bulge, Floor, Boundary, Tab, Caution };
+    enum class Grip { None, Node, Bulge, Floor, Boundary, Tab, Caution, Layer };
     struct Hit {
         Grip grip = Grip::None;
         Side side = Side::Outside;
@@ -62,6 +65,10 @@ private:
     const Outline& outline(Side side) const { return side == Side::Outside ? doc_.piece().outside : doc_.piece().hollow.inside; }
 
     void dragTo(const QPointF& at);
+    std::vector<LayerHandle> handles() const;
+    void drawLayerHandles(QPainter& painter) const;
+    void drawNest(QPainter& painter) const;
+    QString valueOf(const LayerHandle& handle) const;
     /// The stock of a layer in the half section.
     QPolygonF stockShape(const BuiltLayer& layer) const;
     void drawStock(QPainter& painter) const;
@@ -80,6 +87,7 @@ private:
 
     Handles handles_;
     Hit drag_, hover_;
+    LayerHandle grabbed_;
     QPointF grabOffset_, hoverAt_;
     int mergeKey_ = 0;
     Piece dragFrom_;

@@ -1,10 +1,13 @@
 #include "app/views/timetable.h"
 
 #include "app/theme/theme.h"
+#include "core/plan/recipe_graph.h"
 #include "report/drawing.h"
 #include "report/type.h"
 
+#include <QDate>
 #include <QHelpEvent>
+#include <QLocale>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QToolTip>
@@ -16,23 +19,30 @@ namespace {
 constexpr double left = 84, right = 16, top = 48, bottom = 10;
 }
 
-Timetable::Timetable(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
+Timetable::Timetable(Document& document, QWidget* parent) : QWidget(parent), doc_(document), axis_(document.plan().schedule, document.shop())
 {
     setAccessibleName(tr("Timetable of the recipe"));
     setFocusPolicy(Qt::StrongFocus);
-    connect(&doc_, &Document::changed, this, [this] { update(); });
+    connect(&doc_, &Document::changed, this, [this] {
+        axis_ = TimeAxis(schedule(), doc_.shop());
+        update();
+    });
     connect(&doc_, &Document::selectionChanged, this, [this] { update(); });
 }
 
-double Timetable::x(double minutes) const { return left + (minutes - from_) / std::max(1.0, schedule().length) * zoom_ * (width() - left - right); }
+/// Pixels per shown minute.
+double Timetable::span() const { return (width() - left - right) * zoom_ / std::max(1.0, axis_.length()); }
+
+double Timetable::x(double minutes) const { return left + (axis_.shown(minutes) - from_) * span(); }
+
+double Timetable::time(double px) const { return axis_.minutes(from_ + (px - left) / span()); }
 
 double Timetable::rowHeight() const { return (height() - top - bottom) / (static_cast<double>(doc_.piece().layers.size()) + 1); }
 
 /// Work on the stack and on the whole piece is done on the lathe; everything else belongs to its layer.
 int Timetable::rowOf(const Step& step) const
 {
-    const bool stack = step.layer < 0 || step.id.starts_with("stack-") || step.id.starts_with("set-") || step.id.ends_with("-face");
-    return stack ? static_cast<int>(doc_.piece().layers.size()) : step.layer;
+    return onTheStack(step) ? static_cast<int>(doc_.piece().layers.size()) : step.layer;
 }
 
 QRectF Timetable::whole(size_t i) const
@@ -44,7 +54,7 @@ QRectF Timetable::whole(size_t i) const
 QRectF Timetable::work(size_t i) const
 {
     QRectF box = whole(i);
-    box.setRight(x(schedule().start[i] + recipe()[i].workMinutes));
+    box.setRight(schedule().work[i].empty() ? box.left() : x(schedule().work[i].back().to));
     return box;
 }
 
@@ -83,17 +93,30 @@ void Timetable::paintEvent(QPaintEvent*)
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(theme().quiet);
     painter.setFont(report::type(8, QFont::DemiBold));
-    painter.drawText(QRectF(12, 4, 500, 18), Qt::AlignLeft | Qt::AlignVCenter, tr("RECIPE ALONG TIME, HOURS"));
+    const QDate first = QDate(1970, 1, 1);
+    const bool dated = doc_.piece().progress.start.has_value();
+    painter.drawText(QRectF(12, 4, 700, 18), Qt::AlignLeft | Qt::AlignVCenter, dated ? tr("TIMETABLE · DRAG A BAR TO MOVE IT") : tr("TIMETABLE, AS IF BEGUN ON A MONDAY · SET A DATE AT THE RIGHT"));
     painter.setFont(report::type(8));
-    double step = 1;
-    while (x(step * 60) - x(0) < 34) step *= step == 1 ? 2 : step == 2 ? 3 : 2;
-    for (double h = 0; h * 60 <= schedule().length + step * 60; h += step) {
-        const double px = x(h * 60);
-        if (px < left - 1 || px > width() - right + 1) continue;
+    double free = -1e9;
+    for (const TimeAxis::Stretch& stretch : axis_.stretches()) {
+        const QRectF box(QPointF(x(stretch.from), top - 4), QPointF(x(stretch.to), height() - bottom));
+        if (box.right() < left || box.left() > width() - right) continue;
+        const QRectF seen = box.intersected(QRectF(left, 0, width() - left - right, height()));
+        if (!stretch.open) {
+            painter.fillRect(seen, theme().ground);
+            continue;
+        }
+        const double clock = schedule().begins + stretch.from;
+        const QDate day = first.addDays(static_cast<qint64>(std::floor(clock / 1440)));
+        const int minute = static_cast<int>(std::lround(clock)) % 1440;
         painter.setPen(theme().edge);
-        painter.drawLine(QPointF(px, top - 4), QPointF(px, height() - bottom));
+        painter.drawLine(QPointF(seen.left(), top - 4), QPointF(seen.left(), height() - bottom));
         painter.setPen(theme().quiet);
-        painter.drawText(QRectF(px - 25, top - 22, 50, 16), Qt::AlignCenter, QString::number(h));
+        const QString words = (dated ? QLocale::c().toString(day, "ddd d MMM") : tr("day %1").arg(first.daysTo(day) - static_cast<qint64>(std::floor(schedule().begins / 1440)) + 1)) +
+                              QStringLiteral(" %1:%2").arg(minute / 60).arg(minute % 60, 2, 10, QChar('0'));
+        if (seen.left() < free || seen.left() > width() - right - 60) continue;
+        painter.drawText(QRectF(seen.left() + 3, top - 22, 130, 16), Qt::AlignLeft | Qt::AlignVCenter, words);
+        free = seen.left() + QFontMetricsF(painter.font()).horizontalAdvance(words) + 12;
     }
     const int rows = static_cast<int>(doc_.piece().layers.size()) + 1;
     for (int row = 0; row < rows; ++row) {
@@ -119,13 +142,19 @@ void Timetable::paintEvent(QPaintEvent*)
             painter.fillRect(wait, pale);
             painter.fillRect(wait, QBrush(theme().quiet, Qt::BDiagPattern));
         }
-        QRectF bar = work(i);
-        if (bar.width() > 0) {
-            bar.setWidth(std::max(bar.width(), 1.5));
-            painter.setPen(QPen(theme().text, 0.6));
-            painter.setBrush(ink);
+        for (const TimeSpan& w : schedule().work[i]) {
+            QRectF bar = whole(i);
+            bar.setLeft(x(w.from));
+            bar.setWidth(std::max(x(w.to) - x(w.from), 1.5));
+            painter.setPen(schedule().critical[i] ? QPen(theme().text, 1.4) : QPen(theme().quiet, 0.6));
+            painter.setBrush(schedule().done[i] ? QBrush(theme().quiet) : QBrush(ink));
             painter.drawRect(bar);
         }
+    }
+    if (dated) {
+        const double now = x(doc_.now() - schedule().begins);
+        painter.setPen(QPen(theme().warn, 1.6));
+        painter.drawLine(QPointF(now, top - 4), QPointF(now, height() - bottom));
     }
     if (selected >= 0) {
         const auto me = static_cast<size_t>(selected);
@@ -155,24 +184,53 @@ void Timetable::paintEvent(QPaintEvent*)
 void Timetable::mousePressEvent(QMouseEvent* event)
 {
     const int i = stepAt(event->position());
+    dragged_ = -1;
     if (i < 0) return;
     const Step& step = recipe()[static_cast<size_t>(i)];
     if (step.layer >= 0) doc_.selectLayer(step.layer);
     Selection s = doc_.selection();
     s.step = step.id;
     doc_.select(s);
+    if (event->button() != Qt::LeftButton || step.workMinutes <= 0) return;
+    dragged_ = i;
+    moving_ = false;
+    pressX_ = event->position().x();
+    grabbed_ = time(pressX_) - schedule().start[static_cast<size_t>(i)];
+    dragFrom_ = doc_.piece();
+    mergeKey_ = Document::newMergeKey();
+}
+
+void Timetable::mouseMoveEvent(QMouseEvent* event)
+{
+    if (dragged_ < 0 || !(event->buttons() & Qt::LeftButton)) return;
+    if (!moving_ && std::abs(event->position().x() - pressX_) < 5) return;
+    if (!moving_) doc_.beginDrag();
+    moving_ = true;
+    // The step begins no sooner than here; dragged back to its beginning it is free again.
+    Piece next = dragFrom_;
+    const std::string& id = doc_.selection().step;
+    std::erase_if(next.progress.moved, [&](const StepMoved& m) { return m.step == id; });
+    const double to = schedule().begins + std::max(0.0, time(event->position().x()) - grabbed_);
+    if (event->position().x() > pressX_) next.progress.moved.push_back({id, std::round(to), {}});
+    doc_.apply(tr("move in time"), next, mergeKey_);
+}
+
+void Timetable::mouseReleaseEvent(QMouseEvent*)
+{
+    if (moving_) doc_.endDrag();
+    dragged_ = -1;
+    moving_ = false;
 }
 
 void Timetable::wheelEvent(QWheelEvent* event)
 {
     const double at = event->position().x();
-    const double span = (width() - left - right) * zoom_ / std::max(1.0, schedule().length);
     if (event->modifiers() & Qt::ShiftModifier)
-        from_ -= (event->angleDelta().y() + event->angleDelta().x()) / 2.0 / span;
+        from_ -= (event->angleDelta().y() + event->angleDelta().x()) / 2.0 / span();
     else {
-        const double minutes = from_ + (at - left) / span;
+        const double place = from_ + (at - left) / span();
         zoom_ = std::clamp(zoom_ * std::pow(1.0015, event->angleDelta().y()), 1.0, 60.0);
-        from_ = minutes - (at - left) / ((width() - left - right) * zoom_ / std::max(1.0, schedule().length));
+        from_ = place - (at - left) / span();
     }
     settle();
     event->accept();
@@ -180,7 +238,7 @@ void Timetable::wheelEvent(QWheelEvent* event)
 
 void Timetable::settle()
 {
-    from_ = std::clamp(from_, 0.0, schedule().length * (1 - 1 / zoom_));
+    from_ = std::clamp(from_, 0.0, axis_.length() * (1 - 1 / zoom_));
     update();
 }
 

@@ -1,13 +1,14 @@
 #pragma once
 
 #include "app/document.h"
+#include "core/plan/time_axis.h"
 
 #include <QWidget>
 
 namespace vl::app {
 
 /// The recipe along time: a row for each layer and one for the lathe, work solid, waiting hatched, what the chosen step needs and
-/// what needs it joined to it by lines. The wheel zooms, Shift and wheel pans.
+/// what needs it joined to it by lines; closing times drawn together. A bar is dragged to a later time. The wheel zooms, Shift and wheel pans.
 class Timetable : public QWidget {
     Q_OBJECT
 public:
@@ -19,6 +20,8 @@ public:
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
     bool event(QEvent* event) override;
@@ -27,6 +30,9 @@ private:
     const Recipe& recipe() const { return doc_.plan().assembly.recipe; }
     const Schedule& schedule() const { return doc_.plan().schedule; }
     double x(double minutes) const;
+    /// Minutes from the start at a pixel.
+    double time(double px) const;
+    double span() const;
     double rowHeight() const;
     int rowOf(const Step& step) const;
     QRectF work(size_t i) const;
@@ -36,7 +42,12 @@ private:
     void settle();
 
     Document& doc_;
-    double zoom_ = 1, from_ = 0;
+    TimeAxis axis_;
+    double zoom_ = 1, from_ = 0;  ///< from_ in shown minutes
+    int dragged_ = -1, mergeKey_ = 0;
+    double grabbed_ = 0, pressX_ = 0;
+    bool moving_ = false;
+    Piece dragFrom_;
 };
 
 }  // namespace vl::app

@@ -54,10 +54,11 @@ void build(const Site& site, BuiltLayer& b)
                 Cell cell{b.woods[static_cast<size_t>(which)], which, segmentSeed(site.index, static_cast<size_t>(which))};
                 if (ring > 0) cell.bounds.push_back({-Eigen::Vector3d::UnitX(), -(b.z0 + ring * t), false});
                 if (ring + 1 < f.rings) cell.bounds.push_back({Eigen::Vector3d::UnitX(), b.z0 + (ring + 1) * t, false});
-                if (i > 0) cell.bounds.push_back({-x, -(i * strip - strips * strip / 2), false});
-                if (i + 1 < strips) cell.bounds.push_back({x, (i + 1) * strip - strips * strip / 2, false});
-                if (j > 0) cell.bounds.push_back({-y, -(j * row - rows * row / 2), false});
-                if (j + 1 < rows) cell.bounds.push_back({y, (j + 1) * row - rows * row / 2, false});
+                // The board's own edges are sawn away with the first cut.
+                (i > 0 ? cell.bounds : cell.faces).push_back({-x, -(i * strip - strips * strip / 2), false});
+                (i + 1 < strips ? cell.bounds : cell.faces).push_back({x, (i + 1) * strip - strips * strip / 2, false});
+                (j > 0 ? cell.bounds : cell.faces).push_back({-y, -(j * row - rows * row / 2), false});
+                (j + 1 < rows ? cell.bounds : cell.faces).push_back({y, (j + 1) * row - rows * row / 2, false});
                 cell.board.axes.row(0) = y;
                 cell.board.axes.row(1) = x;
                 cell.board.axes.row(2) = Eigen::Vector3d::UnitX();
@@ -175,8 +176,15 @@ void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>
     recipe.push_back(flattenStep(site, stack, last, 6));
 }
 
+std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+{
+    const double top = b.outerHold.back().y(), height = b.z1 - b.z0;
+    return {{"angle of the cut", {b.z0 + height * 0.03, b.outerHold.front().y()}, site.layer().boardRings.angle, Setting::Unit::Angle,
+             [top, height](Layer& q, const Point& p) { q.boardRings.angle = std::clamp(std::atan2(height, std::max(1.0, top - p.y())) / degrees, limits::boardAngle.low, limits::boardAngle.high); }}};
+}
+
 }  // namespace
 
-const Construction boardRingsConstruction{build, parts, steps, "rings from one board", "strip", false, false};
+const Construction boardRingsConstruction{build, parts, steps, "rings from one board", "strip", false, false, handles};
 
 }  // namespace vl

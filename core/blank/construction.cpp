@@ -15,6 +15,31 @@ const Construction& constructionOf(LayerKind kind)
     return *all[static_cast<size_t>(kind)];
 }
 
+std::vector<LayerHandle> layerHandles(const Site& site, const BuiltLayer& b)
+{
+    const Layer& l = site.layer();
+    const double middle = (b.z0 + b.z1) / 2;
+    auto allowance = [](double v) { return std::clamp(v, limits::allowance.low, limits::allowance.high); };
+    std::vector<LayerHandle> all;
+    if (l.kind != LayerKind::PostWrap && l.kind != LayerKind::Staves && l.kind != LayerKind::BoardRings) {
+        const double finished = b.finishedOuter.high;
+        all.push_back({l.stockOuter ? "stock outside, Ø" : "allowance outside", {middle, radiusAt(b.outerHold, middle)}, l.stockOuter ? *l.stockOuter : l.outerAllowance, Setting::Unit::Length,
+                       [finished, allowance](Layer& q, const Point& p) {
+                           if (q.stockOuter)
+                               q.stockOuter = std::clamp(2 * p.y(), std::max(1.0, q.stockInner.value_or(0) + 1), limits::stock.high);
+                           else
+                               q.outerAllowance = allowance(p.y() - finished);
+                       }});
+    }
+    if (l.kind == LayerKind::Ring && b.finishedInner.low > 0 && !l.stockInner) {
+        const double finished = b.finishedInner.low;
+        all.push_back({"allowance inside", {middle, b.stockInnerRadius()}, l.innerAllowance, Setting::Unit::Length, [finished, allowance](Layer& q, const Point& p) { q.innerAllowance = allowance(finished - p.y()); }});
+    }
+    if (const auto own = constructionOf(l.kind).handles)
+        for (LayerHandle& h : own(site, b)) all.push_back(std::move(h));
+    return all;
+}
+
 double wantedOuter(const Site& site, const BuiltLayer& b)
 {
     const Layer& l = site.layer();

@@ -19,6 +19,15 @@ struct Site {
     std::string sheet() const { return "layer " + number(); }
 };
 
+/// A place on the half section that can be dragged: what it sets, and where it stands.
+struct LayerHandle {
+    std::string name;
+    Point at;                                        ///< station and radius, mm
+    double value = 0;                                ///< what it sets, as it is now
+    Setting::Unit unit = Setting::Unit::Length;
+    std::function<void(Layer&, const Point&)> drag;  ///< the layer with the handle at another place
+};
+
 /// One way of putting a layer together. Each stands in a file of its own; assemble() and the recipe know only this.
 struct Construction {
     /// Stock and cells of a layer whose kind, faces, finished radii and phase are set.
@@ -31,12 +40,17 @@ struct Construction {
     const char* segment;    ///< what its segments are called, singular: "segment", "stave", "strip"
     bool counted;           ///< Layer::segments says how many there are
     bool turns;             ///< Layer::turn is used
+    /// What of it can be dragged beside its stock; null: nothing.
+    std::vector<LayerHandle> (*handles)(const Site&, const BuiltLayer&) = nullptr;
 };
 
 extern const Construction discConstruction, ringConstruction, stavesConstruction, sheetConstruction, slabConstruction, letInConstruction, billetConstruction,
     postWrapConstruction, boardRingsConstruction;
 
 const Construction& constructionOf(LayerKind kind);
+
+/// Every handle of a layer: its stock's outside, its bore's allowance, and its construction's own.
+std::vector<LayerHandle> layerHandles(const Site& site, const BuiltLayer& layer);
 
 // What several constructions share.
 

@@ -76,8 +76,14 @@ void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>
                       {JointFaces::CrossGrain, 200, 2, {&speciesOf(f.discWood), b.woods[0]}}});
 }
 
+std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+{
+    const double d = site.layer().letIn.diameter;
+    return {{"let-in disc, Ø", {(b.z0 + b.z1) / 2, d / 2}, d, Setting::Unit::Length, [](Layer& q, const Point& p) { q.letIn.diameter = std::clamp(2 * p.y(), limits::inset.low, limits::inset.high); }}};
+}
+
 }  // namespace
 
-const Construction letInConstruction{build, parts, steps, "ring with a disc let in", "segment", true, true};
+const Construction letInConstruction{build, parts, steps, "ring with a disc let in", "segment", true, true, handles};
 
 }  // namespace vl

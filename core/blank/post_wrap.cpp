@@ -132,8 +132,16 @@ void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>
         recipe.back().how += w.postVanishes() ? "; a bore of " + fixed(w.bore, 1) + " mm takes the whole post" : "; a bore of " + fixed(w.bore, 1) + " mm leaves the post round it";
 }
 
+std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+{
+    const WrapForm& f = site.layer().wrapped;
+    const double middle = (b.z0 + b.z1) / 2;
+    return {{"post's side", {middle, f.post / 2}, f.post, Setting::Unit::Length, [](Layer& q, const Point& p) { q.wrapped.post = std::clamp(2 * p.y(), limits::post.low, limits::post.high); }},
+            {"wrap", {middle + (b.z1 - b.z0) / 8, f.post / 2 + f.wrap}, f.wrap, Setting::Unit::Length, [](Layer& q, const Point& p) { q.wrapped.wrap = std::clamp(p.y() - q.wrapped.post / 2, limits::wrap.low, limits::wrap.high); }}};
+}
+
 }  // namespace
 
-const Construction postWrapConstruction{build, parts, steps, "wrap round a post", "piece", false, false};
+const Construction postWrapConstruction{build, parts, steps, "wrap round a post", "piece", false, false, handles};
 
 }  // namespace vl

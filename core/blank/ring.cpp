@@ -290,8 +290,17 @@ private:
 
 void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>& parts, Recipe& recipe) { RingSteps(site, b, recipe).write(parts); }
 
+std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+{
+    const Layer& l = site.layer();
+    if (l.madeUp.kind == MadeUp::Plain) return {};
+    const double middle = (b.z0 + b.z1) / 2 + (l.madeUp.kind == MadeUp::Diamond ? (b.z1 - b.z0) / 4 : 0);
+    return {{"band's height", {middle + l.madeUp.band / 2, b.finishedOuter.low}, l.madeUp.band, Setting::Unit::Length,
+             [middle](Layer& q, const Point& p) { q.madeUp.band = std::clamp(2 * std::abs(p.x() - middle), limits::band.low, limits::band.high); }}};
+}
+
 }  // namespace
 
-const Construction ringConstruction{build, parts, steps, "segmented ring", "segment", true, true};
+const Construction ringConstruction{build, parts, steps, "segmented ring", "segment", true, true, handles};
 
 }  // namespace vl

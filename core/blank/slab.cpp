@@ -119,8 +119,15 @@ void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>
     recipe.back().how = "planer sled or drum sander, " + fixed(board.flattening, 1) + " mm each face; then bandsaw round";
 }
 
+std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+{
+    const SlabForm& f = site.layer().slab;
+    if (f.kind == SlabForm::Plain) return {};
+    return {{"strip", {(b.z0 + b.z1) / 2, f.strip}, f.strip, Setting::Unit::Length, [](Layer& q, const Point& p) { q.slab.strip = std::clamp(p.y(), limits::strip.low, limits::strip.high); }}};
+}
+
 }  // namespace
 
-const Construction slabConstruction{build, parts, steps, "slab of strips", "strip", false, false};
+const Construction slabConstruction{build, parts, steps, "slab of strips", "strip", false, false, handles};
 
 }  // namespace vl

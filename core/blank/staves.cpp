@@ -151,8 +151,15 @@ void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>
     recipe.push_back(flat);
 }
 
+std::vector<LayerHandle> handles(const Site&, const BuiltLayer& b)
+{
+    const double bottom = b.outerHold.front().y(), height = b.z1 - b.z0;
+    return {{"slope of the staves", {b.z1 - height * 0.04, b.outerHold.back().y()}, std::atan2(b.outerHold.back().y() - bottom, height) / degrees, Setting::Unit::Angle,
+             [bottom, height](Layer& q, const Point& p) { q.slope = std::clamp(std::atan2(p.y() - bottom, height) / degrees, limits::slope.low, limits::slope.high); }}};
+}
+
 }  // namespace
 
-const Construction stavesConstruction{build, parts, steps, "staves", "stave", true, true};
+const Construction stavesConstruction{build, parts, steps, "staves", "stave", true, true, handles};
 
 }  // namespace vl

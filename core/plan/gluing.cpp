@@ -40,7 +40,7 @@ const Glue* suggestion(const Shop& shop, const GlueJoint& joint)
 bool suits(const Glue& g, const GlueJoint& joint, double celsius, std::vector<std::string>* why)
 {
     std::vector<std::string> reasons;
-    if (anyOily(joint) && !g.oily) reasons.push_back(g.name + " does not hold on oily wood: its oil keeps the glue off");
+    if (anyOily(joint) && !g.oily && joint.faces != JointFaces::Temporary) reasons.push_back(g.name + " does not hold on oily wood: its oil keeps the glue off");
     switch (joint.faces) {
     case JointFaces::Temporary:
         if (!g.temporary) reasons.push_back("this joint must come apart again, and " + g.name + " does not");

@@ -29,7 +29,7 @@ struct Packet {
     explicit Packet(report::Paper paper)
     {
         const std::string path = folder.filePath("cup.pdf").toStdString();
-        report::writePacket(test::regattaCup(), {}, plan, {}, paper, path);
+        report::writePacket(test::regattaCup(), {}, plan, {}, {}, paper, path);
         document.reset(poppler::document::load_from_file(path));
     }
     std::string text(int page) const
@@ -89,7 +89,7 @@ TEST_P(PacketOn, ShowsTheTemplateAtFullSize)
     const QSizeF page = GetParam() == report::Paper::A4 ? QSizeF(210, 297) : QSizeF(215.9, 279.4);
     const auto size = std::unique_ptr<poppler::page>(packet.document->create_page(0))->page_rect();
     EXPECT_NEAR(size.width() / 72 * 25.4, page.width(), 0.3);
-    const std::vector<int> pages = packet.pagesWith("this bar is 100 mm");
+    const std::vector<int> pages = packet.pagesWith("Template, ");
     const std::vector<report::TemplateTile> tiles = report::templateTiles(packet.plan.sides, page);
     ASSERT_EQ(pages.size(), tiles.size());
     int measured = 0;
@@ -162,7 +162,7 @@ TEST(Packet, OfEveryStartInEveryUnitSaysWhatThePlanSays)
         const LengthStyle style = styles[k % 3];
         const Plan plan = makePlan(piece, {}, style);
         const std::string path = folder.filePath("p.pdf").toStdString();
-        report::writePacket(piece, {}, plan, style, k++ % 2 ? report::Paper::Letter : report::Paper::A4, path);
+        report::writePacket(piece, {}, plan, {}, style, k++ % 2 ? report::Paper::Letter : report::Paper::A4, path);
         const std::unique_ptr<poppler::document> document(poppler::document::load_from_file(path));
         ASSERT_NE(document, nullptr) << start.name;
         std::string all;
@@ -186,5 +186,5 @@ TEST(Packet, OfEveryStartInEveryUnitSaysWhatThePlanSays)
 TEST(Packet, ThatCannotBeWrittenSaysSo)
 {
     const Piece piece = starts()[0].make();
-    EXPECT_THROW(report::writePacket(piece, {}, makePlan(piece, {}), {}, report::Paper::A4, "/no/such/folder/p.pdf"), InputError);
+    EXPECT_THROW(report::writePacket(piece, {}, makePlan(piece, {}), {}, {}, report::Paper::A4, "/no/such/folder/p.pdf"), InputError);
 }

@@ -190,14 +190,14 @@ TEST(Export, WritesEachFormatAndRefusesOthers)
 {
     Bench b;
     b.window.openDemo("regatta-cup");
-    for (const char* ending : {"dxf", "svg", "csv"}) {
+    for (const char* ending : {"dxf", "svg", "csv", "ics"}) {
         b.answer = b.folder.filePath(QString("cup.%1").arg(ending));
         b.window.exportFile();
         EXPECT_GT(QFile(b.answer).size(), 1000) << ending;
     }
     b.answer = b.folder.filePath("cup.stp");
     b.window.exportFile();
-    EXPECT_TRUE(b.window.message().contains(".dxf, .svg or .csv"));
+    EXPECT_TRUE(b.window.message().contains(".dxf, .svg, .csv or .ics"));
     EXPECT_FALSE(QFile::exists(b.answer));
     b.answer = "/no/such/folder/cup.pdf";
     EXPECT_FALSE(b.window.printPacket(true));

@@ -1,0 +1,68 @@
+#pragma once
+
+#include "app/document.h"
+
+#include <QPixmap>
+#include <QWidget>
+
+#include <map>
+
+namespace vl::app {
+
+/// The rack, every board to one scale: the strips and cuts planned in it, numbered in the order they are made, its defects hatched. A click
+/// chooses a board or a strip; the right and lower edges are dragged to another size, defects to another place, and, while defects
+/// are marked, a drag over the wood marks one. Delete takes the chosen defect or board away.
+class BoardsView : public QWidget {
+    Q_OBJECT
+public:
+    explicit BoardsView(Document& document, QWidget* parent = nullptr);
+    QSize sizeHint() const override { return {600, static_cast<int>(rows_.empty() ? 120 : rows_.back().box.bottom() + 12)}; }
+    QSize minimumSizeHint() const override { return {420, 120}; }
+
+    void setMarking(bool on);
+    /// Where a place on a board's face is, pixels; tests and menus use it.
+    QPointF positionOn(const std::string& board, double along, double across) const;
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+private:
+    struct Row {
+        std::string id;
+        QRectF box;   ///< the whole row
+        QRectF face;  ///< the board
+    };
+    enum class Grip { None, Face, Length, Width, Defect, Mark };
+    struct Hit {
+        Grip grip = Grip::None;
+        const Row* row = nullptr;
+        int index = -1;  ///< of the defect
+    };
+    void arrange();
+    Hit hitAt(const QPointF& at) const;
+    const Board* boardOf(const std::string& id) const;
+    const PlannedBoard* planOf(const std::string& id) const;
+    void drawBoard(QPainter& painter, const Row& row);
+    void drawPlan(QPainter& painter, const Row& row, const PlannedBoard& plan) const;
+    QPointF onFace(const Row& row, const QPointF& at) const;
+    /// Changes the board in the shop.
+    void change(const std::string& id, const std::function<void(Board&)>& edit);
+
+    Document& doc_;
+    std::vector<Row> rows_;
+    double scale_ = 0.2;  ///< pixels per mm
+    std::map<std::string, QPixmap> wood_;
+    bool marking_ = false;
+    Hit drag_;
+    std::string dragBoard_;
+    Board dragFrom_;
+    QPointF dragStart_, dragNow_;
+    int defect_ = -1;  ///< chosen, of the chosen board
+};
+
+}  // namespace vl::app

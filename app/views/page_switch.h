@@ -1,0 +1,26 @@
+#pragma once
+
+#include <QWidget>
+
+class QButtonGroup;
+class QHBoxLayout;
+class QStackedWidget;
+
+namespace vl::app {
+
+/// Several views in one place, one shown at a time, with a row of buttons to choose by. Tall ones scroll.
+class PageSwitch : public QWidget {
+    Q_OBJECT
+public:
+    explicit PageSwitch(QWidget* parent = nullptr);
+    void add(const QString& name, QWidget* page, bool scrolls = true);
+    /// Shows a page by its name; false where there is none.
+    bool show(const QString& name);
+
+private:
+    QHBoxLayout* row_;
+    QStackedWidget* pages_;
+    QButtonGroup* group_;
+};
+
+}  // namespace vl::app

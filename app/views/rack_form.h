@@ -1,0 +1,45 @@
+#pragma once
+
+#include "app/document.h"
+
+#include <QWidget>
+
+class QComboBox;
+class QLineEdit;
+class QProgressBar;
+class QPushButton;
+
+namespace vl::app {
+
+class LengthField;
+
+/// The rack beside its drawing: the chosen board's fields, what the plan uses, costs and lacks, and what is done with what is cut.
+class RackForm : public QWidget {
+    Q_OBJECT
+public:
+    explicit RackForm(Document& document, QWidget* parent = nullptr);
+
+signals:
+    void importWanted();
+    void exportWanted();
+    void markingChanged(bool on);
+
+private:
+    void refresh();
+    void change(const std::function<void(Board&)>& edit);
+    void addBoard();
+    void toggleCut();
+    void putAway();
+
+    Document& doc_;
+    QLabel *summary_, *lacks_, *boardTitle_;
+    QProgressBar* progress_;
+    QPushButton *cancel_, *cut_, *away_, *mark_, *remove_;
+    QLineEdit* id_;
+    QPushButton* wood_;
+    LengthField *length_, *width_, *thickness_;
+    QLineEdit* price_;
+    QWidget* fields_;
+};
+
+}  // namespace vl::app

@@ -1,0 +1,32 @@
+#pragma once
+
+#include "app/document.h"
+
+#include <QWidget>
+
+namespace vl::app {
+
+/// The machine set-ups in their order: what to set, large, what is cut with it, and the trial cut before it. A click chooses its layer.
+class SetupsView : public QWidget {
+    Q_OBJECT
+public:
+    explicit SetupsView(Document& document, QWidget* parent = nullptr);
+    QSize sizeHint() const override { return {600, 30 + rowHeight * static_cast<int>(setups_.size())}; }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+
+private:
+    static constexpr int rowHeight = 58;
+    void read();
+
+    Document& doc_;
+    struct Row {
+        QString machine, settings, parts, trial;
+        int layer = -1;
+    };
+    std::vector<Row> setups_;
+};
+
+}  // namespace vl::app

@@ -1,0 +1,14 @@
+#pragma once
+
+#include "report/sheet.h"
+
+#include "core/measure/length.h"
+#include "core/plan/boards/board_plan.h"
+#include "core/plan/plan.h"
+
+namespace vl::report {
+
+/// The boards with their cuts numbered in the order they are made, the set-ups of the machines in their order, and what is to be bought.
+void drawBoards(Sheet& sheet, const Piece& piece, const Plan& plan, const BoardPlan& boards, LengthStyle style);
+
+}  // namespace vl::report

@@ -1,0 +1,145 @@
+// Boards, set-ups, angles and circles on paper, measured as a turner would: by the page's own millimetres.
+#include "core/measure/format.h"
+#include "core/plan/boards/setups.h"
+#include "report/packet.h"
+#include "report/shop_paper.h"
+#include "tests/support/samples.h"
+
+#include <QTemporaryDir>
+
+#include <gtest/gtest.h>
+#include <poppler-document.h>
+#include <poppler-page-renderer.h>
+#include <poppler-page.h>
+
+#include <cmath>
+#include <memory>
+
+using namespace vl;
+
+namespace {
+
+constexpr double dpi = 254;  // 10 pixels a millimetre
+
+struct Paper {
+    QTemporaryDir folder;
+    Piece piece;
+    Shop shop = test::harbourShop();
+    Plan plan;
+    BoardPlan boards;
+    std::unique_ptr<poppler::document> document;
+
+    explicit Paper(const std::string& name) : piece(test::demo(name)), plan(makePlan(piece, shop)), boards(planBoards(piece, shop, plan.assembly))
+    {
+        const std::string path = folder.filePath("p.pdf").toStdString();
+        report::writePacket(piece, shop, plan, boards, {}, report::Paper::A4, path);
+        document.reset(poppler::document::load_from_file(path));
+    }
+    std::string text(int page) const
+    {
+        const auto bytes = std::unique_ptr<poppler::page>(document->create_page(page))->text().to_utf8();
+        return {bytes.begin(), bytes.end()};
+    }
+    std::string all() const
+    {
+        std::string words;
+        for (int i = 0; i < document->pages(); ++i) words += text(i);
+        return words;
+    }
+    int pageWith(const std::string& words) const
+    {
+        for (int i = 0; i < document->pages(); ++i)
+            if (text(i).find(words) != std::string::npos) return i;
+        return -1;
+    }
+    /// Whether there is ink within half a millimetre of a place on a page, mm.
+    bool ink(const poppler::image& image, double x, double y) const
+    {
+        for (int dy = -5; dy <= 5; ++dy)
+            for (int dx = -5; dx <= 5; ++dx) {
+                const int px = static_cast<int>(x * 10) + dx, py = static_cast<int>(y * 10) + dy;
+                if (px < 0 || py < 0 || px >= image.width() || py >= image.height()) continue;
+                if (static_cast<unsigned char>(image.const_data()[static_cast<long>(py) * image.bytes_per_row() + px * 3L]) < 110) return true;
+            }
+        return false;
+    }
+    poppler::image render(int page) const
+    {
+        poppler::page_renderer renderer;
+        renderer.set_image_format(poppler::image::format_rgb24);
+        return renderer.render_page(std::unique_ptr<poppler::page>(document->create_page(page)).get(), dpi, dpi);
+    }
+};
+
+}  // namespace
+
+TEST(ShopPaper, AnglesStandAtFullSize)
+{
+    for (const char* name : {"lamp-stand", "ballast-dish", "flag-bowl"}) {
+        const Paper paper(name);
+        const auto angles = report::paperAngles(paper.piece, paper.plan);
+        ASSERT_FALSE(angles.empty()) << name;
+        const int first = paper.pageWith("Angles at full size");
+        ASSERT_GE(first, 0);
+        for (size_t i = 0; i < angles.size(); ++i) {
+            const poppler::image image = paper.render(first + static_cast<int>(i) / report::anglesOnAPage);
+            const QPointF corner = report::angleCorner(static_cast<int>(i) % report::anglesOnAPage, {210, 297});
+            const double a = angles[i].deg * std::acos(-1.0) / 180, reach = std::min(140.0, 55 / std::sin(a));
+            for (const double share : {0.5, 0.75, 1.0}) {
+                EXPECT_TRUE(paper.ink(image, corner.x() + reach * share * std::cos(a), corner.y() - reach * share * std::sin(a))) << name << " " << angles[i].name.toStdString();
+                // Two degrees off there is nothing.
+                const double b = a + 0.05;
+                if (reach * share * std::sin(b) < 60) EXPECT_FALSE(paper.ink(image, corner.x() + reach * share * std::cos(b), corner.y() - reach * share * std::sin(b))) << name;
+            }
+            EXPECT_NE(paper.text(first + static_cast<int>(i) / report::anglesOnAPage).find(fixed(angles[i].deg, 3)), std::string::npos);
+        }
+    }
+    // The staves' two angles are among them.
+    const Paper lamp("lamp-stand");
+    const auto angles = report::paperAngles(lamp.piece, lamp.plan);
+    for (const Setting& s : lamp.plan.assembly.layers[2].settings)
+        if (s.unit == Setting::Unit::Angle && s.machine == "saw" && std::abs(s.value) > 0.05) EXPECT_TRUE(std::ranges::any_of(angles, [&](const report::PaperAngle& a) { return std::abs(a.deg - std::abs(s.value)) < 1e-6; })) << s.name;
+}
+
+TEST(ShopPaper, ScribingCirclesStandAtTheirRadii)
+{
+    const Paper paper("ballast-dish");
+    for (const char* face : {"top face", "lower face"}) {
+        const int page = paper.pageWith(std::string("Scribing circles, layer 1, ") + face);
+        ASSERT_GE(page, 0);
+        const poppler::image image = paper.render(page);
+        const double x0 = 15, y0 = 297 - 16 - 6;
+        int found = 0;
+        for (const Setting& s : paper.plan.assembly.layers[0].settings) {
+            if (!s.name.starts_with("scribe") || s.name.find(face) == std::string::npos) continue;
+            const double a = 0.6;
+            if (x0 + s.value * std::cos(a) > 195) continue;
+            EXPECT_TRUE(paper.ink(image, x0 + s.value * std::cos(a), y0 - s.value * std::sin(a))) << face << " " << s.value;
+            EXPECT_FALSE(paper.ink(image, x0 + (s.value - 4) * std::cos(a), y0 - (s.value - 4) * std::sin(a)));
+            ++found;
+        }
+        EXPECT_EQ(found, 5);
+    }
+}
+
+TEST(ShopPaper, BoardsSetupsAndWhatToBuyAreNamed)
+{
+    const Paper paper("regatta-cup");
+    const std::string words = paper.all();
+    for (const PlannedBoard& b : paper.boards.boards) EXPECT_NE(words.find(b.board.id), std::string::npos) << b.board.id;
+    for (const Setup& s : setupsOf(paper.piece, paper.plan.assembly, paper.boards)) EXPECT_NE(words.find(s.machine.substr(0, 8)), std::string::npos);
+    EXPECT_NE(words.find("Machine set-ups"), std::string::npos);
+    EXPECT_EQ(words.find("To buy"), std::string::npos) << "the rack has it all";
+    QTemporaryDir folder;
+    const std::string path = folder.filePath("p.pdf").toStdString();
+    const Shop empty;
+    const Plan plan = makePlan(paper.piece, empty);
+    report::writePacket(paper.piece, empty, plan, planBoards(paper.piece, empty, plan.assembly), {}, report::Paper::Letter, path);
+    const std::unique_ptr<poppler::document> document(poppler::document::load_from_file(path));
+    bool buy = false;
+    for (int i = 0; i < document->pages(); ++i) {
+        const auto bytes = std::unique_ptr<poppler::page>(document->create_page(i))->text().to_utf8();
+        buy |= std::string(bytes.begin(), bytes.end()).find("To buy") != std::string::npos;
+    }
+    EXPECT_TRUE(buy);
+}
