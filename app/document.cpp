@@ -83,6 +83,7 @@ void Document::startBoards()
         return;  // begun again when the one under way has ended
     }
     boardsWanted_ = false;
+    boardsTimer_.stop();
     cancel_ = std::make_shared<std::atomic<bool>>(false);
     share_ = std::make_shared<std::atomic<double>>(0);
     watcher_.setFuture(QtConcurrent::run([piece = piece_, shop = shop_, assembly = plan_.assembly, cancel = cancel_, share = share_] {

@@ -4,6 +4,7 @@
 
 #include <QDialog>
 
+class QLabel;
 class QTableWidget;
 
 namespace vl::app {

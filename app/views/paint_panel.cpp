@@ -111,8 +111,9 @@ void PaintPanel::layPicture(const QString& path)
     said_->show();
     QImageReader reader(path);
     reader.setAutoTransform(true);
-    const QImage image = reader.read().convertToFormat(QImage::Format_RGB32).scaled(720, 720, Qt::KeepAspectRatio, Qt::SmoothTransformation);
-    if (image.isNull()) return said_->setText(tr("%1 cannot be read as a picture: %2").arg(QFileInfo(path).fileName(), reader.errorString()));
+    const QImage read = reader.read();
+    if (read.isNull()) return said_->setText(tr("%1 cannot be read as a picture: %2").arg(QFileInfo(path).fileName(), reader.errorString()));
+    const QImage image = read.convertToFormat(QImage::Format_RGB32).scaled(720, 720, Qt::KeepAspectRatio, Qt::SmoothTransformation);
     Picture picture;
     picture.width = image.width();
     picture.height = image.height();

@@ -127,7 +127,7 @@ TEST(ShopPaper, BoardsSetupsAndWhatToBuyAreNamed)
     const Paper paper("regatta-cup");
     const std::string words = paper.all();
     for (const PlannedBoard& b : paper.boards.boards) EXPECT_NE(words.find(b.board.id), std::string::npos) << b.board.id;
-    for (const Setup& s : setupsOf(paper.piece, paper.plan.assembly, paper.boards)) EXPECT_NE(words.find(s.machine.substr(0, 8)), std::string::npos);
+    for (const vl::Setup& s : setupsOf(paper.piece, paper.plan.assembly, paper.boards)) EXPECT_NE(words.find(s.machine.substr(0, 8)), std::string::npos);
     EXPECT_NE(words.find("Machine set-ups"), std::string::npos);
     EXPECT_EQ(words.find("To buy"), std::string::npos) << "the rack has it all";
     QTemporaryDir folder;
