@@ -1,5 +1,6 @@
 // Speed, read as ratios side by side: run `vivid-lathe-bench` in a release build.
 #include "app/main_window.h"
+#include "core/plan/boards/board_plan.h"
 #include "core/turning/mesh.h"
 #include "core/turning/skin.h"
 #include "io/piece_json.h"
@@ -28,6 +29,33 @@ void replanAfterDrag(benchmark::State& state)
     state.counters["segments"] = static_cast<double>(state.range(0) * state.range(1));
 }
 BENCHMARK(replanAfterDrag)->Args({12, 12})->Args({30, 24})->Args({60, 48})->Args({60, 96})->Unit(benchmark::kMillisecond);
+
+/// Every part of a large commission from forty boards, with the bound that it is measured by.
+void cutBoards(benchmark::State& state)
+{
+    Shop shop;
+    for (int k = 0; k < 40; ++k) {
+        Board b;
+        b.id = "W" + std::to_string(k + 1);
+        b.wood = "walnut";
+        b.length = 1200 + k * 97 % 1300;
+        b.width = 120 + k * 53 % 140;
+        b.thickness = k % 3 ? 10 : 13;
+        shop.rack.push_back(b);
+    }
+    const Piece piece = test::tallVase(static_cast<int>(state.range(0)), static_cast<int>(state.range(1)));
+    const Plan plan = makePlan(piece, shop);
+    double gap = 0, parts = 0;
+    for (auto _ : state) {
+        const BoardPlan boards = planBoards(piece, shop, plan.assembly);
+        gap = boards.consumed / boards.lowerBound - 1;
+    }
+    for (const Part& p : plan.assembly.parts) parts += p.count;
+    state.counters["parts"] = parts;
+    state.counters["boards"] = static_cast<double>(shop.rack.size());
+    state.counters["above_bound_percent"] = 100 * gap;
+}
+BENCHMARK(cutBoards)->Args({12, 12})->Args({60, 50})->Unit(benchmark::kMillisecond);
 
 void save(benchmark::State& state)
 {

@@ -3,6 +3,8 @@
 #include "app/views/layer_settings.h"
 #include "app/views/length_field.h"
 #include "app/views/wood_picker.h"
+#include "core/blank/flipped_board.h"
+#include "core/measure/input_error.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -137,6 +139,65 @@ void LayerForm::wood(const QString& name, std::function<std::string&(Layer&)> me
     });
 }
 
+/// What strips that are there already give: their measures typed in, the finished board read off, and the layer made of them with a press.
+void LayerForm::offcuts()
+{
+    auto* title = new QLabel(tr("These offcuts give"));
+    title->setProperty("role", "quiet");
+    inner_->layout()->addWidget(title);
+    auto* strips = new QSpinBox;
+    strips->setRange(2, 96);
+    strips->setValue(offcutStrips_);
+    row(tr("Strips there are"), strips);
+    std::array<LengthField*, 3> fields{};
+    const QString names[] = {tr("Sawn width of each"), tr("Length of the shortest"), tr("Thickness of the thinnest")};
+    const Limit allowed[] = {limits::strip, limits::boardLength, limits::thickness};
+    for (size_t k = 0; k < 3; ++k) {
+        fields[k] = new LengthField(doc_, names[k], allowed[k]);
+        fields[k]->setValue(offcut_[k]);
+        row(names[k], fields[k]);
+    }
+    auto* said = new QLabel;
+    said->setWordWrap(true);
+    inner_->layout()->addWidget(said);
+    auto* use = new QPushButton(tr("Make the layer of these"));
+    use->setObjectName("use-offcuts");
+    inner_->layout()->addWidget(use);
+    auto board = [this]() -> FlippedBoard {
+        const SlabForm& f = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].slab;
+        return flippedFrom(offcutStrips_, offcut_[0], offcut_[1], offcut_[2], f.row, f.jointing, f.flattening, doc_.shop().kerf, FlippedBoard{}.trim);
+    };
+    auto read = [this, said, use, board] {
+        try {
+            const FlippedBoard b = board();
+            auto mm = [this](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
+            said->setText(tr("a board %1 × %2, %3 thick: %4 strips, %5 rows").arg(mm(b.width()), mm(b.length()), mm(b.thickness)).arg(b.strips).arg(b.rows));
+            use->setEnabled(true);
+        } catch (const InputError& e) {
+            said->setText(QString::fromStdString(e.what()));
+            use->setEnabled(false);
+        }
+    };
+    connect(strips, &QSpinBox::valueChanged, this, [this, read](int n) {
+        offcutStrips_ = n;
+        read();
+    });
+    for (size_t k = 0; k < 3; ++k)
+        connect(fields[k], &LengthField::edited, this, [this, read, k](double mm) {
+            offcut_[k] = mm;
+            read();
+        });
+    connect(use, &QPushButton::clicked, this, [this, board] {
+        const FlippedBoard b = board();
+        change_(tr("of these offcuts"), [&](Layer& l) {
+            l.slab.strip = b.strip;
+            l.thickness = std::clamp(b.thickness, limits::thickness.low, limits::thickness.high);
+            l.stockOuter = std::min(b.width(), l.slab.kind == SlabForm::Checkered ? b.length() : b.width());
+        });
+    });
+    readers_.push_back([read](const Layer&) { read(); });
+}
+
 void LayerForm::rebuild(const Layer& layer)
 {
     shape_ = shape(layer);
@@ -156,6 +217,7 @@ void LayerForm::rebuild(const Layer& layer)
             length(tr("Flattening, each face"), limits::jointing, [](Layer& l) -> double& { return l.slab.flattening; });
         }
     };
+    if (layer.kind == LayerKind::Slab) offcuts();
     switch (layer.kind) {
     case LayerKind::LetIn:
         length(tr("Disc Ø"), limits::inset, [](Layer& l) -> double& { return l.letIn.diameter; });

@@ -5,6 +5,7 @@
 
 #include <QWidget>
 
+#include <array>
 #include <functional>
 
 class QVBoxLayout;
@@ -35,6 +36,7 @@ private:
     void whole(const QString& name, const Limit& limit, std::function<int&(Layer&)> member);
     void choice(const QString& name, const QStringList& words, std::function<int(const Layer&)> get, std::function<void(Layer&, int)> set);
     void check(const QString& name, std::function<bool&(Layer&)> member);
+    void offcuts();
     void wood(const QString& name, std::function<std::string&(Layer&)> member);
 
     Document& doc_;
@@ -43,6 +45,8 @@ private:
     QWidget* inner_ = nullptr;
     LayerSettings* settings_ = nullptr;
     QString shape_;
+    int offcutStrips_ = 8;
+    std::array<double, 3> offcut_{30, 400, 27};  ///< mm: sawn width, length, thickness of the strips that are there
     std::vector<std::function<void(const Layer&)>> readers_;  ///< each brings one field up to date
 };
 

@@ -59,6 +59,7 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
     work->addWidget(away_);
     column->addLayout(work);
 
+    strip_ = label(nullptr);
     boardTitle_ = label("heading");
     fields_ = new QWidget;
     auto* form = new QFormLayout(fields_);
@@ -234,8 +235,18 @@ void RackForm::refresh()
     boardTitle_->setText(chosen ? tr("BOARD %1").arg(QString::fromStdString(s.board)) : tr("CLICK A BOARD TO CHANGE IT"));
     fields_->setVisible(chosen);
     bool kept = false;
-    for (const PlannedBoard& b : plan.boards)
-        if (b.board.id == s.board && s.strip >= 0 && s.strip < static_cast<int>(b.strips.size())) kept = b.strips[static_cast<size_t>(s.strip)].kept;
+    strip_->hide();
+    for (const PlannedBoard& b : plan.boards) {
+        if (b.board.id != s.board || s.strip < 0 || s.strip >= static_cast<int>(b.strips.size())) continue;
+        const PlannedStrip& strip = b.strips[static_cast<size_t>(s.strip)];
+        kept = strip.kept;
+        QStringList runs;
+        for (const PlannedRun& r : strip.runs) runs << QStringLiteral("%1 × %2").arg(r.count).arg(QString::fromStdString(r.part));
+        auto mm = [this](double v, int d) { return QString::fromStdString(formatLengthUnit(v, doc_.style(), d)); };
+        strip_->setText(tr("<b>Rip %1, plane to %2</b>: %3").arg(mm(strip.place.width, 2), mm(strip.thickness, 2), runs.join(QStringLiteral(", "))) +
+                        (strip.ganged ? tr("<br>Too short to hold by itself: rip it %1 long, then cut it short.").arg(mm(strip.used, 0)) : QString()));
+        strip_->show();
+    }
     cut_->setEnabled(chosen && s.strip >= 0);
     cut_->setText(kept ? tr("Not cut after all") : tr("This strip is cut"));
     away_->setEnabled(any);

@@ -32,7 +32,7 @@ private:
     void putAway();
 
     Document& doc_;
-    QLabel *summary_, *lacks_, *boardTitle_;
+    QLabel *summary_, *lacks_, *strip_, *boardTitle_;
     QProgressBar* progress_;
     QPushButton *cancel_, *cut_, *away_, *mark_, *remove_;
     QLineEdit* id_;

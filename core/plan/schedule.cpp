@@ -183,7 +183,7 @@ public:
         Schedule best = once(net_.tail);
         bound(best);
         std::mt19937 dice(7);
-        const int tries = recipe_.empty() ? 0 : std::clamp(static_cast<int>(4000 / recipe_.size()), 1, 500);
+        const int tries = recipe_.empty() ? 0 : std::clamp(static_cast<int>(1200 / recipe_.size()), 1, 400);
         for (int k = 0; k < tries && best.length > best.lowerBound * 1.001 + 1e-6; ++k) {
             std::vector<double> weight = net_.tail;
             for (double& w : weight) w *= 1 + 0.6 * (static_cast<double>(dice() >> 8) / (1 << 24) - 0.5);

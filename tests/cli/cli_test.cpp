@@ -93,7 +93,13 @@ TEST(Cli, AnswersBadWordsWithTwoAndBadInputWithThree)
                                      {"reckon", "ring", "sides=12"},
                                      {"reckon", "speed", "diameter=0"},
                                      {"reckon", "ellipse"},
-                                     {"reckon", "closing-gap", "sides=12"}}) {
+                                     {"reckon", "closing-gap", "sides=12"},
+                                     {"reckon", "stave", "sides=8"},
+                                     {"reckon", "stave", "sides=8", "slope=95"},
+                                     {"reckon", "stave", "sides=8", "slope=5", "top=100"},
+                                     {"reckon", "board-rings", "board=20", "wall=19", "kerf=3", "outer=200", "base=60"},
+                                     {"reckon", "board-rings", "board=20", "angle=45", "kerf=3", "outer=200", "base=300"},
+                                     {"reckon", "post-wrap", "side=40", "wrap=20", "bore=90"}}) {
         const Outcome r = run(words);
         EXPECT_EQ(r.status, 3) << words.join(' ').toStdString();
         EXPECT_EQ(std::count(r.err.begin(), r.err.end(), '\n'), 1) << r.err;
@@ -105,12 +111,12 @@ TEST(Cli, AnswersBadWordsWithTwoAndBadInputWithThree)
 TEST(Cli, ExportsWhatTheEndingSays)
 {
     QTemporaryDir folder;
-    for (const char* ending : {"dxf", "svg", "csv"}) {
+    for (const char* ending : {"dxf", "svg", "csv", "ics"}) {
         const QString path = folder.filePath(QString("cup.%1").arg(ending));
         EXPECT_EQ(run({"export", cup, "--out", path}).status, 0);
         EXPECT_GT(QFile(path).size(), 1000);
     }
-    EXPECT_EQ(QDir(folder.path()).entryList(QDir::Files).size(), 3) << "no half-written files are left";
+    EXPECT_EQ(QDir(folder.path()).entryList(QDir::Files).size(), 4) << "no half-written files are left";
 }
 
 // CHECKS.md: plane geometry; common practice for speed; the ellipse's equation.
@@ -130,9 +136,50 @@ TEST(Cli, ReckonsTheCheckValues)
     for (size_t k = 0; k < 3; ++k) EXPECT_NEAR(ellipse["stations"][k]["diameter_mm"], wanted[k], 1e-3);
     const auto speed = run({"reckon", "speed", "diameter=10in", "out_of_balance=yes"}).json();
     EXPECT_EQ(speed["rpm_high"], 400);
+    const auto stave = run({"reckon", "stave", "sides=8", "slope=15"}).json();
+    EXPECT_NEAR(stave["blade_tilt_deg"], 21.6937, 5e-5);
+    EXPECT_NEAR(stave["edge_taper_deg"], 6.1191, 5e-5);
+    const auto ends = run({"reckon", "stave", "sides=12", "top=200", "bottom=4in", "height=240", "thickness=18"}).json();
+    EXPECT_NEAR(ends["slope_deg"], std::atan((200 - 101.6) / 2 / 240) * 180 / M_PI, 1e-9);
+    EXPECT_NEAR(ends["length_mm"], std::hypot(240, (200 - 101.6) / 2), 1e-9);
+    EXPECT_NEAR(run({"reckon", "stave", "sides=12", "slope=0"}).json()["blade_tilt_deg"], 15, 1e-12);
+    const auto rings = run({"reckon", "board-rings", "board=1 1/8in", "angle=45", "kerf=3", "outer=250", "base=60"}).json();
+    EXPECT_NEAR(rings["ring_width_mm"], 24.332, 5e-4);
+    EXPECT_NEAR(rings["wall_mm"], 17.206, 5e-4);
+    EXPECT_NEAR(rings["radii_mm"][0], 125, 1e-12);
+    EXPECT_NEAR(rings["radii_mm"][0].get<double>() - rings["radii_mm"][1].get<double>(), 28.575, 1e-9) << "t / tan 45°";
+    EXPECT_NEAR(rings["height_mm"], 28.575 * static_cast<double>(rings["radii_mm"].size()), 1e-9);
+    EXPECT_NEAR(run({"reckon", "board-rings", "board=1 1/8in", "wall=17.2057", "kerf=3", "outer=250", "base=60"}).json()["angle_deg"], 45, 1e-3);
+    const auto wrap = run({"reckon", "post-wrap", "side=1 7/8in", "wrap=3/4in", "bore=2 11/16in"}).json();
+    EXPECT_NEAR(wrap["post_diagonal_mm"].get<double>() / 25.4, 2.652, 5e-4);
+    EXPECT_EQ(wrap["post_vanishes"], true) << "a bore wider than the diagonal leaves no post";
+    EXPECT_EQ(run({"reckon", "post-wrap", "side=1 7/8in", "wrap=3/4in", "bore=2 5/8in"}).json()["post_vanishes"], false);
+    for (const char* kind : {"ring", "closing-gap", "stave", "board-rings", "post-wrap", "ellipse", "speed"}) {
+        const Outcome told = run({"reckon", kind, "--help"});
+        EXPECT_EQ(told.status, 0) << kind;
+        EXPECT_NE(told.out.find("Source: "), std::string::npos) << kind;
+    }
     const Outcome help = run({"reckon", "ring", "--help"});
     EXPECT_EQ(help.status, 0);
     EXPECT_NE(help.out.find("Source: plane geometry"), std::string::npos);
+}
+
+TEST(Cli, PlansEverySampleFromTheHarboursRack)
+{
+    const QString demo = QStringLiteral(VIVID_SOURCE) + "/demo/";
+    for (const QString& file : QDir(demo).entryList({"*.vlathe"})) {
+        const Outcome r = run({"plan", demo + file, "--shop", demo + "harbour-shop.json"});
+        EXPECT_EQ(r.status, 0) << file.toStdString() << r.err;
+        const auto plan = r.json();
+        EXPECT_FALSE(plan["cuts"]["boards"].empty()) << file.toStdString();
+        EXPECT_TRUE(plan["cuts"]["shortfall"].empty()) << file.toStdString();
+        EXPECT_GE(plan["cuts"]["consumed"].get<double>(), plan["cuts"]["lower_bound"].get<double>() * (1 - 1e-9));
+        EXPECT_LE(plan["schedule"]["length_min"].get<double>(), 1.1 * plan["schedule"]["lower_bound_min"].get<double>());
+        for (const auto& board : plan["cuts"]["boards"])
+            for (const auto& strip : board["strips"]) EXPECT_FALSE(strip["parts"].empty());
+        for (const auto& step : plan["steps"])
+            if (step["action"] == "glue") EXPECT_TRUE(step["glue"].is_string()) << file.toStdString() << " " << step["id"];
+    }
 }
 
 TEST(Program, DrawsAStageWithoutADisplay)

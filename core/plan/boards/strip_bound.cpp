@@ -10,7 +10,7 @@
 namespace vl {
 namespace {
 
-constexpr double grid = 0.1;
+constexpr double grid = 0.1;  // mm
 int cells(double mm) { return static_cast<int>(std::floor(mm / grid + 1e-7)); }
 int cellsUp(double mm) { return static_cast<int>(std::ceil(mm / grid - 1e-7)); }
 
@@ -96,7 +96,7 @@ public:
             ++it->count;
             longest_ = std::max(longest_, cellsUp(q.length));
         }
-        for (size_t k = 0; k < p.kinds.size(); ++k) fills_.emplace_back(p, k, longest_);
+        for (size_t k = 0; k < p.kinds.size(); ++k) fills_.emplace_back(p, k, single(k) ? 0 : longest_);
         perStrip_.assign(p.kinds.size(), 0);
     }
 
@@ -141,7 +141,7 @@ public:
             out.bound = std::max(out.bound, (value + reduced) * (1 - 1e-5));
             out.rounds = round + 1;
             control_.at(std::min(1.0, (round + 1.0) / 40));
-            if (!added || out.bound >= value * (1 - 2e-4)) break;
+            if (!added || out.bound >= value * (1 - 5e-4)) break;
         }
         for (size_t i = 0; i < p_.panels.size(); ++i)
             for (size_t c = 0; c < classes_.size(); ++c)
@@ -196,11 +196,18 @@ private:
         glp_set_mat_col(lp_.get(), j, static_cast<int>(index.size()) - 1, index.data(), value.data());
     }
 
+    bool single(size_t kind) const { return p_.kinds[kind].items.size() == 1; }
+
     void price(const std::vector<double>& prices)
     {
+        price_ = prices;
         rated_.clear();
         const int waste = cells(p_.endWaste), hold = cells(p_.leastHold);
         for (size_t k = 0; k < p_.kinds.size(); ++k) {
+            if (single(k)) {
+                rated_.emplace_back();
+                continue;
+            }
             fills_[k].price(prices);
             Rated r;
             const double each = (p_.kinds[k].width + p_.kerf) * grid;
@@ -231,20 +238,33 @@ private:
             double worth = 0;
             int used = 0, width = 0;
             double cost = 0;
+            int count = 0;  ///< parts, of a kind with one item
         };
         std::vector<Choice> choices;
         const int length = cellsUp(c.panel.length), waste = cells(p_.endWaste), keep = cells(c.panel.length - p_.leastOffcut);
         for (size_t k = 0; k < p_.kinds.size(); ++k) {
             if (!p_.fits(c.first, k) || p_.kinds[k].width > c.panel.width + 1e-9) continue;
             const double each = (p_.kinds[k].width + p_.kerf) * grid;
-            Choice best{k, -1e300, 0, std::max(1, cells(p_.kinds[k].width + p_.kerf)), 0};
-            if (length > waste) {
+            Choice best{k, -1e300, 0, std::max(1, cells(p_.kinds[k].width + p_.kerf)), 0, 0};
+            if (single(k)) {
+                // One kind of part: as many as fill the length, leave a rest worth keeping, or can just be held, and one more; between
+                // them the worth is linear.
+                const auto& item = p_.items[p_.kinds[k].items[0]];
+                const double w = p_.kinds[k].width + p_.kerf;
+                auto fit = [&](double end) { return static_cast<int>(std::floor((end - p_.endWaste - item.lead) / item.pitch + 1e-9)); };
+                const int most = fit(c.panel.length), held = std::max(0, fit(p_.leastHold));
+                for (const int n : {most, fit(c.panel.length - p_.leastOffcut), std::min(most, held), std::min(most, held + 1)}) {
+                    if (n <= 0) continue;
+                    const double cost = p_.consumed(item.run(n), c.panel.length) * w, worth = n * price_[p_.kinds[k].items[0]] - cost;
+                    if (worth > best.worth) best = {k, worth, 1, best.width, cost, n};
+                }
+            } else if (length > waste) {
                 // The whole length, or what leaves a rest worth keeping.
                 const double whole = fills_[k].worth(static_cast<size_t>(length - waste)) - c.panel.length / grid * each;
-                if (whole > best.worth) best = {k, whole, length, best.width, c.panel.length / grid * each};
+                if (whole > best.worth) best = {k, whole, length, best.width, c.panel.length / grid * each, 0};
                 const Rated& r = rated_[k];
                 if (keep > 0 && r.at[static_cast<size_t>(keep)] >= 0 && r.value[static_cast<size_t>(keep)] > best.worth)
-                    best = {k, r.value[static_cast<size_t>(keep)], r.at[static_cast<size_t>(keep)], best.width, r.at[static_cast<size_t>(keep)] * each};
+                    best = {k, r.value[static_cast<size_t>(keep)], r.at[static_cast<size_t>(keep)], best.width, r.at[static_cast<size_t>(keep)] * each, 0};
             }
             best.worth += perStrip_[k];
             if (best.worth > 0 && best.used > 0) choices.push_back(best);
@@ -278,7 +298,10 @@ private:
             const Choice& choice = choices[static_cast<size_t>(chosen[static_cast<size_t>(w)])];
             column.cost += choice.cost;
             ++column.strips[choice.kind];
-            fills_[choice.kind].take(static_cast<size_t>(choice.used - waste), column.takes);
+            if (choice.count > 0)
+                column.takes[p_.kinds[choice.kind].items[0]] += choice.count;
+            else
+                fills_[choice.kind].take(static_cast<size_t>(choice.used - waste), column.takes);
             w -= choice.width;
         }
         return {value[static_cast<size_t>(end)] - sliver(end), column};
@@ -291,6 +314,7 @@ private:
     int longest_ = 0;
     std::vector<Fill> fills_;
     std::vector<Rated> rated_;
+    std::vector<double> price_;
     std::vector<double> perStrip_;  ///< mm², what one strip more of a kind is worth by the least number of them
 };
 

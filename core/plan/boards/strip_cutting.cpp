@@ -239,7 +239,7 @@ StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Co
     std::mt19937 dice(20260101);  // always the same throws: the same problem has the same answer
     auto share = [&] { return static_cast<double>(dice() >> 8) / (1 << 24); };
     const int strips = static_cast<int>(best.strips.size()) + 1;
-    const int tries = std::clamp(24000 / strips, 60, 3000);
+    const int tries = std::clamp(14000 / strips, 60, 3000);
     for (int k = 0; k < tries && !good() && !control.cancelled(); ++k) {
         control.at(static_cast<double>(k) / tries);
         Way way = plain;
