@@ -41,12 +41,11 @@ std::string line(const std::string& words)
 
 std::string calendarTime(double minutes)
 {
-    const auto at = static_cast<long long>(std::floor(minutes + 0.5));
-    const long long days = at >= 0 ? at / 1440 : -((-at + 1439) / 1440), rest = at - days * 1440;
-    const std::chrono::year_month_day date{std::chrono::sys_days{std::chrono::days{days}}};
+    const DayTime at = dayTimeOf(minutes);
+    const std::chrono::year_month_day date{std::chrono::sys_days{std::chrono::days{at.day}}};
     char out[32];
     std::snprintf(out, sizeof out, "%04d%02u%02uT%02d%02d00", static_cast<int>(date.year()), static_cast<unsigned>(date.month()), static_cast<unsigned>(date.day()),
-                  static_cast<int>(rest / 60), static_cast<int>(rest % 60));
+                  at.minute / 60, at.minute % 60);
     return out;
 }
 

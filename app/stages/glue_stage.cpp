@@ -153,12 +153,10 @@ void GlueStage::refresh()
 /// "Tue 1 Dec, 18:30" of minutes from the schedule's start.
 QString GlueStage::when(double minutes) const
 {
-    const double clock = doc_.plan().schedule.begins + minutes;
-    const auto days = static_cast<qint64>(std::floor(clock / 1440));
-    const int minute = static_cast<int>(std::lround(clock - static_cast<double>(days) * 1440));
-    const QString time = QStringLiteral("%1:%2").arg(minute / 60).arg(minute % 60, 2, 10, QChar('0'));
-    if (doc_.piece().progress.start) return QLocale::c().toString(QDate(1970, 1, 1).addDays(days), "ddd d MMM") + QStringLiteral(", ") + time;
-    return tr("day %1, %2").arg(days - static_cast<qint64>(std::floor(doc_.plan().schedule.begins / 1440)) + 1).arg(time);
+    const DayTime at = dayTimeOf(doc_.plan().schedule.begins + minutes);
+    const QString time = QStringLiteral("%1:%2").arg(at.minute / 60).arg(at.minute % 60, 2, 10, QChar('0'));
+    if (doc_.piece().progress.start) return QLocale::c().toString(QDate(1970, 1, 1).addDays(at.day), "ddd d MMM") + QStringLiteral(", ") + time;
+    return tr("day %1, %2").arg(at.day - dayTimeOf(doc_.plan().schedule.begins).day + 1).arg(time);
 }
 
 void GlueStage::refreshWhen()
@@ -168,9 +166,8 @@ void GlueStage::refreshWhen()
     dated_->setChecked(start.has_value());
     begin_->setEnabled(start.has_value());
     if (!begin_->hasFocus()) {
-        const double shown = start.value_or(doc_.now());
-        const auto days = static_cast<qint64>(std::floor(shown / 1440));
-        begin_->setDateTime(QDateTime(QDate(1970, 1, 1).addDays(days), QTime::fromMSecsSinceStartOfDay(static_cast<int>(shown - static_cast<double>(days) * 1440) * 60000)));
+        const DayTime at = dayTimeOf(start.value_or(doc_.now()));
+        begin_->setDateTime(QDateTime(QDate(1970, 1, 1).addDays(at.day), QTime::fromMSecsSinceStartOfDay(at.minute * 60000)));
     }
     ready_->setText(tr("<b>Ready %1</b> · least possible %2").arg(when(plan.schedule.length), when(plan.schedule.lowerBound)));
     // The next session of work: today, or the first day there is something left to do.
@@ -180,7 +177,7 @@ void GlueStage::refreshWhen()
         if (plan.schedule.done[i] || plan.schedule.work[i].empty()) continue;
         const double from = plan.schedule.work[i].front().from;
         if (first < 0) first = from;
-        if (std::floor((plan.schedule.begins + from) / 1440) != std::floor((plan.schedule.begins + first) / 1440)) continue;
+        if (dayTimeOf(plan.schedule.begins + from).day != dayTimeOf(plan.schedule.begins + first).day) continue;
         minutes += plan.assembly.recipe[i].workMinutes;
         steps << QString::fromStdString(plan.assembly.recipe[i].title);
     }

@@ -167,13 +167,7 @@ void BoardsView::mouseMoveEvent(QMouseEvent* event)
                 d.along = std::clamp(std::round(d.along + dragNow_.x() - dragStart_.x()), 0.0, std::max(0.0, b.length - d.length));
                 d.across = std::clamp(std::round(d.across + dragNow_.y() - dragStart_.y()), 0.0, std::max(0.0, b.width - d.width));
             }
-            // What lies beyond a shortened edge is gone with it.
-            for (Defect& d : b.defects) {
-                d.along = std::min(d.along, b.length);
-                d.across = std::min(d.across, b.width);
-                d.length = std::min(d.length, b.length);
-                d.width = std::min(d.width, b.width);
-            }
+            keepDefectsOn(b);
         });
         break;
     }

@@ -4,6 +4,7 @@
 #include "app/views/length_field.h"
 #include "app/views/wood_picker.h"
 #include "core/blank/flipped_board.h"
+#include "core/geometry/board_rings.h"
 #include "core/measure/input_error.h"
 
 #include <QCheckBox>
@@ -259,6 +260,21 @@ void LayerForm::rebuild(const Layer& layer)
         choice(tr("Cut"), {tr("on the bandsaw, in halves"), tr("with a parting tool")}, [](const Layer& l) { return static_cast<int>(l.boardRings.tool); }, [](Layer& l, int k) { l.boardRings.tool = static_cast<BoardRingForm::Tool>(k); });
         whole(tr("Rings, with the bottom"), limits::rings, [](Layer& l) -> int& { return l.boardRings.rings; });
         number(tr("Cut's angle to the face"), limits::boardAngle, 2, QStringLiteral("°"), [](Layer& l) -> double& { return l.boardRings.angle; });
+        {
+            auto* wall = new LengthField(doc_, tr("Wall, square to the cut"), limits::wall);
+            row(tr("Wall, square to the cut"), wall);
+            connect(wall, &LengthField::edited, this, [this, wall](double mm) {
+                const Layer& now = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)];
+                try {
+                    const double angle = boardRingAngleDeg(now.thickness / now.boardRings.rings, mm, now.boardRings.kerf);
+                    change_(tr("wall of the rings"), [angle](Layer& l) { l.boardRings.angle = std::clamp(angle, limits::boardAngle.low, limits::boardAngle.high); });
+                } catch (const InputError& e) {
+                    emit doc_.refused(QString::fromStdString(e.what()));
+                }
+                refresh();
+            });
+            readers_.push_back([wall](const Layer& l) { wall->setValue(BoardRings{l.thickness / l.boardRings.rings, l.boardRings.angle, l.boardRings.kerf}.wall()); });
+        }
         length(tr("Kerf"), limits::kerf, [](Layer& l) -> double& { return l.boardRings.kerf; });
         number(tr("Each ring turned on"), limits::rotate, 2, QStringLiteral("°"), [](Layer& l) -> double& { return l.boardRings.rotate; });
         slab();

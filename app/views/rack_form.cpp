@@ -130,12 +130,7 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
         connect(field, &LengthField::edited, this, [this, member = member](double mm) {
             change([&](Board& b) {
                 b.*member = mm;
-                for (Defect& d : b.defects) {
-                    d.along = std::min(d.along, b.length);
-                    d.across = std::min(d.across, b.width);
-                    d.length = std::min(d.length, b.length);
-                    d.width = std::min(d.width, b.width);
-                }
+                keepDefectsOn(b);
             });
         });
     connect(price_, &QLineEdit::editingFinished, this, [this] {
@@ -180,11 +175,8 @@ void RackForm::toggleCut()
         Piece next = doc_.piece();
         if (strip.kept)
             std::erase_if(next.progress.strips, [&](const KeptStrip& k) { return k.board == b.board.id && k.x == strip.place.x && k.y == strip.place.y; });
-        else {
-            KeptStrip kept{b.board.id, strip.place.x, strip.place.y, strip.place.length, strip.place.width, strip.thickness, {}, {}};
-            for (const PlannedRun& r : strip.runs) kept.runs.emplace_back(r.part, r.count);
-            next.progress.strips.push_back(kept);
-        }
+        else
+            next.progress.strips.push_back(keptStrip(b, strip));
         doc_.apply(strip.kept ? tr("strip not cut") : tr("strip cut"), next);
         return;
     }
@@ -196,17 +188,9 @@ void RackForm::putAway()
     const auto answer = QMessageBox::question(this, tr("All cut?"), tr("The boards that are cut go off the rack. Shall their offcuts be kept as boards?"), QMessageBox::Yes | QMessageBox::No | QMessageBox::Cancel);
     if (answer == QMessageBox::Cancel) return;
     // Every strip is ticked off first: the parts are there, whatever becomes of the rack.
-    Piece next = doc_.piece();
-    next.progress.strips.clear();
-    for (const PlannedBoard& b : doc_.boards().boards)
-        for (const PlannedStrip& strip : b.strips) {
-            KeptStrip kept{b.board.id, strip.place.x, strip.place.y, strip.place.length, strip.place.width, strip.thickness, {}, {}};
-            for (const PlannedRun& r : strip.runs) kept.runs.emplace_back(r.part, r.count);
-            next.progress.strips.push_back(kept);
-        }
     Shop shop = doc_.shop();
     shop.rack = rackAfter(shop.rack, doc_.boards(), answer == QMessageBox::Yes);
-    if (doc_.apply(tr("all strips cut"), next)) doc_.setShop(shop);
+    if (doc_.apply(tr("all strips cut"), withAllCut(doc_.piece(), doc_.boards()))) doc_.setShop(shop);
 }
 
 void RackForm::refresh()

@@ -106,14 +106,13 @@ void Timetable::paintEvent(QPaintEvent*)
             painter.fillRect(seen, theme().ground);
             continue;
         }
-        const double clock = schedule().begins + stretch.from;
-        const QDate day = first.addDays(static_cast<qint64>(std::floor(clock / 1440)));
-        const int minute = static_cast<int>(std::lround(clock)) % 1440;
+        const DayTime begins = dayTimeOf(schedule().begins + stretch.from);
+        const QDate day = first.addDays(begins.day);
         painter.setPen(theme().edge);
         painter.drawLine(QPointF(seen.left(), top - 4), QPointF(seen.left(), height() - bottom));
         painter.setPen(theme().quiet);
-        const QString words = (dated ? QLocale::c().toString(day, "ddd d MMM") : tr("day %1").arg(first.daysTo(day) - static_cast<qint64>(std::floor(schedule().begins / 1440)) + 1)) +
-                              QStringLiteral(" %1:%2").arg(minute / 60).arg(minute % 60, 2, 10, QChar('0'));
+        const QString words = (dated ? QLocale::c().toString(day, "ddd d MMM") : tr("day %1").arg(begins.day - dayTimeOf(schedule().begins).day + 1)) +
+                              QStringLiteral(" %1:%2").arg(begins.minute / 60).arg(begins.minute % 60, 2, 10, QChar('0'));
         if (seen.left() < free || seen.left() > width() - right - 60) continue;
         painter.drawText(QRectF(seen.left() + 3, top - 22, 130, 16), Qt::AlignLeft | Qt::AlignVCenter, words);
         free = seen.left() + QFontMetricsF(painter.font()).horizontalAdvance(words) + 12;

@@ -50,11 +50,7 @@ void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
     const double length = b.z1 - b.z0 + 2 * site.layer().sandingLoss;
     for (int i = 0; i < b.count(); ++i) {
         const Species* wood = b.woods[static_cast<size_t>(i)];
-        const auto same = std::ranges::find_if(out, [&](const Part& p) { return p.id == "L" + site.number() + "-" + wood->id; });
-        if (same != out.end())
-            ++same->count;
-        else
-            out.push_back(squarePart(site, wood->id, std::string(wood->name) + " board of the billet", wood, 1, length, b.stock.outer, b.planeTo, "along the axis"));
+        addPart(out, squarePart(site, wood->id, std::string(wood->name) + " board of the billet", wood, 1, length, b.stock.outer, b.planeTo, "along the axis"));
     }
 }
 

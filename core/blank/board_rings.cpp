@@ -112,11 +112,7 @@ void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
     board.kerf = site.shop.kerf;
     for (int i = 0; i < b.count(); ++i) {
         const Species* wood = b.woods[static_cast<size_t>(i)];
-        const auto same = std::ranges::find_if(out, [&](const Part& p) { return p.id == "L" + site.number() + "-" + wood->id; });
-        if (same != out.end())
-            ++same->count;
-        else
-            out.push_back(squarePart(site, wood->id, std::string(wood->name) + " strip", wood, 1, board.stockLength(), board.stripSawn(), board.stockThickness(), "along the strip"));
+        addPart(out, squarePart(site, wood->id, std::string(wood->name) + " strip", wood, 1, board.stockLength(), board.stripSawn(), board.stockThickness(), "along the strip"));
     }
 }
 

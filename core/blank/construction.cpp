@@ -86,6 +86,23 @@ Part squarePart(const Site& site, const std::string& id, const std::string& name
     return p;
 }
 
+void addPart(std::vector<Part>& list, Part part)
+{
+    const auto same = std::ranges::find(list, part.id, &Part::id);
+    if (same != list.end())
+        same->count += part.count;
+    else
+        list.push_back(std::move(part));
+}
+
+std::vector<const Species*> distinctWoods(const BuiltLayer& layer)
+{
+    std::vector<const Species*> distinct;
+    for (const Species* s : layer.woods)
+        if (std::ranges::find(distinct, s) == distinct.end()) distinct.push_back(s);
+    return distinct;
+}
+
 Step flattenStep(const Site& site, const std::string& thing, const std::string& after, double minutes)
 {
     return {site.key("flatten"),

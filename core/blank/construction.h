@@ -69,6 +69,10 @@ BoardFrame flatFrame(double z0, double angleDeg);
 const Species* woodAt(const Layer& layer, int place);
 /// The part of a square or rectangular piece cut off a strip.
 Part squarePart(const Site& site, const std::string& id, const std::string& name, const Species* wood, int count, double length, double width, double thickness, const char* grain);
+/// Adds a part to a list; one with the same id is counted up instead.
+void addPart(std::vector<Part>& list, Part part);
+/// The woods of a layer, each once, as they come.
+std::vector<const Species*> distinctWoods(const BuiltLayer& layer);
 /// Two faces to be trued on the sanding board.
 Step flattenStep(const Site& site, const std::string& thing, const std::string& after, double minutes);
 /// Time in the clamp after gluing `thing`; its output is `out`.

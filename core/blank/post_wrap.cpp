@@ -82,12 +82,8 @@ void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
     out.push_back(squarePart(site, "post", "post", b.woods[0], 1, length, w.side, w.side, "along the axis"));
     for (int i = 1; i <= 4; ++i) {
         const Species* wood = b.woods[static_cast<size_t>(i)];
-        const auto same = std::ranges::find_if(out, [&](const Part& p) { return p.id == "L" + site.number() + "-wrap-" + wood->id; });
-        if (same != out.end())
-            ++same->count;
-        else
-            // A little wider than wanted: each is trimmed flush when its glue has set.
-            out.push_back(squarePart(site, std::string("wrap-") + wood->id, std::string(wood->name) + " wrap", wood, 1, length, w.stripLength() + 2, w.wrap, "along the axis"));
+        // A little wider than wanted: each is trimmed flush when its glue has set.
+        addPart(out, squarePart(site, std::string("wrap-") + wood->id, std::string(wood->name) + " wrap", wood, 1, length, w.stripLength() + 2, w.wrap, "along the axis"));
     }
     if (site.layer().wrapped.wedges)
         out.push_back(squarePart(site, "wedge", "corner wedge", &speciesOf(site.layer().wrapped.wedgeWood), 4, length, w.wrap * std::sqrt(2.0) + 2, w.wrap / std::sqrt(2.0) + 2, "along the axis"));

@@ -139,12 +139,9 @@ void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
 {
     const Layer& l = site.layer();
     const double thick = l.partedFrom.value_or(l.thickness) + 2 * l.sandingLoss;
-    std::vector<const Species*> distinct;
-    for (const Species* s : b.woods)
-        if (std::ranges::find(distinct, s) == distinct.end()) distinct.push_back(s);
     const bool made = l.madeUp.kind != MadeUp::Plain;
     const SegmentPanel panel = segmentPanel(l.madeUp, l.segments, b.stock.outerEdge(), thick, b.finishedOuter.high, b.finishedOuter.low, site.shop.kerf);
-    for (const Species* s : distinct) {
+    for (const Species* s : distinctWoods(b)) {
         const int count = static_cast<int>(std::ranges::count(b.woods, s)) * (l.madeUp.kind == MadeUp::Diamond ? 2 : 1);
         if (made) {
             // Panels no longer than can be clamped and held straight; each yields whole segments.

@@ -6,7 +6,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <map>
 
 namespace vl {
 namespace {
@@ -80,10 +79,8 @@ void build(const Site& site, BuiltLayer& b)
 void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
 {
     const FlippedBoard board = boardOf(site, b);
-    std::map<std::string, std::pair<const Species*, int>> byWood;
-    for (const Species* s : b.woods) ++(byWood[s->id] = {s, byWood[s->id].second}).second;
-    for (const auto& [id, wood] : byWood)
-        out.push_back(squarePart(site, id, "strip", wood.first, wood.second, board.stockLength(), board.stripSawn(), board.stockThickness(), "along the strip"));
+    for (const Species* wood : b.woods)
+        addPart(out, squarePart(site, wood->id, std::string(wood->name) + " strip", wood, 1, board.stockLength(), board.stripSawn(), board.stockThickness(), "along the strip"));
 }
 
 void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>& parts, Recipe& recipe)

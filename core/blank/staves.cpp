@@ -97,10 +97,7 @@ void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
     const Stave s = fittingStave(site, b);
     const bool jig = site.piece.choices.staves == StaveSchool::TaperJig;
     const double top = s.faceWidth(s.top()), bottom = s.faceWidth(s.bottom), wide = std::max(top, bottom), mean = (top + bottom) / 2;
-    std::vector<const Species*> distinct;
-    for (const Species* w : b.woods)
-        if (std::ranges::find(distinct, w) == distinct.end()) distinct.push_back(w);
-    for (const Species* w : distinct) {
+    for (const Species* w : distinctWoods(b)) {
         Part p;
         p.id = "L" + site.number() + "-" + w->id;
         p.name = std::string(w->name) + " stave of layer " + site.number();

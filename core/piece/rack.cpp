@@ -36,6 +36,17 @@ void checkRack(const std::vector<Board>& boards)
     }
 }
 
+void keepDefectsOn(Board& board)
+{
+    for (Defect& d : board.defects) {
+        d.along = std::min(d.along, board.length);
+        d.across = std::min(d.across, board.width);
+        d.length = std::min(d.length, board.length - d.along);
+        d.width = std::min(d.width, board.width - d.across);
+    }
+    std::erase_if(board.defects, [](const Defect& d) { return d.length <= 0 || d.width <= 0; });
+}
+
 std::string freshBoardId(const std::vector<Board>& boards)
 {
     for (int n = 1;; ++n) {

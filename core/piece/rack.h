@@ -26,6 +26,9 @@ struct Board {
 /// Throws InputError naming the field, as `boards[2].width_mm`, where a board cannot be.
 void checkRack(const std::vector<Board>& boards);
 
+/// Cuts a board's defects down to what lies on it, after its length or width has changed.
+void keepDefectsOn(Board& board);
+
 /// An id that no board has yet: "B12".
 std::string freshBoardId(const std::vector<Board>& boards);
 

@@ -5,6 +5,12 @@
 
 namespace vl {
 
+DayTime dayTimeOf(double minutes)
+{
+    const double whole = std::floor(minutes + 0.5), day = std::floor(whole / 1440);
+    return {static_cast<long>(day), static_cast<int>(whole - day * 1440)};
+}
+
 TimeSpan ShopHours::openAt(double t) const
 {
     const double now = t + start_;

@@ -30,6 +30,14 @@ private:
     double start_;
 };
 
+/// A time of the shop's own clock as a calendar shows it.
+struct DayTime {
+    long day = 0;    ///< days since 1970-01-01
+    int minute = 0;  ///< after midnight
+};
+/// Of minutes since 1970-01-01 00:00, to the nearest minute.
+DayTime dayTimeOf(double minutes);
+
 /// A Monday at midnight, where a piece has no date to start.
 constexpr double aMonday = 4 * 1440;
 

@@ -253,6 +253,21 @@ private:
 
 BoardPlan planBoards(const Piece& piece, const Shop& shop, const Assembly& assembly, const Control& control) { return BoardPlanner(piece, shop, assembly, control).run(); }
 
+KeptStrip keptStrip(const PlannedBoard& board, const PlannedStrip& strip)
+{
+    KeptStrip kept{board.board.id, strip.place.x, strip.place.y, strip.place.length, strip.place.width, strip.thickness, {}, {}};
+    for (const PlannedRun& r : strip.runs) kept.runs.emplace_back(r.part, r.count);
+    return kept;
+}
+
+Piece withAllCut(Piece piece, const BoardPlan& plan)
+{
+    piece.progress.strips.clear();
+    for (const PlannedBoard& b : plan.boards)
+        for (const PlannedStrip& strip : b.strips) piece.progress.strips.push_back(keptStrip(b, strip));
+    return piece;
+}
+
 std::vector<Board> rackAfter(const std::vector<Board>& rack, const BoardPlan& plan, bool keepOffcuts)
 {
     std::vector<Board> out;

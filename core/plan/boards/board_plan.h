@@ -66,6 +66,12 @@ struct BoardPlan {
 /// and only what they lack is planned. Every wood is a problem of its own (strip_problem.h).
 BoardPlan planBoards(const Piece& piece, const Shop& shop, const Assembly& assembly, const Control& control = {});
 
+/// A planned strip as one that is cut.
+KeptStrip keptStrip(const PlannedBoard& board, const PlannedStrip& strip);
+
+/// The piece with every strip of a plan cut.
+Piece withAllCut(Piece piece, const BoardPlan& plan);
+
 /// The rack after a plan is carried out: boards cut are gone, offcuts worth keeping are there as boards "id-a", "id-b" … where `keepOffcuts`.
 std::vector<Board> rackAfter(const std::vector<Board>& rack, const BoardPlan& plan, bool keepOffcuts);
 

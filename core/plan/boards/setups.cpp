@@ -29,6 +29,7 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
     // Ripping and planing, by width and by thickness, the greatest first: the fence only ever moves one way.
     std::map<long, Setup, std::greater<>> rips, planes;
     auto strip = [&](double width, double thickness, const std::vector<std::string>& parts, int cuts) {
+        if (thickness < 3) return;  // sheets are cut with a knife
         Setup& rip = rips[rounded(width)];
         rip.machine = "table saw, ripping";
         if (rip.settings.empty()) rip.settings.push_back(length("fence", width));
@@ -54,7 +55,7 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
             strip(s.place.width, s.thickness, ids, 1);
         }
     for (const Part& p : assembly.parts)
-        if (std::ranges::find(planned, p.id) == planned.end() && p.thickness >= 3) strip(p.width, p.thickness, {p.id}, 1);
+        if (std::ranges::find(planned, p.id) == planned.end()) strip(p.width, p.thickness, {p.id}, 1);
     for (auto& [key, s] : rips) out.push_back(std::move(s));
     for (auto& [key, s] : planes) out.push_back(std::move(s));
 
