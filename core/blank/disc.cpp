@@ -25,7 +25,7 @@ void build(const Site& site, BuiltLayer& b)
 
 void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
 {
-    const double d = b.stock.outer, thick = site.layer().partedFrom.value_or(b.z1 - b.z0) + 2 * site.layer().sandingLoss;
+    const double d = b.stock.outer, thick = gluedThickness(site.layer()) + 2 * site.layer().sandingLoss;
     out.push_back(squarePart(site, "", "disc", b.woods[0], 1, d, d, thick, "across the axis"));
 }
 

@@ -123,8 +123,15 @@ void build(const Site& site, BuiltLayer& b)
             b.concerns.push_back({"zigzag", false, static_cast<double>(n), static_cast<double>(n + 1), "", "with an odd number of segments two neighbours slant the same way: the zigzag has a break",
                                   std::to_string(n + 1) + " segments", [n](Layer& q) { q.segments = n + 1; }});
         const double room = l.madeUp.kind == MadeUp::Diamond ? height / 2 : height;
-        if (l.madeUp.kind != MadeUp::Band && panel.riseAsTurned + l.madeUp.band > room + 1e-9)
-            b.concerns.push_back({"band", false, l.madeUp.rise + l.madeUp.band, room, "mm", "band and rise are higher than the layer: the tips of the pattern are cut off by the next layer",
+        const double high = (l.madeUp.kind == MadeUp::Band ? 0 : panel.riseAsTurned) + l.madeUp.band;
+        if (l.madeUp.band > room)
+            b.concerns.push_back({"band", false, l.madeUp.band, room, "mm", "the band is higher than the layer has room for: nothing of the segment's own wood is left beside it", "a band of a third",
+                                  [room](Layer& q) {
+                                      q.madeUp.band = std::clamp(room / 3, limits::band.low, limits::band.high);
+                                      q.madeUp.rise = std::min(q.madeUp.rise, room / 2);
+                                  }});
+        else if (high > room + 1e-9)
+            b.concerns.push_back({"band", false, high, room, "mm", "band and rise are higher than the layer: the tips of the pattern are cut off by the next layer",
                                   "a rise that fits", [room](Layer& q) { q.madeUp.rise = std::max(0.0, room - q.madeUp.band); }});
     }
     if (b.gaps) {
@@ -138,7 +145,7 @@ void build(const Site& site, BuiltLayer& b)
 void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
 {
     const Layer& l = site.layer();
-    const double thick = l.partedFrom.value_or(l.thickness) + 2 * l.sandingLoss;
+    const double thick = gluedThickness(l) + 2 * l.sandingLoss;
     const bool made = l.madeUp.kind != MadeUp::Plain;
     const SegmentPanel panel = segmentPanel(l.madeUp, l.segments, b.stock.outerEdge(), thick, b.finishedOuter.high, b.finishedOuter.low, site.shop.kerf);
     for (const Species* s : distinctWoods(b)) {
@@ -150,7 +157,7 @@ void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
             const std::string id = s->id;
             Part side = squarePart(site, id + "-side", std::string(s->name) + " strip of the panel", s, 2 * panels, length, panel.outerStrip, b.stock.boardWidth(), "along the strip");
             Part band = squarePart(site, id + "-band", "band strip of the panel", &speciesOf(l.madeUp.wood), panels, length, panel.bandStrip, b.stock.boardWidth(), "along the strip");
-            out.push_back(side);
+            if (panel.outerStrip > 0) out.push_back(side);
             out.push_back(band);
             continue;
         }

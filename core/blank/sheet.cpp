@@ -20,8 +20,8 @@ void build(const Site& site, BuiltLayer& b)
     b.cells = {{b.woods[0], 0, segmentSeed(site.index, 0)}};
     b.cells[0].board = flatFrame(b.z0, 0);
     for (const double a : {0.0, 90.0, 180.0, 270.0}) b.cells[0].faces.push_back({outwards(a), outer, false});
-    b.planeTo = site.layer().partedFrom.value_or(site.layer().thickness);
-    if (site.layer().thickness > 6 && !site.layer().partedFrom)
+    b.planeTo = gluedThickness(site.layer());
+    if (site.layer().thickness > 6)
         b.concerns.push_back({"sheet", false, site.layer().thickness, 6, "mm", "a sheet this thick is a board: it moves across its grain against the ring it is glued to", "a sheet of 1.5 mm",
                               [](Layer& l) { l.thickness = 1.5; }});
 }

@@ -69,9 +69,9 @@ private:
     Made part(size_t i, Made made)
     {
         const Layer& l = piece_.layers[i];
-        if (!l.partedFrom) return made;
+        if (gluedThickness(l) <= l.thickness) return made;
         const std::string n = number(i);
-        const double rest = *l.partedFrom - l.thickness;
+        const double rest = gluedThickness(l) - l.thickness;
         add({"thin-" + n, Action::PartOff, "Part " + sheet(i) + " down to " + fixed(l.thickness, 2) + " mm", {made.thing}, {"thinned-" + n, "offcut-" + n}, {made.step},
              "a ring this thin cannot be flattened and glued by itself; thick, it can", "thin parting tool from the outside in, " + fixed(rest, 1) + " mm from the far face; what comes off is the next thin ring", 10, 0, {"lathe"}, static_cast<int>(i)});
         return {"thinned-" + n, "thin-" + n};

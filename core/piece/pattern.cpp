@@ -73,7 +73,6 @@ Piece copyRing(Piece piece, int from, const std::set<int>& onto)
         l.extra = extra;
         l.stockOuter.reset();
         l.stockInner.reset();
-        if (l.partedFrom && *l.partedFrom < thickness) l.partedFrom.reset();
     }
     return piece;
 }

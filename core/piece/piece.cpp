@@ -24,6 +24,8 @@ double stackHeight(const Piece& piece)
     return height;
 }
 
+double gluedThickness(const Layer& layer) { return std::max(layer.thickness, layer.partedFrom.value_or(0)); }
+
 double outlineHeight(const Piece& piece) { return piece.outside.empty() ? 0 : piece.outside.back().z; }
 
 Outline drawnFrom(const Polyline& inside, const Piece& piece)
@@ -70,8 +72,6 @@ void checkLayer(const Layer& l, const std::string& at)
     if (l.stockOuter && l.stockInner && *l.stockInner >= *l.stockOuter)
         throw InputError(at + ".stock_inner_mm", exact(*l.stockInner), "less than the stock's outside, " + exact(*l.stockOuter) + " mm, is");
     if (l.partedFrom) checkWithin(at + ".parted_from_mm", *l.partedFrom, limits::thickness);
-    if (l.partedFrom && *l.partedFrom < l.thickness)
-        throw InputError(at + ".parted_from_mm", exact(*l.partedFrom), "the layer's thickness, " + exact(l.thickness) + " mm, or more is");
     if (l.slope) checkWithin(at + ".slope_deg", *l.slope, limits::slope);
     checkWithin(at + ".let_in.diameter_mm", l.letIn.diameter, limits::inset);
     checkWithin(at + ".let_in.clearance_mm", l.letIn.clearance, limits::clearance);

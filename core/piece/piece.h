@@ -101,7 +101,7 @@ struct Layer {
     double sandingLoss = 0.4;                 ///< mm on each face
     std::optional<double> stockOuter;         ///< mm diameter, set by hand instead of from the outline
     std::optional<double> stockInner;
-    std::optional<double> partedFrom;  ///< mm, glued on this thick and parted down
+    std::optional<double> partedFrom;  ///< mm, glued on this thick and parted down; where the layer is thicker it says nothing
     std::optional<double> slope;       ///< degrees of the staves' wall from the axis, set by hand instead of from the outline
     bool cornersOff = true;            ///< of a billet, knocked off at the saw
     SegmentJoint joint;
@@ -217,6 +217,9 @@ struct Piece {
 
 /// Sum of the layers' thicknesses, mm.
 double stackHeight(const Piece& piece);
+
+/// How thick a layer is when it is glued on, before anything is parted off it, mm.
+double gluedThickness(const Layer& layer);
 
 /// Height of the outline, mm.
 double outlineHeight(const Piece& piece);

@@ -69,7 +69,7 @@ public:
                     const double rest = q.width - used[panel] - w;
                     if (rest > 0 && rest < p_.leastOffcutWidth) cost += rest * q.length;
                     // A panel once begun is used before another.
-                    const double score = f.worth / cost * way.taste[k] * way.liking[panel] * (used[panel] > 0 ? 1.002 : 1);
+                    const double score = f.worth / cost * way.taste[k] * way.liking[panel] * (used[panel] > 0 ? 1.004 : 1);
                     if (score > best) {
                         best = score;
                         chosen = {panel, k, f.runs};
@@ -218,10 +218,22 @@ StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Co
         return std::tuple(x.thickness, -x.length, x.width) < std::tuple(y.thickness, -y.length, y.width);
     });
     StripSolution best = cutter.complete({}, plain);
-    auto keep = [&](StripSolution next) {
-        if (next.cost < best.cost - 1e-6) best = std::move(next);
+    // Of two plans that use up as much the one that leaves more panels whole.
+    auto judged = [&](const StripSolution& s) {
+        std::vector<bool> begun(p.panels.size(), false);
+        for (const StripCut& c : s.strips) begun[c.panel] = true;
+        return s.cost + 1e-4 * bound.bound * static_cast<double>(std::ranges::count(begun, true));
     };
-    auto good = [&] { return best.cost <= bound.bound * (1 + closeEnough) + 1e-6; };
+    double least = judged(best);
+    auto keep = [&](StripSolution next) {
+        if (const double now = judged(next); now < least - 1e-6) {
+            least = now;
+            best = std::move(next);
+        }
+    };
+    const int fewTries = 24;  // even a plan that is good enough may leave more boards whole
+    int tried = 0;
+    auto good = [&] { return ++tried > fewTries && best.cost <= bound.bound * (1 + closeEnough) + 1e-6; };
     for (const double thrift : {0.0, 0.5, 1.0})
         for (const double strictness : {0.85, 0.93, 0.97, 0.985, 0.99}) {
             Way way = plain;
