@@ -136,8 +136,8 @@ TEST(Construction, TheBlankHoldsTheFinishedPieceWithItsAllowance)
                 if (std::isnan(outer)) continue;
                 const Range in = plan.sides.inside.empty() ? Range{std::nan(""), std::nan("")} : radiusRange(plan.sides.inside, z, z);
                 const double inner = std::isnan(in.low) ? 0 : in.low;
-                // Square to the cut the allowance of a sloping wall is a little less than along the radius; half of it must be there.
-                const double keep = b.kind == LayerKind::BoardRings || b.kind == LayerKind::PostWrap ? 0 : 0.5;
+                // A wrap has no allowance of its own, and a board's rings are as wide as their cut leaves them: they hold the piece itself.
+                const double keep = b.kind == LayerKind::BoardRings || b.kind == LayerKind::PostWrap ? 0 : 0.9999;
                 const double r = inner - keep * std::min(inner, l.innerAllowance) + (outer + keep * l.outerAllowance - inner) * share();
                 if (r > outer + keep * l.outerAllowance || r < 0.01) continue;
                 const Cell* cell = b.cellAt(z, r, angle);

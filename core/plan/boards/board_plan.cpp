@@ -210,8 +210,6 @@ private:
             const double length = keep ? s.used : s.place.length;
             b.consumed += length * (s.place.width + s.kerf);
             plan_.kerfVolume += length * s.kerf * b.board.thickness;
-            for (const PlannedRun& run : s.runs)
-                if (const Part* p = partOf(run.part)) b.partsArea += run.count * p->volume / std::max(p->thickness, 1e-9);
         }
         b.cost = b.board.price * b.consumed / (b.board.length * b.board.width);
     }
@@ -219,7 +217,6 @@ private:
     /// boards = parts + kerf and planing + waste, and the offcuts are not counted as boards.
     void balance()
     {
-        double needed = 0;
         for (const PlannedBoard& b : plan_.boards) {
             plan_.cost += b.cost;
             plan_.boardVolume += b.consumed * b.board.thickness;
@@ -237,8 +234,7 @@ private:
         const double usual = plan_.yield() > 0 ? std::clamp(1 / plan_.yield(), 1.05, 2.5) : 1.35;
         for (Shortfall& s : plan_.shortfall) {
             const Part* p = partOf(s.part);
-            needed = p ? s.count * p->volume : 0;
-            s.volume = std::max(s.volume, needed * usual);
+            if (p) s.volume = std::max(s.volume, s.count * p->volume * usual);
         }
     }
 

@@ -38,7 +38,6 @@ struct PlannedBoard {
     std::vector<BoardCut> cuts;
     std::vector<BoardRect> offcuts;  ///< worth keeping
     double consumed = 0;             ///< mm² of its face
-    double partsArea = 0;            ///< mm² of its face that end up in parts
     double cost = 0;                 ///< the consumed share of its price
 };
 

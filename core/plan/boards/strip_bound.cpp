@@ -139,7 +139,6 @@ public:
             }
             // A little off, for what the tables' single precision may hide.
             out.bound = std::max(out.bound, (value + reduced) * (1 - 1e-5));
-            out.rounds = round + 1;
             control_.at(std::min(1.0, (round + 1.0) / 40));
             if (!added || out.bound >= value * (1 - 5e-4)) break;
         }
@@ -147,7 +146,6 @@ public:
             for (size_t c = 0; c < classes_.size(); ++c)
                 if (alike(classes_[c].panel, p_.panels[i]))
                     out.scarcity[i] = std::max(0.0, -glp_get_row_dual(lp_.get(), demands + static_cast<int>(c) + 1));
-        out.columns = glp_get_num_cols(lp_.get());
         return out;
     }
 

@@ -23,7 +23,6 @@ struct StripBound {
     double bound = 0;           ///< mm²: no plan costs less
     std::vector<double> price;  ///< of each item, mm²: what one more of it would cost
     std::vector<double> scarcity;  ///< of each panel, mm²: what having it once more would save
-    int columns = 0, rounds = 0;
 };
 
 /// The lower bound by column generation (Gilmore & Gomory 1961, two stages; GLPK's simplex for the master problem, dynamic programming for
