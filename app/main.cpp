@@ -1,5 +1,5 @@
-#include "app/main_window.h"
-#include "app/views/solid_view.h"
+#include "app/window/main_window.h"
+#include "app/solid/solid_view.h"
 
 #include <CLI/CLI.hpp>
 

@@ -1,5 +1,5 @@
 // Speed, read as ratios side by side: run `vivid-lathe-bench` in a release build.
-#include "app/main_window.h"
+#include "app/window/main_window.h"
 #include "core/plan/boards/board_plan.h"
 #include "core/turning/mesh.h"
 #include "core/turning/skin.h"

@@ -10,7 +10,5 @@ namespace vl::io {
 /// done already and pure waiting are left out. Lines are folded at 75 octets and end in CR LF.
 std::string writeCalendar(const Piece& piece, const Plan& plan);
 
-/// "20261125T183000" of minutes since 1970-01-01 00:00.
-std::string calendarTime(double minutes);
 
 }  // namespace vl::io

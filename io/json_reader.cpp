@@ -3,6 +3,7 @@
 #include "core/measure/format.h"
 #include "core/piece/check.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace vl::io {
@@ -46,7 +47,7 @@ JsonReader::JsonReader(const Json& object, std::string path, std::vector<std::st
 
 const Json* JsonReader::find(const char* key, const std::string& otherwise)
 {
-    asked_.insert(key);
+    asked_.push_back(key);
     const auto it = object_.find(key);
     if (it == object_.end()) {
         notes_.push_back(pathOf(key) + " is missing: " + otherwise + " taken");
@@ -91,24 +92,24 @@ void JsonReader::text(const char* key, std::string& value, size_t most)
     if (value.size() > most) throw InputError(pathOf(key), std::to_string(value.size()) + " bytes", "up to " + std::to_string(most) + " are");
 }
 
-void JsonReader::choice(const char* key, int& value, std::initializer_list<const char*> names)
+void JsonReader::choice(const char* key, int& value, std::span<const Choice> choices)
 {
-    const Json* j = find(key, std::string("'") + names.begin()[value] + "'");
+    const Json* j = find(key, std::string("'") + choices[static_cast<size_t>(value)].name + "'");
     if (!j) return;
     std::string all;
-    for (size_t i = 0; i < names.size(); ++i) {
-        if (j->is_string() && j->get_ref<const std::string&>() == names.begin()[i]) {
+    for (size_t i = 0; i < choices.size(); ++i) {
+        if (j->is_string() && j->get_ref<const std::string&>() == choices[i].name) {
             value = static_cast<int>(i);
             return;
         }
-        all += (i ? ", " : "") + std::string(names.begin()[i]);
+        all += (i ? ", " : "") + std::string(choices[i].name);
     }
     refuse(key, *j, "one of " + all + " is");
 }
 
 void JsonReader::optionalNumber(const char* key, std::optional<double>& value, const Limit& limit)
 {
-    asked_.insert(key);
+    asked_.push_back(key);
     const auto it = object_.find(key);
     if (it == object_.end() || it->is_null()) {
         value.reset();
@@ -141,7 +142,7 @@ std::string JsonReader::rest() const
 {
     Json kept = Json::object();
     for (const auto& [key, value] : object_.items())
-        if (!asked_.contains(key)) kept[key] = value;
+        if (std::ranges::find(asked_, key) == asked_.end()) kept[key] = value;
     return kept.empty() ? std::string() : kept.dump();
 }
 

@@ -1,11 +1,10 @@
 #pragma once
 
+#include "core/measure/field.h"
 #include "core/measure/input_error.h"
-#include "core/piece/limits.h"
 
 #include <nlohmann/json.hpp>
 
-#include <set>
 #include <string>
 #include <vector>
 
@@ -24,8 +23,8 @@ public:
     void integer(const char* key, int& value, const Limit& limit);
     void boolean(const char* key, bool& value);
     void text(const char* key, std::string& value, size_t most);
-    /// One of `names`; `value` is set to its place.
-    void choice(const char* key, int& value, std::initializer_list<const char*> names);
+    /// One of the names; `value` is set to its place.
+    void choice(const char* key, int& value, std::span<const Choice> choices);
     /// A number or null.
     void optionalNumber(const char* key, std::optional<double>& value, const Limit& limit);
     /// The object or array under `key`, or null when missing; `required` throws instead.
@@ -43,7 +42,7 @@ private:
     const Json& object_;
     std::string path_;
     std::vector<std::string>& notes_;
-    std::set<std::string> asked_;
+    std::vector<std::string_view> asked_;  // keys as the declarations spell them: they last
 };
 
 /// Parses text; throws InputError naming line and column.

@@ -3,6 +3,7 @@
 #include "core/plan/boards/setups.h"
 #include "io/json_reader.h"
 
+#include <array>
 #include <cmath>
 
 namespace vl::io {
@@ -12,7 +13,7 @@ Json orNull(double v) { return std::isfinite(v) ? Json(v) : Json(nullptr); }
 
 Json endCut(const EndCut& e) { return {{"miter_deg", e.miterDeg}, {"bevel_deg", e.bevelDeg}}; }
 
-Json partsJson(const Plan& plan)
+Json partsJson(const Piece& piece, const Plan& plan)
 {
     Json list = Json::array();
     for (const Part& p : plan.assembly.parts)
@@ -25,7 +26,7 @@ Json partsJson(const Plan& plan)
                         {"thickness_mm", p.thickness},
                         {"end_cuts", Json::array({endCut(p.left), endCut(p.right)})},
                         {"grain", p.grain},
-                        {"layer", p.layer},
+                        {"layer", piece.layers[static_cast<size_t>(p.layer)].id},
                         {"volume_mm3", p.volume}});
     return list;
 }
@@ -72,7 +73,7 @@ Json cutsJson(const Piece& piece, const Plan& plan, const BoardPlan& boards)
         shortfall.push_back({{"part", s.part}, {"species", s.species->id}, {"count", s.count}, {"board_thickness_mm", s.board}, {"strip_width_mm", s.width}, {"strip_length_mm", s.length}, {"volume_mm3", s.volume}});
     Json rings = Json::array();
     for (const RingCut& r : cuts.rings)
-        rings.push_back({{"layer", r.layer},
+        rings.push_back({{"layer", piece.layers[static_cast<size_t>(r.layer)].id},
                          {"miter_deg", r.miter},
                          {"fence_deg", r.fence},
                          {"outer_edge_mm", r.outerEdge},
@@ -88,24 +89,56 @@ Json cutsJson(const Piece& piece, const Plan& plan, const BoardPlan& boards)
             {"lower_bound", cut ? Json(boards.lowerBound) : Json(nullptr)}, {"consumed", cut ? Json(boards.consumed) : Json(nullptr)}, {"cost", boards.cost}, {"shortfall", shortfall}};
 }
 
-Json stepsJson(const Plan& plan)
+const char* unitName(Unit unit)
+{
+    static constexpr std::array names{"mm", "deg", "", "min", "rpm", "g"};
+    return names[static_cast<size_t>(unit)];
+}
+
+Json settingsJson(const std::vector<Setting>& settings)
+{
+    Json list = Json::array();
+    for (const Setting& s : settings)
+        list.push_back({{"machine", s.machine},
+                        {"name", s.name},
+                        {"value", s.value},
+                        {"unit", unitName(s.unit)},
+                        {"working", s.formula},
+                        {"source", s.source}});
+    return list;
+}
+
+/// The joint of a step that glues; nothing else has one.
+Json jointJson(const Step& s)
+{
+    if (s.glue.joints == 0) return nullptr;
+    return {{"faces", jointName(s.glue.faces)},
+            {"joints", s.glue.joints},
+            {"area_mm2", s.glue.area},
+            {"glue", s.glue.glue},
+            {"grams", s.glue.grams}};
+}
+
+Json stepsJson(const Piece& piece, const Plan& plan)
 {
     Json list = Json::array();
     for (const size_t i : plan.schedule.order) {
         const Step& s = plan.assembly.recipe[i];
         list.push_back({{"id", s.id},
                         {"action", actionName(s.action)},
-                        {"title", s.title},
+                        {"title", print(s.title)},
                         {"inputs", s.inputs},
                         {"outputs", s.outputs},
                         {"after", s.after},
-                        {"why", s.why},
-                        {"how", s.how},
+                        {"why", print(s.why)},
+                        {"how", print(s.how)},
+                        {"settings", settingsJson(s.settings)},
                         {"work_min", s.workMinutes},
                         {"wait_min", s.waitMinutes},
                         {"uses", s.uses},
-                        {"glue", s.glue.glue.empty() ? Json(nullptr) : Json(s.glue.glue)},
-                        {"glue_g", s.glue.grams},
+                        {"layer", s.layer < 0 ? Json(nullptr) : Json(piece.layers[static_cast<size_t>(s.layer)].id)},
+                        {"rotation_deg", s.rotationDeg},
+                        {"joint", jointJson(s)},
                         {"critical", static_cast<bool>(plan.schedule.critical[i])},
                         {"done", static_cast<bool>(plan.schedule.done[i])},
                         {"start", plan.schedule.start[i]},
@@ -165,9 +198,9 @@ std::string writePlan(const Piece& piece, const Plan& plan, const BoardPlan& boa
     const LathePlan& l = plan.lathe;
     const Json j{{"format", "vivid-lathe-plan"},
                  {"piece", pieceSummary(piece, plan.shape)},
-                 {"parts", partsJson(plan)},
+                 {"parts", partsJson(piece, plan)},
                  {"cuts", cutsJson(piece, plan, boards)},
-                 {"steps", stepsJson(plan)},
+                 {"steps", stepsJson(piece, plan)},
                  {"schedule", {{"length_min", plan.schedule.length}, {"work_min", plan.schedule.workMinutes}, {"lower_bound_min", plan.schedule.lowerBound}, {"bound_by", plan.schedule.busiest}}},
                  {"stations", stationsJson(plan)},
                  {"lathe", {{"rough_radius_mm", l.roughRadius}, {"swing_clearance_mm", l.swingClearance}, {"rough", speedJson(l.rough)}, {"finished", speedJson(l.finished)}}},

@@ -1,7 +1,7 @@
 #include "io/shop_book.h"
 
 #include "core/measure/input_error.h"
-#include "io/shop_fields.h"
+#include "core/piece/field_items.h"
 
 #include <QSqlDatabase>
 #include <QSqlError>
@@ -15,11 +15,82 @@ namespace {
 
 QString q(const std::string& s) { return QString::fromStdString(s); }
 
-template <class T> QString columns(std::span<const NumberField<T>> fields, const char* type)
+/// A table's columns in the order in which it was made, which is that of the books that are out there: what comes first is named here, the
+/// numbers and then the yes-or-no fields follow as they are declared.
+template <class T> std::vector<FieldItem> columnsOf(std::initializer_list<const char*> first)
 {
-    QString out;
-    for (const auto& f : fields) out += QStringLiteral(", %1%2").arg(QLatin1String(f.key), QLatin1String(type));
+    const std::vector<FieldItem> all = itemsOf(T{});
+    std::vector<FieldItem> out;
+    for (const char* key : first) out.push_back(*std::ranges::find(all, key, &FieldItem::path));
+    for (const Field::Kind kind : {Field::Kind::Number, Field::Kind::Flag})
+        for (const FieldItem& f : all)
+            if (f.field.kind == kind) out.push_back(f);
     return out;
+}
+const std::vector<FieldItem>& boardColumns()
+{
+    static const auto all = columnsOf<Board>({"id", "wood"});
+    return all;
+}
+const std::vector<FieldItem>& defectColumns()
+{
+    static const auto all = columnsOf<Defect>({"what"});
+    return all;
+}
+const std::vector<FieldItem>& glueColumns()
+{
+    static const auto all = columnsOf<Glue>({"id", "name", "release", "note"});
+    return all;
+}
+
+/// "release" is a word of SQL's own.
+QString columnName(const FieldItem& f) { return f.path == "release" ? QStringLiteral("release_by") : q(f.path); }
+
+QString names(const std::vector<FieldItem>& columns)
+{
+    QStringList out;
+    for (const FieldItem& f : columns) out << columnName(f);
+    return out.join(QStringLiteral(", "));
+}
+
+QString definitions(const std::vector<FieldItem>& columns)
+{
+    QStringList out;
+    for (const FieldItem& f : columns) {
+        const char* type = f.field.kind == Field::Kind::Number ? "REAL" : f.field.kind == Field::Kind::Flag ? "INTEGER" : "TEXT";
+        out << columnName(f) + QStringLiteral(" %1 NOT NULL").arg(QLatin1String(type));
+    }
+    return out.join(QStringLiteral(", "));
+}
+
+QVariant toSql(const FieldValue& value)
+{
+    if (const auto* text = std::get_if<std::string>(&value)) return q(*text);
+    if (const auto* flag = std::get_if<bool>(&value)) return *flag;
+    return std::get<double>(value);
+}
+
+template <class T> QVariantList row(const T& record, const std::vector<FieldItem>& columns)
+{
+    const std::vector<FieldItem> all = itemsOf(record);
+    QVariantList out;
+    for (const FieldItem& f : columns) out << toSql(std::ranges::find(all, f.path, &FieldItem::path)->value);
+    return out;
+}
+
+/// Puts what a row holds from column `at` on into a record.
+template <class T> void take(T& record, const std::vector<FieldItem>& columns, const QSqlQuery& from)
+{
+    int at = 0;
+    for (const FieldItem& f : columns) {
+        const QVariant v = from.value(at++);
+        if (std::holds_alternative<std::string>(f.value))
+            setField(record, f.path, v.toString().toStdString());
+        else if (std::holds_alternative<bool>(f.value))
+            setField(record, f.path, v.toBool());
+        else
+            setField(record, f.path, v.toDouble());
+    }
 }
 
 }  // namespace
@@ -77,14 +148,12 @@ ShopBook::ShopBook(const std::string& path) : db_(std::make_unique<Connection>(p
         db_->together([&] {
             if (found < 1) {
                 db_->run(QStringLiteral("CREATE TABLE setting (key TEXT PRIMARY KEY, value)"));
-                db_->run(QStringLiteral("CREATE TABLE board (place INTEGER NOT NULL, id TEXT PRIMARY KEY, wood TEXT NOT NULL%1)").arg(columns(boardNumbers(), " REAL NOT NULL")));
-                db_->run(QStringLiteral("CREATE TABLE defect (board TEXT NOT NULL REFERENCES board(id) ON DELETE CASCADE, what TEXT NOT NULL%1)").arg(columns(defectNumbers(), " REAL NOT NULL")));
+                db_->run(QStringLiteral("CREATE TABLE board (place INTEGER NOT NULL, %1, UNIQUE (id))").arg(definitions(boardColumns())));
+                db_->run(QStringLiteral("CREATE TABLE defect (board TEXT NOT NULL REFERENCES board(id) ON DELETE CASCADE, %1)")
+                             .arg(definitions(defectColumns())));
             }
             if (found < 2) {
-                QString flags;
-                for (const GlueFlag& f : glueFlags()) flags += QStringLiteral(", %1 INTEGER NOT NULL").arg(QLatin1String(f.key));
-                db_->run(QStringLiteral("CREATE TABLE glue (place INTEGER NOT NULL, id TEXT PRIMARY KEY, name TEXT NOT NULL, release_by TEXT NOT NULL, note TEXT NOT NULL%1%2)")
-                             .arg(columns(glueNumbers(), " REAL NOT NULL"), flags));
+                db_->run(QStringLiteral("CREATE TABLE glue (place INTEGER NOT NULL, %1, UNIQUE (id))").arg(definitions(glueColumns())));
             }
             db_->run(QStringLiteral("PRAGMA user_version=%1").arg(version));
         });
@@ -105,43 +174,30 @@ Shop ShopBook::load() const
     QSqlQuery settings = db_->run(QStringLiteral("SELECT key, value FROM setting"));
     while (settings.next()) {
         const std::string key = settings.value(0).toString().toStdString();
-        if (key == "name") shop.name = settings.value(1).toString().toStdString();
-        for (const auto& f : shopNumbers())
-            if (key == f.key) shop.*f.member = settings.value(1).toDouble();
+        const QVariant value = settings.value(1);
+        if (!setField(shop, key, value.toDouble())) setField(shop, key, value.toString().toStdString());
         for (size_t d = 0; d < shop.hours.size(); ++d)
             for (size_t k = 0; k < 2; ++k)
                 if (key == "hours_" + std::to_string(d) + (k ? "_end" : "_begin")) shop.hours[d][k] = settings.value(1).toDouble();
     }
-    QSqlQuery boards = db_->run(QStringLiteral("SELECT id, wood%1 FROM board ORDER BY place").arg(columns(boardNumbers(), "")));
+    QSqlQuery boards = db_->run(QStringLiteral("SELECT %1 FROM board ORDER BY place").arg(names(boardColumns())));
     while (boards.next()) {
         Board b;
-        b.id = boards.value(0).toString().toStdString();
-        b.wood = boards.value(1).toString().toStdString();
-        int at = 2;
-        for (const auto& f : boardNumbers()) b.*f.member = boards.value(at++).toDouble();
-        QSqlQuery defects = db_->run(QStringLiteral("SELECT what%1 FROM defect WHERE board=? ORDER BY rowid").arg(columns(defectNumbers(), "")), {boards.value(0)});
+        take(b, boardColumns(), boards);
+        QSqlQuery defects =
+            db_->run(QStringLiteral("SELECT %1 FROM defect WHERE board=? ORDER BY rowid").arg(names(defectColumns())), {q(b.id)});
         while (defects.next()) {
             Defect d;
-            d.what = defects.value(0).toString().toStdString();
-            at = 1;
-            for (const auto& f : defectNumbers()) d.*f.member = defects.value(at++).toDouble();
+            take(d, defectColumns(), defects);
             b.defects.push_back(d);
         }
         shop.rack.push_back(b);
     }
-    QString flags;
-    for (const GlueFlag& f : glueFlags()) flags += QStringLiteral(", %1").arg(QLatin1String(f.key));
-    QSqlQuery glues = db_->run(QStringLiteral("SELECT id, name, release_by, note%1%2 FROM glue ORDER BY place").arg(columns(glueNumbers(), ""), flags));
+    QSqlQuery glues = db_->run(QStringLiteral("SELECT %1 FROM glue ORDER BY place").arg(names(glueColumns())));
     std::vector<Glue> book;
     while (glues.next()) {
         Glue g;
-        g.id = glues.value(0).toString().toStdString();
-        g.name = glues.value(1).toString().toStdString();
-        g.release = glues.value(2).toString().toStdString();
-        g.note = glues.value(3).toString().toStdString();
-        int at = 4;
-        for (const auto& f : glueNumbers()) g.*f.member = glues.value(at++).toDouble();
-        for (const GlueFlag& f : glueFlags()) g.*f.member = glues.value(at++).toBool();
+        take(g, glueColumns(), glues);
         book.push_back(g);
     }
     if (!book.empty()) shop.glues = book;
@@ -155,33 +211,22 @@ void ShopBook::save(const Shop& shop)
     db_->together([&] {
         for (const char* table : {"setting", "defect", "board", "glue"}) db_->run(QStringLiteral("DELETE FROM %1").arg(QLatin1String(table)));
         auto set = [&](const std::string& key, const QVariant& value) { db_->run(QStringLiteral("INSERT INTO setting VALUES (?, ?)"), {q(key), value}); };
-        set("name", q(shop.name));
-        for (const auto& f : shopNumbers()) set(f.key, shop.*f.member);
+        for (const FieldItem& f : itemsOf(shop)) set(f.path, toSql(f.value));
         for (size_t d = 0; d < shop.hours.size(); ++d)
             for (size_t k = 0; k < 2; ++k) set("hours_" + std::to_string(d) + (k ? "_end" : "_begin"), shop.hours[d][k]);
-        auto insert = [&](const char* table, const QVariantList& values) {
-            QString marks;
-            for (qsizetype i = 0; i < values.size(); ++i) marks += i ? ", ?" : "?";
-            db_->run(QStringLiteral("INSERT INTO %1 VALUES (%2)").arg(QLatin1String(table), marks), values);
+        auto insert = [&](const char* table, const QVariant& first, const std::vector<FieldItem>& columns, const auto& record) {
+            const QVariantList values = QVariantList{first} + row(record, columns);
+            const QString marks = QStringLiteral("?") + QStringLiteral(", ?").repeated(values.size() - 1);
+            const QString key = first.typeId() == QMetaType::Int ? QStringLiteral("place") : QStringLiteral("board");
+            db_->run(QStringLiteral("INSERT INTO %1 (%2, %3) VALUES (%4)").arg(QLatin1String(table), key, names(columns), marks), values);
         };
         int place = 0;
         for (const Board& b : shop.rack) {
-            QVariantList values{place++, q(b.id), q(b.wood)};
-            for (const auto& f : boardNumbers()) values << b.*f.member;
-            insert("board", values);
-            for (const Defect& d : b.defects) {
-                QVariantList one{q(b.id), q(d.what)};
-                for (const auto& f : defectNumbers()) one << d.*f.member;
-                insert("defect", one);
-            }
+            insert("board", place++, boardColumns(), b);
+            for (const Defect& d : b.defects) insert("defect", q(b.id), defectColumns(), d);
         }
         place = 0;
-        for (const Glue& g : shop.glues) {
-            QVariantList values{place++, q(g.id), q(g.name), q(g.release), q(g.note)};
-            for (const auto& f : glueNumbers()) values << g.*f.member;
-            for (const GlueFlag& f : glueFlags()) values << g.*f.member;
-            insert("glue", values);
-        }
+        for (const Glue& g : shop.glues) insert("glue", place++, glueColumns(), g);
     });
 }
 

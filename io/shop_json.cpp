@@ -1,121 +1,64 @@
 #include "io/shop_json.h"
 
-#include "io/json_reader.h"
-#include "io/shop_fields.h"
+#include "core/piece/shop.h"
+#include "io/fields_json.h"
 
 namespace vl::io {
 namespace {
 
-template <class T> void write(Json& j, std::span<const NumberField<T>> fields, const T& from)
-{
-    for (const auto& f : fields) j[f.key] = from.*f.member;
-}
+constexpr const char* format = "vivid-lathe-shop";
 
-template <class T> void read(JsonReader& in, std::span<const NumberField<T>> fields, T& to)
+/// A shop's lists may be missing: an older file had none.
+template <class Item> void readList(JsonReader& in, const char* key, size_t most, std::vector<Item>& list, std::vector<std::string>& notes)
 {
-    for (const auto& f : fields)
-        if (in.has(f.key)) in.number(f.key, to.*f.member, f.limit);
-}
-
-Json boardJson(const Board& b)
-{
-    Json j{{"id", b.id}, {"wood", b.wood}};
-    write(j, boardNumbers(), b);
-    for (const Defect& d : b.defects) {
-        Json one{{"what", d.what}};
-        write(one, defectNumbers(), d);
-        j["defects"].push_back(one);
+    if (!in.has(key)) return;
+    list.clear();
+    for (const Json& object : *in.array(key, most, true)) {
+        Item item;
+        FieldReader::read(item, object, std::string(key) + "[" + std::to_string(list.size()) + "]", notes);
+        list.push_back(std::move(item));
     }
-    return j;
 }
 
-Board readBoard(const Json& object, const std::string& path, std::vector<std::string>& notes)
+void readHours(JsonReader& in, Shop& shop)
 {
-    JsonReader in(object, path, notes);
-    Board b;
-    in.text("id", b.id, 60);
-    in.text("wood", b.wood, 100);
-    read(in, boardNumbers(), b);
-    if (in.has("defects"))
-        for (const Json& d : *in.array("defects", 50, true)) {
-            JsonReader one(d, path + ".defects", notes);
-            Defect defect;
-            one.text("what", defect.what, 100);
-            read(one, defectNumbers(), defect);
-            b.defects.push_back(defect);
-        }
-    return b;
-}
-
-Json glueJson(const Glue& g)
-{
-    Json j{{"id", g.id}, {"name", g.name}};
-    write(j, glueNumbers(), g);
-    for (const GlueFlag& f : glueFlags()) j[f.key] = g.*f.member;
-    j["release"] = g.release;
-    j["note"] = g.note;
-    return j;
-}
-
-Glue readGlue(const Json& object, const std::string& path, std::vector<std::string>& notes)
-{
-    JsonReader in(object, path, notes);
-    Glue g;
-    in.text("id", g.id, 60);
-    in.text("name", g.name, 200);
-    read(in, glueNumbers(), g);
-    for (const GlueFlag& f : glueFlags())
-        if (in.has(f.key)) in.boolean(f.key, g.*f.member);
-    in.text("release", g.release, 500);
-    in.text("note", g.note, 500);
-    return g;
+    if (!in.has("hours_min")) return;
+    const Json& hours = *in.array("hours_min", 7, true);
+    if (hours.size() != 7) throw InputError("hours_min", std::to_string(hours.size()) + " days", "7 are");
+    for (size_t d = 0; d < 7; ++d) {
+        const Json& day = hours[d];
+        if (!day.is_array() || day.size() != 2 || !day[0].is_number() || !day[1].is_number())
+            throw InputError("hours_min[" + std::to_string(d) + "]", "something else", "[begin, end] in minutes after midnight is");
+        shop.hours[d] = {day[0].get<double>(), day[1].get<double>()};
+    }
 }
 
 }  // namespace
 
 std::string writeShop(const Shop& shop)
 {
-    Json j{{"format", "vivid-lathe-shop"}, {"version", 1}, {"name", shop.name}};
-    write(j, shopNumbers(), shop);
-    Json hours = Json::array();
-    for (const auto& day : shop.hours) hours.push_back(Json::array({day[0], day[1]}));
-    j["hours_min"] = hours;
-    Json boards = Json::array(), glues = Json::array();
-    for (const Board& b : shop.rack) boards.push_back(boardJson(b));
-    for (const Glue& g : shop.glues) glues.push_back(glueJson(g));
-    j["boards"] = boards;
-    j["glues"] = glues;
+    Json j{{"format", format}, {"version", 1}};
+    j.update(FieldWriter::written(shop));
+    j["hours_min"] = shop.hours;
+    j["boards"] = Json::array();
+    j["glues"] = Json::array();
+    for (const Board& b : shop.rack) j["boards"].push_back(FieldWriter::written(b));
+    for (const Glue& g : shop.glues) j["glues"].push_back(FieldWriter::written(g));
     return j.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
 Shop readShop(std::string_view text, std::vector<std::string>& notes)
 {
     const Json json = parseJson(text);
-    JsonReader in(json, "", notes);
     Shop shop;
-    std::string kind = "vivid-lathe-shop";
-    in.text("format", kind, 100);
-    if (kind != "vivid-lathe-shop") throw InputError("format", "'" + kind + "'", "'vivid-lathe-shop' is");
-    in.text("name", shop.name, 200);
-    for (const auto& f : shopNumbers()) in.number(f.key, shop.*f.member, f.limit);
-    if (in.has("hours_min")) {
-        const Json& hours = *in.array("hours_min", 7, true);
-        if (hours.size() != 7) throw InputError("hours_min", std::to_string(hours.size()) + " days", "7 are");
-        for (size_t d = 0; d < 7; ++d) {
-            if (!hours[d].is_array() || hours[d].size() != 2 || !hours[d][0].is_number() || !hours[d][1].is_number())
-                throw InputError("hours_min[" + std::to_string(d) + "]", "something else", "[begin, end] in minutes after midnight is");
-            shop.hours[d] = {hours[d][0].get<double>(), hours[d][1].get<double>()};
-        }
-    }
-    if (in.has("boards")) {
-        const Json& boards = *in.array("boards", limits::boards, true);
-        for (size_t i = 0; i < boards.size(); ++i) shop.rack.push_back(readBoard(boards[i], "boards[" + std::to_string(i) + "]", notes));
-    }
-    if (in.has("glues")) {
-        shop.glues.clear();
-        const Json& glues = *in.array("glues", 100, true);
-        for (size_t i = 0; i < glues.size(); ++i) shop.glues.push_back(readGlue(glues[i], "glues[" + std::to_string(i) + "]", notes));
-    }
+    FieldReader reader(json, "", notes);
+    std::string kind = format;
+    reader.json().text("format", kind, 100);
+    if (kind != format) throw InputError("format", "'" + kind + "'", "'vivid-lathe-shop' is");
+    fields(reader, shop);
+    readHours(reader.json(), shop);
+    readList(reader.json(), "boards", mostBoards, shop.rack, notes);
+    readList(reader.json(), "glues", 100, shop.glues, notes);
     checkShop(shop);
     return shop;
 }

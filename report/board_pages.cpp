@@ -98,7 +98,7 @@ private:
         for (const Setup& s : setupsOf(piece_, plan_.assembly, boards_)) {
             QString settings, parts;
             for (const Setting& one : s.settings)
-                settings += (settings.isEmpty() ? "" : "\n") + q(one.name) + " " + (one.unit == Setting::Unit::Angle ? q(fixed(one.value, 3)) + QStringLiteral("°") : q(formatLengthUnit(one.value, style_, 2)));
+                settings += (settings.isEmpty() ? "" : "\n") + q(one.name) + " " + q(print(Quantity{one.value, one.unit, one.unit == Unit::Angle ? 3 : 2}, style_));
             for (const std::string& id : s.parts) parts += (parts.isEmpty() ? "" : ", ") + q(id);
             rows.push_back({QString::number(++number), q(s.machine), settings, QString::number(s.cuts), parts, q(s.trial)});
         }

@@ -110,11 +110,11 @@ private:
         const BuiltLayer& b = plan_.assembly.layers[i];
         const int layer = static_cast<int>(i);
         const double face = tall - 12, x = Sheet::margin;
-        const bool disc = !b.segmented();
+        const bool disc = !b.segmented;
         QString woods;
         for (const Part& p : plan_.assembly.parts)
             if (p.layer == layer) woods += (woods.isEmpty() ? "" : ", ") + (disc ? QString() : QString::number(p.count) + " × ") + QString::fromUtf8(p.species->name);
-        s_.text({x, y, s_.inner(), 6}, (b.kind == LayerKind::Disc ? QStringLiteral("Disc %1") : b.segmented() ? QStringLiteral("Ring %1") : QString::fromUtf8(constructionOf(b.kind).name) + QStringLiteral(", layer %1")).arg(i + 1), 11, Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
+        s_.text({x, y, s_.inner(), 6}, (piece_.layers[i].is<DiscForm>() ? QStringLiteral("Disc %1") : b.segmented ? QStringLiteral("Ring %1") : QString::fromUtf8(layerKinds()[piece_.layers[i].form.index()].words) + QStringLiteral(", layer %1")).arg(i + 1), 11, Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
         s_.text({x + 30, y, s_.inner() - 30, 6}, woods, 9, Qt::AlignRight | Qt::AlignVCenter);
         const double half = b.cornerRadius() * 1.03;
         s_.painter().drawImage(s_.px(QRectF(x, y + 8, face, face)), imageOf(bakeRing(b, half, 420)));
@@ -190,7 +190,7 @@ private:
             QString time;
             if (step.workMinutes > 0) time = QString::number(std::lround(step.workMinutes)) + " min";
             if (step.waitMinutes > 0) time += (time.isEmpty() ? "wait " : ", wait ") + QString::number(std::lround(step.waitMinutes)) + " min";
-            rows.push_back({QString::number(++number), q(step.title), q(step.how), q(step.why), time});
+            rows.push_back({QString::number(++number), q(print(step.title, style_)), q(print(step.how, style_)), q(print(step.why, style_)), time});
         }
         s_.table(QStringLiteral("Glue-up order"), QStringLiteral("In an order in which every step finds what it needs; while one thing waits, the next is worked on."),
                  {{"", 0.05, Qt::AlignRight}, {"Step", 0.26}, {"How", 0.28}, {"Why", 0.28}, {"Time", 0.13, Qt::AlignRight}}, rows);

@@ -85,7 +85,7 @@ std::vector<PaperAngle> paperAngles(const Piece& piece, const Plan& plan)
             add(QStringLiteral("miter from square, ring"), r.miter, r.layer);
     for (size_t i = 0; i < plan.assembly.layers.size(); ++i)
         for (const Setting& s : plan.assembly.layers[i].settings)
-            if (s.unit == Setting::Unit::Angle && !s.machine.empty() && s.machine != "lathe") add(q(s.name) + QStringLiteral(", layer"), std::abs(s.value), static_cast<int>(i));
+            if (s.unit == Unit::Angle && !s.machine.empty() && s.machine != "lathe") add(q(s.name) + QStringLiteral(", layer"), std::abs(s.value), static_cast<int>(i));
     return out;
 }
 
@@ -95,7 +95,7 @@ void drawShopPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSty
 {
     angles(sheet, paperAngles(piece, plan));
     for (size_t i = 0; i < plan.assembly.layers.size(); ++i) {
-        if (plan.assembly.layers[i].kind != LayerKind::BoardRings) continue;
+        if (!piece.layers[i].is<BoardRingForm>()) continue;
         std::vector<double> top, lower;
         for (const Setting& s : plan.assembly.layers[i].settings)
             if (s.name.starts_with("scribe")) (s.name.find("top") != std::string::npos ? top : lower).push_back(s.value);

@@ -82,6 +82,34 @@ LengthField* Stage::lengthRow(const QString& name, const Limit& limit)
     return field;
 }
 
+LengthField* Stage::shopRow(double Shop::*member)
+{
+    const Field declared = fieldOf(member);
+    LengthField* field = lengthRow(wordsOf(declared), declared.limit);
+    connect(field, &LengthField::edited, this, [this, member](double mm) {
+        Shop shop = doc_.shop();
+        shop.*member = mm;
+        doc_.setShop(shop);
+    });
+    rows_.push_back([this, field, member] { field->setValue(doc_.shop().*member); });
+    return field;
+}
+
+QComboBox* Stage::choiceRow(const QString& name, const std::vector<Choice>& choices, std::function<int()> get, std::function<void(int)> set)
+{
+    auto* field = new QComboBox;
+    for (const Choice& c : choices) field->addItem(wordsOf(c));
+    row(name, field);
+    connect(field, &QComboBox::activated, this, set);
+    rows_.push_back([field, get] { field->setCurrentIndex(get()); });
+    return field;
+}
+
+void Stage::refreshRows()
+{
+    for (const auto& refresh : rows_) refresh();
+}
+
 void Stage::row(const QString& name, QWidget* field)
 {
     auto* line = new QHBoxLayout;

@@ -1,10 +1,12 @@
 #pragma once
 
 #include "app/document.h"
-#include "app/views/figure_row.h"
-#include "app/views/length_field.h"
-#include "app/views/section_lane.h"
+#include "app/fields/field_form.h"
+#include "app/fields/figure_row.h"
+#include "app/fields/length_field.h"
+#include "app/lanes/section_lane.h"
 
+#include <QComboBox>
 #include <QFormLayout>
 #include <QLabel>
 #include <QScrollArea>
@@ -40,7 +42,34 @@ protected:
     /// Two figures of the whole piece beside one another.
     void figurePair(FigureId left, const QString& leftName, FigureId right, const QString& rightName);
     LengthField* lengthRow(const QString& name, const Limit& limit);
+    /// A row for a length of the piece, or of the shop: words, limit and the name for undo come from its declaration, and it is brought up to
+    /// date by refreshRows(). `part` gives the record that holds it: [](auto& piece) -> auto& { return piece.hollow; }.
+    template <class T, class Part> LengthField* pieceRow(double T::*member, Part part)
+    {
+        const Field declared = fieldOf(member);
+        LengthField* field = lengthRow(wordsOf(declared), declared.limit);
+        connect(field, &LengthField::edited, this, [this, member, part, words = wordsOf(declared)](double mm) {
+            edit(words, [&](Piece& p) { part(p).*member = mm; });
+        });
+        rows_.push_back([this, field, member, part] { field->setValue(part(doc_.piece()).*member); });
+        return field;
+    }
+    /// The same for a choice.
+    template <class T, Choosable E, class Part> QComboBox* choiceRow(E T::*member, Part part)
+    {
+        const Field declared = fieldOf(member);
+        const auto choices = choicesOf<E>();
+        return choiceRow(
+            wordsOf(declared), {choices.begin(), choices.end()}, [this, member, part] { return static_cast<int>(part(doc_.piece()).*member); },
+            [this, member, part, words = wordsOf(declared)](int k) {
+                edit(words, [&](Piece& p) { part(p).*member = static_cast<E>(k); });
+            });
+    }
+    LengthField* shopRow(double Shop::*member);
+    /// Brings the rows made above up to date.
+    void refreshRows();
     void row(const QString& name, QWidget* field);
+    QComboBox* choiceRow(const QString& name, const std::vector<Choice>& choices, std::function<int()> get, std::function<void(int)> set);
     void addToPanel(QWidget* widget);
     void addToPanel(QLayout* layout);
     void endPanel();
@@ -58,6 +87,8 @@ protected:
 
 private:
     void documentChanged();
+
+    std::vector<std::function<void()>> rows_;
 
     bool stale_ = false;
     QString name_;

@@ -38,6 +38,10 @@ const Cell* BuiltLayer::cellAt(double z, double r, double angleDeg) const
             if (cells[i].spans(angleDeg) && cells[i].within(p, r)) return &cells[i];
         return nullptr;
     };
+    if (!lattices.empty()) {
+        const auto at = std::ranges::upper_bound(lattices, z, {}, &Lattice::z1);
+        return find((at == lattices.end() ? lattices.back() : *at).at(p), 1);
+    }
     if (sectors < 2) return find(0, cells.size());
     const auto n = static_cast<size_t>(sectors), each = cells.size() / n, k = sectorAt(angleDeg);
     if (each == 1 && cells[k].bounds.empty()) return &cells[k];
@@ -60,6 +64,19 @@ std::vector<HalfSpace> BuiltLayer::sawnFaces(const Cell& cell) const
     const auto place = static_cast<size_t>(&cell - cells.data());
     const double mid = phaseDeg + 360.0 * static_cast<double>(place / (cells.size() / static_cast<size_t>(sectors))) / sectors;
     return {{outwards(mid), stock.apothem(), false}, {-outwards(mid), -stock.innerCorner() * std::cos(stock.miterDeg() * degrees), false}};
+}
+
+BuiltLayer::Extent BuiltLayer::extentOf(const Cell& cell) const
+{
+    const auto place = static_cast<size_t>(&cell - cells.data());
+    const auto lattice = std::ranges::find_if(lattices, [&](const Lattice& l) { return l.holds(place); });
+    constexpr double far = 1e6;  // mm: the outermost layers take what stands beyond them
+    if (lattice == lattices.end()) return {{-far, far}, {cell.low, cell.high}, cell.from, cell.to};
+    const Lattice::Reach reach = lattice->reachOf(place);
+    return {{lattice == lattices.begin() ? -far : lattice->z0, lattice + 1 == lattices.end() ? far : lattice->z1},
+            {reach.low, reach.high},
+            reach.from,
+            reach.to};
 }
 
 std::vector<HalfSpace> BuiltLayer::body(const Cell& cell) const
@@ -176,35 +193,47 @@ void weigh(BuiltLayer& b, const Sides& sides)
 
 }  // namespace
 
+namespace {
+
+/// A layer's faces and what is turned of it, before its construction adds the rest.
+BuiltLayer begun(const Layer& l, const Sides& sides, double z, double phase)
+{
+    auto rangeOr = [](Range r, double other) { return std::isnan(r.low) ? Range{other, other} : r; };
+    BuiltLayer b;
+    b.how = &constructionOf(l);
+    b.z0 = z;
+    b.z1 = z + l.thickness;
+    b.glued = l.gluedThickness();
+    b.planeTo = b.glued + 2 * l.sandingLoss;
+    b.phaseDeg = phase;
+    b.finishedOuter = rangeOr(radiusRange(sides.outside, b.z0, b.z1), 0);
+    const bool bored = !sides.inside.empty() && sides.inside.front().x() <= b.z0 && sides.inside.back().x() > b.z0;
+    b.finishedInner = bored ? rangeOr(radiusRange(sides.inside, b.z0, b.z1), 0) : Range{0, 0};
+    return b;
+}
+
+}  // namespace
+
 Assembly assemble(const Piece& piece, const Shop& shop, const Sides& sides)
 {
     Assembly a;
+    std::vector<Building> buildings(piece.layers.size());
     double z = 0, phase = 0;
-    auto rangeOr = [](Range r, double other) { return std::isnan(r.low) ? Range{other, other} : r; };
     for (size_t i = 0; i < piece.layers.size(); ++i) {
         const Layer& l = piece.layers[i];
-        const Construction& how = constructionOf(l.kind);
-        if (how.turns) phase = std::fmod(phase + (i ? l.turn * 360.0 / l.segments : 0), 360.0);
-        BuiltLayer b;
-        b.kind = l.kind;
-        b.z0 = z;
-        b.z1 = z + l.thickness;
-        b.planeTo = l.thickness + 2 * l.sandingLoss;
-        b.phaseDeg = phase;
-        b.finishedOuter = rangeOr(radiusRange(sides.outside, b.z0, b.z1), 0);
-        const bool bored = !sides.inside.empty() && sides.inside.front().x() <= b.z0 && sides.inside.back().x() > b.z0;
-        b.finishedInner = bored ? rangeOr(radiusRange(sides.inside, b.z0, b.z1), 0) : Range{0, 0};
-        how.build({piece, shop, sides, i}, b);
-        if (!(b.density > 0)) weigh(b, sides);
-        z = b.z1;
-        a.layers.push_back(std::move(b));
+        if (const Sectors* s = l.sectors()) phase = std::fmod(phase + (i ? s->turn * 360.0 / s->segments : 0), 360.0);
+        Building& built = buildings[i];
+        built.layer = begun(l, sides, z, phase);
+        built.layer.how->build({piece, shop, sides, i}, built);
+        if (!(built.layer.density > 0)) weigh(built.layer, sides);
+        z = built.layer.z1;
+        for (Part& p : built.parts) p.layer = static_cast<int>(i);
     }
-    for (size_t i = 0; i < a.layers.size(); ++i) {
-        const size_t first = a.parts.size();
-        constructionOf(a.layers[i].kind).parts({piece, shop, sides, i}, a.layers[i], a.parts);
-        for (size_t k = first; k < a.parts.size(); ++k) a.parts[k].layer = static_cast<int>(i);
+    a.recipe = stackRecipe(piece, shop, sides, buildings);
+    for (Building& built : buildings) {
+        std::ranges::move(built.parts, std::back_inserter(a.parts));
+        a.layers.push_back(std::move(built.layer));
     }
-    a.recipe = stackRecipe(piece, shop, sides, a);
     return a;
 }
 

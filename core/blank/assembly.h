@@ -1,7 +1,8 @@
 #pragma once
 
 #include "core/blank/cell.h"
-#include "core/blank/recipe.h"
+#include "core/blank/lattice.h"
+#include "core/recipe/step.h"
 #include "core/geometry/profile.h"
 #include "core/geometry/regular_ring.h"
 #include "core/piece/piece.h"
@@ -34,37 +35,30 @@ struct Part {
     double run(int n) const { return n * pitch + lead; }
 };
 
-/// A number to set at a machine, with how it came about.
-struct Setting {
-    enum class Unit { Length, Angle, Count };
-    std::string machine;  ///< "saw", "thicknesser", "drill"; empty for a measure that is no setting
-    std::string name;
-    double value = 0;
-    Unit unit = Unit::Length;
-    std::string formula;  ///< in words and symbols
-    std::string source;
-};
-
 /// Something a construction knows will not work: the plan makes a caution of it.
 struct Concern {
     std::string id;
     bool stop = false;
     double measure = 0, limit = 0;
-    std::string unit, message;
-    std::string fix;  ///< label of the fix; empty where there is none
+    std::string unit;
+    Text message;
+    Text fix;  ///< label of the fix; empty where there is none
     std::function<void(Layer&)> change;
 };
 
 /// One layer as it will be built.
 struct BuiltLayer {
-    LayerKind kind = LayerKind::Ring;
+    const Construction* how = nullptr;
     double z0 = 0, z1 = 0;               ///< mm, faces in the stack
-    double planeTo = 0;                  ///< mm, thickness to plane the boards to: layer + sanding loss of both faces
+    double glued = 0;                    ///< mm, height when it is glued on, before anything is parted off it
+    double planeTo = 0;                  ///< mm, thickness to plane the boards to: as glued, and the sanding loss of both faces
     Range finishedOuter, finishedInner;  ///< radii of the turned shape within the layer's height, mm; inner 0 where solid
     RegularRing stock;                   ///< of rings and staves (at their wider end); else sides is 1 and `outer` the diameter it holds
     double phaseDeg = 0;                 ///< where segment 0 is centred, from 12 o'clock
     std::vector<const Species*> woods;   ///< of each segment in turn; of a disc one
+    std::vector<Lattice> lattices;       ///< from below up: all its cells in rows and strips; or none
     std::vector<Cell> cells;             ///< where `sectors` is set, those of segment 0 first
+    bool segmented = false;              ///< a ring of mitred segments, with the figures of RegularRing
     int sectors = 0;                     ///< equal shares of the circle with equally many cells each, or 0
     bool gaps = false;                   ///< air between its segments
     Polyline outerHold;                  ///< the largest circle that the blank holds, along the layer
@@ -82,8 +76,6 @@ struct BuiltLayer {
     int count() const { return static_cast<int>(woods.size()); }
     /// Whether it is cut in sectors about the axis, so that segments are spans of angle.
     bool radial() const { return sectors > 1; }
-    /// Whether it is a ring of mitred segments, with the figures of RegularRing.
-    bool segmented() const { return kind == LayerKind::Ring || kind == LayerKind::LetIn; }
     /// The sector at an angle from 12 o'clock; 0 where there are none.
     size_t sectorAt(double angleDeg) const;
     /// The cell at a place; null in a gap.
@@ -96,6 +88,12 @@ struct BuiltLayer {
     std::vector<Point> planOf(const Cell& cell, double z) const;
     /// Where the middle of a painted segment lies: radius (mm) and angle (degrees) at station z.
     Point middleOf(int segment, double z) const;
+    /// A box round the axis that holds a cell: what a search of it can leave out. Stations and radii mm, angles degrees.
+    struct Extent {
+        Range z, r;
+        double from = 0, to = 360;
+    };
+    Extent extentOf(const Cell& cell) const;
     /// The sawn body of a cell: its joints, its faces and the layer's own two.
     std::vector<HalfSpace> body(const Cell& cell) const;
 };

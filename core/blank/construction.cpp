@@ -1,42 +1,48 @@
 #include "core/blank/construction.h"
 
-#include "core/measure/format.h"
+#include "core/piece/field_items.h"
+#include "core/words/build.h"
+#include "core/words/cut.h"
 
 #include <algorithm>
-#include <array>
 #include <cmath>
 
 namespace vl {
 
-const Construction& constructionOf(LayerKind kind)
+const Construction& constructionOf(const Layer& layer)
 {
-    static constexpr std::array all{&discConstruction,  &ringConstruction,   &stavesConstruction,   &sheetConstruction,     &slabConstruction,
-                                    &letInConstruction, &billetConstruction, &postWrapConstruction, &boardRingsConstruction};
-    return *all[static_cast<size_t>(kind)];
+    return std::visit([](const auto& form) -> const Construction& { return constructionOf(form); }, layer.form);
 }
 
 std::vector<LayerHandle> layerHandles(const Site& site, const BuiltLayer& b)
 {
     const Layer& l = site.layer();
     const double middle = (b.z0 + b.z1) / 2;
-    auto allowance = [](double v) { return std::clamp(v, limits::allowance.low, limits::allowance.high); };
     std::vector<LayerHandle> all;
-    if (l.kind != LayerKind::PostWrap && l.kind != LayerKind::Staves && l.kind != LayerKind::BoardRings) {
-        const double finished = b.finishedOuter.high;
-        all.push_back({l.stockOuter ? "stock outside, Ø" : "allowance outside", {middle, radiusAt(b.outerHold, middle)}, l.stockOuter ? *l.stockOuter : l.outerAllowance, Setting::Unit::Length,
-                       [finished, allowance](Layer& q, const Point& p) {
+    if (b.how->stockDragged)
+        all.push_back({.name = l.stockOuter ? "stock outside, Ø" : "allowance outside",
+                       .at = {middle, radiusAt(b.outerHold, middle)},
+                       .value = l.stockOuter ? *l.stockOuter : l.outerAllowance,
+                       .drag = [finished = b.finishedOuter.high](Layer& q, const Point& p) {
                            if (q.stockOuter)
-                               q.stockOuter = std::clamp(2 * p.y(), std::max(1.0, q.stockInner.value_or(0) + 1), limits::stock.high);
+                               q.stockOuter = std::max(2 * p.y(), std::max(1.0, q.stockInner.value_or(0) + 1));
                            else
-                               q.outerAllowance = allowance(p.y() - finished);
+                               q.outerAllowance = p.y() - finished;
                        }});
-    }
-    if (l.kind == LayerKind::Ring && b.finishedInner.low > 0 && !l.stockInner) {
-        const double finished = b.finishedInner.low;
-        all.push_back({"allowance inside", {middle, b.stockInnerRadius()}, l.innerAllowance, Setting::Unit::Length, [finished, allowance](Layer& q, const Point& p) { q.innerAllowance = allowance(finished - p.y()); }});
-    }
-    if (const auto own = constructionOf(l.kind).handles)
-        for (LayerHandle& h : own(site, b)) all.push_back(std::move(h));
+    if (b.how->boreDragged && b.finishedInner.low > 0 && !l.stockInner)
+        all.push_back({.name = "allowance inside",
+                       .at = {middle, b.stockInnerRadius()},
+                       .value = l.innerAllowance,
+                       .drag = [finished = b.finishedInner.low](Layer& q, const Point& p) {
+                           q.innerAllowance = finished - p.y();
+                       }});
+    if (b.how->handles)
+        for (LayerHandle& h : b.how->handles(site, b)) all.push_back(std::move(h));
+    for (LayerHandle& h : all)
+        h.drag = [drag = std::move(h.drag)](Layer& q, const Point& p) {
+            drag(q, p);
+            clampToLimits(q);
+        };
     return all;
 }
 
@@ -55,7 +61,7 @@ double wantedInner(const Site& site, const BuiltLayer& b)
 void holdStraight(BuiltLayer& b, double outer, double inner)
 {
     b.outerHold = {{b.z0, outer}, {b.z1, outer}};
-    if (inner > 0) b.innerHold = {{b.z0, inner}, {b.z1, inner}};
+    b.innerHold = inner > 0 ? Polyline{{b.z0, inner}, {b.z1, inner}} : Polyline{};
 }
 
 BoardFrame flatFrame(double z0, double angleDeg)
@@ -70,19 +76,27 @@ BoardFrame flatFrame(double z0, double angleDeg)
 
 const Species* woodAt(const Layer& l, int place) { return &speciesOf(l.woods[static_cast<size_t>(place) % l.woods.size()]); }
 
-Part squarePart(const Site& site, const std::string& id, const std::string& name, const Species* wood, int count, double length, double width, double thickness, const char* grain)
+std::vector<const Species*> distinctWoods(const BuiltLayer& layer)
+{
+    std::vector<const Species*> distinct;
+    for (const Species* s : layer.woods)
+        if (std::ranges::find(distinct, s) == distinct.end()) distinct.push_back(s);
+    return distinct;
+}
+
+Part squarePart(const Site& site, const SquarePart& square)
 {
     Part p;
-    p.id = "L" + site.number() + (id.empty() ? "" : "-" + id);
-    p.name = name + " of " + site.sheet();
-    p.count = count;
-    p.species = wood;
-    p.length = p.shortEdge = length;
-    p.width = width;
-    p.thickness = thickness;
-    p.grain = grain;
-    p.volume = length * width * thickness;
-    p.pitch = length + site.shop.kerf;
+    p.id = site.layer().id + (square.id.empty() ? "" : "-" + square.id);
+    p.name = print(says(words::ofLayer, square.name, site.number()));
+    p.count = square.count;
+    p.species = square.wood;
+    p.length = p.shortEdge = square.length;
+    p.width = square.width;
+    p.thickness = square.thickness;
+    p.grain = square.grain;
+    p.volume = square.length * square.width * square.thickness;
+    p.pitch = square.length + site.shop.kerf;
     return p;
 }
 
@@ -95,44 +109,21 @@ void addPart(std::vector<Part>& list, Part part)
         list.push_back(std::move(part));
 }
 
-std::vector<const Species*> distinctWoods(const BuiltLayer& layer)
+Setting sandingLoss(const Layer& layer)
 {
-    std::vector<const Species*> distinct;
-    for (const Species* s : layer.woods)
-        if (std::ranges::find(distinct, s) == distinct.end()) distinct.push_back(s);
-    return distinct;
+    return {.machine = "sander", .name = "each face", .value = layer.sandingLoss, .formula = "chosen", .decimals = 1};
 }
 
-Step flattenStep(const Site& site, const std::string& thing, const std::string& after, double minutes)
+Thing flattenFaces(Bench& bench, const Thing& thing, const Layer& layer, double minutes)
 {
-    return {site.key("flatten"),
-            Action::Flatten,
-            "Flatten both faces of " + site.sheet(),
-            {thing},
-            {site.key("flat")},
-            {after},
-            "a glue joint holds only where the faces meet everywhere",
-            "drum sander or sanding board, " + fixed(site.layer().sandingLoss, 1) + " mm each face and no more: what is taken here is missing in the height",
-            minutes,
-            0,
-            {"sanding board"},
-            static_cast<int>(site.index)};
-}
-
-Step clampWait(const Site& site, const std::string& id, const std::string& thing, const std::string& out, const std::string& after, const char* clamp)
-{
-    return {id,
-            Action::Wait,
-            "Leave " + site.sheet() + " in the clamp",
-            {thing},
-            {out},
-            {after},
-            "a joint moved before the glue has set is a weak one",
-            "",
-            0,
-            inClamp,
-            {clamp},
-            static_cast<int>(site.index)};
+    const Setting loss = sandingLoss(layer);
+    return bench.step(Action::Flatten, "flatten", {thing}, "flat",
+                      {.title = says(words::flattenBoth, bench.name()),
+                       .why = says(words::facesMeet),
+                       .how = says(words::sandNoMore, loss),
+                       .settings = {loss},
+                       .minutes = minutes,
+                       .uses = {"sanding board"}});
 }
 
 }  // namespace vl

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "core/blank/assembly.h"
-#include "core/piece/limits.h"
+#include "core/recipe/bench.h"
 
 namespace vl {
 
@@ -13,49 +13,47 @@ struct Site {
     size_t index;  ///< of the layer
 
     const Layer& layer() const { return piece.layers[index]; }
+    /// The layer's own form, where it is this one.
+    template <class Form> const Form& form() const { return *layer().as<Form>(); }
     std::string number() const { return std::to_string(index + 1); }
-    /// Id of a thing or step of this layer: "cut-3".
-    std::string key(const char* what) const { return std::string(what) + "-" + number(); }
-    std::string sheet() const { return "layer " + number(); }
+};
+
+/// What a construction gives for a layer. Every fact of it is worked out once, in build(): parts, steps, settings and concerns read it.
+struct Building {
+    BuiltLayer layer;
+    std::vector<Part> parts;
+    /// Its steps on the bench, from its parts up to what is ready to go onto the stack.
+    std::function<Thing(Bench&, const Things& parts)> steps;
 };
 
 /// A place on the half section that can be dragged: what it sets, and where it stands.
 struct LayerHandle {
     std::string name;
-    Point at;                                        ///< station and radius, mm
-    double value = 0;                                ///< what it sets, as it is now
-    Setting::Unit unit = Setting::Unit::Length;
+    Point at;          ///< station and radius, mm
+    double value = 0;  ///< what it sets, as it is now
+    Unit unit = Unit::Length;
     std::function<void(Layer&, const Point&)> drag;  ///< the layer with the handle at another place
 };
 
 /// One way of putting a layer together. Each stands in a file of its own; assemble() and the recipe know only this.
 struct Construction {
-    /// Stock and cells of a layer whose kind, faces, finished radii and phase are set.
-    void (*build)(const Site&, BuiltLayer&);
-    /// The parts to cut for it.
-    void (*parts)(const Site&, const BuiltLayer&, std::vector<Part>&);
-    /// Its steps, up to the thing "flat-n", ready to go onto the stack, which the step "flatten-n" yields.
-    void (*steps)(const Site&, const BuiltLayer&, const std::vector<std::string>& parts, Recipe&);
-    const char* name;       ///< "segmented ring"
-    const char* segment;    ///< what its segments are called, singular: "segment", "stave", "strip"
-    bool counted;           ///< Layer::segments says how many there are
-    bool turns;             ///< Layer::turn is used
-    /// What of it can be dragged beside its stock; null: nothing.
+    /// Adds to a building whose layer has its faces, finished radii and phase.
+    void (*build)(const Site&, Building&);
+    const char* segment;         ///< what its segments are called, singular: "segment", "stave", "strip"
+    const char* noun = "layer";  ///< what it is called before its number: "ring 3"
+    bool stockDragged = true;    ///< the stock's outside follows the allowance, which can be dragged
+    bool boreDragged = false;    ///< and its inside
+    /// What else of it can be dragged; null: nothing.
     std::vector<LayerHandle> (*handles)(const Site&, const BuiltLayer&) = nullptr;
 };
 
-extern const Construction discConstruction, ringConstruction, stavesConstruction, sheetConstruction, slabConstruction, letInConstruction, billetConstruction,
-    postWrapConstruction, boardRingsConstruction;
+/// The construction of a layer's form; each form's own is declared beside it.
+const Construction& constructionOf(const Layer& layer);
 
-const Construction& constructionOf(LayerKind kind);
-
-/// Every handle of a layer: its stock's outside, its bore's allowance, and its construction's own.
+/// Every handle of a layer: its stock's outside, its bore's allowance, and its construction's own. Drags stay within the fields' limits.
 std::vector<LayerHandle> layerHandles(const Site& site, const BuiltLayer& layer);
 
 // What several constructions share.
-
-/// Minutes that a joint waits in its clamp until its glue is chosen; the glue then says how long (core/plan/gluing.h).
-constexpr double inClamp = 60;
 
 /// Radius that the stock must hold outside, mm: the finished one and the allowance, or what was set by hand.
 double wantedOuter(const Site& site, const BuiltLayer& layer);
@@ -67,15 +65,25 @@ void holdStraight(BuiltLayer& layer, double outer, double inner);
 BoardFrame flatFrame(double z0, double angleDeg);
 /// The wood at a place of a repeating pattern.
 const Species* woodAt(const Layer& layer, int place);
-/// The part of a square or rectangular piece cut off a strip.
-Part squarePart(const Site& site, const std::string& id, const std::string& name, const Species* wood, int count, double length, double width, double thickness, const char* grain);
-/// Adds a part to a list; one with the same id is counted up instead.
-void addPart(std::vector<Part>& list, Part part);
 /// The woods of a layer, each once, as they come.
 std::vector<const Species*> distinctWoods(const BuiltLayer& layer);
-/// Two faces to be trued on the sanding board.
-Step flattenStep(const Site& site, const std::string& thing, const std::string& after, double minutes);
-/// Time in the clamp after gluing `thing`; its output is `out`.
-Step clampWait(const Site& site, const std::string& id, const std::string& thing, const std::string& out, const std::string& after, const char* clamp);
+
+/// A square or rectangular piece cut off a strip, mm.
+struct SquarePart {
+    std::string id;  ///< after the layer's
+    std::string name;
+    const Species* wood;
+    int count = 1;
+    double length, width, thickness;
+    const char* grain;
+};
+Part squarePart(const Site& site, const SquarePart& part);
+/// Adds a part to a list; one with the same id is counted up instead.
+void addPart(std::vector<Part>& list, Part part);
+
+/// What flattening a layer's faces takes off each, as a setting.
+Setting sandingLoss(const Layer& layer);
+/// Two faces to be trued on the sanding board: the last step of most layers, "flatten".
+Thing flattenFaces(Bench& bench, const Thing& thing, const Layer& layer, double minutes);
 
 }  // namespace vl

@@ -1,8 +1,11 @@
-#include "core/blank/construction.h"
+#include "core/blank/faces.h"
+#include "core/blank/ring.h"
 
-#include "core/measure/format.h"
 #include "core/wood/figure.h"
 #include "core/wood/moisture.h"
+#include "core/words/build.h"
+#include "core/words/cut.h"
+#include "core/words/glue.h"
 
 #include <algorithm>
 #include <cmath>
@@ -10,80 +13,125 @@
 namespace vl {
 namespace {
 
-/// The disc's own layer: its diameter is that of the recess less the clearance all round.
+/// Radius of the recess: the disc's, and the clearance all round.
 double recess(const LetInForm& f) { return f.diameter / 2 + f.clearance; }
 
-void build(const Site& site, BuiltLayer& b)
+/// Puts the disc into the ring that is built already. The joint's clearance is air, but too fine to draw: the disc is shown up to the ring.
+void layDisc(const Site& site, const LetInForm& f, BuiltLayer& b)
 {
-    ringConstruction.build(site, b);
-    const Layer& l = site.layer();
-    const LetInForm& f = l.letIn;
-    const Species* wood = &speciesOf(f.discWood);
-    b.stock.inner = std::clamp(2 * (recess(f) - l.innerAllowance), 0.0, b.stock.outer - 0.5);
     for (Cell& c : b.cells) {
         c.low = recess(f);
         c.faces = b.sawnFaces(c);
     }
-    // The joint's clearance is air, but too fine to draw: the disc is shown up to the ring.
-    Cell disc{wood, -1, segmentSeed(site.index, 900)};
+    Cell disc{&speciesOf(f.discWood), -1, segmentSeed(site.index, 900)};
     disc.high = recess(f);
     disc.board = flatFrame(b.z0, 0);
     b.cells.push_back(disc);
     b.sectors = 0;
     holdStraight(b, b.stock.apothem(), 0);
-    b.volume = b.stock.segmentArea() * b.stock.sides * (b.z1 - b.z0) + pi * f.diameter * f.diameter / 4 * (b.z1 - b.z0);
+    b.volume = (b.stock.segmentArea() * b.stock.sides + pi * f.diameter * f.diameter / 4) * (b.z1 - b.z0);
     b.density = 0;
     b.fill = 1;
+}
 
+void judge(const LetInForm& f, double moves, BuiltLayer& b)
+{
+    if (f.clearance < moves)
+        b.concerns.push_back({.id = "let-in",
+                              .measure = f.clearance,
+                              .limit = moves,
+                              .unit = "mm",
+                              .message = says(words::discPushesRing),
+                              .fix = says(words::moreClearance),
+                              .change = [to = std::ceil((moves + 0.05) * 10) / 10](Layer& q) {
+                                  q.as<LetInForm>()->clearance = to;
+                              }});
+    constexpr double least = 4;  // mm of ring
+    if (recess(f) + least > b.finishedOuter.high)
+        b.concerns.push_back({.id = "let-in-wide",
+                              .stop = true,
+                              .measure = f.diameter,
+                              .limit = 2 * (b.finishedOuter.high - least - f.clearance),
+                              .unit = "mm",
+                              .message = says(words::discLeavesNoRing, Quantity{.value = least, .decimals = 0}),
+                              .fix = says(words::smallerDisc),
+                              .change = [to = 2 * (b.finishedOuter.high * 0.75)](Layer& q) {
+                                  q.as<LetInForm>()->diameter = to;
+                              }});
+}
+
+void build(const Site& site, Building& out)
+{
+    const auto& f = site.form<LetInForm>();
+    buildRing(site, std::max(0.0, recess(f) - site.layer().innerAllowance), out);
+    BuiltLayer& b = out.layer;
+    layDisc(site, f, b);
+    const Species* wood = &speciesOf(f.discWood);
     const double change = equilibriumMoisture(20, site.shop.dampHumidity) - equilibriumMoisture(20, site.shop.dryHumidity);
     const double moves = std::abs(movement(f.diameter, wood->shrinkTangential, change)) / 2;
-    using enum Setting::Unit;
-    b.settings = {{"lathe", "recess diameter", 2 * recess(f), Length, "disc + 2 · clearance", "plane arithmetic"},
-                  {"bandsaw", "disc diameter", f.diameter, Length, "chosen", ""},
-                  {"", "the disc moves, each side", moves, Length, "D · S / 28 % · ΔM / 2, across the grain", "Wood Handbook, ch. 13, from memory"}};
-    if (f.clearance < moves)
-        b.concerns.push_back({"let-in", false, f.clearance, moves, "mm", "between dry and damp rooms the disc grows more than its clearance: it will push the ring apart", "more clearance",
-                              [to = std::ceil((moves + 0.05) * 10) / 10](Layer& q) { q.letIn.clearance = to; }});
-    if (recess(f) + 4 > b.finishedOuter.high)
-        b.concerns.push_back({"let-in-wide", true, f.diameter, 2 * (b.finishedOuter.high - 4 - f.clearance), "mm", "the disc leaves less than 4 mm of ring round it", "a smaller disc",
-                              [to = 2 * (b.finishedOuter.high * 0.75)](Layer& q) { q.letIn.diameter = std::max(limits::inset.low, to); }});
-}
+    const Setting hole{"lathe", "recess diameter", 2 * recess(f), Unit::Length, "disc + 2 · clearance", "plane arithmetic"};
+    const Setting disc{"bandsaw", "disc diameter", f.diameter, Unit::Length, "chosen", "", 1};
+    const Setting room{"lathe", "clearance all round", f.clearance, Unit::Length, "chosen", ""};
+    b.settings = {hole, disc,
+                  {"", "the disc moves, each side", moves, Unit::Length, "D · S / 28 % · ΔM / 2, across the grain",
+                   "Wood Handbook, ch. 13, from memory"}};
+    judge(f, moves, b);
 
-void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
-{
-    ringConstruction.parts(site, b, out);
-    const LetInForm& f = site.layer().letIn;
-    out.push_back(squarePart(site, "disc", "let-in disc", &speciesOf(f.discWood), 1, f.diameter, f.diameter, b.planeTo, "across the axis"));
-}
+    out.parts.push_back(squarePart(site, {.id = "disc",
+                                          .name = "let-in disc",
+                                          .wood = wood,
+                                          .length = f.diameter,
+                                          .width = f.diameter,
+                                          .thickness = b.planeTo,
+                                          .grain = "across the axis"}));
 
-void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>& parts, Recipe& recipe)
-{
-    const LetInForm& f = site.layer().letIn;
-    const int layer = static_cast<int>(site.index);
-    std::vector<std::string> ring(parts.begin(), parts.end() - 1);
-    ringConstruction.steps(site, b, ring, recipe);
-    // The ring's own last step yields the ring; the layer is ready when the disc is in it.
-    Step& last = recipe.back();
-    last.id = site.key("flatten-ring");
-    last.outputs = {site.key("flat-ring")};
-    recipe.push_back({site.key("disc"), Action::Cut, "Cut the disc to be let into " + site.sheet(), {parts.back()}, {site.key("inset")}, {},
-                      "one board: it moves across its grain and must be free to", "bandsaw, " + fixed(f.diameter, 1) + " mm circle, then turned to size", 10, 0, {"bandsaw"}, layer});
-    recipe.push_back({site.key("recess"), Action::Turn, "Turn the recess in " + site.sheet(), {site.key("flat-ring")}, {site.key("recessed")}, {site.key("flatten-ring")},
-                      "before it goes onto the stack, while both sides can be reached", "to " + fixed(2 * recess(f), 2) + " mm: the disc's diameter and " + fixed(f.clearance, 2) + " mm all round", 15, 0, {"lathe"}, layer});
-    recipe.push_back({site.key("flatten"), Action::Glue, "Let the disc into " + site.sheet(), {site.key("recessed"), site.key("inset")}, {site.key("flat")}, {site.key("recess"), site.key("disc")},
-                      "glued at two points along the grain's middle line only, so that it moves with the seasons and stays in the middle",
-                      "finish the disc's edge first; two spots of glue, the rest dry; paper shims keep the clearance even", 8, inClamp, {"clamp"}, layer,
-                      {JointFaces::CrossGrain, 200, 2, {&speciesOf(f.discWood), b.woods[0]}}});
+    const GlueJoint joint{.faces = facesOf(b.cells.back(), b.cells.front(), Eigen::Vector3d::UnitX()),
+                          .area = 200,
+                          .joints = 2,
+                          .woods = {wood, b.woods[0]}};
+    out.steps = [=, ringSteps = std::move(out.steps)](Bench& bench, const Things& parts) {
+        // The ring's own last step yields the ring; the layer is ready when the disc is in it.
+        const Thing ring = ringSteps(bench, {parts.begin(), parts.end() - 1});
+        const Thing inset = bench.step(Action::Cut, "disc", {parts.back()}, "inset",
+                                       {.title = says(words::cutInset, bench.name()),
+                                        .why = says(words::freeToMove),
+                                        .how = says(words::circleThenTurned, disc),
+                                        .settings = {disc},
+                                        .minutes = 10,
+                                        .uses = {"bandsaw"}});
+        const Thing recessed = bench.step(Action::Turn, "recess", {ring}, "recessed",
+                                          {.title = says(words::turnRecess, bench.name()),
+                                           .why = says(words::bothSidesReached),
+                                           .how = says(words::recessTo, hole, room),
+                                           .settings = {hole, room},
+                                           .minutes = 15,
+                                           .uses = {"lathe"}});
+        return bench.glue("let-in", {recessed, inset}, "whole",
+                          {.title = says(words::letIn, bench.name()),
+                           .why = says(words::twoPoints),
+                           .how = says(words::twoSpots),
+                           .joint = joint,
+                           .minutes = 8,
+                           .uses = {"clamp"},
+                           .waitTitle = says(words::leavePartInClamp, says(words::theDisc), bench.name())});
+    };
 }
 
 std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
 {
-    const double d = site.layer().letIn.diameter;
-    return {{"let-in disc, Ø", {(b.z0 + b.z1) / 2, d / 2}, d, Setting::Unit::Length, [](Layer& q, const Point& p) { q.letIn.diameter = std::clamp(2 * p.y(), limits::inset.low, limits::inset.high); }}};
+    const double d = site.form<LetInForm>().diameter;
+    return {{.name = "let-in disc, Ø",
+             .at = {(b.z0 + b.z1) / 2, d / 2},
+             .value = d,
+             .drag = [](Layer& q, const Point& p) { q.as<LetInForm>()->diameter = 2 * p.y(); }}};
 }
 
 }  // namespace
 
-const Construction letInConstruction{build, parts, steps, "ring with a disc let in", "segment", true, true, handles};
+const Construction& constructionOf(const LetInForm&)
+{
+    static constexpr Construction letIn{.build = build, .segment = "segment", .handles = handles};
+    return letIn;
+}
 
 }  // namespace vl

@@ -1,8 +1,11 @@
 #include "core/blank/construction.h"
+#include "core/blank/faces.h"
 
 #include "core/geometry/post_wrap.h"
-#include "core/measure/format.h"
 #include "core/wood/figure.h"
+#include "core/words/build.h"
+#include "core/words/cut.h"
+#include "core/words/glue.h"
 
 #include <algorithm>
 #include <cmath>
@@ -10,134 +13,264 @@
 namespace vl {
 namespace {
 
-PostWrap wrapOf(const Site& site)
+constexpr const char* plane = "plane geometry";
+constexpr double trimmed = 2;  // mm that each piece is wider than wanted: trimmed flush when its glue has set
+
+BoardFrame alongAxis(double z0, double angle)
 {
-    const WrapForm& f = site.layer().wrapped;
-    return {f.post, f.wrap, site.piece.hollow.rule == WallRule::Bored ? site.piece.hollow.bore : 0};
+    BoardFrame f;
+    f.axes.row(0) = Eigen::Vector3d::UnitX();
+    f.axes.row(1) = onwards(angle);
+    f.axes.row(2) = outwards(angle);
+    f.origin = {z0, 0, 0};
+    return f;
 }
 
-void build(const Site& site, BuiltLayer& b)
+/// The post, and in a pinwheel round it four pieces: from the post's side, past its corner over the edge of the piece before, flush with
+/// the other corner; wedges on the corners where they are wanted.
+void layPieces(const Site& site, const PostWrap& w, BuiltLayer& b)
 {
-    const Layer& l = site.layer();
-    const PostWrap w = wrapOf(site);
+    const auto& form = site.form<WrapForm>();
     const double p = w.side / 2, h = w.blankSide() / 2;
-    b.stock = {1, 2 * h, 0};
-    b.corner = h * std::sqrt(2.0);
-    holdStraight(b, h, 0);
-    b.volume = 4 * h * h * (b.z1 - b.z0);
-    b.planeTo = w.wrap;
-    auto frame = [&](double angle) {
-        BoardFrame f;
-        f.axes.row(0) = Eigen::Vector3d::UnitX();
-        f.axes.row(1) = onwards(angle);
-        f.axes.row(2) = outwards(angle);
-        f.origin = {b.z0, 0, 0};
-        return f;
-    };
     // The post is the first wood, the pieces round it the ones after.
-    for (int i = 0; i < 5; ++i) b.woods.push_back(woodAt(l, i));
+    for (int i = 0; i < 5; ++i) b.woods.push_back(woodAt(site.layer(), i));
     Cell post{b.woods[0], 0, segmentSeed(site.index, 0)};
     for (const double a : {0.0, 90.0, 180.0, 270.0}) post.bounds.push_back({outwards(a), p, false});
-    post.board = frame(0);
+    post.board = alongAxis(b.z0, 0);
     b.cells.push_back(post);
     for (int i = 0; i < 4; ++i) {
         const double a = 90.0 * i;
-        Cell c{b.woods[static_cast<size_t>(i) + 1], i + 1, segmentSeed(site.index, static_cast<size_t>(i) + 1)};
-        // From the post's side, past its corner over the edge of the piece before, flush with the other corner.
+        const auto place = static_cast<size_t>(i) + 1;
+        Cell c{b.woods[place], i + 1, segmentSeed(site.index, place)};
         c.bounds = {{-outwards(a), -p, false}, {-onwards(a), p, false}};
         c.faces = {{outwards(a), h, false}, {onwards(a), h, false}};
-        c.board = frame(a);
-        if (l.wrapped.wedges) {
-            const double edge = (h + p) / std::sqrt(2.0);
+        c.board = alongAxis(b.z0, a);
+        if (form.wedges) {
             // The end of the piece at the corner before it is cut off too.
-            Cell wedge{&speciesOf(l.wrapped.wedgeWood), -1, segmentSeed(site.index, static_cast<size_t>(i) + 20)};
+            const double edge = (h + p) / std::sqrt(2.0);
+            Cell wedge{&speciesOf(form.wedgeWood), -1, segmentSeed(site.index, place + 19)};
             wedge.bounds = {{-outwards(a + 45), -edge, false}};
             wedge.faces = {{outwards(a), h, false}, {onwards(a), h, false}};
-            wedge.board = frame(a + 45);
+            wedge.board = alongAxis(b.z0, a + 45);
             c.bounds.push_back({outwards(a + 45), edge, false});
             b.cells.push_back(wedge);
         }
         b.cells.push_back(c);
     }
-    const char* plane = "plane geometry";
-    using enum Setting::Unit;
-    b.settings = {{"thicknesser", "wrap thickness", w.wrap, Length, "chosen", ""},
-                  {"saw", "width of each piece", w.stripLength(), Length, "side + wrap", plane},
+}
+
+void judge(const Site& site, const PostWrap& w, BuiltLayer& b)
+{
+    if (w.bore > w.side && !w.postVanishes())
+        b.concerns.push_back({.id = "post",
+                              .measure = w.bore,
+                              .limit = w.postDiagonal(),
+                              .unit = "mm",
+                              .message = says(words::slivers),
+                              .fix = says(words::boreThatTakesAll),
+                              .change = {}});
+    if (w.blankSide() / 2 < b.finishedOuter.high)
+        b.concerns.push_back(
+            {.id = "wrap",
+             .stop = true,
+             .measure = w.blankSide(),
+             .limit = 2 * b.finishedOuter.high,
+             .unit = "mm",
+             .message = says(words::wrapTooThin),
+             .fix = says(words::thickerWrap),
+             .change = [to = b.finishedOuter.high + site.layer().outerAllowance - w.side / 2](Layer& q) {
+                 q.as<WrapForm>()->wrap = to;
+             }});
+}
+
+/// What is set for it.
+struct WrapSettings {
+    Setting post, thickness, width, trim, corner, bevel, bore, clamps;
+};
+WrapSettings wrapSettings(const PostWrap& w)
+{
+    using enum Unit;
+    return {.post = {"thicknesser", "post, square", w.side, Length, "chosen", ""},
+            .thickness = {"thicknesser", "wrap thickness", w.wrap, Length, "chosen", ""},
+            .width = {"saw", "width of each piece", w.stripLength(), Length, "side + wrap", plane},
+            .trim = {"saw", "width to rip, trimmed later", w.stripLength() + trimmed, Length, "side + wrap + 2", plane, 1},
+            .corner = {"saw", "corner cut from the corner, along the face", w.wrap, Length, "the wrap's thickness, blade at 45°",
+                       plane},
+            .bevel = {"saw", "blade tilt for the corners", 45, Angle, "the wedges' flats", plane, 0},
+            .bore = {"drill", "bore", w.bore, Length, "chosen", "", 1},
+            .clamps = {"", "clamps, one from the next", 80, Length, "", "common practice", 0}};
+}
+
+class WrapSteps {
+public:
+    WrapSteps(const Site& site, const BuiltLayer& b, const PostWrap& w)
+        : layer_(site.layer()), wedges_(site.form<WrapForm>().wedges), b_(b), w_(w), s_(wrapSettings(w)), length_(b.z1 - b.z0)
+    {
+    }
+
+    Thing write(Bench& bench, const Things& parts) const
+    {
+        Thing made = bench.step(Action::Cut, "cut", parts, "pieces",
+                                {.title = says(words::cutPost, bench.name()),
+                                 .why = says(words::postSquare),
+                                 .how = says(words::postAndPieces, s_.post, s_.trim, s_.thickness),
+                                 .settings = {s_.post, s_.trim, s_.thickness},
+                                 .minutes = 25,
+                                 .uses = {"saw"}});
+        for (int i = 1; i <= 4; ++i) made = piece(bench, made, i);
+        if (wedges_) made = wedges(bench, made);
+        return square(bench, made);
+    }
+
+private:
+    Thing piece(Bench& bench, const Thing& before, int i) const
+    {
+        const std::string name = "piece" + std::to_string(i);
+        const Text what = says(words::pieceNumber, i);
+        const Pattern& why = i == 1 ? words::firstPiece : i < 4 ? words::nextPiece : words::lastPiece;
+        const Thing glued = bench.glue(name, {before}, name,
+                                       {.title = says(words::glueToPost, what, bench.name()),
+                                        .why = says(why),
+                                        .how = says(words::buttHard, s_.clamps),
+                                        .joint = {.faces = facesOf(b_.cells.front(), b_.cells.back(), outwards(90.0 * (i - 1))),
+                                                  .area = length_ * (w_.side + (i > 1 ? w_.wrap : 0)),
+                                                  .joints = 1,
+                                                  .woods = b_.woods},
+                                        .settings = {s_.clamps},
+                                        .minutes = 6,
+                                        .uses = {"clamp"},
+                                        .waitTitle = says(words::leavePartInClamp, what, bench.name())});
+        return bench.step(Action::Flatten, name + "-trim", {glued}, name + "-true",
+                          {.title = says(words::trimFlush, what, bench.name()),
+                           .why = says(words::oneFlat),
+                           .how = says(words::flushBit),
+                           .minutes = 6,
+                           .uses = {"router"}});
+    }
+
+    Thing wedges(Bench& bench, const Thing& before) const
+    {
+        const Thing beveled = bench.step(Action::Cut, "bevel", {before}, "beveled",
+                                         {.title = says(words::bevelCorners, bench.name(), s_.bevel),
+                                          .why = says(words::wedgesOnFlats),
+                                          .how = says(words::bladeAndFence, s_.bevel, s_.corner),
+                                          .settings = {s_.bevel, s_.corner},
+                                          .minutes = 8,
+                                          .uses = {"saw"}});
+        return bench.glue("wedges", {beveled}, "wedged",
+                          {.title = says(words::glueWedges, bench.name()),
+                           .why = says(words::pairsPull),
+                           .how = says(words::tapeRound),
+                           .joint = {.faces = facesOf(b_.cells[1], b_.cells[2], outwards(45)),
+                                     .area = 4 * length_ * w_.wrap * std::sqrt(2.0),
+                                     .joints = 1,
+                                     .woods = b_.woods},
+                           .minutes = 6,
+                           .uses = {"clamp"},
+                           .waitTitle = says(words::leavePartInClamp, says(words::theWedges), bench.name())});
+    }
+
+    Thing square(Bench& bench, const Thing& made) const
+    {
+        std::vector<Setting> settings{sandingLoss(layer_)};
+        Text how = says(words::postsCentre);
+        if (w_.bore > 0) {
+            how.also(says(w_.postVanishes() ? words::boreTakesPost : words::boreLeavesPost, s_.bore));
+            settings.push_back(s_.bore);
+        }
+        return bench.step(Action::Flatten, "flatten", {made}, "flat",
+                          {.title = says(words::squareEnds, bench.name()),
+                           .why = says(words::facesMeet),
+                           .how = how,
+                           .settings = settings,
+                           .minutes = 6,
+                           .uses = {"sanding board"}});
+    }
+
+    const Layer& layer_;
+    bool wedges_;
+    const BuiltLayer& b_;
+    PostWrap w_;
+    WrapSettings s_;
+    double length_;
+};
+
+void cutParts(const Site& site, const PostWrap& w, const BuiltLayer& b, std::vector<Part>& parts)
+{
+    const auto& form = site.form<WrapForm>();
+    const double length = b.z1 - b.z0 + 2 * site.layer().sandingLoss + 10;
+    SquarePart part{.id = "post",
+                    .name = "post",
+                    .wood = b.woods[0],
+                    .length = length,
+                    .width = w.side,
+                    .thickness = w.side,
+                    .grain = "along the axis"};
+    parts.push_back(squarePart(site, part));
+    part.width = w.stripLength() + trimmed;
+    part.thickness = w.wrap;
+    for (size_t i = 1; i <= 4; ++i) {
+        part.wood = b.woods[i];
+        part.id = std::string("wrap-") + part.wood->id;
+        part.name = std::string(part.wood->name) + " wrap";
+        addPart(parts, squarePart(site, part));
+    }
+    if (!form.wedges) return;
+    part.id = "wedge";
+    part.name = "corner wedge";
+    part.wood = &speciesOf(form.wedgeWood);
+    part.count = 4;
+    part.width = w.wrap * std::sqrt(2.0) + trimmed;
+    part.thickness = w.wrap / std::sqrt(2.0) + trimmed;
+    parts.push_back(squarePart(site, part));
+}
+
+void build(const Site& site, Building& out)
+{
+    BuiltLayer& b = out.layer;
+    const auto& form = site.form<WrapForm>();
+    const PostWrap w{form.post, form.wrap, site.piece.hollow.rule == WallRule::Bored ? site.piece.hollow.bore : 0};
+    const double h = w.blankSide() / 2;
+    b.stock = {1, 2 * h, 0};
+    b.corner = h * std::sqrt(2.0);
+    holdStraight(b, h, 0);
+    b.volume = 4 * h * h * (b.z1 - b.z0);
+    b.planeTo = w.wrap;
+    layPieces(site, w, b);
+    const WrapSettings s = wrapSettings(w);
+    using enum Unit;
+    b.settings = {s.thickness,
+                  s.width,
                   {"", "blank's side", w.blankSide(), Length, "side + 2 · wrap", plane},
                   {"", "post's diagonal", w.postDiagonal(), Length, "side · √2", plane},
-                  {"drill", "bore", w.bore, Length, "chosen", ""},
+                  s.bore,
                   {"", "wall at the flat", w.wallAtFlat(), Length, "(blank's side − bore) / 2", plane}};
-    if (l.wrapped.wedges) b.settings.push_back({"saw", "corner cut from the corner, along the face", w.wrap, Length, "the wrap's thickness, blade at 45°", plane});
-    if (w.bore > w.side && !w.postVanishes())
-        b.concerns.push_back({"post", false, w.bore, w.postDiagonal(), "mm", "the bore takes the post's sides but leaves its corners standing: four slivers held by one face each", "a bore that takes the whole post", {}});
-    if (h < b.finishedOuter.high)
-        b.concerns.push_back({"wrap", true, 2 * h, 2 * b.finishedOuter.high, "mm", "post and wrap are less wide than the piece: a flat will be left on each side", "a thicker wrap",
-                              [to = std::min(limits::wrap.high, b.finishedOuter.high + l.outerAllowance - p)](Layer& q) { q.wrapped.wrap = std::max(to, limits::wrap.low); }});
-}
-
-void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
-{
-    const PostWrap w = wrapOf(site);
-    const double length = b.z1 - b.z0 + 2 * site.layer().sandingLoss + 10;
-    out.push_back(squarePart(site, "post", "post", b.woods[0], 1, length, w.side, w.side, "along the axis"));
-    for (int i = 1; i <= 4; ++i) {
-        const Species* wood = b.woods[static_cast<size_t>(i)];
-        // A little wider than wanted: each is trimmed flush when its glue has set.
-        addPart(out, squarePart(site, std::string("wrap-") + wood->id, std::string(wood->name) + " wrap", wood, 1, length, w.stripLength() + 2, w.wrap, "along the axis"));
-    }
-    if (site.layer().wrapped.wedges)
-        out.push_back(squarePart(site, "wedge", "corner wedge", &speciesOf(site.layer().wrapped.wedgeWood), 4, length, w.wrap * std::sqrt(2.0) + 2, w.wrap / std::sqrt(2.0) + 2, "along the axis"));
-}
-
-void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>& parts, Recipe& recipe)
-{
-    const PostWrap w = wrapOf(site);
-    const int layer = static_cast<int>(site.index);
-    const double length = b.z1 - b.z0;
-    recipe.push_back({site.key("cut"), Action::Cut, "Plane and cut post and pieces of " + site.sheet(), parts, {site.key("pieces")}, {},
-                      "the post square to the last shaving: every piece copies its error", "post " + fixed(w.side, 2) + " mm square, pieces " + fixed(w.stripLength() + 2, 1) + " × " + fixed(w.wrap, 2) + " mm", 25, 0, {"saw"}, layer});
-    std::string thing = site.key("pieces"), after = site.key("cut");
-    auto glued = [&](const std::string& name, const std::string& words, const std::string& title, const std::string& why, const std::string& how, double area, bool trim) {
-        recipe.push_back({site.key(name.c_str()), Action::Glue, title, {thing}, {site.key((name + "-raw").c_str())}, {after}, why, how, 6, 0, {"clamp"}, layer, {JointFaces::LongGrain, area, 1, b.woods}});
-        Step wait = clampWait(site, site.key((name + "-wait").c_str()), site.key((name + "-raw").c_str()), site.key((name + "-set").c_str()), site.key(name.c_str()), "clamp");
-        wait.title = "Leave " + words + " of " + site.sheet() + " in the clamp";
-        recipe.push_back(wait);
-        thing = site.key((name + "-set").c_str());
-        after = wait.id;
-        if (!trim) return;
-        recipe.push_back({site.key((name + "-trim").c_str()), Action::Flatten, "Trim " + words + " of " + site.sheet() + " flush", {thing}, {site.key((name + "-true").c_str())}, {after},
-                          "the next piece lies on post and edge together: one flat, no step", "flush-trim bit with its bearing on the post, or hand plane", 6, 0, {"router"}, layer});
-        thing = site.key((name + "-true").c_str());
-        after = site.key((name + "-trim").c_str());
-    };
-    for (int i = 1; i <= 4; ++i) {
-        const std::string number = std::to_string(i), words = "piece " + number;
-        glued("piece" + number, words, "Glue " + words + " of " + site.sheet() + " to the post", i == 1 ? "one corner stands proud: the second piece butts against it" : i < 4 ? "it butts against the piece before and stands proud for the next" : "the last closes the pinwheel: it butts on the third and covers the first",
-              "glue on the post, butt hard into the corner, caul over the whole length, clamps every 80 mm", length * (w.side + (i > 1 ? w.wrap : 0)), true);
-    }
-    if (site.layer().wrapped.wedges) {
-        recipe.push_back({site.key("bevel"), Action::Cut, "Cut the four corners of " + site.sheet() + " at 45°", {thing}, {site.key("beveled")}, {after}, "the wedges sit on the flats", "blade at 45°, fence so that " + fixed(w.wrap, 2) + " mm of each face goes", 8, 0, {"saw"}, layer});
-        thing = site.key("beveled");
-        after = site.key("bevel");
-        glued("wedges", "the wedges", "Glue the four wedges of " + site.sheet(), "one clamp-up: each pair pulls against the other", "tape round and round as tight as it goes, a caul on each corner", 4 * length * w.wrap * std::sqrt(2.0), false);
-    }
-    recipe.push_back(flattenStep(site, thing, after, 6));
-    recipe.back().title = "Square both ends of " + site.sheet() + " and mark the centres";
-    recipe.back().how = "the centre is the post's centre, not the blank's";
-    if (w.bore > 0)
-        recipe.back().how += w.postVanishes() ? "; a bore of " + fixed(w.bore, 1) + " mm takes the whole post" : "; a bore of " + fixed(w.bore, 1) + " mm leaves the post round it";
+    if (form.wedges) b.settings.push_back(s.corner);
+    judge(site, w, b);
+    cutParts(site, w, b, out.parts);
+    out.steps = [site, &b, w](Bench& bench, const Things& parts) { return WrapSteps(site, b, w).write(bench, parts); };
 }
 
 std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
 {
-    const WrapForm& f = site.layer().wrapped;
+    const auto& form = site.form<WrapForm>();
     const double middle = (b.z0 + b.z1) / 2;
-    return {{"post's side", {middle, f.post / 2}, f.post, Setting::Unit::Length, [](Layer& q, const Point& p) { q.wrapped.post = std::clamp(2 * p.y(), limits::post.low, limits::post.high); }},
-            {"wrap", {middle + (b.z1 - b.z0) / 8, f.post / 2 + f.wrap}, f.wrap, Setting::Unit::Length, [](Layer& q, const Point& p) { q.wrapped.wrap = std::clamp(p.y() - q.wrapped.post / 2, limits::wrap.low, limits::wrap.high); }}};
+    return {{.name = "post's side",
+             .at = {middle, form.post / 2},
+             .value = form.post,
+             .drag = [](Layer& q, const Point& p) { q.as<WrapForm>()->post = 2 * p.y(); }},
+            {.name = "wrap",
+             .at = {middle + (b.z1 - b.z0) / 8, form.post / 2 + form.wrap},
+             .value = form.wrap,
+             .drag = [](Layer& q, const Point& p) { q.as<WrapForm>()->wrap = p.y() - q.as<WrapForm>()->post / 2; }}};
 }
 
 }  // namespace
 
-const Construction postWrapConstruction{build, parts, steps, "wrap round a post", "piece", false, false, handles};
+const Construction& constructionOf(const WrapForm&)
+{
+    static constexpr Construction wrap{.build = build, .segment = "piece", .stockDragged = false, .handles = handles};
+    return wrap;
+}
 
 }  // namespace vl

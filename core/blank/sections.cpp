@@ -30,11 +30,13 @@ std::vector<Unreached> unreached(const Polyline& inside, double z0, double z1, b
     return out;
 }
 
-std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const Sides& sides, const std::vector<BuiltLayer>& layers)
+std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const Sides& sides)
 {
-    const size_t n = layers.size();
+    const size_t n = piece.layers.size();
+    std::vector<double> faces{0};  // of the layers, one more than there are
+    for (const Layer& l : piece.layers) faces.push_back(faces.back() + l.thickness);
     auto section = [&](size_t a, size_t b) {
-        Section s{a, b, layers[a].z0, layers[b].z1, a > 0, 0, 0};
+        Section s{.first = a, .last = b, .z0 = faces[a], .z1 = faces[b + 1], .fromBelow = a > 0};
         if (a > 0) {
             const double outer = radiusAt(sides.outside, s.z0), inner = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, s.z0, s.z0).low;
             s.meetOutside = std::isnan(outer) ? 0 : 2 * outer;
@@ -44,7 +46,7 @@ std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const Side
     };
     if (sides.inside.empty() || piece.choices.sections == SectionRule::Whole || piece.hollow.rule == WallRule::Bored || n < 2) return {section(0, n - 1)};
     auto reached = [&](size_t a, size_t b) {
-        const double z0 = layers[a].z0, z1 = std::min(layers[b].z1, sides.inside.back().x());
+        const double z0 = faces[a], z1 = std::min(faces[b + 1], sides.inside.back().x());
         if (z1 <= sides.inside.front().x()) return true;
         const bool last = b + 1 == n;
         if (a == 0) return unreached(sides.inside, z0, z1, false, shop).empty();

@@ -1,18 +1,21 @@
 #include "core/blank/construction.h"
 
-#include "core/measure/format.h"
 #include "core/wood/figure.h"
+#include "core/words/build.h"
+#include "core/words/cut.h"
 
 #include <cmath>
 
 namespace vl {
 namespace {
 
-void build(const Site& site, BuiltLayer& b)
+void build(const Site& site, Building& out)
 {
+    BuiltLayer& b = out.layer;
+    const Layer& l = site.layer();
     const double outer = wantedOuter(site, b);
     b.stock = {1, 2 * outer, 0};
-    b.woods = {woodAt(site.layer(), 0)};
+    b.woods = {woodAt(l, 0)};
     b.corner = outer * std::sqrt(2.0);
     holdStraight(b, outer, 0);
     b.volume = 4 * outer * outer * (b.z1 - b.z0);
@@ -20,26 +23,42 @@ void build(const Site& site, BuiltLayer& b)
     b.cells = {{b.woods[0], 0, segmentSeed(site.index, 0)}};
     b.cells[0].board = flatFrame(b.z0, 0);
     for (const double a : {0.0, 90.0, 180.0, 270.0}) b.cells[0].faces.push_back({outwards(a), outer, false});
-    b.planeTo = gluedThickness(site.layer());
-    if (site.layer().thickness > 6)
-        b.concerns.push_back({"sheet", false, site.layer().thickness, 6, "mm", "a sheet this thick is a board: it moves across its grain against the ring it is glued to", "a sheet of 1.5 mm",
-                              [](Layer& l) { l.thickness = 1.5; }});
-}
+    b.planeTo = b.glued;  // as it comes: nothing is sanded off a sheet
+    constexpr double board = 6, thin = 1.5;  // mm
+    if (l.thickness > board)
+        b.concerns.push_back({.id = "sheet",
+                              .measure = l.thickness,
+                              .limit = board,
+                              .unit = "mm",
+                              .message = says(words::sheetIsBoard),
+                              .fix = says(words::thinSheet, Quantity{thin}),
+                              .change = [](Layer& q) { q.thickness = thin; }});
 
-void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
-{
-    out.push_back(squarePart(site, "", site.layer().partedFrom ? "sheet" : "veneer", b.woods[0], 1, b.stock.outer, b.stock.outer, b.planeTo, "across the axis"));
-}
+    out.parts = {squarePart(site, {.id = "",
+                                   .name = l.partedFrom ? "sheet" : "veneer",
+                                   .wood = b.woods[0],
+                                   .length = 2 * outer,
+                                   .width = 2 * outer,
+                                   .thickness = b.planeTo,
+                                   .grain = "across the axis"})};
 
-void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>& parts, Recipe& recipe)
-{
-    recipe.push_back({site.key("flatten"), Action::Cut, "Cut the sheet of " + site.sheet(), parts, {site.key("flat")}, {},
-                      "square and oversize: its edge is turned with everything else", "knife and straightedge, " + fixed(b.stock.outer, 0) + " mm square; tape over the cut so that it does not split", 4, 0, {},
-                      static_cast<int>(site.index)});
+    const Setting side{.machine = "knife", .name = "side of the square", .value = 2 * outer, .decimals = 0};
+    out.steps = [side](Bench& bench, const Things& parts) {
+        return bench.step(Action::Cut, "flatten", parts, "flat",
+                          {.title = says(words::cutSheet, bench.name()),
+                           .why = says(words::sheetOversize),
+                           .how = says(words::knife, side),
+                           .settings = {side},
+                           .minutes = 4});
+    };
 }
 
 }  // namespace
 
-const Construction sheetConstruction{build, parts, steps, "veneer or sheet", "sheet", false, false};
+const Construction& constructionOf(const SheetForm&)
+{
+    static constexpr Construction sheet{.build = build, .segment = "sheet"};
+    return sheet;
+}
 
 }  // namespace vl

@@ -1,8 +1,11 @@
-#include "core/blank/construction.h"
-#include "core/blank/flipped_board.h"
+#include "core/blank/slab.h"
+#include "core/blank/faces.h"
 
-#include "core/measure/format.h"
+#include "core/piece/field_items.h"
 #include "core/wood/figure.h"
+#include "core/words/build.h"
+#include "core/words/cut.h"
+#include "core/words/glue.h"
 
 #include <algorithm>
 #include <cmath>
@@ -10,121 +13,232 @@
 namespace vl {
 namespace {
 
-constexpr int mostStrips = 96;
+constexpr const char* plain = "plane arithmetic";
 
-FlippedBoard boardOf(const Site& site, const BuiltLayer& b)
+Setting ripTo(const FlippedBoard& b)
 {
-    const SlabForm& f = site.layer().slab;
-    FlippedBoard board;
-    const double size = 2 * wantedOuter(site, b);
-    auto number = [&](double each) { return std::clamp(static_cast<int>(std::ceil(size / each - 1e-9)), 2, mostStrips); };
-    board.strip = f.strip;
-    board.strips = number(f.strip);
-    board.rows = f.kind == SlabForm::Checkered ? number(f.row) : 1;
-    board.row = f.kind == SlabForm::Checkered ? f.row : size;
-    board.thickness = b.z1 - b.z0;
-    board.jointing = f.jointing;
-    board.flattening = f.flattening;
-    board.kerf = site.shop.kerf;
-    return board;
+    return {"saw", "rip strips to", b.stripSawn(), Unit::Length, "strip + 2 · jointing", plain};
+}
+Setting planeTo(const FlippedBoard& b)
+{
+    return {"thicknesser", "plane strips to", b.stockThickness(), Unit::Length, "thickness + 2 · flattening · glue-ups", plain};
+}
+Setting rowsTo(const FlippedBoard& b)
+{
+    return {"saw", "cut rows to", b.rowSawn(), Unit::Length, "row + 2 · jointing", plain};
+}
+Setting flatten(const FlippedBoard& b)
+{
+    return {.machine = "sander", .name = "flattening, each face", .value = b.flattening, .formula = "chosen", .decimals = 1};
 }
 
-void build(const Site& site, BuiltLayer& b)
+std::vector<double> edges(int n, double each)
 {
-    const Layer& l = site.layer();
-    const FlippedBoard board = boardOf(site, b);
-    const double width = board.width(), length = board.length();
-    b.stock = {1, std::min(width, length), 0};
-    b.corner = std::hypot(width, length) / 2;
-    holdStraight(b, std::min(width, length) / 2, 0);
-    b.volume = width * length * (b.z1 - b.z0);
-    b.planeTo = board.stockThickness();
-    const Eigen::Vector3d x = onwards(0), y = outwards(0);  // strips side by side along x, their grain along y
-    for (int i = 0; i < board.strips; ++i) b.woods.push_back(l.slab.kind == SlabForm::Plain ? woodAt(l, 0) : woodAt(l, i));
-    for (int row = 0; row < board.rows; ++row)
-        for (int i = 0; i < board.strips; ++i) {
-            // A row turned end for end shows its strips in the opposite order.
-            const int strip = row % 2 ? board.strips - 1 - i : i;
-            Cell c{b.woods[static_cast<size_t>(strip)], strip, segmentSeed(site.index, static_cast<size_t>(strip))};
-            const double x0 = i * board.strip - width / 2, y0 = row * board.row - length / 2;
-            std::vector<HalfSpace>& inner = c.bounds;
-            (i > 0 ? inner : c.faces).push_back({-x, -x0, false});
-            (i + 1 < board.strips ? inner : c.faces).push_back({x, x0 + board.strip, false});
-            (row > 0 ? inner : c.faces).push_back({-y, -y0, false});
-            (row + 1 < board.rows ? inner : c.faces).push_back({y, y0 + board.row, false});
-            c.board.axes.row(0) = row % 2 ? -y : y;
-            c.board.axes.row(1) = row % 2 ? -x : x;
-            c.board.axes.row(2) = Eigen::Vector3d::UnitX();
-            c.board.origin = {b.z0, 0, 0};
-            b.cells.push_back(c);
-        }
-    using enum Setting::Unit;
-    const char* plain = "plane arithmetic";
-    b.settings = {{"saw", "rip strips to", board.stripSawn(), Length, "strip + 2 · jointing", plain},
-                  {"thicknesser", "plane strips to", board.stockThickness(), Length, "thickness + 2 · flattening · glue-ups", plain},
-                  {"", "strips", static_cast<double>(board.strips), Count, "size / strip, rounded up", plain},
-                  {"saw", "length of the strips", board.stockLength(), Length, "rows · (row + 2 · jointing) + (rows − 1) · kerf + 2 · trim", plain}};
-    if (board.rows > 1) {
-        b.settings.push_back({"saw", "cut rows to", board.rowSawn(), Length, "row + 2 · jointing", plain});
-        b.settings.push_back({"", "rows", static_cast<double>(board.rows), Count, "size / row, rounded up", plain});
-    }
-    b.settings.push_back({"", "finished width", width, Length, "strips · strip", plain});
-    b.settings.push_back({"", "finished length", length, Length, "rows · row", plain});
-    if (l.slab.kind == SlabForm::Checkered && board.strips % 2 && l.woods.size() % 2 == 0)
-        b.concerns.push_back({"flip", false, static_cast<double>(board.strips), static_cast<double>(board.strips + 1), "",
-                              "with an odd number of strips a row turned end for end looks like the row before it: stripes, no squares", "strips a little narrower",
-                              [size = 2 * wantedOuter(site, b), n = board.strips](Layer& q) { q.slab.strip = std::max(limits::strip.low, size / (n + 1)); }});
-}
-
-void parts(const Site& site, const BuiltLayer& b, std::vector<Part>& out)
-{
-    const FlippedBoard board = boardOf(site, b);
-    for (const Species* wood : b.woods)
-        addPart(out, squarePart(site, wood->id, std::string(wood->name) + " strip", wood, 1, board.stockLength(), board.stripSawn(), board.stockThickness(), "along the strip"));
-}
-
-void steps(const Site& site, const BuiltLayer& b, const std::vector<std::string>& parts, Recipe& recipe)
-{
-    const FlippedBoard board = boardOf(site, b);
-    const int layer = static_cast<int>(site.index);
-    const bool again = board.rows > 1;
-    recipe.push_back({site.key("cut"), Action::Cut, "Rip " + std::to_string(board.strips) + " strips of " + site.sheet(), parts, {site.key("strips")}, {},
-                      "one fence setting for all of them: strips of one width meet at every crossing", "fence " + fixed(board.stripSawn(), 2) + " mm, plane to " + fixed(board.stockThickness(), 2) + " mm, joint the edges", 8.0 + board.strips, 0,
-                      {"saw"}, layer});
-    recipe.push_back({site.key("glue"), Action::Glue, "Glue the strips of " + site.sheet(), {site.key("strips")}, {site.key("panel")}, {site.key("cut")},
-                      "ends in line, grain the same way, so that it planes clean", "glue on one face of each joint, rub, cauls across, clamps alternately above and below", 6.0 + board.strips * 0.5, 0, {"clamp"}, layer,
-                      {JointFaces::LongGrain, (board.strips - 1) * board.stockLength() * board.stockThickness(), board.strips - 1, b.woods}});
-    recipe.push_back(clampWait(site, site.key("wait"), site.key("panel"), site.key("panel-set"), site.key("glue"), "clamp"));
-    std::string thing = site.key("panel-set"), after = site.key("wait");
-    if (again) {
-        recipe.push_back({site.key("square"), Action::Flatten, "Flatten and square the panel of " + site.sheet(), {thing}, {site.key("squared")}, {after},
-                          "a cut across follows the edge that lies on the fence", "take " + fixed(board.flattening, 1) + " mm off each face, trim both ends", 12, 0, {"sanding board"}, layer});
-        recipe.push_back({site.key("recut"), Action::Recut, "Cut the panel of " + site.sheet() + " across into " + std::to_string(board.rows) + " rows", {site.key("squared")}, {site.key("rows")}, {site.key("square")},
-                          "every row from one stop: rows of one width keep the crossings in line", "stop at " + fixed(board.rowSawn(), 2) + " mm, number the rows as they come", 4.0 + board.rows * 0.8, 0, {"saw"}, layer});
-        recipe.push_back({site.key("flip"), Action::Rotate, "Turn every second row of " + site.sheet() + " end for end", {site.key("rows")}, {site.key("flipped")}, {site.key("recut")},
-                          "that makes the pattern, and lets the grain's pull cancel out", "rows 2, 4, 6 …; joint the edges where they do not meet", 4, 0, {}, layer});
-        recipe.push_back({site.key("glue-rows"), Action::Glue, "Glue the rows of " + site.sheet(), {site.key("flipped")}, {site.key("board")}, {site.key("flip")},
-                          "the cut faces are end grain: they drink the glue, so they are sized first", "a thin coat on both faces, ten minutes, a second coat; clamp light, knock the crossings in line, then tighten", 8.0 + board.rows * 0.5, 0, {"clamp"}, layer,
-                          {JointFaces::EndGrain, (board.rows - 1) * board.width() * board.stockThickness(), board.rows - 1, b.woods}});
-        Step wait = clampWait(site, site.key("wait-rows"), site.key("board"), site.key("board-set"), site.key("glue-rows"), "clamp");
-        wait.title = "Leave the rows of " + site.sheet() + " in the clamp";
-        recipe.push_back(wait);
-        thing = site.key("board-set");
-        after = site.key("wait-rows");
-    }
-    recipe.push_back(flattenStep(site, thing, after, 10));
-    recipe.back().how = "planer sled or drum sander, " + fixed(board.flattening, 1) + " mm each face; then bandsaw round";
-}
-
-std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
-{
-    const SlabForm& f = site.layer().slab;
-    if (f.kind == SlabForm::Plain) return {};
-    return {{"strip", {(b.z0 + b.z1) / 2, f.strip}, f.strip, Setting::Unit::Length, [](Layer& q, const Point& p) { q.slab.strip = std::clamp(p.y(), limits::strip.low, limits::strip.high); }}};
+    std::vector<double> out;
+    for (int i = 0; i <= n; ++i) out.push_back((i - n / 2.0) * each);
+    return out;
 }
 
 }  // namespace
 
-const Construction slabConstruction{build, parts, steps, "slab of strips", "strip", false, false, handles};
+FlippedBoard boardFor(const SlabForm& form, double size, double thickness, double kerf)
+{
+    constexpr int most = 96;
+    auto number = [&](double each) { return std::clamp(static_cast<int>(std::ceil(size / each - 1e-9)), 2, most); };
+    FlippedBoard board;
+    const bool rows = form.pattern == SlabForm::Checkered;
+    board.strips = number(form.strip);
+    board.strip = form.strip;
+    board.rows = rows ? number(form.row) : 1;
+    board.row = rows ? form.row : size;
+    board.thickness = thickness;
+    board.jointing = form.jointing;
+    board.flattening = form.flattening;
+    board.kerf = kerf;
+    return board;
+}
+
+void layBoard(BuiltLayer& b, const FlippedBoard& board, const BoardCells& at, size_t seed)
+{
+    const Lattice lattice{.z0 = at.z0,
+                          .z1 = at.z1,
+                          .x = at.x,
+                          .y = at.y,
+                          .across = edges(board.strips, board.strip),
+                          .along = edges(board.rows, board.row),
+                          .first = b.cells.size()};
+    const Eigen::Vector3d up = Eigen::Vector3d::UnitX();
+    for (int row = 0; row < board.rows; ++row)
+        for (int i = 0; i < board.strips; ++i) {
+            // A row turned end for end shows its strips in the opposite order.
+            const bool turned = row % 2;
+            const auto strip = static_cast<size_t>(turned ? board.strips - 1 - i : i);
+            Cell c{b.woods[strip], static_cast<int>(strip), segmentSeed(seed, strip)};
+            if (at.below) c.bounds.push_back({-up, -at.z0, false});
+            if (at.above) c.bounds.push_back({up, at.z1, false});
+            const auto k = static_cast<size_t>(i), j = static_cast<size_t>(row);
+            (i > 0 ? c.bounds : c.faces).push_back({-at.x, -lattice.across[k], false});
+            (i + 1 < board.strips ? c.bounds : c.faces).push_back({at.x, lattice.across[k + 1], false});
+            (row > 0 ? c.bounds : c.faces).push_back({-at.y, -lattice.along[j], false});
+            (row + 1 < board.rows ? c.bounds : c.faces).push_back({at.y, lattice.along[j + 1], false});
+            c.board.axes.row(0) = turned ? -at.y : at.y;
+            c.board.axes.row(1) = turned ? -at.x : at.x;
+            c.board.axes.row(2) = up;
+            c.board.origin = {at.z0, 0, 0};
+            b.cells.push_back(std::move(c));
+        }
+    b.lattices.push_back(lattice);
+}
+
+std::vector<Setting> boardSettings(const FlippedBoard& board)
+{
+    std::vector<Setting> all{
+        ripTo(board),
+        planeTo(board),
+        {"", "strips", static_cast<double>(board.strips), Unit::Count, "size / strip, rounded up", plain, 0},
+        {"saw", "length of the strips", board.stockLength(), Unit::Length,
+         "rows · (row + 2 · jointing) + (rows − 1) · kerf + 2 · trim", plain}};
+    if (board.rows > 1) {
+        all.push_back(rowsTo(board));
+        all.push_back({"", "rows", static_cast<double>(board.rows), Unit::Count, "size / row, rounded up", plain, 0});
+    }
+    all.push_back({"", "finished width", board.width(), Unit::Length, "strips · strip", plain});
+    all.push_back({"", "finished length", board.length(), Unit::Length, "rows · row", plain});
+    return all;
+}
+
+void boardParts(const Site& site, const FlippedBoard& board, const std::vector<const Species*>& woods, std::vector<Part>& parts)
+{
+    for (const Species* wood : woods)
+        addPart(parts, squarePart(site, {.id = wood->id,
+                                         .name = std::string(wood->name) + " strip",
+                                         .wood = wood,
+                                         .length = board.stockLength(),
+                                         .width = board.stripSawn(),
+                                         .thickness = board.stockThickness(),
+                                         .grain = "along the strip"}));
+}
+
+Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, const BuiltLayer& layer, const BoardWords& said)
+{
+    const Setting rip = ripTo(board), plane = planeTo(board), off = flatten(board), rows = rowsTo(board);
+    const Lattice& lattice = layer.lattices.front();
+    const Cell& cell = layer.cells[lattice.first];
+    const Thing ripped = bench.step(Action::Cut, "cut", strips, "strips",
+                                    {.title = said.rip,
+                                     .why = says(words::oneFence),
+                                     .how = says(words::fencePlaneJoint, rip, plane),
+                                     .settings = {rip, plane},
+                                     .minutes = 8.0 + board.strips,
+                                     .uses = {"saw"}});
+    const GlueJoint long1{.faces = facesOf(cell, layer.cells[lattice.first + 1], lattice.x),
+                          .area = (board.strips - 1) * board.stockLength() * board.stockThickness(),
+                          .joints = board.strips - 1,
+                          .woods = layer.woods};
+    const Thing panel = bench.glue("glue-board", {ripped}, "panel",
+                                   {.title = said.glue,
+                                    .why = said.glueWhy,
+                                    .how = says(words::caulsAcross),
+                                    .joint = long1,
+                                    .minutes = 6.0 + board.strips * 0.5,
+                                    .uses = {"clamp"},
+                                    .waitTitle = says(words::leavePartInClamp, says(words::thePanel), bench.name())});
+    if (board.rows < 2) return panel;
+    const Thing squared = bench.step(Action::Flatten, "square", {panel}, "squared",
+                                     {.title = says(words::squarePanel, said.of),
+                                      .why = says(words::cutFollowsEdge),
+                                      .how = says(words::flattenTrim, off),
+                                      .settings = {off},
+                                      .minutes = 12,
+                                      .uses = {"sanding board"}});
+    const Thing cut = bench.step(Action::Recut, "recut", {squared}, "rows",
+                                 {.title = says(words::recutRows, said.of, board.rows),
+                                  .why = says(words::oneStop),
+                                  .how = says(words::stopNumber, rows),
+                                  .settings = {rows},
+                                  .minutes = 4.0 + board.rows * 0.8,
+                                  .uses = {"saw"}});
+    const Thing flipped = bench.step(Action::Rotate, "flip", {cut}, "flipped",
+                                     {.title = says(words::turnRows, said.of),
+                                      .why = says(words::makesPattern),
+                                      .how = says(words::evenRows),
+                                      .minutes = 4});
+    const GlueJoint end{.faces = facesOf(cell, layer.cells[lattice.first + lattice.strips()], lattice.y),
+                        .area = (board.rows - 1) * board.width() * board.stockThickness(),
+                        .joints = board.rows - 1,
+                        .woods = layer.woods};
+    const Setting soak{.name = "between the coats", .value = 10, .unit = Unit::Minutes, .source = "common practice", .decimals = 0};
+    return bench.glue("glue-rows", {flipped}, "board",
+                      {.title = says(words::glueRows, said.of),
+                       .why = says(words::endGrainDrinks),
+                       .how = says(words::sizeFirst, soak),
+                       .joint = end,
+                       .settings = {soak},
+                       .minutes = 8.0 + board.rows * 0.5,
+                       .uses = {"clamp"},
+                       .waitTitle = says(words::leavePartInClamp, says(words::theRows), bench.name())});
+}
+
+namespace {
+
+void build(const Site& site, Building& out)
+{
+    BuiltLayer& b = out.layer;
+    const Layer& l = site.layer();
+    const auto& form = site.form<SlabForm>();
+    const FlippedBoard board = boardFor(form, 2 * wantedOuter(site, b), b.z1 - b.z0, site.shop.kerf);
+    b.stock = {1, std::min(board.width(), board.length()), 0};
+    b.corner = std::hypot(board.width(), board.length()) / 2;
+    holdStraight(b, b.stock.outer / 2, 0);
+    b.volume = board.width() * board.length() * (b.z1 - b.z0);
+    b.planeTo = board.stockThickness();
+    for (int i = 0; i < board.strips; ++i) b.woods.push_back(woodAt(l, form.pattern == SlabForm::Plain ? 0 : i));
+    layBoard(b, board, {.z0 = b.z0, .z1 = b.z1, .x = onwards(0), .y = outwards(0)}, site.index);
+    b.settings = boardSettings(board);
+    if (board.rows > 1 && board.strips % 2 && l.woods.size() % 2 == 0)
+        b.concerns.push_back({.id = "flip",
+                              .measure = static_cast<double>(board.strips),
+                              .limit = static_cast<double>(board.strips + 1),
+                              .unit = "",
+                              .message = says(words::stripesNoSquares),
+                              .fix = says(words::narrowerStrips),
+                              .change = [size = 2 * wantedOuter(site, b), n = board.strips](Layer& q) {
+                                  q.as<SlabForm>()->strip = size / (n + 1);
+                              }});
+    boardParts(site, board, b.woods, out.parts);
+    out.steps = [board, &b](Bench& bench, const Things& parts) {
+        const Setting off = flatten(board);
+        const Thing glued = glueBoard(bench, parts, board, b,
+                                      {.rip = says(words::ripStrips, board.strips, bench.name()),
+                                       .glue = says(words::glueStrips, bench.name()),
+                                       .glueWhy = says(words::endsInLine),
+                                       .of = bench.name()});
+        return bench.step(Action::Flatten, "flatten", {glued}, "flat",
+                          {.title = says(words::flattenBoth, bench.name()),
+                           .why = says(words::facesMeet),
+                           .how = says(words::planerThenRound, off),
+                           .settings = {off},
+                           .minutes = 10,
+                           .uses = {"sanding board"}});
+    };
+}
+
+std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+{
+    const auto& form = site.form<SlabForm>();
+    if (form.pattern == SlabForm::Plain) return {};
+    return {{.name = "strip",
+             .at = {(b.z0 + b.z1) / 2, form.strip},
+             .value = form.strip,
+             .drag = [](Layer& q, const Point& p) { q.as<SlabForm>()->strip = p.y(); }}};
+}
+
+}  // namespace
+
+const Construction& constructionOf(const SlabForm&)
+{
+    static constexpr Construction slab{.build = build, .segment = "strip", .handles = handles};
+    return slab;
+}
 
 }  // namespace vl

@@ -1,12 +1,10 @@
 #pragma once
 
-#include "core/blank/assembly.h"
+#include "core/blank/construction.h"
 
 namespace vl {
 
-/// The recipe of a stack whose layers and parts are there: from cutting to parting off. Steps are named by what they do to which
-/// layer: "cut-3", "glue-3", "stack-3". Where a section closes off what the tools cannot reach later, the inside is turned, sanded and
-/// sealed first. Minutes are common practice.
-Recipe stackRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const Assembly& assembly);
+/// The whole recipe: every layer's own steps, the stack built of them in sections where the inside asks for it, and the turning.
+Recipe stackRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const std::vector<Building>& buildings);
 
 }  // namespace vl

@@ -1,7 +1,9 @@
 #pragma once
 
 #include "core/geometry/point.h"
+#include "core/measure/field.h"
 
+#include <array>
 #include <string>
 #include <vector>
 
@@ -9,6 +11,11 @@ namespace vl {
 
 /// What runs from one node to the next.
 enum class Span { Line, Arc, Curve };
+inline std::span<const Choice> choices(Span)
+{
+    static constexpr std::array all{Choice{"line", "straight line"}, Choice{"arc", "arc"}, Choice{"curve", "smooth curve"}};
+    return all;
+}
 
 /// One node of an outline. `span` and `bulge` describe the way to the next node; on the last node they rest.
 struct Node {
@@ -21,6 +28,14 @@ struct Node {
 
     bool operator==(const Node&) const = default;
 };
+template <class V, As<Node> F> void fields(V& v, F& f)
+{
+    v.length("z_mm", f.z, {0, 3000}, "Station", "from the headstock face");
+    v.length("r_mm", f.r, {0, 1000}, "Radius");
+    v.choice("span", f.span, "To the next node");
+    v.when(f.span == Span::Arc).number("bulge", f.bulge, {-1, 1, ""}, "Bulge", "sagitta / half chord, out positive");
+    v.flag("smooth", f.smooth, "Smooth", "curves meet here without a corner");
+}
 
 /// A drawn outline: a chain of nodes whose z never falls.
 using Outline = std::vector<Node>;

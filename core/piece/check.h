@@ -1,8 +1,7 @@
 #pragma once
 
-#include "core/piece/limits.h"
-
-#include <string>
+#include "core/measure/field.h"
+#include "core/measure/input_error.h"
 
 namespace vl {
 
@@ -11,5 +10,60 @@ void checkWithin(const std::string& field, double value, const Limit& limit);
 
 /// The limit as a sentence's end: "0.5 to 500 mm is".
 std::string limitText(const Limit& limit);
+
+/// Throws InputError naming `field` unless it is the id of a wood that is known.
+void checkWood(const std::string& field, const std::string& wood);
+
+/// Checks every field of a record, of the records in it and of their lists against its declaration.
+class FieldCheck : public FieldVisitor<FieldCheck> {
+public:
+    template <class T> void value(const Field& field, const T& v)
+    {
+        at_.push_back({field.key});
+        if constexpr (Record<T>)
+            fields(*this, v);
+        else if constexpr (requires { std::variant_size<T>::value; }) {
+            at_.back().key = field.form;
+            std::visit([&](const auto& form) { fields(*this, form); }, v);
+        } else if constexpr (std::same_as<T, std::optional<double>>) {
+            if (v) within(*v, field.limit);
+        } else if constexpr (std::same_as<T, double> || std::same_as<T, int>)
+            within(v, field.limit);
+        else if constexpr (std::same_as<T, std::string>) {
+            if (field.kind == Field::Kind::Wood)
+                known(v);
+            else
+                howMany(v.size(), field.limit);
+        } else if constexpr (std::same_as<T, std::vector<std::string>>) {
+            howMany(v.size(), field.limit);
+            for (const std::string& one : v) known(one);
+        } else if constexpr (requires { v.size(); }) {
+            howMany(v.size(), field.limit);
+            for (size_t i = 0; i < v.size(); ++i) {
+                at_.back().place = static_cast<long>(i);
+                fields(*this, v[i]);
+            }
+        }
+        at_.pop_back();
+    }
+    /// Begins at a place: "boards", 3.
+    void enter(const char* key, size_t place) { at_.push_back({key, static_cast<long>(place)}); }
+    void leave() { at_.pop_back(); }
+
+private:
+    struct Step {
+        const char* key;
+        long place = -1;
+    };
+    std::string path() const;
+    void within(double v, const Limit& limit) const
+    {
+        if (!(v >= limit.low && v <= limit.high)) checkWithin(path(), v, limit);
+    }
+    void howMany(size_t n, const Limit& limit) const;
+    void known(const std::string& id) const;
+
+    std::vector<Step> at_;
+};
 
 }  // namespace vl

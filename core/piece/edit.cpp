@@ -13,19 +13,38 @@ Layer& at(Piece& p, int i) { return p.layers[static_cast<size_t>(i)]; }
 double halfOn(const Piece& p, int layer)
 {
     double sum = 0;
-    for (int i = 1; i < layer; ++i) sum += p.layers[static_cast<size_t>(i)].turn;
+    for (int i = 1; i < layer; ++i)
+        if (const Sectors* s = p.layers[static_cast<size_t>(i)].sectors()) sum += s->turn;
     return sum > 0.25 ? -0.5 : 0.5;
 }
 
-/// The trial ring's index follows its ring; it is forgotten with it.
-void followTrial(Piece& p, int at, int shift)
+/// A trial ring that is gone is forgotten, with its gap.
+void forgetTrial(Piece& p)
 {
-    int& trial = p.choices.trialRing;
-    if (trial == at && shift < 0) {
-        trial = -1;
-        p.choices.trialGap = 0;
-    } else if (trial >= at)
-        trial += shift;
+    if (layerOf(p, p.choices.trialRing)) return;
+    p.choices.trialRing.clear();
+    p.choices.trialGap = 0;
+}
+
+/// A layer put in after `place` as one of its own, half a segment on from it.
+Layer& insertAfter(Piece& p, int place, Layer layer)
+{
+    layer.extra.clear();
+    layer.id = freshLayerId(p);
+    p.layers.insert(p.layers.begin() + place + 1, std::move(layer));
+    Layer& put = at(p, place + 1);
+    if (Sectors* s = put.sectors()) s->turn = halfOn(p, place + 1);
+    return put;
+}
+
+/// The ring nearest to a place, whose form a new one takes; as it comes where there is none.
+RingForm nearestRing(const Piece& p, int place)
+{
+    for (int away = 1; away < static_cast<int>(p.layers.size()) + 1; ++away)
+        for (const int i : {place + away, place - away})
+            if (has(p, i))
+                if (const RingForm* r = p.layers[static_cast<size_t>(i)].ring()) return *r;
+    return {};
 }
 
 }  // namespace
@@ -34,26 +53,21 @@ Piece addLayer(Piece piece, int below)
 {
     below = std::clamp(below, -1, static_cast<int>(piece.layers.size()) - 1);
     Layer fresh = piece.layers[static_cast<size_t>(std::max(below, 0))];
-    fresh.extra.clear();
     fresh.stockOuter.reset();
     fresh.stockInner.reset();
-    if (fresh.kind == LayerKind::Disc && below >= 0) {
-        fresh.kind = LayerKind::Ring;
+    if (fresh.is<DiscForm>() && below >= 0) {
+        fresh.form = nearestRing(piece, below);
         fresh.thickness = std::max(fresh.thickness, 12.0);
     }
-    piece.layers.insert(piece.layers.begin() + below + 1, fresh);
-    at(piece, below + 1).turn = halfOn(piece, below + 1);
-    followTrial(piece, below + 1, 1);
+    insertAfter(piece, below, std::move(fresh));
     return piece;
 }
 
 Piece removeLayers(Piece piece, const std::set<int>& which)
 {
     for (auto it = which.rbegin(); it != which.rend(); ++it)
-        if (has(piece, *it) && piece.layers.size() > 1) {
-            piece.layers.erase(piece.layers.begin() + *it);
-            followTrial(piece, *it, -1);
-        }
+        if (has(piece, *it) && piece.layers.size() > 1) piece.layers.erase(piece.layers.begin() + *it);
+    forgetTrial(piece);
     return piece;
 }
 
@@ -62,29 +76,18 @@ Piece splitLayer(Piece piece, int which, double share)
     if (!has(piece, which)) return piece;
     share = std::clamp(share, 0.05, 0.95);
     Layer upper = at(piece, which);
-    upper.extra.clear();
     upper.thickness *= 1 - share;
     at(piece, which).thickness *= share;
-    piece.layers.insert(piece.layers.begin() + which + 1, upper);
-    at(piece, which + 1).turn = halfOn(piece, which + 1);
-    followTrial(piece, which + 1, 1);
+    insertAfter(piece, which, std::move(upper));
     return piece;
 }
 
 Piece moveLayer(Piece piece, int from, int to)
 {
     if (!has(piece, from) || !has(piece, to) || from == to) return piece;
-    Layer moved = at(piece, from);
-    const bool trial = piece.choices.trialRing == from;
-    const double gap = piece.choices.trialGap;
+    const Layer moved = at(piece, from);
     piece.layers.erase(piece.layers.begin() + from);
-    followTrial(piece, from, -1);
     piece.layers.insert(piece.layers.begin() + to, moved);
-    followTrial(piece, to, 1);
-    if (trial) {
-        piece.choices.trialRing = to;
-        piece.choices.trialGap = gap;
-    }
     return piece;
 }
 
@@ -96,7 +99,7 @@ Piece moveBoundary(Piece piece, int below, double z)
     constexpr double least = 1;
     Layer& lower = at(piece, below);
     if (!has(piece, below + 1)) {
-        lower.thickness = std::clamp(z - z0, least, 500.0);
+        lower.thickness = std::clamp(z - z0, least, limits::thickness.high);
         return piece;
     }
     Layer& upper = at(piece, below + 1);
@@ -111,21 +114,22 @@ Piece divide(Piece piece, double base, int rings, int segments)
 {
     const Layer like = piece.layers.empty() ? Layer{} : piece.layers.back();
     Layer disc = piece.layers.empty() ? Layer{} : piece.layers.front();
-    disc.kind = LayerKind::Disc;
+    disc.form = DiscForm{};
     disc.thickness = base;
     disc.woods.resize(1);
+    RingForm form = like.ring() ? *like.ring() : RingForm{};
+    form.segments = segments;
     piece.layers = {disc};
+    identifyLayers(piece);
     rings = std::max(rings, 1);
     for (int i = 0; i < rings; ++i) {
         Layer ring = like;
-        ring.kind = LayerKind::Ring;
-        ring.segments = segments;
+        ring.form = form;
         ring.thickness = (outlineHeight(piece) - base) / rings;
-        piece.layers.push_back(ring);
-        piece.layers.back().turn = i == 0 ? 0 : halfOn(piece, i + 1);
+        Sectors* put = insertAfter(piece, i, std::move(ring)).sectors();
+        if (i == 0) put->turn = 0;
     }
-    piece.choices.trialRing = -1;
-    piece.choices.trialGap = 0;
+    forgetTrial(piece);
     return piece;
 }
 
@@ -139,7 +143,8 @@ Piece fitLayers(Piece piece)
 Piece brickwork(Piece piece, const std::set<int>& which)
 {
     for (const int i : which)
-        if (has(piece, i) && i > 0) at(piece, i).turn = halfOn(piece, i);
+        if (has(piece, i) && i > 0)
+            if (Sectors* sectors = at(piece, i).sectors()) sectors->turn = halfOn(piece, i);
     return piece;
 }
 

@@ -60,18 +60,16 @@ void checkGlues(const std::vector<Glue>& glues)
 {
     if (glues.empty() || glues.size() > 100) throw InputError("glues", std::to_string(glues.size()) + " glues", "1 to 100 are");
     std::set<std::string> seen;
+    FieldCheck check;
     for (size_t i = 0; i < glues.size(); ++i) {
         const Glue& g = glues[i];
         const std::string at = "glues[" + std::to_string(i) + "]";
         if (g.id.empty() || g.id.size() > 60) throw InputError(at + ".id", "'" + g.id.substr(0, 60) + "'", "1 to 60 letters are");
         if (!seen.insert(g.id).second) throw InputError(at + ".id", "'" + g.id + "' twice", "one glue of each id is");
-        if (g.name.empty() || g.name.size() > 200) throw InputError(at + ".name", std::to_string(g.name.size()) + " bytes", "1 to 200 are");
-        for (const auto& [key, value] : {std::pair{".open_min", g.openMinutes}, {".clamp_min", g.clampMinutes}, {".machine_min", g.machineMinutes}, {".cure_min", g.cureMinutes}})
-            checkWithin(at + key, value, limits::minutes);
-        checkWithin(at + ".least_c", g.leastCelsius, limits::celsius);
-        checkWithin(at + ".most_c", g.mostCelsius, limits::celsius);
-        checkWithin(at + ".slowdown", g.slowdown, limits::slowdown);
-        checkWithin(at + ".spread_g_m2", g.spread, limits::spread);
+        if (g.name.empty()) throw InputError(at + ".name", "nothing", "1 to 200 bytes are");
+        check.enter("glues", i);
+        fields(check, g);
+        check.leave();
     }
 }
 

@@ -1,5 +1,7 @@
 #pragma once
 
+#include "core/measure/field.h"
+
 #include <string>
 #include <vector>
 
@@ -27,6 +29,28 @@ struct Glue {
 
     bool operator==(const Glue&) const = default;
 };
+template <class V, As<Glue> F> void fields(V& v, F& f)
+{
+    constexpr Limit minutes{0, 100000}, celsius{-10, 60, "°C"};
+    v.text("id", f.id, 60, "Id");
+    v.text("name", f.name, 200, "Glue");
+    v.minutes("open_min", f.openMinutes, minutes, "open\nmin", "from spreading to closing");
+    v.minutes("clamp_min", f.clampMinutes, minutes, "clamp\nmin", "until it can leave the clamp");
+    v.minutes("machine_min", f.machineMinutes, minutes, "machine\nafter min", "until it can be turned");
+    v.minutes("cure_min", f.cureMinutes, minutes, "cure\nmin", "until it is as strong as it gets");
+    v.number("least_c", f.leastCelsius, celsius, "least\n°C", "colder, it does not set to full strength");
+    v.number("most_c", f.mostCelsius, celsius, "most\n°C");
+    v.number("slowdown", f.slowdown, {1, 10, "times"}, "× slower\n10 °C down", "for every 10 °C below 20");
+    v.number("spread_g_m2", f.spread, {0, 2000, "g/m²"}, "spread\ng/m²", "of joint, one face");
+    v.flag("water", f.water, "water", "carries water into the wood");
+    v.flag("fills_gaps", f.fillsGaps, "fills\ngaps");
+    v.flag("oily", f.oily, "oily\nwood", "holds on oily wood");
+    v.flag("end_grain", f.endGrain, "end\ngrain", "holds end grain");
+    v.flag("veneer", f.veneer, "veneer", "for sheets");
+    v.flag("temporary", f.temporary, "comes\napart", "comes apart again");
+    v.text("release", f.release, 500, "released by");
+    v.text("note", f.note, 500, "to mind");
+}
 
 /// Throws InputError naming the field, as `glues[2].open_min`, where the book is empty, has an id twice, or a value beyond its limit.
 void checkGlues(const std::vector<Glue>& glues);

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace vl::pattern {
 namespace {
@@ -10,7 +11,7 @@ int wrapped(int i, int n) { return ((i % n) + n) % n; }
 
 void paintLayer(Layer& l, int segment, const Brush& brush, int count)
 {
-    if (l.kind == LayerKind::Disc || l.kind == LayerKind::Sheet || count < 2) {
+    if (count < 2) {
         l.woods = {brush.wood};
         return;
     }
@@ -66,11 +67,10 @@ Piece copyRing(Piece piece, int from, const std::set<int>& onto)
     for (const int i : onto) {
         if (i < 0 || i >= n || i == from) continue;
         Layer& l = piece.layers[static_cast<size_t>(i)];
-        const double thickness = l.thickness;
-        const std::string extra = l.extra;
-        l = like;
-        l.thickness = thickness;
-        l.extra = extra;
+        const Layer before = std::exchange(l, like);
+        l.id = before.id;
+        l.thickness = before.thickness;
+        l.extra = before.extra;
         l.stockOuter.reset();
         l.stockInner.reset();
     }

@@ -2,7 +2,6 @@
 
 #include "core/geometry/point.h"
 #include "core/measure/input_error.h"
-#include "core/piece/limits.h"
 #include "core/piece/pattern.h"
 #include "core/wood/species.h"
 
@@ -70,7 +69,7 @@ Piece layPicture(Piece piece, const Picture& picture, int first, int last, const
     std::vector<size_t> rings;
     double height = 0;
     for (int i = std::max(first, 0); i <= last && i < static_cast<int>(piece.layers.size()); ++i)
-        if (piece.layers[static_cast<size_t>(i)].kind == LayerKind::Ring) {
+        if (piece.layers[static_cast<size_t>(i)].is<RingForm>()) {
             rings.push_back(static_cast<size_t>(i));
             height += piece.layers[static_cast<size_t>(i)].thickness;
         }
@@ -136,9 +135,10 @@ Piece layPicture(Piece piece, const Picture& picture, int first, int last, const
     result.error = laid.error;
     for (size_t k = 0; k < rings.size(); ++k) {
         Layer& l = piece.layers[rings[k]];
-        l.segments = result.segments;
+        RingForm& ring = *l.as<RingForm>();
+        ring.segments = result.segments;
         l.woods = pattern::shortestPattern(laid.woods[k], result.segments);
-        if (k) l.turn = k % 2 ? 0.5 : -0.5;
+        if (k) ring.turn = k % 2 ? 0.5 : -0.5;
     }
     if (fit) *fit = result;
     return piece;

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "core/geometry/outline.h"
+#include "core/piece/layer.h"
 
 #include <optional>
 #include <string>
@@ -8,7 +9,19 @@
 
 namespace vl {
 
+namespace limits {
+inline constexpr size_t nodes = 200, layers = 400, steps = 20000;
+inline constexpr Limit wall{0.5, 500};
+inline constexpr Limit clock{0, 100000000, "min"};  ///< minutes since 1970-01-01 00:00
+}  // namespace limits
+
 enum class WallRule { Even, Tapered, Drawn, Solid, Bored };
+inline std::span<const Choice> choices(WallRule)
+{
+    static constexpr std::array all{Choice{"even", "even"}, Choice{"tapered", "thicker towards the base"}, Choice{"drawn", "drawn freely"},
+                                    Choice{"solid", "solid, not hollowed"}, Choice{"bored", "bored through"}};
+    return all;
+}
 
 /// The inside of the vessel.
 struct Hollow {
@@ -24,96 +37,18 @@ struct Hollow {
 
     bool operator==(const Hollow&) const = default;
 };
-
-/// How a layer is put together; each has its file in core/blank.
-enum class LayerKind { Disc, Ring, Staves, Sheet, Slab, LetIn, Billet, PostWrap, BoardRings };
-
-/// What is between neighbouring segments of a ring.
-struct SegmentJoint {
-    enum Kind { Glued, GapByWidth, GapByAngle, Spacer } kind = Glued;
-    double width = 3;  ///< mm, of a gap or a spacer, parallel
-    double angle = 4;  ///< degrees, of a gap
-    std::string wood = "walnut";
-    std::string extra;
-    bool operator==(const SegmentJoint&) const = default;
-};
-
-/// Segments made up of strips before they are cut: a band of another wood runs round the ring level, in a zigzag or in diamonds.
-struct MadeUp {
-    enum Kind { Plain, Band, Zigzag, Diamond } kind = Plain;
-    std::string wood = "walnut";
-    double band = 5;  ///< mm, height of the band on the finished outside
-    double rise = 8;  ///< mm, from joint to joint on the finished outside
-    std::string extra;
-    bool operator==(const MadeUp&) const = default;
-};
-
-/// Boards glued edge to edge: one wood, strips, or strips cut across and every second row turned end for end.
-struct SlabForm {
-    enum Kind { Plain, Striped, Checkered } kind = Striped;
-    double strip = 20;       ///< mm, finished width of a strip
-    double row = 20;         ///< mm, finished length of a row (Checkered)
-    double jointing = 0.3;   ///< mm, taken off each edge to true it
-    double flattening = 1;   ///< mm, taken off each face at each glue-up
-    std::string extra;
-    bool operator==(const SlabForm&) const = default;
-};
-
-/// A post with a piece glued round each side in turn.
-struct WrapForm {
-    double post = 40;  ///< mm, side of the square post
-    double wrap = 20;  ///< mm, thickness of what goes round it
-    bool wedges = false;
-    std::string wedgeWood = "maple";
-    std::string extra;
-    bool operator==(const WrapForm&) const = default;
-};
-
-/// Rings cut at an angle from one board and stacked to a bowl.
-struct BoardRingForm {
-    enum Tool { Bandsaw, PartingTool } tool = Bandsaw;
-    double angle = 45;  ///< degrees between the cut and the board's face
-    double kerf = 3;    ///< mm, across the cut
-    int rings = 5;      ///< the bottom disc is one of them
-    double rotate = 0;  ///< degrees, each ring on from the one below
-    std::string extra;
-    bool operator==(const BoardRingForm&) const = default;
-};
-
-/// A base disc let into a ring with room to move.
-struct LetInForm {
-    double diameter = 80;    ///< mm, of the disc
-    double clearance = 0.8;  ///< mm all round it
-    std::string discWood = "walnut";
-    std::string extra;
-    bool operator==(const LetInForm&) const = default;
-};
-
-/// One layer of the stack. `thickness` is its height, whatever its kind; what a kind does not need it leaves alone.
-struct Layer {
-    LayerKind kind = LayerKind::Ring;
-    double thickness = 18;                    ///< mm in the stack, both faces flattened
-    int segments = 12;                        ///< of a ring, staves, or boards of a billet
-    std::vector<std::string> woods{"maple"};  ///< round the ring or across the slab, repeating; of a disc the first
-    double turn = 0.5;                        ///< of its own segments, on from the ring below
-    double outerAllowance = 2;                ///< mm on the radius
-    double innerAllowance = 2;                ///< mm on the radius
-    double sandingLoss = 0.4;                 ///< mm on each face
-    std::optional<double> stockOuter;         ///< mm diameter, set by hand instead of from the outline
-    std::optional<double> stockInner;
-    std::optional<double> partedFrom;  ///< mm, glued on this thick and parted down; where the layer is thicker it says nothing
-    std::optional<double> slope;       ///< degrees of the staves' wall from the axis, set by hand instead of from the outline
-    bool cornersOff = true;            ///< of a billet, knocked off at the saw
-    SegmentJoint joint;
-    MadeUp madeUp;
-    SlabForm slab;
-    WrapForm wrapped;
-    BoardRingForm boardRings;
-    LetInForm letIn;
-    std::string extra;
-
-    bool operator==(const Layer&) const = default;
-};
+template <class V, As<Hollow> F> void fields(V& v, F& f)
+{
+    const bool even = f.rule == WallRule::Even, tapered = f.rule == WallRule::Tapered;
+    v.choice("rule", f.rule, "Inside");
+    v.when(even || tapered).length("rim_wall_mm", f.rimWall, limits::wall, "Wall at the rim", "square to the surface");
+    v.when(tapered).length("base_wall_mm", f.baseWall, limits::wall, "Wall at the base", "square to the surface");
+    v.when(even || tapered).length("floor_mm", f.floor, {0, 3000}, "Floor, from the foot");
+    v.when(even || tapered).length("floor_round_mm", f.floorRound, {0, 500}, "Rounding at the floor", "radius");
+    v.length("least_wall_mm", f.leastWall, {0, limits::wall.high}, "Wall never below", "thinner is a caution");
+    v.when(f.rule == WallRule::Bored).length("bore_mm", f.bore, {0.5, 1000}, "Bore, Ø from end to end");
+    v.when(f.rule == WallRule::Drawn).list("inside", f.inside, limits::nodes, "Drawn inside");
+}
 
 /// Rings parted from the finished stack one inside another: bangles, rims.
 struct Nest {
@@ -126,12 +61,46 @@ struct Nest {
     std::string extra;
     bool operator==(const Nest&) const = default;
 };
+template <class V, As<Nest> F> void fields(V& v, F& f)
+{
+    v.flag("on", f.on, "Part bangles or rims from this blank");
+    v.when(f.on).length("smallest_mm", f.smallest, {5, 1500}, "Smallest inside Ø");
+    v.when(f.on).length("largest_mm", f.largest, {5, 1500}, "Largest outside Ø");
+    v.when(f.on).length("wall_mm", f.wall, limits::wall, "Wall of each ring", "on the radius, as parted");
+    v.when(f.on).length("tool_mm", f.tool, {0.3, 20}, "Tool's edge", "width of the parting tool");
+    v.when(f.on).length("blade_below_edge_mm", f.below, {0.5, 100}, "Blade below its edge");
+}
 
 enum class CutSchool { MiterGauge, WedgeSled };
+inline std::span<const Choice> choices(CutSchool)
+{
+    static constexpr std::array all{Choice{"miter gauge", "flip on a miter gauge"}, Choice{"wedge sled", "wedge sled with a stop"}};
+    return all;
+}
 enum class RingSchool { BandClamp, HalfRings };
+inline std::span<const Choice> choices(RingSchool)
+{
+    static constexpr std::array all{Choice{"band clamp", "full ring, band clamp"}, Choice{"half rings", "two halves, flats sanded"}};
+    return all;
+}
 enum class StaveSchool { TaperJig, MiterGauge };
+inline std::span<const Choice> choices(StaveSchool)
+{
+    static constexpr std::array all{Choice{"taper jig", "taper jig, blade tilted"}, Choice{"miter gauge", "miter gauge, blade tilted"}};
+    return all;
+}
 enum class SectionRule { Proposed, Whole };
+inline std::span<const Choice> choices(SectionRule)
+{
+    static constexpr std::array all{Choice{"proposed", "in sections, where the inside asks for it"}, Choice{"whole", "in one, whatever can be reached"}};
+    return all;
+}
 enum class StationRule { Even, Curve };
+inline std::span<const Choice> choices(StationRule)
+{
+    static constexpr std::array all{Choice{"even", "evenly spaced"}, Choice{"curve", "at changes of curve"}};
+    return all;
+}
 
 /// How the turner wants to work on this piece.
 struct Choices {
@@ -139,7 +108,7 @@ struct Choices {
     double sledRun = 300;  ///< mm along the fence over which the sled's offset is measured
     double endWaste = 25;  ///< mm of each strip that cannot be used
     double trialGap = 0;   ///< mm, last joint of a dry-fitted trial ring, positive open outside
-    int trialRing = -1;    ///< layer that was tried; −1 for none
+    std::string trialRing; ///< id of the layer that was tried; empty for none
     RingSchool closing = RingSchool::BandClamp;
     StaveSchool staves = StaveSchool::TaperJig;
     SectionRule sections = SectionRule::Proposed;
@@ -149,17 +118,55 @@ struct Choices {
 
     bool operator==(const Choices&) const = default;
 };
+template <class V, As<Choices> F> void fields(V& v, F& f)
+{
+    v.choice("cutting", f.cutting, "Segments cut with");
+    v.length("sled_run_mm", f.sledRun, {20, 2000}, "Run along the fence", "over which the sled's offset is measured");
+    v.length("end_waste_mm", f.endWaste, {0, 500}, "Waste at a strip's end");
+    v.text("trial_ring", f.trialRing, 40, "Trial ring", "id of the layer that was dry-fitted");
+    v.length("trial_gap_mm", f.trialGap, {-50, 50}, "Gap in the trial ring", "last joint, positive open outside");
+    v.choice("closing", f.closing, "Rings closed");
+    v.choice("staves", f.staves, "Staves cut with");
+    v.choice("sections", f.sections, "Built");
+    v.choice("stations", f.stations, "Stations");
+    v.when(f.stations == StationRule::Even).length("station_spacing_mm", f.stationSpacing, {0.5, 500}, "Spacing");
+}
+
+/// Parts cut from a strip.
+struct KeptRun {
+    std::string part;  ///< id
+    int count = 0;
+    std::string extra;
+    bool operator==(const KeptRun&) const = default;
+};
+template <class V, As<KeptRun> F> void fields(V& v, F& f)
+{
+    v.text("part", f.part, 200, "Part");
+    v.count("count", f.count, {0, 100000}, "How many");
+}
 
 /// A strip that is cut: it stays where it is in every later cutting plan.
 struct KeptStrip {
     std::string board;                              ///< id on the rack
     double x = 0, y = 0, length = 0, width = 0;     ///< mm, where it lay on the board's face
     double thickness = 0;                           ///< mm, planed
-    std::vector<std::pair<std::string, int>> runs;  ///< part id, how many
+    std::string wood;                               ///< id; empty where it was not noted
+    std::vector<KeptRun> runs;
     std::string extra;
 
     bool operator==(const KeptStrip&) const = default;
 };
+template <class V, As<KeptStrip> F> void fields(V& v, F& f)
+{
+    v.text("board", f.board, 60, "Board");
+    v.length("x_mm", f.x, {0, 6000}, "Along the board");
+    v.length("y_mm", f.y, {0, 6000}, "Across the board");
+    v.length("length_mm", f.length, {20, 6000}, "Length");
+    v.length("width_mm", f.width, {0.5, 1500}, "Width");
+    v.length("thickness_mm", f.thickness, limits::thickness, "Thickness", "planed");
+    v.text("wood", f.wood, 100, "Wood");
+    v.list("runs", f.runs, limits::steps, "Parts");
+}
 
 /// What really happened to a step of the recipe.
 struct StepDone {
@@ -169,6 +176,12 @@ struct StepDone {
 
     bool operator==(const StepDone&) const = default;
 };
+template <class V, As<StepDone> F> void fields(V& v, F& f)
+{
+    v.text("step", f.step, 200, "Step");
+    v.minutes("start_min", f.start, limits::clock, "Begun");
+    v.minutes("end_min", f.end, limits::clock, "Ended");
+}
 
 /// A step that the turner has moved: it begins no sooner.
 struct StepMoved {
@@ -178,6 +191,11 @@ struct StepMoved {
 
     bool operator==(const StepMoved&) const = default;
 };
+template <class V, As<StepMoved> F> void fields(V& v, F& f)
+{
+    v.text("step", f.step, 200, "Step");
+    v.minutes("from_min", f.from, limits::clock, "Not before");
+}
 
 /// How far the work is, and when it is to be done.
 struct Progress {
@@ -189,6 +207,13 @@ struct Progress {
 
     bool operator==(const Progress&) const = default;
 };
+template <class V, As<Progress> F> void fields(V& v, F& f)
+{
+    v.minutes("start_min", f.start, limits::clock, "Work begins", "minutes since 1970-01-01 00:00 of the shop's clock");
+    v.list("strips", f.strips, limits::steps, "Strips that are cut");
+    v.list("done", f.done, limits::steps, "Steps done");
+    v.list("moved", f.moved, limits::steps, "Steps moved");
+}
 
 /// Which glue a joint gets where the turner does not want the one that is suggested.
 struct GlueChoice {
@@ -198,14 +223,21 @@ struct GlueChoice {
 
     bool operator==(const GlueChoice&) const = default;
 };
+template <class V, As<GlueChoice> F> void fields(V& v, F& f)
+{
+    v.text("step", f.step, 200, "Step", "that glues");
+    v.text("glue", f.glue, 60, "Glue", "id in the glue book");
+}
 
 /// The document: only what the turner decided.
 struct Piece {
+    std::string id;  ///< tells it from every other piece, whatever it is called; empty while it was never saved or loaded
     std::string name = "Untitled";
     std::string notes;
     Outline outside;  ///< from the headstock face to the rim
     Hollow hollow;
     std::vector<Layer> layers;  ///< from the headstock face on
+    int layersMade = 0;         ///< how many ids of layers were ever given: none is given twice
     Nest nest;
     Choices choices;
     std::vector<GlueChoice> glues;
@@ -215,11 +247,31 @@ struct Piece {
     bool operator==(const Piece&) const = default;
 };
 
+template <class V, As<Piece> F> void fields(V& v, F& f)
+{
+    v.text("id", f.id, 60, "Id", "tells the piece from every other, whatever it is called");
+    v.text("name", f.name, 200, "Name");
+    v.text("notes", f.notes, 20000, "Notes");
+    v.required().list("outside", f.outside, limits::nodes, "Outside");
+    v.record("hollow", f.hollow, "Inside");
+    v.required().list("layers", f.layers, limits::layers, "Layers");
+    v.count("layers_made", f.layersMade, {0, 1e9}, "Layers made", "so that no layer's id is given twice");
+    v.record("nest", f.nest, "Rings parted one inside another");
+    v.record("choices", f.choices, "Choices");
+    v.list("glues", f.glues, limits::steps, "Glues chosen");
+    v.record("progress", f.progress, "Progress");
+}
+
 /// Sum of the layers' thicknesses, mm.
 double stackHeight(const Piece& piece);
 
-/// How thick a layer is when it is glued on, before anything is parted off it, mm.
-double gluedThickness(const Layer& layer);
+/// The layer with this id, or null; and its place, or −1.
+const Layer* layerOf(const Piece& piece, const std::string& id);
+int placeOf(const Piece& piece, const std::string& id);
+/// An id that no layer of the piece ever had.
+std::string freshLayerId(Piece& piece);
+/// Gives every layer that has no id, or one that a layer before it has, an id of its own.
+void identifyLayers(Piece& piece);
 
 /// Height of the outline, mm.
 double outlineHeight(const Piece& piece);
@@ -228,7 +280,7 @@ double outlineHeight(const Piece& piece);
 Outline drawnFrom(const Polyline& inside, const Piece& piece);
 
 /// Throws InputError, naming the field as a path (`layers[3].segments`), its value and its limit, where the piece holds
-/// something that cannot be built: the limits stand in core/piece/limits.h.
+/// something that cannot be built.
 void checkPiece(const Piece& piece);
 
 }  // namespace vl

@@ -3,7 +3,6 @@
 #include "core/measure/format.h"
 #include "core/measure/input_error.h"
 #include "core/piece/check.h"
-#include "core/wood/species.h"
 
 #include <algorithm>
 #include <set>
@@ -12,19 +11,17 @@ namespace vl {
 
 void checkRack(const std::vector<Board>& boards)
 {
-    if (boards.size() > limits::boards) throw InputError("boards", std::to_string(boards.size()) + " boards", "up to " + std::to_string(limits::boards) + " are");
+    if (boards.size() > mostBoards) throw InputError("boards", std::to_string(boards.size()) + " boards", "up to " + std::to_string(mostBoards) + " are");
     std::set<std::string> seen;
+    FieldCheck check;
     for (size_t i = 0; i < boards.size(); ++i) {
         const Board& b = boards[i];
         const std::string at = "boards[" + std::to_string(i) + "]";
         if (b.id.empty() || b.id.size() > 60) throw InputError(at + ".id", "'" + b.id.substr(0, 60) + "'", "1 to 60 letters are");
         if (!seen.insert(b.id).second) throw InputError(at + ".id", "'" + b.id + "' twice", "one board of each number is");
-        if (!findSpecies(b.wood)) throw InputError(at + ".wood", "'" + b.wood + "'", "the id of a known wood is");
-        checkWithin(at + ".length_mm", b.length, limits::boardLength);
-        checkWithin(at + ".width_mm", b.width, limits::boardWidth);
-        checkWithin(at + ".thickness_mm", b.thickness, limits::thickness);
-        checkWithin(at + ".price", b.price, limits::price);
-        if (b.defects.size() > 50) throw InputError(at + ".defects", std::to_string(b.defects.size()) + " defects", "up to 50 are");
+        check.enter("boards", i);
+        fields(check, b);
+        check.leave();
         for (size_t k = 0; k < b.defects.size(); ++k) {
             const Defect& d = b.defects[k];
             const std::string where = at + ".defects[" + std::to_string(k) + "]";

@@ -1,5 +1,7 @@
 #pragma once
 
+#include "core/measure/field.h"
+
 #include <string>
 #include <vector>
 
@@ -12,6 +14,14 @@ struct Defect {
     std::string what = "knot";
     bool operator==(const Defect&) const = default;
 };
+template <class V, As<Defect> F> void fields(V& v, F& f)
+{
+    v.text("what", f.what, 100, "Defect");
+    v.length("along_mm", f.along, {0, 6000}, "From the board's end");
+    v.length("across_mm", f.across, {0, 6000}, "From its edge");
+    v.length("length_mm", f.length, {0, 6000}, "Length");
+    v.length("width_mm", f.width, {0, 6000}, "Width");
+}
 
 /// A board on the rack.
 struct Board {
@@ -22,6 +32,18 @@ struct Board {
     std::vector<Defect> defects;
     bool operator==(const Board&) const = default;
 };
+template <class V, As<Board> F> void fields(V& v, F& f)
+{
+    v.text("id", f.id, 60, "Number", "as it is marked on the board");
+    v.wood("wood", f.wood, "Wood");
+    v.length("length_mm", f.length, {20, 6000}, "Length");
+    v.length("width_mm", f.width, {5, 1500}, "Width");
+    v.length("thickness_mm", f.thickness, {0.5, 500}, "Thickness");
+    v.number("price", f.price, {0, 1000000, ""}, "Price", "of the whole board, in the shop's money");
+    v.list("defects", f.defects, 50, "Defects");
+}
+
+inline constexpr size_t mostBoards = 400;
 
 /// Throws InputError naming the field, as `boards[2].width_mm`, where a board cannot be.
 void checkRack(const std::vector<Board>& boards);

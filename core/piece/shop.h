@@ -39,8 +39,35 @@ struct Shop {
 
     bool operator==(const Shop&) const = default;
 };
+template <class V, As<Shop> F> void fields(V& v, F& f)
+{
+    constexpr Limit rpm{1, 20000, "rpm"}, humidity{0, 100, "%"}, lathe{20, 3000};
+    v.text("name", f.name, 200, "Workshop");
+    v.length("kerf_mm", f.kerf, {0, 20}, "Kerf of the saw", "that cuts the segments");
+    v.length("rip_kerf_mm", f.ripKerf, {0, 20}, "Kerf when ripping");
+    v.length("planing_mm", f.planing, {0, 20}, "Planed off a board, at least");
+    v.length("least_hold_mm", f.leastHold, {0, 1000}, "Shortest strip to hold", "that is safe to rip or plane");
+    v.length("least_offcut_mm", f.leastOffcut, {0, 1000}, "Offcuts kept from", "a shorter rest is not put back");
+    v.length("swing_radius_mm", f.swingRadius, lathe, "Lathe, centre to bed");
+    v.length("between_centres_mm", f.betweenCentres, lathe, "Lathe, between centres");
+    v.number("lowest_rpm", f.lowestRpm, rpm, "Lowest speed, rpm");
+    v.number("highest_rpm", f.highestRpm, rpm, "Highest speed, rpm");
+    v.length("least_edge_mm", f.leastEdge, {0, 500}, "a segment's edge is shorter than");
+    v.length("least_overlap_mm", f.leastOverlap, {0, 200}, "layers overlap by less than");
+    v.angle("least_tip_deg", f.leastTip, {0, 89}, "the piece tips sooner than, degrees");
+    v.length("most_movement_mm", f.mostMovement, {0, 50}, "a joint moves between seasons by more than");
+    v.number("dry_humidity_percent", f.dryHumidity, humidity, "Driest, % humidity");
+    v.number("damp_humidity_percent", f.dampHumidity, humidity, "Dampest, % humidity");
+    v.length("tool_shank_mm", f.toolShank, {0, 60}, "Shank");
+    v.length("tool_reach_mm", f.toolReach, lathe, "Reach beyond the rest", "without chatter");
+    v.angle("tool_angle_deg", f.toolAngle, {1, 85}, "Off the axis through a mouth, degrees");
+    v.number("temperature_c", f.temperature, {-10, 60, "°C"}, "Temperature where it sets, °C");
+    v.number("band_clamps", f.bandClamps, {1, 200, ""}, "Band clamps");
+    v.number("clamps", f.clamps, {1, 200, ""}, "Other clamps, joints at once");
+    v.minutes("finish_min", f.finishMinutes, {0, 100000}, "A coat of finish dries, minutes");
+}
 
-/// Throws InputError where a value is outside core/piece/limits.h.
+/// Throws InputError naming the field where a value cannot be.
 void checkShop(const Shop& shop);
 
 }  // namespace vl

@@ -9,15 +9,17 @@ CutPlan planCuts(const Piece& piece, const Assembly& assembly)
 {
     CutPlan plan;
     const Choices& c = piece.choices;
-    const auto tried = static_cast<size_t>(c.trialRing);
+    const int tried = placeOf(piece, c.trialRing);
     double correctionTotal = 0;  // the error is the saw's: it shows in every ring in proportion to nothing but itself
-    if (c.trialRing >= 0 && tried < assembly.layers.size() && assembly.layers[tried].kind == LayerKind::Ring) {
-        const RegularRing& trial = assembly.layers[tried].stock;
+    int trialSides = 0;
+    if (tried >= 0 && assembly.layers[static_cast<size_t>(tried)].segmented) {
+        const RegularRing& trial = assembly.layers[static_cast<size_t>(tried)].stock;
+        trialSides = trial.sides;
         correctionTotal = fenceCorrectionDeg(trial.sides, c.trialGap, 2 * trial.outerCorner());
     }
     for (size_t i = 0; i < assembly.layers.size(); ++i) {
         const BuiltLayer& l = assembly.layers[i];
-        if (l.kind != LayerKind::Ring && l.kind != LayerKind::LetIn) continue;
+        if (!l.segmented) continue;
         RingCut r;
         r.layer = static_cast<int>(i);
         r.miter = l.stock.miterDeg();
@@ -28,7 +30,7 @@ CutPlan planCuts(const Piece& piece, const Assembly& assembly)
         r.planeTo = l.planeTo;
         r.sledOffset = c.sledRun * std::tan(r.miter * degrees);
         r.wedge = 2 * r.miter;
-        if (l.stock.sides == (c.trialRing >= 0 ? assembly.layers[tried].stock.sides : 0)) r.correction = correctionTotal;
+        if (l.stock.sides == trialSides) r.correction = correctionTotal;
         plan.rings.push_back(r);
     }
     for (const Part& p : assembly.parts) {

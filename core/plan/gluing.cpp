@@ -1,6 +1,6 @@
 #include "core/plan/gluing.h"
 
-#include "core/measure/format.h"
+#include "core/words/glue.h"
 
 #include <algorithm>
 #include <cmath>
@@ -37,34 +37,58 @@ const Glue* suggestion(const Shop& shop, const GlueJoint& joint)
 
 }  // namespace
 
-bool suits(const Glue& g, const GlueJoint& joint, double celsius, std::vector<std::string>* why)
+bool suits(const Glue& g, const GlueJoint& joint, double celsius, std::vector<Text>* why)
 {
-    std::vector<std::string> reasons;
-    if (anyOily(joint) && !g.oily && joint.faces != JointFaces::Temporary) reasons.push_back(g.name + " does not hold on oily wood: its oil keeps the glue off");
-    switch (joint.faces) {
-    case JointFaces::Temporary:
-        if (!g.temporary) reasons.push_back("this joint must come apart again, and " + g.name + " does not");
-        if (g.temporary && joint.area > 2000 && g.machineMinutes < 60) reasons.push_back(g.name + " holds for light cuts only, and this joint carries the whole stack");
-        break;
-    case JointFaces::Veneer:
-        if (!g.veneer) reasons.push_back(g.name + " grabs before a sheet lies flat, or lets it curl");
-        break;
-    case JointFaces::EndGrain:
-        if (!g.endGrain) reasons.push_back("end grain drinks " + g.name + " until the joint is dry");
-        break;
-    case JointFaces::EndToLong:
-        if (!g.endGrain) reasons.push_back("one face is end grain, which drinks " + g.name + "; and the joint moves with the seasons");
-        break;
-    default:
-        break;
-    }
-    if (joint.faces != JointFaces::Temporary && g.temporary) reasons.push_back(g.name + " comes apart again: it is no glue for a joint that stays");
-    if (joint.faces != JointFaces::Temporary && joint.area > 4000 && g.openMinutes < 1) reasons.push_back(g.name + " sets before so large a joint is closed");
-    if (celsius < g.leastCelsius) reasons.push_back("at " + fixed(celsius, 0) + " °C " + g.name + " does not set to its strength; it wants " + fixed(g.leastCelsius, 0) + " °C or more");
-    if (celsius > g.mostCelsius) reasons.push_back("at " + fixed(celsius, 0) + " °C " + g.name + " skins over before the joint is closed");
+    std::vector<Text> reasons;
+    auto against = [&](bool holds, auto&&... said) {
+        if (holds) reasons.push_back(says(std::forward<decltype(said)>(said)...));
+    };
+    const bool temporary = joint.faces == JointFaces::Temporary;
+    const Quantity now{celsius, Unit::Count, 0};
+    against(anyOily(joint) && !g.oily && !temporary, words::notOily, g.name);
+    against(temporary && !g.temporary, words::notApart, g.name);
+    against(temporary && g.temporary && joint.area > 2000 && g.machineMinutes < 60, words::lightCutsOnly, g.name);
+    against(joint.faces == JointFaces::Veneer && !g.veneer, words::notVeneer, g.name);
+    against(joint.faces == JointFaces::EndGrain && !g.endGrain, words::endGrainDry, g.name);
+    against(joint.faces == JointFaces::EndToLong && !g.endGrain, words::oneEndGrain, g.name);
+    against(!temporary && g.temporary, words::comesApart, g.name);
+    against(!temporary && joint.area > 4000 && g.openMinutes < 1, words::setsTooSoon, g.name);
+    against(celsius < g.leastCelsius, words::tooCold, now, g.name, Quantity{g.leastCelsius, Unit::Count, 0});
+    against(celsius > g.mostCelsius, words::tooWarm, now, g.name);
     if (why) why->insert(why->end(), reasons.begin(), reasons.end());
     return reasons.empty();
 }
+
+namespace {
+
+Quantity minutes(double v) { return {v, Unit::Minutes, 0}; }
+
+/// What is to be said of a glue at a joint: what speaks against it, and what to mind with it.
+void judge(const Glue& glue, const GlueJoint& j, double celsius, JointGlue& said)
+{
+    suits(glue, j, celsius, &said.troubles);
+    if (glue.openMinutes < j.spreadMinutes)
+        said.troubles.push_back(says(words::twoGoes, j.joints == 1 ? says(words::oneJoint) : says(words::manyJoints, j.joints),
+                                     minutes(j.spreadMinutes), glue.name, Quantity{glue.openMinutes, Unit::Count, 1}));
+    if (anyOily(j)) said.advice.push_back(says(words::wipeOily));
+    if (j.faces == JointFaces::Veneer && glue.water) said.advice.push_back(says(words::pressSheet));
+    if (j.faces == JointFaces::EndGrain && glue.water) said.advice.push_back(says(words::sizeBoth));
+    if (j.faces == JointFaces::Temporary) said.advice.push_back(says(words::comesApartBy, glue.release));
+    if (!glue.note.empty()) said.advice.push_back(says({"%1"}, glue.note));
+}
+
+/// Puts the chosen glue first in how a step is done.
+void tell(Step& s, const Glue& glue)
+{
+    const Setting grams{.name = "glue", .value = s.glue.grams, .unit = Unit::Mass, .formula = "spread · area", .source = "common practice", .decimals = 0};
+    const Setting open{.name = "open time", .value = glue.openMinutes, .unit = Unit::Minutes, .source = "the glue book", .decimals = glue.openMinutes < 2 ? 1 : 0};
+    Text how = grams.value >= 0.5 ? says(words::glueOpen, grams, glue.name, open) : says(words::littleGlueOpen, glue.name, open);
+    if (grams.value >= 0.5) s.settings.push_back(grams);
+    s.settings.push_back(open);
+    s.how = how.also(std::move(s.how));
+}
+
+}  // namespace
 
 GluedRecipe withGlue(const Piece& piece, const Shop& shop, Recipe recipe)
 {
@@ -80,23 +104,22 @@ GluedRecipe withGlue(const Piece& piece, const Shop& shop, Recipe recipe)
         const auto own = std::ranges::find(piece.glues, s.id, &GlueChoice::step);
         const Glue* chosen = own == piece.glues.end() ? nullptr : byId(shop.glues, own->glue);
         const Glue& glue = chosen ? *chosen : *suggested;
-        JointGlue g{i, glue.id, glue.name, suggested->id, suggested->name, glue.openMinutes, {}, {}};
-        suits(glue, j, shop.temperature, &g.troubles);
-        if (glue.openMinutes < j.spreadMinutes)
-            g.troubles.push_back("spreading " + std::to_string(j.joints) + (j.joints == 1 ? " joint" : " joints") + " takes about " + fixed(j.spreadMinutes, 0) + " min and " + glue.name + " stays open " +
-                                 fixed(glue.openMinutes, 1) + ": glue it in two goes");
-        if (anyOily(j)) g.advice.push_back("wipe the oily faces with solvent and glue within minutes; gloves, fresh air, no flame");
-        if (j.faces == JointFaces::Veneer && glue.water) g.advice.push_back("the sheet curls with the glue's water: press it between flat cauls with paper, four times as long as a ring joint");
-        if (j.faces == JointFaces::EndGrain && glue.water) g.advice.push_back("size both faces first with a thin coat, ten minutes, then glue");
-        if (j.faces == JointFaces::Temporary) g.advice.push_back("comes apart by: " + glue.release + "; light cuts, tailstock up as long as it can be");
-        if (!glue.note.empty()) g.advice.push_back(glue.note);
+        JointGlue g{.step = i,
+                    .glue = glue.id,
+                    .name = glue.name,
+                    .suggested = suggested->id,
+                    .suggestedName = suggested->name,
+                    .openMinutes = glue.openMinutes,
+                    .troubles = {},
+                    .advice = {}};
+        judge(glue, j, shop.temperature, g);
         j.glue = glue.id;
         j.grams = glue.spread * j.area / 1e6;
-        const double slow = coldFactor(glue, shop.temperature), clamp = glue.clampMinutes * slow * (j.faces == JointFaces::Veneer && glue.water ? 4 : 1);
+        const double slow = coldFactor(glue, shop.temperature);
+        const double clamp = glue.clampMinutes * slow * (j.faces == JointFaces::Veneer && glue.water ? 4 : 1);
         if (!glue.temporary) machining = std::max(machining, glue.machineMinutes * slow);
-        if (s.waitMinutes > 0) s.waitMinutes = clamp;
         clampOf[s.id] = clamp;
-        s.how = (j.grams >= 0.5 ? fixed(j.grams, 0) + " g of " : std::string("a little ")) + glue.name + ", open " + fixed(glue.openMinutes, glue.openMinutes < 2 ? 1 : 0) + " min; " + s.how;
+        tell(s, glue);
         out.joints.push_back(std::move(g));
     }
     for (Step& s : recipe) {

@@ -10,8 +10,8 @@ struct JointGlue {
     std::string glue, name;          ///< id in the shop's book, and its name
     std::string suggested, suggestedName;
     double openMinutes = 0;
-    std::vector<std::string> troubles;  ///< why this glue will not hold here
-    std::vector<std::string> advice;    ///< what to mind with it
+    std::vector<Text> troubles;  ///< why this glue will not hold here
+    std::vector<Text> advice;    ///< what to mind with it
 };
 
 /// A recipe with the glue of every joint chosen, its amount, and the times that it asks for.
@@ -26,6 +26,6 @@ struct GluedRecipe {
 GluedRecipe withGlue(const Piece& piece, const Shop& shop, Recipe recipe);
 
 /// Whether a glue may be used for a joint, as far as its faces and woods go; the reasons against it are added to `why`.
-bool suits(const Glue& glue, const GlueJoint& joint, double celsius, std::vector<std::string>* why = nullptr);
+bool suits(const Glue& glue, const GlueJoint& joint, double celsius, std::vector<Text>* why = nullptr);
 
 }  // namespace vl

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/blank/recipe.h"
+#include "core/recipe/step.h"
 #include "core/plan/shop_hours.h"
 
 #include <optional>

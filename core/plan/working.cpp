@@ -169,8 +169,8 @@ private:
         case FigureId::PlaneTo:
             return {"Plane to",
                     length,
-                    "layer thickness + 2 × sanding loss",
-                    raw(l.thickness) + " + 2 × " + raw(l.sandingLoss),
+                    "thickness as glued on + 2 × sanding loss",
+                    raw(b.glued) + " + 2 × " + raw(l.sandingLoss),
                     "both faces are flattened",
                     common,
                     "thickness of the strips"};
@@ -186,7 +186,8 @@ private:
                     "caution below " + mm(shop_.leastOverlap)};
         }
         case FigureId::Rotation:
-            return {"Rotation", value, "share of a segment × 360° / segments", fixed(l.turn, 3) + " × 360° / " + n, "on from the layer below", polygon, "glue-up"};
+            if (!l.sectors()) return none;
+            return {"Rotation", value, "share of a segment × 360° / segments", fixed(l.sectors()->turn, 3) + " × 360° / " + n, "on from the layer below", polygon, "glue-up"};
         default:
             break;
         }
@@ -334,8 +335,8 @@ std::string figureText(FigureId id, const Piece& piece, const Plan& plan, int la
         if (layer == 0) return "–";
         return mm(std::min(plan.overlaps[static_cast<size_t>(layer) - 1].stock, plan.overlaps[static_cast<size_t>(layer) - 1].finished));
     case FigureId::Rotation: {
-        if (!constructionOf(b.kind).turns || layer == 0) return "–";
-        return fixed(piece.layers[static_cast<size_t>(layer)].turn * 360 / piece.layers[static_cast<size_t>(layer)].segments, 2) + "°";
+        const Sectors* sectors = piece.layers[static_cast<size_t>(layer)].sectors();
+        return !sectors || layer == 0 ? "–" : fixed(sectors->turn * 360 / sectors->segments, 2) + "°";
     }
     case FigureId::Segments:
         return std::to_string(b.count());
@@ -371,11 +372,11 @@ std::string figureText(FigureId id, const Piece& piece, const Plan& plan, int la
 Working workingOf(const Setting& s, LengthStyle style)
 {
     Working w;
-    w.title = (s.machine.empty() ? "" : s.machine + ": ") + s.name;
-    w.result = s.unit == Setting::Unit::Angle ? fixed(s.value, 3) + "°" : s.unit == Setting::Unit::Count ? (s.value == std::round(s.value) ? fixed(s.value, 0) : fixed(s.value, 3)) : formatLengthUnit(s.value, style, 2);
+    w.title = (s.machine.empty() ? "" : std::string(s.machine) + ": ") + s.name;
+    w.result = print(Quantity{s.value, s.unit, s.unit == Unit::Count && s.value == std::round(s.value) ? 0 : s.decimals}, style);
     w.formula = s.formula;
     w.source = s.source;
-    w.use = s.machine.empty() ? "a measure to check by" : "set at the " + s.machine;
+    w.use = s.machine.empty() ? "a measure to check by" : "set at the " + std::string(s.machine);
     return w;
 }
 

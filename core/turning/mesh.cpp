@@ -20,9 +20,10 @@ public:
     }
 
     /// From now on vertices belong to this cell.
-    void begin(size_t layer, const Cell& cell)
+    void begin(size_t layer, const BuiltLayer& built, const Cell& cell)
     {
         cell_ = &cell;
+        extent_ = built.extentOf(cell);
         species_ = static_cast<float>(std::ranges::find(mesh_.woods, cell.wood) - mesh_.woods.begin());
         // A part that is not painted by itself is picked with the layer's first segment.
         part_ = static_cast<float>(layer * 1000 + static_cast<size_t>(std::max(cell.segment, 0)));
@@ -79,16 +80,45 @@ public:
     /// A band of surface over the angles: `line` turned, its solid side to the left of its way along z where `sign` is +1.
     void sweep(const Polyline& whole, const std::vector<double>& angles, double sign)
     {
-        for (const Polyline& line : betweenRadii(whole, cell_->low, cell_->high)) band(line, angles, sign);
+        const std::vector<std::vector<double>> within = reached(angles);
+        for (const Polyline& line : betweenRadii(whole, cell_->low, cell_->high))
+            for (const std::vector<double>& some : within) band(line, some, sign);
     }
 
+    const BuiltLayer::Extent& extent() const { return extent_; }
+
 private:
+    /// Runs of these angles between which the cell can lie.
+    std::vector<std::vector<double>> reached(const std::vector<double>& angles) const
+    {
+        const double from = extent_.from, to = extent_.to;
+        if (to - from >= 360 || angles.size() < 2) return {angles};
+        std::vector<std::vector<double>> runs;
+        bool on = false;
+        for (size_t k = 1; k < angles.size(); ++k) {
+            const double turns = 360 * std::ceil((from - angles[k]) / 360);  // brings angles[k] to from … from + 360
+            const bool meets = angles[k - 1] + turns <= to;
+            if (meets && !on) runs.push_back({angles[k - 1]});
+            if (meets) runs.back().push_back(angles[k]);
+            on = meets;
+        }
+        return runs;
+    }
+
+    /// Whether a stretch of a line lies wholly beyond the cell, along the axis or across it.
+    bool beyond(const Point& p, const Point& q) const
+    {
+        const auto [z0, z1] = std::minmax(p.x(), q.x());
+        const auto [r0, r1] = std::minmax(p.y(), q.y());
+        return z1 < extent_.z.low || z0 > extent_.z.high || r1 < extent_.r.low || r0 > extent_.r.high;
+    }
+
     void band(const Polyline& line, const std::vector<double>& angles, double sign)
     {
         for (size_t i = 0; i + 1 < line.size(); ++i) {
             const Point d = line[i + 1] - line[i];
             const double length = d.norm();
-            if (length < 1e-9 || (line[i].y() <= 0 && line[i + 1].y() <= 0)) continue;
+            if (length < 1e-9 || (line[i].y() <= 0 && line[i + 1].y() <= 0) || beyond(line[i], line[i + 1])) continue;
             const Point flat = Point(-d.y(), d.x()) / length * sign;
             const Point n0 = smoothNormal(line, i, flat, sign, true), n1 = smoothNormal(line, i, flat, sign, false);
             auto at = [&](size_t end, double angle) {
@@ -163,6 +193,7 @@ private:
 
     Mesh& mesh_;
     const Cell* cell_ = nullptr;
+    BuiltLayer::Extent extent_{};
     bool clip_ = false;
     float species_ = 0, part_ = 0;
     double angle_ = 0, cos_ = 1, sin_ = 0;  // the last angle's, which comes twice running
@@ -204,7 +235,8 @@ std::vector<Range> spansOf(const Cell& cell, bool cutAway)
 
 /// The flat face of a layer in a plane along the axis, between the inside and the outside, corners as (z, u, r): u runs in the plane away from
 /// the point nearest the axis, `near` mm off it.
-template <class Emit> void planeFace(const Polyline& outside, const Polyline& inside, double near, double low, double high, const Emit& emit)
+template <class Emit>
+void planeFace(const Polyline& outside, const Polyline& inside, double near, double low, double high, Range within, const Emit& emit)
 {
     std::vector<double> stations;
     for (const Polyline* line : {&outside, &inside})
@@ -212,6 +244,7 @@ template <class Emit> void planeFace(const Polyline& outside, const Polyline& in
     std::ranges::sort(stations);
     stations.erase(std::unique(stations.begin(), stations.end(), [](double x, double y) { return y - x < 1e-6; }), stations.end());
     for (size_t i = 0; i + 1 < stations.size(); ++i) {
+        if (stations[i + 1] < within.low || stations[i] > within.high) continue;
         const double eps = 1e-7, z0 = stations[i] + eps, z1 = stations[i + 1] - eps;
         auto bore = [&](double z) {
             const double r = inside.empty() ? 0.0 : radiusRange(inside, z, z).low;
@@ -232,8 +265,11 @@ void openFace(Builder& b, const BuiltLayer& layer, size_t index, const Polyline&
     const double turn = angle == 0 ? -1 : 1, within = angle + (angle == 0 ? 1e-6 : -1e-6);
     for (const Cell& cell : layer.cells) {
         if (!cell.spans(within)) continue;
-        b.begin(index, cell);
-        planeFace(outside, inside, 0, cell.low, cell.high, [&](const std::array<Point, 4>& q) {
+        b.begin(index, layer, cell);
+        // What does not come to this side of the axis has no face here.
+        const auto& [zs, rs, from, to] = b.extent();
+        if (to - from < 360 && std::fmod(within - from + 720, 360) > to - from) continue;
+        planeFace(outside, inside, 0, cell.low, cell.high, b.extent().z, [&](const std::array<Point, 4>& q) {
             std::vector<Builder::Corner> corners;
             for (const Point& p : q) corners.push_back(b.corner(p.x(), p.y(), angle, 0, 0, turn));
             b.face(corners);
@@ -245,14 +281,14 @@ void openFace(Builder& b, const BuiltLayer& layer, size_t index, const Polyline&
 void gapFaces(Builder& b, const BuiltLayer& layer, size_t index, const Polyline& outside, const Polyline& inside)
 {
     for (const Cell& cell : layer.cells) {
-        b.begin(index, cell);
+        b.begin(index, layer, cell);
         const Eigen::Vector3d mid = outwards((cell.from + cell.to) / 2);
         for (const HalfSpace& h : cell.bounds) {
             if (!h.open) continue;
             Eigen::Vector3d along = Eigen::Vector3d::UnitX().cross(h.normal);
             if (along.dot(mid) < 0) along = -along;
             const bool turned = Eigen::Vector3d::UnitX().cross(along).dot(h.normal) < 0;
-            planeFace(outside, inside, std::abs(h.offset), cell.low, cell.high, [&](std::array<Point, 4> q) {
+            planeFace(outside, inside, std::abs(h.offset), cell.low, cell.high, b.extent().z, [&](std::array<Point, 4> q) {
                 if (!turned) std::ranges::reverse(q);
                 std::vector<Builder::Corner> corners;
                 for (const Point& p : q) corners.push_back({h.normal * h.offset + along * p.y() + Eigen::Vector3d::UnitX() * p.x(), h.normal});
@@ -287,7 +323,7 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
         const bool gapsBelow = !first && (layer.gaps || assembly.layers[i - 1].gaps), gapsAbove = !last && (layer.gaps || assembly.layers[i + 1].gaps);
         for (const Cell& cell : layer.cells)
             for (const Range& span : spansOf(cell, detail.cutAway)) {
-                b.begin(i, cell);
+                b.begin(i, layer, cell);
                 const std::vector<double> angles = arcAngles(span.low, span.high, widest, detail.tolerance);
                 if (outside.size() > 1) b.sweep(outside, angles, 1);
                 if (inside.size() > 1) b.sweep(inside, angles, -1);
@@ -309,7 +345,7 @@ Mesh blankMesh(const Assembly& assembly)
     for (size_t i = 0; i < assembly.layers.size(); ++i) {
         const BuiltLayer& l = assembly.layers[i];
         for (const Cell& cell : l.cells) {
-            b.begin(i, cell);
+            b.begin(i, l, cell);
             for (const Face& face : convexBody(l.body(cell), 2 * l.corner + l.z1)) {
                 const Eigen::Vector3d normal = (face[1] - face[0]).cross(face[2] - face[0]).normalized();
                 std::vector<std::uint32_t> corners;

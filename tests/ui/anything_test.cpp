@@ -1,8 +1,8 @@
 // A child at the bench: anything is pressed, dragged and typed anywhere. Nothing may crash, and all of it undoes.
-#include "app/views/axis_map.h"
-#include "app/views/lane.h"
-#include "app/views/solid_gl.h"
-#include "app/views/solid_view.h"
+#include "app/lanes/axis_map.h"
+#include "app/lanes/lane.h"
+#include "app/solid/solid_gl.h"
+#include "app/solid/solid_view.h"
 #include "core/piece/edit.h"
 #include "tests/ui/bench.h"
 

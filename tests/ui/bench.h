@@ -1,8 +1,8 @@
 #pragma once
 
-#include "app/main_window.h"
+#include "app/window/main_window.h"
 #include "app/stages/stage.h"
-#include "app/views/length_field.h"
+#include "app/fields/length_field.h"
 
 #include <QTemporaryDir>
 #include <QtTest>

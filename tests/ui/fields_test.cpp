@@ -1,6 +1,6 @@
 // Every field that is typed into, and every menu of the drawing, reaches the part of the piece it names.
-#include "app/views/section_lane.h"
-#include "app/views/wood_picker.h"
+#include "app/lanes/section_lane.h"
+#include "app/fields/wood_picker.h"
 #include "core/piece/edit.h"
 #include "tests/ui/bench.h"
 

@@ -1,9 +1,9 @@
 // What must hold whatever is done: cautions and their fixes, bad input, recovery, no OpenGL, contrast, names.
-#include "app/dialogs.h"
-#include "app/start_page.h"
+#include "app/window/dialogs.h"
+#include "app/window/start_page.h"
 #include "app/theme/theme.h"
-#include "app/views/section_lane.h"
-#include "app/views/solid_view.h"
+#include "app/lanes/section_lane.h"
+#include "app/solid/solid_view.h"
 #include "core/piece/edit.h"
 #include "io/files.h"
 #include "tests/support/samples.h"

@@ -55,6 +55,13 @@ private:
         return it == assembly_.parts.end() ? nullptr : &*it;
     }
 
+    /// Whether a strip that is cut is still as wide and as thick as a part wants, and of its wood.
+    static bool serves(const KeptStrip& k, const Part& p)
+    {
+        return std::abs(k.width - p.width) < alike && std::abs(k.thickness - p.thickness) < alike &&
+               (k.wood.empty() || k.wood == p.species->id);
+    }
+
     /// A strip that is already cut stays; what is no longer wanted of it is surplus.
     void keep(const KeptStrip& k, std::map<std::string, int>& left)
     {
@@ -65,12 +72,14 @@ private:
         s.kept = true;
         s.kerf = shop_.ripKerf;
         double at = 0;
-        for (const auto& [id, count] : k.runs) {
-            auto it = left.find(id);
-            if (it != left.end()) it->second = std::max(0, it->second - count);
-            const Part* p = partOf(id);
-            const double run = p ? p->run(count) : 0;
-            s.runs.push_back({id, count, at, run});
+        for (const KeptRun& r : k.runs) {
+            const Part* p = partOf(r.part);
+            if (p && serves(k, *p)) {
+                int& still = left.at(r.part);
+                still = std::max(0, still - r.count);
+            }
+            const double run = p ? p->run(r.count) : 0;
+            s.runs.push_back({r.part, r.count, at, run});
             at += run;
         }
         s.used = std::min(k.length, std::max(at + piece_.choices.endWaste, shop_.leastHold));
@@ -251,8 +260,16 @@ BoardPlan planBoards(const Piece& piece, const Shop& shop, const Assembly& assem
 
 KeptStrip keptStrip(const PlannedBoard& board, const PlannedStrip& strip)
 {
-    KeptStrip kept{board.board.id, strip.place.x, strip.place.y, strip.place.length, strip.place.width, strip.thickness, {}, {}};
-    for (const PlannedRun& r : strip.runs) kept.runs.emplace_back(r.part, r.count);
+    KeptStrip kept{.board = board.board.id,
+                   .x = strip.place.x,
+                   .y = strip.place.y,
+                   .length = strip.place.length,
+                   .width = strip.place.width,
+                   .thickness = strip.thickness,
+                   .wood = board.board.wood,
+                   .runs = {},
+                   .extra = {}};
+    for (const PlannedRun& r : strip.runs) kept.runs.push_back({r.part, r.count, {}});
     return kept;
 }
 

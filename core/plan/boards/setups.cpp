@@ -18,8 +18,8 @@ void addOnce(std::vector<std::string>& list, const std::string& id)
     if (std::ranges::find(list, id) == list.end()) list.push_back(id);
 }
 
-Setting length(const char* name, double mm) { return {"", name, mm, Setting::Unit::Length, "", ""}; }
-Setting angle(const char* name, double deg) { return {"", name, deg, Setting::Unit::Angle, "", ""}; }
+Setting length(const char* name, double mm) { return {.name = name, .value = mm}; }
+Setting angle(const char* name, double deg) { return {.name = name, .value = deg, .unit = Unit::Angle}; }
 
 }  // namespace
 

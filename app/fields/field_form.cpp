@@ -1,0 +1,178 @@
+#include "app/fields/field_form.h"
+
+#include "app/fields/length_field.h"
+#include "app/fields/wood_picker.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QCoreApplication>
+#include <QLabel>
+#include <QPushButton>
+#include <QSignalBlocker>
+#include <QSpinBox>
+#include <QVBoxLayout>
+
+namespace vl::app {
+
+QString wordsOf(const Field& field) { return QCoreApplication::translate("Field", field.words); }
+QString wordsOf(const Choice& choice) { return QCoreApplication::translate("Choice", choice.words); }
+
+FieldForm::FieldForm(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
+{
+    column_ = new QVBoxLayout(this);
+    column_->setContentsMargins(0, 0, 0, 0);
+}
+
+void FieldForm::show(const std::vector<FieldItem>& items, std::function<double(const std::string&)> usual)
+{
+    usual_ = std::move(usual);
+    std::vector<FieldItem> asked;
+    std::vector<std::string> paths;
+    for (const FieldItem& item : items)
+        if (item.field.applies && item.field.kind != Field::Kind::Text && item.field.kind != Field::Kind::Woods) {
+            asked.push_back(item);
+            paths.push_back(item.path);
+        }
+    if (paths != paths_) rebuild(asked);
+    paths_ = paths;
+    for (size_t i = 0; i < asked.size(); ++i) readers_[i](asked[i].value);
+    setVisible(!asked.empty());
+}
+
+void FieldForm::rebuild(const std::vector<FieldItem>& items)
+{
+    readers_.clear();
+    if (inner_) inner_->deleteLater();
+    inner_ = new QWidget;
+    auto* inside = new QVBoxLayout(inner_);
+    inside->setContentsMargins(0, 0, 0, 0);
+    inside->setSpacing(4);
+    column_->addWidget(inner_);
+    for (const FieldItem& item : items) add(item);
+}
+
+void FieldForm::add(const FieldItem& item)
+{
+    switch (item.field.kind) {
+    case Field::Kind::Number:
+        return addNumber(item);
+    case Field::Kind::Count:
+        return addCount(item);
+    case Field::Kind::Flag:
+        return addFlag(item);
+    case Field::Kind::Wood:
+        return addWood(item);
+    default:
+        return addChoice(item);
+    }
+}
+
+void FieldForm::row(const FieldItem& item, QWidget* field)
+{
+    auto* line = new QHBoxLayout;
+    auto* label = new QLabel(wordsOf(item.field));
+    label->setBuddy(field);
+    label->setProperty("role", "quiet");
+    field->setAccessibleName(wordsOf(item.field));
+    if (*item.field.help) field->setToolTip(QCoreApplication::translate("Field", item.field.help));
+    field->setFocusPolicy(Qt::StrongFocus);
+    line->addWidget(label, 3);
+    line->addWidget(field, 4);
+    static_cast<QVBoxLayout*>(inner_->layout())->addLayout(line);
+}
+
+QWidget* FieldForm::numberField(const FieldItem& item, std::function<void(double)>& show)
+{
+    const Field& f = item.field;
+    const QString words = wordsOf(f);
+    if (std::string_view(f.limit.unit) == "mm") {
+        auto* field = new LengthField(doc_, words, f.limit);
+        connect(field, &LengthField::edited, this, [this, words, path = item.path](double mm) { emit edited(words, path, mm); });
+        show = [field](double v) { field->setValue(v); };
+        return field;
+    }
+    auto* field = new QDoubleSpinBox;
+    field->setRange(f.limit.low, f.limit.high);
+    field->setDecimals(2);
+    field->setSuffix((std::string_view(f.limit.unit) == "°" ? "" : " ") + QString::fromUtf8(f.limit.unit));
+    field->setKeyboardTracking(false);
+    connect(field, &QDoubleSpinBox::valueChanged, this, [this, words, path = item.path](double v) { emit edited(words, path, v); });
+    show = [field](double v) {
+        const QSignalBlocker quiet(field);
+        field->setValue(v);
+    };
+    return field;
+}
+
+void FieldForm::addNumber(const FieldItem& item)
+{
+    std::function<void(double)> show;
+    if (!item.optional) {
+        row(item, numberField(item, show));
+        readers_.push_back([show](const FieldValue& v) { show(std::get<double>(v)); });
+        return;
+    }
+    const QString words = wordsOf(item.field);
+    auto* on = new QCheckBox(words);
+    inner_->layout()->addWidget(on);
+    QWidget* field = numberField(item, show);
+    row(item, field);
+    connect(on, &QCheckBox::clicked, this, [this, words, path = item.path](bool checked) {
+        emit edited(words, path, checked ? FieldValue(usual_ ? usual_(path) : 0.0) : FieldValue());
+    });
+    readers_.push_back([on, field, show](const FieldValue& v) {
+        const double* value = std::get_if<double>(&v);
+        on->setChecked(value != nullptr);
+        field->setEnabled(value != nullptr);
+        if (value) show(*value);
+    });
+}
+
+void FieldForm::addCount(const FieldItem& item)
+{
+    auto* field = new QSpinBox;
+    field->setRange(static_cast<int>(item.field.limit.low), static_cast<int>(item.field.limit.high));
+    field->setKeyboardTracking(false);
+    row(item, field);
+    connect(field, &QSpinBox::valueChanged, this,
+            [this, words = wordsOf(item.field), path = item.path](int v) { emit edited(words, path, v); });
+    readers_.push_back([field](const FieldValue& v) {
+        const QSignalBlocker quiet(field);
+        field->setValue(std::get<int>(v));
+    });
+}
+
+void FieldForm::addFlag(const FieldItem& item)
+{
+    const QString words = wordsOf(item.field);
+    auto* field = new QCheckBox(words);
+    inner_->layout()->addWidget(field);
+    connect(field, &QCheckBox::clicked, this, [this, words, path = item.path](bool on) { emit edited(words, path, on); });
+    readers_.push_back([field](const FieldValue& v) { field->setChecked(std::get<bool>(v)); });
+}
+
+void FieldForm::addChoice(const FieldItem& item)
+{
+    auto* field = new QComboBox;
+    for (const Choice& c : item.choices) field->addItem(wordsOf(c));
+    row(item, field);
+    connect(field, &QComboBox::activated, this,
+            [this, words = wordsOf(item.field), path = item.path](int k) { emit edited(words, path, k); });
+    readers_.push_back([field](const FieldValue& v) { field->setCurrentIndex(std::get<int>(v)); });
+}
+
+void FieldForm::addWood(const FieldItem& item)
+{
+    auto* field = new QPushButton;
+    row(item, field);
+    connect(field, &QPushButton::clicked, this, [this, field, words = wordsOf(item.field), path = item.path] {
+        chooseWood(field, [this, words, path](const std::string& id) { emit edited(words, path, id); });
+    });
+    readers_.push_back([field](const FieldValue& v) {
+        const Species& s = speciesOf(std::get<std::string>(v));
+        field->setText(QString::fromUtf8(s.name));
+        field->setIcon(QIcon(woodSwatch(s, {18, 18})));
+    });
+}
+
+}  // namespace vl::app

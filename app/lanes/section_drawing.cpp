@@ -1,0 +1,335 @@
+// What the section lane draws; section_lane.cpp is how it is handled.
+#include "app/theme/theme.h"
+#include "app/lanes/section_lane.h"
+#include "core/blank/nest.h"
+#include "core/turning/skin.h"
+#include "report/drawing.h"
+#include "report/type.h"
+
+#include <QPainter>
+#include <QPainterPath>
+
+#include <cmath>
+
+namespace vl::app {
+namespace {
+
+QPolygonF polygon(const Polyline& line, auto&& at)
+{
+    QPolygonF out;
+    for (const Point& p : line) out << at(p);
+    return out;
+}
+
+}  // namespace
+
+void SectionLane::paintEvent(QPaintEvent*)
+{
+    QPainter painter(this);
+    drawGround(painter);
+    painter.setRenderHint(QPainter::Antialiasing);
+    drawStock(painter);
+    drawWood(painter);
+    drawRuler(painter);
+    if (doc_.piece().nest.on) drawNest(painter);
+    if (handles_ == Handles::Layers) {
+        drawTabs(painter);
+        drawLayerHandles(painter);
+    }
+    if (handles_ == Handles::Stations) drawStations(painter);
+    if (handles_ == Handles::Outline)
+        drawOutlineHandles(painter);
+    else
+        drawSelection(painter);
+    drawCautions(painter);
+    drawReadout(painter);
+}
+
+QPolygonF SectionLane::stockShape(const BuiltLayer& l) const
+{
+    QPolygonF shape = polygon(l.outerHold, [&](const Point& p) { return at(p); });
+    if (l.innerHold.empty())
+        shape << at({l.z1, 0}) << at({l.z0, 0});
+    else
+        for (auto it = l.innerHold.rbegin(); it != l.innerHold.rend(); ++it) shape << at(*it);
+    return shape;
+}
+
+void SectionLane::drawStock(QPainter& painter) const
+{
+    for (const BuiltLayer& l : doc_.plan().assembly.layers) {
+        QColor wood = report::woodColour(*l.woods[0]);
+        QColor line = theme().quiet;
+        line.setAlphaF(0.5f);
+        wood.setAlphaF(handles_ == Handles::Outline ? 0.14f : 0.30f);
+        painter.setPen(QPen(line, 0.8));
+        painter.setBrush(wood);
+        painter.drawPolygon(stockShape(l));
+    }
+}
+
+void SectionLane::drawWood(QPainter& painter)
+{
+    const Plan& plan = doc_.plan();
+    QPainterPath shape;
+    QPolygonF loop = polygon(plan.sides.outside, [&](const Point& p) { return at(p); });
+    if (plan.sides.inside.empty() || plan.sides.inside.front().y() <= 0) loop.prepend(at({0, 0}));
+    if (plan.sides.inside.empty())
+        loop << at({outlineHeight(doc_.piece()), 0});
+    else
+        for (auto it = plan.sides.inside.rbegin(); it != plan.sides.inside.rend(); ++it) loop << at(*it);
+    shape.addPolygon(loop);
+    shape.closeSubpath();
+
+    painter.save();
+    painter.setClipPath(shape, Qt::IntersectClip);
+    const QRectF visible(0, 24, width(), axisY() - 24);
+    const bool fresh = woodVersion_ == doc_.version() && woodRect_ == visible && woodScale_ == axis_.scale() + axis_.x(0);
+    if (!fresh && !doc_.live()) {
+        const double ratio = devicePixelRatioF();
+        wood_ = report::imageOf(bakeSection(plan.assembly, plan.sides, z(visible.left()), z(visible.right()), r(visible.bottom()), r(visible.top()),
+                                            static_cast<int>(visible.width() * ratio), static_cast<int>(visible.height() * ratio)));
+        woodVersion_ = doc_.version();
+        woodRect_ = visible;
+        woodScale_ = axis_.scale() + axis_.x(0);
+    }
+    // While a drag goes on the woods are flat; their figure is back with the release.
+    for (const BuiltLayer& l : plan.assembly.layers)
+        painter.fillRect(QRectF(QPointF(x(l.z0), visible.top()), QPointF(x(l.z1) + 0.5, visible.bottom())), report::woodColour(*l.woods[l.sectorAt(0)]));
+    if (!doc_.live() || fresh) painter.drawImage(visible, wood_);
+    QColor joint(0, 0, 0, 120);
+    painter.setPen(QPen(joint, 0.8));
+    for (const BuiltLayer& l : plan.assembly.layers) painter.drawLine(QPointF(x(l.z1), visible.top()), QPointF(x(l.z1), visible.bottom()));
+    painter.restore();
+    painter.setPen(QPen(theme().text, 1.3));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawPath(shape);
+}
+
+void SectionLane::drawRuler(QPainter& painter) const
+{
+    const double base = axisY();
+    painter.setPen(QPen(theme().quiet, 1, Qt::DashDotLine));
+    painter.drawLine(QPointF(AxisMap::leftMargin - 14, base), QPointF(width() - 8, base));
+    painter.setPen(theme().quiet);
+    painter.setFont(report::type(8));
+    painter.drawText(QRectF(6, base - 9, 46, 18), Qt::AlignRight | Qt::AlignVCenter, tr("head"));
+    painter.setBrush(theme().edge);
+    painter.setPen(QPen(theme().quiet, 1));
+    painter.drawPolygon(QPolygonF({{56, base - 7}, {68, base}, {56, base + 7}}));
+
+    const bool metric = doc_.style().unit == LengthStyle::Unit::Millimetre;
+    double step = metric ? 1 : mmPerInch / 8;
+    const double factors[] = {2, 2.5, 2};
+    for (int k = 0; step * axis_.scale() < 9; ++k) step *= metric ? factors[k % 3] : 2;
+    const int labelled = metric ? 5 : 4;
+    const double length = std::max(outlineHeight(doc_.piece()), stackHeight(doc_.piece()));
+    double free = -1e9;
+    for (int k = 0; k * step <= length + 1e-9; ++k) {
+        const double px = x(k * step);
+        if (px < AxisMap::leftMargin - 2 || px > width()) continue;
+        const bool big = k % labelled == 0;
+        painter.setPen(QPen(theme().quiet, big ? 1.1 : 0.7));
+        painter.drawLine(QPointF(px, base + 3), QPointF(px, base + (big ? 11 : 7)));
+        if (!big || px < free) continue;
+        LengthStyle plain = doc_.style();
+        const QString words = QString::fromStdString(formatLength(k * step, plain, metric ? 0 : plain.unit == LengthStyle::Unit::Inch ? 0 : -1));
+        painter.drawText(QRectF(px - 40, base + 12, 80, 15), Qt::AlignCenter, words);
+        free = px + QFontMetricsF(painter.font()).horizontalAdvance(words) + 14;
+    }
+}
+
+void SectionLane::drawTabs(QPainter& painter) const
+{
+    const auto& layers = doc_.plan().assembly.layers;
+    const double top = axisY() + rulerHeight - 2;
+    painter.setFont(report::type(8, QFont::Medium));
+    for (size_t i = 0; i < layers.size(); ++i) {
+        const QRectF tab(QPointF(x(layers[i].z0) + 1, top), QPointF(x(layers[i].z1) - 1, top + tabHeight - 4));
+        const bool chosen = doc_.selection().layers.contains(static_cast<int>(i));
+        painter.setPen(QPen(chosen ? theme().accent : theme().edge, chosen ? 1.6 : 1));
+        painter.setBrush(chosen ? theme().accentSoft : theme().ground);
+        painter.drawRoundedRect(tab, 3, 3);
+        if (tab.width() > 13) {
+            painter.setPen(theme().text);
+            painter.drawText(tab, Qt::AlignCenter, QString::number(i + 1));
+        }
+    }
+    painter.setPen(theme().quiet);
+    painter.setFont(report::type(8));
+    painter.drawText(QRectF(0, top, AxisMap::leftMargin - 12, tabHeight - 4), Qt::AlignRight | Qt::AlignVCenter, tr("layers"));
+    if (drag_.grip == Grip::Tab && dropX_ >= 0) {
+        painter.setPen(QPen(theme().accent, 3));
+        painter.drawLine(QPointF(dropX_, 28), QPointF(dropX_, top + tabHeight));
+    }
+}
+
+void SectionLane::drawOutlineHandles(QPainter& painter) const
+{
+    const Piece& piece = doc_.piece();
+    for (const Side side : {Side::Outside, Side::Inside}) {
+        if (side == Side::Inside && piece.hollow.rule != WallRule::Drawn) continue;
+        const Outline& line = outline(side);
+        for (int i = 0; i < static_cast<int>(line.size()); ++i) {
+            const QPointF p = nodePosition(side, i);
+            const bool chosen = doc_.selection().node == i && doc_.selection().side == side;
+            const bool over = hover_.grip == Grip::Node && hover_.index == i && hover_.side == side;
+            painter.setPen(QPen(chosen || over ? theme().accent : theme().text, chosen ? 2.4 : 1.6));
+            painter.setBrush(chosen ? theme().accentSoft : theme().panel);
+            const double s = over || chosen ? 6 : 5;
+            if (line[static_cast<size_t>(i)].smooth)
+                painter.drawEllipse(p, s, s);
+            else
+                painter.drawRect(QRectF(p.x() - s + 0.5, p.y() - s + 0.5, 2 * s - 1, 2 * s - 1));
+        }
+    }
+    for (int i = 0; i + 1 < static_cast<int>(piece.outside.size()); ++i)
+        if (piece.outside[static_cast<size_t>(i)].span == Span::Arc) {
+            const QPointF p = bulgePosition(i);
+            painter.setPen(QPen(theme().accent, 1.6));
+            painter.setBrush(theme().panel);
+            painter.drawPolygon(QPolygonF({{p.x(), p.y() - 6}, {p.x() + 6, p.y()}, {p.x(), p.y() + 6}, {p.x() - 6, p.y()}}));
+        }
+    if (!doc_.plan().shape.solid) {
+        const QPointF p = floorPosition();
+        painter.setPen(QPen(theme().accent, 1, Qt::DotLine));
+        painter.drawLine(QPointF(p.x(), axisY()), QPointF(p.x(), p.y() - 22));
+        painter.setPen(QPen(theme().accent, 1.6));
+        painter.setBrush(theme().panel);
+        painter.drawPolygon(QPolygonF({{p.x() - 7, p.y() - 6}, {p.x() + 5, p.y()}, {p.x() - 7, p.y() + 6}}));
+    }
+}
+
+/// The grooves that part the nested rings.
+void SectionLane::drawNest(QPainter& painter) const
+{
+    const Nest& n = doc_.piece().nest;
+    const double end = outlineHeight(doc_.piece());
+    auto groove = [&](double inner) {
+        const QRectF box(at({0, inner / 2}), at({end, inner / 2 - n.tool}));
+        painter.fillRect(box.normalized(), theme().panel);
+        painter.setPen(QPen(theme().text, 1));
+        painter.drawLine(box.topLeft(), box.topRight());
+        painter.drawLine(box.bottomLeft(), box.bottomRight());
+    };
+    for (const NestedRing& ring : nestedRings(n)) groove(ring.inner);
+}
+
+QString SectionLane::valueOf(const LayerHandle& h) const
+{
+    return QString::fromStdString(h.name) + QStringLiteral(" ") + (h.unit == Unit::Angle ? QString::number(h.value, 'f', 2) + QStringLiteral("°") : lengthUnit(h.value));
+}
+
+void SectionLane::drawLayerHandles(QPainter& painter) const
+{
+    const auto own = handles();
+    for (size_t i = 0; i < own.size(); ++i) {
+        const QPointF p = at(own[i].at);
+        const bool over = (hover_.grip == Grip::Layer && hover_.index == static_cast<int>(i)) || (drag_.grip == Grip::Layer && drag_.index == static_cast<int>(i));
+        const double s = over ? 6.5 : 5.5;
+        painter.setPen(QPen(theme().accent, over ? 2.4 : 1.8));
+        painter.setBrush(theme().panel);
+        painter.drawPolygon(QPolygonF({{p.x(), p.y() - s}, {p.x() + s, p.y()}, {p.x(), p.y() + s}, {p.x() - s, p.y()}}));
+    }
+}
+
+void SectionLane::drawStations(QPainter& painter) const
+{
+    QColor ink = theme().accent;
+    for (const Station& s : doc_.plan().stations) {
+        const double px = x(s.z);
+        ink.setAlphaF(0.75f);
+        painter.setPen(QPen(ink, 1));
+        painter.drawLine(QPointF(px, y(s.outside / 2) - 12), QPointF(px, y(s.outside / 2) - 2));
+        painter.setPen(QPen(ink, 0.7, Qt::DotLine));
+        painter.drawLine(QPointF(px, y(std::isnan(s.inside) ? 0 : s.inside / 2)), QPointF(px, axisY()));
+    }
+}
+
+void SectionLane::drawSelection(QPainter& painter) const
+{
+    const auto& layers = doc_.plan().assembly.layers;
+    for (const int i : doc_.selection().layers) {
+        if (i >= static_cast<int>(layers.size())) continue;
+        const BuiltLayer& l = layers[static_cast<size_t>(i)];
+        painter.setPen(QPen(theme().accent, i == doc_.selection().layer ? 2.2 : 1.4));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawPolygon(stockShape(l));
+    }
+}
+
+void SectionLane::drawCautions(QPainter& painter) const
+{
+    for (const Caution& c : doc_.plan().cautions) {
+        const QColor ink = c.level == Level::Stop ? theme().stop : theme().warn;
+        const QPointF p(x(c.z), 32);
+        painter.setPen(QPen(ink, 1, Qt::DashLine));
+        painter.drawLine(QPointF(p.x(), p.y() + 9), QPointF(p.x(), axisY()));
+        painter.setPen(QPen(ink, 1.6, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+        painter.setBrush(theme().warnSoft);
+        painter.drawPolygon(QPolygonF({{p.x(), p.y() - 9}, {p.x() + 10, p.y() + 8}, {p.x() - 10, p.y() + 8}}));
+        painter.setFont(report::type(8, QFont::Bold));
+        painter.drawText(QRectF(p.x() - 10, p.y() - 7, 20, 16), Qt::AlignCenter, QStringLiteral("!"));
+    }
+}
+
+void SectionLane::drawTag(QPainter& painter, const QPointF& anchor, const QString& words, const QColor& ink, const QColor& ground, double dy) const
+{
+    painter.setFont(report::type(8.5, QFont::DemiBold));
+    const double w = QFontMetricsF(painter.font()).horizontalAdvance(words) + 20, h = 24;
+    const double left = std::clamp(anchor.x() - w / 2, 4.0, std::max(4.0, width() - w - 4.0));
+    const double top = std::clamp(anchor.y() + dy - (dy < 0 ? h : 0), 26.0, std::max(26.0, height() - h - 2));
+    const QRectF box(left, top, w, h);
+    painter.setPen(QPen(ink, 1));
+    painter.drawLine(anchor, QPointF(anchor.x(), dy < 0 ? box.bottom() : box.top()));
+    painter.setBrush(ground);
+    painter.drawRoundedRect(box, 5, 5);
+    painter.drawText(box, Qt::AlignCenter, words);
+}
+
+void SectionLane::drawReadout(QPainter& painter) const
+{
+    const Hit& h = drag_.grip != Grip::None ? drag_ : hover_;
+    if (h.grip == Grip::Caution && h.index < static_cast<int>(doc_.plan().cautions.size())) {
+        const Caution& c = doc_.plan().cautions[static_cast<size_t>(h.index)];
+        const auto fixes = c.fixes.size();
+        drawTag(painter, {x(c.z), 42}, QString::fromStdString(c.at) + QStringLiteral(" · ") + (fixes == 1 ? tr("1 fix") : tr("%1 fixes").arg(fixes)), theme().warn,
+                theme().warnSoft, 10);
+        return;
+    }
+    if (h.grip == Grip::Node && h.index < static_cast<int>(outline(h.side).size())) {
+        const Node& n = outline(h.side)[static_cast<size_t>(h.index)];
+        drawTag(painter, nodePosition(h.side, h.index), tr("station %1 · Ø %2").arg(length(n.z), length(2 * n.r)), theme().accent, theme().panel, -16);
+        return;
+    }
+    if (h.grip == Grip::Layer) {
+        const auto own = handles();
+        if (h.index < static_cast<int>(own.size())) drawTag(painter, at(own[static_cast<size_t>(h.index)].at), valueOf(own[static_cast<size_t>(h.index)]), theme().accent, theme().panel, -16);
+        return;
+    }
+    if (h.grip == Grip::Floor) {
+        drawTag(painter, floorPosition(), tr("floor at %1").arg(lengthUnit(doc_.piece().hollow.floor)), theme().accent, theme().panel, -30);
+        return;
+    }
+    if (h.grip == Grip::Bulge) {
+        drawTag(painter, bulgePosition(h.index), tr("bulge %1").arg(doc_.piece().outside[static_cast<size_t>(h.index)].bulge, 0, 'f', 2), theme().accent, theme().panel, -16);
+        return;
+    }
+    if (h.grip == Grip::Boundary && h.index < static_cast<int>(doc_.piece().layers.size())) {
+        const Layer& l = doc_.piece().layers[static_cast<size_t>(h.index)];
+        drawTag(painter, {boundaryPosition(h.index).x(), 60}, tr("layer %1: %2 thick").arg(h.index + 1).arg(lengthUnit(l.thickness)), theme().accent, theme().panel, 8);
+        return;
+    }
+    if (!underMouse() || drag_.grip != Grip::None) return;
+    const double at = z(hoverAt_.x()), radius = radiusAt(doc_.plan().sides.outside, at);
+    if (std::isnan(radius) || hoverAt_.y() > axisY() || hoverAt_.y() < 24) return;
+    QString words = tr("at %1 · Ø %2 outside").arg(length(at), length(2 * radius));
+    const Sides& sides = doc_.plan().sides;
+    if (!sides.inside.empty() && at >= sides.inside.front().x()) {
+        const double bore = radiusRange(sides.inside, at, at).low;
+        if (!std::isnan(bore)) words += tr(" · wall %1").arg(length(distanceTo(sides.outside, {at, bore})));
+    }
+    drawTag(painter, {x(at), y(radius)}, words, theme().accent, theme().panel, -34);
+}
+
+}  // namespace vl::app

@@ -1,0 +1,179 @@
+#include "app/solid/solid_view.h"
+
+#include "app/theme/theme.h"
+#include "app/solid/solid_gl.h"
+#include "report/drawing.h"
+#include "report/type.h"
+
+#include <QMouseEvent>
+#include <QPainter>
+#include <QVBoxLayout>
+
+#include <cmath>
+
+namespace vl::app {
+namespace {
+
+/// The solid painted without OpenGL.
+class SolidPainted : public QWidget {
+public:
+    using QWidget::QWidget;
+    SolidScene* scene = nullptr;
+
+protected:
+    void paintEvent(QPaintEvent*) override
+    {
+        QPainter painter(this);
+        const Document& document = scene->document();
+        const Shape& shape = document.plan().shape;
+        // Coarser while a drag goes on, so that the drag stays smooth.
+        const double ratio = document.live() ? 0.5 : 2 * devicePixelRatioF();
+        const Raster raster = renderMesh(scene->mesh(), scene->camera, shape.height, shape.greatestDiameter, std::max(1, static_cast<int>(width() * ratio)),
+                                         std::max(1, static_cast<int>(height() * ratio)), theme().panel.rgb() | 0xff000000u, document.selection().layer);
+        painter.setRenderHint(QPainter::SmoothPixmapTransform);
+        painter.drawImage(rect(), document.live() ? report::imageOf(raster) : report::smoothed(raster));
+        painter.setPen(theme().quiet);
+        painter.setFont(report::type(8));
+        painter.drawText(rect().adjusted(8, 0, -8, -4), Qt::AlignHCenter | Qt::AlignBottom, SolidView::tr("no OpenGL card here: painted instead"));
+    }
+};
+
+}  // namespace
+
+SolidScene::SolidScene(Document& document, QWidget& canvas) : QObject(&canvas), doc_(document), canvas_(canvas)
+{
+    canvas.installEventFilter(this);
+    canvas.setFocusPolicy(Qt::StrongFocus);
+    canvas.setAccessibleName(tr("The solid piece"));
+    later_.setSingleShot(true);
+    later_.setInterval(150);
+    connect(&later_, &QTimer::timeout, &canvas, qOverload<>(&QWidget::update));
+    connect(&doc_, &Document::changed, this, &SolidScene::stale);
+    connect(&doc_, &Document::selectionChanged, &canvas, [this] { canvas_.update(); });
+}
+
+void SolidScene::stale()
+{
+    stale_ = true;
+    if (!(slow && doc_.live()))
+        canvas_.update();
+    else if (!later_.isActive())
+        later_.start();
+}
+
+const Mesh& SolidScene::mesh()
+{
+    if (stale_) {
+        const Plan& plan = doc_.plan();
+        mesh_ = blank ? blankMesh(plan.assembly) : turnedMesh(plan.assembly, plan.sides, {doc_.live() ? 0.25 : 0.05, cutAway});
+        stale_ = false;
+        ++meshVersion_;
+    }
+    return mesh_;
+}
+
+void SolidScene::setCutAway(bool on)
+{
+    cutAway = on;
+    stale();
+    emit optionsChanged();
+}
+
+void SolidScene::setUpright(bool on)
+{
+    camera.upright = on;
+    canvas_.update();
+    emit optionsChanged();
+}
+
+void SolidScene::setBlank(bool on)
+{
+    blank = on;
+    stale();
+    emit optionsChanged();
+}
+
+bool SolidScene::eventFilter(QObject*, QEvent* event)
+{
+    switch (event->type()) {
+    case QEvent::MouseButtonPress:
+        from_ = static_cast<QMouseEvent*>(event)->position();
+        turned_ = false;
+        return true;
+    case QEvent::MouseMove: {
+        auto* mouse = static_cast<QMouseEvent*>(event);
+        if (!(mouse->buttons() & Qt::LeftButton)) return false;
+        const QPointF by = mouse->position() - from_;
+        if (!turned_ && std::hypot(by.x(), by.y()) < 4) return true;
+        turned_ = true;
+        from_ = mouse->position();
+        camera.yaw = std::fmod(camera.yaw + by.x() * 0.5, 360.0);
+        camera.pitch = std::clamp(camera.pitch + by.y() * 0.5, -90.0, 90.0);
+        canvas_.update();
+        return true;
+    }
+    case QEvent::MouseButtonRelease: {
+        if (turned_) return true;
+        const Shape& s = doc_.plan().shape;
+        const int part = pickMesh(mesh(), camera, s.height, s.greatestDiameter, canvas_.width(), canvas_.height(), from_.x(), from_.y());
+        if (part >= 0) doc_.selectLayer(part / 1000, static_cast<QMouseEvent*>(event)->modifiers(), part % 1000);
+        return true;
+    }
+    case QEvent::Wheel:
+        camera.zoom = std::clamp(camera.zoom * std::pow(1.0015, static_cast<QWheelEvent*>(event)->angleDelta().y()), 0.5, 30.0);
+        canvas_.update();
+        return true;
+    case QEvent::KeyPress: {
+        const int key = static_cast<QKeyEvent*>(event)->key();
+        if (key == Qt::Key_U)
+            setUpright(!camera.upright);
+        else if (key == Qt::Key_C)
+            setCutAway(!cutAway);
+        else if (key == Qt::Key_Left || key == Qt::Key_Right)
+            camera.yaw += key == Qt::Key_Left ? -10 : 10;
+        else if (key == Qt::Key_Up || key == Qt::Key_Down)
+            camera.pitch = std::clamp(camera.pitch + (key == Qt::Key_Up ? -10 : 10), -90.0, 90.0);
+        else
+            return false;
+        canvas_.update();
+        return true;
+    }
+    default:
+        return false;
+    }
+}
+
+SolidView::SolidView(Document& document, QWidget* parent) : QWidget(parent)
+{
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    painted_ = !openGlWorks();
+    auto usePainted = [this, &document, column] {
+        auto* painted = new SolidPainted(this);
+        scene_ = new SolidScene(document, *painted);
+        scene_->slow = true;
+        painted->scene = scene_;
+        canvas_ = painted;
+        painted_ = true;
+        column->addWidget(painted);
+    };
+    if (painted_) {
+        usePainted();
+        return;
+    }
+    auto* gl = new SolidGl(this);
+    scene_ = new SolidScene(document, *gl);
+    gl->setScene(scene_);
+    canvas_ = gl;
+    column->addWidget(gl);
+    // A driver that promised 3.3 and cannot compile: paint instead, once this paint is over.
+    connect(
+        gl, &SolidGl::failed, this,
+        [gl, usePainted] {
+            gl->hide();
+            usePainted();
+        },
+        Qt::QueuedConnection);
+}
+
+}  // namespace vl::app

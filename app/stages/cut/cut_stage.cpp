@@ -1,0 +1,113 @@
+#include "app/stages/cut/cut_stage.h"
+
+#include "app/stages/cut/boards_view.h"
+#include "app/lanes/figures_lane.h"
+#include "app/fields/layer_settings.h"
+#include "app/stages/page_switch.h"
+#include "app/stages/cut/rack_form.h"
+#include "app/lanes/ring_view.h"
+#include "app/stages/cut/setups_view.h"
+#include "app/stages/cut/strip_view.h"
+#include "core/blank/construction.h"
+
+#include <QComboBox>
+
+namespace vl::app {
+
+CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cut"), parent)
+{
+    auto* section = new SectionLane(document, axis_, SectionLane::Handles::None);
+    section->setFixedHeight(150);
+    addLane(section, 0);
+    using Row = FiguresLane::Row;
+    auto bare = [&](const QString& name, FigureId id) -> Row { return FiguresLane::layerRow(document, name, id, true); };
+    addLane(new FiguresLane(document, axis_, tr("AT THE SAW"), FiguresLane::Columns::Layers,
+                            {bare(tr("miter °"), FigureId::Miter), bare(tr("outer edge"), FigureId::OuterEdge), bare(tr("board width"), FigureId::BoardWidth),
+                             bare(tr("plane to"), FigureId::PlaneTo), bare(tr("strip"), FigureId::StripLength)}),
+            0);
+    auto* boards = new BoardsView(document);
+    auto* pages = new PageSwitch;
+    pages->add(tr("boards"), boards);
+    pages->add(tr("strips"), new StripView(document));
+    pages->add(tr("set-ups"), new SetupsView(document));
+    addLane(pages, 1);
+    connect(section, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
+
+    heading(tr("ON THE RACK"));
+    auto* rack = new RackForm(document);
+    addToPanel(rack);
+    connect(rack, &RackForm::importWanted, this, &CutStage::importWanted);
+    connect(rack, &RackForm::exportWanted, this, &CutStage::exportWanted);
+    connect(rack, &RackForm::markingChanged, boards, &BoardsView::setMarking);
+    title_ = heading({});
+    auto* segment = new SegmentView(document);
+    segment->setFixedHeight(150);
+    addToPanel(segment);
+    settings_ = new LayerSettings(document);
+    addToPanel(settings_);
+    const auto choices = [](auto& p) -> auto& { return p.choices; };
+    choiceRow(&Choices::cutting, choices);
+    how_ = new QLabel;
+    how_->setWordWrap(true);
+    how_->setProperty("role", "quiet");
+    addToPanel(how_);
+    figure(FigureId::Fence, tr("Fence"), true)->setLeading(true);
+    figure(FigureId::Miter, tr("Miter, from square"), true)->setLeading(true);
+    figure(FigureId::OuterEdge, tr("Stop at, outer edge"), true)->setLeading(true);
+    wedge_ = figure(FigureId::Wedge, tr("Wedge between the fences"), true);
+    offset_ = figure(FigureId::SledOffset, tr("Sled offset over the run"), true);
+    run_ = pieceRow(&Choices::sledRun, choices);
+    figure(FigureId::InnerEdge, tr("Inner edge"), true);
+    figure(FigureId::BoardWidth, tr("Board width"), true);
+    figure(FigureId::PlaneTo, tr("Plane to"), true);
+    figure(FigureId::StripLength, tr("Strip, all woods"), true);
+    choiceRow(&Choices::staves, choices);
+
+    heading(tr("CLOSING THE RING"));
+    auto* trial = new QLabel(tr("Dry-fit this ring with a band. Measure the gap at the outside of the last joint; a gap at the inside counts below 0."));
+    trial->setWordWrap(true);
+    trial->setProperty("role", "quiet");
+    addToPanel(trial);
+    gap_ = lengthRow(wordsOf(fieldOf(&Choices::trialGap)), fieldOf(&Choices::trialGap).limit);
+    figure(FigureId::Correction, tr("Add to the miter"), true)->setLeading(true);
+
+    heading(tr("STRIPS"));
+    for (double Shop::*member : {&Shop::kerf, &Shop::ripKerf, &Shop::planing, &Shop::leastHold, &Shop::leastOffcut}) shopRow(member);
+    pieceRow(&Choices::endWaste, choices);
+    figure(FigureId::StockVolume, tr("Planed"), false);
+    figure(FigureId::Waste, tr("Waste"), false);
+    auto* care = new QLabel(tr("Small parts at a saw can be thrown and draw the hand in: hold-downs, a stop that frees the part, the blade at rest before reaching in. "
+                               "The machine's manual, local rules and hands-on instruction come first."));
+    care->setWordWrap(true);
+    care->setProperty("role", "quiet");
+    addToPanel(care);
+    endPanel();
+
+    connect(gap_, &LengthField::edited, this, [this](double mm) {
+        edit(tr("trial ring"), [&](Piece& p) {
+            p.choices.trialRing = mm == 0 ? std::string() : p.layers[static_cast<size_t>(doc_.selection().layer)].id;
+            p.choices.trialGap = mm;
+        });
+    });
+    refresh();
+}
+
+void CutStage::refresh()
+{
+    refreshRows();
+    const Choices& c = doc_.piece().choices;
+    const auto at = static_cast<size_t>(doc_.selection().layer);
+    const Layer& layer = doc_.piece().layers[at];
+    const bool ring = doc_.plan().assembly.layers[at].segmented, sled = c.cutting == CutSchool::WedgeSled;
+    title_->setText(ring ? tr("ONE SEGMENT OF RING %1").arg(at + 1) : tr("LAYER %1, %2").arg(at + 1).arg(wordsOf(layerKinds()[layer.form.index()]).toUpper()));
+    settings_->refresh();
+    how_->setText(sled ? tr("The two fences stand a wedge apart; the same face stays up, so its figure shows all round. Set each fence with a ruler: the offset over the run.")
+                       : tr("Turn the strip over after every cut: each cut ends one segment and begins the next. Mark the face side every time."));
+    wedge_->setVisible(sled);
+    offset_->setVisible(sled);
+    run_->setEnabled(sled);
+    gap_->setEnabled(ring);
+    gap_->setValue(c.trialRing == layer.id ? c.trialGap : 0);
+}
+
+}  // namespace vl::app

@@ -1,0 +1,84 @@
+#include "app/stages/cut/setups_view.h"
+
+#include "app/theme/theme.h"
+#include "core/measure/format.h"
+#include "core/plan/boards/setups.h"
+#include "report/type.h"
+
+#include <QMouseEvent>
+#include <QPainter>
+
+namespace vl::app {
+
+SetupsView::SetupsView(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
+{
+    setAccessibleName(tr("Machine set-ups in order"));
+    connect(&doc_, &Document::changed, this, &SetupsView::read);
+    connect(&doc_, &Document::boardsChanged, this, &SetupsView::read);
+    connect(&doc_, &Document::selectionChanged, this, [this] { update(); });
+    read();
+}
+
+void SetupsView::read()
+{
+    setups_.clear();
+    for (const Setup& s : setupsOf(doc_.piece(), doc_.plan().assembly, doc_.boards())) {
+        Row row;
+        row.machine = QString::fromStdString(s.machine);
+        for (const Setting& one : s.settings) {
+            const QString value = QString::fromStdString(print(Quantity{one.value, one.unit, one.unit == Unit::Angle ? 3 : 2}, doc_.style()));
+            row.settings += (row.settings.isEmpty() ? QString() : QStringLiteral("   ")) + QString::fromStdString(one.name) + QStringLiteral(" ") + value;
+        }
+        QStringList parts;
+        for (const std::string& id : s.parts) parts << QString::fromStdString(id);
+        row.parts = tr("%1 cuts: %2").arg(s.cuts).arg(parts.join(QStringLiteral(", ")));
+        row.trial = tr("Trial: %1").arg(QString::fromStdString(s.trial));
+        for (const Part& p : doc_.plan().assembly.parts)
+            if (!s.parts.empty() && p.id == s.parts[0]) row.layer = p.layer;
+        setups_.push_back(row);
+    }
+    setMinimumHeight(sizeHint().height());
+    update();
+}
+
+void SetupsView::paintEvent(QPaintEvent* event)
+{
+    QPainter painter(this);
+    painter.fillRect(rect(), theme().panel);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setFont(report::type(8, QFont::DemiBold));
+    painter.setPen(theme().quiet);
+    painter.drawText(QRectF(14, 4, width() - 28, 18), Qt::AlignLeft | Qt::AlignVCenter, tr("SET-UPS: EVERY FENCE, STOP, TILT AND THICKNESS ONCE"));
+    for (size_t i = 0; i < setups_.size(); ++i) {
+        const QRectF box(8, 26 + static_cast<double>(i) * rowHeight, width() - 16, rowHeight - 4);
+        if (!box.toRect().intersects(event->rect())) continue;
+        const Row& r = setups_[i];
+        const bool mine = doc_.selection().layers.contains(r.layer);
+        painter.setPen(QPen(mine ? theme().accent : theme().edge, mine ? 1.4 : 1));
+        painter.setBrush(mine ? theme().accentSoft : theme().panel);
+        painter.drawRoundedRect(box, 4, 4);
+        const QRectF inner = box.adjusted(10, 4, -10, -4);
+        painter.setPen(theme().quiet);
+        painter.setFont(report::type(9, QFont::DemiBold));
+        painter.drawText(QRectF(inner.left(), inner.top(), 30, 22), Qt::AlignLeft | Qt::AlignVCenter, QString::number(i + 1));
+        painter.setPen(theme().text);
+        painter.drawText(QRectF(inner.left() + 26, inner.top(), 200, 22), Qt::AlignLeft | Qt::AlignVCenter, r.machine);
+        painter.setPen(theme().accent);
+        painter.setFont(report::type(12.5, QFont::DemiBold));
+        painter.drawText(QRectF(inner.left() + 200, inner.top(), inner.width() - 200, 22), Qt::AlignLeft | Qt::AlignVCenter, r.settings);
+        painter.setPen(theme().quiet);
+        painter.setFont(report::type(8.5));
+        const QFontMetricsF metrics(painter.font());
+        painter.drawText(QRectF(inner.left() + 26, inner.top() + 24, inner.width() * 0.42, 20), Qt::AlignLeft | Qt::AlignVCenter, metrics.elidedText(r.parts, Qt::ElideRight, inner.width() * 0.42));
+        painter.drawText(QRectF(inner.left() + 36 + inner.width() * 0.42, inner.top() + 24, inner.width() * 0.58 - 36, 20), Qt::AlignLeft | Qt::AlignVCenter,
+                         metrics.elidedText(r.trial, Qt::ElideRight, inner.width() * 0.58 - 40));
+    }
+}
+
+void SetupsView::mousePressEvent(QMouseEvent* event)
+{
+    const int i = static_cast<int>((event->position().y() - 26) / rowHeight);
+    if (i >= 0 && i < static_cast<int>(setups_.size()) && setups_[static_cast<size_t>(i)].layer >= 0) doc_.selectLayer(setups_[static_cast<size_t>(i)].layer, event->modifiers());
+}
+
+}  // namespace vl::app

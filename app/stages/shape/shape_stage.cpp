@@ -1,0 +1,155 @@
+#include "app/stages/shape/shape_stage.h"
+
+#include "app/stages/shape/plot_lane.h"
+#include "core/piece/edit.h"
+
+#include <QComboBox>
+#include <QPushButton>
+
+#include <cmath>
+
+namespace vl::app {
+namespace {
+
+PlotLane::Curve wallCurve(const Document& document)
+{
+    PlotLane::Curve c;
+    c.isLength = true;
+    c.limit = document.piece().hollow.leastWall;
+    c.empty = PlotLane::tr("a solid piece has no wall");
+    for (const WallAt& w : wallAlong(document.plan().sides))
+        if (w.inside.y() > 0) c.points.emplace_back(w.inside.x(), w.wall);
+    return c;
+}
+
+PlotLane::Curve bendCurve(const Document& document)
+{
+    PlotLane::Curve c;
+    c.unit = PlotLane::tr(" /m");
+    c.decimals = 0;
+    c.empty = PlotLane::tr("nothing to draw");
+    c.points = curvatureAlong(document.plan().sides.outside);
+    return c;
+}
+
+}  // namespace
+
+ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr("Shape"), parent)
+{
+    section_ = new SectionLane(document, axis_, SectionLane::Handles::Outline);
+    addLane(section_, 3);
+    addLane(new PlotLane(document, axis_, tr("WALL, SQUARE TO THE SURFACE"), wallCurve), 1);
+    addLane(new PlotLane(document, axis_, tr("CURVATURE OF THE OUTSIDE"), bendCurve), 1);
+    connect(section_, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
+
+    heading(tr("WHAT IT COMES TO"));
+    figurePair(FigureId::Height, tr("Height"), FigureId::FloorThickness, tr("Floor"));
+    figurePair(FigureId::GreatestDiameter, tr("Greatest Ø"), FigureId::LeastDiameter, tr("Least Ø"));
+    figurePair(FigureId::ThinnestWall, tr("Wall, thin"), FigureId::ThickestWall, tr("Wall, thick"));
+    figurePair(FigureId::Capacity, tr("Capacity"), FigureId::Weight, tr("Weight"));
+    figurePair(FigureId::GravityHeight, tr("Gravity at"), FigureId::TipAngle, tr("Tips at"));
+
+    nodeTitle_ = heading(tr("CHOSEN NODE"));
+    nodeZ_ = lengthRow(tr("Station"), fieldOf(&Node::z).limit);
+    const Limit diameters{0, 2 * fieldOf(&Node::r).limit.high};
+    nodeD_ = lengthRow(tr("Diameter"), diameters);
+    join_ = new QComboBox;
+    join_->addItems({tr("sharp"), tr("smooth")});
+    row(tr("Corner"), join_);
+    span_ = new QComboBox;
+    for (const Choice& c : choicesOf<Span>()) span_->addItem(wordsOf(c));
+    row(tr("To the next node"), span_);
+    auto chosenNode = [this](auto&& change) {
+        return [this, change](auto value) {
+            const Selection s = doc_.selection();
+            if (s.node < 0) return;
+            edit(tr("change node"), [&](Piece& p) { change(s.side == Side::Outside ? p.outside : p.hollow.inside, static_cast<size_t>(s.node), value); });
+        };
+    };
+    connect(nodeZ_, &LengthField::edited, this, chosenNode([](Outline& o, size_t i, double mm) { o = movedNode(o, i, i ? mm : o[i].z, o[i].r); }));
+    connect(nodeD_, &LengthField::edited, this, chosenNode([](Outline& o, size_t i, double mm) { o[i].r = mm / 2; }));
+    connect(join_, &QComboBox::activated, this, chosenNode([](Outline& o, size_t i, int k) { o[i].smooth = k == 1; }));
+    connect(span_, &QComboBox::activated, this, chosenNode([](Outline& o, size_t i, int k) {
+                o[i].span = static_cast<Span>(k);
+                if (o[i].span == Span::Arc && o[i].bulge == 0) o[i].bulge = 0.25;
+            }));
+
+    heading(tr("OUTLINE"));
+    height_ = lengthRow(tr("Height"), {1, fieldOf(&Node::z).limit.high});
+    connect(height_, &LengthField::edited, this, [this](double mm) {
+        edit(tr("set height"), [mm](Piece& p) {
+            const double scale = mm / outlineHeight(p);
+            p.outside = stretched(p.outside, mm);
+            for (Node& n : p.hollow.inside) n.z *= scale;
+            p.hollow.floor *= scale;
+            clampToLimits(p.hollow);
+            p = edit::fitLayers(p);
+        });
+    });
+    station_ = lengthRow(tr("At station"), fieldOf(&Node::z).limit);
+    diameter_ = lengthRow(tr("make the diameter"), diameters);
+    connect(station_, &LengthField::edited, this, [this](double mm) {
+        const double r = radiusAt(doc_.plan().sides.outside, mm);
+        if (!std::isnan(r)) diameter_->setValue(2 * r);
+    });
+    connect(diameter_, &LengthField::edited, this, &ShapeStage::setDiameter);
+
+    heading(tr("WALL AND FLOOR"));
+    rule_ = new QComboBox;
+    for (const Choice& c : choicesOf<WallRule>()) rule_->addItem(wordsOf(c));
+    row(tr("Wall"), rule_);
+    connect(rule_, &QComboBox::activated, this, [this](int k) {
+        edit(tr("wall rule"), [&](Piece& p) {
+            p.hollow.rule = static_cast<WallRule>(k);
+            if (p.hollow.rule == WallRule::Drawn && p.hollow.inside.size() < 2) p.hollow.inside = drawnFrom(doc_.plan().sides.inside, p);
+        });
+    });
+    const auto hollow = [](auto& p) -> auto& { return p.hollow; };
+    rim_ = pieceRow(&Hollow::rimWall, hollow);
+    base_ = pieceRow(&Hollow::baseWall, hollow);
+    floor_ = pieceRow(&Hollow::floor, hollow);
+    round_ = pieceRow(&Hollow::floorRound, hollow);
+    bore_ = pieceRow(&Hollow::bore, hollow);
+    least_ = pieceRow(&Hollow::leastWall, hollow);
+
+    endPanel();
+
+    refresh();
+}
+
+void ShapeStage::refresh()
+{
+    const Piece& p = doc_.piece();
+    const Selection& s = doc_.selection();
+    const Outline& line = s.side == Side::Outside ? p.outside : p.hollow.inside;
+    const bool node = s.node >= 0 && s.node < static_cast<int>(line.size());
+    nodeTitle_->setText(!node ? tr("CHOSEN NODE: NONE, CLICK ONE") : tr("CHOSEN NODE: %1 OF %2").arg(s.node + 1).arg(line.size()));
+    for (QWidget* w : {static_cast<QWidget*>(nodeZ_), static_cast<QWidget*>(nodeD_), static_cast<QWidget*>(join_), static_cast<QWidget*>(span_)}) w->setEnabled(node);
+    if (node) {
+        const Node& n = line[static_cast<size_t>(s.node)];
+        nodeZ_->setValue(n.z);
+        nodeD_->setValue(2 * n.r);
+        join_->setCurrentIndex(n.smooth);
+        span_->setCurrentIndex(static_cast<int>(n.span));
+        span_->setEnabled(s.node + 1 < static_cast<int>(line.size()));
+    }
+    height_->setValue(outlineHeight(p));
+    rule_->setCurrentIndex(static_cast<int>(p.hollow.rule));
+    refreshRows();
+    bore_->setEnabled(p.hollow.rule == WallRule::Bored);
+    const bool hollow = p.hollow.rule != WallRule::Solid, ruled = hollow && p.hollow.rule != WallRule::Drawn && p.hollow.rule != WallRule::Bored;
+    rim_->setEnabled(ruled);
+    base_->setEnabled(p.hollow.rule == WallRule::Tapered);
+    floor_->setEnabled(ruled);
+    round_->setEnabled(ruled);
+    least_->setEnabled(hollow);
+}
+
+void ShapeStage::setDiameter()
+{
+    const double at = station_->value(), d = diameter_->value();
+    if (at < 0 || at > outlineHeight(doc_.piece())) return;
+    edit(tr("set diameter at station"), [&](Piece& p) { p.outside = withDiameter(p.outside, at, d); });
+}
+
+}  // namespace vl::app

@@ -1,0 +1,145 @@
+#include "app/window/dialogs.h"
+
+#include "app/fields/field_form.h"
+#include "app/fields/length_field.h"
+
+#include <QDialogButtonBox>
+#include <QDoubleSpinBox>
+#include <QFormLayout>
+#include <QLabel>
+#include <QPlainTextEdit>
+#include <QScrollArea>
+#include <QTimeEdit>
+#include <QVBoxLayout>
+
+namespace vl::app {
+
+PieceDialog::PieceDialog(Document& document, QWidget* parent) : QDialog(parent)
+{
+    setWindowTitle(tr("Name and notes"));
+    auto* form = new QFormLayout(this);
+    auto* name = new QLineEdit(QString::fromStdString(document.piece().name));
+    name->setMaxLength(60);
+    name->setAccessibleName(tr("Name of the piece"));
+    auto* notes = new QPlainTextEdit(QString::fromStdString(document.piece().notes));
+    notes->setAccessibleName(tr("Notes"));
+    notes->setTabChangesFocus(true);
+    form->addRow(tr("Name"), name);
+    form->addRow(tr("Notes"), notes);
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
+    form->addRow(buttons);
+    connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
+    connect(buttons, &QDialogButtonBox::accepted, this, [this, &document, name, notes] {
+        Piece next = document.piece();
+        next.name = name->text().toStdString();
+        next.notes = notes->toPlainText().toStdString();
+        if (document.apply(tr("name and notes"), next)) accept();
+    });
+    resize(480, 320);
+}
+
+ShopDialog::ShopDialog(Document& document, QWidget* parent) : QDialog(parent), doc_(document)
+{
+    setWindowTitle(tr("The shop"));
+    auto* outer = new QVBoxLayout(this);
+    auto* scroll = new QScrollArea;
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    auto* inner = new QWidget;
+    form_ = new QFormLayout(inner);
+    scroll->setWidget(inner);
+    outer->addWidget(scroll);
+    resize(520, 680);
+    auto heading = [this](const QString& words) {
+        auto* label = new QLabel(words);
+        label->setProperty("role", "heading");
+        form_->addRow(label);
+    };
+    heading(tr("MACHINES"));
+    add(&Shop::kerf);
+    add(&Shop::swingRadius);
+    add(&Shop::betweenCentres);
+    add(&Shop::lowestRpm);
+    add(&Shop::highestRpm);
+    heading(tr("GLUE"));
+    add(&Shop::temperature);
+    add(&Shop::bandClamps);
+    add(&Shop::clamps);
+    add(&Shop::finishMinutes);
+    heading(tr("HOURS IN THE SHOP, THE SAME TWICE: CLOSED"));
+    addHours();
+    heading(tr("HOLLOWING TOOLS"));
+    add(&Shop::toolShank);
+    add(&Shop::toolReach);
+    add(&Shop::toolAngle);
+    heading(tr("ROOMS THE PIECE WILL LIVE IN, AT 20 °C"));
+    add(&Shop::dryHumidity);
+    add(&Shop::dampHumidity);
+    heading(tr("A CAUTION WHERE"));
+    add(&Shop::leastEdge);
+    add(&Shop::leastOverlap);
+    add(&Shop::mostMovement);
+    add(&Shop::leastTip);
+    refused_ = new QLabel;
+    refused_->setProperty("role", "warn");
+    refused_->setWordWrap(true);
+    outer->addWidget(refused_);
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
+    outer->addWidget(buttons);
+    connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::accept);
+    connect(&doc_, &Document::refused, refused_, &QLabel::setText);
+}
+
+void ShopDialog::addHours()
+{
+    const QString days[] = {tr("Monday"), tr("Tuesday"), tr("Wednesday"), tr("Thursday"), tr("Friday"), tr("Saturday"), tr("Sunday")};
+    for (size_t d = 0; d < 7; ++d) {
+        auto* line = new QHBoxLayout;
+        for (size_t k = 0; k < 2; ++k) {
+            auto* field = new QTimeEdit(QTime::fromMSecsSinceStartOfDay(std::min(static_cast<int>(doc_.shop().hours[d][k]) * 60000, 86399999)));
+            field->setDisplayFormat("hh:mm");
+            field->setKeyboardTracking(false);
+            field->setAccessibleName(days[d] + (k ? tr(", until") : tr(", from")));
+            line->addWidget(field);
+            connect(field, &QTimeEdit::timeChanged, this, [this, d, k](QTime t) {
+                refused_->clear();
+                Shop shop = doc_.shop();
+                // The last minute of the day stands for midnight.
+                shop.hours[d][k] = t == QTime(23, 59) ? 1440 : t.msecsSinceStartOfDay() / 60000;
+                doc_.setShop(shop);
+            });
+        }
+        form_->addRow(days[d], line);
+    }
+}
+
+void ShopDialog::set(double Shop::*member, double value)
+{
+    refused_->clear();
+    Shop shop = doc_.shop();
+    shop.*member = value;
+    doc_.setShop(shop);
+}
+
+void ShopDialog::add(double Shop::*member)
+{
+    const Field declared = fieldOf(member);
+    const QString name = wordsOf(declared);
+    if (std::string_view(declared.limit.unit) == "mm") {
+        auto* field = new LengthField(doc_, name, declared.limit);
+        field->setValue(doc_.shop().*member);
+        form_->addRow(name, field);
+        connect(field, &LengthField::edited, this, [this, member](double mm) { set(member, mm); });
+        return;
+    }
+    auto* field = new QDoubleSpinBox;
+    field->setAccessibleName(name);
+    field->setRange(declared.limit.low, declared.limit.high);
+    field->setDecimals(member == &Shop::leastTip ? 1 : 0);
+    field->setValue(doc_.shop().*member);
+    field->setKeyboardTracking(false);
+    form_->addRow(name, field);
+    connect(field, &QDoubleSpinBox::valueChanged, this, [this, member](double value) { set(member, value); });
+}
+
+}  // namespace vl::app

@@ -1,0 +1,36 @@
+#pragma once
+
+#include "app/document.h"
+
+#include <QDialog>
+
+class QFormLayout;
+class QLabel;
+
+namespace vl::app {
+
+/// The piece's name and notes.
+class PieceDialog : public QDialog {
+    Q_OBJECT
+public:
+    PieceDialog(Document& document, QWidget* parent);
+};
+
+/// What the workshop has, and where its cautions begin. Every field takes effect at once.
+class ShopDialog : public QDialog {
+    Q_OBJECT
+public:
+    ShopDialog(Document& document, QWidget* parent);
+
+private:
+    void set(double Shop::*member, double value);
+    void addHours();
+    /// A row for a number of the shop, as it is declared.
+    void add(double Shop::*member);
+
+    Document& doc_;
+    QFormLayout* form_ = nullptr;
+    QLabel* refused_ = nullptr;
+};
+
+}  // namespace vl::app

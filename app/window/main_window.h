@@ -1,0 +1,108 @@
+#pragma once
+
+#include "app/document.h"
+#include "app/window/drafts.h"
+#include "io/shop_book.h"
+
+#include <QMainWindow>
+
+#include <functional>
+
+class QLabel;
+class QMenu;
+class QPushButton;
+class QStackedWidget;
+class QToolButton;
+
+namespace vl::app {
+
+class Bed;
+class CautionPanel;
+class SolidView;
+class Stage;
+class StartPage;
+
+/// How the window asks for a file: tests answer in the user's place.
+struct FileAsker {
+    std::function<QString(QWidget*, const QString& title, const QString& filter)> open;
+    std::function<QString(QWidget*, const QString& title, const QString& suggested, const QString& filter)> save;
+    static FileAsker dialogs();
+};
+
+/// The one window: header, the stage at the left, solid and measures at the right, the bed below.
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+public:
+    /// `dataFolder` holds drafts and the shop; settings live where QSettings puts them.
+    explicit MainWindow(const QString& dataFolder, FileAsker asker = FileAsker::dialogs(), QWidget* parent = nullptr);
+
+    Document& document() { return doc_; }
+    SolidView& solid() { return *solid_; }
+    Drafts& drafts() { return *drafts_; }
+    /// Goes to a stage by its name, any case; "start" is the first page. False where there is none.
+    bool goTo(const QString& stage);
+    QStringList stageNames() const;
+    /// Shows a page of the stage, where it has one of this name.
+    void showPage(const QString& name);
+    bool openPath(const QString& path);
+    bool openDemo(const QString& name);
+    bool save();
+    bool saveAs();
+    bool saveTo(const QString& path);
+    bool printPacket(bool letter);
+    void sendToPrinter();
+    void exportFile();
+    void editName();
+    void editShop();
+    void importRack();
+    void exportRack();
+    void exportCalendar();
+    void setDark(bool dark);
+    /// Brings back what an earlier session left unsaved, if the turner wants it.
+    void offerRecovery();
+    /// The last thing the window had to say: why something was refused, what was put right.
+    QString message() const;
+
+protected:
+    void closeEvent(QCloseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+private:
+    QWidget* makeHeader();
+    QWidget* makeBody();
+    QWidget* makeFooter();
+    void makeMenu();
+    void refresh();
+    void setStage(int index);
+    void say(const QString& words);
+    bool mayDiscard();
+    void openPiece(const Piece& piece, const QString& path);
+    QStringList recent() const;
+    void addRecent(const QString& path);
+    void loadShop();
+    /// The turner's own shop again, after a sample's.
+    void leaveSample();
+    void tryTo(const std::function<void()>& action);
+
+    QString dataFolder_;
+    FileAsker ask_;
+    Document doc_;
+    std::unique_ptr<io::ShopBook> book_;
+    Shop ownShop_;
+    bool sampleShop_ = false;  ///< a sample is open, in the samples' workshop
+    Drafts* drafts_ = nullptr;
+    QStackedWidget *pages_ = nullptr, *lanes_ = nullptr, *panels_ = nullptr;
+    StartPage* start_ = nullptr;
+    QList<Stage*> stages_;
+    SolidView* solid_ = nullptr;
+    CautionPanel* cautions_ = nullptr;
+    Bed* bed_ = nullptr;
+    QMenu *menu_ = nullptr, *recentMenu_ = nullptr;
+    QLabel *title_ = nullptr, *edited_ = nullptr, *summary_ = nullptr, *message_ = nullptr;
+    QToolButton *undo_ = nullptr, *redo_ = nullptr, *theme_ = nullptr;
+    QPushButton *cautionPill_ = nullptr, *print_ = nullptr, *next_ = nullptr;
+    QList<QToolButton*> units_;
+    bool everOpened_ = false;
+};
+
+}  // namespace vl::app

@@ -1,0 +1,170 @@
+#include "app/window/start_page.h"
+
+#include "app/theme/theme.h"
+#include "io/files.h"
+#include "report/drawing.h"
+
+#include <QFile>
+#include <QFileInfo>
+#include <QGridLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QtConcurrent>
+
+namespace vl::app {
+namespace {
+
+/// A card with a picture of the piece, its name and what it is for.
+QPushButton* card(const QString& name, const QString& purpose, QSize picture, std::function<Piece()> make, QList<QFutureWatcher<QImage>*>& pictures)
+{
+    auto* button = new QPushButton;
+    button->setObjectName("start");
+    button->setAccessibleName(name + ": " + purpose);
+    button->setCursor(Qt::PointingHandCursor);
+    button->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
+    auto* column = new QVBoxLayout(button);
+    column->setContentsMargins(12, 10, 12, 10);
+    auto* image = new QLabel;
+    image->setAlignment(Qt::AlignCenter);
+    image->setMinimumSize(picture);
+    image->setAttribute(Qt::WA_TransparentForMouseEvents);
+    auto* title = new QLabel(name);
+    title->setStyleSheet("font-weight: 600; font-size: 10pt;");
+    title->setWordWrap(true);
+    auto* text = new QLabel(purpose);
+    text->setWordWrap(true);
+    text->setProperty("role", "quiet");
+    column->addWidget(image, 1);
+    column->addWidget(title);
+    column->addWidget(text);
+    button->setMinimumHeight(picture.height() + 82);
+    auto* watcher = new QFutureWatcher<QImage>(button);
+    QObject::connect(watcher, &QFutureWatcher<QImage>::finished, image, [image, watcher] { image->setPixmap(QPixmap::fromImage(watcher->result())); });
+    watcher->setFuture(QtConcurrent::run([make, picture] { return report::picture(makePlan(make(), Shop{}), picture.width(), picture.height()); }));
+    pictures << watcher;
+    return button;
+}
+
+Piece demoPiece(const QString& name)
+{
+    QFile file(QStringLiteral(":/demo/%1.vlathe").arg(name));
+    if (!file.open(QIODevice::ReadOnly)) return starts()[0].make();
+    return io::readPiece(file.readAll().toStdString()).piece;
+}
+
+}  // namespace
+
+StartPage::StartPage(QWidget* parent) : QWidget(parent)
+{
+    setObjectName("bench");
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(48, 26, 48, 26);
+    row->setSpacing(36);
+
+    auto* left = new QVBoxLayout;
+    auto* title = new QLabel(tr("Vivid Lathe"));
+    title->setStyleSheet("font-size: 24pt; font-weight: 600;");
+    auto* lead = new QLabel(tr("Draw the shape, say how the wood is put together, and walk to the machine knowing the next number to set."));
+    lead->setWordWrap(true);
+    lead->setMinimumHeight(66);
+    lead->setStyleSheet("font-size: 11pt;");
+    left->addWidget(title);
+    left->addWidget(lead);
+    left->addSpacing(14);
+    const std::pair<QString, QString> steps[] = {{tr("1 · Shape"), tr("choose a start, drag its outline")},
+                                                 {tr("2 · Build"), tr("layers, segments, woods")},
+                                                 {tr("3 · Cut"), tr("angles, edges, strips for the saw")},
+                                                 {tr("4 · Glue"), tr("an order that works, and why")},
+                                                 {tr("5 · Turn"), tr("stations, wall, speed")},
+                                                 {tr("Print packet"), tr("all of it on paper, the template full size")}};
+    QString html;
+    for (const auto& [name, what] : steps) html += QStringLiteral("<p style='margin: 0 0 9px 0'><b>%1</b><br>%2</p>").arg(name, what);
+    auto* way = new QLabel(html);
+    way->setWordWrap(true);
+    left->addWidget(way);
+    left->addStretch();
+    said_ = new QLabel;
+    said_->setProperty("role", "warn");
+    said_->setWordWrap(true);
+    said_->hide();
+    left->addWidget(said_);
+    back_ = new QPushButton(tr("Back to the bench"));
+    connect(static_cast<QPushButton*>(back_), &QPushButton::clicked, this, &StartPage::back);
+    left->addWidget(back_);
+    auto* openButton = new QPushButton(icon("folder-open", theme().accent), tr("Open a piece …"));
+    connect(openButton, &QPushButton::clicked, this, [this] { emit open({}); });
+    left->addWidget(openButton);
+    auto* recentTitle = new QLabel(tr("LATELY OPENED"));
+    recentTitle->setProperty("role", "heading");
+    left->addWidget(recentTitle);
+    recent_ = new QVBoxLayout;
+    left->addLayout(recent_);
+    row->addLayout(left, 2);
+
+    auto* right = new QVBoxLayout;
+    auto* gridTitle = new QLabel(tr("Start from an outline"));
+    gridTitle->setProperty("role", "title");
+    right->addWidget(gridTitle);
+    auto* grid = new QGridLayout;
+    grid->setSpacing(14);
+    int place = 0;
+    for (const Start& s : starts()) {
+        QPushButton* button = card(QString::fromUtf8(s.name), QString::fromUtf8(s.purpose), {110, 64}, s.make, pictures_);
+        connect(button, &QPushButton::clicked, this, [this, make = s.make] { emit start(make()); });
+        grid->addWidget(button, place / 6, place % 6);
+        ++place;
+    }
+    right->addLayout(grid);
+    right->addSpacing(8);
+    auto* sampleTitle = new QLabel(tr("Or look at a finished plan from the harbour museum"));
+    sampleTitle->setProperty("role", "title");
+    right->addWidget(sampleTitle);
+    const std::pair<const char*, QString> samples[] = {{"regatta-cup", tr("a disc and seventeen rings")},       {"lamp-stand", tr("staves on a base let in")},
+                                                       {"flag-bowl", tr("bands, zigzags, diamonds")},           {"net-lantern", tr("open segments")},
+                                                       {"ballast-dish", tr("rings from one striped board")},    {"chart-stand", tr("strips re-cut and turned")},
+                                                       {"boathook-grip", tr("a billet of equal boards")},       {"spyglass-barrel", tr("a wrap round a post")},
+                                                       {"porthole-bangles", tr("rings parted from one blank")}};
+    auto* shelf = new QGridLayout;
+    shelf->setSpacing(10);
+    place = 0;
+    for (const auto& [id, purpose] : samples) {
+        const QString name = QString::fromUtf8(id);
+        QPushButton* sample = card(QString::fromStdString(demoPiece(name).name), purpose, {120, 104}, [name] { return demoPiece(name); }, pictures_);
+        connect(sample, &QPushButton::clicked, this, [this, name] { emit demo(name); });
+        shelf->addWidget(sample, place / 5, place % 5);
+        ++place;
+    }
+    right->addLayout(shelf, 1);
+    row->addLayout(right, 5);
+}
+
+void StartPage::say(const QString& words)
+{
+    said_->setText(words);
+    said_->setVisible(!words.isEmpty());
+}
+
+void StartPage::setReturn(bool possible) { back_->setVisible(possible); }
+
+void StartPage::setRecent(const QStringList& paths)
+{
+    while (QLayoutItem* item = recent_->takeAt(0)) {
+        delete item->widget();
+        delete item;
+    }
+    if (paths.isEmpty()) {
+        auto* none = new QLabel(tr("none yet"));
+        none->setProperty("role", "quiet");
+        recent_->addWidget(none);
+    }
+    for (const QString& path : paths.mid(0, 6)) {
+        auto* button = new QPushButton(QFileInfo(path).completeBaseName());
+        button->setProperty("role", "link");
+        button->setToolTip(path);
+        button->setStyleSheet("text-align: left;");
+        connect(button, &QPushButton::clicked, this, [this, path] { emit open(path); });
+        recent_->addWidget(button);
+    }
+}
+
+}  // namespace vl::app

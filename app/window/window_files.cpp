@@ -1,0 +1,236 @@
+// What the window does with files: opening, saving, printing, exporting, drafts and the shop book.
+#include "app/window/main_window.h"
+
+#include "app/window/start_page.h"
+#include "core/measure/input_error.h"
+#include "io/csv.h"
+#include "io/dxf.h"
+#include "io/files.h"
+#include "io/ical.h"
+#include "io/rack_csv.h"
+#include "io/shop_json.h"
+#include "io/svg.h"
+#include "report/packet.h"
+
+#include <QDir>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QMessageBox>
+#include <QPrintDialog>
+#include <QPrinter>
+#include <QSettings>
+#include <QStackedWidget>
+
+namespace vl::app {
+
+bool MainWindow::mayDiscard()
+{
+    if (!doc_.edited()) return true;
+    const auto answer = QMessageBox::question(this, tr("Keep the changes?"), tr("%1 has changes that are not saved.").arg(QString::fromStdString(doc_.piece().name)),
+                                              QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
+    return answer == QMessageBox::Discard || (answer == QMessageBox::Save && save());
+}
+
+void MainWindow::leaveSample()
+{
+    if (!sampleShop_) return;
+    sampleShop_ = false;
+    doc_.setShop(ownShop_);
+}
+
+void MainWindow::openPiece(const Piece& piece, const QString& path)
+{
+    doc_.replace(piece, path);
+    everOpened_ = true;
+    pages_->setCurrentIndex(1);
+    setStage(0);
+}
+
+bool MainWindow::openPath(const QString& path)
+{
+    bool opened = false;
+    tryTo([&] {
+        const io::LoadedPiece loaded = io::loadPiece(path.toStdString());
+        leaveSample();
+        openPiece(loaded.piece, path);
+        addRecent(path);
+        say(loaded.notes.empty() ? QString() : tr("%1 things were put right in the file: %2").arg(loaded.notes.size()).arg(QString::fromStdString(loaded.notes.front())));
+        opened = true;
+    });
+    return opened;
+}
+
+bool MainWindow::openDemo(const QString& name)
+{
+    QFile file(QStringLiteral(":/demo/%1.vlathe").arg(name));
+    if (!file.open(QIODevice::ReadOnly)) {
+        say(tr("There is no sample named %1").arg(name));
+        return false;
+    }
+    // The samples are built in their own workshop; the turner's is back with the turner's piece.
+    QFile shop(QStringLiteral(":/demo/harbour-shop.json"));
+    if (shop.open(QIODevice::ReadOnly)) {
+        if (!sampleShop_) ownShop_ = doc_.shop();
+        sampleShop_ = true;
+        std::vector<std::string> notes;
+        doc_.setShop(io::readShop(shop.readAll().toStdString(), notes));
+    }
+    openPiece(io::readPiece(file.readAll().toStdString()).piece, {});
+    return true;
+}
+
+bool MainWindow::save() { return doc_.path().isEmpty() ? saveAs() : saveTo(doc_.path()); }
+
+bool MainWindow::saveAs()
+{
+    QString path = ask_.save(this, tr("Save the piece"), QString::fromStdString(doc_.piece().name) + ".vlathe", tr("Pieces (*.vlathe)"));
+    if (path.isEmpty()) return false;
+    if (!path.endsWith(".vlathe")) path += ".vlathe";
+    return saveTo(path);
+}
+
+bool MainWindow::saveTo(const QString& path)
+{
+    bool saved = false;
+    tryTo([&] {
+        io::writeFile(path.toStdString(), io::writePiece(doc_.piece()));
+        doc_.savedAs(path);
+        addRecent(path);
+        saved = true;
+    });
+    return saved;
+}
+
+bool MainWindow::printPacket(bool letter)
+{
+    QString path = ask_.save(this, tr("Print the packet to a PDF"), QString::fromStdString(doc_.piece().name) + ".pdf", tr("PDF (*.pdf)"));
+    if (path.isEmpty()) return false;
+    if (!path.endsWith(".pdf")) path += ".pdf";
+    bool written = false;
+    tryTo([&] {
+        io::replaceFile(path.toStdString(), [&](const std::string& temporary) {
+            report::writePacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.boards(), doc_.style(), letter ? report::Paper::Letter : report::Paper::A4, temporary);
+        });
+        say(tr("The packet is in %1. Print it at 100 %.").arg(QFileInfo(path).fileName()));
+        written = true;
+    });
+    return written;
+}
+
+void MainWindow::sendToPrinter()
+{
+    QPrinter printer(QPrinter::HighResolution);
+    printer.setFullPage(true);
+    printer.setDocName(QString::fromStdString(doc_.piece().name));
+    QPrintDialog dialog(&printer, this);
+    if (dialog.exec() != QDialog::Accepted) return;
+    const bool letter = printer.pageLayout().pageSize().id() == QPageSize::Letter;
+    tryTo([&] { report::printPacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.boards(), doc_.style(), letter ? report::Paper::Letter : report::Paper::A4, printer); });
+}
+
+void MainWindow::exportFile()
+{
+    const QString path = ask_.save(this, tr("Export"), QString::fromStdString(doc_.piece().name) + ".dxf", tr("Profile (*.dxf *.svg);;Cut list and stations (*.csv);;Timetable (*.ics)"));
+    if (path.isEmpty()) return;
+    tryTo([&] {
+        const std::string p = path.toStdString();
+        if (path.endsWith(".svg"))
+            io::writeFile(p, io::writeSvg(doc_.plan().sides));
+        else if (path.endsWith(".csv"))
+            io::writeFile(p, io::writeCsv(doc_.plan()));
+        else if (path.endsWith(".ics"))
+            io::writeFile(p, io::writeCalendar(doc_.piece(), doc_.plan()));
+        else if (path.endsWith(".dxf"))
+            io::replaceFile(p, [&](const std::string& temporary) { io::writeDxf(doc_.plan().sides, temporary); });
+        else
+            throw InputError("file", "'" + QFileInfo(path).fileName().toStdString() + "'", "a name that ends in .dxf, .svg, .csv or .ics is");
+        say(tr("Written to %1").arg(QFileInfo(path).fileName()));
+    });
+}
+
+QStringList MainWindow::recent() const { return QSettings().value("recent").toStringList(); }
+
+void MainWindow::addRecent(const QString& path)
+{
+    QStringList paths = recent();
+    const QString full = QFileInfo(path).absoluteFilePath();
+    paths.removeAll(full);
+    paths.prepend(full);
+    QSettings().setValue("recent", paths.mid(0, 10));
+}
+
+void MainWindow::loadShop()
+{
+    tryTo([&] {
+        QDir().mkpath(dataFolder_);
+        book_ = std::make_unique<io::ShopBook>((dataFolder_ + "/shop.sqlite").toStdString());
+        const QString before = dataFolder_ + "/shop.json";  // what an earlier version kept
+        if (!book_->empty())
+            doc_.setShop(book_->load());
+        else if (QFileInfo::exists(before))
+            doc_.setShop(io::loadShop(before.toStdString()));
+    });
+    // What is changed at the machines outlives the piece. Where there is no book the shop lives as long as the window.
+    connect(&doc_, &Document::changed, this, [this, kept = doc_.shop()]() mutable {
+        if (sampleShop_ || kept == doc_.shop()) return;
+        kept = doc_.shop();
+        if (book_) tryTo([&] { book_->save(kept); });
+    });
+}
+
+void MainWindow::importRack()
+{
+    const QString path = ask_.open(this, tr("Bring boards in"), tr("Boards (*.csv)"));
+    if (path.isEmpty()) return;
+    tryTo([&] {
+        Shop shop = doc_.shop();
+        int fresh = 0;
+        for (Board& b : io::readRackCsv(io::readFile(path.toStdString()))) {
+            const auto same = std::ranges::find(shop.rack, b.id, &Board::id);
+            if (same != shop.rack.end())
+                *same = b;
+            else
+                shop.rack.push_back(b), ++fresh;
+        }
+        doc_.setShop(shop);
+        say(tr("%1 new boards are on the rack.").arg(fresh));
+    });
+}
+
+void MainWindow::exportRack()
+{
+    const QString path = ask_.save(this, tr("Write the rack"), "rack.csv", tr("Boards (*.csv)"));
+    if (path.isEmpty()) return;
+    tryTo([&] {
+        io::writeFile(path.toStdString(), io::writeRackCsv(doc_.shop().rack));
+        say(tr("Written to %1").arg(QFileInfo(path).fileName()));
+    });
+}
+
+void MainWindow::exportCalendar()
+{
+    const QString path = ask_.save(this, tr("Write the timetable"), QString::fromStdString(doc_.piece().name) + ".ics", tr("Calendar (*.ics)"));
+    if (path.isEmpty()) return;
+    tryTo([&] {
+        io::writeFile(path.toStdString(), io::writeCalendar(doc_.piece(), doc_.plan()));
+        say(tr("Written to %1").arg(QFileInfo(path).fileName()));
+    });
+}
+
+void MainWindow::offerRecovery()
+{
+    for (const Draft& draft : drafts_->leftBehind()) {
+        const auto answer = QMessageBox::question(this, tr("Bring it back?"),
+                                                  tr("%1 was open when the program last ended, with changes that were not saved.").arg(QString::fromStdString(draft.piece.name)),
+                                                  QMessageBox::Yes | QMessageBox::Discard | QMessageBox::Ignore);
+        if (answer == QMessageBox::Discard) Drafts::discard(draft);
+        if (answer != QMessageBox::Yes) continue;
+        openPiece(draft.piece, draft.path);
+        doc_.history().resetClean();
+        drafts_->write();
+        Drafts::discard(draft);
+        break;
+    }
+}
+
+}  // namespace vl::app

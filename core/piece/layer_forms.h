@@ -1,0 +1,242 @@
+#pragma once
+
+#include "core/measure/field.h"
+
+#include <array>
+#include <variant>
+
+namespace vl {
+
+// How a layer can be put together: one form each, with its fields, its name, and the construction that builds it
+// (core/blank, a file each). Adding a construction begins here.
+
+struct Construction;
+
+namespace limits {
+inline constexpr Limit segments{3, 96, ""};
+inline constexpr Limit thickness{0.5, 500};
+}  // namespace limits
+
+/// One solid board, bandsawn round.
+struct DiscForm {
+    static constexpr Choice kind{"disc", "solid disc"};
+    std::string extra;
+    bool operator==(const DiscForm&) const = default;
+};
+template <class V, As<DiscForm> F> void fields(V&, F&) {}
+const Construction& constructionOf(const DiscForm&);
+
+/// A veneer or a thin board, square.
+struct SheetForm {
+    static constexpr Choice kind{"sheet", "veneer or sheet"};
+    std::string extra;
+    bool operator==(const SheetForm&) const = default;
+};
+template <class V, As<SheetForm> F> void fields(V&, F&) {}
+const Construction& constructionOf(const SheetForm&);
+
+/// What goes round the axis in equal shares.
+struct Sectors {
+    int segments = 12;
+    double turn = 0.5;  ///< of its own segments, on from the layer below
+    bool operator==(const Sectors&) const = default;
+};
+template <class V, class F> void sectorFields(V& v, F& f)
+{
+    v.count("segments", f.segments, limits::segments, "Segments");
+    v.number("turn", f.turn, {-1000, 1000, "of a segment"}, "Rotation", "on from the layer below, in shares of a segment");
+}
+
+/// What is between neighbouring segments of a ring.
+struct SegmentJoint {
+    enum Kind { Glued, GapByWidth, GapByAngle, Spacer } kind = Glued;
+    double width = 3;  ///< mm, of a gap or a spacer, parallel
+    double angle = 4;  ///< degrees, of a gap
+    std::string wood = "walnut";
+    std::string extra;
+    bool operator==(const SegmentJoint&) const = default;
+};
+inline std::span<const Choice> choices(SegmentJoint::Kind)
+{
+    static constexpr std::array all{Choice{"glued", "glued"}, Choice{"gap by width", "a gap, by width"},
+                                    Choice{"gap by angle", "a gap, by angle"}, Choice{"spacer", "a spacer"}};
+    return all;
+}
+template <class V, As<SegmentJoint> F> void fields(V& v, F& f)
+{
+    using J = SegmentJoint;
+    v.choice("kind", f.kind, "Between segments");
+    v.when(f.kind == J::GapByWidth || f.kind == J::Spacer).length("width_mm", f.width, {0.1, 50}, "Its width");
+    v.when(f.kind == J::GapByAngle).angle("angle_deg", f.angle, {0.1, 90}, "Its angle", "of the wedge of air");
+    v.when(f.kind == J::Spacer).wood("wood", f.wood, "Spacer's wood");
+}
+
+/// Segments made up of strips before they are cut: a band of another wood runs round the ring level, in a zigzag or in
+/// diamonds.
+struct MadeUp {
+    enum Kind { Plain, Band, Zigzag, Diamond } kind = Plain;
+    std::string wood = "walnut";
+    double band = 5;  ///< mm, height of the band on the finished outside
+    double rise = 8;  ///< mm, from joint to joint on the finished outside
+    std::string extra;
+    bool operator==(const MadeUp&) const = default;
+};
+inline std::span<const Choice> choices(MadeUp::Kind)
+{
+    static constexpr std::array all{Choice{"plain", "one wood"}, Choice{"band", "made up: a band"},
+                                    Choice{"zigzag", "made up: a zigzag"}, Choice{"diamond", "made up: diamonds"}};
+    return all;
+}
+template <class V, As<MadeUp> F> void fields(V& v, F& f)
+{
+    v.choice("kind", f.kind, "Segments are");
+    v.when(f.kind != MadeUp::Plain).wood("wood", f.wood, "Band's wood");
+    v.when(f.kind != MadeUp::Plain).length("band_mm", f.band, {0.2, 200}, "Band's height", "on the finished outside");
+    v.when(f.kind == MadeUp::Zigzag || f.kind == MadeUp::Diamond)
+        .length("rise_mm", f.rise, {0, 200}, "Rise, joint to joint", "on the finished outside");
+}
+
+/// A ring of mitred segments.
+struct RingForm : Sectors {
+    static constexpr Choice kind{"ring", "segmented ring"};
+    SegmentJoint joint;
+    MadeUp madeUp;
+    std::string extra;
+    bool operator==(const RingForm&) const = default;
+};
+template <class V, class F> void ringFields(V& v, F& f)
+{
+    sectorFields(v, f);
+    v.record("joint", f.joint, "Joint");
+    v.record("made_up", f.madeUp, "Segments");
+}
+template <class V, As<RingForm> F> void fields(V& v, F& f) { ringFields(v, f); }
+const Construction& constructionOf(const RingForm&);
+
+/// A base disc let into a ring with room to move.
+struct LetInForm : RingForm {
+    static constexpr Choice kind{"let-in base", "ring with a disc let in"};
+    double diameter = 80;    ///< mm, of the disc
+    double clearance = 0.8;  ///< mm all round it
+    std::string discWood = "walnut";
+    bool operator==(const LetInForm&) const = default;
+};
+template <class V, As<LetInForm> F> void fields(V& v, F& f)
+{
+    ringFields(v, f);
+    v.length("diameter_mm", f.diameter, {2, 1500}, "Disc Ø");
+    v.length("clearance_mm", f.clearance, {0, 20}, "Clearance all round");
+    v.wood("disc_wood", f.discWood, "Disc's wood");
+}
+const Construction& constructionOf(const LetInForm&);
+
+/// Flat staves round the axis, upright or sloping.
+struct StavesForm : Sectors {
+    static constexpr Choice kind{"staves", "staves"};
+    std::optional<double> slope;  ///< degrees of the wall from the axis, set by hand instead of from the outline
+    std::string extra;
+    bool operator==(const StavesForm&) const = default;
+};
+template <class V, As<StavesForm> F> void fields(V& v, F& f)
+{
+    sectorFields(v, f);
+    v.angle("slope_deg", f.slope, {-60, 60}, "Slope of the wall, by hand", "from the axis");
+}
+const Construction& constructionOf(const StavesForm&);
+
+/// Boards glued edge to edge: one wood, strips, or strips cut across and every second row turned end for end.
+struct SlabForm {
+    static constexpr Choice kind{"slab", "slab of strips"};
+    enum Pattern { Plain, Striped, Checkered } pattern = Striped;
+    double strip = 20;      ///< mm, finished width of a strip
+    double row = 20;        ///< mm, finished length of a row (Checkered)
+    double jointing = 0.3;  ///< mm, taken off each edge to true it
+    double flattening = 1;  ///< mm, taken off each face at each glue-up
+    std::string extra;
+    bool operator==(const SlabForm&) const = default;
+};
+inline std::span<const Choice> choices(SlabForm::Pattern)
+{
+    static constexpr std::array all{Choice{"plain", "one wood"}, Choice{"striped", "strips"},
+                                    Choice{"checkered", "strips, re-cut and turned"}};
+    return all;
+}
+template <class V, As<SlabForm> F> void fields(V& v, F& f)
+{
+    v.choice("pattern", f.pattern, "Board");
+    v.when(f.pattern != SlabForm::Plain).length("strip_mm", f.strip, {2, 500}, "Strip, finished");
+    v.when(f.pattern == SlabForm::Checkered).length("row_mm", f.row, {2, 500}, "Row, finished");
+    v.when(f.pattern != SlabForm::Plain).length("jointing_mm", f.jointing, {0, 10}, "Jointing, each edge");
+    v.when(f.pattern != SlabForm::Plain)
+        .length("flattening_mm", f.flattening, {0, 10}, "Flattening, each face", "at each glue-up");
+}
+const Construction& constructionOf(const SlabForm&);
+
+/// Equal boards glued face to face along the axis.
+struct BilletForm {
+    static constexpr Choice kind{"billet", "billet of boards"};
+    int boards = 12;
+    bool cornersOff = true;  ///< knocked off at the saw
+    std::string extra;
+    bool operator==(const BilletForm&) const = default;
+};
+template <class V, As<BilletForm> F> void fields(V& v, F& f)
+{
+    v.count("boards", f.boards, limits::segments, "Boards");
+    v.flag("corners_off", f.cornersOff, "Corners knocked off at the saw");
+}
+const Construction& constructionOf(const BilletForm&);
+
+/// A post with a piece glued round each side in turn.
+struct WrapForm {
+    static constexpr Choice kind{"post wrap", "wrap round a post"};
+    double post = 40;  ///< mm, side of the square post
+    double wrap = 20;  ///< mm, thickness of what goes round it
+    bool wedges = false;
+    std::string wedgeWood = "maple";
+    std::string extra;
+    bool operator==(const WrapForm&) const = default;
+};
+template <class V, As<WrapForm> F> void fields(V& v, F& f)
+{
+    v.length("post_mm", f.post, {2, 500}, "Post's side");
+    v.length("wrap_mm", f.wrap, {1, 300}, "Wrap's thickness");
+    v.flag("wedges", f.wedges, "45° wedges on the corners");
+    v.when(f.wedges).wood("wedge_wood", f.wedgeWood, "Wedges' wood");
+}
+const Construction& constructionOf(const WrapForm&);
+
+/// Rings cut at an angle from one board and stacked to a bowl.
+struct BoardRingForm {
+    static constexpr Choice kind{"board rings", "rings from one board"};
+    enum Tool { Bandsaw, PartingTool } tool = Bandsaw;
+    double angle = 45;  ///< degrees between the cut and the board's face
+    double kerf = 3;    ///< mm, across the cut
+    int rings = 5;      ///< the bottom disc is one of them
+    double rotate = 0;  ///< degrees, each ring on from the one below
+    SlabForm board;
+    std::string extra;
+    bool operator==(const BoardRingForm&) const = default;
+};
+inline std::span<const Choice> choices(BoardRingForm::Tool)
+{
+    static constexpr std::array all{Choice{"bandsaw", "on the bandsaw, in halves"},
+                                    Choice{"parting tool", "with a parting tool"}};
+    return all;
+}
+template <class V, As<BoardRingForm> F> void fields(V& v, F& f)
+{
+    v.choice("tool", f.tool, "Cut", "how the rings are cut from the board");
+    v.count("rings", f.rings, {1, 40, ""}, "Rings, with the bottom");
+    v.angle("angle_deg", f.angle, {10, 85}, "Cut's angle to the face", "between the cut and the board's face");
+    v.length("kerf_mm", f.kerf, {0, 20}, "Kerf", "width of the cut, square to it");
+    v.angle("rotate_deg", f.rotate, {-360, 360}, "Each ring turned on", "from the one below");
+    v.record("board", f.board, "Board");
+}
+const Construction& constructionOf(const BoardRingForm&);
+
+/// Every way of putting a layer together, in the order in which they are offered.
+using LayerForm = std::variant<DiscForm, RingForm, StavesForm, SheetForm, SlabForm, LetInForm, BilletForm, WrapForm,
+                               BoardRingForm>;
+
+}  // namespace vl

@@ -1,0 +1,91 @@
+#include "core/plan/cautions/judge.h"
+
+#include "core/blank/construction.h"
+#include "core/piece/field_items.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace vl {
+
+const char* levelName(Level level)
+{
+    static constexpr std::array names{"note", "care", "stop"};
+    return names[static_cast<size_t>(level)];
+}
+
+std::string Case::name(int i) const { return built(i).how->noun + std::string(" ") + std::to_string(i + 1); }
+
+Caution Case::at(const char* kind, int i, Level level) const
+{
+    Caution c;
+    c.id = std::string(kind) + "-" + layer(i).id;
+    c.level = level;
+    c.at = name(i);
+    c.z = (built(i).z0 + built(i).z1) / 2;
+    c.layer = i;
+    c.unit = "mm";
+    return c;
+}
+
+Fix layerFix(std::string label, int layer, std::function<void(Layer&)> change)
+{
+    return {std::move(label), [layer, change = std::move(change)](const Piece& p) {
+                Piece q = p;
+                if (layer >= static_cast<int>(q.layers.size())) return q;
+                Layer& l = q.layers[static_cast<size_t>(layer)];
+                change(l);
+                clampToLimits(l);
+                return q;
+            }};
+}
+
+Fix pieceFix(std::string label, std::function<void(Piece&)> change)
+{
+    return {std::move(label), [change = std::move(change)](const Piece& p) {
+                Piece q = p;
+                change(q);
+                return q;
+            }};
+}
+
+Fix thickerWall(const Case& in, double by)
+{
+    // A little more than asked, so that what was rounded away does not bring the caution back.
+    const double more = std::ceil((by + 0.05) * 10) / 10;
+    const Hollow& h = in.piece.hollow;
+    if (h.rule == WallRule::Drawn)
+        return pieceFix("draw the inside " + in.mm(more) + " smaller", [more](Piece& q) {
+            for (Node& n : q.hollow.inside) n.r = n.r > 0 ? std::max(0.0, n.r - more) : 0;
+        });
+    return pieceFix("wall " + in.mm(h.rimWall + more) + " instead of " + in.mm(h.rimWall), [more](Piece& q) {
+        q.hollow.rimWall += more;
+        q.hollow.baseWall = std::max(q.hollow.baseWall, q.hollow.rimWall);
+    });
+}
+
+void letStockFollow(const Case& in, int layer, const std::string& label, std::vector<Fix>& fixes)
+{
+    const Layer& l = in.layer(layer);
+    if (l.stockOuter || l.stockInner)
+        fixes.push_back(layerFix(label, layer, [](Layer& q) {
+            q.stockOuter.reset();
+            q.stockInner.reset();
+        }));
+}
+
+std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides,
+                                const Shape& shape, const CutPlan& cuts, const std::vector<Overlap>& overlaps,
+                                const std::vector<JointGlue>& glues, LengthStyle style)
+{
+    const Case in{piece, shop, assembly, sides, shape, cuts, overlaps, glues, style};
+    std::vector<Caution> out;
+    for (const auto judge : {shapeCautions, buildCautions, cutCautions, glueCautions, turnCautions}) judge(in, out);
+    std::ranges::stable_sort(out, [](const Caution& x, const Caution& y) {
+        return std::pair(-static_cast<int>(x.level), x.z) < std::pair(-static_cast<int>(y.level), y.z);
+    });
+    return out;
+}
+
+}  // namespace vl

@@ -1,0 +1,45 @@
+#pragma once
+
+#include "core/plan/caution.h"
+
+namespace vl {
+
+/// What cautions are judged by: the piece, the shop, and what the plan has worked out of them so far.
+struct Case {
+    const Piece& piece;
+    const Shop& shop;
+    const Assembly& assembly;
+    const Sides& sides;
+    const Shape& shape;
+    const CutPlan& cuts;
+    const std::vector<Overlap>& overlaps;
+    const std::vector<JointGlue>& glues;
+    LengthStyle style;
+
+    const Layer& layer(int i) const { return piece.layers[static_cast<size_t>(i)]; }
+    const BuiltLayer& built(int i) const { return assembly.layers[static_cast<size_t>(i)]; }
+    int layers() const { return static_cast<int>(assembly.layers.size()); }
+    std::string mm(double v) const { return formatLengthUnit(v, style); }
+    /// What a layer is called: "ring 3".
+    std::string name(int layer) const;
+    /// A caution of one kind at a layer, in its middle: "short-L3". Its measure and limit are mm.
+    Caution at(const char* kind, int layer, Level level = Level::Care) const;
+};
+
+/// A fix that changes one layer, within its fields' limits.
+Fix layerFix(std::string label, int layer, std::function<void(Layer&)> change);
+/// A fix that changes the piece.
+Fix pieceFix(std::string label, std::function<void(Piece&)> change);
+/// The wall made thicker, or the drawn inside smaller, by this and a little more, mm.
+Fix thickerWall(const Case& in, double by);
+/// A layer's stock set free to follow the outline, where it was set by hand.
+void letStockFollow(const Case& in, int layer, const std::string& label, std::vector<Fix>& fixes);
+
+// What each stage has to say; each adds to `out`.
+void shapeCautions(const Case& in, std::vector<Caution>& out);
+void buildCautions(const Case& in, std::vector<Caution>& out);
+void cutCautions(const Case& in, std::vector<Caution>& out);
+void glueCautions(const Case& in, std::vector<Caution>& out);
+void turnCautions(const Case& in, std::vector<Caution>& out);
+
+}  // namespace vl

@@ -1,0 +1,136 @@
+#include "core/plan/cautions/judge.h"
+
+#include "core/blank/nest.h"
+#include "core/blank/sections.h"
+#include "core/measure/format.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+/// Inside places that no tool comes to, whole or in sections.
+void unreachable(const Case& in, std::vector<Caution>& out)
+{
+    if (in.sides.inside.empty() || in.piece.hollow.rule == WallRule::Bored) return;
+    const auto sections = sectionsOf(in.piece, in.shop, in.sides);
+    if (sections.size() > 1) return;
+    const auto missed = unreached(in.sides.inside, in.sides.inside.front().x(), in.sides.inside.back().x(), false, in.shop);
+    if (missed.empty()) return;
+    Caution c;
+    c.id = "inside";
+    c.level = Level::Care;
+    c.at = "inside at " + in.mm(missed.front().z);
+    c.z = missed.front().z;
+    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+    c.measure = in.sides.inside.back().x() - missed.front().z;
+    c.limit = in.shop.toolReach;
+    c.unit = "mm";
+    c.message = missed.front().tooDeep ? "the floor lies " + in.mm(c.measure) + " behind the rim and the tools work to " + in.mm(c.limit) + ": they chatter, or do not come there"
+                                       : "from the rim no straight tool comes here: it can be neither turned nor sanded once the rings above are on";
+    if (in.piece.choices.sections == SectionRule::Whole) c.fixes.push_back(pieceFix("build it in sections", [](Piece& q) { q.choices.sections = SectionRule::Proposed; }));
+    out.push_back(c);
+}
+
+/// The tool that parts nested rings must fit its grooves.
+void grooves(const Case& in, std::vector<Caution>& out)
+{
+    const Nest& n = in.piece.nest;
+    if (!n.on) return;
+    const auto rings = nestedRings(n);
+    const double tightest = rings.empty() ? 0 : rings.back().inner / 2, clearance = bladeClearance(tightest, n.below);
+    Caution c;
+    c.at = "nested rings";
+    c.unit = "mm";
+    if (rings.empty()) {
+        c.id = "nest-none";
+        c.level = Level::Stop;
+        c.measure = n.largest - 2 * n.wall;
+        c.limit = n.smallest;
+        c.message = "between the smallest and the largest diameter not one ring fits";
+        c.fixes.push_back(pieceFix("a largest diameter of " + in.mm(n.smallest + 2 * n.wall), [](Piece& q) { q.nest.largest = q.nest.smallest + 2 * q.nest.wall; }));
+    } else if (std::isnan(clearance) || clearance > n.tool / 2) {
+        c.id = "nest-blade";
+        c.level = Level::Care;
+        c.measure = std::isnan(clearance) ? n.below : clearance;
+        c.limit = n.tool / 2;
+        c.message = "in the smallest groove the wall stands " + (std::isnan(clearance) ? std::string("across the blade") : in.mm(clearance) + " nearer below the edge") +
+                    ": a straight blade rubs and is pinched. Grind its lower outer corner away by as much, or take a shallower blade";
+        const double fits = std::floor(std::sqrt(std::max(0.0, n.tool * tightest - n.tool * n.tool / 4)) * 10 - 0.5) / 10;
+        if (fits >= 0.5) c.fixes.push_back(pieceFix("a blade " + in.mm(fits) + " below its edge", [fits](Piece& q) { q.nest.below = fits; }));
+    } else
+        return;
+    out.push_back(c);
+}
+
+void swing(const Case& in, std::vector<Caution>& out)
+{
+    double widest = 0, z = 0;
+    int layer = 0;
+    for (int i = 0; i < in.layers(); ++i)
+        if (in.built(i).cornerRadius() > widest) {
+            widest = in.built(i).cornerRadius();
+            z = (in.built(i).z0 + in.built(i).z1) / 2;
+            layer = i;
+        }
+    if (widest >= in.shop.swingRadius) {
+        Caution c;
+        c.id = "swing";
+        c.level = Level::Stop;
+        c.at = in.name(layer);
+        c.z = z;
+        c.layer = layer;
+        c.measure = widest;
+        c.limit = in.shop.swingRadius;
+        c.unit = "mm";
+        c.message = "the rough blank's corners reach " + in.mm(widest) + " from the axis and the bed is " + in.mm(c.limit) + " below it: it will strike the bed";
+        const double scale = (in.shop.swingRadius - 1) / widest;
+        if (scale > 0)
+            c.fixes.push_back(pieceFix("make the piece " + fixed((1 - scale) * 100, 1) + " % slimmer", [scale, most = 2 * (in.shop.swingRadius - 1)](Piece& q) {
+                for (Node& n : q.outside) n.r *= scale;
+                for (Node& n : q.hollow.inside) n.r *= scale;
+                for (Layer& l : q.layers) {
+                    l.outerAllowance *= scale;
+                    if (l.stockOuter) l.stockOuter = std::max(1.0, std::min(*l.stockOuter * scale, most));
+                    if (l.stockInner) *l.stockInner *= scale;
+                }
+            }));
+        out.push_back(c);
+    }
+}
+
+void betweenCentres(const Case& in, std::vector<Caution>& out)
+{
+    if (stackHeight(in.piece) > in.shop.betweenCentres + 1e-6) {
+        Caution c;
+        c.id = "between-centres";
+        c.level = Level::Stop;
+        c.at = "whole stack";
+        c.z = stackHeight(in.piece);
+        c.measure = stackHeight(in.piece);
+        c.limit = in.shop.betweenCentres;
+        c.unit = "mm";
+        c.message = "the stack is " + in.mm(c.measure) + " long and the lathe takes " + in.mm(c.limit) + " between centres: the tailstock cannot hold it";
+        c.fixes.push_back(pieceFix("shorten the piece to fit", [to = in.shop.betweenCentres](Piece& q) {
+            const double scale = to / std::max(stackHeight(q), outlineHeight(q));
+            q.outside = stretched(q.outside, outlineHeight(q) * scale);
+            for (Node& n : q.hollow.inside) n.z *= scale;
+            q.hollow.floor *= scale;
+            for (Layer& l : q.layers) l.thickness *= scale;
+        }));
+        out.push_back(c);
+    }
+}
+
+}  // namespace
+
+void turnCautions(const Case& in, std::vector<Caution>& out)
+{
+    unreachable(in, out);
+    grooves(in, out);
+    swing(in, out);
+    betweenCentres(in, out);
+}
+
+}  // namespace vl

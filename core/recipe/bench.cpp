@@ -1,0 +1,57 @@
+#include "core/recipe/bench.h"
+
+#include "core/words/glue.h"
+
+#include <algorithm>
+
+namespace vl {
+
+Step& Bench::add(Action action, const std::string& name, const Things& from, const std::string& gives)
+{
+    Step s;
+    s.id = key(name);
+    s.action = action;
+    s.layer = layer_;
+    s.outputs = {key(gives)};
+    for (const Thing& t : from) {
+        s.inputs.push_back(t.id);
+        if (!t.step.empty() && std::ranges::find(s.after, t.step) == s.after.end()) s.after.push_back(t.step);
+    }
+    recipe_.push_back(std::move(s));
+    return recipe_.back();
+}
+
+Thing Bench::step(Action action, const std::string& name, const Things& from, const std::string& gives, Doing doing)
+{
+    Step& s = add(action, name, from, gives);
+    s.title = std::move(doing.title);
+    s.why = std::move(doing.why);
+    s.how = std::move(doing.how);
+    s.settings = std::move(doing.settings);
+    s.workMinutes = doing.minutes;
+    s.waitMinutes = doing.waitMinutes;
+    s.uses = std::move(doing.uses);
+    return {s.outputs[0], s.id};
+}
+
+Thing Bench::glue(const std::string& name, const Things& from, const std::string& gives, Gluing g)
+{
+    Step& s = add(Action::Glue, name, from, gives);
+    s.title = std::move(g.title);
+    s.why = std::move(g.why);
+    s.how = std::move(g.how);
+    s.settings = std::move(g.settings);
+    s.workMinutes = g.minutes;
+    s.uses = g.uses;
+    s.rotationDeg = g.rotationDeg;
+    s.glue = std::move(g.joint);
+    const Thing glued{s.outputs[0], s.id};
+    return step(Action::Wait, name + "-wait", {glued}, gives + "-set",
+                {.title = g.waitTitle.empty() ? says(words::leaveInClamp, name_) : std::move(g.waitTitle),
+                 .why = g.waitWhy.empty() ? says(words::weakIfMoved) : std::move(g.waitWhy),
+                 .how = {},
+                 .uses = std::move(g.uses),
+                 .waitMinutes = inClamp});
+}
+
+}  // namespace vl

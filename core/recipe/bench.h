@@ -1,0 +1,66 @@
+#pragma once
+
+#include "core/recipe/step.h"
+
+namespace vl {
+
+/// A thing on the bench, and the step that it comes from; a part has none.
+struct Thing {
+    std::string id, step;
+};
+using Things = std::vector<Thing>;
+
+/// What a step says and needs, beside what goes in and what comes out.
+struct Doing {
+    Text title, why, how;
+    std::vector<Setting> settings{};
+    double minutes = 0;
+    std::vector<std::string> uses{};
+    double waitMinutes = 0;
+};
+
+/// A glue-up: the joint, what holds it, and what is waited for.
+struct Gluing {
+    Text title, why, how;
+    GlueJoint joint;
+    std::vector<Setting> settings{};
+    double minutes = 0;
+    std::vector<std::string> uses{};
+    Text waitTitle{};    ///< "Leave … in the clamp" where it is empty
+    Text waitWhy{};
+    double rotationDeg = 0;
+};
+
+/// Writes the steps of one layer, or of the whole piece, in the words of the shop. Every step waits for the things that it takes; its id
+/// is its name and the layer's id, so it lasts.
+///
+///     parts ──cut──> segments ──glue, wait──> ring ──machine──> flat
+class Bench {
+public:
+    /// `mark` ends every id; `layer` is the layer's place in the piece (−1: none), `name` what titles call it.
+    Bench(Recipe& recipe, std::string mark, int layer, Text name)
+        : recipe_(recipe), mark_(std::move(mark)), layer_(layer), name_(std::move(name))
+    {
+    }
+
+    const Text& name() const { return name_; }
+    std::string key(const std::string& what) const { return mark_.empty() ? what : what + "-" + mark_; }
+
+    /// One step; `gives` names what comes out.
+    Thing step(Action action, const std::string& name, const Things& from, const std::string& gives, Doing doing);
+    /// Glues, and leaves it in what holds it until the glue lets it go: two steps, "name" and "name-wait".
+    Thing glue(const std::string& name, const Things& from, const std::string& gives, Gluing gluing);
+
+    /// Minutes that a joint waits until its glue is chosen; the glue then says how long (core/plan/gluing.h).
+    static constexpr double inClamp = 60;
+
+private:
+    Step& add(Action action, const std::string& name, const Things& from, const std::string& gives);
+
+    Recipe& recipe_;
+    std::string mark_;
+    int layer_;
+    Text name_;
+};
+
+}  // namespace vl

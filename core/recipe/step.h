@@ -1,0 +1,67 @@
+#pragma once
+
+#include "core/measure/text.h"
+#include "core/wood/species.h"
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace vl {
+
+enum class Action { Cut, Glue, Wait, Flatten, Recut, Rotate, Drill, Mount, Turn, Sand, Finish, Split, PartOff };
+
+/// The action's name as files and screens write it: "cut", "part off".
+const char* actionName(Action action);
+
+/// How the wood of two glued faces meets.
+enum class JointFaces { LongGrain, MiteredEnds, EndToLong, EndGrain, CrossGrain, Veneer, Temporary };
+const char* jointName(JointFaces faces);
+
+/// A number to set or to check by, with how it came about.
+struct Setting {
+    std::string_view machine{};  ///< "saw", "thicknesser", "drill"; empty for a measure that is no setting
+    std::string name{};
+    double value = 0;
+    Unit unit = Unit::Length;
+    std::string_view formula{};  ///< in words and symbols; this and the source are literals
+    std::string_view source{};
+    int decimals = 2;
+
+    operator Text::Place() const { return Quantity{value, unit, decimals}; }
+};
+
+/// A joint to be glued, as far as choosing and measuring the glue needs it.
+struct GlueJoint {
+    JointFaces faces = JointFaces::LongGrain;
+    double area = 0;  ///< mm², all of the step's joints together; 0 where the step glues nothing
+    int joints = 0;
+    std::vector<const Species*> woods;
+    std::string glue{};        ///< id in the glue book, once it is chosen
+    double grams = 0;          ///< of it
+    double spreadMinutes = 0;  ///< from the first joint to the last: what the open time must cover
+};
+
+/// One step from the boards to the piece.
+struct Step {
+    std::string id;  ///< lasts: made of what is done and the id of the layer
+    Action action = Action::Cut;
+    Text title;
+    std::vector<std::string> inputs;   ///< what goes in: ids of parts or of things made by earlier steps
+    std::vector<std::string> outputs;  ///< what comes out
+    std::vector<std::string> after;    ///< ids of the steps that must be done first
+    Text why;                          ///< why it is done, and why then
+    Text how;                          ///< tool and setting
+    std::vector<Setting> settings;     ///< every number of it
+    double workMinutes = 0;
+    double waitMinutes = 0;
+    std::vector<std::string> uses;  ///< what it occupies: "saw", "clamp", "lathe", "drum sander"
+    int layer = -1;                 ///< place of its layer in the piece, or −1
+    double rotationDeg = 0;         ///< on from the layer below, where it goes onto the stack
+    GlueJoint glue{};
+};
+
+/// A directed acyclic graph of steps; `after` are its edges.
+using Recipe = std::vector<Step>;
+
+}  // namespace vl

@@ -1,0 +1,53 @@
+#pragma once
+
+#include "core/measure/text.h"
+
+namespace vl::words {
+
+// What constructions are called, and what of them will not work.
+
+inline constexpr Pattern layerNumber{"layer %1"};
+inline constexpr Pattern ofLayer{"%1 of layer %2"};
+inline constexpr Pattern segmentOfRing{"%1 segment of ring %2"};
+inline constexpr Pattern staveOfLayer{"%1 stave of layer %2"};
+
+inline constexpr Pattern gapTooWide{"the gap is wider than the segments are at the bore: nothing is left of them"};
+inline constexpr Pattern gapOfOne{"a gap of %1"};
+inline constexpr Pattern gapTakesCircle{"the gaps leave less than a fifth of the circle to the segments"};
+inline constexpr Pattern gapOfQuarter{"gaps of a quarter"};
+inline constexpr Pattern zigzagBreaks{
+    "with an odd number of segments two neighbours slant the same way: the zigzag has a break"};
+inline constexpr Pattern segmentsInstead{"%1 segments"};
+inline constexpr Pattern bandFillsLayer{
+    "the band is higher than the layer has room for: nothing of the segment's own wood is left beside it"};
+inline constexpr Pattern bandOfThird{"a band of a third"};
+inline constexpr Pattern bandAndRise{
+    "band and rise are higher than the layer: the tips of the pattern are cut off by the next layer"};
+inline constexpr Pattern riseThatFits{"a rise that fits"};
+
+inline constexpr Pattern stavesTooThick{
+    "the curve is deep for flat staves: most of such a thick board is turned away; a stack of shorter staves follows it "
+    "better"};
+inline constexpr Pattern sheetIsBoard{
+    "a sheet this thick is a board: it moves across its grain against the ring it is glued to"};
+inline constexpr Pattern thinSheet{"a sheet of %1"};
+inline constexpr Pattern stripesNoSquares{
+    "with an odd number of strips a row turned end for end looks like the row before it: stripes, no squares"};
+inline constexpr Pattern narrowerStrips{"strips a little narrower"};
+inline constexpr Pattern discPushesRing{
+    "between dry and damp rooms the disc grows more than its clearance: it will push the ring apart"};
+inline constexpr Pattern moreClearance{"more clearance"};
+inline constexpr Pattern discLeavesNoRing{"the disc leaves less than %1 of ring round it"};
+inline constexpr Pattern smallerDisc{"a smaller disc"};
+inline constexpr Pattern slivers{
+    "the bore takes the post's sides but leaves its corners standing: four slivers held by one face each"};
+inline constexpr Pattern boreThatTakesAll{"a bore that takes the whole post"};
+inline constexpr Pattern wrapTooThin{"post and wrap are less wide than the piece: a flat will be left on each side"};
+inline constexpr Pattern thickerWrap{"a thicker wrap"};
+inline constexpr Pattern noWallLeft{
+    "the cut is so steep or the kerf so wide that hardly any wall is left between two cuts"};
+inline constexpr Pattern angleInstead{"an angle of %1"};
+inline constexpr Pattern patternLost{"turned %1 each, the stripes no longer follow one another after %2 rings"};
+inline constexpr Pattern ringsNotTurned{"rings not turned"};
+
+}  // namespace vl::words

@@ -1,0 +1,145 @@
+#pragma once
+
+#include "core/measure/text.h"
+
+namespace vl::words {
+
+// Every pattern of what is done at saws, planes and sanding boards, up to a layer that is ready for the stack.
+
+// Faces
+inline constexpr Pattern flattenBoth{"Flatten both faces of %1"};
+inline constexpr Pattern facesMeet{"a glue joint holds only where the faces meet everywhere"};
+inline constexpr Pattern sandNoMore{
+    "drum sander or sanding board, %1 each face and no more: what is taken here is missing in the height"};
+inline constexpr Pattern flattenOne{"Flatten one face of %1"};
+inline constexpr Pattern oneFaceForStack{
+    "the face that goes onto the stack; the other is trued on the lathe once it is there"};
+inline constexpr Pattern sandTake{"drum sander or sanding board, take %1"};
+inline constexpr Pattern flattenEnds{"Flatten both ends of %1"};
+inline constexpr Pattern squareEnds{"Square both ends of %1 and mark the centres"};
+
+// Discs and sheets
+inline constexpr Pattern cutDisc{"Cut the disc of %1"};
+inline constexpr Pattern oneBoardOneWay{"one board, planed to %1, so that the growth rings run one way across it"};
+inline constexpr Pattern bandsawCircle{"bandsaw, %1 circle"};
+inline constexpr Pattern cutSheet{"Cut the sheet of %1"};
+inline constexpr Pattern sheetOversize{"square and oversize: its edge is turned with everything else"};
+inline constexpr Pattern knife{"knife and straightedge, %1 square; tape over the cut so that it does not split"};
+
+// Rings
+inline constexpr Pattern cutSegments{"Cut %1 segments of %2"};
+inline constexpr Pattern oneSetUpMitres{
+    "all of a ring in one set-up: the same error in every mitre is one that can be measured and taken out"};
+inline constexpr Pattern miterGauge{"mitre gauge %1 from square, turn the strip over after each cut, stop at %2"};
+inline constexpr Pattern wedgeSled{"wedge sled set to %1, same face up throughout, stop at %2"};
+inline constexpr Pattern slantFirst{
+    "cross-cut the panel %1 from square every %2, rip both edges square to the ends to %3, turn every second blank over; "
+    "then %4"};
+inline constexpr Pattern ripPanel{"Rip the strips of the panel for %1"};
+inline constexpr Pattern stripsFirst{
+    "strips first: the band's two joints are long and straight, easier to close than any joint of the ring"};
+inline constexpr Pattern bandAndBeside{"band %1, beside it %2; a trial cut before each width"};
+inline constexpr Pattern dryFit{"Dry-fit %1 and ease the cut edges"};
+inline constexpr Pattern gapSeenNow{"a gap seen now is a fence correction; seen after the glue it is a gap"};
+inline constexpr Pattern onDrawnCircle{"lay the segments on the drawn circle"};
+inline constexpr Pattern againstLight{"band round the dry ring, look against the light"};
+inline constexpr Pattern flattenOpenJoints{"Flatten the open joints of %1"};
+inline constexpr Pattern halvesInPlane{
+    "both ends of each half in one plane: the last two joints close without strain"};
+inline constexpr Pattern bothEndsAtOnce{"sanding disc or board, both ends at once"};
+inline constexpr Pattern flattenSegments{"Flatten both faces of the segments of %1"};
+inline constexpr Pattern oneHeight{"segments of one height: the next layer touches every one of them"};
+inline constexpr Pattern betweenRails{"sanding board, all together between two rails, %1 each face"};
+
+// Staves
+inline constexpr Pattern cutStaves{"Cut %1 staves of %2"};
+inline constexpr Pattern oneSetUpEdges{
+    "all edges in one set-up: the same error in every joint is one that can be measured and taken out"};
+inline constexpr Pattern taperJig{
+    "saw tilted %1, taper jig %2, wide face down; one edge of all, then the other; trial joint of two offcuts first"};
+inline constexpr Pattern tiltedGauge{
+    "saw tilted %1, mitre gauge %2 from square, turn the strip over after each cut; trial joint of two offcuts first"};
+inline constexpr Pattern dryFitStaves{"Dry-fit %1 with tape for hinges"};
+inline constexpr Pattern lastJointShows{"rolled up dry, the last joint shows the error of all"};
+inline constexpr Pattern rollUp{"outer faces up side by side, tape across every joint, roll up, look against the light"};
+
+// Slabs
+inline constexpr Pattern ripStrips{"Rip %1 strips of %2"};
+inline constexpr Pattern oneFence{"one fence setting for all of them: strips of one width meet at every crossing"};
+inline constexpr Pattern fencePlaneJoint{"fence %1, plane to %2, joint the edges"};
+inline constexpr Pattern squarePanel{"Flatten and square the panel of %1"};
+inline constexpr Pattern cutFollowsEdge{"a cut across follows the edge that lies on the fence"};
+inline constexpr Pattern flattenTrim{"take %1 off each face, trim both ends"};
+inline constexpr Pattern recutRows{"Cut the panel of %1 across into %2 rows"};
+inline constexpr Pattern oneStop{"every row from one stop: rows of one width keep the crossings in line"};
+inline constexpr Pattern stopNumber{"stop at %1, number the rows as they come"};
+inline constexpr Pattern turnRows{"Turn every second row of %1 end for end"};
+inline constexpr Pattern makesPattern{"that makes the pattern, and lets the grain's pull cancel out"};
+inline constexpr Pattern evenRows{"rows 2, 4, 6 …; joint the edges where they do not meet"};
+inline constexpr Pattern planerThenRound{"planer sled or drum sander, %1 each face; then bandsaw round"};
+
+// A disc let in
+inline constexpr Pattern cutInset{"Cut the disc to be let into %1"};
+inline constexpr Pattern freeToMove{"one board: it moves across its grain and must be free to"};
+inline constexpr Pattern circleThenTurned{"bandsaw, %1 circle, then turned to size"};
+inline constexpr Pattern turnRecess{"Turn the recess in %1"};
+inline constexpr Pattern bothSidesReached{"before it goes onto the stack, while both sides can be reached"};
+inline constexpr Pattern recessTo{"to %1: the disc's diameter and %2 all round"};
+
+// Billets
+inline constexpr Pattern planeBoards{"Plane and cut %1 boards of %2"};
+inline constexpr Pattern equalLayers{"equal layers: the lamination lines lie even about the axis"};
+inline constexpr Pattern oneThickness{"thicknesser %1 for all, last pass without moving it"};
+inline constexpr Pattern cornersOff{"Knock the corners off %1"};
+inline constexpr Pattern octagonFirst{"an octagon starts at the lathe with half the knocking of a square"};
+inline constexpr Pattern sawCorners{
+    "saw at %1, %2 of each corner along the face, blade guard and push stick on; or bandsaw on a V block"};
+inline constexpr Pattern diagonalsForCentre{
+    "crosscut square, diagonals for the centre; the middle lamination must stand on it"};
+
+// Wraps
+inline constexpr Pattern cutPost{"Plane and cut post and pieces of %1"};
+inline constexpr Pattern postSquare{"the post square to the last shaving: every piece copies its error"};
+inline constexpr Pattern postAndPieces{"post %1 square, pieces %2 × %3"};
+inline constexpr Pattern trimFlush{"Trim %1 of %2 flush"};
+inline constexpr Pattern oneFlat{"the next piece lies on post and edge together: one flat, no step"};
+inline constexpr Pattern flushBit{"flush-trim bit with its bearing on the post, or hand plane"};
+inline constexpr Pattern bevelCorners{"Cut the four corners of %1 at %2"};
+inline constexpr Pattern wedgesOnFlats{"the wedges sit on the flats"};
+inline constexpr Pattern bladeAndFence{"blade at %1, fence so that %2 of each face goes"};
+inline constexpr Pattern postsCentre{"the centre is the post's centre, not the blank's"};
+inline constexpr Pattern boreTakesPost{"a bore of %1 takes the whole post"};
+inline constexpr Pattern boreLeavesPost{"a bore of %1 leaves the post round it"};
+
+// Rings from one board
+inline constexpr Pattern ripBoard{"Rip the strips of the board for %1"};
+inline constexpr Pattern planeBoard{"Plane the board for %1"};
+inline constexpr Pattern everyRingFromIt{"every ring comes from this one board"};
+inline constexpr Pattern planedAllOver{"planed to %1 all over: its thickness is every ring's height"};
+inline constexpr Pattern scribe{"Flatten the board of %1 and scribe %2 circles"};
+inline constexpr Pattern cutLeans{"both faces: the cut leans, so each circle comes out smaller below"};
+inline constexpr Pattern beamCompass{
+    "beam compass; the radii of both faces stand with the layer and on the full-size sheet; draw a witness line across all "
+    "of them"};
+inline constexpr Pattern halveBoard{"Saw the board of %1 in two down the middle"};
+inline constexpr Pattern fromOpenSide{"the blade enters each ring from the open side"};
+inline constexpr Pattern alongMiddle{"bandsaw, along the joint on the middle line"};
+inline constexpr Pattern sawHalves{"Saw the half rings of %1"};
+inline constexpr Pattern outermostHold{"outermost first: what is left stays large enough to hold"};
+inline constexpr Pattern tiltedTable{
+    "bandsaw table at %1 (%2 to the face), narrow blade, slowly; the manual's limits for tilted work come first"};
+inline constexpr Pattern mountBoard{"Mount the board of %1 on the faceplate, centred"};
+inline constexpr Pattern screwsInBottom{"the screws stand in the bottom disc, clear of every cut"};
+inline constexpr Pattern smallFaceplate{"faceplate ring no larger than the bottom; screws short"};
+inline constexpr Pattern partRings{"Part the rings of %1"};
+inline constexpr Pattern fromBothSides{
+    "the outermost first; halfway from one side, then from the other, so that no ring flies when it comes free"};
+inline constexpr Pattern partAtAngle{
+    "thin parting tool at %1 to the face, about %2, tool rest close; stop before the ring is loose and break it off by "
+    "hand"};
+inline constexpr Pattern flattenRings{"Flatten both faces of the rings of %1"};
+inline constexpr Pattern onlyUnevenness{
+    "only as much as takes the unevenness out: the pattern follows the thickness"};
+inline constexpr Pattern sandingBoard{"sanding board, %1"};
+
+}  // namespace vl::words

@@ -1,0 +1,48 @@
+#include "io/fields_json.h"
+
+#include "core/wood/species.h"
+
+namespace vl::io {
+
+void FieldReader::readText(const Field& field, std::string& v)
+{
+    in_.text(field.key, v, static_cast<size_t>(field.limit.high));
+    if (field.kind == Field::Kind::Wood) v = knownWood(in_.pathOf(field.key), v);
+}
+
+void FieldReader::readWoods(const Field& field, std::vector<std::string>& v)
+{
+    const Json* list = in_.array(field.key, static_cast<size_t>(field.limit.high));
+    if (!list) return;
+    v.clear();
+    const std::string path = in_.pathOf(field.key);
+    for (const Json& wood : *list) {
+        if (!wood.is_string())
+            throw InputError(path, wood.dump(-1, ' ', false, Json::error_handler_t::replace), "the id of a known wood is");
+        v.push_back(knownWood(path, wood.get<std::string>()));
+    }
+}
+
+std::string FieldReader::knownWood(const std::string& path, const std::string& id)
+{
+    if (findSpecies(id)) return id;
+    notes_.push_back(path + " names '" + id.substr(0, 60) + "', which is not known here: maple taken");
+    return "maple";
+}
+
+void SchemaWriter::describe(Json& j, const Field& field)
+{
+    std::string words = field.words;
+    if (*field.help) words += std::string(": ") + field.help;
+    if (*field.limit.unit && field.kind == Field::Kind::Number) words += std::string(" (") + field.limit.unit + ")";
+    j["description"] = words;
+}
+
+Json SchemaWriter::namesOf(std::span<const Choice> choices)
+{
+    Json names = Json::array();
+    for (const Choice& c : choices) names.push_back(c.name);
+    return names;
+}
+
+}  // namespace vl::io
