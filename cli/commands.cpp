@@ -1,6 +1,8 @@
 #include "cli/commands.h"
 
 #include "cli/reckon.h"
+#include "core/measure/format.h"
+#include "core/piece/field_items.h"
 #include "core/measure/input_error.h"
 #include "core/plan/boards/board_plan.h"
 #include "core/plan/plan.h"
@@ -71,6 +73,36 @@ int check(const Options& o, std::ostream& out, std::ostream& err)
     return statusOf(plan);
 }
 
+/// One line for each field of the records that begin here.
+template <class T> void describe(const T& record, const std::string& at, std::string& out)
+{
+    for (const FieldItem& item : itemsOf(record)) {
+        const Field& f = item.field;
+        out += "  " + at + item.path + ": " + f.words + (*f.help ? std::string(", ") + f.help : "");
+        if (f.kind == Field::Kind::Number || f.kind == Field::Kind::Count)
+            out += "; " + exact(f.limit.low) + " to " + exact(f.limit.high) + (*f.limit.unit ? std::string(" ") + f.limit.unit : "");
+        std::string names;
+        for (const Choice& c : item.choices) names += (names.empty() ? "; " : ", ") + std::string(c.name);
+        out += names + "\n";
+    }
+}
+
+/// Every field of a piece file, from its declaration.
+std::string fieldHelp()
+{
+    std::string out;
+    describe(Piece{}, "", out);
+    describe(Node{}, "outside[].", out);
+    Layer layer;
+    describe(layer, "layers[].", out);
+    for (size_t kind = 0; kind < layerKinds().size(); ++kind) {
+        layer = asKind(layer, kind);
+        out += "  layers[] of kind '" + std::string(layerKinds()[kind].name) + "':\n";
+        std::visit([&](const auto& form) { describe(form, "  form.", out); }, layer.form);
+    }
+    return out;
+}
+
 }  // namespace
 
 int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
@@ -91,6 +123,8 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
     CLI::App* exportCommand = sub("export", "dxf, svg, csv or ics, as the file's ending says");
     exportCommand->add_option("--out", o.out, "FILE.dxf, FILE.svg, FILE.csv or FILE.ics")->required();
     CLI::App* checkCommand = sub("check", "validate; cautions, one a line");
+    checkCommand->footer([] { return "What a piece holds, and how much:\n" + fieldHelp(); });
+    CLI::App* schemaCommand = app.add_subcommand("schema", "the JSON schema of piece files");
     CLI::App* reckonCommand = app.add_subcommand("reckon", "one calculation as JSON: reckon KIND key=value ...");
     reckonCommand->set_help_flag();
     reckonCommand->prefix_command();
@@ -110,6 +144,10 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
                 return done;
             }
             out << reckon(kind, words);
+            return done;
+        }
+        if (schemaCommand->parsed()) {
+            out << io::pieceSchema();
             return done;
         }
         if (checkCommand->parsed()) return check(o, out, err);

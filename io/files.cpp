@@ -16,6 +16,16 @@ QString qt(const std::string& s) { return QString::fromStdString(s); }
 
 [[noreturn]] void fail(const std::string& path, const QString& why, const std::string& limit) { throw InputError(path, why.toStdString(), limit); }
 
+/// Writes all of a text, or fails: on a full disk a write may take a part and report no error.
+template <class File> void writeAll(File& file, const std::string& path, std::string_view text)
+{
+    const auto size = static_cast<qint64>(text.size());
+    if (file.write(text.data(), size) == size && file.flush()) return;
+    const QString why = file.error() == QFileDevice::NoError ? QStringLiteral("no room left") : file.errorString();
+    if constexpr (requires { file.cancelWriting(); }) file.cancelWriting();
+    fail(path, why, "a place with room for " + std::to_string(text.size()) + " bytes is");
+}
+
 }  // namespace
 
 std::string readFile(const std::string& path)
@@ -29,15 +39,16 @@ std::string readFile(const std::string& path)
 
 void writeFile(const std::string& path, std::string_view text)
 {
+    const QFileInfo there(qt(path));
+    if (there.exists() && !there.isFile() && !there.isDir()) {
+        // A device or a pipe is written to where it is: a rename would put a file in its place.
+        QFile device(qt(path));
+        if (!device.open(QIODevice::WriteOnly)) fail(path, device.errorString(), "a place that can be written to is");
+        return writeAll(device, path, text);
+    }
     QSaveFile file(qt(path));
     if (!file.open(QIODevice::WriteOnly)) fail(path, file.errorString(), "a place that can be written to is");
-    // On a full disk a write may take a part and report no error: what was not taken must not be committed.
-    const auto size = static_cast<qint64>(text.size());
-    if (file.write(text.data(), size) != size || !file.flush()) {
-        const QString why = file.error() == QFileDevice::NoError ? QStringLiteral("no room left") : file.errorString();
-        file.cancelWriting();
-        fail(path, why, "a place with room for " + std::to_string(text.size()) + " bytes is");
-    }
+    writeAll(file, path, text);
     if (!file.commit()) fail(path, file.errorString(), "a place that can be written to, with room on it, is");
 }
 

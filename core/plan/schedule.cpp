@@ -8,7 +8,7 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
-#include <queue>
+#include <optional>
 #include <random>
 #include <unordered_map>
 
@@ -180,82 +180,108 @@ public:
 
     Schedule run()
     {
-        Schedule best = once(net_.tail);
+        Schedule best = byPriority(net_.tail);
         bound(best);
+        auto better = [&](Schedule next) {
+            if (next.length >= best.length - 1e-9) return;
+            next.criticalPath = best.criticalPath;
+            next.lowerBound = best.lowerBound;
+            next.busiest = best.busiest;
+            next.critical = best.critical;
+            best = std::move(next);
+        };
+        auto atBound = [&] { return best.length <= best.lowerBound * 1.001 + 1e-6; };
         std::mt19937 dice(7);
         const int tries = recipe_.empty() ? 0 : std::clamp(static_cast<int>(1200 / recipe_.size()), 1, 400);
-        for (int k = 0; k < tries && best.length > best.lowerBound * 1.001 + 1e-6; ++k) {
+        for (int k = 0; k < tries && !atBound(); ++k) {
             std::vector<double> weight = net_.tail;
             for (double& w : weight) w *= 1 + 0.6 * (static_cast<double>(dice() >> 8) / (1 << 24) - 0.5);
-            Schedule next = once(weight);
-            if (next.length < best.length - 1e-9) {
-                next.criticalPath = best.criticalPath;
-                next.lowerBound = best.lowerBound;
-                next.busiest = best.busiest;
-                next.critical = best.critical;
-                best = std::move(next);
-            }
+            better(byPriority(weight));
+        }
+        if (!atBound() && recipe_.size() <= mostExact) {
+            Exact exact{.best = best.length, .schedule = std::nullopt, .left = 200000};
+            search(Placing(*this), exact);
+            if (exact.schedule) better(std::move(*exact.schedule));
         }
         return best;
     }
 
 private:
-    bool breaks(const Step& s) const { return s.action != Action::Glue && s.action != Action::PartOff && s.workMinutes > 20; }
+    static constexpr size_t mostExact = 12;
 
-    Schedule once(const std::vector<double>& weight) const
+    bool breaks(const Step& s) const
     {
-        const size_t n = recipe_.size();
-        Schedule s;
-        s.begins = begins_;
-        s.start.resize(n);
-        s.end.resize(n);
-        s.work.resize(n);
-        s.done.assign(n, false);
-        Hands hands(hours_);
-        std::map<std::string, Usage> usage;
-        auto heldBy = [&](const Step& step) -> std::vector<Usage*> {
+        return s.action != Action::Glue && s.action != Action::PartOff && s.workMinutes > 20;
+    }
+
+    /// A schedule while its steps are being placed, one after another, each as soon as what comes before, hands and clamps allow.
+    class Placing {
+    public:
+        explicit Placing(const Scheduler& all) : all_(all), hands_(all.hours_), missing_(all.recipe_.size())
+        {
+            const size_t n = all.recipe_.size();
+            schedule.begins = all.begins_;
+            schedule.start.resize(n);
+            schedule.end.resize(n);
+            schedule.work.resize(n);
+            schedule.done.assign(n, false);
+            for (size_t i = 0; i < n; ++i) {
+                schedule.workMinutes += all.recipe_[i].workMinutes;
+                missing_[i] = all.net_.before[i].size();
+                if (!missing_[i]) open.push_back(i);
+            }
+        }
+
+        Schedule schedule;
+        std::vector<size_t> open;  ///< whose steps before are all placed
+
+        /// Places the step at `which` of `open`.
+        void place(size_t which)
+        {
+            const size_t i = open[which];
+            open.erase(open.begin() + static_cast<long>(which));
+            if (all_.done_[i])
+                takeDone(i);
+            else if (all_.net_.tiedTo[i] && !schedule.done[all_.net_.before[i][0]]) {  // placed with its glue
+                schedule.start[i] = schedule.end[all_.net_.before[i][0]];
+                schedule.end[i] = schedule.start[i] + all_.recipe_[i].waitMinutes;
+            } else
+                fit(i);
+            schedule.length = std::max(schedule.length, schedule.end[i]);
+            for (const size_t next : all_.net_.after[i])
+                if (!--missing_[next]) open.push_back(next);
+        }
+
+    private:
+        void takeDone(size_t i)
+        {
+            schedule.done[i] = true;
+            schedule.start[i] = all_.done_[i]->from;
+            schedule.end[i] = all_.done_[i]->to;
+            schedule.work[i] = {{schedule.start[i], std::min(schedule.end[i], schedule.start[i] + all_.recipe_[i].workMinutes)}};
+        }
+
+        /// What a step holds while it is worked on and waits.
+        std::vector<Usage*> held(const Step& step)
+        {
             std::vector<Usage*> all;
             for (const std::string& u : step.uses)
-                if (const int c = capacityOf(u, shop_)) all.push_back(&usage.try_emplace(u, Usage(c)).first->second);
+                if (const int c = capacityOf(u, all_.shop_)) all.push_back(&usage_.try_emplace(u, Usage(c)).first->second);
             return all;
-        };
-        std::vector<size_t> missing(n);
-        auto lighter = [&](size_t a, size_t b) { return std::pair(weight[a], b) < std::pair(weight[b], a); };
-        std::priority_queue<size_t, std::vector<size_t>, decltype(lighter)> open(lighter);
-        for (size_t i = 0; i < n; ++i) {
-            s.workMinutes += recipe_[i].workMinutes;
-            missing[i] = net_.before[i].size();
-            if (!missing[i]) open.push(i);
         }
-        auto finished = [&](size_t i) {
-            s.length = std::max(s.length, s.end[i]);
-            for (const size_t next : net_.after[i])
-                if (!--missing[next]) open.push(next);
-        };
-        while (!open.empty()) {
-            const size_t i = open.top();
-            open.pop();
-            const Step& step = recipe_[i];
-            if (done_[i]) {
-                s.done[i] = true;
-                s.start[i] = done_[i]->from;
-                s.end[i] = done_[i]->to;
-                s.work[i] = {{s.start[i], std::min(s.end[i], s.start[i] + step.workMinutes)}};
-                finished(i);
-                continue;
-            }
-            double ready = soonest_[i];
-            for (const size_t b : net_.before[i]) ready = std::max(ready, s.end[b]);
-            if (net_.tiedTo[i] && !s.done[net_.before[i][0]]) {  // placed with its glue
-                s.start[i] = s.end[net_.before[i][0]];
-                s.end[i] = s.start[i] + step.waitMinutes;
-                finished(i);
-                continue;
-            }
-            const double after = step.waitMinutes + (net_.tied[i] >= 0 ? recipe_[static_cast<size_t>(net_.tied[i])].waitMinutes : 0);
-            const std::vector<Usage*> uses = after > 0 || std::ranges::find(step.uses, "lathe") != step.uses.end() ? heldBy(step) : std::vector<Usage*>{};
-            for (double t = ready;;) {
-                const std::vector<TimeSpan> work = step.workMinutes > 0 ? hands.find(t, step.workMinutes, breaks(step)) : std::vector<TimeSpan>{{t, t}};
+
+        void fit(size_t i)
+        {
+            const Step& step = all_.recipe_[i];
+            const long tied = all_.net_.tied[i];
+            const double after = step.waitMinutes + (tied >= 0 ? all_.recipe_[static_cast<size_t>(tied)].waitMinutes : 0);
+            const bool holds = after > 0 || std::ranges::find(step.uses, "lathe") != step.uses.end();
+            const std::vector<Usage*> uses = holds ? held(step) : std::vector<Usage*>{};
+            double t = all_.soonest_[i];
+            for (const size_t b : all_.net_.before[i]) t = std::max(t, schedule.end[b]);
+            for (;;) {
+                const std::vector<TimeSpan> work = step.workMinutes > 0 ? hands_.find(t, step.workMinutes, all_.breaks(step))
+                                                                        : std::vector<TimeSpan>{{t, t}};
                 const double from = work.front().from, to = work.back().to + after;
                 double free = from;
                 for (const Usage* u : uses) free = std::max(free, u->freeFrom(from, to - from));
@@ -265,22 +291,79 @@ private:
                 }
                 for (Usage* u : uses) u->take({from, to});
                 if (step.workMinutes > 0) {
-                    hands.take(work);
-                    s.work[i] = work;
+                    hands_.take(work);
+                    schedule.work[i] = work;
                 }
-                s.start[i] = from;
-                s.end[i] = work.back().to + step.waitMinutes;
-                break;
+                schedule.start[i] = from;
+                schedule.end[i] = work.back().to + step.waitMinutes;
+                return;
             }
-            finished(i);
         }
+
+        const Scheduler& all_;
+        Hands hands_;
+        std::map<std::string, Usage> usage_;
+        std::vector<size_t> missing_;
+    };
+
+    /// Placed in the order of these weights, the heaviest that can be first.
+    Schedule byPriority(const std::vector<double>& weight) const
+    {
+        Placing placing(*this);
+        auto lighter = [&](size_t a, size_t b) { return std::pair(weight[a], b) < std::pair(weight[b], a); };
+        while (!placing.open.empty())
+            placing.place(static_cast<size_t>(std::ranges::max_element(placing.open, lighter) - placing.open.begin()));
+        order(placing.schedule);
+        return std::move(placing.schedule);
+    }
+
+    struct Exact {
+        double best;  ///< length of the shortest schedule known
+        std::optional<Schedule> schedule;
+        int left;     ///< how many more steps may be placed
+    };
+
+    /// Every order of the steps that can still beat the best: each step placed as soon as it can be, some order gives the shortest schedule
+    /// there is (active schedules; Sprecher, Kolisch & Drexl 1995).
+    void search(const Placing& placing, Exact& exact) const
+    {
+        if (placing.open.empty()) {
+            exact.best = placing.schedule.length;
+            exact.schedule = placing.schedule;
+            order(*exact.schedule);
+            return;
+        }
+        for (size_t k = 0; k < placing.open.size() && exact.left > 0; ++k) {
+            Placing next = placing;
+            next.place(k);
+            --exact.left;
+            if (leastLength(next) < exact.best - 1e-9) search(next, exact);
+        }
+    }
+
+    /// No schedule that goes on from here is shorter: the chains that hang on what is still to be placed.
+    double leastLength(const Placing& placing) const
+    {
+        double least = placing.schedule.length;
+        for (const size_t i : placing.open) {
+            double ready = soonest_[i];
+            for (const size_t b : net_.before[i]) ready = std::max(ready, placing.schedule.end[b]);
+            if (!done_[i]) least = std::max(least, ready + net_.tail[i]);
+        }
+        return least;
+    }
+
+    /// The steps in the order in which they begin; one without length that begins when the one before it ends still comes after it.
+    void order(Schedule& s) const
+    {
+        const size_t n = recipe_.size();
         s.order.resize(n);
         for (size_t i = 0; i < n; ++i) s.order[i] = i;
         std::vector<size_t> place(n);
         for (size_t k = 0; k < n; ++k) place[net_.sorted[k]] = k;
-        std::ranges::sort(s.order, [&](size_t a, size_t b) { return std::tuple(s.start[a], s.end[a], place[a]) < std::tuple(s.start[b], s.end[b], place[b]); });
-        // A step without length that begins when the one before it ends still comes after it.
-        return s;
+        std::ranges::sort(s.order, [&](size_t a, size_t b) {
+            return std::tuple(s.start[a], s.end[a], place[a]) < std::tuple(s.start[b], s.end[b], place[b]);
+        });
     }
 
     /// Critical path with closing times; and where chains meet, what hands, clamps and lathe have to do before.

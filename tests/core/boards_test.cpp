@@ -300,8 +300,7 @@ TEST(BoardPlan, WhatIsCutStaysWhenThePieceChangesALittle)
     const BoardPlan first = planBoards(piece, shop, makePlan(piece, shop).assembly);
     ASSERT_FALSE(first.boards.empty());
     const PlannedBoard& board = first.boards[0];
-    KeptStrip kept{board.board.id, board.strips[0].place.x, board.strips[0].place.y, board.strips[0].place.length, board.strips[0].place.width, board.strips[0].thickness, {}, {}};
-    for (const PlannedRun& r : board.strips[0].runs) kept.runs.emplace_back(r.part, r.count);
+    const KeptStrip kept = keptStrip(board, board.strips[0]);
     piece.progress.strips = {kept};
     piece.layers.back().thickness += 1.5;
     const Plan plan = makePlan(piece, shop);

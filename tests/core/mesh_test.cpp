@@ -60,7 +60,8 @@ TEST(TurnedMesh, EnclosesTheVolumeThatPappusGives)
 TEST(TurnedMesh, OfOneLayerIsClosedAndCgalMeasuresTheSame)
 {
     Piece p = starts()[4].make();  // straight canister: every layer meets the next in the same points
-    for (Layer& l : p.layers) l.turn = 0;
+    for (Layer& l : p.layers)
+        if (Sectors* sectors = l.sectors()) sectors->turn = 0;
     const Plan plan = makePlan(p, {});
     const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {0.2, false});
     Surface surface = welded(mesh);

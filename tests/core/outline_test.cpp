@@ -177,7 +177,7 @@ TEST(Shape, OfACylinderMatchesClosedForms)
     p.hollow.floor = 12;
     p.hollow.floorRound = 0;
     Layer disc, ring;
-    disc.kind = LayerKind::Disc;
+    disc.form = DiscForm{};
     disc.thickness = 20;
     ring.thickness = 80;
     p.layers = {disc, ring};

@@ -86,7 +86,7 @@ TEST(CutPlan, BalancesItsVolumes)
 TEST(CutPlan, TrialRingCorrectsTheRingsCutAtItsAngle)
 {
     Piece cup = test::regattaCup();
-    cup.choices.trialRing = 13;
+    cup.choices.trialRing = cup.layers[13].id;
     cup.choices.trialGap = 0.6;
     const Plan plan = makePlan(cup, {});
     const double expected = 2 * std::asin(0.6 / (2 * plan.assembly.layers[13].stock.outerCorner())) / degrees / 36;
@@ -171,7 +171,7 @@ INSTANTIATE_TEST_SUITE_P(Kinds, EveryCaution,
                                          Provoked{"wall", [](Piece& p) { p.hollow.leastWall = 7; }}, Provoked{"floor", [](Piece& p) { p.hollow.floor = 2; }},
                                          Provoked{"reach-height", [](Piece& p) { p.layers.pop_back(); }},
                                          Provoked{"reach-outside", [](Piece& p) { p.layers[11].stockOuter = 140; }},
-                                         Provoked{"reach-inside", [](Piece& p) { p.layers[16].stockInner = 140; }}, Provoked{"short-", [](Piece& p) { p.layers[5].segments = 16; }},
+                                         Provoked{"reach-inside", [](Piece& p) { p.layers[16].stockInner = 140; }}, Provoked{"short-", [](Piece& p) { p.layers[5].ring()->segments = 16; }},
                                          Provoked{"season-", [](Piece& p) { p.layers[0].woods = {"beech"}, p.outside[0].r = p.outside[1].r = 70; }},
                                          Provoked{"swing",
                                                   [](Piece& p) {
@@ -210,17 +210,18 @@ TEST(Edit, KeepsTheStackWhole)
     EXPECT_EQ(edit::removeLayers(cup, all).layers.size(), 1u) << "one layer stays";
     EXPECT_EQ(edit::moveLayer(cup, 3, 99), cup);
     Piece trial = cup;
-    trial.choices.trialRing = 6;
-    EXPECT_EQ(edit::addLayer(trial, 2).choices.trialRing, 7) << "the trial ring is followed";
-    EXPECT_EQ(edit::removeLayers(trial, {6}).choices.trialRing, -1);
-    EXPECT_EQ(edit::moveLayer(trial, 6, 2).choices.trialRing, 2);
+    trial.choices.trialRing = trial.layers[6].id;
+    auto tried = [](const Piece& p) { return placeOf(p, p.choices.trialRing); };
+    EXPECT_EQ(tried(edit::addLayer(trial, 2)), 7) << "the trial ring is followed";
+    EXPECT_EQ(edit::removeLayers(trial, {6}).choices.trialRing, "");
+    EXPECT_EQ(tried(edit::moveLayer(trial, 6, 2)), 2);
 }
 
 TEST(Edit, BrickworkPutsNoJointOverAJoint)
 {
     Piece p = starts()[2].make();
     std::set<int> all;
-    for (int i = 1; i < static_cast<int>(p.layers.size()); ++i) all.insert(i), p.layers[static_cast<size_t>(i)].turn = 0.13;
+    for (int i = 1; i < static_cast<int>(p.layers.size()); ++i) all.insert(i), p.layers[static_cast<size_t>(i)].sectors()->turn = 0.13;
     const Plan plan = makePlan(edit::brickwork(p, all), {});
     for (size_t i = 2; i < plan.assembly.layers.size(); ++i) {
         const BuiltLayer &a = plan.assembly.layers[i - 1], &b = plan.assembly.layers[i];

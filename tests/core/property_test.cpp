@@ -53,7 +53,7 @@ TEST(AnyPiece, HasTheMassOfItsLayers)
         p = edit::fitLayers(p);
         for (Layer& l : p.layers) {
             RC_PRE(l.thickness <= 500 && l.thickness >= 0.5);
-            l.joint.kind = SegmentJoint::Glued;  // between open segments is air
+            if (RingForm* ring = l.ring()) ring->joint.kind = SegmentJoint::Glued;  // between open segments is air
         }
         const Plan plan = makePlan(p, {});
         // Wood and hollow together are the outside's solid, layer by layer or whole.
@@ -119,7 +119,7 @@ TEST(AnyEdit, LeavesAPieceThatCanBePlanned)
                                    makePlan(p, {}).assembly.segmentCounts(), {a, b});
                 break;
             default:
-                p.choices.trialRing = a >= 0 && a < count ? a : -1;
+                p.choices.trialRing = a >= 0 && a < count ? p.layers[static_cast<size_t>(a)].id : "";
                 break;
             }
             RC_PRE(std::ranges::all_of(p.layers, [](const Layer& l) { return l.thickness >= 0.5 && l.thickness <= 500; }));
@@ -133,7 +133,7 @@ TEST(AnyEdit, PaintAndPatternAgree)
     test::property([] {
         const int segments = *rc::gen::inRange(3, 97), symmetry = *rc::gen::inRange(1, 97), at = *rc::gen::inRange(0, segments);
         Piece p = starts()[2].make();
-        p.layers[2].segments = segments;
+        p.layers[2].ring()->segments = segments;
         p.layers[2].woods = {"maple"};
         const Layer painted = pattern::paint(p, 2, at, {"walnut", symmetry}, makePlan(p, {}).assembly.segmentCounts()).layers[2];
         const int repeats = pattern::fittingSymmetry(segments, symmetry);
@@ -178,7 +178,11 @@ TEST(Profile, ClippedPartsMakeTheWhole)
 TEST(Hollow, ATaperedWallGoesFromBaseToRim)
 {
     Piece p = starts()[4].make();
-    p.hollow = {WallRule::Tapered, 5, 15, 12, 0, 4, 20, {}, {}};
+    p.hollow.rule = WallRule::Tapered;
+    p.hollow.rimWall = 5;
+    p.hollow.baseWall = 15;
+    p.hollow.floor = 12;
+    p.hollow.floorRound = 0;
     const Sides sides = sidesOf(p);
     double last = 1e9;
     for (const WallAt& w : wallAlong(sides)) {

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "core/piece/edit.h"
+#include "tests/support/random_fields.h"
 
 #include <rapidcheck.h>
 
@@ -29,18 +30,17 @@ inline Piece randomPiece()
         l.thickness = number(10, 400);
         l.outerAllowance = number(0, 100);
         l.innerAllowance = number(0, 100);
-        if (oneIn(2)) l.kind = static_cast<LayerKind>(*rc::gen::inRange(0, 9));
-        l.joint = {static_cast<SegmentJoint::Kind>(*rc::gen::inRange(0, 4)), number(1, 300), number(1, 600), "holly", {}};
-        l.madeUp = {static_cast<MadeUp::Kind>(*rc::gen::inRange(0, 4)), "maple", number(2, 300), number(0, 300), {}};
-        l.slab = {static_cast<SlabForm::Kind>(*rc::gen::inRange(0, 3)), number(20, 800), number(20, 800), number(0, 20), number(0, 30), {}};
-        l.wrapped = {number(20, 900), number(10, 600), oneIn(2), "ash", {}};
-        l.boardRings = {oneIn(2) ? BoardRingForm::Bandsaw : BoardRingForm::PartingTool, number(100, 850), number(0, 80), *rc::gen::inRange(1, 12), number(-900, 900), {}};
-        l.letIn = {number(20, 2000), number(0, 30), "walnut", {}};
-        l.cornersOff = oneIn(2);
+        const int segments = l.ring() ? l.ring()->segments : 12;
+        if (oneIn(2)) l = asKind(l, static_cast<size_t>(*rc::gen::inRange(0, 9)));
+        // Every field of its construction, by its declaration; as many segments as the division gave.
+        randomize(l, "form.");
+        if (int* counted = l.counted()) *counted = segments;
+        if (Sectors* sectors = l.sectors()) sectors->turn = number(-10, 10);
+        if (BoardRingForm* rings = l.as<BoardRingForm>()) rings->rings = *rc::gen::inRange(1, 12);
         if (oneIn(5)) l.partedFrom = l.thickness + number(0, 200);
-        if (oneIn(5)) l.slope = number(-600, 600);
     }
-    if (oneIn(3)) p.nest = {true, number(50, 900), number(50, 2000), number(5, 200), number(3, 100), number(5, 300), {}};
+    randomize(p.nest, "", 200);
+    p.nest.on = oneIn(3);
     p.choices.cutting = static_cast<CutSchool>(*rc::gen::inRange(0, 2));
     p.choices.closing = static_cast<RingSchool>(*rc::gen::inRange(0, 2));
     p.choices.staves = static_cast<StaveSchool>(*rc::gen::inRange(0, 2));

@@ -165,7 +165,7 @@ TEST(BuiltRing, SegmentAtFindsTheSegmentWhosePolygonHoldsThePoint)
 {
     const Plan plan = makePlan(test::regattaCup(), {});
     for (const BuiltLayer& l : plan.assembly.layers) {
-        if (l.kind == LayerKind::Disc) continue;
+        if (!l.segmented) continue;
         for (int k = 0; k < l.count(); ++k) {
             Point middle(0, 0);
             for (const Point& c : l.stock.segment(k, l.phaseDeg)) middle += c / 4;

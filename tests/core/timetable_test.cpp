@@ -27,7 +27,7 @@ Step step(const std::string& id, double work, double wait, std::vector<std::stri
     Step s;
     s.id = id;
     s.action = action;
-    s.title = id;
+    s.title = says({"a step"});
     s.workMinutes = work;
     s.waitMinutes = wait;
     s.uses = std::move(uses);
@@ -134,20 +134,15 @@ void expectPossible(const Recipe& r, const Shop& shop, const Schedule& s)
 
 TEST(Schedule, SmallRecipesAgainstExhaustiveSearch)
 {
-    int optimal = 0, cases = 0;
-    test::property([&] {
+    test::property([] {
         Shop shop = openAllDay();
         shop.bandClamps = *rc::gen::inRange(1, 3);
-        const Recipe r = randomRecipe(6);
+        const Recipe r = randomRecipe(7);
         const Schedule s = scheduleRecipe(r, shop);
         const double best = shortest(r, static_cast<int>(shop.bandClamps));
-        RC_ASSERT(s.length >= best - 1e-6);
+        RC_ASSERT(std::abs(s.length - best) < 1e-6);
         RC_ASSERT(s.lowerBound <= best + 1e-6);
-        RC_ASSERT(s.length <= best * 1.1 + 1e-6);
-        optimal += s.length <= best + 1e-6;
-        ++cases;
     });
-    EXPECT_GE(optimal, cases * 95 / 100);
 }
 
 TEST(Schedule, NoStepBeforeWhatItNeedsInAnyShop)
@@ -237,14 +232,14 @@ TEST(Gluing, SuggestsWhatHoldsAndSaysWhyAnotherDoesNot)
         const GluedRecipe got = withGlue({}, shop, {s});
         ASSERT_EQ(got.joints.size(), 1u);
         EXPECT_EQ(got.joints[0].glue, c.expected) << jointName(c.faces) << " of " << c.wood->name << " at " << c.celsius;
-        EXPECT_TRUE(got.joints[0].troubles.empty()) << got.joints[0].troubles[0];
+        EXPECT_TRUE(got.joints[0].troubles.empty()) << print(got.joints[0].troubles[0]);
         // Every other glue of the book that does not suit says so.
         for (const Glue& g : shop.glues) {
             Piece piece;
             piece.glues = {{"g", g.id, {}}};
             const JointGlue own = withGlue(piece, shop, {s}).joints[0];
             EXPECT_EQ(own.glue, g.id);
-            std::vector<std::string> why;
+            std::vector<Text> why;
             if (!suits(g, s.glue, shop.temperature, &why)) {
                 EXPECT_FALSE(why.empty());
                 EXPECT_GE(own.troubles.size(), why.size());

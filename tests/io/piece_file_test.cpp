@@ -15,7 +15,6 @@
 #include <valijson/validator.hpp>
 
 #include <filesystem>
-#include <fstream>
 #include <sys/resource.h>
 #include <sys/wait.h>
 #include <unistd.h>
@@ -52,7 +51,17 @@ std::vector<Piece> manyPieces()
     odd.hollow.inside = drawnFrom(sidesOf(odd).inside, odd);
     odd.layers[4].stockOuter = 60.125;
     odd.layers[4].stockInner = 3;
-    odd.choices = {CutSchool::WedgeSled, 250.5, 11, 0.3, 7, RingSchool::HalfRings, StaveSchool::MiterGauge, SectionRule::Whole, StationRule::Curve, 7.5, {}};
+    odd.choices = {.cutting = CutSchool::WedgeSled,
+                   .sledRun = 250.5,
+                   .endWaste = 11,
+                   .trialGap = 0.3,
+                   .trialRing = odd.layers[7].id,
+                   .closing = RingSchool::HalfRings,
+                   .staves = StaveSchool::MiterGauge,
+                   .sections = SectionRule::Whole,
+                   .stations = StationRule::Curve,
+                   .stationSpacing = 7.5,
+                   .extra = {}};
     pieces.push_back(odd);
     return pieces;
 }
@@ -108,7 +117,7 @@ TEST(PieceFile, KeepsToItsPublishedSchema)
             EXPECT_TRUE(matchesSchema(io::readFile(entry.path().string()), why)) << entry.path() << why;
         }
     json wrong = json::parse(io::writePiece(test::regattaCup()));
-    wrong["layers"][0]["segments"] = 2;
+    wrong["layers"][1]["form"]["segments"] = 2;
     EXPECT_FALSE(matchesSchema(wrong.dump(), why)) << "the schema knows the limits";
 }
 
@@ -186,14 +195,14 @@ TEST(PieceFile, DamagedTextIsAnsweredClearly)
 TEST(PieceFile, ErrorsNameFieldValueAndLimit)
 {
     json j = json::parse(io::writePiece(test::regattaCup()));
-    j["layers"][3]["segments"] = 2;
+    j["layers"][3]["form"]["segments"] = 2;
     try {
         io::readPiece(j.dump());
         FAIL();
     } catch (const InputError& e) {
-        EXPECT_EQ(std::string(e.what()), "layers[3].segments: 2 is not accepted; 3 to 96 is");
+        EXPECT_EQ(std::string(e.what()), "layers[3].form.segments: 2 is not accepted; 3 to 96 is");
     }
-    j["layers"][3]["segments"] = 8;
+    j["layers"][3]["form"]["segments"] = 8;
     j["layers"][3].erase("thickness_mm");
     j["layers"][2]["woods"] = {"moonwood"};
     const io::LoadedPiece repaired = io::readPiece(j.dump());
@@ -234,10 +243,8 @@ TEST(Files, AFullOrClosedPlaceIsSaidAndNothingIsLost)
     EXPECT_THROW(io::readFile("/no/such/file"), InputError);
     EXPECT_THROW(io::readFile("/tmp"), InputError);
     if (std::filesystem::exists("/dev/full")) {
-        std::ofstream full("/dev/full");
-        full << std::string(100000, 'x');
-        full.flush();
-        EXPECT_FALSE(full.good()) << "the device stands in for a full disk";
+        EXPECT_THROW(io::writeFile("/dev/full", std::string(100000, 'x')), InputError) << "the device stands in for a full disk";
+        EXPECT_TRUE(std::filesystem::is_character_file("/dev/full")) << "it is written to, not replaced";
         EXPECT_THROW(io::replaceFile("/proc/piece.vlathe", [](const std::string&) {}), InputError);
     }
 }

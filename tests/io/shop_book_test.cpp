@@ -184,8 +184,6 @@ TEST(Calendar, IsReadBackByLibical)
         EXPECT_GT(events, 5) << name;
         EXPECT_NEAR(worked, plan.schedule.workMinutes, 1.0 * events) << name << ": times are to the minute";
     }
-    EXPECT_EQ(io::calendarTime(29928960 + 18 * 60 + 30), "20261127T183000");
-    EXPECT_EQ(io::calendarTime(0), "19700101T000000");
 }
 
 TEST(Picture, ColoursAreThoseOfTheStandard)
@@ -214,7 +212,7 @@ TEST(Picture, IsLaidOnTheRingsInTheWoodsThatAreNearest)
     EXPECT_LE(fit.error, 1.02 * least + 1e-9);
     EXPECT_GE(fit.segments, 18);
     const Piece eighteen = layPicture(piece, picture, 1, 1, {"maple", "walnut"}, 36, 60, 2, &fit);
-    EXPECT_EQ(eighteen.layers[1].segments, 36);
+    EXPECT_EQ(eighteen.layers[1].ring()->segments, 36);
     int dark = 0;
     for (int k = 0; k < 36; ++k) dark += eighteen.layers[1].woods[static_cast<size_t>(k) % eighteen.layers[1].woods.size()] == "walnut";
     EXPECT_NEAR(dark, 18, 1);

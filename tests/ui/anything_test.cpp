@@ -4,7 +4,7 @@
 #include "app/solid/solid_gl.h"
 #include "app/solid/solid_view.h"
 #include "core/piece/edit.h"
-#include "tests/ui/bench.h"
+#include "tests/ui/desk.h"
 
 #include <QWheelEvent>
 
@@ -12,7 +12,7 @@
 
 using namespace vl;
 using namespace vl::app;
-using vl::test::Bench;
+using vl::test::Desk;
 
 class Anything : public testing::TestWithParam<int> {};
 
@@ -20,7 +20,7 @@ TEST_P(Anything, MayBeDoneAndUndone)
 {
     std::mt19937 dice(static_cast<unsigned>(GetParam()));
     auto roll = [&](int n) { return static_cast<int>(dice() % static_cast<unsigned>(n)); };
-    Bench b;
+    Desk b;
     b.doc().replace(starts()[static_cast<size_t>(GetParam()) % starts().size()].make(), {});
     const Piece first = b.piece();
     const Qt::Key keys[] = {Qt::Key_Left,     Qt::Key_Right,  Qt::Key_Up, Qt::Key_Down, Qt::Key_Delete, Qt::Key_Insert,
@@ -96,7 +96,7 @@ TEST(Solid, OpenGlAndThePaintedPictureShowTheSamePiece)
     if (!openGlWorks()) GTEST_SKIP() << "no OpenGL on this platform";
     auto picture = [](bool painted) {
         if (painted) qputenv("VIVID_LATHE_NO_OPENGL", "1");
-        Bench b;
+        Desk b;
         b.window.openDemo("regatta-cup");
         EXPECT_EQ(b.window.solid().painted(), painted);
         QTest::qWait(300);

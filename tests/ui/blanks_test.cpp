@@ -12,7 +12,7 @@
 #include "io/files.h"
 #include "io/rack_csv.h"
 #include "tests/support/samples.h"
-#include "tests/ui/bench.h"
+#include "tests/ui/desk.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -27,22 +27,22 @@
 
 using namespace vl;
 using namespace vl::app;
-using vl::test::Bench;
+using vl::test::Desk;
 
 namespace {
 
-void settle(Bench& b)
+void settle(Desk& b)
 {
     EXPECT_TRUE(QTest::qWaitFor([&] { return !b.doc().boardsBusy(); }, 20000)) << "the boards are never planned";
     QApplication::processEvents();
 }
 
-bool says(Bench& b, const QString& words)
+bool reads(Desk& b, const QString& words)
 {
     return std::ranges::any_of(b.window.findChildren<QLabel*>(), [&](QLabel* l) { return l->isVisible() && l->text().contains(words); });
 }
 
-void picture(Bench& b, const std::string& name)
+void picture(Desk& b, const std::string& name)
 {
     if (const QByteArray folder = qgetenv("VIVID_PICTURES"); !folder.isEmpty()) {
         b.window.resize(1280, 800);
@@ -56,7 +56,7 @@ void picture(Bench& b, const std::string& name)
 TEST(Blanks, EverySampleGoesThroughBuildCutAndGlue)
 {
     for (const std::string& name : test::demoNames()) {
-        Bench b;
+        Desk b;
         ASSERT_TRUE(b.window.openDemo(QString::fromStdString(name))) << name;
         b.window.goTo("build");
         QApplication::processEvents();
@@ -78,7 +78,7 @@ TEST(Blanks, EverySampleGoesThroughBuildCutAndGlue)
             }
             // What it has to set is on the screen, with its working.
             for (const Setting& s : b.doc().plan().assembly.layers[at].settings) {
-                const QString label = (s.machine.empty() ? QString() : QString::fromStdString(s.machine) + ": ") + QString::fromStdString(s.name);
+                const QString label = (s.machine.empty() ? QString() : QString::fromUtf8(s.machine) + ": ") + QString::fromStdString(s.name);
                 EXPECT_TRUE(std::ranges::any_of(b.window.findChildren<QAbstractButton*>(), [&](QAbstractButton* f) { return f->accessibleName().startsWith(label + ": "); })) << name << " " << s.name;
             }
         }
@@ -126,7 +126,7 @@ TEST(Blanks, EverySampleGoesThroughBuildCutAndGlue)
 
 TEST(Build, EveryKindOfLayerCanBeChosenAndSaysWhatItNeeds)
 {
-    Bench b;
+    Desk b;
     b.demo("build");
     b.doc().selectLayer(12);
     auto* kind = b.named<QComboBox>("Layer is a");
@@ -135,8 +135,8 @@ TEST(Build, EveryKindOfLayerCanBeChosenAndSaysWhatItNeeds)
         kind->setCurrentIndex(k);
         emit kind->activated(k);
         QApplication::processEvents();
-        EXPECT_EQ(static_cast<int>(b.piece().layers[12].kind), k) << b.window.message().toStdString();
-        EXPECT_EQ(kind->currentText(), QString::fromUtf8(constructionOf(static_cast<LayerKind>(k)).name));
+        EXPECT_EQ(static_cast<int>(b.piece().layers[12].form.index()), k) << b.window.message().toStdString();
+        EXPECT_EQ(kind->currentText(), QString::fromUtf8(layerKinds()[static_cast<size_t>(k)].words));
     }
     // A gap between segments, and the band of a made-up segment, typed.
     kind->setCurrentIndex(1);
@@ -145,21 +145,21 @@ TEST(Build, EveryKindOfLayerCanBeChosenAndSaysWhatItNeeds)
     between->setCurrentIndex(1);
     emit between->activated(1);
     b.type("Its width", "1/8in");
-    EXPECT_EQ(b.piece().layers[12].joint.kind, SegmentJoint::GapByWidth);
-    EXPECT_NEAR(b.piece().layers[12].joint.width, 3.175, 1e-9);
+    EXPECT_EQ(b.piece().layers[12].ring()->joint.kind, SegmentJoint::GapByWidth);
+    EXPECT_NEAR(b.piece().layers[12].ring()->joint.width, 3.175, 1e-9);
     EXPECT_TRUE(b.doc().plan().assembly.layers[12].gaps);
 }
 
 TEST(Pattern, MirrorSlantCopyAndPicture)
 {
-    Bench b;
+    Desk b;
     ASSERT_TRUE(b.window.openDemo("net-lantern"));
     b.window.goTo("build");
     QApplication::processEvents();
     Piece plain = b.piece();
     for (Layer& l : plain.layers) {
         l.woods = {"maple"};
-        l.joint.kind = SegmentJoint::Glued;
+        if (RingForm* ring = l.ring()) ring->joint.kind = SegmentJoint::Glued;
     }
     b.doc().apply("plain", plain);
     auto* skin = b.lane<SkinLane>();
@@ -194,25 +194,25 @@ TEST(Pattern, MirrorSlantCopyAndPicture)
     b.answer = b.folder.filePath("flag.png");
     ASSERT_TRUE(image.save(b.answer));
     b.press("picture");
-    EXPECT_TRUE(says(b, "segments show it best"));
+    EXPECT_TRUE(reads(b, "segments show it best"));
     EXPECT_NE(b.piece().layers[7].woods, sloped.layers[2].woods);
     EXPECT_EQ(b.piece().layers[3].woods, sloped.layers[3].woods) << "only the chosen rings";
     b.answer = b.folder.filePath("torn.png");
     io::writeFile(b.answer.toStdString(), "no picture");
     const Piece before = b.piece();
     b.press("picture");
-    EXPECT_TRUE(says(b, "cannot be read as a picture"));
+    EXPECT_TRUE(reads(b, "cannot be read as a picture"));
     EXPECT_EQ(b.piece(), before);
 }
 
 TEST(Rack, IsEditedOnItsDrawingAndCarriedAsCsv)
 {
-    Bench b;
+    Desk b;
     b.press("Open bowl");
     b.window.goTo("cut");
     settle(b);
-    EXPECT_TRUE(says(b, "No board is cut."));
-    EXPECT_TRUE(says(b, "To buy:"));
+    EXPECT_TRUE(reads(b, "No board is cut."));
+    EXPECT_TRUE(reads(b, "To buy:"));
     b.press("add-board");
     ASSERT_EQ(b.doc().shop().rack.size(), 1u);
     const std::string id = b.doc().shop().rack[0].id;
@@ -257,7 +257,7 @@ TEST(Rack, IsEditedOnItsDrawingAndCarriedAsCsv)
 
 TEST(Rack, WhatIsAllCutComesOffTheRackAndItsOffcutsStay)
 {
-    Bench b;
+    Desk b;
     ASSERT_TRUE(b.window.openDemo("chart-stand"));
     b.window.goTo("cut");
     settle(b);
@@ -287,7 +287,7 @@ TEST(Rack, WhatIsAllCutComesOffTheRackAndItsOffcutsStay)
 
 TEST(Timetable, StepsAreMovedDoneAndReplanned)
 {
-    Bench b;
+    Desk b;
     ASSERT_TRUE(b.window.openDemo("chart-stand"));
     constexpr double monday = 29932 * 1000 + 800;  // 2026-11-29 16:40, a Sunday: nothing is planned before the day after
     double now = monday;
@@ -301,7 +301,7 @@ TEST(Timetable, StepsAreMovedDoneAndReplanned)
     QTest::mouseClick(dated, Qt::LeftButton, {}, QPoint(8, dated->height() / 2));
     ASSERT_TRUE(b.piece().progress.start.has_value());
     EXPECT_EQ(*b.piece().progress.start, now);
-    EXPECT_TRUE(says(b, "Ready"));
+    EXPECT_TRUE(reads(b, "Ready"));
     const auto& recipe = b.doc().plan().assembly.recipe;
     const size_t first = b.doc().plan().schedule.order[0];
     const std::string id = recipe[first].id;
@@ -327,7 +327,7 @@ TEST(Timetable, StepsAreMovedDoneAndReplanned)
 
 TEST(Glue, AnotherGlueForAJointIsTakenAndCautionedWhereItDoesNotHold)
 {
-    Bench b;
+    Desk b;
     ASSERT_TRUE(b.window.openDemo("flag-bowl"));
     b.window.goTo("glue");
     QApplication::processEvents();
@@ -354,7 +354,7 @@ TEST(Glue, AnotherGlueForAJointIsTakenAndCautionedWhereItDoesNotHold)
 
 TEST(GlueBook, IsEditedAndRefusesWhatCannotBe)
 {
-    Bench b;
+    Desk b;
     b.press("Open bowl");
     GlueBookDialog dialog(b.doc(), &b.window);
     dialog.show();

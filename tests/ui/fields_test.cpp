@@ -2,7 +2,7 @@
 #include "app/lanes/section_lane.h"
 #include "app/fields/wood_picker.h"
 #include "core/piece/edit.h"
-#include "tests/ui/bench.h"
+#include "tests/ui/desk.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -14,7 +14,7 @@
 
 using namespace vl;
 using namespace vl::app;
-using vl::test::Bench;
+using vl::test::Desk;
 
 namespace {
 
@@ -62,7 +62,7 @@ class TypedField : public testing::TestWithParam<Typed> {};
 TEST_P(TypedField, ChangesWhatItNamesAndUndoes)
 {
     const Typed& t = GetParam();
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     b.window.goTo(t.stage);
     Selection chosen = b.doc().selection();
@@ -101,7 +101,7 @@ INSTANTIATE_TEST_SUITE_P(Fields, TypedField,
 
 TEST(Fields, ReadBackTheSameInEveryUnit)
 {
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     for (const LengthStyle style : {LengthStyle{LengthStyle::Unit::Millimetre}, {LengthStyle::Unit::Inch}, {LengthStyle::Unit::Fraction, 64}, {LengthStyle::Unit::Fraction, 8}}) {
         b.doc().setStyle(style);
@@ -122,7 +122,7 @@ TEST(Fields, ReadBackTheSameInEveryUnit)
 
 TEST(Choices, ReachThePiece)
 {
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     auto choose = [&](const char* stage, const char* name, int entry) {
         b.window.goTo(stage);
@@ -133,7 +133,7 @@ TEST(Choices, ReachThePiece)
     };
     b.doc().selectLayer(4);
     choose("build", "Layer is a", 0);
-    EXPECT_EQ(b.piece().layers[4].kind, LayerKind::Disc);
+    EXPECT_TRUE(b.piece().layers[4].is<DiscForm>());
     choose("cut", "Cut with", 1);
     EXPECT_EQ(b.piece().choices.cutting, CutSchool::WedgeSled);
     choose("glue", "Way", 1);
@@ -147,14 +147,14 @@ TEST(Choices, ReachThePiece)
     b.window.goTo("build");
     b.doc().selectLayer(10);
     b.named<QDoubleSpinBox>("Rotation")->setValue(0.25);
-    EXPECT_EQ(b.piece().layers[10].turn, 0.25);
+    EXPECT_EQ(b.piece().layers[10].ring()->turn, 0.25);
     b.press("Half a segment on, like brickwork");
-    EXPECT_EQ(std::abs(b.piece().layers[10].turn), 0.5);
+    EXPECT_EQ(std::abs(b.piece().layers[10].ring()->turn), 0.5);
 }
 
 TEST(Pattern, WoodsAreChangedAddedAndTakenAway)
 {
-    Bench b;
+    Desk b;
     b.demo("build");
     b.doc().selectLayer(13);
     ASSERT_EQ(b.piece().layers[13].woods.size(), 3u);
@@ -174,7 +174,7 @@ TEST(Pattern, WoodsAreChangedAddedAndTakenAway)
 
 TEST(Menus, OfNodesAndLayersDoWhatTheySay)
 {
-    Bench b;
+    Desk b;
     b.demo("shape");
     auto* section = b.lane<SectionLane>();
     auto pick = [&](const QPointF& at, const QString& entry) {

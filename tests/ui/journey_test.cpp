@@ -12,7 +12,7 @@
 #include "io/files.h"
 #include "io/shop_book.h"
 #include "tests/support/samples.h"
-#include "tests/ui/bench.h"
+#include "tests/ui/desk.h"
 
 #include <QComboBox>
 #include <QLabel>
@@ -21,11 +21,11 @@
 
 using namespace vl;
 using namespace vl::app;
-using vl::test::Bench;
+using vl::test::Desk;
 
 TEST(Journey, FromAStartToThePacketAndAllTheWayBack)
 {
-    Bench b;
+    Desk b;
     b.press("Open bowl");
     const Piece first = b.piece();
     EXPECT_EQ(first.name, "Open bowl");
@@ -55,9 +55,9 @@ TEST(Journey, FromAStartToThePacketAndAllTheWayBack)
     segments->selectAll();
     QTest::keyClicks(segments, "16");
     QTest::keyClick(segments, Qt::Key_Return);
-    EXPECT_EQ(b.piece().layers[3].segments, 16);
-    EXPECT_EQ(b.piece().layers[5].segments, 16);
-    EXPECT_EQ(b.piece().layers[4].segments, 12);
+    EXPECT_EQ(b.piece().layers[3].ring()->segments, 16);
+    EXPECT_EQ(b.piece().layers[5].ring()->segments, 16);
+    EXPECT_EQ(b.piece().layers[4].ring()->segments, 12);
     auto* skin = b.lane<SkinLane>();
     skin->setBrush({"purpleheart", 4});
     b.click(skin, skin->segmentPosition(3, 1));
@@ -87,14 +87,14 @@ TEST(Journey, FromAStartToThePacketAndAllTheWayBack)
     EXPECT_EQ(b.piece(), first);
     while (b.doc().history().canRedo()) b.press("Redo");
     EXPECT_EQ(b.piece(), saved);
-    Bench other;
+    Desk other;
     EXPECT_TRUE(other.window.openPath(b.folder.filePath("bowl.vlathe")));
     EXPECT_EQ(other.piece(), saved);
 }
 
 TEST(Build, LayersAreHandledOnTheDrawing)
 {
-    Bench b;
+    Desk b;
     b.demo("build");
     auto* section = b.lane<SectionLane>();
     const Piece cup = b.piece();
@@ -124,7 +124,7 @@ TEST(Build, LayersAreHandledOnTheDrawing)
 
 TEST(Build, PaintsOneStrokeAsOneStep)
 {
-    Bench b;
+    Desk b;
     b.demo("build");
     auto* skin = b.lane<SkinLane>();
     skin->setBrush({"holly"});
@@ -136,7 +136,7 @@ TEST(Build, PaintsOneStrokeAsOneStep)
 
 TEST(Selection, IsSharedByEveryView)
 {
-    Bench b;
+    Desk b;
     b.demo("build");
     auto* skin = b.lane<SkinLane>();
     b.click(skin, skin->segmentPosition(13, 4));
@@ -161,7 +161,7 @@ TEST(Selection, IsSharedByEveryView)
 
 TEST(Solid, TurnsZoomsAndIsCutAway)
 {
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     SolidScene& scene = b.window.solid().scene();
     QWidget& canvas = b.window.solid().canvas();
@@ -181,7 +181,7 @@ TEST(Solid, TurnsZoomsAndIsCutAway)
 
 TEST(Working, OpensFromEveryFigure)
 {
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     b.doc().selectLayer(13);
     for (const QString& stage : b.window.stageNames()) {
@@ -206,11 +206,11 @@ TEST(Working, OpensFromEveryFigure)
 
 TEST(Cut, SchoolAndTrialRingChangeWhatIsSet)
 {
-    Bench b;
+    Desk b;
     b.demo("cut");
     b.doc().selectLayer(13);
     b.type("Gap in the trial ring", "0.8");
-    EXPECT_EQ(b.piece().choices.trialRing, 13);
+    EXPECT_EQ(b.piece().choices.trialRing, b.piece().layers[13].id);
     EXPECT_TRUE(b.button("Add to the miter")->accessibleName().contains("+0.0")) << b.button("Add to the miter")->accessibleName().toStdString();
     b.doc().apply("sled", [&] {
         Piece p = b.piece();
@@ -233,7 +233,7 @@ TEST(Cut, SchoolAndTrialRingChangeWhatIsSet)
 
 TEST(Glue, EachStepSaysHowAndWhy)
 {
-    Bench b;
+    Desk b;
     b.demo("glue");
     auto* list = b.named<QListWidget>("Steps in order");
     EXPECT_EQ(list->count(), static_cast<int>(b.doc().plan().assembly.recipe.size()));
@@ -250,7 +250,7 @@ TEST(Glue, EachStepSaysHowAndWhy)
 
 TEST(Keyboard, ReachesStagesNodesAndLayers)
 {
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     for (int i = 4; i >= 0; --i) {
         QTest::keyClick(&b.window, static_cast<Qt::Key>(Qt::Key_1 + i), Qt::ControlModifier);
@@ -273,7 +273,7 @@ TEST(Keyboard, ReachesStagesNodesAndLayers)
 
 TEST(Shape, NodesAreAddedAndTheFloorIsDragged)
 {
-    Bench b;
+    Desk b;
     b.demo("shape");
     auto* section = b.lane<SectionLane>();
     const QPointF a = section->nodePosition(Side::Outside, 7), c = section->nodePosition(Side::Outside, 8);

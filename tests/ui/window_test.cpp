@@ -7,7 +7,7 @@
 #include "core/piece/edit.h"
 #include "io/files.h"
 #include "tests/support/samples.h"
-#include "tests/ui/bench.h"
+#include "tests/ui/desk.h"
 
 #include <QComboBox>
 #include <QDialogButtonBox>
@@ -21,7 +21,7 @@
 
 using namespace vl;
 using namespace vl::app;
-using vl::test::Bench;
+using vl::test::Desk;
 
 namespace {
 
@@ -56,7 +56,7 @@ class CautionOnScreen : public testing::TestWithParam<Provoked> {};
 
 TEST_P(CautionOnScreen, IsShownAndItsFirstFixAppliesItself)
 {
-    Bench b;
+    Desk b;
     b.demo("build");
     Piece piece = b.piece();
     GetParam().change(piece);
@@ -78,7 +78,7 @@ INSTANTIATE_TEST_SUITE_P(Kinds, CautionOnScreen,
                          testing::Values(Provoked{"overlap-", [](Piece& p) { p.hollow.rimWall = p.hollow.baseWall = p.hollow.leastWall = 3; }},
                                          Provoked{"wall", [](Piece& p) { p.hollow.leastWall = 7; }}, Provoked{"reach-height", [](Piece& p) { p.layers.pop_back(); }},
                                          Provoked{"reach-outside", [](Piece& p) { p.layers[11].stockOuter = 140; }},
-                                         Provoked{"short-", [](Piece& p) { p.layers[5].segments = 16; }},
+                                         Provoked{"short-", [](Piece& p) { p.layers[5].ring()->segments = 16; }},
                                          Provoked{"season-", [](Piece& p) { p.layers[0].woods = {"beech"}, p.outside[0].r = p.outside[1].r = 70; }},
                                          Provoked{"swing",
                                                   [](Piece& p) {
@@ -88,7 +88,7 @@ INSTANTIATE_TEST_SUITE_P(Kinds, CautionOnScreen,
 
 TEST(Field, SaysWhatIsWrongAndKeepsTheValue)
 {
-    Bench b;
+    Desk b;
     b.demo("shape");
     auto* rim = b.named<LengthField>("Wall at the rim");
     for (const char* bad : {"abc", "0", "-3", "900", "1/0"}) {
@@ -109,7 +109,7 @@ TEST(Field, SaysWhatIsWrongAndKeepsTheValue)
 
 TEST(Dialogs, NameAndShopAreTypedIn)
 {
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     PieceDialog name(b.doc(), &b.window);
     name.show();
@@ -135,7 +135,7 @@ TEST(Dialogs, NameAndShopAreTypedIn)
 
 TEST(Open, ABadFileIsSaidAndThePieceStays)
 {
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     const Piece before = b.piece();
     const QString path = b.folder.filePath("bad.vlathe");
@@ -157,7 +157,7 @@ TEST(Open, ABadFileIsSaidAndThePieceStays)
 
 TEST(Start, OutlivesWhateverIsInItsFolder)
 {
-    Bench b([](const QString& folder) {
+    Desk b([](const QString& folder) {
         io::writeFile((folder + "/shop.json").toStdString(), "{\"kerf_mm\": -4}");
         QDir(folder).mkpath("drafts");
         io::writeFile((folder + "/drafts/torn.draft").toStdString(), "{\"piece\": \"{");
@@ -175,11 +175,11 @@ TEST(Start, OutlivesWhateverIsInItsFolder)
 TEST(Start, KeepsTheUnitsChosenLast)
 {
     {
-        Bench b;
+        Desk b;
         b.window.openDemo("regatta-cup");
         b.press("Decimal inches");
     }
-    Bench b;
+    Desk b;
     EXPECT_EQ(b.doc().style().unit, LengthStyle::Unit::Inch);
     b.window.openDemo("regatta-cup");
     b.press("Millimetres");
@@ -188,7 +188,7 @@ TEST(Start, KeepsTheUnitsChosenLast)
 
 TEST(Export, WritesEachFormatAndRefusesOthers)
 {
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     for (const char* ending : {"dxf", "svg", "csv", "ics"}) {
         b.answer = b.folder.filePath(QString("cup.%1").arg(ending));
@@ -207,7 +207,7 @@ TEST(Export, WritesEachFormatAndRefusesOthers)
 
 TEST(Recent, FilesAreOfferedAgain)
 {
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     const QString path = b.folder.filePath("silver cup.vlathe");
     ASSERT_TRUE(b.window.saveTo(path));
@@ -219,17 +219,17 @@ TEST(Recent, FilesAreOfferedAgain)
 
 TEST(Recovery, BringsBackWhatAnEndedSessionHadOpen)
 {
-    Bench ended;
+    Desk ended;
     ended.window.openDemo("regatta-cup");
     Piece changed = ended.piece();
-    changed.layers[4].segments = 10;
+    changed.layers[4].ring()->segments = 10;
     ended.doc().apply("change", changed);
     ended.window.drafts().write();
     // A session that ended leaves its draft and no lock.
     const QDir drafts(ended.folder.filePath("drafts"));
     const QStringList files = drafts.entryList({"*.draft"}, QDir::Files);
     ASSERT_EQ(files.size(), 1);
-    Bench next;
+    Desk next;
     ASSERT_TRUE(QFile::copy(drafts.filePath(files[0]), next.folder.filePath("drafts/left.draft")));
     answerNext(QMessageBox::Yes);
     next.window.offerRecovery();
@@ -241,7 +241,7 @@ TEST(Recovery, BringsBackWhatAnEndedSessionHadOpen)
 
 TEST(Close, AsksBeforeChangesAreLost)
 {
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     Piece changed = b.piece();
     changed.name = "Other";
@@ -258,7 +258,7 @@ TEST(NoOpenGl, PaintsAndSaysSo)
 {
     qputenv("VIVID_LATHE_NO_OPENGL", "1");
     {
-        Bench b;
+        Desk b;
         b.window.openDemo("regatta-cup");
         EXPECT_TRUE(b.window.solid().painted());
         const QImage picture = b.window.solid().grab().toImage();
@@ -272,7 +272,7 @@ TEST(NoOpenGl, PaintsAndSaysSo)
 
 TEST(EveryStage, OfEveryStartIsDrawnInBothThemes)
 {
-    Bench b;
+    Desk b;
     for (const bool dark : {false, true}) {
         b.window.setDark(dark);
         for (const Start& start : starts()) {
@@ -310,7 +310,7 @@ TEST(Theme, TextStandsOutFourAndAHalfToOne)
 
 TEST(Names, EverythingThatTakesTheKeyboardHasOne)
 {
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     for (const QString& stage : b.window.stageNames()) {
         b.window.goTo(stage);
@@ -329,11 +329,11 @@ TEST(Names, EverythingThatTakesTheKeyboardHasOne)
 /// Also draws docs/screenshots/cautions.png where VIVID_PICTURES names a folder.
 TEST(Cautions, ArePictured)
 {
-    Bench b;
+    Desk b;
     b.window.openDemo("regatta-cup");
     Piece p = b.piece();
     p.layers[11].stockOuter = 140;
-    p.layers[5].segments = 16;
+    p.layers[5].ring()->segments = 16;
     p.layers[0].woods = {"beech"};
     b.doc().apply("provoke", p);
     b.window.goTo("build");

@@ -12,17 +12,17 @@
 namespace vl::test {
 
 /// A real window on the screen with a turner's hands: finds things by the names a screen reader would say.
-class Bench {
+class Desk {
 public:
     /// `prepare` may lay files into the data folder before the program starts.
-    explicit Bench(const std::function<void(const QString& folder)>& prepare = {})
+    explicit Desk(const std::function<void(const QString& folder)>& prepare = {})
         : prepared((prepare ? prepare(folder.path()) : void(), true)), window(folder.path(), {[this](QWidget*, const QString&, const QString&) { return answer; },
                                                                                               [this](QWidget*, const QString&, const QString&, const QString&) { return answer; }})
     {
         window.show();
         EXPECT_TRUE(QTest::qWaitForWindowExposed(&window));
     }
-    ~Bench() { doc().history().clear(); }
+    ~Desk() { doc().history().clear(); }
 
     /// Opens the sample on a stage.
     void demo(const QString& stage)
