@@ -5,6 +5,7 @@
 
 #include <QDateTime>
 #include <QUndoCommand>
+#include <QUuid>
 #include <QtConcurrent>
 
 namespace vl::app {
@@ -13,7 +14,8 @@ namespace vl::app {
 class PieceCommand : public QUndoCommand {
 public:
     PieceCommand(Document& document, const QString& what, Piece next, Plan plan, int merge)
-        : QUndoCommand(what), document_(document), before_(document.piece_), after_(std::move(next)), plan_(std::move(plan)), merge_(merge)
+        : QUndoCommand(what), document_(document), before_(document.piece_), after_(std::move(next)),
+          plan_(std::move(plan)), merge_(merge)
     {
     }
     int id() const override { return merge_ > 0 ? merge_ : -1; }
@@ -39,7 +41,8 @@ private:
 Document::Document(QObject* parent)
     : QObject(parent), piece_(starts()[0].make()), plan_(makePlan(piece_, shop_, style_)), clock_([] {
           const QDateTime now = QDateTime::currentDateTime();
-          return static_cast<double>(now.date().toJulianDay() - QDate(1970, 1, 1).toJulianDay()) * 1440 + now.time().msecsSinceStartOfDay() / 60000;
+          return static_cast<double>(now.date().toJulianDay() - QDate(1970, 1, 1).toJulianDay()) * 1440 +
+                 now.time().msecsSinceStartOfDay() / 60000;
       })
 {
     boardsTimer_.setSingleShot(true);
@@ -60,7 +63,10 @@ Document::~Document()
     watcher_.waitForFinished();
 }
 
-Plan Document::planOf(const Piece& piece) const { return makePlan(piece, shop_, style_, piece.progress.start ? clock_() : 0); }
+Plan Document::planOf(const Piece& piece) const
+{
+    return makePlan(piece, shop_, style_, piece.progress.start ? clock_() : 0);
+}
 
 void Document::setClock(std::function<double()> clock)
 {
@@ -86,9 +92,10 @@ void Document::startBoards()
     boardsTimer_.stop();
     cancel_ = std::make_shared<std::atomic<bool>>(false);
     share_ = std::make_shared<std::atomic<double>>(0);
-    watcher_.setFuture(QtConcurrent::run([piece = piece_, shop = shop_, assembly = plan_.assembly, cancel = cancel_, share = share_] {
-        return planBoards(piece, shop, assembly, {[share](double s) { share->store(s); }, cancel.get()});
-    }));
+    watcher_.setFuture(
+        QtConcurrent::run([piece = piece_, shop = shop_, assembly = plan_.assembly, cancel = cancel_, share = share_] {
+            return planBoards(piece, shop, assembly, {[share](double s) { share->store(s); }, cancel.get()});
+        }));
     emit boardsChanged();
 }
 
@@ -195,8 +202,9 @@ void Document::selectLayer(int layer, Qt::KeyboardModifiers modifiers, int segme
     select(s);
 }
 
-void Document::replace(const Piece& piece, const QString& path)
+void Document::replace(Piece piece, const QString& path)
 {
+    if (piece.id.empty()) piece.id = QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
     Plan plan = planOf(piece);
     history_.clear();
     path_ = path;

@@ -6,8 +6,8 @@
 
 #include <QFutureWatcher>
 #include <QObject>
-#include <QTimer>
 #include <QString>
+#include <QTimer>
 #include <QUndoStack>
 
 #include <functional>
@@ -25,9 +25,9 @@ struct Selection {
     int segment = -1;
     Side side = Side::Outside;  ///< of the chosen node
     int node = -1;
-    std::string step;  ///< of the recipe
-    std::string board; ///< on the rack
-    int strip = -1;    ///< of that board in the cutting plan
+    std::string step;   ///< of the recipe
+    std::string board;  ///< on the rack
+    int strip = -1;     ///< of that board in the cutting plan
 
     bool operator==(const Selection&) const = default;
 };
@@ -60,8 +60,8 @@ public:
     /// True between the press and the release of a drag: views may draw quickly.
     bool live() const { return live_; }
 
-    /// Makes `next` the piece, as one step of the history named `what`; steps with the same `merge` key (above 0) become one.
-    /// A piece that cannot be is refused: the document stays as it was and refused() says why.
+    /// Makes `next` the piece, as one step of the history named `what`; steps with the same `merge` key (above 0)
+    /// become one. A piece that cannot be is refused: the document stays as it was and refused() says why.
     bool apply(const QString& what, Piece next, int merge = 0);
     /// A key for apply() that no earlier drag had.
     static int newMergeKey();
@@ -73,8 +73,8 @@ public:
     void select(Selection selection);
     void selectLayer(int layer, Qt::KeyboardModifiers modifiers = {}, int segment = -1);
 
-    /// Puts another piece in place of this one and forgets the history.
-    void replace(const Piece& piece, const QString& path);
+    /// Puts another piece in place of this one and forgets the history. A piece that is new gets an id of its own.
+    void replace(Piece piece, const QString& path);
     const QString& path() const { return path_; }
     bool edited() const { return !history_.isClean(); }
     /// Notes the piece as saved at `path`.

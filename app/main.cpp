@@ -1,5 +1,5 @@
-#include "app/window/main_window.h"
 #include "app/solid/solid_view.h"
+#include "app/window/main_window.h"
 
 #include <CLI/CLI.hpp>
 
@@ -18,7 +18,9 @@ void settle()
 {
     QElapsedTimer clock;
     clock.start();
-    while (clock.elapsed() < 1200 || (QThreadPool::globalInstance()->activeThreadCount() > 0 && clock.elapsed() < 20000)) QApplication::processEvents(QEventLoop::AllEvents, 20);
+    while (clock.elapsed() < 1200 ||
+           (QThreadPool::globalInstance()->activeThreadCount() > 0 && clock.elapsed() < 20000))
+        QApplication::processEvents(QEventLoop::AllEvents, 20);
     QApplication::processEvents();
 }
 
@@ -27,7 +29,8 @@ void settle()
 int main(int argc, char** argv)
 {
     // Without a display there is still a picture to be drawn.
-    if (qEnvironmentVariableIsEmpty("DISPLAY") && qEnvironmentVariableIsEmpty("WAYLAND_DISPLAY") && qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM"))
+    if (qEnvironmentVariableIsEmpty("DISPLAY") && qEnvironmentVariableIsEmpty("WAYLAND_DISPLAY") &&
+        qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM"))
         qputenv("QT_QPA_PLATFORM", "offscreen");
     QApplication app(argc, argv);
     QApplication::setApplicationName("vivid-lathe");
@@ -64,7 +67,8 @@ int main(int argc, char** argv)
         return 3;
     }
     if (!stage.empty() && !window.goTo(QString::fromStdString(stage))) {
-        std::cerr << "vivid-lathe: there is no stage '" << stage << "'; start, shape, build, cut, glue and turn are there\n";
+        std::cerr << "vivid-lathe: there is no stage '" << stage
+                  << "'; start, shape, build, cut, glue and turn are there\n";
         return 2;
     }
     window.showPage(QString::fromStdString(page));
@@ -74,7 +78,8 @@ int main(int argc, char** argv)
         window.resize(1280, 800);
         settle();
         if (!window.grab().save(QString::fromStdString(screenshot))) {
-            std::cerr << screenshot << ": cannot be written; a place with room, and a name that ends in .png, is needed\n";
+            std::cerr << screenshot
+                      << ": cannot be written; a place with room, and a name that ends in .png, is needed\n";
             return 3;
         }
         return 0;

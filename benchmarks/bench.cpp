@@ -28,7 +28,12 @@ void replanAfterDrag(benchmark::State& state)
     }
     state.counters["segments"] = static_cast<double>(state.range(0) * state.range(1));
 }
-BENCHMARK(replanAfterDrag)->Args({12, 12})->Args({30, 24})->Args({60, 48})->Args({60, 96})->Unit(benchmark::kMillisecond);
+BENCHMARK(replanAfterDrag)
+    ->Args({12, 12})
+    ->Args({30, 24})
+    ->Args({60, 48})
+    ->Args({60, 96})
+    ->Unit(benchmark::kMillisecond);
 
 /// Every part of a large commission from forty boards, with the bound that it is measured by.
 void cutBoards(benchmark::State& state)
@@ -74,14 +79,17 @@ BENCHMARK(load)->Unit(benchmark::kMillisecond);
 void skin(benchmark::State& state)
 {
     const Plan plan = makePlan(test::tallVase(60, 48), {});
-    for (auto _ : state) benchmark::DoNotOptimize(bakeSkin(plan.assembly, plan.sides, {0, plan.shape.height, 0, 360, 866, 180}));
+    for (auto _ : state)
+        benchmark::DoNotOptimize(bakeSkin(plan.assembly, plan.sides, {0, plan.shape.height, 0, 360, 866, 180}));
 }
 BENCHMARK(skin)->Unit(benchmark::kMillisecond);
 
 void mesh(benchmark::State& state)
 {
     const Plan plan = makePlan(test::tallVase(60, 48), {});
-    for (auto _ : state) benchmark::DoNotOptimize(turnedMesh(plan.assembly, plan.sides, {static_cast<double>(state.range(0)) / 100, false}));
+    for (auto _ : state)
+        benchmark::DoNotOptimize(
+            turnedMesh(plan.assembly, plan.sides, {static_cast<double>(state.range(0)) / 100, false}));
 }
 BENCHMARK(mesh)->Arg(2)->Arg(5)->Arg(25)->Unit(benchmark::kMillisecond);
 

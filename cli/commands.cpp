@@ -2,8 +2,8 @@
 
 #include "cli/reckon.h"
 #include "core/measure/format.h"
-#include "core/piece/field_items.h"
 #include "core/measure/input_error.h"
+#include "core/piece/field_items.h"
 #include "core/plan/boards/board_plan.h"
 #include "core/plan/plan.h"
 #include "io/csv.h"
@@ -80,7 +80,8 @@ template <class T> void describe(const T& record, const std::string& at, std::st
         const Field& f = item.field;
         out += "  " + at + item.path + ": " + f.words + (*f.help ? std::string(", ") + f.help : "");
         if (f.kind == Field::Kind::Number || f.kind == Field::Kind::Count)
-            out += "; " + exact(f.limit.low) + " to " + exact(f.limit.high) + (*f.limit.unit ? std::string(" ") + f.limit.unit : "");
+            out += "; " + exact(f.limit.low) + " to " + exact(f.limit.high) +
+                   (*f.limit.unit ? std::string(" ") + f.limit.unit : "");
         std::string names;
         for (const Choice& c : item.choices) names += (names.empty() ? "; " : ", ") + std::string(c.name);
         out += names + "\n";
@@ -158,7 +159,8 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
         if (packetCommand->parsed()) {
             if (!o.out.ends_with(".pdf")) throw UsageError("--out must end in .pdf");
             io::replaceFile(o.out, [&](const std::string& temporary) {
-                report::writePacket(piece, shop, plan, planBoards(piece, shop, plan.assembly), {}, o.paper == "letter" ? report::Paper::Letter : report::Paper::A4, temporary);
+                report::writePacket(piece, shop, plan, planBoards(piece, shop, plan.assembly), {},
+                                    o.paper == "letter" ? report::Paper::Letter : report::Paper::A4, temporary);
             });
         }
         if (exportCommand->parsed()) exportTo(o.out, piece, plan);

@@ -29,7 +29,8 @@ public:
             const size_t sign = word.find('=');
             const std::string key = word.substr(0, sign);
             if (sign == std::string::npos) throw UsageError("'" + word + "' is not key=value");
-            if (std::ranges::find(keys, key) == keys.end()) throw UsageError("reckon " + kind + " does not take '" + key + "'");
+            if (std::ranges::find(keys, key) == keys.end())
+                throw UsageError("reckon " + kind + " does not take '" + key + "'");
             if (!values_.emplace(key, word.substr(sign + 1)).second) throw UsageError("'" + key + "' is given twice");
         }
     }
@@ -49,13 +50,16 @@ public:
         } catch (const std::exception&) {
             used = 0;
         }
-        if (used == 0 || used != text.size() || !std::isfinite(v)) throw InputError(key, "'" + text + "'", "a number is");
+        if (used == 0 || used != text.size() || !std::isfinite(v))
+            throw InputError(key, "'" + text + "'", "a number is");
         return v;
     }
     int whole(const char* key, int low, int high, double otherwise = std::nan("")) const
     {
         const double v = number(key, otherwise);
-        if (v != std::floor(v) || v < low || v > high) throw InputError(key, exact(v), "a whole number from " + std::to_string(low) + " to " + std::to_string(high) + " is");
+        if (v != std::floor(v) || v < low || v > high)
+            throw InputError(key, exact(v),
+                             "a whole number from " + std::to_string(low) + " to " + std::to_string(high) + " is");
         return static_cast<int>(v);
     }
     bool yes(const char* key) const
@@ -69,7 +73,8 @@ public:
 private:
     static double orMissing(const char* key, double otherwise)
     {
-        if (std::isnan(otherwise)) throw InputError(key, "nothing", "a value, " + std::string(key) + "=..., is needed and");
+        if (std::isnan(otherwise))
+            throw InputError(key, "nothing", "a value, " + std::string(key) + "=..., is needed and");
         return otherwise;
     }
     std::map<std::string, std::string> values_;
@@ -77,21 +82,30 @@ private:
 
 Json ring(const Values& v)
 {
-    const RegularRing r{v.whole("sides", 3, 360), v.length("outer"), v.length("inner"), v.length("allowance", 0), v.length("gap", 0)};
+    const RegularRing r{v.whole("sides", 3, 360), v.length("outer"), v.length("inner"), v.length("allowance", 0),
+                        v.length("gap", 0)};
     checkRing(r);
-    return {{"miter_deg", r.miterDeg()}, {"fence_deg", r.fenceDeg()}, {"outer_edge_mm", r.outerEdge()}, {"inner_edge_mm", r.innerEdge()}, {"board_width_mm", r.boardWidth()}};
+    return {{"miter_deg", r.miterDeg()},
+            {"fence_deg", r.fenceDeg()},
+            {"outer_edge_mm", r.outerEdge()},
+            {"inner_edge_mm", r.innerEdge()},
+            {"board_width_mm", r.boardWidth()}};
 }
 
 Json closingGap(const Values& v)
 {
     const int sides = v.whole("sides", 3, 360);
-    if (v.has("miter_error") == v.has("gap")) throw InputError("gap", "both or neither", "either miter_error or gap with outer is");
+    if (v.has("miter_error") == v.has("gap"))
+        throw InputError("gap", "both or neither", "either miter_error or gap with outer is");
     if (v.has("gap")) {
         const double outer = v.length("outer"), gap = v.length("gap");
         if (!(outer > 0)) throw InputError("outer", exact(outer), "a diameter above 0 mm is");
-        if (std::abs(gap) > outer) throw InputError("gap", exact(gap), "at most the diameter, " + exact(outer) + " mm, is");
+        if (std::abs(gap) > outer)
+            throw InputError("gap", exact(gap), "at most the diameter, " + exact(outer) + " mm, is");
         const double correction = fenceCorrectionDeg(sides, gap, outer);
-        return {{"total_gap_deg", closingGapDeg(sides, correction)}, {"gap_at_rim_mm", gap}, {"fence_correction_deg", correction}};
+        return {{"total_gap_deg", closingGapDeg(sides, correction)},
+                {"gap_at_rim_mm", gap},
+                {"fence_correction_deg", correction}};
     }
     const double error = v.number("miter_error"), total = closingGapDeg(sides, error);
     Json out{{"total_gap_deg", total}, {"gap_at_rim_mm", nullptr}, {"fence_correction_deg", error}};
@@ -101,7 +115,8 @@ Json closingGap(const Values& v)
 
 Json ellipse(const Values& v)
 {
-    if (v.has("length") == v.has("diameter")) throw InputError("length", "both or neither", "either length or diameter is");
+    if (v.has("length") == v.has("diameter"))
+        throw InputError("length", "both or neither", "either length or diameter is");
     const double ratio = v.number("ratio", (1 + std::sqrt(5.0)) / 2);
     if (!(ratio > 0)) throw InputError("ratio", exact(ratio), "above 0 is");
     const double length = v.has("length") ? v.length("length") : v.length("diameter") * ratio;
@@ -128,7 +143,8 @@ Json stave(const Values& v)
     s.sides = v.whole("sides", 3, 360);
     s.thickness = v.length("thickness", 0);
     const bool byEnds = v.has("top") || v.has("bottom") || v.has("height");
-    if (v.has("slope") == byEnds) throw InputError("slope", byEnds ? "both" : "neither", "either slope or top, bottom and height is");
+    if (v.has("slope") == byEnds)
+        throw InputError("slope", byEnds ? "both" : "neither", "either slope or top, bottom and height is");
     if (byEnds) {
         s.bottom = v.length("bottom");
         s.height = v.length("height");
@@ -163,19 +179,24 @@ Json boardRings(const Values& v)
     b.kerf = v.length("kerf");
     b.outer = v.length("outer");
     b.base = v.length("base");
-    if (v.has("angle") == v.has("wall")) throw InputError("angle", v.has("angle") ? "both" : "neither", "either angle or wall is");
+    if (v.has("angle") == v.has("wall"))
+        throw InputError("angle", v.has("angle") ? "both" : "neither", "either angle or wall is");
     b.angleDeg = v.has("angle") ? v.number("angle") : boardRingAngleDeg(b.board, v.length("wall"), b.kerf);
     checkBoardRings(b);
-    return {{"angle_deg", b.angleDeg},        {"ring_width_mm", b.ringWidth()},    {"wall_mm", b.wall()},
-            {"radii_mm", b.radii()},          {"lower_radii_mm", b.lowerRadii()},  {"cut_depth_mm", b.cutDepth()},
-            {"stripe_stretch", b.stretch()},  {"height_mm", b.height()}};
+    return {{"angle_deg", b.angleDeg},       {"ring_width_mm", b.ringWidth()},   {"wall_mm", b.wall()},
+            {"radii_mm", b.radii()},         {"lower_radii_mm", b.lowerRadii()}, {"cut_depth_mm", b.cutDepth()},
+            {"stripe_stretch", b.stretch()}, {"height_mm", b.height()}};
 }
 
 Json postWrap(const Values& v)
 {
     const PostWrap w{v.length("side"), v.length("wrap"), v.length("bore")};
     checkPostWrap(w);
-    return {{"post_diagonal_mm", w.postDiagonal()}, {"post_vanishes", w.postVanishes()}, {"strip_length_mm", w.stripLength()}, {"blank_side_mm", w.blankSide()}, {"wall_at_flat_mm", w.wallAtFlat()}};
+    return {{"post_diagonal_mm", w.postDiagonal()},
+            {"post_vanishes", w.postVanishes()},
+            {"strip_length_mm", w.stripLength()},
+            {"blank_side_mm", w.blankSide()},
+            {"wall_at_flat_mm", w.wallAtFlat()}};
 }
 
 struct Kind {
@@ -191,52 +212,64 @@ const Kind kinds[] = {
     {"ring",
      {"sides", "outer", "inner", "allowance", "gap"},
      "sides outer inner [allowance=0] [gap=0]  ->  miter_deg fence_deg outer_edge_mm inner_edge_mm board_width_mm",
-     "outer and inner are finished diameters; allowance is added on the radius, each side; gap is a spacer with parallel faces between neighbours. "
-     "Apothem A = outer/2 + allowance, inner corner V = inner/2 - allowance; outer edge 2 A tan(180/n) - gap/cos(180/n), inner edge 2 V sin(180/n) - "
+     "outer and inner are finished diameters; allowance is added on the radius, each side; gap is a spacer with "
+     "parallel faces between neighbours. "
+     "Apothem A = outer/2 + allowance, inner corner V = inner/2 - allowance; outer edge 2 A tan(180/n) - "
+     "gap/cos(180/n), inner edge 2 V sin(180/n) - "
      "gap/cos(180/n), board width A - V cos(180/n). The miter is read from square, the fence angle is 90 - miter.",
      "plane geometry of the regular polygon",
      ring},
     {"closing-gap",
      {"sides", "miter_error", "gap", "outer"},
      "sides miter_error [outer]  |  sides gap outer  ->  total_gap_deg gap_at_rim_mm fence_correction_deg",
-     "miter_error is the wanted miter less the one cut, so a positive one leaves the last joint open by 2 n times it; gap is measured straight across the "
-     "open joint at the diameter outer, negative where the joint is closed too soon; the correction is added to the miter of every cut. Without outer "
+     "miter_error is the wanted miter less the one cut, so a positive one leaves the last joint open by 2 n times it; "
+     "gap is measured straight across the "
+     "open joint at the diameter outer, negative where the joint is closed too soon; the correction is added to the "
+     "miter of every cut. Without outer "
      "the gap at the rim is null.",
      "plane geometry of the regular polygon",
      closingGap},
     {"stave",
      {"sides", "slope", "top", "bottom", "height", "thickness"},
      "sides slope | sides top bottom height ; [thickness]  ->  blade_tilt_deg edge_taper_deg slope_deg",
-     "slope is the wall's angle from the axis; top and bottom are outside diameters across the flats. The blade is tilted asin(cos s sin(180/n)) from square to the "
-     "face; each edge runs atan(sin s tan(180/n)) off the stave's middle line on its face. From the ends, length and widths on the outer face too.",
+     "slope is the wall's angle from the axis; top and bottom are outside diameters across the flats. The blade is "
+     "tilted asin(cos s sin(180/n)) from square to the "
+     "face; each edge runs atan(sin s tan(180/n)) off the stave's middle line on its face. From the ends, length and "
+     "widths on the outer face too.",
      "solid geometry of the regular pyramid",
      stave},
     {"board-rings",
      {"board", "angle", "wall", "kerf", "outer", "base"},
-     "board angle kerf outer base | board wall kerf outer base  ->  angle_deg ring_width_mm wall_mm radii_mm[] height_mm",
-     "angle is between the cut and the board's face, outer the largest outside diameter, base the least outside diameter of the bottom; radii are those scribed on "
-     "the top face, lower radii where the same cuts leave the other. Successive radii differ by t/tan(angle); ring width t/tan(angle) - k/sin(angle); wall, square "
+     "board angle kerf outer base | board wall kerf outer base  ->  angle_deg ring_width_mm wall_mm radii_mm[] "
+     "height_mm",
+     "angle is between the cut and the board's face, outer the largest outside diameter, base the least outside "
+     "diameter of the bottom; radii are those scribed on "
+     "the top face, lower radii where the same cuts leave the other. Successive radii differ by t/tan(angle); ring "
+     "width t/tan(angle) - k/sin(angle); wall, square "
      "to the cut, t cos(angle) - k.",
      "plane geometry of parallel cuts",
      boardRings},
     {"post-wrap",
      {"side", "wrap", "bore"},
      "side wrap bore  ->  post_diagonal_mm post_vanishes strip_length_mm blank_side_mm wall_at_flat_mm",
-     "strip length = side + wrap; blank side = side + 2 wrap; wall at the flat = half the blank's side less half the bore; the post vanishes where the bore is as wide "
+     "strip length = side + wrap; blank side = side + 2 wrap; wall at the flat = half the blank's side less half the "
+     "bore; the post vanishes where the bore is as wide "
      "as its diagonal, side times the square root of 2.",
      "plane geometry",
      postWrap},
     {"ellipse",
      {"length", "diameter", "ratio", "stations"},
      "length | diameter [ratio=1.6180339887] [stations=3]  ->  length_mm diameter_mm stations[] (z_mm diameter_mm)",
-     "length = ratio x diameter. Stations divide the half length into stations + 1 equal parts; z is measured from the middle, where the diameter is the "
+     "length = ratio x diameter. Stations divide the half length into stations + 1 equal parts; z is measured from the "
+     "middle, where the diameter is the "
      "greatest; at a fraction x of the half length it is D sqrt(1 - x^2).",
      "the ellipse's equation; the ratio is the golden section",
      ellipse},
     {"speed",
      {"diameter", "out_of_balance"},
      "diameter [out_of_balance=no]  ->  rpm_low rpm_high rim_m_s",
-     "diameter in inches times rpm between 6000 and 9000 for balanced work; out of balance, 300 to 400 rpm at the most; rim speed at rpm_high. The "
+     "diameter in inches times rpm between 6000 and 9000 for balanced work; out of balance, 300 to 400 rpm at the "
+     "most; rim speed at rpm_high. The "
      "machine's manual comes first.",
      "common practice",
      speed},
@@ -263,7 +296,8 @@ std::vector<std::string> reckonKinds()
 std::string reckonHelp(const std::string& name)
 {
     const Kind& k = find(name);
-    return "vivid-lathe-cli reckon " + name + "  " + k.usage + "\n\n" + k.conventions + "\nLengths: mm, or any form the application takes.\nSource: " + k.source + ".\n";
+    return "vivid-lathe-cli reckon " + name + "  " + k.usage + "\n\n" + k.conventions +
+           "\nLengths: mm, or any form the application takes.\nSource: " + k.source + ".\n";
 }
 
 std::string reckon(const std::string& name, const std::vector<std::string>& arguments)

@@ -6,8 +6,8 @@
 
 namespace vl::cli {
 
-/// One calculation, `reckon KIND key=value ...`, as JSON text. Lengths in any form the application takes, a bare number is mm.
-/// Throws InputError on a bad or missing value, UsageError on an unknown kind or key.
+/// One calculation, `reckon KIND key=value ...`, as JSON text. Lengths in any form the application takes, a bare number
+/// is mm. Throws InputError on a bad or missing value, UsageError on an unknown kind or key.
 std::string reckon(const std::string& kind, const std::vector<std::string>& arguments);
 
 /// What a kind takes, answers, assumes and where it comes from.

@@ -28,10 +28,11 @@ std::string writeCsv(const Plan& plan)
     };
     auto number = [](double v) { return std::isfinite(v) ? fixed(v, 3) : std::string(); };
     for (const Part& p : plan.assembly.parts)
-        line({p.id, p.name, std::to_string(p.count), p.species->id, std::to_string(p.layer + 1), number(p.length), number(p.shortEdge), number(p.width), number(p.thickness),
-              number(p.left.miterDeg)});
+        line({p.id, p.name, std::to_string(p.count), p.species->id, std::to_string(p.layer + 1), number(p.length),
+              number(p.shortEdge), number(p.width), number(p.thickness), number(p.left.miterDeg)});
     out += "\r\nz_mm,outside_diameter_mm,inside_diameter_mm,wall_mm,parting_depth_mm\r\n";
-    for (const Station& s : plan.stations) line({number(s.z), number(s.outside), number(s.inside), number(s.wall), number(s.parting)});
+    for (const Station& s : plan.stations)
+        line({number(s.z), number(s.outside), number(s.inside), number(s.wall), number(s.parting)});
     return out;
 }
 

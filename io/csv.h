@@ -6,7 +6,8 @@
 
 namespace vl::io {
 
-/// The cut list and the stations as comma-separated values (RFC 4180), two tables with a blank line between them; mm and degrees.
+/// The cut list and the stations as comma-separated values (RFC 4180), two tables with a blank line between them; mm
+/// and degrees.
 std::string writeCsv(const Plan& plan);
 
 /// One field, quoted where RFC 4180 asks for it.

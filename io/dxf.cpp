@@ -31,11 +31,13 @@ void writeDxf(const Sides& sides, const std::string& path)
     out->sectionTables();
     dxf.writeVPort(*out);
     out->tableLinetypes(3);
-    for (const char* type : {"BYBLOCK", "BYLAYER", "CONTINUOUS"}) dxf.writeLinetype(*out, DL_LinetypeData(type, "", 0, 0, 0.0));
+    for (const char* type : {"BYBLOCK", "BYLAYER", "CONTINUOUS"})
+        dxf.writeLinetype(*out, DL_LinetypeData(type, "", 0, 0, 0.0));
     out->tableEnd();
     const std::pair<const char*, int> layers[] = {{"0", 7}, {"OUTSIDE", 5}, {"INSIDE", 3}, {"AXIS", 8}};
     out->tableLayers(4);
-    for (const auto& [name, colour] : layers) dxf.writeLayer(*out, DL_LayerData(name, 0), DL_Attributes(name, colour, -1, 25, "CONTINUOUS"));
+    for (const auto& [name, colour] : layers)
+        dxf.writeLayer(*out, DL_LayerData(name, 0), DL_Attributes(name, colour, -1, 25, "CONTINUOUS"));
     out->tableEnd();
     dxf.writeStyle(*out, DL_StyleData("standard", 0, 2.5, 1.0, 0.0, 0, 2.5, "txt", ""));
     dxf.writeView(*out);
@@ -56,7 +58,8 @@ void writeDxf(const Sides& sides, const std::string& path)
     out->sectionEntities();
     polyline(dxf, *out, sides.outside, "OUTSIDE");
     if (!sides.inside.empty()) polyline(dxf, *out, sides.inside, "INSIDE");
-    dxf.writeLine(*out, DL_LineData(0, 0, 0, sides.outside.back().x(), 0, 0), DL_Attributes("AXIS", 256, -1, -1, "BYLAYER"));
+    dxf.writeLine(*out, DL_LineData(0, 0, 0, sides.outside.back().x(), 0, 0),
+                  DL_Attributes("AXIS", 256, -1, -1, "BYLAYER"));
     out->sectionEnd();
     dxf.writeObjects(*out);
     dxf.writeObjectsEnd(*out);

@@ -18,7 +18,8 @@ void FieldReader::readWoods(const Field& field, std::vector<std::string>& v)
     const std::string path = in_.pathOf(field.key);
     for (const Json& wood : *list) {
         if (!wood.is_string())
-            throw InputError(path, wood.dump(-1, ' ', false, Json::error_handler_t::replace), "the id of a known wood is");
+            throw InputError(path, wood.dump(-1, ' ', false, Json::error_handler_t::replace),
+                             "the id of a known wood is");
         v.push_back(knownWood(path, wood.get<std::string>()));
     }
 }

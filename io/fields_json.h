@@ -5,7 +5,8 @@
 
 namespace vl::io {
 
-/// Writes a record's fields as the keys of one JSON object. Numbers left to the program, and records in it that are as they come, are left out.
+/// Writes a record's fields as the keys of one JSON object. Numbers left to the program, empty lists, and quiet
+/// records that are as they come, are left out.
 class FieldWriter : public FieldVisitor<FieldWriter> {
 public:
     Json json = Json::object();
@@ -13,7 +14,7 @@ public:
     template <class T> void value(const Field& field, const T& v)
     {
         if constexpr (Record<T>) {
-            if (v != T{}) json[field.key] = written(v);
+            if (!field.quiet || v != T{}) json[field.key] = written(v);
         } else if constexpr (requires { std::variant_size<T>::value; }) {
             json[field.key] = detail::kindsOf(&v)[v.index()].name;
             json[field.form] = std::visit([](const auto& form) { return written(form); }, v);
@@ -40,8 +41,9 @@ public:
     }
 };
 
-/// Reads them. A missing key keeps its default and leaves a note, unless it is a record, a list or a number that may be left to the program; a key of
-/// the wrong type or beyond its limit throws InputError with its path; keys nobody declared are kept in the record's `extra`.
+/// Reads them. A missing key keeps its default and leaves a note, unless it is a quiet record, a list or a number that
+/// may be left to the program; a key of the wrong type or beyond its limit throws InputError with its path; keys nobody
+/// declared are kept in the record's `extra`.
 class FieldReader : public FieldVisitor<FieldReader> {
 public:
     FieldReader(const Json& object, std::string path, std::vector<std::string>& notes)
@@ -52,7 +54,8 @@ public:
     template <class T> void value(const Field& field, T& v)
     {
         if constexpr (Record<T>) {
-            if (in_.has(field.key)) read(v, *in_.object(field.key), in_.pathOf(field.key), notes_);
+            if (const Json* object = field.quiet && !in_.has(field.key) ? nullptr : in_.object(field.key))
+                read(v, *object, in_.pathOf(field.key), notes_);
         } else if constexpr (requires { std::variant_size<T>::value; })
             eachAlternative(field, v);
         else if constexpr (Choosable<T>) {
@@ -76,7 +79,8 @@ public:
     }
 
     /// Reads a whole object into a record.
-    template <class T> static void read(T& record, const Json& object, const std::string& path, std::vector<std::string>& notes)
+    template <class T>
+    static void read(T& record, const Json& object, const std::string& path, std::vector<std::string>& notes)
     {
         FieldReader reader(object, path, notes);
         fields(reader, record);
@@ -179,7 +183,9 @@ private:
         kind = {{"enum", namesOf(detail::kindsOf(&v))}};
         describe(kind, field);
         properties_[field.form] = {{"type", "object"}};
-        (anyOf_.push_back({{"properties", {{field.key, {{"const", Form::kind.name}}}, {field.form, described(Form{})}}}}), ...);
+        (anyOf_.push_back(
+             {{"properties", {{field.key, {{"const", Form::kind.name}}}, {field.form, described(Form{})}}}}),
+         ...);
     }
 
     Json properties_ = Json::object(), required_ = Json::array(), anyOf_ = Json::array();

@@ -14,7 +14,10 @@ namespace {
 
 QString qt(const std::string& s) { return QString::fromStdString(s); }
 
-[[noreturn]] void fail(const std::string& path, const QString& why, const std::string& limit) { throw InputError(path, why.toStdString(), limit); }
+[[noreturn]] void fail(const std::string& path, const QString& why, const std::string& limit)
+{
+    throw InputError(path, why.toStdString(), limit);
+}
 
 /// Writes all of a text, or fails: on a full disk a write may take a part and report no error.
 template <class File> void writeAll(File& file, const std::string& path, std::string_view text)

@@ -11,8 +11,8 @@ namespace vl::io {
 /// The whole of a file, up to 64 MiB; throws InputError where it cannot be read.
 std::string readFile(const std::string& path);
 
-/// Writes a file through a temporary one and a rename, so that at any moment either the old or the new one is there. Throws
-/// InputError, with the system's reason, where it cannot: the old file is then as it was.
+/// Writes a file through a temporary one and a rename, so that at any moment either the old or the new one is there.
+/// Throws InputError, with the system's reason, where it cannot: the old file is then as it was.
 void writeFile(const std::string& path, std::string_view text);
 
 /// Lets `write` make a file under a temporary name beside `path`, then puts it in place as writeFile() does.

@@ -40,7 +40,8 @@ void checkDepth(std::string_view text)
 
 }  // namespace
 
-JsonReader::JsonReader(const Json& object, std::string path, std::vector<std::string>& notes) : object_(object), path_(std::move(path)), notes_(notes)
+JsonReader::JsonReader(const Json& object, std::string path, std::vector<std::string>& notes)
+    : object_(object), path_(std::move(path)), notes_(notes)
 {
     if (!object.is_object()) throw InputError(path_.empty() ? "file" : path_, shown(object), "an object { } is");
 }
@@ -56,7 +57,10 @@ const Json* JsonReader::find(const char* key, const std::string& otherwise)
     return &*it;
 }
 
-void JsonReader::refuse(const char* key, const Json& got, const std::string& limit) const { throw InputError(pathOf(key), shown(got), limit); }
+void JsonReader::refuse(const char* key, const Json& got, const std::string& limit) const
+{
+    throw InputError(pathOf(key), shown(got), limit);
+}
 
 void JsonReader::number(const char* key, double& value, const Limit& limit)
 {
@@ -89,7 +93,9 @@ void JsonReader::text(const char* key, std::string& value, size_t most)
     if (!j) return;
     if (!j->is_string()) refuse(key, *j, "a text in quotes is");
     value = j->get<std::string>();
-    if (value.size() > most) throw InputError(pathOf(key), std::to_string(value.size()) + " bytes", "up to " + std::to_string(most) + " are");
+    if (value.size() > most)
+        throw InputError(pathOf(key), std::to_string(value.size()) + " bytes",
+                         "up to " + std::to_string(most) + " are");
 }
 
 void JsonReader::choice(const char* key, int& value, std::span<const Choice> choices)
@@ -134,7 +140,8 @@ const Json* JsonReader::array(const char* key, size_t most, bool required)
     const Json* j = find(key, "an empty list is");
     if (!j) return nullptr;
     if (!j->is_array()) refuse(key, *j, "a list [ ] is");
-    if (j->size() > most) throw InputError(pathOf(key), std::to_string(j->size()) + " items", "up to " + std::to_string(most) + " are");
+    if (j->size() > most)
+        throw InputError(pathOf(key), std::to_string(j->size()) + " items", "up to " + std::to_string(most) + " are");
     return j;
 }
 
@@ -156,8 +163,9 @@ Json parseJson(std::string_view text)
         const size_t at = std::min(e.byte, text.size());
         const auto line = 1 + std::count(text.begin(), text.begin() + static_cast<long>(at), '\n');
         const size_t begin = text.rfind('\n', at ? at - 1 : 0);
-        throw InputError("line " + std::to_string(line) + ", column " + std::to_string(begin == std::string_view::npos || begin >= at ? at : at - begin), "what stands there",
-                         "well-formed JSON is");
+        throw InputError("line " + std::to_string(line) + ", column " +
+                             std::to_string(begin == std::string_view::npos || begin >= at ? at : at - begin),
+                         "what stands there", "well-formed JSON is");
     } catch (const Json::exception& e) {
         throw InputError("file", "a number out of range", "well-formed JSON is");
     }

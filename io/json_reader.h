@@ -12,8 +12,8 @@ namespace vl::io {
 
 using Json = nlohmann::ordered_json;
 
-/// Reads the keys of one JSON object. A missing key keeps its default and leaves a note; a key of the wrong type or beyond its
-/// limit throws InputError with its path; keys nobody asked for are kept for saving.
+/// Reads the keys of one JSON object. A missing key keeps its default and leaves a note; a key of the wrong type or
+/// beyond its limit throws InputError with its path; keys nobody asked for are kept for saving.
 class JsonReader {
 public:
     JsonReader(const Json& object, std::string path, std::vector<std::string>& notes);

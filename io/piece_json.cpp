@@ -24,8 +24,8 @@ void settleIds(Piece& p, std::vector<std::string>& notes)
     identifyLayers(p);
     for (size_t i = 0; i < before.size(); ++i)
         if (!before[i].id.empty() && before[i].id != p.layers[i].id)
-            notes.push_back("layers[" + std::to_string(i) + "].id is '" + before[i].id + "', as a layer's before it: '" + p.layers[i].id +
-                            "' taken");
+            notes.push_back("layers[" + std::to_string(i) + "].id is '" + before[i].id +
+                            "', as a layer's before it: '" + p.layers[i].id + "' taken");
     if (p.choices.trialRing.empty() || layerOf(p, p.choices.trialRing)) return;
     notes.push_back("choices.trial_ring names no layer: none taken");
     p.choices.trialRing.clear();

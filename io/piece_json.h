@@ -17,8 +17,8 @@ struct LoadedPiece {
 /// The piece as the text of a `.vlathe` file of version 2; docs/piece.schema.json describes it.
 std::string writePiece(const Piece& piece);
 
-/// Reads such a text, of version 1 too. Missing keys take their defaults, with a note; anything else that is wrong throws InputError
-/// naming the place, the value and the limit.
+/// Reads such a text, of version 1 too. Missing keys take their defaults, with a note; anything else that is wrong
+/// throws InputError naming the place, the value and the limit.
 LoadedPiece readPiece(std::string_view text);
 
 /// The schema of such a file, written from the declarations of its fields: the text of docs/piece.schema.json.

@@ -16,20 +16,27 @@ struct Moved {
     const char* to;  ///< "/" between keys
 };
 constexpr std::array moved{
-    Moved{"ring", "segments", "segments"},         Moved{"ring", "turn", "turn"},
-    Moved{"ring", "joint", "joint"},               Moved{"ring", "made_up", "made_up"},
-    Moved{"let-in base", "segments", "segments"},  Moved{"let-in base", "turn", "turn"},
-    Moved{"let-in base", "joint", "joint"},        Moved{"let-in base", "made_up", "made_up"},
-    Moved{"staves", "segments", "segments"},       Moved{"staves", "turn", "turn"},
-    Moved{"staves", "slope_deg", "slope_deg"},     Moved{"billet", "segments", "boards"},
-    Moved{"billet", "corners_off", "corners_off"}, Moved{"board rings", "slab", "board"},
+    Moved{"ring", "segments", "segments"},
+    Moved{"ring", "turn", "turn"},
+    Moved{"ring", "joint", "joint"},
+    Moved{"ring", "made_up", "made_up"},
+    Moved{"let-in base", "segments", "segments"},
+    Moved{"let-in base", "turn", "turn"},
+    Moved{"let-in base", "joint", "joint"},
+    Moved{"let-in base", "made_up", "made_up"},
+    Moved{"staves", "segments", "segments"},
+    Moved{"staves", "turn", "turn"},
+    Moved{"staves", "slope_deg", "slope_deg"},
+    Moved{"billet", "segments", "boards"},
+    Moved{"billet", "corners_off", "corners_off"},
+    Moved{"board rings", "slab", "board"},
 };
 /// Forms that stood under a key of their own, whole.
-constexpr std::array whole{
-    std::pair{"let-in base", "let_in"}, std::pair{"slab", "slab"}, std::pair{"post wrap", "wrapped"}, std::pair{"board rings", "board_rings"}};
+constexpr std::array whole{std::pair{"let-in base", "let_in"}, std::pair{"slab", "slab"},
+                           std::pair{"post wrap", "wrapped"}, std::pair{"board rings", "board_rings"}};
 /// What every layer of version 1 could hold and only some used.
-constexpr std::array ofForms{"segments", "turn",    "joint",       "made_up", "slope_deg", "corners_off",
-                             "slab",     "wrapped", "board_rings", "let_in"};
+constexpr std::array ofForms{"segments",    "turn", "joint",   "made_up",     "slope_deg",
+                             "corners_off", "slab", "wrapped", "board_rings", "let_in"};
 
 void renameKey(Json& object, const char* from, const char* to)
 {
@@ -75,7 +82,8 @@ Json formOf(const Json& layer, const std::string& kind)
 void upgradeLayer(Json& layer, size_t place)
 {
     layer["id"] = "L" + std::to_string(place + 1);
-    const std::string kind = layer.contains("kind") && layer["kind"].is_string() ? layer["kind"].get<std::string>() : "ring";
+    const std::string kind =
+        layer.contains("kind") && layer["kind"].is_string() ? layer["kind"].get<std::string>() : "ring";
     Json form = formOf(layer, kind);
     for (const char* key : ofForms) layer.erase(key);
     fill(form, defaultsOf(kind, std::make_index_sequence<std::variant_size_v<LayerForm>>{}));
@@ -86,16 +94,23 @@ void upgradeLayer(Json& layer, size_t place)
 const std::map<std::string, std::string>& renamed()
 {
     static const std::map<std::string, std::string> names{
-        {"wait", "glue-wait"},        {"set", "stack-wait"},           {"wait-rows", "glue-rows-wait"}, {"wait-board", "glue-board-wait"},
-        {"thin", "thin"},             {"close-set", "close-wait"},     {"glue-stack", "glue-stack"},
+        {"wait", "glue-wait"},
+        {"set", "stack-wait"},
+        {"wait-rows", "glue-rows-wait"},
+        {"wait-board", "glue-board-wait"},
+        {"thin", "thin"},
+        {"close-set", "close-wait"},
+        {"glue-stack", "glue-stack"},
     };
     return names;
 }
 
-/// "cut-3" becomes "cut-L3"; steps of the whole piece, of nested rings and of sections stay: the last were named by the section.
+/// "cut-3" becomes "cut-L3"; steps of the whole piece, of nested rings and of sections stay: the last were named by the
+/// section.
 std::string stepId(const std::string& old)
 {
-    static constexpr std::array bySection{"inside", "sand-inside", "seal-inside", "close", "close-set", "close-part", "waste-block", "ring"};
+    static constexpr std::array bySection{"inside",    "sand-inside", "seal-inside", "close",
+                                          "close-set", "close-part",  "waste-block", "ring"};
     if (old.starts_with("true-") && old.ends_with("-face")) return "true-face-L" + old.substr(5, old.size() - 10);
     const size_t dash = old.rfind('-');
     if (dash == std::string::npos || dash + 1 == old.size()) return old;
@@ -111,7 +126,8 @@ void renameSteps(Json& list)
 {
     if (!list.is_array()) return;
     for (Json& one : list)
-        if (one.is_object() && one.contains("step") && one["step"].is_string()) one["step"] = stepId(one["step"].get<std::string>());
+        if (one.is_object() && one.contains("step") && one["step"].is_string())
+            one["step"] = stepId(one["step"].get<std::string>());
 }
 
 /// The trial ring's place becomes its layer's id.

@@ -31,7 +31,10 @@ Json partsJson(const Piece& piece, const Plan& plan)
     return list;
 }
 
-Json rectJson(const BoardRect& r) { return {{"x_mm", r.x}, {"y_mm", r.y}, {"length_mm", r.length}, {"width_mm", r.width}}; }
+Json rectJson(const BoardRect& r)
+{
+    return {{"x_mm", r.x}, {"y_mm", r.y}, {"length_mm", r.length}, {"width_mm", r.width}};
+}
 
 Json boardsJson(const BoardPlan& boards)
 {
@@ -40,12 +43,27 @@ Json boardsJson(const BoardPlan& boards)
         Json strips = Json::array(), offcuts = Json::array();
         for (const PlannedStrip& s : b.strips) {
             Json runs = Json::array();
-            for (const PlannedRun& r : s.runs) runs.push_back({{"part", r.part}, {"count", r.count}, {"from_mm", r.from}, {"length_mm", r.length}});
-            strips.push_back({{"rip_mm", s.place.width}, {"thickness_mm", s.thickness}, {"place", rectJson(s.place)}, {"used_mm", s.used}, {"ganged", s.ganged}, {"done", s.kept}, {"parts", runs}});
+            for (const PlannedRun& r : s.runs)
+                runs.push_back({{"part", r.part}, {"count", r.count}, {"from_mm", r.from}, {"length_mm", r.length}});
+            strips.push_back({{"rip_mm", s.place.width},
+                              {"thickness_mm", s.thickness},
+                              {"place", rectJson(s.place)},
+                              {"used_mm", s.used},
+                              {"ganged", s.ganged},
+                              {"done", s.kept},
+                              {"parts", runs}});
         }
         for (const BoardRect& r : b.offcuts) offcuts.push_back(rectJson(r));
-        list.push_back({{"board", b.board.id}, {"species", b.board.wood}, {"length_mm", b.board.length}, {"width_mm", b.board.width}, {"thickness_mm", b.board.thickness}, {"strips", strips},
-                        {"cuts", b.cuts.size()}, {"offcuts", offcuts}, {"consumed_mm2", b.consumed}, {"cost", b.cost}});
+        list.push_back({{"board", b.board.id},
+                        {"species", b.board.wood},
+                        {"length_mm", b.board.length},
+                        {"width_mm", b.board.width},
+                        {"thickness_mm", b.board.thickness},
+                        {"strips", strips},
+                        {"cuts", b.cuts.size()},
+                        {"offcuts", offcuts},
+                        {"consumed_mm2", b.consumed},
+                        {"cost", b.cost}});
     }
     return list;
 }
@@ -56,7 +74,8 @@ Json setupsJson(const std::vector<Setup>& setups)
     for (const Setup& s : setups) {
         Json settings = Json::object();
         for (const Setting& one : s.settings) settings[one.name] = one.value;
-        list.push_back({{"machine", s.machine}, {"settings", settings}, {"parts", s.parts}, {"cuts", s.cuts}, {"trial", s.trial}});
+        list.push_back(
+            {{"machine", s.machine}, {"settings", settings}, {"parts", s.parts}, {"cuts", s.cuts}, {"trial", s.trial}});
     }
     return list;
 }
@@ -67,10 +86,20 @@ Json cutsJson(const Piece& piece, const Plan& plan, const BoardPlan& boards)
     const CutPlan& cuts = plan.cuts;
     Json needed = Json::array(), shortfall = Json::array();
     for (const Strip& s : cuts.strips)
-        needed.push_back(
-            {{"species", s.species->id}, {"thickness_mm", s.thickness}, {"strip_width_mm", s.width}, {"strip_length_mm", s.length}, {"volume_mm3", s.volume}, {"parts", s.parts}});
+        needed.push_back({{"species", s.species->id},
+                          {"thickness_mm", s.thickness},
+                          {"strip_width_mm", s.width},
+                          {"strip_length_mm", s.length},
+                          {"volume_mm3", s.volume},
+                          {"parts", s.parts}});
     for (const Shortfall& s : boards.shortfall)
-        shortfall.push_back({{"part", s.part}, {"species", s.species->id}, {"count", s.count}, {"board_thickness_mm", s.board}, {"strip_width_mm", s.width}, {"strip_length_mm", s.length}, {"volume_mm3", s.volume}});
+        shortfall.push_back({{"part", s.part},
+                             {"species", s.species->id},
+                             {"count", s.count},
+                             {"board_thickness_mm", s.board},
+                             {"strip_width_mm", s.width},
+                             {"strip_length_mm", s.length},
+                             {"volume_mm3", s.volume}});
     Json rings = Json::array();
     for (const RingCut& r : cuts.rings)
         rings.push_back({{"layer", piece.layers[static_cast<size_t>(r.layer)].id},
@@ -85,8 +114,15 @@ Json cutsJson(const Piece& piece, const Plan& plan, const BoardPlan& boards)
                          {"wedge_deg", r.wedge},
                          {"fence_correction_deg", r.correction}});
     const bool cut = !boards.boards.empty();
-    return {{"boards", boardsJson(boards)}, {"needed", needed}, {"rings", rings}, {"setups", setupsJson(setupsOf(piece, plan.assembly, boards))}, {"yield", cut ? boards.yield() : cuts.yield()},
-            {"lower_bound", cut ? Json(boards.lowerBound) : Json(nullptr)}, {"consumed", cut ? Json(boards.consumed) : Json(nullptr)}, {"cost", boards.cost}, {"shortfall", shortfall}};
+    return {{"boards", boardsJson(boards)},
+            {"needed", needed},
+            {"rings", rings},
+            {"setups", setupsJson(setupsOf(piece, plan.assembly, boards))},
+            {"yield", cut ? boards.yield() : cuts.yield()},
+            {"lower_bound", cut ? Json(boards.lowerBound) : Json(nullptr)},
+            {"consumed", cut ? Json(boards.consumed) : Json(nullptr)},
+            {"cost", boards.cost},
+            {"shortfall", shortfall}};
 }
 
 const char* unitName(Unit unit)
@@ -116,7 +152,8 @@ Json jointJson(const Step& s)
             {"joints", s.glue.joints},
             {"area_mm2", s.glue.area},
             {"glue", s.glue.glue},
-            {"grams", s.glue.grams}};
+            {"grams", s.glue.grams},
+            {"machine_min", s.glue.machineMinutes}};
 }
 
 Json stepsJson(const Piece& piece, const Plan& plan)
@@ -201,9 +238,17 @@ std::string writePlan(const Piece& piece, const Plan& plan, const BoardPlan& boa
                  {"parts", partsJson(piece, plan)},
                  {"cuts", cutsJson(piece, plan, boards)},
                  {"steps", stepsJson(piece, plan)},
-                 {"schedule", {{"length_min", plan.schedule.length}, {"work_min", plan.schedule.workMinutes}, {"lower_bound_min", plan.schedule.lowerBound}, {"bound_by", plan.schedule.busiest}}},
+                 {"schedule",
+                  {{"length_min", plan.schedule.length},
+                   {"work_min", plan.schedule.workMinutes},
+                   {"lower_bound_min", plan.schedule.lowerBound},
+                   {"bound_by", plan.schedule.busiest}}},
                  {"stations", stationsJson(plan)},
-                 {"lathe", {{"rough_radius_mm", l.roughRadius}, {"swing_clearance_mm", l.swingClearance}, {"rough", speedJson(l.rough)}, {"finished", speedJson(l.finished)}}},
+                 {"lathe",
+                  {{"rough_radius_mm", l.roughRadius},
+                   {"swing_clearance_mm", l.swingClearance},
+                   {"rough", speedJson(l.rough)},
+                   {"finished", speedJson(l.finished)}}},
                  {"cautions", cautions}};
     return j.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }

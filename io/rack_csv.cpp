@@ -19,9 +19,11 @@ std::string writeRackCsv(const std::vector<Board>& boards)
         for (const Defect& d : b.defects) {
             std::string what = d.what;
             std::erase_if(what, [](char c) { return c == '@' || c == ';'; });
-            defects += (defects.empty() ? "" : "; ") + what + "@" + exact(d.along) + "," + exact(d.across) + "," + exact(d.length) + "," + exact(d.width);
+            defects += (defects.empty() ? "" : "; ") + what + "@" + exact(d.along) + "," + exact(d.across) + "," +
+                       exact(d.length) + "," + exact(d.width);
         }
-        out += csvField(b.id) + "," + csvField(b.wood) + "," + exact(b.length) + "," + exact(b.width) + "," + exact(b.thickness) + "," + exact(b.price) + "," + csvField(defects) + "\r\n";
+        out += csvField(b.id) + "," + csvField(b.wood) + "," + exact(b.length) + "," + exact(b.width) + "," +
+               exact(b.thickness) + "," + exact(b.price) + "," + csvField(defects) + "\r\n";
     }
     return out;
 }
@@ -74,20 +76,28 @@ std::vector<std::vector<std::string>> csvRows(std::string_view text)
 std::vector<Board> readRackCsv(std::string_view text)
 {
     const auto rows = csvRows(text);
-    if (rows.empty()) throw InputError("line 1", "nothing", "a line of headings, id,wood,length_mm,width_mm,thickness_mm, is");
+    if (rows.empty())
+        throw InputError("line 1", "nothing", "a line of headings, id,wood,length_mm,width_mm,thickness_mm, is");
     auto column = [&](const char* name, bool needed) -> long {
         const auto it = std::ranges::find(rows[0], name);
-        if (it == rows[0].end() && needed) throw InputError("line 1", "no column '" + std::string(name) + "'", "id, wood, length_mm, width_mm and thickness_mm are");
+        if (it == rows[0].end() && needed)
+            throw InputError("line 1", "no column '" + std::string(name) + "'",
+                             "id, wood, length_mm, width_mm and thickness_mm are");
         return it == rows[0].end() ? -1 : it - rows[0].begin();
     };
-    const long id = column("id", true), wood = column("wood", true), length = column("length_mm", true), width = column("width_mm", true), thick = column("thickness_mm", true),
-               price = column("price", false), defects = column("defects", false);
+    const long id = column("id", true), wood = column("wood", true), length = column("length_mm", true),
+               width = column("width_mm", true), thick = column("thickness_mm", true), price = column("price", false),
+               defects = column("defects", false);
     std::vector<Board> boards;
     for (size_t r = 1; r < rows.size(); ++r) {
         const auto& row = rows[r];
         const std::string line = "line " + std::to_string(r + 1);
-        auto text_ = [&](long c) { return c >= 0 && c < static_cast<long>(row.size()) ? row[static_cast<size_t>(c)] : std::string(); };
-        auto number = [&](const std::string& words, const char* name) { return parseLength(words, LengthStyle::Unit::Millimetre, line + ", " + name); };
+        auto text_ = [&](long c) {
+            return c >= 0 && c < static_cast<long>(row.size()) ? row[static_cast<size_t>(c)] : std::string();
+        };
+        auto number = [&](const std::string& words, const char* name) {
+            return parseLength(words, LengthStyle::Unit::Millimetre, line + ", " + name);
+        };
         Board b;
         b.id = text_(id);
         b.wood = text_(wood);
@@ -99,7 +109,8 @@ std::vector<Board> readRackCsv(std::string_view text)
         for (std::string one; std::getline(list, one, ';');) {
             if (one.find_first_not_of(' ') == std::string::npos) continue;
             const size_t at = one.find('@');
-            if (at == std::string::npos) throw InputError(line + ", defects", "'" + one + "'", "what@along,across,length,width is");
+            if (at == std::string::npos)
+                throw InputError(line + ", defects", "'" + one + "'", "what@along,across,length,width is");
             Defect d;
             d.what = one.substr(one.find_first_not_of(' '), at - one.find_first_not_of(' '));
             std::istringstream numbers(one.substr(at + 1));

@@ -15,8 +15,8 @@ namespace {
 
 QString q(const std::string& s) { return QString::fromStdString(s); }
 
-/// A table's columns in the order in which it was made, which is that of the books that are out there: what comes first is named here, the
-/// numbers and then the yes-or-no fields follow as they are declared.
+/// A table's columns in the order in which it was made, which is that of the books that are out there: what comes first
+/// is named here, the numbers and then the yes-or-no fields follow as they are declared.
 template <class T> std::vector<FieldItem> columnsOf(std::initializer_list<const char*> first)
 {
     const std::vector<FieldItem> all = itemsOf(T{});
@@ -57,7 +57,9 @@ QString definitions(const std::vector<FieldItem>& columns)
 {
     QStringList out;
     for (const FieldItem& f : columns) {
-        const char* type = f.field.kind == Field::Kind::Number ? "REAL" : f.field.kind == Field::Kind::Flag ? "INTEGER" : "TEXT";
+        const char* type = f.field.kind == Field::Kind::Number ? "REAL"
+                           : f.field.kind == Field::Kind::Flag ? "INTEGER"
+                                                               : "TEXT";
         out << columnName(f) + QStringLiteral(" %1 NOT NULL").arg(QLatin1String(type));
     }
     return out.join(QStringLiteral(", "));
@@ -100,7 +102,8 @@ struct ShopBook::Connection {
     QString name = QUuid::createUuid().toString();
     QSqlDatabase db;
 
-    explicit Connection(const std::string& file) : path(file), db(QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), name))
+    explicit Connection(const std::string& file)
+        : path(file), db(QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), name))
     {
         db.setDatabaseName(q(file));
         db.setConnectOptions(QStringLiteral("QSQLITE_BUSY_TIMEOUT=2000"));
@@ -111,7 +114,11 @@ struct ShopBook::Connection {
         db = {};
         QSqlDatabase::removeDatabase(name);
     }
-    [[noreturn]] void fail(const QSqlError& e) const { throw InputError("shop book " + path, "'" + e.text().toStdString() + "'", "a book that can be read and written is"); }
+    [[noreturn]] void fail(const QSqlError& e) const
+    {
+        throw InputError("shop book " + path, "'" + e.text().toStdString() + "'",
+                         "a book that can be read and written is");
+    }
     QSqlQuery run(const QString& sql, const QVariantList& values = {}) const
     {
         QSqlQuery query(db);
@@ -141,19 +148,24 @@ ShopBook::ShopBook(const std::string& path) : db_(std::make_unique<Connection>(p
     now.next();
     int found = now.value(0).toInt();
     now.finish();
-    if (found > version) throw InputError("shop book " + path, "version " + std::to_string(found), "a book of version " + std::to_string(version) + " or older is");
+    if (found > version)
+        throw InputError("shop book " + path, "version " + std::to_string(found),
+                         "a book of version " + std::to_string(version) + " or older is");
     db_->run(QStringLiteral("PRAGMA journal_mode=WAL")).finish();
     db_->run(QStringLiteral("PRAGMA foreign_keys=ON"));
     if (found < version)
         db_->together([&] {
             if (found < 1) {
                 db_->run(QStringLiteral("CREATE TABLE setting (key TEXT PRIMARY KEY, value)"));
-                db_->run(QStringLiteral("CREATE TABLE board (place INTEGER NOT NULL, %1, UNIQUE (id))").arg(definitions(boardColumns())));
-                db_->run(QStringLiteral("CREATE TABLE defect (board TEXT NOT NULL REFERENCES board(id) ON DELETE CASCADE, %1)")
+                db_->run(QStringLiteral("CREATE TABLE board (place INTEGER NOT NULL, %1, UNIQUE (id))")
+                             .arg(definitions(boardColumns())));
+                db_->run(QStringLiteral(
+                             "CREATE TABLE defect (board TEXT NOT NULL REFERENCES board(id) ON DELETE CASCADE, %1)")
                              .arg(definitions(defectColumns())));
             }
             if (found < 2) {
-                db_->run(QStringLiteral("CREATE TABLE glue (place INTEGER NOT NULL, %1, UNIQUE (id))").arg(definitions(glueColumns())));
+                db_->run(QStringLiteral("CREATE TABLE glue (place INTEGER NOT NULL, %1, UNIQUE (id))")
+                             .arg(definitions(glueColumns())));
             }
             db_->run(QStringLiteral("PRAGMA user_version=%1").arg(version));
         });
@@ -178,14 +190,16 @@ Shop ShopBook::load() const
         if (!setField(shop, key, value.toDouble())) setField(shop, key, value.toString().toStdString());
         for (size_t d = 0; d < shop.hours.size(); ++d)
             for (size_t k = 0; k < 2; ++k)
-                if (key == "hours_" + std::to_string(d) + (k ? "_end" : "_begin")) shop.hours[d][k] = settings.value(1).toDouble();
+                if (key == "hours_" + std::to_string(d) + (k ? "_end" : "_begin"))
+                    shop.hours[d][k] = settings.value(1).toDouble();
     }
     QSqlQuery boards = db_->run(QStringLiteral("SELECT %1 FROM board ORDER BY place").arg(names(boardColumns())));
     while (boards.next()) {
         Board b;
         take(b, boardColumns(), boards);
         QSqlQuery defects =
-            db_->run(QStringLiteral("SELECT %1 FROM defect WHERE board=? ORDER BY rowid").arg(names(defectColumns())), {q(b.id)});
+            db_->run(QStringLiteral("SELECT %1 FROM defect WHERE board=? ORDER BY rowid").arg(names(defectColumns())),
+                     {q(b.id)});
         while (defects.next()) {
             Defect d;
             take(d, defectColumns(), defects);
@@ -209,16 +223,23 @@ void ShopBook::save(const Shop& shop)
 {
     checkShop(shop);
     db_->together([&] {
-        for (const char* table : {"setting", "defect", "board", "glue"}) db_->run(QStringLiteral("DELETE FROM %1").arg(QLatin1String(table)));
-        auto set = [&](const std::string& key, const QVariant& value) { db_->run(QStringLiteral("INSERT INTO setting VALUES (?, ?)"), {q(key), value}); };
+        for (const char* table : {"setting", "defect", "board", "glue"})
+            db_->run(QStringLiteral("DELETE FROM %1").arg(QLatin1String(table)));
+        auto set = [&](const std::string& key, const QVariant& value) {
+            db_->run(QStringLiteral("INSERT INTO setting VALUES (?, ?)"), {q(key), value});
+        };
         for (const FieldItem& f : itemsOf(shop)) set(f.path, toSql(f.value));
         for (size_t d = 0; d < shop.hours.size(); ++d)
-            for (size_t k = 0; k < 2; ++k) set("hours_" + std::to_string(d) + (k ? "_end" : "_begin"), shop.hours[d][k]);
-        auto insert = [&](const char* table, const QVariant& first, const std::vector<FieldItem>& columns, const auto& record) {
+            for (size_t k = 0; k < 2; ++k)
+                set("hours_" + std::to_string(d) + (k ? "_end" : "_begin"), shop.hours[d][k]);
+        auto insert = [&](const char* table, const QVariant& first, const std::vector<FieldItem>& columns,
+                          const auto& record) {
             const QVariantList values = QVariantList{first} + row(record, columns);
             const QString marks = QStringLiteral("?") + QStringLiteral(", ?").repeated(values.size() - 1);
             const QString key = first.typeId() == QMetaType::Int ? QStringLiteral("place") : QStringLiteral("board");
-            db_->run(QStringLiteral("INSERT INTO %1 (%2, %3) VALUES (%4)").arg(QLatin1String(table), key, names(columns), marks), values);
+            db_->run(QStringLiteral("INSERT INTO %1 (%2, %3) VALUES (%4)")
+                         .arg(QLatin1String(table), key, names(columns), marks),
+                     values);
         };
         int place = 0;
         for (const Board& b : shop.rack) {

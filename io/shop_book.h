@@ -7,8 +7,9 @@
 
 namespace vl::io {
 
-/// The shop book: SQLite with write-ahead logging in one file. Its version is kept in `PRAGMA user_version`; an older book is brought up to
-/// date when it is opened, a newer one is refused and left as it is. Every save is one transaction: all of it or nothing.
+/// The shop book: SQLite with write-ahead logging in one file. Its version is kept in `PRAGMA user_version`; an older
+/// book is brought up to date when it is opened, a newer one is refused and left as it is. Every save is one
+/// transaction: all of it or nothing.
 class ShopBook {
 public:
     /// Opens or makes the book. Throws InputError where it cannot be read, is no shop book, or is of a newer version.

@@ -9,7 +9,8 @@ namespace {
 constexpr const char* format = "vivid-lathe-shop";
 
 /// A shop's lists may be missing: an older file had none.
-template <class Item> void readList(JsonReader& in, const char* key, size_t most, std::vector<Item>& list, std::vector<std::string>& notes)
+template <class Item>
+void readList(JsonReader& in, const char* key, size_t most, std::vector<Item>& list, std::vector<std::string>& notes)
 {
     if (!in.has(key)) return;
     list.clear();
@@ -28,7 +29,8 @@ void readHours(JsonReader& in, Shop& shop)
     for (size_t d = 0; d < 7; ++d) {
         const Json& day = hours[d];
         if (!day.is_array() || day.size() != 2 || !day[0].is_number() || !day[1].is_number())
-            throw InputError("hours_min[" + std::to_string(d) + "]", "something else", "[begin, end] in minutes after midnight is");
+            throw InputError("hours_min[" + std::to_string(d) + "]", "something else",
+                             "[begin, end] in minutes after midnight is");
         shop.hours[d] = {day[0].get<double>(), day[1].get<double>()};
     }
 }

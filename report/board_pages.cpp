@@ -14,7 +14,10 @@ QString q(const std::string& s) { return QString::fromStdString(s); }
 
 class BoardPages {
 public:
-    BoardPages(Sheet& sheet, const Piece& piece, const Plan& plan, const BoardPlan& boards, LengthStyle style) : s_(sheet), piece_(piece), plan_(plan), boards_(boards), style_(style) {}
+    BoardPages(Sheet& sheet, const Piece& piece, const Plan& plan, const BoardPlan& boards, LengthStyle style)
+        : s_(sheet), piece_(piece), plan_(plan), boards_(boards), style_(style)
+    {
+    }
 
     void write()
     {
@@ -38,17 +41,29 @@ private:
                 s_.page(QStringLiteral("Boards and their cuts"));
                 y = s_.top();
             }
-            s_.text({Sheet::margin, y, s_.inner(), 5}, QStringLiteral("%1 · %2").arg(q(b.board.id), QString::fromUtf8(speciesOf(b.board.wood).name)), 9.5, Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
-            s_.text({Sheet::margin, y, s_.inner(), 5}, QStringLiteral("%1 × %2 × %3 %4").arg(mm(b.board.length, 0), mm(b.board.width, 0), mm(b.board.thickness), unitName(style_)), 8.5, Qt::AlignRight | Qt::AlignVCenter);
+            s_.text({Sheet::margin, y, s_.inner(), 5},
+                    QStringLiteral("%1 · %2").arg(q(b.board.id), QString::fromUtf8(speciesOf(b.board.wood).name)), 9.5,
+                    Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
+            s_.text({Sheet::margin, y, s_.inner(), 5},
+                    QStringLiteral("%1 × %2 × %3 %4")
+                        .arg(mm(b.board.length, 0), mm(b.board.width, 0), mm(b.board.thickness), unitName(style_)),
+                    8.5, Qt::AlignRight | Qt::AlignVCenter);
             face(b, y + 6, scale);
             y += tall + 8;
             // Which strip holds what: two columns of short lines.
             for (size_t i = 0; i < b.strips.size(); ++i) {
                 QString runs;
-                for (const PlannedRun& r : b.strips[i].runs) runs += (runs.isEmpty() ? "" : ", ") + QStringLiteral("%1 × %2").arg(r.count).arg(q(r.part));
-                const QString words = QStringLiteral("%1  rip %2, plane %3: %4%5").arg(QChar('a' + static_cast<int>(i % 26)), mm(b.strips[i].place.width, 2), mm(b.strips[i].thickness, 2), runs,
-                                                                                      b.strips[i].kept ? QStringLiteral(" (cut)") : b.strips[i].ganged ? QStringLiteral(" (ripped long, cut short)") : QString());
-                s_.text({Sheet::margin + static_cast<double>(i % 2) * s_.inner() / 2, y + 4.2 * static_cast<double>(i / 2), s_.inner() / 2 - 3, 4.2}, words, 7, Qt::AlignLeft | Qt::AlignVCenter);
+                for (const PlannedRun& r : b.strips[i].runs)
+                    runs += (runs.isEmpty() ? "" : ", ") + QStringLiteral("%1 × %2").arg(r.count).arg(q(r.part));
+                const QString words = QStringLiteral("%1  rip %2, plane %3: %4%5")
+                                          .arg(QChar('a' + static_cast<int>(i % 26)), mm(b.strips[i].place.width, 2),
+                                               mm(b.strips[i].thickness, 2), runs,
+                                               b.strips[i].kept     ? QStringLiteral(" (cut)")
+                                               : b.strips[i].ganged ? QStringLiteral(" (ripped long, cut short)")
+                                                                    : QString());
+                s_.text({Sheet::margin + static_cast<double>(i % 2) * s_.inner() / 2,
+                         y + 4.2 * static_cast<double>(i / 2), s_.inner() / 2 - 3, 4.2},
+                        words, 7, Qt::AlignLeft | Qt::AlignVCenter);
             }
             y += list + 5;
         }
@@ -57,7 +72,9 @@ private:
     void face(const PlannedBoard& b, double y, double scale)
     {
         QPainter& p = s_.painter();
-        auto rect = [&](double x, double across, double l, double w) { return s_.px(QRectF(Sheet::margin + x * scale, y + across * scale, l * scale, w * scale)); };
+        auto rect = [&](double x, double across, double l, double w) {
+            return s_.px(QRectF(Sheet::margin + x * scale, y + across * scale, l * scale, w * scale));
+        };
         QColor wood = woodColour(speciesOf(b.board.wood));
         wood.setAlphaF(0.35f);
         p.setPen(QPen(Qt::black, s_.px(0.25)));
@@ -72,17 +89,24 @@ private:
             p.setPen(QPen(Qt::black, s_.px(0.18)));
             p.drawRect(rect(strip.place.x, strip.place.y, strip.place.length, strip.place.width));
             p.setBrush(QColor(255, 255, 255, 150));
-            for (const PlannedRun& r : strip.runs) p.drawRect(rect(strip.place.x + r.from, strip.place.y, r.length, strip.place.width));
+            for (const PlannedRun& r : strip.runs)
+                p.drawRect(rect(strip.place.x + r.from, strip.place.y, r.length, strip.place.width));
             const double high = strip.place.width * scale;
             if (high > 2.2)
-                s_.text({Sheet::margin + (strip.place.x + 2) * scale, y + strip.place.y * scale, 6, high}, QString(QChar('a' + static_cast<int>(i % 26))), std::min(8.0, high * 2), Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
+                s_.text({Sheet::margin + (strip.place.x + 2) * scale, y + strip.place.y * scale, 6, high},
+                        QString(QChar('a' + static_cast<int>(i % 26))), std::min(8.0, high * 2),
+                        Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
         }
         std::vector<QPointF> places;
         for (const BoardCut& c : b.cuts) {
-            const QPointF from(Sheet::margin + c.x0 * scale, y + c.y0 * scale), to(Sheet::margin + c.x1 * scale, y + c.y1 * scale);
+            const QPointF from(Sheet::margin + c.x0 * scale, y + c.y0 * scale),
+                to(Sheet::margin + c.x1 * scale, y + c.y1 * scale);
             s_.rule(from.x(), from.y(), to.x(), to.y(), c.kind == BoardCut::Clear ? 0.5 : 0.25, Qt::black);
-            const QPointF at = c.kind == BoardCut::Rip ? QPointF(to.x() - 3 - 5 * (c.number % 3), to.y()) : (from + to) / 2;
-            if (std::ranges::any_of(places, [&](const QPointF& o) { return std::hypot(o.x() - at.x(), o.y() - at.y()) < 4; })) continue;
+            const QPointF at =
+                c.kind == BoardCut::Rip ? QPointF(to.x() - 3 - 5 * (c.number % 3), to.y()) : (from + to) / 2;
+            if (std::ranges::any_of(places,
+                                    [&](const QPointF& o) { return std::hypot(o.x() - at.x(), o.y() - at.y()) < 4; }))
+                continue;
             places.push_back(at);
             p.setPen(QPen(Qt::black, s_.px(0.15)));
             p.setBrush(Qt::white);
@@ -98,22 +122,43 @@ private:
         for (const Setup& s : setupsOf(piece_, plan_.assembly, boards_)) {
             QString settings, parts;
             for (const Setting& one : s.settings)
-                settings += (settings.isEmpty() ? "" : "\n") + q(one.name) + " " + q(print(Quantity{one.value, one.unit, one.unit == Unit::Angle ? 3 : 2}, style_));
+                settings += (settings.isEmpty() ? "" : "\n") + q(one.name) + " " +
+                            q(print(Quantity{one.value, one.unit, one.unit == Unit::Angle ? 3 : 2}, style_));
             for (const std::string& id : s.parts) parts += (parts.isEmpty() ? "" : ", ") + q(id);
-            rows.push_back({QString::number(++number), q(s.machine), settings, QString::number(s.cuts), parts, q(s.trial)});
+            rows.push_back(
+                {QString::number(++number), q(s.machine), settings, QString::number(s.cuts), parts, q(s.trial)});
         }
-        s_.table(QStringLiteral("Machine set-ups"), QStringLiteral("Each fence, stop, tilt and thickness is set once; a trial cut before each. Small parts at a saw can be thrown: hold-downs, a stop that frees the part, the blade at rest before reaching in."),
-                 {{"", 0.05}, {"Machine", 0.16}, {"Set", 0.21}, {"Cuts", 0.07, Qt::AlignRight}, {"  For", 0.24}, {"Trial", 0.27}}, rows);
+        s_.table(QStringLiteral("Machine set-ups"),
+                 QStringLiteral(
+                     "Each fence, stop, tilt and thickness is set once; a trial cut before each. Small parts at a saw "
+                     "can be thrown: hold-downs, a stop that frees the part, the blade at rest before reaching in."),
+                 {{"", 0.05},
+                  {"Machine", 0.16},
+                  {"Set", 0.21},
+                  {"Cuts", 0.07, Qt::AlignRight},
+                  {"  For", 0.24},
+                  {"Trial", 0.27}},
+                 rows);
     }
 
     void shortfall()
     {
         std::vector<std::vector<QString>> rows;
         for (const Shortfall& s : boards_.shortfall)
-            rows.push_back({q(s.part), QString::number(s.count), QString::fromUtf8(s.species->name), mm(s.board), mm(s.width, 2), mm(s.length, 0), q(fixed(boardFeet(s.volume), 2))});
+            rows.push_back({q(s.part), QString::number(s.count), QString::fromUtf8(s.species->name), mm(s.board),
+                            mm(s.width, 2), mm(s.length, 0), q(fixed(boardFeet(s.volume), 2))});
         const auto right = Qt::AlignRight;
-        s_.table(QStringLiteral("To buy"), QStringLiteral("What no board on the rack gives, in %1. Board feet with the waste usual in this plan.").arg(unitName(style_)),
-                 {{"Part", 0.22}, {"Pieces", 0.1, right}, {"  Wood", 0.2}, {"Board, thick", 0.12, right}, {"Strip", 0.12, right}, {"Length", 0.12, right}, {"board feet", 0.12, right}}, rows);
+        s_.table(QStringLiteral("To buy"),
+                 QStringLiteral("What no board on the rack gives, in %1. Board feet with the waste usual in this plan.")
+                     .arg(unitName(style_)),
+                 {{"Part", 0.22},
+                  {"Pieces", 0.1, right},
+                  {"  Wood", 0.2},
+                  {"Board, thick", 0.12, right},
+                  {"Strip", 0.12, right},
+                  {"Length", 0.12, right},
+                  {"board feet", 0.12, right}},
+                 rows);
     }
 
     Sheet& s_;
@@ -125,6 +170,9 @@ private:
 
 }  // namespace
 
-void drawBoards(Sheet& sheet, const Piece& piece, const Plan& plan, const BoardPlan& boards, LengthStyle style) { BoardPages(sheet, piece, plan, boards, style).write(); }
+void drawBoards(Sheet& sheet, const Piece& piece, const Plan& plan, const BoardPlan& boards, LengthStyle style)
+{
+    BoardPages(sheet, piece, plan, boards, style).write();
+}
 
 }  // namespace vl::report

@@ -8,7 +8,8 @@
 
 namespace vl::report {
 
-/// The boards with their cuts numbered in the order they are made, the set-ups of the machines in their order, and what is to be bought.
+/// The boards with their cuts numbered in the order they are made, the set-ups of the machines in their order, and what
+/// is to be bought.
 void drawBoards(Sheet& sheet, const Piece& piece, const Plan& plan, const BoardPlan& boards, LengthStyle style);
 
 }  // namespace vl::report

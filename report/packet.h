@@ -10,11 +10,14 @@
 
 namespace vl::report {
 
-/// Writes the packet: picture and figures, a sheet for every ring, the strip list, boards and set-ups, the glue-up order and timetable, the stations,
-/// angles and scribing circles and the template at full size. Needs a QGuiApplication. Throws InputError where the device cannot be written to.
-void printPacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style, Paper paper, QPagedPaintDevice& device);
+/// Writes the packet: picture and figures, a sheet for every ring, the strip list, boards and set-ups, the glue-up
+/// order and timetable, the stations, angles and scribing circles and the template at full size. Needs a
+/// QGuiApplication. Throws InputError where the device cannot be written to.
+void printPacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style,
+                 Paper paper, QPagedPaintDevice& device);
 
 /// The same as a PDF file.
-void writePacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style, Paper paper, const std::string& path);
+void writePacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style,
+                 Paper paper, const std::string& path);
 
 }  // namespace vl::report

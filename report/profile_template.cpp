@@ -18,7 +18,10 @@ Extent extentOf(const Polyline& line)
     return e;
 }
 
-int count(double length, double room) { return std::max(1, static_cast<int>(std::ceil((length - templateShared) / (room - templateShared) - 1e-9))); }
+int count(double length, double room)
+{
+    return std::max(1, static_cast<int>(std::ceil((length - templateShared) / (room - templateShared) - 1e-9)));
+}
 
 void addTiles(std::vector<TemplateTile>& tiles, const Polyline& line, bool hollow, const QSizeF& page)
 {
@@ -31,7 +34,8 @@ void addTiles(std::vector<TemplateTile>& tiles, const Polyline& line, bool hollo
     const int columns = count(length, alongRoom), rows = count(radius, outRoom);
     for (int row = 0; row < rows; ++row)
         for (int column = 0; column < columns; ++column) {
-            const double z0 = e.z0 - 4 + column * (alongRoom - templateShared), r0 = -2 + row * (outRoom - templateShared);
+            const double z0 = e.z0 - 4 + column * (alongRoom - templateShared),
+                         r0 = -2 + row * (outRoom - templateShared);
             tiles.push_back({hollow, column, row, columns, rows, turned, z0, r0, QRectF(edge, head, across, down)});
         }
 }
@@ -49,7 +53,8 @@ void registerMark(Sheet& sheet, const QPointF& at)
 
 QPointF TemplateTile::at(double z, double r) const
 {
-    return turned ? QPointF(area.left() + (r - r0), area.top() + (z - z0)) : QPointF(area.left() + (z - z0), area.bottom() - (r - r0));
+    return turned ? QPointF(area.left() + (r - r0), area.top() + (z - z0))
+                  : QPointF(area.left() + (z - z0), area.bottom() - (r - r0));
 }
 
 std::vector<TemplateTile> templateTiles(const Sides& sides, const QSizeF& page)
@@ -72,10 +77,12 @@ void drawTemplate(Sheet& sheet, const Plan& plan, LengthStyle style)
                    (sheets > 1 ? QStringLiteral(" · sheet %1 of %2").arg(sheetNumber).arg(sheets) : QString()));
         const QPointF bar = templateBar(page);
         sheet.rule(bar.x(), bar.y(), bar.x() + 100, bar.y(), 0.6, Qt::black);
-        for (const double at : {0.0, 100.0}) sheet.rule(bar.x() + at, bar.y() - 1.5, bar.x() + at, bar.y() + 1.5, 0.2, Qt::black);
+        for (const double at : {0.0, 100.0})
+            sheet.rule(bar.x() + at, bar.y() - 1.5, bar.x() + at, bar.y() + 1.5, 0.2, Qt::black);
         sheet.text({bar.x() + 104, bar.y() - 6, sheet.inner() - 104, 12},
-                   QStringLiteral("this bar is 100 mm: measure it.\nPrint at 100 %, not fitted to the page.\nTape sheets together mark on mark."), 7,
-                   Qt::AlignLeft | Qt::AlignVCenter, QFont::Normal, QColor(70, 70, 70));
+                   QStringLiteral("this bar is 100 mm: measure it.\nPrint at 100 %, not fitted to the page.\nTape "
+                                  "sheets together mark on mark."),
+                   7, Qt::AlignLeft | Qt::AlignVCenter, QFont::Normal, QColor(70, 70, 70));
 
         QPainter& p = sheet.painter();
         p.save();
@@ -90,8 +97,9 @@ void drawTemplate(Sheet& sheet, const Plan& plan, LengthStyle style)
             const double r = tile.hollow ? radiusRange(line, z, z).high : radiusAt(line, z);
             stroke({z, 0.8}, {z, r - 0.6}, 0.15, pale);
             const QPointF at = tile.at(z, r + (tile.turned ? 8 : 3));
-            sheet.text({at.x() - 7, at.y() - 2, 14, 4}, QStringLiteral("Ø ") + QString::fromStdString(formatLength(2 * r, style)), 6, Qt::AlignCenter, QFont::Normal,
-                       QColor(90, 120, 122));
+            sheet.text({at.x() - 7, at.y() - 2, 14, 4},
+                       QStringLiteral("Ø ") + QString::fromStdString(formatLength(2 * r, style)), 6, Qt::AlignCenter,
+                       QFont::Normal, QColor(90, 120, 122));
         }
         stroke({e.z0 - 4, 0}, {e.z1 + 4, 0}, 0.2, Qt::black);
         QPolygonF path;
@@ -101,8 +109,10 @@ void drawTemplate(Sheet& sheet, const Plan& plan, LengthStyle style)
         p.drawPolyline(path);
         p.restore();
 
-        // Marks stand in the middle of each shared strip, a quarter in from both ends: the same two points of both sheets.
-        const double along = tile.turned ? tile.area.height() : tile.area.width(), out = tile.turned ? tile.area.width() : tile.area.height();
+        // Marks stand in the middle of each shared strip, a quarter in from both ends: the same two points of both
+        // sheets.
+        const double along = tile.turned ? tile.area.height() : tile.area.width(),
+                     out = tile.turned ? tile.area.width() : tile.area.height();
         const double half = templateShared / 2;
         for (const double share : {0.25, 0.75}) {
             const double z = tile.z0 + along * share, r = tile.r0 + out * share;

@@ -19,7 +19,8 @@ struct TemplateTile {
     QPointF at(double z, double r) const;
 };
 
-/// The pages of both templates, in order; the orientation that takes fewer pages. Neighbours share a strip of `shared` mm.
+/// The pages of both templates, in order; the orientation that takes fewer pages. Neighbours share a strip of `shared`
+/// mm.
 std::vector<TemplateTile> templateTiles(const Sides& sides, const QSizeF& page);
 constexpr double templateShared = 10;
 

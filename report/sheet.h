@@ -31,11 +31,14 @@ public:
     double px(double mm) const { return mm * dpi_ / 25.4; }
     QRectF px(const QRectF& mm) const { return {px(mm.x()), px(mm.y()), px(mm.width()), px(mm.height())}; }
     QPointF px(const QPointF& mm) const { return {px(mm.x()), px(mm.y())}; }
-    void text(const QRectF& box, const QString& words, double points = 9, int flags = Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, QFont::Weight weight = QFont::Normal,
+    void text(const QRectF& box, const QString& words, double points = 9,
+              int flags = Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, QFont::Weight weight = QFont::Normal,
               const QColor& ink = Qt::black);
     /// The height, mm, that these words take in that width.
-    double textHeight(double width, const QString& words, double points = 9, QFont::Weight weight = QFont::Normal) const;
-    void rule(double x0, double y0, double x1, double y1, double thickness = 0.15, const QColor& ink = QColor(150, 150, 150));
+    double textHeight(double width, const QString& words, double points = 9,
+                      QFont::Weight weight = QFont::Normal) const;
+    void rule(double x0, double y0, double x1, double y1, double thickness = 0.15,
+              const QColor& ink = QColor(150, 150, 150));
 
     struct Column {
         QString name;
@@ -43,7 +46,8 @@ public:
         Qt::Alignment align = Qt::AlignLeft;
     };
     /// A table over as many pages as it takes; rows wrap within their columns.
-    void table(const QString& heading, const QString& lead, const std::vector<Column>& columns, const std::vector<std::vector<QString>>& rows);
+    void table(const QString& heading, const QString& lead, const std::vector<Column>& columns,
+               const std::vector<std::vector<QString>>& rows);
 
     /// Ends the document; throws InputError where it could not be written.
     void finish();

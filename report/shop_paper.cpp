@@ -15,8 +15,11 @@ void bar(Sheet& sheet)
 {
     const QPointF at = templateBar({sheet.width(), sheet.height()});
     sheet.rule(at.x(), at.y(), at.x() + 100, at.y(), 0.6, Qt::black);
-    for (const double end : {0.0, 100.0}) sheet.rule(at.x() + end, at.y() - 1.5, at.x() + end, at.y() + 1.5, 0.2, Qt::black);
-    sheet.text({at.x() + 104, at.y() - 6, sheet.inner() - 104, 12}, QStringLiteral("this bar is 100 mm: measure it.\nPrint at 100 %, not fitted to the page."), 7, Qt::AlignLeft | Qt::AlignVCenter, QFont::Normal, QColor(70, 70, 70));
+    for (const double end : {0.0, 100.0})
+        sheet.rule(at.x() + end, at.y() - 1.5, at.x() + end, at.y() + 1.5, 0.2, Qt::black);
+    sheet.text({at.x() + 104, at.y() - 6, sheet.inner() - 104, 12},
+               QStringLiteral("this bar is 100 mm: measure it.\nPrint at 100 %, not fitted to the page."), 7,
+               Qt::AlignLeft | Qt::AlignVCenter, QFont::Normal, QColor(70, 70, 70));
 }
 
 void angles(Sheet& sheet, const std::vector<PaperAngle>& list)
@@ -31,9 +34,14 @@ void angles(Sheet& sheet, const std::vector<PaperAngle>& list)
         const double a = list[i].deg * std::acos(-1.0) / 180;
         const double reach = std::min(angleLength, std::sin(a) > 1e-6 ? 62 / std::sin(a) : angleLength);
         sheet.rule(corner.x(), corner.y(), corner.x() + angleLength, corner.y(), 0.25, Qt::black);
-        sheet.rule(corner.x(), corner.y(), corner.x() + reach * std::cos(a), corner.y() - reach * std::sin(a), 0.25, Qt::black);
-        sheet.text({corner.x(), corner.y() + 2, sheet.inner(), 6}, QStringLiteral("%1°   %2").arg(q(fixed(list[i].deg, 3)), list[i].name), 10, Qt::AlignLeft | Qt::AlignTop, QFont::DemiBold);
-        sheet.text({corner.x(), corner.y() + 7.5, sheet.inner(), 5}, QStringLiteral("rises %1 mm over 150 mm").arg(q(fixed(150 * std::tan(std::min(a, 1.55)), 2))), 8, Qt::AlignLeft | Qt::AlignTop, QFont::Normal, QColor(80, 80, 80));
+        sheet.rule(corner.x(), corner.y(), corner.x() + reach * std::cos(a), corner.y() - reach * std::sin(a), 0.25,
+                   Qt::black);
+        sheet.text({corner.x(), corner.y() + 2, sheet.inner(), 6},
+                   QStringLiteral("%1°   %2").arg(q(fixed(list[i].deg, 3)), list[i].name), 10,
+                   Qt::AlignLeft | Qt::AlignTop, QFont::DemiBold);
+        sheet.text({corner.x(), corner.y() + 7.5, sheet.inner(), 5},
+                   QStringLiteral("rises %1 mm over 150 mm").arg(q(fixed(150 * std::tan(std::min(a, 1.55)), 2))), 8,
+                   Qt::AlignLeft | Qt::AlignTop, QFont::Normal, QColor(80, 80, 80));
     }
 }
 
@@ -60,7 +68,9 @@ void circles(Sheet& sheet, const QString& heading, const std::vector<double>& ra
         const bool high = r < up;
         const double a = high ? std::acos(0.0) : std::asin(up / r);
         const QPointF at(centre.x() + r * std::cos(a), centre.y() - r * std::sin(a));
-        if (at.x() < sheet.width() - Sheet::margin - 20) sheet.text({at.x() + 1.5, at.y() + (high ? -4 : 0.5), 40, 4}, QStringLiteral("R ") + q(formatLengthUnit(r, style, 2)), 7, Qt::AlignLeft | Qt::AlignVCenter);
+        if (at.x() < sheet.width() - Sheet::margin - 20)
+            sheet.text({at.x() + 1.5, at.y() + (high ? -4 : 0.5), 40, 4},
+                       QStringLiteral("R ") + q(formatLengthUnit(r, style, 2)), 7, Qt::AlignLeft | Qt::AlignVCenter);
     }
 }
 
@@ -85,11 +95,15 @@ std::vector<PaperAngle> paperAngles(const Piece& piece, const Plan& plan)
             add(QStringLiteral("miter from square, ring"), r.miter, r.layer);
     for (size_t i = 0; i < plan.assembly.layers.size(); ++i)
         for (const Setting& s : plan.assembly.layers[i].settings)
-            if (s.unit == Unit::Angle && !s.machine.empty() && s.machine != "lathe") add(q(s.name) + QStringLiteral(", layer"), std::abs(s.value), static_cast<int>(i));
+            if (s.unit == Unit::Angle && !s.machine.empty() && s.machine != "lathe")
+                add(q(s.name) + QStringLiteral(", layer"), std::abs(s.value), static_cast<int>(i));
     return out;
 }
 
-QPointF angleCorner(int place, const QSizeF& page) { return {Sheet::margin + 4, 36 + 66 + place * ((page.height() - 36 - 16) / anglesOnAPage)}; }
+QPointF angleCorner(int place, const QSizeF& page)
+{
+    return {Sheet::margin + 4, 36 + 66 + place * ((page.height() - 36 - 16) / anglesOnAPage)};
+}
 
 void drawShopPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle style)
 {
@@ -98,7 +112,8 @@ void drawShopPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSty
         if (!piece.layers[i].is<BoardRingForm>()) continue;
         std::vector<double> top, lower;
         for (const Setting& s : plan.assembly.layers[i].settings)
-            if (s.name.starts_with("scribe")) (s.name.find("top") != std::string::npos ? top : lower).push_back(s.value);
+            if (s.name.starts_with("scribe"))
+                (s.name.find("top") != std::string::npos ? top : lower).push_back(s.value);
         circles(sheet, QStringLiteral("Scribing circles, layer %1, top face").arg(i + 1), top, style);
         circles(sheet, QStringLiteral("Scribing circles, layer %1, lower face").arg(i + 1), lower, style);
     }

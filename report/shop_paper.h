@@ -13,10 +13,12 @@ struct PaperAngle {
     double deg = 0;
 };
 
-/// Every angle of the plan once: the sled's wedge for each kind of ring, miters, blade tilts, tapers, cuts of board rings, re-cuts.
+/// Every angle of the plan once: the sled's wedge for each kind of ring, miters, blade tilts, tapers, cuts of board
+/// rings, re-cuts.
 std::vector<PaperAngle> paperAngles(const Piece& piece, const Plan& plan);
 
-/// Where an angle's corner lies on its page and which way its lines run, mm: the one level to the right, the other `deg` above it.
+/// Where an angle's corner lies on its page and which way its lines run, mm: the one level to the right, the other
+/// `deg` above it.
 QPointF angleCorner(int place, const QSizeF& page);
 constexpr double angleLength = 150;  ///< mm, of both lines
 constexpr int anglesOnAPage = 3;

@@ -12,7 +12,8 @@ QFont type(double points, QFont::Weight weight)
     static const QString family = [] {
         initFonts();
         int id = -1;
-        for (const char* file : {"medium", "semibold", "regular"}) id = QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/%1.ttf").arg(file));
+        for (const char* file : {"medium", "semibold", "regular"})
+            id = QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/%1.ttf").arg(file));
         const QStringList families = QFontDatabase::applicationFontFamilies(id);
         return families.isEmpty() ? QStringLiteral("sans-serif") : families.first();
     }();

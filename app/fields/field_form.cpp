@@ -87,7 +87,8 @@ QWidget* FieldForm::numberField(const FieldItem& item, std::function<void(double
     const QString words = wordsOf(f);
     if (std::string_view(f.limit.unit) == "mm") {
         auto* field = new LengthField(doc_, words, f.limit);
-        connect(field, &LengthField::edited, this, [this, words, path = item.path](double mm) { emit edited(words, path, mm); });
+        connect(field, &LengthField::edited, this,
+                [this, words, path = item.path](double mm) { emit edited(words, path, mm); });
         show = [field](double v) { field->setValue(v); };
         return field;
     }
@@ -96,7 +97,8 @@ QWidget* FieldForm::numberField(const FieldItem& item, std::function<void(double
     field->setDecimals(2);
     field->setSuffix((std::string_view(f.limit.unit) == "°" ? "" : " ") + QString::fromUtf8(f.limit.unit));
     field->setKeyboardTracking(false);
-    connect(field, &QDoubleSpinBox::valueChanged, this, [this, words, path = item.path](double v) { emit edited(words, path, v); });
+    connect(field, &QDoubleSpinBox::valueChanged, this,
+            [this, words, path = item.path](double v) { emit edited(words, path, v); });
     show = [field](double v) {
         const QSignalBlocker quiet(field);
         field->setValue(v);
@@ -147,7 +149,8 @@ void FieldForm::addFlag(const FieldItem& item)
     const QString words = wordsOf(item.field);
     auto* field = new QCheckBox(words);
     inner_->layout()->addWidget(field);
-    connect(field, &QCheckBox::clicked, this, [this, words, path = item.path](bool on) { emit edited(words, path, on); });
+    connect(field, &QCheckBox::clicked, this,
+            [this, words, path = item.path](bool on) { emit edited(words, path, on); });
     readers_.push_back([field](const FieldValue& v) { field->setChecked(std::get<bool>(v)); });
 }
 

@@ -15,8 +15,8 @@ namespace vl::app {
 QString wordsOf(const Field& field);
 QString wordsOf(const Choice& choice);
 
-/// A form made from the declarations of a record's fields: a row for each that applies, with the widget its kind asks for. It is told the
-/// record's fields as they are, and hands on what is typed.
+/// A form made from the declarations of a record's fields: a row for each that applies, with the widget its kind asks
+/// for. It is told the record's fields as they are, and hands on what is typed.
 class FieldForm : public QWidget {
     Q_OBJECT
 public:
@@ -43,7 +43,7 @@ private:
     Document& doc_;
     QVBoxLayout* column_ = nullptr;
     QWidget* inner_ = nullptr;
-    std::vector<std::string> paths_;  ///< of the rows there are
+    std::vector<std::string> paths_;                               ///< of the rows there are
     std::vector<std::function<void(const FieldValue&)>> readers_;  ///< each brings one row up to date
     std::function<double(const std::string&)> usual_;
 };

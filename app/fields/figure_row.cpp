@@ -1,7 +1,7 @@
 #include "app/fields/figure_row.h"
 
-#include "app/theme/theme.h"
 #include "app/fields/working_card.h"
+#include "app/theme/theme.h"
 #include "report/type.h"
 
 #include <QPainter>
@@ -13,9 +13,11 @@ FigureRow::FigureRow(Document& document, FigureId figure, const QString& name, b
           document, name,
           [&document, figure, ofLayer] {
               const int layer = ofLayer ? document.selection().layer : -1;
-              Working w = workingOf(figure, document.piece(), document.shop(), document.plan(), layer, document.style());
+              Working w =
+                  workingOf(figure, document.piece(), document.shop(), document.plan(), layer, document.style());
               // With its unit where it has a working, which is wherever it is a number.
-              if (w.title.empty()) w.result = figureText(figure, document.piece(), document.plan(), layer, document.style());
+              if (w.title.empty())
+                  w.result = figureText(figure, document.piece(), document.plan(), layer, document.style());
               return w;
           },
           parent)
@@ -30,7 +32,8 @@ FigureRow::FigureRow(Document& document, const QString& name, std::function<Work
     setToolTip(tr("Show the working"));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     connect(&doc_, &Document::changed, this, &FigureRow::refresh);
-    connect(this, &QAbstractButton::clicked, this, [this] { WorkingCard::show(this, mapToGlobal(QPoint(width() - 120, height())), working_()); });
+    connect(this, &QAbstractButton::clicked, this,
+            [this] { WorkingCard::show(this, mapToGlobal(QPoint(width() - 120, height())), working_()); });
     read();
 }
 

@@ -15,9 +15,13 @@ LayerSettings::LayerSettings(Document& document, QWidget* parent) : QWidget(pare
 
 void LayerSettings::refresh()
 {
-    auto settings = [this]() -> const std::vector<Setting>& { return doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)].settings; };
+    auto settings = [this]() -> const std::vector<Setting>& {
+        return doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)].settings;
+    };
     QStringList names;
-    for (const Setting& s : settings()) names << (s.machine.empty() ? QString() : QString::fromUtf8(s.machine) + QStringLiteral(": ")) + QString::fromStdString(s.name);
+    for (const Setting& s : settings())
+        names << (s.machine.empty() ? QString() : QString::fromUtf8(s.machine) + QStringLiteral(": ")) +
+                     QString::fromStdString(s.name);
     if (names == names_ && layer_ == doc_.selection().layer) return;
     names_ = names;
     layer_ = doc_.selection().layer;
@@ -29,7 +33,8 @@ void LayerSettings::refresh()
     for (int k = 0; k < names.size(); ++k)
         layout()->addWidget(new FigureRow(doc_, names[k], [this, k, settings]() -> Working {
             const auto& now = settings();
-            return static_cast<size_t>(k) < now.size() ? workingOf(now[static_cast<size_t>(k)], doc_.style()) : Working{};
+            return static_cast<size_t>(k) < now.size() ? workingOf(now[static_cast<size_t>(k)], doc_.style())
+                                                       : Working{};
         }));
     setVisible(!names.isEmpty());
 }

@@ -9,7 +9,8 @@
 
 namespace vl::app {
 
-LengthField::LengthField(Document& document, const QString& name, const Limit& limit, QWidget* parent) : QLineEdit(parent), doc_(document), limit_(limit)
+LengthField::LengthField(Document& document, const QString& name, const Limit& limit, QWidget* parent)
+    : QLineEdit(parent), doc_(document), limit_(limit)
 {
     setAccessibleName(name);
     setAlignment(Qt::AlignRight);

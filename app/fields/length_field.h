@@ -8,8 +8,9 @@
 
 namespace vl::app {
 
-/// A field that reads lengths in every form of the shop, in the units on show. Enter or leaving the field hands the value on;
-/// what cannot be read, or is beyond the limit, is marked and said, and the old value stays. Arrow keys step by 0.5 mm or 1/64 in.
+/// A field that reads lengths in every form of the shop, in the units on show. Enter or leaving the field hands the
+/// value on; what cannot be read, or is beyond the limit, is marked and said, and the old value stays. Arrow keys step
+/// by 0.5 mm or 1/64 in.
 class LengthField : public QLineEdit {
     Q_OBJECT
 public:

@@ -18,7 +18,8 @@ QPixmap woodSwatch(const Species& species, QSize size)
         QImage image(size, QImage::Format_RGB32);
         for (int y = 0; y < size.height(); ++y)
             for (int x = 0; x < size.width(); ++x) {
-                const auto c = woodColour(species.figure, static_cast<float>(x) * 0.7f, static_cast<float>(y) * 0.7f, 3, 0.37f, 0);
+                const auto c =
+                    woodColour(species.figure, static_cast<float>(x) * 0.7f, static_cast<float>(y) * 0.7f, 3, 0.37f, 0);
                 image.setPixel(x, y, QColor::fromRgbF(c[0], c[1], c[2]).rgb());
             }
         map = QPixmap::fromImage(image);
@@ -29,7 +30,8 @@ QPixmap woodSwatch(const Species& species, QSize size)
 void chooseWood(QWidget* near, const std::function<void(const std::string&)>& chosen)
 {
     QMenu menu(near);
-    for (const Species& s : allSpecies()) menu.addAction(QIcon(woodSwatch(s, {22, 16})), QString::fromUtf8(s.name), [chosen, id = s.id] { chosen(id); });
+    for (const Species& s : allSpecies())
+        menu.addAction(QIcon(woodSwatch(s, {22, 16})), QString::fromUtf8(s.name), [chosen, id = s.id] { chosen(id); });
     menu.exec(near->mapToGlobal(QPoint(0, near->height())));
 }
 

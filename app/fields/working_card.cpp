@@ -50,7 +50,8 @@ void WorkingCard::show(QWidget* near, const QPoint& global, const Working& worki
     card->adjustSize();
     // Over the window it belongs to, where that is large enough.
     const QRect screen = near->window()->geometry().intersected(near->screen()->availableGeometry());
-    const int left = std::clamp(global.x() - 40, screen.left(), std::max(screen.left(), screen.right() - card->width()));
+    const int left =
+        std::clamp(global.x() - 40, screen.left(), std::max(screen.left(), screen.right() - card->width()));
     const int below = global.y() + 14;
     card->move(left, below + card->height() > screen.bottom() ? global.y() - card->height() - 14 : below);
     card->QFrame::show();

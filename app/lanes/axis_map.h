@@ -4,8 +4,8 @@
 
 namespace vl::app {
 
-/// The lathe's axis on the screen, shared by the lanes of a stage: stations in mm to pixels, zoomed and panned together.
-/// The scale is the same along and across the axis, so that sections keep their true shape.
+/// The lathe's axis on the screen, shared by the lanes of a stage: stations in mm to pixels, zoomed and panned
+/// together. The scale is the same along and across the axis, so that sections keep their true shape.
 class AxisMap : public QObject {
     Q_OBJECT
 public:
@@ -17,7 +17,8 @@ public:
     double z(double x) const { return z0_ + (x - leftMargin) / scale_; }
     double scale() const { return scale_; }
 
-    /// The room there is: pixels across, pixels for the section's radius, and the piece's length and greatest radius, mm.
+    /// The room there is: pixels across, pixels for the section's radius, and the piece's length and greatest radius,
+    /// mm.
     void setRoom(double width, double sectionHeight, double length, double radius);
     void zoom(double factor, double aboutX);
     void pan(double pixels);

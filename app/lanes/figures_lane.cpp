@@ -1,7 +1,7 @@
 #include "app/lanes/figures_lane.h"
 
-#include "app/theme/theme.h"
 #include "app/fields/working_card.h"
+#include "app/theme/theme.h"
 #include "report/type.h"
 
 #include <QMouseEvent>
@@ -11,7 +11,8 @@
 
 namespace vl::app {
 
-FiguresLane::FiguresLane(Document& document, AxisMap& axis, const QString& title, Columns columns, std::vector<Row> rows, QWidget* parent)
+FiguresLane::FiguresLane(Document& document, AxisMap& axis, const QString& title, Columns columns,
+                         std::vector<Row> rows, QWidget* parent)
     : Lane(document, axis, title, parent), columns_(columns), rows_(std::move(rows))
 {
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
@@ -20,7 +21,8 @@ FiguresLane::FiguresLane(Document& document, AxisMap& axis, const QString& title
 FiguresLane::Row FiguresLane::layerRow(Document& document, const QString& name, FigureId figure, bool bare)
 {
     return {name, figure, [&document, figure, bare](int layer) {
-                QString text = QString::fromStdString(figureText(figure, document.piece(), document.plan(), layer, document.style()));
+                QString text = QString::fromStdString(
+                    figureText(figure, document.piece(), document.plan(), layer, document.style()));
                 if (bare) text.remove(QChar(u'°'));
                 // Columns are narrow: trailing noughts say nothing here.
                 if (bare && text.contains('.')) {
@@ -31,7 +33,11 @@ FiguresLane::Row FiguresLane::layerRow(Document& document, const QString& name, 
             }};
 }
 
-int FiguresLane::count() const { return columns_ == Columns::Layers ? static_cast<int>(doc_.plan().assembly.layers.size()) : static_cast<int>(doc_.plan().stations.size()); }
+int FiguresLane::count() const
+{
+    return columns_ == Columns::Layers ? static_cast<int>(doc_.plan().assembly.layers.size())
+                                       : static_cast<int>(doc_.plan().stations.size());
+}
 
 double FiguresLane::centre(int column) const
 {
@@ -46,7 +52,8 @@ int FiguresLane::columnAt(double px) const
     if (columns_ == Columns::Layers) return layerAtX(px);
     int best = -1;
     for (int i = 0; i < count(); ++i)
-        if (std::abs(centre(i) - px) < 26 && (best < 0 || std::abs(centre(i) - px) < std::abs(centre(best) - px))) best = i;
+        if (std::abs(centre(i) - px) < 26 && (best < 0 || std::abs(centre(i) - px) < std::abs(centre(best) - px)))
+            best = i;
     return best;
 }
 
@@ -87,7 +94,8 @@ void FiguresLane::paintEvent(QPaintEvent*)
         const double half = std::max(22.0, (x(l.z1) - x(l.z0)) / 2);
         painter.setPen(Qt::NoPen);
         painter.setBrush(theme().accentSoft);
-        painter.drawRoundedRect(QRectF((x(l.z0) + x(l.z1)) / 2 - half, top, 2 * half, rowHeight * static_cast<double>(rows_.size())), 4, 4);
+        painter.drawRoundedRect(
+            QRectF((x(l.z0) + x(l.z1)) / 2 - half, top, 2 * half, rowHeight * static_cast<double>(rows_.size())), 4, 4);
     }
     for (size_t k = 0; k < rows_.size(); ++k) {
         const double y = top + rowHeight * static_cast<double>(k);
@@ -95,7 +103,8 @@ void FiguresLane::paintEvent(QPaintEvent*)
         painter.drawLine(QPointF(10, y + rowHeight), QPointF(width() - 10, y + rowHeight));
         painter.setPen(theme().quiet);
         painter.setFont(report::type(8));
-        painter.drawText(QRectF(4, y, AxisMap::leftMargin - 16, rowHeight), Qt::AlignRight | Qt::AlignVCenter, rows_[k].name);
+        painter.drawText(QRectF(4, y, AxisMap::leftMargin - 16, rowHeight), Qt::AlignRight | Qt::AlignVCenter,
+                         rows_[k].name);
         for (const int c : columns) {
             const bool chosen = columns_ == Columns::Layers && c == doc_.selection().layer;
             painter.setPen(chosen ? theme().accent : theme().text);
@@ -107,7 +116,8 @@ void FiguresLane::paintEvent(QPaintEvent*)
     if (hidden > 0) {
         painter.setPen(theme().quiet);
         painter.setFont(report::type(8));
-        painter.drawText(QRectF(width() - 330, 4, 318, 18), Qt::AlignRight | Qt::AlignVCenter, tr("%1 more: point at them, or turn the wheel").arg(hidden));
+        painter.drawText(QRectF(width() - 330, 4, 318, 18), Qt::AlignRight | Qt::AlignVCenter,
+                         tr("%1 more: point at them, or turn the wheel").arg(hidden));
     }
 }
 
@@ -120,7 +130,8 @@ void FiguresLane::mousePressEvent(QMouseEvent* event)
     if (columns_ == Columns::Layers) doc_.selectLayer(column, event->modifiers());
     const int row = static_cast<int>((event->position().y() - 26) / rowHeight);
     if (event->position().y() >= 26 && row < static_cast<int>(rows_.size()) && !event->modifiers())
-        WorkingCard::show(this, event->globalPosition().toPoint(), doc_, rows_[static_cast<size_t>(row)].figure, columns_ == Columns::Layers ? column : -1);
+        WorkingCard::show(this, event->globalPosition().toPoint(), doc_, rows_[static_cast<size_t>(row)].figure,
+                          columns_ == Columns::Layers ? column : -1);
 }
 
 void FiguresLane::mouseMoveEvent(QMouseEvent* event)

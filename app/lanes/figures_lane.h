@@ -7,8 +7,8 @@
 
 namespace vl::app {
 
-/// Figures in columns that stand under what they belong to: layers or stations. Where columns are narrower than their figures,
-/// the chosen one and those that fit beside it are shown. Pressing a figure shows its working.
+/// Figures in columns that stand under what they belong to: layers or stations. Where columns are narrower than their
+/// figures, the chosen one and those that fit beside it are shown. Pressing a figure shows its working.
 class FiguresLane : public Lane {
     Q_OBJECT
 public:
@@ -20,7 +20,8 @@ public:
     };
     enum class Columns { Layers, Stations };
 
-    FiguresLane(Document& document, AxisMap& axis, const QString& title, Columns columns, std::vector<Row> rows, QWidget* parent = nullptr);
+    FiguresLane(Document& document, AxisMap& axis, const QString& title, Columns columns, std::vector<Row> rows,
+                QWidget* parent = nullptr);
     /// The usual row of a layer's figure.
     static Row layerRow(Document& document, const QString& name, FigureId figure, bool bare = false);
 

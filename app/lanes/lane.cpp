@@ -11,7 +11,8 @@
 
 namespace vl::app {
 
-Lane::Lane(Document& document, AxisMap& axis, const QString& title, QWidget* parent) : QWidget(parent), doc_(document), axis_(axis), title_(title)
+Lane::Lane(Document& document, AxisMap& axis, const QString& title, QWidget* parent)
+    : QWidget(parent), doc_(document), axis_(axis), title_(title)
 {
     setAccessibleName(title);
     setMouseTracking(true);
@@ -39,8 +40,14 @@ void Lane::drawGround(QPainter& painter) const
     if (hasFocus()) painter.fillRect(QRectF(3, 5, 4, 16), theme().accent);
 }
 
-QString Lane::length(double mm, int decimals) const { return QString::fromStdString(formatLength(mm, doc_.style(), decimals)); }
-QString Lane::lengthUnit(double mm, int decimals) const { return QString::fromStdString(formatLengthUnit(mm, doc_.style(), decimals)); }
+QString Lane::length(double mm, int decimals) const
+{
+    return QString::fromStdString(formatLength(mm, doc_.style(), decimals));
+}
+QString Lane::lengthUnit(double mm, int decimals) const
+{
+    return QString::fromStdString(formatLengthUnit(mm, doc_.style(), decimals));
+}
 
 void Lane::wheelEvent(QWheelEvent* event)
 {

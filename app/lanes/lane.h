@@ -7,8 +7,8 @@
 
 namespace vl::app {
 
-/// One lane hung on the lathe's axis. Wheel zooms about the pointer, the middle button or Shift and wheel pans, for all lanes of
-/// the stage together. Drawing and handling are the derived lane's.
+/// One lane hung on the lathe's axis. Wheel zooms about the pointer, the middle button or Shift and wheel pans, for all
+/// lanes of the stage together. Drawing and handling are the derived lane's.
 class Lane : public QWidget {
     Q_OBJECT
 public:

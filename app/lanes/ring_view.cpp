@@ -44,20 +44,23 @@ void RingView::paintEvent(QPaintEvent*)
         size_ = pixels;
     }
     const bool baked = version_ == doc_.version() && shownLayer_ == doc_.selection().layer;
-    if (baked) painter.drawImage(QRectF(centre.x() - half * s, centre.y() - half * s, 2 * half * s, 2 * half * s), face_);
+    if (baked)
+        painter.drawImage(QRectF(centre.x() - half * s, centre.y() - half * s, 2 * half * s, 2 * half * s), face_);
     if (l.cells.size() > 1)
         for (const bool chosen : {false, true})  // what is chosen is drawn over its neighbours
             for (const Cell& cell : l.cells) {
                 if (chosen != (doc_.selection().segment >= 0 && doc_.selection().segment == cell.segment)) continue;
                 QPolygonF corners;
-                for (const Point& p : l.planOf(cell, (l.z0 + l.z1) / 2)) corners << QPointF(centre.x() + p.x() * s, centre.y() - p.y() * s);
+                for (const Point& p : l.planOf(cell, (l.z0 + l.z1) / 2))
+                    corners << QPointF(centre.x() + p.x() * s, centre.y() - p.y() * s);
                 painter.setBrush(baked ? QBrush(Qt::NoBrush) : QBrush(report::woodColour(*cell.wood)));
                 painter.setPen(QPen(chosen ? theme().accent : QColor(0, 0, 0, 150), chosen ? 3 : 0.9));
                 painter.drawPolygon(corners);
             }
     painter.setBrush(Qt::NoBrush);
     // A white thread under the dashes keeps them readable on dark and light wood.
-    for (const QPen& pen : {QPen(QColor(255, 255, 255, 190), 1.6), QPen(theme().dark ? QColor("#0b6e7a") : theme().accent, 1.6, Qt::DashLine)}) {
+    for (const QPen& pen : {QPen(QColor(255, 255, 255, 190), 1.6),
+                            QPen(theme().dark ? QColor("#0b6e7a") : theme().accent, 1.6, Qt::DashLine)}) {
         painter.setPen(pen);
         painter.drawEllipse(centre, l.finishedOuter.high * s, l.finishedOuter.high * s);
         if (l.finishedInner.low > 0) painter.drawEllipse(centre, l.finishedInner.low * s, l.finishedInner.low * s);
@@ -67,11 +70,13 @@ void RingView::paintEvent(QPaintEvent*)
         auto words = [&](double mm) { return QString::fromStdString(formatLength(mm, doc_.style())); };
         painter.setPen(theme().quiet);
         painter.setFont(report::type(8));
-        painter.drawText(QRectF(centre.x() - opening, centre.y() - 17, 2 * opening, 15), Qt::AlignCenter, tr("finished"));
+        painter.drawText(QRectF(centre.x() - opening, centre.y() - 17, 2 * opening, 15), Qt::AlignCenter,
+                         tr("finished"));
         painter.setPen(theme().text);
         painter.setFont(report::type(9, QFont::DemiBold));
-        painter.drawText(QRectF(centre.x() - opening, centre.y() - 1, 2 * opening, 17), Qt::AlignCenter,
-                         QStringLiteral("Ø %1 / %2").arg(words(2 * l.finishedOuter.high), words(2 * l.finishedInner.low)));
+        painter.drawText(
+            QRectF(centre.x() - opening, centre.y() - 1, 2 * opening, 17), Qt::AlignCenter,
+            QStringLiteral("Ø %1 / %2").arg(words(2 * l.finishedOuter.high), words(2 * l.finishedInner.low)));
     }
 }
 
@@ -80,7 +85,8 @@ void RingView::mousePressEvent(QMouseEvent* event)
     const QPointF p = event->position() - QPointF(width() / 2.0, height() / 2.0);
     const double radius = std::hypot(p.x(), p.y()) / scale();
     if (radius > layer().cornerRadius() || radius < layer().stockInnerRadius() * 0.9) return;
-    doc_.selectLayer(doc_.selection().layer, {}, layer().segmentAt((layer().z0 + layer().z1) / 2, radius, std::atan2(-p.x(), -p.y()) / degrees));
+    doc_.selectLayer(doc_.selection().layer, {},
+                     layer().segmentAt((layer().z0 + layer().z1) / 2, radius, std::atan2(-p.x(), -p.y()) / degrees));
 }
 
 SegmentView::SegmentView(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
@@ -97,7 +103,10 @@ void SegmentView::paintEvent(QPaintEvent*)
     painter.setFont(report::type(9, QFont::Medium));
     if (!l.segmented) {
         painter.setPen(theme().quiet);
-        painter.drawText(rect(), Qt::AlignCenter | Qt::TextWordWrap, doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].is<DiscForm>() ? tr("a solid disc: cut round on the bandsaw") : tr("the settings of this layer stand below"));
+        painter.drawText(rect(), Qt::AlignCenter | Qt::TextWordWrap,
+                         doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].is<DiscForm>()
+                             ? tr("a solid disc: cut round on the bandsaw")
+                             : tr("the settings of this layer stand below"));
         return;
     }
     report::drawSegment(painter, rect(), l, doc_.style(), {theme().text, theme().text, theme().quiet, theme().panel});

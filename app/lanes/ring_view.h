@@ -7,7 +7,8 @@
 
 namespace vl::app {
 
-/// The plan of the chosen ring: its face in its woods, the joints, and the finished circles dashed. A click chooses a segment.
+/// The plan of the chosen ring: its face in its woods, the joints, and the finished circles dashed. A click chooses a
+/// segment.
 class RingView : public QWidget {
     Q_OBJECT
 public:

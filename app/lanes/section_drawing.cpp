@@ -1,6 +1,6 @@
 // What the section lane draws; section_lane.cpp is how it is handled.
-#include "app/theme/theme.h"
 #include "app/lanes/section_lane.h"
+#include "app/theme/theme.h"
 #include "core/blank/nest.h"
 #include "core/turning/skin.h"
 #include "report/drawing.h"
@@ -84,22 +84,26 @@ void SectionLane::drawWood(QPainter& painter)
     painter.save();
     painter.setClipPath(shape, Qt::IntersectClip);
     const QRectF visible(0, 24, width(), axisY() - 24);
-    const bool fresh = woodVersion_ == doc_.version() && woodRect_ == visible && woodScale_ == axis_.scale() + axis_.x(0);
+    const bool fresh =
+        woodVersion_ == doc_.version() && woodRect_ == visible && woodScale_ == axis_.scale() + axis_.x(0);
     if (!fresh && !doc_.live()) {
         const double ratio = devicePixelRatioF();
-        wood_ = report::imageOf(bakeSection(plan.assembly, plan.sides, z(visible.left()), z(visible.right()), r(visible.bottom()), r(visible.top()),
-                                            static_cast<int>(visible.width() * ratio), static_cast<int>(visible.height() * ratio)));
+        wood_ = report::imageOf(bakeSection(
+            plan.assembly, plan.sides, z(visible.left()), z(visible.right()), r(visible.bottom()), r(visible.top()),
+            static_cast<int>(visible.width() * ratio), static_cast<int>(visible.height() * ratio)));
         woodVersion_ = doc_.version();
         woodRect_ = visible;
         woodScale_ = axis_.scale() + axis_.x(0);
     }
     // While a drag goes on the woods are flat; their figure is back with the release.
     for (const BuiltLayer& l : plan.assembly.layers)
-        painter.fillRect(QRectF(QPointF(x(l.z0), visible.top()), QPointF(x(l.z1) + 0.5, visible.bottom())), report::woodColour(*l.woods[l.sectorAt(0)]));
+        painter.fillRect(QRectF(QPointF(x(l.z0), visible.top()), QPointF(x(l.z1) + 0.5, visible.bottom())),
+                         report::woodColour(*l.woods[l.sectorAt(0)]));
     if (!doc_.live() || fresh) painter.drawImage(visible, wood_);
     QColor joint(0, 0, 0, 120);
     painter.setPen(QPen(joint, 0.8));
-    for (const BuiltLayer& l : plan.assembly.layers) painter.drawLine(QPointF(x(l.z1), visible.top()), QPointF(x(l.z1), visible.bottom()));
+    for (const BuiltLayer& l : plan.assembly.layers)
+        painter.drawLine(QPointF(x(l.z1), visible.top()), QPointF(x(l.z1), visible.bottom()));
     painter.restore();
     painter.setPen(QPen(theme().text, 1.3));
     painter.setBrush(Qt::NoBrush);
@@ -133,7 +137,10 @@ void SectionLane::drawRuler(QPainter& painter) const
         painter.drawLine(QPointF(px, base + 3), QPointF(px, base + (big ? 11 : 7)));
         if (!big || px < free) continue;
         LengthStyle plain = doc_.style();
-        const QString words = QString::fromStdString(formatLength(k * step, plain, metric ? 0 : plain.unit == LengthStyle::Unit::Inch ? 0 : -1));
+        const QString words = QString::fromStdString(formatLength(k * step, plain,
+                                                                  metric                                  ? 0
+                                                                  : plain.unit == LengthStyle::Unit::Inch ? 0
+                                                                                                          : -1));
         painter.drawText(QRectF(px - 40, base + 12, 80, 15), Qt::AlignCenter, words);
         free = px + QFontMetricsF(painter.font()).horizontalAdvance(words) + 14;
     }
@@ -157,7 +164,8 @@ void SectionLane::drawTabs(QPainter& painter) const
     }
     painter.setPen(theme().quiet);
     painter.setFont(report::type(8));
-    painter.drawText(QRectF(0, top, AxisMap::leftMargin - 12, tabHeight - 4), Qt::AlignRight | Qt::AlignVCenter, tr("layers"));
+    painter.drawText(QRectF(0, top, AxisMap::leftMargin - 12, tabHeight - 4), Qt::AlignRight | Qt::AlignVCenter,
+                     tr("layers"));
     if (drag_.grip == Grip::Tab && dropX_ >= 0) {
         painter.setPen(QPen(theme().accent, 3));
         painter.drawLine(QPointF(dropX_, 28), QPointF(dropX_, top + tabHeight));
@@ -188,7 +196,8 @@ void SectionLane::drawOutlineHandles(QPainter& painter) const
             const QPointF p = bulgePosition(i);
             painter.setPen(QPen(theme().accent, 1.6));
             painter.setBrush(theme().panel);
-            painter.drawPolygon(QPolygonF({{p.x(), p.y() - 6}, {p.x() + 6, p.y()}, {p.x(), p.y() + 6}, {p.x() - 6, p.y()}}));
+            painter.drawPolygon(
+                QPolygonF({{p.x(), p.y() - 6}, {p.x() + 6, p.y()}, {p.x(), p.y() + 6}, {p.x() - 6, p.y()}}));
         }
     if (!doc_.plan().shape.solid) {
         const QPointF p = floorPosition();
@@ -217,7 +226,8 @@ void SectionLane::drawNest(QPainter& painter) const
 
 QString SectionLane::valueOf(const LayerHandle& h) const
 {
-    return QString::fromStdString(h.name) + QStringLiteral(" ") + (h.unit == Unit::Angle ? QString::number(h.value, 'f', 2) + QStringLiteral("°") : lengthUnit(h.value));
+    return QString::fromStdString(h.name) + QStringLiteral(" ") +
+           (h.unit == Unit::Angle ? QString::number(h.value, 'f', 2) + QStringLiteral("°") : lengthUnit(h.value));
 }
 
 void SectionLane::drawLayerHandles(QPainter& painter) const
@@ -225,11 +235,13 @@ void SectionLane::drawLayerHandles(QPainter& painter) const
     const auto own = handles();
     for (size_t i = 0; i < own.size(); ++i) {
         const QPointF p = at(own[i].at);
-        const bool over = (hover_.grip == Grip::Layer && hover_.index == static_cast<int>(i)) || (drag_.grip == Grip::Layer && drag_.index == static_cast<int>(i));
+        const bool over = (hover_.grip == Grip::Layer && hover_.index == static_cast<int>(i)) ||
+                          (drag_.grip == Grip::Layer && drag_.index == static_cast<int>(i));
         const double s = over ? 6.5 : 5.5;
         painter.setPen(QPen(theme().accent, over ? 2.4 : 1.8));
         painter.setBrush(theme().panel);
-        painter.drawPolygon(QPolygonF({{p.x(), p.y() - s}, {p.x() + s, p.y()}, {p.x(), p.y() + s}, {p.x() - s, p.y()}}));
+        painter.drawPolygon(
+            QPolygonF({{p.x(), p.y() - s}, {p.x() + s, p.y()}, {p.x(), p.y() + s}, {p.x() - s, p.y()}}));
     }
 }
 
@@ -273,7 +285,8 @@ void SectionLane::drawCautions(QPainter& painter) const
     }
 }
 
-void SectionLane::drawTag(QPainter& painter, const QPointF& anchor, const QString& words, const QColor& ink, const QColor& ground, double dy) const
+void SectionLane::drawTag(QPainter& painter, const QPointF& anchor, const QString& words, const QColor& ink,
+                          const QColor& ground, double dy) const
 {
     painter.setFont(report::type(8.5, QFont::DemiBold));
     const double w = QFontMetricsF(painter.font()).horizontalAdvance(words) + 20, h = 24;
@@ -293,31 +306,41 @@ void SectionLane::drawReadout(QPainter& painter) const
     if (h.grip == Grip::Caution && h.index < static_cast<int>(doc_.plan().cautions.size())) {
         const Caution& c = doc_.plan().cautions[static_cast<size_t>(h.index)];
         const auto fixes = c.fixes.size();
-        drawTag(painter, {x(c.z), 42}, QString::fromStdString(c.at) + QStringLiteral(" · ") + (fixes == 1 ? tr("1 fix") : tr("%1 fixes").arg(fixes)), theme().warn,
-                theme().warnSoft, 10);
+        drawTag(painter, {x(c.z), 42},
+                QString::fromStdString(c.at) + QStringLiteral(" · ") +
+                    (fixes == 1 ? tr("1 fix") : tr("%1 fixes").arg(fixes)),
+                theme().warn, theme().warnSoft, 10);
         return;
     }
     if (h.grip == Grip::Node && h.index < static_cast<int>(outline(h.side).size())) {
         const Node& n = outline(h.side)[static_cast<size_t>(h.index)];
-        drawTag(painter, nodePosition(h.side, h.index), tr("station %1 · Ø %2").arg(length(n.z), length(2 * n.r)), theme().accent, theme().panel, -16);
+        drawTag(painter, nodePosition(h.side, h.index), tr("station %1 · Ø %2").arg(length(n.z), length(2 * n.r)),
+                theme().accent, theme().panel, -16);
         return;
     }
     if (h.grip == Grip::Layer) {
         const auto own = handles();
-        if (h.index < static_cast<int>(own.size())) drawTag(painter, at(own[static_cast<size_t>(h.index)].at), valueOf(own[static_cast<size_t>(h.index)]), theme().accent, theme().panel, -16);
+        if (h.index < static_cast<int>(own.size()))
+            drawTag(painter, at(own[static_cast<size_t>(h.index)].at), valueOf(own[static_cast<size_t>(h.index)]),
+                    theme().accent, theme().panel, -16);
         return;
     }
     if (h.grip == Grip::Floor) {
-        drawTag(painter, floorPosition(), tr("floor at %1").arg(lengthUnit(doc_.piece().hollow.floor)), theme().accent, theme().panel, -30);
+        drawTag(painter, floorPosition(), tr("floor at %1").arg(lengthUnit(doc_.piece().hollow.floor)), theme().accent,
+                theme().panel, -30);
         return;
     }
     if (h.grip == Grip::Bulge) {
-        drawTag(painter, bulgePosition(h.index), tr("bulge %1").arg(doc_.piece().outside[static_cast<size_t>(h.index)].bulge, 0, 'f', 2), theme().accent, theme().panel, -16);
+        drawTag(painter, bulgePosition(h.index),
+                tr("bulge %1").arg(doc_.piece().outside[static_cast<size_t>(h.index)].bulge, 0, 'f', 2), theme().accent,
+                theme().panel, -16);
         return;
     }
     if (h.grip == Grip::Boundary && h.index < static_cast<int>(doc_.piece().layers.size())) {
         const Layer& l = doc_.piece().layers[static_cast<size_t>(h.index)];
-        drawTag(painter, {boundaryPosition(h.index).x(), 60}, tr("layer %1: %2 thick").arg(h.index + 1).arg(lengthUnit(l.thickness)), theme().accent, theme().panel, 8);
+        drawTag(painter, {boundaryPosition(h.index).x(), 60},
+                tr("layer %1: %2 thick").arg(h.index + 1).arg(lengthUnit(l.thickness)), theme().accent, theme().panel,
+                8);
         return;
     }
     if (!underMouse() || drag_.grip != Grip::None) return;

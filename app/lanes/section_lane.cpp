@@ -1,7 +1,7 @@
 #include "app/lanes/section_lane.h"
 
-#include "core/piece/field_items.h"
 #include "core/piece/edit.h"
+#include "core/piece/field_items.h"
 
 #include <QContextMenuEvent>
 #include <QKeyEvent>
@@ -26,9 +26,16 @@ SectionLane::SectionLane(Document& document, AxisMap& axis, Handles handles, QWi
 
 double SectionLane::below() const { return rulerHeight + (handles_ == Handles::Layers ? tabHeight + 4 : 4); }
 
-double SectionLane::greatestRadius() const { return std::max(doc_.plan().lathe.roughRadius, doc_.plan().shape.greatestDiameter / 2); }
+double SectionLane::greatestRadius() const
+{
+    return std::max(doc_.plan().lathe.roughRadius, doc_.plan().shape.greatestDiameter / 2);
+}
 
-double SectionLane::acrossScale() const { return handles_ == Handles::None ? std::min(axis_.scale(), (axisY() - 44) / std::max(1.0, greatestRadius())) : axis_.scale(); }
+double SectionLane::acrossScale() const
+{
+    return handles_ == Handles::None ? std::min(axis_.scale(), (axisY() - 44) / std::max(1.0, greatestRadius()))
+                                     : axis_.scale();
+}
 
 void SectionLane::settleRoom()
 {
@@ -48,7 +55,8 @@ QPointF SectionLane::nodePosition(Side side, int node) const
 
 QPointF SectionLane::bulgePosition(int node) const
 {
-    const Node &a = doc_.piece().outside[static_cast<size_t>(node)], &b = doc_.piece().outside[static_cast<size_t>(node) + 1];
+    const Node &a = doc_.piece().outside[static_cast<size_t>(node)],
+               &b = doc_.piece().outside[static_cast<size_t>(node) + 1];
     const double dz = b.z - a.z, dr = b.r - a.r;
     return {x((a.z + b.z) / 2 - dr / 2 * a.bulge), y((a.r + b.r) / 2 + dz / 2 * a.bulge)};
 }
@@ -83,7 +91,8 @@ QPointF SectionLane::handlePosition(const std::string& name) const
 SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
 {
     for (const Caution& c : doc_.plan().cautions)
-        if (distance(p, {x(c.z), 32}) < gripRadius + 2) return {Grip::Caution, Side::Outside, static_cast<int>(&c - doc_.plan().cautions.data())};
+        if (distance(p, {x(c.z), 32}) < gripRadius + 2)
+            return {Grip::Caution, Side::Outside, static_cast<int>(&c - doc_.plan().cautions.data())};
     if (handles_ == Handles::Outline) {
         const bool drawn = doc_.piece().hollow.rule == WallRule::Drawn;
         Hit best;
@@ -98,8 +107,11 @@ SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
         }
         if (best.grip != Grip::None) return best;
         for (int i = 0; i + 1 < static_cast<int>(doc_.piece().outside.size()); ++i)
-            if (doc_.piece().outside[static_cast<size_t>(i)].span == Span::Arc && distance(p, bulgePosition(i)) < gripRadius) return {Grip::Bulge, Side::Outside, i};
-        if (!doc_.plan().shape.solid && distance(p, floorPosition()) < gripRadius) return {Grip::Floor, Side::Inside, 0};
+            if (doc_.piece().outside[static_cast<size_t>(i)].span == Span::Arc &&
+                distance(p, bulgePosition(i)) < gripRadius)
+                return {Grip::Bulge, Side::Outside, i};
+        if (!doc_.plan().shape.solid && distance(p, floorPosition()) < gripRadius)
+            return {Grip::Floor, Side::Inside, 0};
     }
     if (handles_ == Handles::Layers) {
         const auto& layers = doc_.plan().assembly.layers;
@@ -107,7 +119,8 @@ SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
         for (size_t i = 0; i < own.size(); ++i)
             if (distance(p, at(own[i].at)) < gripRadius) return {Grip::Layer, Side::Outside, static_cast<int>(i)};
         for (int i = 0; i < static_cast<int>(layers.size()); ++i)
-            if (std::abs(p.x() - x(layers[static_cast<size_t>(i)].z1)) < 5 && p.y() > y(layers[static_cast<size_t>(i)].stockOuterRadius()) - 6)
+            if (std::abs(p.x() - x(layers[static_cast<size_t>(i)].z1)) < 5 &&
+                p.y() > y(layers[static_cast<size_t>(i)].stockOuterRadius()) - 6)
                 return {Grip::Boundary, Side::Outside, i};
         if (p.y() > axisY() + rulerHeight - 4)
             if (const int layer = layerAtX(p.x()); layer >= 0) return {Grip::Tab, Side::Outside, layer};
@@ -195,7 +208,8 @@ void SectionLane::dragTo(const QPointF& p)
         break;
     }
     case Grip::Bulge: {
-        Node &a = next.outside[static_cast<size_t>(drag_.index)], &b = next.outside[static_cast<size_t>(drag_.index) + 1];
+        Node &a = next.outside[static_cast<size_t>(drag_.index)],
+             &b = next.outside[static_cast<size_t>(drag_.index) + 1];
         const Point chord(b.z - a.z, b.r - a.r), reach(z(p.x()) - (a.z + b.z) / 2, r(p.y()) - (a.r + b.r) / 2);
         const double half2 = chord.squaredNorm() / 2;
         if (half2 > 0) a.bulge = std::clamp((chord.x() * reach.y() - chord.y() * reach.x()) / half2, -1.0, 1.0);
@@ -236,7 +250,8 @@ void SectionLane::mouseReleaseEvent(QMouseEvent* event)
     drag_ = {};
     if (dropped.grip == Grip::Tab && dropX_ >= 0) {
         const int to = layerAtX(event->position().x());
-        if (to >= 0 && doc_.apply(tr("move layer"), edit::moveLayer(doc_.piece(), dropped.index, to))) doc_.selectLayer(to);
+        if (to >= 0 && doc_.apply(tr("move layer"), edit::moveLayer(doc_.piece(), dropped.index, to)))
+            doc_.selectLayer(to);
     }
     dropX_ = -1;
     grabOffset_ = {};
@@ -251,8 +266,9 @@ void SectionLane::mouseDoubleClickEvent(QMouseEvent* event)
     if (handles_ == Handles::Outline) {
         if (hitAt(event->position()).grip != Grip::None || at <= 0 || at >= outlineHeight(doc_.piece())) return;
         Piece next = doc_.piece();
-        const bool inside = next.hollow.rule == WallRule::Drawn && r(event->position().y()) < radiusAt(doc_.plan().sides.outside, at) - 3 && at > next.hollow.inside.front().z &&
-                            at < next.hollow.inside.back().z;
+        const bool inside = next.hollow.rule == WallRule::Drawn &&
+                            r(event->position().y()) < radiusAt(doc_.plan().sides.outside, at) - 3 &&
+                            at > next.hollow.inside.front().z && at < next.hollow.inside.back().z;
         Selection s = doc_.selection();
         s.side = inside ? Side::Inside : Side::Outside;
         s.node = static_cast<int>(insertNode(inside ? next.hollow.inside : next.outside, at));
@@ -320,11 +336,14 @@ void SectionLane::layerMenu(const QPoint& global, int layer, double at)
     QMenu menu(this);
     const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
     const double share = (at - l.z0) / (l.z1 - l.z0);
-    auto action = [&](const QString& what, auto&& edit) { menu.addAction(what, this, [this, what, edit] { doc_.apply(what, edit(doc_.piece())); }); };
+    auto action = [&](const QString& what, auto&& edit) {
+        menu.addAction(what, this, [this, what, edit] { doc_.apply(what, edit(doc_.piece())); });
+    };
     const std::set<int> chosen = doc_.selection().layers;
     action(tr("Add a ring after it"), [layer](const Piece& p) { return edit::addLayer(p, layer); });
     action(tr("Split it here"), [layer, share](const Piece& p) { return edit::splitLayer(p, layer, share); });
-    action(chosen.size() > 1 ? tr("Remove %1 layers").arg(chosen.size()) : tr("Remove it"), [chosen](const Piece& p) { return edit::removeLayers(p, chosen); });
+    action(chosen.size() > 1 ? tr("Remove %1 layers").arg(chosen.size()) : tr("Remove it"),
+           [chosen](const Piece& p) { return edit::removeLayers(p, chosen); });
     menu.addSeparator();
     action(tr("Half a segment on, like brickwork"), [chosen](const Piece& p) { return edit::brickwork(p, chosen); });
     action(tr("Fit all layers to the outline's height"), [](const Piece& p) { return edit::fitLayers(p); });

@@ -7,7 +7,8 @@
 
 namespace vl::app {
 
-/// The half section on the axis: the stock behind the turned shape, in its woods. What can be handled depends on the stage.
+/// The half section on the axis: the stock behind the turned shape, in its woods. What can be handled depends on the
+/// stage.
 class SectionLane : public Lane {
     Q_OBJECT
 public:
@@ -62,7 +63,10 @@ private:
     double below() const;
     void settleRoom();
     QPointF at(const Point& p) const { return {x(p.x()), y(p.y())}; }
-    const Outline& outline(Side side) const { return side == Side::Outside ? doc_.piece().outside : doc_.piece().hollow.inside; }
+    const Outline& outline(Side side) const
+    {
+        return side == Side::Outside ? doc_.piece().outside : doc_.piece().hollow.inside;
+    }
 
     void dragTo(const QPointF& at);
     std::vector<LayerHandle> handles() const;
@@ -80,7 +84,8 @@ private:
     void drawSelection(QPainter& painter) const;
     void drawCautions(QPainter& painter) const;
     void drawReadout(QPainter& painter) const;
-    void drawTag(QPainter& painter, const QPointF& anchor, const QString& words, const QColor& ink, const QColor& ground, double dy) const;
+    void drawTag(QPainter& painter, const QPointF& anchor, const QString& words, const QColor& ink,
+                 const QColor& ground, double dy) const;
     void layerMenu(const QPoint& global, int layer, double z);
     void nodeMenu(const QPoint& global, Side side, int node, double z);
     void nudge(int dz, int dr);

@@ -81,7 +81,8 @@ bool openGlWorks()
     if (qEnvironmentVariableIsSet("VIVID_LATHE_NO_OPENGL")) return false;
     // These platforms may hand out a context and then have no window to show it in.
     const QString platform = QGuiApplication::platformName();
-    if (platform == "offscreen" || platform.startsWith("minimal") || platform == "vnc" || platform == "linuxfb") return false;
+    if (platform == "offscreen" || platform.startsWith("minimal") || platform == "vnc" || platform == "linuxfb")
+        return false;
     QOpenGLContext context;
     context.setFormat(wantedFormat());
     if (!context.create()) return false;
@@ -91,7 +92,8 @@ bool openGlWorks()
     if (!surface.isValid() || !context.makeCurrent(&surface)) return false;
     // OpenGL worked out by the processor is slower than painting.
     const QByteArray renderer(reinterpret_cast<const char*>(context.functions()->glGetString(GL_RENDERER)));
-    const bool card = !(renderer.contains("llvmpipe") || renderer.contains("softpipe")) || qEnvironmentVariableIsSet("VIVID_LATHE_OPENGL");
+    const bool card = !(renderer.contains("llvmpipe") || renderer.contains("softpipe")) ||
+                      qEnvironmentVariableIsSet("VIVID_LATHE_OPENGL");
     const bool enough = card && context.format().version() >= qMakePair(3, 3);
     context.doneCurrent();
     return enough;
@@ -113,9 +115,11 @@ void SolidGl::initializeGL()
 {
     initializeOpenGLFunctions();
     QFile figure(QStringLiteral(":/shaders/figure.inl"));
-    ready_ = figure.open(QIODevice::ReadOnly) && program_.addShaderFromSourceCode(QOpenGLShader::Vertex, vertexShader) &&
-             program_.addShaderFromSourceCode(QOpenGLShader::Fragment, QByteArray(fragmentHead) + figure.readAll() + fragmentBody) && program_.link() && vertices_.create() &&
-             indices_.create() && layout_.create();
+    ready_ = figure.open(QIODevice::ReadOnly) &&
+             program_.addShaderFromSourceCode(QOpenGLShader::Vertex, vertexShader) &&
+             program_.addShaderFromSourceCode(QOpenGLShader::Fragment,
+                                              QByteArray(fragmentHead) + figure.readAll() + fragmentBody) &&
+             program_.link() && vertices_.create() && indices_.create() && layout_.create();
     if (!ready_) emit failed();
 }
 
@@ -127,11 +131,13 @@ void SolidGl::upload()
     vertices_.allocate(mesh.vertices.data(), static_cast<int>(mesh.vertices.size() * sizeof(Vertex)));
     indices_.bind();
     indices_.allocate(mesh.indices.data(), static_cast<int>(mesh.indices.size() * sizeof(std::uint32_t)));
-    const std::pair<size_t, int> attributes[] = {{offsetof(Vertex, position), 3}, {offsetof(Vertex, normal), 3}, {offsetof(Vertex, board), 3},
-                                                 {offsetof(Vertex, species), 1},  {offsetof(Vertex, seed), 1},   {offsetof(Vertex, part), 1}};
+    const std::pair<size_t, int> attributes[] = {{offsetof(Vertex, position), 3}, {offsetof(Vertex, normal), 3},
+                                                 {offsetof(Vertex, board), 3},    {offsetof(Vertex, species), 1},
+                                                 {offsetof(Vertex, seed), 1},     {offsetof(Vertex, part), 1}};
     for (int i = 0; i < 6; ++i) {
         program_.enableAttributeArray(i);
-        program_.setAttributeBuffer(i, GL_FLOAT, static_cast<int>(attributes[i].first), attributes[i].second, sizeof(Vertex));
+        program_.setAttributeBuffer(i, GL_FLOAT, static_cast<int>(attributes[i].first), attributes[i].second,
+                                    sizeof(Vertex));
     }
     layout_.release();
     count_ = static_cast<int>(mesh.indices.size());

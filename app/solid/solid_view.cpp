@@ -1,7 +1,7 @@
 #include "app/solid/solid_view.h"
 
-#include "app/theme/theme.h"
 #include "app/solid/solid_gl.h"
+#include "app/theme/theme.h"
 #include "report/drawing.h"
 #include "report/type.h"
 
@@ -28,13 +28,16 @@ protected:
         const Shape& shape = document.plan().shape;
         // Coarser while a drag goes on, so that the drag stays smooth.
         const double ratio = document.live() ? 0.5 : 2 * devicePixelRatioF();
-        const Raster raster = renderMesh(scene->mesh(), scene->camera, shape.height, shape.greatestDiameter, std::max(1, static_cast<int>(width() * ratio)),
-                                         std::max(1, static_cast<int>(height() * ratio)), theme().panel.rgb() | 0xff000000u, document.selection().layer);
+        const Raster raster =
+            renderMesh(scene->mesh(), scene->camera, shape.height, shape.greatestDiameter,
+                       std::max(1, static_cast<int>(width() * ratio)), std::max(1, static_cast<int>(height() * ratio)),
+                       theme().panel.rgb() | 0xff000000u, document.selection().layer);
         painter.setRenderHint(QPainter::SmoothPixmapTransform);
         painter.drawImage(rect(), document.live() ? report::imageOf(raster) : report::smoothed(raster));
         painter.setPen(theme().quiet);
         painter.setFont(report::type(8));
-        painter.drawText(rect().adjusted(8, 0, -8, -4), Qt::AlignHCenter | Qt::AlignBottom, SolidView::tr("no OpenGL card here: painted instead"));
+        painter.drawText(rect().adjusted(8, 0, -8, -4), Qt::AlignHCenter | Qt::AlignBottom,
+                         SolidView::tr("no OpenGL card here: painted instead"));
     }
 };
 
@@ -65,7 +68,8 @@ const Mesh& SolidScene::mesh()
 {
     if (stale_) {
         const Plan& plan = doc_.plan();
-        mesh_ = blank ? blankMesh(plan.assembly) : turnedMesh(plan.assembly, plan.sides, {doc_.live() ? 0.25 : 0.05, cutAway});
+        mesh_ = blank ? blankMesh(plan.assembly)
+                      : turnedMesh(plan.assembly, plan.sides, {doc_.live() ? 0.25 : 0.05, cutAway});
         stale_ = false;
         ++meshVersion_;
     }
@@ -115,12 +119,14 @@ bool SolidScene::eventFilter(QObject*, QEvent* event)
     case QEvent::MouseButtonRelease: {
         if (turned_) return true;
         const Shape& s = doc_.plan().shape;
-        const int part = pickMesh(mesh(), camera, s.height, s.greatestDiameter, canvas_.width(), canvas_.height(), from_.x(), from_.y());
+        const int part = pickMesh(mesh(), camera, s.height, s.greatestDiameter, canvas_.width(), canvas_.height(),
+                                  from_.x(), from_.y());
         if (part >= 0) doc_.selectLayer(part / 1000, static_cast<QMouseEvent*>(event)->modifiers(), part % 1000);
         return true;
     }
     case QEvent::Wheel:
-        camera.zoom = std::clamp(camera.zoom * std::pow(1.0015, static_cast<QWheelEvent*>(event)->angleDelta().y()), 0.5, 30.0);
+        camera.zoom =
+            std::clamp(camera.zoom * std::pow(1.0015, static_cast<QWheelEvent*>(event)->angleDelta().y()), 0.5, 30.0);
         canvas_.update();
         return true;
     case QEvent::KeyPress: {

@@ -10,8 +10,9 @@ class QLabel;
 
 namespace vl::app {
 
-/// What the OpenGL and the painted picture of the solid share: the mesh, how it is seen, and its handling. Drag turns it, the
-/// wheel zooms, a click chooses the segment under it; U stands it up or lays it down, C cuts the near half away.
+/// What the OpenGL and the painted picture of the solid share: the mesh, how it is seen, and its handling. Drag turns
+/// it, the wheel zooms, a click chooses the segment under it; U stands it up or lays it down, C cuts the near half
+/// away.
 class SolidScene : public QObject {
     Q_OBJECT
 public:

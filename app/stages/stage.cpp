@@ -95,7 +95,8 @@ LengthField* Stage::shopRow(double Shop::*member)
     return field;
 }
 
-QComboBox* Stage::choiceRow(const QString& name, const std::vector<Choice>& choices, std::function<int()> get, std::function<void(int)> set)
+QComboBox* Stage::choiceRow(const QString& name, const std::vector<Choice>& choices, std::function<int()> get,
+                            std::function<void(int)> set)
 {
     auto* field = new QComboBox;
     for (const Choice& c : choices) field->addItem(wordsOf(c));

@@ -32,7 +32,8 @@ protected:
     /// The wheel scrolls the panel; a field takes it only when it has the keyboard.
     bool eventFilter(QObject* watched, QEvent* event) override;
     void showEvent(QShowEvent* event) override;
-    /// Brings the fields up to date with the document. Called when it changed, or with the next showing where the stage is hidden.
+    /// Brings the fields up to date with the document. Called when it changed, or with the next showing where the stage
+    /// is hidden.
     virtual void refresh() = 0;
     /// Adds a lane below those that are there.
     void addLane(QWidget* lane, int stretch);
@@ -42,8 +43,9 @@ protected:
     /// Two figures of the whole piece beside one another.
     void figurePair(FigureId left, const QString& leftName, FigureId right, const QString& rightName);
     LengthField* lengthRow(const QString& name, const Limit& limit);
-    /// A row for a length of the piece, or of the shop: words, limit and the name for undo come from its declaration, and it is brought up to
-    /// date by refreshRows(). `part` gives the record that holds it: [](auto& piece) -> auto& { return piece.hollow; }.
+    /// A row for a length of the piece, or of the shop: words, limit and the name for undo come from its declaration,
+    /// and it is brought up to date by refreshRows(). `part` gives the record that holds it: [](auto& piece) -> auto& {
+    /// return piece.hollow; }.
     template <class T, class Part> LengthField* pieceRow(double T::*member, Part part)
     {
         const Field declared = fieldOf(member);
@@ -60,7 +62,8 @@ protected:
         const Field declared = fieldOf(member);
         const auto choices = choicesOf<E>();
         return choiceRow(
-            wordsOf(declared), {choices.begin(), choices.end()}, [this, member, part] { return static_cast<int>(part(doc_.piece()).*member); },
+            wordsOf(declared), {choices.begin(), choices.end()},
+            [this, member, part] { return static_cast<int>(part(doc_.piece()).*member); },
             [this, member, part, words = wordsOf(declared)](int k) {
                 edit(words, [&](Piece& p) { part(p).*member = static_cast<E>(k); });
             });
@@ -69,7 +72,8 @@ protected:
     /// Brings the rows made above up to date.
     void refreshRows();
     void row(const QString& name, QWidget* field);
-    QComboBox* choiceRow(const QString& name, const std::vector<Choice>& choices, std::function<int()> get, std::function<void(int)> set);
+    QComboBox* choiceRow(const QString& name, const std::vector<Choice>& choices, std::function<int()> get,
+                         std::function<void(int)> set);
     void addToPanel(QWidget* widget);
     void addToPanel(QLayout* layout);
     void endPanel();

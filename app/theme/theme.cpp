@@ -14,12 +14,14 @@ namespace vl::app {
 
 Theme Theme::light()
 {
-    return {false, "#ecebe7", "#faf9f7", "#d9d6cf", "#22262a", "#5c6166", "#0b6e7a", "#d8eef0", "#ffffff", "#9c4a06", "#fdeede", "#b3261e", "#22262a", "#ffffff"};
+    return {false,     "#ecebe7", "#faf9f7", "#d9d6cf", "#22262a", "#5c6166", "#0b6e7a",
+            "#d8eef0", "#ffffff", "#9c4a06", "#fdeede", "#b3261e", "#22262a", "#ffffff"};
 }
 
 Theme Theme::darkBench()
 {
-    return {true, "#191b1d", "#232629", "#3a3f44", "#ecebe8", "#a9afb4", "#62c6d2", "#1d3c41", "#10181a", "#f2a964", "#42301d", "#ff8a80", "#ecebe8", "#191b1d"};
+    return {true,      "#191b1d", "#232629", "#3a3f44", "#ecebe8", "#a9afb4", "#62c6d2",
+            "#1d3c41", "#10181a", "#f2a964", "#42301d", "#ff8a80", "#ecebe8", "#191b1d"};
 }
 
 QString Theme::styleSheet() const
@@ -43,25 +45,38 @@ QPushButton:checked, QToolButton:checked { background: %strong; color: %onStrong
 QPushButton:disabled, QToolButton:disabled { color: %quiet; border-color: %edge; background: transparent; }
 QToolButton[role="toggle"] { padding: 2px 8px; color: %accent; border-color: transparent; }
 QToolButton[role="toggle"]:checked { background: %accentSoft; color: %accent; border-color: %accent; }
-QPushButton[role="primary"] { background: %accent; color: %onAccent; border-color: %accent; font-weight: 600; padding: 6px 18px; }
-QPushButton[role="caution"] { background: %warnSoft; color: %warn; border-color: %warn; font-weight: 600; border-radius: 13px; padding: 4px 14px; }
-QPushButton[role="link"], QToolButton[role="link"] { background: transparent; border: 1px solid transparent; color: %accent; padding: 2px 6px; }
+QPushButton[role="primary"] { background: %accent; color: %onAccent; border-color: %accent;
+    font-weight: 600; padding: 6px 18px; }
+QPushButton[role="caution"] { background: %warnSoft; color: %warn; border-color: %warn;
+    font-weight: 600; border-radius: 13px; padding: 4px 14px; }
+QPushButton[role="link"], QToolButton[role="link"] {
+    background: transparent; border: 1px solid transparent; color: %accent;
+    padding: 2px 6px; }
 QPushButton[role="link"]:hover, QToolButton[role="link"]:hover { border-color: %edge; }
-QLineEdit { background: %ground; border: 1px solid %edge; border-radius: 4px; padding: 3px 6px; selection-background-color: %accent; selection-color: %onAccent; }
+QLineEdit { background: %ground; border: 1px solid %edge; border-radius: 4px; padding: 3px 6px;
+    selection-background-color: %accent; selection-color: %onAccent; }
 QLineEdit[bad="true"] { border: 2px solid %stop; }
-QComboBox QAbstractItemView, QMenu { background: %panel; border: 1px solid %edge; selection-background-color: %accentSoft; selection-color: %text; }
-QMenu::item { padding: 5px 22px 5px 12px; } QMenu::item:selected { background: %accentSoft; } QMenu::item:disabled { color: %quiet; }
+QComboBox QAbstractItemView, QMenu { background: %panel; border: 1px solid %edge;
+    selection-background-color: %accentSoft; selection-color: %text; }
+QMenu::item { padding: 5px 22px 5px 12px; }
+QMenu::item:selected { background: %accentSoft; }
+QMenu::item:disabled { color: %quiet; }
 QMenu::separator { height: 1px; background: %edge; margin: 4px 8px; }
 QScrollArea, QScrollArea > QWidget > QWidget { background: transparent; border: none; }
-QScrollBar:vertical { background: transparent; width: 10px; } QScrollBar:horizontal { background: transparent; height: 10px; }
-QScrollBar::handle { background: %edge; border-radius: 4px; min-height: 24px; min-width: 24px; } QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
+QScrollBar:vertical { background: transparent; width: 10px; }
+QScrollBar:horizontal { background: transparent; height: 10px; }
+QScrollBar::handle { background: %edge; border-radius: 4px; min-height: 24px; min-width: 24px; }
+QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
 #card { background: %panel; border: 1px solid %accent; border-radius: 6px; }
 #start { background: %panel; border: 1px solid %edge; border-radius: 8px; text-align: left; }
 #start:hover { border-color: %accent; }
 )");
-    const std::pair<const char*, QColor> names[] = {{"%ground", ground},         {"%panel", panel},       {"%edge", edge},         {"%text", text},         {"%quiet", quiet},
-                                                    {"%accentSoft", accentSoft}, {"%accent", accent},     {"%onAccent", onAccent}, {"%warnSoft", warnSoft}, {"%warn", warn},
-                                                    {"%strong", strong},         {"%onStrong", onStrong}, {"%stop", stop}};
+    const std::pair<const char*, QColor> names[] = {
+        {"%ground", ground}, {"%panel", panel},       {"%edge", edge},
+        {"%text", text},     {"%quiet", quiet},       {"%accentSoft", accentSoft},
+        {"%accent", accent}, {"%onAccent", onAccent}, {"%warnSoft", warnSoft},
+        {"%warn", warn},     {"%strong", strong},     {"%onStrong", onStrong},
+        {"%stop", stop}};
     for (const auto& [name, colour] : names) css.replace(QLatin1String(name), colour.name());
     return css;
 }
@@ -80,7 +95,8 @@ void setTheme(bool dark)
     palette.setColor(QPalette::Window, current.ground);
     palette.setColor(QPalette::Base, current.panel);
     palette.setColor(QPalette::AlternateBase, current.ground);
-    for (const QPalette::ColorRole role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText}) palette.setColor(role, current.text);
+    for (const QPalette::ColorRole role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText})
+        palette.setColor(role, current.text);
     palette.setColor(QPalette::Button, current.panel);
     palette.setColor(QPalette::Highlight, current.accent);
     palette.setColor(QPalette::HighlightedText, current.onAccent);

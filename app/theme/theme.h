@@ -6,8 +6,8 @@
 
 namespace vl::app {
 
-/// The quiet bench: neutral chrome, one accent for what is selected, one colour for warnings. Text on its ground is 4.5 to 1 or
-/// better in both themes (tests/ui checks it).
+/// The quiet bench: neutral chrome, one accent for what is selected, one colour for warnings. Text on its ground is 4.5
+/// to 1 or better in both themes (tests/ui checks it).
 struct Theme {
     bool dark = false;
     QColor ground, panel, edge, text, quiet, accent, accentSoft, onAccent, warn, warnSoft, stop;

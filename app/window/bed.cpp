@@ -29,7 +29,10 @@ protected:
         painter.setRenderHint(QPainter::Antialiasing);
         const QRectF box = QRectF(rect()).adjusted(2, isChecked() ? 2 : 8, -2, isChecked() ? -2 : -8);
         const Theme& t = theme();
-        painter.setPen(QPen(hasFocus() || underMouse() ? t.accent : isChecked() ? t.strong : t.edge, hasFocus() ? 2.4 : 1.2));
+        painter.setPen(QPen(hasFocus() || underMouse() ? t.accent
+                            : isChecked()              ? t.strong
+                                                       : t.edge,
+                            hasFocus() ? 2.4 : 1.2));
         painter.setBrush(isChecked() ? t.strong : t.panel);
         painter.drawRoundedRect(box, 5, 5);
         painter.setPen(isChecked() ? t.onStrong : t.text);
@@ -64,7 +67,8 @@ void Bed::paintEvent(QPaintEvent*)
     QPainter painter(this);
     painter.setPen(Qt::NoPen);
     painter.setBrush(theme().edge);
-    for (const double y : {height() * 0.40, height() * 0.56}) painter.drawRoundedRect(QRectF(10, y, width() - 20, 5), 2, 2);
+    for (const double y : {height() * 0.40, height() * 0.56})
+        painter.drawRoundedRect(QRectF(10, y, width() - 20, 5), 2, 2);
 }
 
 void Bed::resizeEvent(QResizeEvent*)
@@ -76,7 +80,8 @@ void Bed::resizeEvent(QResizeEvent*)
 void Bed::keyPressEvent(QKeyEvent* event)
 {
     if (event->key() == Qt::Key_Left || event->key() == Qt::Key_Right) {
-        const int next = std::clamp<int>(current_ + (event->key() == Qt::Key_Left ? -1 : 1), 0, static_cast<int>(stops_.size()) - 1);
+        const int next =
+            std::clamp<int>(current_ + (event->key() == Qt::Key_Left ? -1 : 1), 0, static_cast<int>(stops_.size()) - 1);
         stops_[next]->setFocus();
         emit chosen(next);
     } else

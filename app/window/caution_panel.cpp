@@ -82,7 +82,8 @@ void CautionPanel::rebuild()
         auto* column = new QVBoxLayout(item);
         column->setContentsMargins(0, 6, 0, 10);
         auto* title = new QLabel(QString::fromStdString(std::string(levelName(c.level)) + " · " + c.at), item);
-        title->setStyleSheet(QStringLiteral("color: %1; font-weight: 600;").arg((c.level == Level::Stop ? theme().stop : theme().warn).name()));
+        title->setStyleSheet(QStringLiteral("color: %1; font-weight: 600;")
+                                 .arg((c.level == Level::Stop ? theme().stop : theme().warn).name()));
         auto* message = new QLabel(QString::fromStdString(c.message) + ".", item);
         message->setWordWrap(true);
         column->addWidget(title);
@@ -90,7 +91,9 @@ void CautionPanel::rebuild()
         for (size_t k = 0; k < c.fixes.size(); ++k) {
             auto* fix = new QPushButton(icon("wrench", theme().accent), QString::fromStdString(c.fixes[k].label), item);
             fix->setObjectName(QStringLiteral("fix-%1-%2").arg(id).arg(k));
-            connect(fix, &QPushButton::clicked, this, [this, change = c.fixes[k]] { doc_.apply(QString::fromStdString(change.label), change.apply(doc_.piece())); });
+            connect(fix, &QPushButton::clicked, this, [this, change = c.fixes[k]] {
+                doc_.apply(QString::fromStdString(change.label), change.apply(doc_.piece()));
+            });
             column->addWidget(fix);
         }
         list_->addWidget(item);

@@ -92,11 +92,13 @@ ShopDialog::ShopDialog(Document& document, QWidget* parent) : QDialog(parent), d
 
 void ShopDialog::addHours()
 {
-    const QString days[] = {tr("Monday"), tr("Tuesday"), tr("Wednesday"), tr("Thursday"), tr("Friday"), tr("Saturday"), tr("Sunday")};
+    const QString days[] = {tr("Monday"), tr("Tuesday"),  tr("Wednesday"), tr("Thursday"),
+                            tr("Friday"), tr("Saturday"), tr("Sunday")};
     for (size_t d = 0; d < 7; ++d) {
         auto* line = new QHBoxLayout;
         for (size_t k = 0; k < 2; ++k) {
-            auto* field = new QTimeEdit(QTime::fromMSecsSinceStartOfDay(std::min(static_cast<int>(doc_.shop().hours[d][k]) * 60000, 86399999)));
+            auto* field = new QTimeEdit(
+                QTime::fromMSecsSinceStartOfDay(std::min(static_cast<int>(doc_.shop().hours[d][k]) * 60000, 86399999)));
             field->setDisplayFormat("hh:mm");
             field->setKeyboardTracking(false);
             field->setAccessibleName(days[d] + (k ? tr(", until") : tr(", from")));

@@ -50,8 +50,11 @@ std::vector<Draft> Drafts::leftBehind() const
         lock.setStaleLockTime(0);
         if (info.completeBaseName() == name_ || !lock.tryLock(0)) continue;
         try {
-            const QJsonObject draft = QJsonDocument::fromJson(QByteArray::fromStdString(io::readFile(info.filePath().toStdString()))).object();
-            found.push_back({info.filePath(), draft["path"].toString(), io::readPiece(draft["piece"].toString().toStdString()).piece});
+            const QJsonObject draft =
+                QJsonDocument::fromJson(QByteArray::fromStdString(io::readFile(info.filePath().toStdString())))
+                    .object();
+            found.push_back({info.filePath(), draft["path"].toString(),
+                             io::readPiece(draft["piece"].toString().toStdString()).piece});
         } catch (const InputError&) {
             // A draft cut short by the same power cut: there is an older one, or nothing to bring back.
         }

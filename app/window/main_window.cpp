@@ -1,19 +1,19 @@
 #include "app/window/main_window.h"
 
-#include "app/window/dialogs.h"
-#include "app/stages/glue/glue_book_dialog.h"
+#include "app/solid/solid_view.h"
 #include "app/stages/build/build_stage.h"
+#include "app/stages/build/paint_panel.h"
 #include "app/stages/cut/cut_stage.h"
+#include "app/stages/glue/glue_book_dialog.h"
 #include "app/stages/glue/glue_stage.h"
+#include "app/stages/page_switch.h"
 #include "app/stages/shape/shape_stage.h"
 #include "app/stages/turn/turn_stage.h"
-#include "app/window/start_page.h"
 #include "app/theme/theme.h"
 #include "app/window/bed.h"
 #include "app/window/caution_panel.h"
-#include "app/stages/page_switch.h"
-#include "app/stages/build/paint_panel.h"
-#include "app/solid/solid_view.h"
+#include "app/window/dialogs.h"
+#include "app/window/start_page.h"
 
 #include <QApplication>
 #include <QButtonGroup>
@@ -31,18 +31,25 @@ namespace vl::app {
 
 FileAsker FileAsker::dialogs()
 {
-    return {[](QWidget* parent, const QString& title, const QString& filter) { return QFileDialog::getOpenFileName(parent, title, {}, filter); },
-            [](QWidget* parent, const QString& title, const QString& suggested, const QString& filter) { return QFileDialog::getSaveFileName(parent, title, suggested, filter); }};
+    return {[](QWidget* parent, const QString& title, const QString& filter) {
+                return QFileDialog::getOpenFileName(parent, title, {}, filter);
+            },
+            [](QWidget* parent, const QString& title, const QString& suggested, const QString& filter) {
+                return QFileDialog::getSaveFileName(parent, title, suggested, filter);
+            }};
 }
 
-MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* parent) : QMainWindow(parent), dataFolder_(dataFolder), ask_(std::move(asker))
+MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* parent)
+    : QMainWindow(parent), dataFolder_(dataFolder), ask_(std::move(asker))
 {
     const QSettings settings;
     setTheme(settings.value("dark", false).toBool());
-    doc_.setStyle({static_cast<LengthStyle::Unit>(std::clamp(settings.value("unit", 0).toInt(), 0, 2)), std::clamp(settings.value("denominator", 64).toInt(), 2, 128)});
+    doc_.setStyle({static_cast<LengthStyle::Unit>(std::clamp(settings.value("unit", 0).toInt(), 0, 2)),
+                   std::clamp(settings.value("denominator", 64).toInt(), 2, 128)});
     start_ = new StartPage;
     drafts_ = new Drafts(doc_, dataFolder_ + "/drafts", this);
-    connect(drafts_, &Drafts::failed, this, [this](const QString& why) { say(tr("No draft can be kept: %1").arg(why)); });
+    connect(drafts_, &Drafts::failed, this,
+            [this](const QString& why) { say(tr("No draft can be kept: %1").arg(why)); });
 
     auto* bench = new QWidget;
     bench->setObjectName("bench");
@@ -126,8 +133,10 @@ QWidget* MainWindow::makeHeader()
     row->addWidget(redo_);
     row->addSpacing(10);
     auto* group = new QButtonGroup(this);
-    const LengthStyle styles[] = {{LengthStyle::Unit::Millimetre, 64}, {LengthStyle::Unit::Inch, 64}, {LengthStyle::Unit::Fraction, 64}};
-    const QString names[] = {tr("mm"), tr("in"), tr("1/64")}, spoken[] = {tr("Millimetres"), tr("Decimal inches"), tr("Fractions of an inch")};
+    const LengthStyle styles[] = {
+        {LengthStyle::Unit::Millimetre, 64}, {LengthStyle::Unit::Inch, 64}, {LengthStyle::Unit::Fraction, 64}};
+    const QString names[] = {tr("mm"), tr("in"), tr("1/64")},
+                  spoken[] = {tr("Millimetres"), tr("Decimal inches"), tr("Fractions of an inch")};
     for (int i = 0; i < 3; ++i) {
         auto* unit = new QToolButton;
         unit->setText(names[i]);
@@ -138,7 +147,8 @@ QWidget* MainWindow::makeHeader()
         group->addButton(unit);
         connect(unit, &QToolButton::clicked, this, [this, style = styles[i]] {
             LengthStyle next = style;
-            if (next.unit == LengthStyle::Unit::Fraction) next.denominator = QSettings().value("denominator", 64).toInt();
+            if (next.unit == LengthStyle::Unit::Fraction)
+                next.denominator = QSettings().value("denominator", 64).toInt();
             QSettings().setValue("unit", static_cast<int>(next.unit));
             doc_.setStyle(next);
         });
@@ -167,7 +177,8 @@ QWidget* MainWindow::makeHeader()
     cautionPill_ = new QPushButton;
     cautionPill_->setProperty("role", "caution");
     cautionPill_->setObjectName("cautions");
-    connect(cautionPill_, &QPushButton::clicked, this, [this] { cautions_->isVisible() ? cautions_->hide() : cautions_->openAt({}); });
+    connect(cautionPill_, &QPushButton::clicked, this,
+            [this] { cautions_->isVisible() ? cautions_->hide() : cautions_->openAt({}); });
     print_ = new QPushButton(tr("Print packet"));
     print_->setProperty("role", "primary");
     print_->setObjectName("print");
@@ -189,7 +200,9 @@ void MainWindow::makeMenu()
     recentMenu_ = menu_->addMenu(tr("Lately opened"));
     connect(recentMenu_, &QMenu::aboutToShow, this, [this] {
         recentMenu_->clear();
-        for (const QString& path : recent()) recentMenu_->addAction(QFileInfo(path).completeBaseName(), this, [this, path] { emit start_->open(path); })->setToolTip(path);
+        for (const QString& path : recent())
+            recentMenu_->addAction(QFileInfo(path).completeBaseName(), this, [this, path] { emit start_->open(path); })
+                ->setToolTip(path);
         if (recentMenu_->isEmpty()) recentMenu_->addAction(tr("none yet"))->setEnabled(false);
     });
     menu_->addSeparator();
@@ -248,7 +261,8 @@ QWidget* MainWindow::makeBody()
     };
     SolidScene* scene = &solid_->scene();
     auto* up = toggle(tr("stand up"), tr("Stand the piece up (U)"), true, [scene](bool on) { scene->setUpright(on); });
-    auto* cut = toggle(tr("cut away"), tr("Cut the near half away (C)"), false, [scene](bool on) { scene->setCutAway(on); });
+    auto* cut =
+        toggle(tr("cut away"), tr("Cut the near half away (C)"), false, [scene](bool on) { scene->setCutAway(on); });
     toggle(tr("blank"), tr("Show the glued blank"), false, [scene](bool on) { scene->setBlank(on); });
     connect(scene, &SolidScene::optionsChanged, this, [scene, up, cut] {
         up->setChecked(scene->camera.upright);
@@ -272,7 +286,9 @@ QWidget* MainWindow::makeBody()
     auto* cutting = new CutStage(doc_);
     auto* glue = new GlueStage(doc_);
     connect(build, &BuildStage::pictureWanted, this, [this](PaintPanel* paint) {
-        if (const QString path = ask_.open(this, tr("A picture to lay on the skin"), tr("Pictures (*.png *.jpg)")); !path.isEmpty()) paint->layPicture(path);
+        if (const QString path = ask_.open(this, tr("A picture to lay on the skin"), tr("Pictures (*.png *.jpg)"));
+            !path.isEmpty())
+            paint->layPicture(path);
     });
     connect(cutting, &CutStage::importWanted, this, &MainWindow::importRack);
     connect(cutting, &CutStage::exportWanted, this, &MainWindow::exportRack);
@@ -381,7 +397,8 @@ void MainWindow::refresh()
     units_[2]->setText(QStringLiteral("1/%1").arg(doc_.style().denominator));
     const auto count = plan.cautions.size();
     cautionPill_->setText(count == 0 ? tr("no cautions") : count == 1 ? tr("1 caution") : tr("%1 cautions").arg(count));
-    cautionPill_->setIcon(count ? icon("triangle-alert", plan.mustStop() ? theme().stop : theme().warn) : icon("check", theme().warn));
+    cautionPill_->setIcon(count ? icon("triangle-alert", plan.mustStop() ? theme().stop : theme().warn)
+                                : icon("check", theme().warn));
     int rings = 0, segments = 0;
     std::set<const Species*> woods;
     for (const BuiltLayer& l : plan.assembly.layers) {
@@ -389,11 +406,12 @@ void MainWindow::refresh()
         segments += l.segmented ? l.count() : 0;
         woods.insert(l.woods.begin(), l.woods.end());
     }
-    summary_->setText(tr("<b>%1 rings · %2 segments</b><br>%3 woods · %4 rough")
-                          .arg(rings)
-                          .arg(segments)
-                          .arg(woods.size())
-                          .arg(QString::fromStdString(figureText(FigureId::RoughWeight, doc_.piece(), plan, -1, doc_.style()))));
+    summary_->setText(
+        tr("<b>%1 rings · %2 segments</b><br>%3 woods · %4 rough")
+            .arg(rings)
+            .arg(segments)
+            .arg(woods.size())
+            .arg(QString::fromStdString(figureText(FigureId::RoughWeight, doc_.piece(), plan, -1, doc_.style()))));
 }
 
 void MainWindow::say(const QString& words)
@@ -436,7 +454,8 @@ void MainWindow::setDark(bool dark)
 {
     setTheme(dark);
     for (QToolButton* button : findChildren<QToolButton*>())
-        if (const QByteArray name = button->property("icon").toByteArray(); !name.isEmpty()) button->setIcon(icon(name.constData(), theme().text));
+        if (const QByteArray name = button->property("icon").toByteArray(); !name.isEmpty())
+            button->setIcon(icon(name.constData(), theme().text));
     theme_->setIcon(icon(dark ? "sun" : "moon", theme().text));
     next_->setIcon(icon("chevron-right", theme().accent));
     refresh();
@@ -455,7 +474,8 @@ void MainWindow::closeEvent(QCloseEvent* event)
 
 void MainWindow::keyPressEvent(QKeyEvent* event)
 {
-    if (event->modifiers() == Qt::ControlModifier && event->key() >= Qt::Key_1 && event->key() < Qt::Key_1 + stages_.size())
+    if (event->modifiers() == Qt::ControlModifier && event->key() >= Qt::Key_1 &&
+        event->key() < Qt::Key_1 + stages_.size())
         goTo(stages_[event->key() - Qt::Key_1]->name());
     else if (event->modifiers() == Qt::ControlModifier && event->key() == Qt::Key_A && pages_->currentIndex() == 1) {
         Selection all = doc_.selection();

@@ -15,7 +15,8 @@ namespace vl::app {
 namespace {
 
 /// A card with a picture of the piece, its name and what it is for.
-QPushButton* card(const QString& name, const QString& purpose, QSize picture, std::function<Piece()> make, QList<QFutureWatcher<QImage>*>& pictures)
+QPushButton* card(const QString& name, const QString& purpose, QSize picture, std::function<Piece()> make,
+                  QList<QFutureWatcher<QImage>*>& pictures)
 {
     auto* button = new QPushButton;
     button->setObjectName("start");
@@ -39,8 +40,10 @@ QPushButton* card(const QString& name, const QString& purpose, QSize picture, st
     column->addWidget(text);
     button->setMinimumHeight(picture.height() + 82);
     auto* watcher = new QFutureWatcher<QImage>(button);
-    QObject::connect(watcher, &QFutureWatcher<QImage>::finished, image, [image, watcher] { image->setPixmap(QPixmap::fromImage(watcher->result())); });
-    watcher->setFuture(QtConcurrent::run([make, picture] { return report::picture(makePlan(make(), Shop{}), picture.width(), picture.height()); }));
+    QObject::connect(watcher, &QFutureWatcher<QImage>::finished, image,
+                     [image, watcher] { image->setPixmap(QPixmap::fromImage(watcher->result())); });
+    watcher->setFuture(QtConcurrent::run(
+        [make, picture] { return report::picture(makePlan(make(), Shop{}), picture.width(), picture.height()); }));
     pictures << watcher;
     return button;
 }
@@ -64,21 +67,24 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     auto* left = new QVBoxLayout;
     auto* title = new QLabel(tr("Vivid Lathe"));
     title->setStyleSheet("font-size: 24pt; font-weight: 600;");
-    auto* lead = new QLabel(tr("Draw the shape, say how the wood is put together, and walk to the machine knowing the next number to set."));
+    auto* lead = new QLabel(tr(
+        "Draw the shape, say how the wood is put together, and walk to the machine knowing the next number to set."));
     lead->setWordWrap(true);
     lead->setMinimumHeight(66);
     lead->setStyleSheet("font-size: 11pt;");
     left->addWidget(title);
     left->addWidget(lead);
     left->addSpacing(14);
-    const std::pair<QString, QString> steps[] = {{tr("1 · Shape"), tr("choose a start, drag its outline")},
-                                                 {tr("2 · Build"), tr("layers, segments, woods")},
-                                                 {tr("3 · Cut"), tr("angles, edges, strips for the saw")},
-                                                 {tr("4 · Glue"), tr("an order that works, and why")},
-                                                 {tr("5 · Turn"), tr("stations, wall, speed")},
-                                                 {tr("Print packet"), tr("all of it on paper, the template full size")}};
+    const std::pair<QString, QString> steps[] = {
+        {tr("1 · Shape"), tr("choose a start, drag its outline")},
+        {tr("2 · Build"), tr("layers, segments, woods")},
+        {tr("3 · Cut"), tr("angles, edges, strips for the saw")},
+        {tr("4 · Glue"), tr("an order that works, and why")},
+        {tr("5 · Turn"), tr("stations, wall, speed")},
+        {tr("Print packet"), tr("all of it on paper, the template full size")}};
     QString html;
-    for (const auto& [name, what] : steps) html += QStringLiteral("<p style='margin: 0 0 9px 0'><b>%1</b><br>%2</p>").arg(name, what);
+    for (const auto& [name, what] : steps)
+        html += QStringLiteral("<p style='margin: 0 0 9px 0'><b>%1</b><br>%2</p>").arg(name, what);
     auto* way = new QLabel(html);
     way->setWordWrap(true);
     left->addWidget(way);
@@ -109,7 +115,8 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     grid->setSpacing(14);
     int place = 0;
     for (const Start& s : starts()) {
-        QPushButton* button = card(QString::fromUtf8(s.name), QString::fromUtf8(s.purpose), {110, 64}, s.make, pictures_);
+        QPushButton* button =
+            card(QString::fromUtf8(s.name), QString::fromUtf8(s.purpose), {110, 64}, s.make, pictures_);
         connect(button, &QPushButton::clicked, this, [this, make = s.make] { emit start(make()); });
         grid->addWidget(button, place / 6, place % 6);
         ++place;
@@ -119,17 +126,20 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     auto* sampleTitle = new QLabel(tr("Or look at a finished plan from the harbour museum"));
     sampleTitle->setProperty("role", "title");
     right->addWidget(sampleTitle);
-    const std::pair<const char*, QString> samples[] = {{"regatta-cup", tr("a disc and seventeen rings")},       {"lamp-stand", tr("staves on a base let in")},
-                                                       {"flag-bowl", tr("bands, zigzags, diamonds")},           {"net-lantern", tr("open segments")},
-                                                       {"ballast-dish", tr("rings from one striped board")},    {"chart-stand", tr("strips re-cut and turned")},
-                                                       {"boathook-grip", tr("a billet of equal boards")},       {"spyglass-barrel", tr("a wrap round a post")},
-                                                       {"porthole-bangles", tr("rings parted from one blank")}};
+    const std::pair<const char*, QString> samples[] = {
+        {"regatta-cup", tr("a disc and seventeen rings")},      {"lamp-stand", tr("staves on a base let in")},
+        {"flag-bowl", tr("bands, zigzags, diamonds")},          {"net-lantern", tr("open segments")},
+        {"ballast-dish", tr("rings from one striped board")},   {"chart-stand", tr("strips re-cut and turned")},
+        {"boathook-grip", tr("a billet of equal boards")},      {"spyglass-barrel", tr("a wrap round a post")},
+        {"porthole-bangles", tr("rings parted from one blank")}};
     auto* shelf = new QGridLayout;
     shelf->setSpacing(10);
     place = 0;
     for (const auto& [id, purpose] : samples) {
         const QString name = QString::fromUtf8(id);
-        QPushButton* sample = card(QString::fromStdString(demoPiece(name).name), purpose, {120, 104}, [name] { return demoPiece(name); }, pictures_);
+        QPushButton* sample = card(
+            QString::fromStdString(demoPiece(name).name), purpose, {120, 104}, [name] { return demoPiece(name); },
+            pictures_);
         connect(sample, &QPushButton::clicked, this, [this, name] { emit demo(name); });
         shelf->addWidget(sample, place / 5, place % 5);
         ++place;

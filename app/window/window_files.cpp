@@ -26,8 +26,10 @@ namespace vl::app {
 bool MainWindow::mayDiscard()
 {
     if (!doc_.edited()) return true;
-    const auto answer = QMessageBox::question(this, tr("Keep the changes?"), tr("%1 has changes that are not saved.").arg(QString::fromStdString(doc_.piece().name)),
-                                              QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
+    const auto answer =
+        QMessageBox::question(this, tr("Keep the changes?"),
+                              tr("%1 has changes that are not saved.").arg(QString::fromStdString(doc_.piece().name)),
+                              QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
     return answer == QMessageBox::Discard || (answer == QMessageBox::Save && save());
 }
 
@@ -54,7 +56,10 @@ bool MainWindow::openPath(const QString& path)
         leaveSample();
         openPiece(loaded.piece, path);
         addRecent(path);
-        say(loaded.notes.empty() ? QString() : tr("%1 things were put right in the file: %2").arg(loaded.notes.size()).arg(QString::fromStdString(loaded.notes.front())));
+        say(loaded.notes.empty() ? QString()
+                                 : tr("%1 things were put right in the file: %2")
+                                       .arg(loaded.notes.size())
+                                       .arg(QString::fromStdString(loaded.notes.front())));
         opened = true;
     });
     return opened;
@@ -83,7 +88,8 @@ bool MainWindow::save() { return doc_.path().isEmpty() ? saveAs() : saveTo(doc_.
 
 bool MainWindow::saveAs()
 {
-    QString path = ask_.save(this, tr("Save the piece"), QString::fromStdString(doc_.piece().name) + ".vlathe", tr("Pieces (*.vlathe)"));
+    QString path = ask_.save(this, tr("Save the piece"), QString::fromStdString(doc_.piece().name) + ".vlathe",
+                             tr("Pieces (*.vlathe)"));
     if (path.isEmpty()) return false;
     if (!path.endsWith(".vlathe")) path += ".vlathe";
     return saveTo(path);
@@ -103,13 +109,15 @@ bool MainWindow::saveTo(const QString& path)
 
 bool MainWindow::printPacket(bool letter)
 {
-    QString path = ask_.save(this, tr("Print the packet to a PDF"), QString::fromStdString(doc_.piece().name) + ".pdf", tr("PDF (*.pdf)"));
+    QString path = ask_.save(this, tr("Print the packet to a PDF"), QString::fromStdString(doc_.piece().name) + ".pdf",
+                             tr("PDF (*.pdf)"));
     if (path.isEmpty()) return false;
     if (!path.endsWith(".pdf")) path += ".pdf";
     bool written = false;
     tryTo([&] {
         io::replaceFile(path.toStdString(), [&](const std::string& temporary) {
-            report::writePacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.boards(), doc_.style(), letter ? report::Paper::Letter : report::Paper::A4, temporary);
+            report::writePacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.boards(), doc_.style(),
+                                letter ? report::Paper::Letter : report::Paper::A4, temporary);
         });
         say(tr("The packet is in %1. Print it at 100 %.").arg(QFileInfo(path).fileName()));
         written = true;
@@ -125,12 +133,16 @@ void MainWindow::sendToPrinter()
     QPrintDialog dialog(&printer, this);
     if (dialog.exec() != QDialog::Accepted) return;
     const bool letter = printer.pageLayout().pageSize().id() == QPageSize::Letter;
-    tryTo([&] { report::printPacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.boards(), doc_.style(), letter ? report::Paper::Letter : report::Paper::A4, printer); });
+    tryTo([&] {
+        report::printPacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.boards(), doc_.style(),
+                            letter ? report::Paper::Letter : report::Paper::A4, printer);
+    });
 }
 
 void MainWindow::exportFile()
 {
-    const QString path = ask_.save(this, tr("Export"), QString::fromStdString(doc_.piece().name) + ".dxf", tr("Profile (*.dxf *.svg);;Cut list and stations (*.csv);;Timetable (*.ics)"));
+    const QString path = ask_.save(this, tr("Export"), QString::fromStdString(doc_.piece().name) + ".dxf",
+                                   tr("Profile (*.dxf *.svg);;Cut list and stations (*.csv);;Timetable (*.ics)"));
     if (path.isEmpty()) return;
     tryTo([&] {
         const std::string p = path.toStdString();
@@ -143,7 +155,8 @@ void MainWindow::exportFile()
         else if (path.endsWith(".dxf"))
             io::replaceFile(p, [&](const std::string& temporary) { io::writeDxf(doc_.plan().sides, temporary); });
         else
-            throw InputError("file", "'" + QFileInfo(path).fileName().toStdString() + "'", "a name that ends in .dxf, .svg, .csv or .ics is");
+            throw InputError("file", "'" + QFileInfo(path).fileName().toStdString() + "'",
+                             "a name that ends in .dxf, .svg, .csv or .ics is");
         say(tr("Written to %1").arg(QFileInfo(path).fileName()));
     });
 }
@@ -209,7 +222,8 @@ void MainWindow::exportRack()
 
 void MainWindow::exportCalendar()
 {
-    const QString path = ask_.save(this, tr("Write the timetable"), QString::fromStdString(doc_.piece().name) + ".ics", tr("Calendar (*.ics)"));
+    const QString path = ask_.save(this, tr("Write the timetable"), QString::fromStdString(doc_.piece().name) + ".ics",
+                                   tr("Calendar (*.ics)"));
     if (path.isEmpty()) return;
     tryTo([&] {
         io::writeFile(path.toStdString(), io::writeCalendar(doc_.piece(), doc_.plan()));
@@ -220,9 +234,11 @@ void MainWindow::exportCalendar()
 void MainWindow::offerRecovery()
 {
     for (const Draft& draft : drafts_->leftBehind()) {
-        const auto answer = QMessageBox::question(this, tr("Bring it back?"),
-                                                  tr("%1 was open when the program last ended, with changes that were not saved.").arg(QString::fromStdString(draft.piece.name)),
-                                                  QMessageBox::Yes | QMessageBox::Discard | QMessageBox::Ignore);
+        const auto answer =
+            QMessageBox::question(this, tr("Bring it back?"),
+                                  tr("%1 was open when the program last ended, with changes that were not saved.")
+                                      .arg(QString::fromStdString(draft.piece.name)),
+                                  QMessageBox::Yes | QMessageBox::Discard | QMessageBox::Ignore);
         if (answer == QMessageBox::Discard) Drafts::discard(draft);
         if (answer != QMessageBox::Yes) continue;
         openPiece(draft.piece, draft.path);

@@ -62,8 +62,10 @@ std::vector<HalfSpace> BuiltLayer::sawnFaces(const Cell& cell) const
 {
     if (!cell.faces.empty() || !radial()) return cell.faces;
     const auto place = static_cast<size_t>(&cell - cells.data());
-    const double mid = phaseDeg + 360.0 * static_cast<double>(place / (cells.size() / static_cast<size_t>(sectors))) / sectors;
-    return {{outwards(mid), stock.apothem(), false}, {-outwards(mid), -stock.innerCorner() * std::cos(stock.miterDeg() * degrees), false}};
+    const double mid =
+        phaseDeg + 360.0 * static_cast<double>(place / (cells.size() / static_cast<size_t>(sectors))) / sectors;
+    return {{outwards(mid), stock.apothem(), false},
+            {-outwards(mid), -stock.innerCorner() * std::cos(stock.miterDeg() * degrees), false}};
 }
 
 BuiltLayer::Extent BuiltLayer::extentOf(const Cell& cell) const
@@ -133,7 +135,8 @@ std::vector<int> Assembly::segmentCounts() const
 
 size_t Assembly::layerAt(double z) const
 {
-    const auto it = std::upper_bound(layers.begin(), layers.end(), z, [](double v, const BuiltLayer& l) { return v < l.z1; });
+    const auto it =
+        std::upper_bound(layers.begin(), layers.end(), z, [](double v, const BuiltLayer& l) { return v < l.z1; });
     return it == layers.end() ? layers.size() - 1 : static_cast<size_t>(it - layers.begin());
 }
 
@@ -157,7 +160,11 @@ Sides sidesOf(const Piece& piece)
         break;
     case WallRule::Tapered:
         sides.inside = hollowFor(
-            sides.outside, [&](double z) { return h.baseWall + (h.rimWall - h.baseWall) * std::clamp((z - h.floor) / (end - h.floor), 0.0, 1.0); }, h.floor, h.floorRound);
+            sides.outside,
+            [&](double z) {
+                return h.baseWall + (h.rimWall - h.baseWall) * std::clamp((z - h.floor) / (end - h.floor), 0.0, 1.0);
+            },
+            h.floor, h.floorRound);
         break;
     }
     return sides;
@@ -170,7 +177,8 @@ void weigh(BuiltLayer& b, const Sides& sides)
 {
     double wood = 0, all = 0, mass = 0;
     for (const double share : {0.17, 0.5, 0.83}) {
-        const double z = b.z0 + (b.z1 - b.z0) * share, outer = radiusAt(sides.outside, z), bore = sides.inside.empty() ? 0 : radiusRange(sides.inside, z, z).low;
+        const double z = b.z0 + (b.z1 - b.z0) * share, outer = radiusAt(sides.outside, z),
+                     bore = sides.inside.empty() ? 0 : radiusRange(sides.inside, z, z).low;
         if (std::isnan(outer)) continue;
         const double inner = std::isnan(bore) ? 0 : bore;
         for (int i = 0; i < 6; ++i) {

@@ -2,11 +2,11 @@
 
 #include "core/blank/cell.h"
 #include "core/blank/lattice.h"
-#include "core/recipe/step.h"
 #include "core/geometry/profile.h"
 #include "core/geometry/regular_ring.h"
 #include "core/piece/piece.h"
 #include "core/piece/shop.h"
+#include "core/recipe/step.h"
 
 namespace vl {
 
@@ -49,25 +49,26 @@ struct Concern {
 /// One layer as it will be built.
 struct BuiltLayer {
     const Construction* how = nullptr;
-    double z0 = 0, z1 = 0;               ///< mm, faces in the stack
-    double glued = 0;                    ///< mm, height when it is glued on, before anything is parted off it
-    double planeTo = 0;                  ///< mm, thickness to plane the boards to: as glued, and the sanding loss of both faces
-    Range finishedOuter, finishedInner;  ///< radii of the turned shape within the layer's height, mm; inner 0 where solid
-    RegularRing stock;                   ///< of rings and staves (at their wider end); else sides is 1 and `outer` the diameter it holds
-    double phaseDeg = 0;                 ///< where segment 0 is centred, from 12 o'clock
-    std::vector<const Species*> woods;   ///< of each segment in turn; of a disc one
-    std::vector<Lattice> lattices;       ///< from below up: all its cells in rows and strips; or none
-    std::vector<Cell> cells;             ///< where `sectors` is set, those of segment 0 first
-    bool segmented = false;              ///< a ring of mitred segments, with the figures of RegularRing
-    int sectors = 0;                     ///< equal shares of the circle with equally many cells each, or 0
-    bool gaps = false;                   ///< air between its segments
-    Polyline outerHold;                  ///< the largest circle that the blank holds, along the layer
-    Polyline innerHold;                  ///< the smallest circle outside its bore; empty where it is solid
-    double corner = 0;                   ///< mm, its farthest corner from the axis
-    double volume = 0;                   ///< mm³ of the glued layer
-    double density = 0;                  ///< kg/m³, mean of the wood that turning leaves
-    double fill = 1;                     ///< share of the turned wall that is wood
-    std::vector<Setting> settings;       ///< what this construction has to set and to know
+    double z0 = 0, z1 = 0;  ///< mm, faces in the stack
+    double glued = 0;       ///< mm, height when it is glued on, before anything is parted off it
+    double planeTo = 0;     ///< mm, thickness to plane the boards to: as glued, and the sanding loss of both faces
+    Range finishedOuter,
+        finishedInner;  ///< radii of the turned shape within the layer's height, mm; inner 0 where solid
+    RegularRing stock;  ///< of rings and staves (at their wider end); else sides is 1 and `outer` the diameter it holds
+    double phaseDeg = 0;                ///< where segment 0 is centred, from 12 o'clock
+    std::vector<const Species*> woods;  ///< of each segment in turn; of a disc one
+    std::vector<Lattice> lattices;      ///< from below up: all its cells in rows and strips; or none
+    std::vector<Cell> cells;            ///< where `sectors` is set, those of segment 0 first
+    bool segmented = false;             ///< a ring of mitred segments, with the figures of RegularRing
+    int sectors = 0;                    ///< equal shares of the circle with equally many cells each, or 0
+    bool gaps = false;                  ///< air between its segments
+    Polyline outerHold;                 ///< the largest circle that the blank holds, along the layer
+    Polyline innerHold;                 ///< the smallest circle outside its bore; empty where it is solid
+    double corner = 0;                  ///< mm, its farthest corner from the axis
+    double volume = 0;                  ///< mm³ of the glued layer
+    double density = 0;                 ///< kg/m³, mean of the wood that turning leaves
+    double fill = 1;                    ///< share of the turned wall that is wood
+    std::vector<Setting> settings;      ///< what this construction has to set and to know
     std::vector<Concern> concerns;
 
     double stockOuterRadius() const;  ///< the largest circle the whole layer holds, mm
@@ -88,7 +89,8 @@ struct BuiltLayer {
     std::vector<Point> planOf(const Cell& cell, double z) const;
     /// Where the middle of a painted segment lies: radius (mm) and angle (degrees) at station z.
     Point middleOf(int segment, double z) const;
-    /// A box round the axis that holds a cell: what a search of it can leave out. Stations and radii mm, angles degrees.
+    /// A box round the axis that holds a cell: what a search of it can leave out. Stations and radii mm, angles
+    /// degrees.
     struct Extent {
         Range z, r;
         double from = 0, to = 360;

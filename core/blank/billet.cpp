@@ -50,7 +50,8 @@ void build(const Site& site, Building& out)
 
     const Setting plane{"thicknesser", "board thickness", board, Unit::Length, "side / boards", "plane arithmetic"};
     const Setting tilt{"saw", "blade tilt for the corners", 45, Unit::Angle, "an octagon", "plane geometry", 0};
-    const Setting along{"saw", "each corner, along the face", corner, Unit::Length, "side · (1 − 1/√2)", "plane geometry"};
+    const Setting along{"saw",        "each corner, along the face", corner,
+                        Unit::Length, "side · (1 − 1/√2)",           "plane geometry"};
     b.settings = {plane, {"saw", "board width", 2 * half, Unit::Length, "Ø + 2 · allowance", "plane arithmetic"}};
     if (form.cornersOff) b.settings.insert(b.settings.end(), {tilt, along});
 
@@ -67,7 +68,8 @@ void build(const Site& site, Building& out)
                           .area = (n - 1) * 2 * half * length,
                           .joints = n - 1,
                           .woods = b.woods};
-    const Setting clamps{.machine = "", .name = "clamps, one from the next", .value = 100, .source = "common practice", .decimals = 0};
+    const Setting clamps{
+        .machine = "", .name = "clamps, one from the next", .value = 100, .source = "common practice", .decimals = 0};
     out.steps = [=, &l, off = form.cornersOff](Bench& bench, const Things& parts) {
         const Thing boards = bench.step(Action::Cut, "cut", parts, "boards",
                                         {.title = says(words::planeBoards, n, bench.name()),

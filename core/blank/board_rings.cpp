@@ -95,7 +95,8 @@ void settle(const BoardRingForm& f, const BoardRings& c, BuiltLayer& b)
         const double r = c.outer / 2 - c.step() * i;
         const std::string name = "scribe " + std::to_string(i + 1);
         b.settings.push_back({"", name + ", top face, radius", r, Length, "R − i · t / tan φ", plane});
-        b.settings.push_back({"", name + ", lower face, radius", r - c.step(), Length, "the same less t / tan φ", plane});
+        b.settings.push_back(
+            {"", name + ", lower face, radius", r - c.step(), Length, "the same less t / tan φ", plane});
     }
 }
 
@@ -266,7 +267,10 @@ void build(const Site& site, Building& out)
     b.corner = top;
     b.outerHold = {{b.z0, top - c.step() * f.rings}, {b.z1, top}};
     if (f.rings > 1)
-        b.innerHold = {{b.z0, 0}, {b.z0 + t, 0}, {b.z0 + t, std::max(0.0, top - c.step() * (f.rings - 1) - width)}, {b.z1, top - width}};
+        b.innerHold = {{b.z0, 0},
+                       {b.z0 + t, 0},
+                       {b.z0 + t, std::max(0.0, top - c.step() * (f.rings - 1) - width)},
+                       {b.z1, top - width}};
     b.planeTo = t;
     const FlippedBoard board = boardOf(site, c);
     layRings(site, c, board, b);

@@ -9,7 +9,8 @@ namespace vl {
 
 bool Cell::within(const Eigen::Vector3d& p, double r) const
 {
-    return r >= low && r <= high && std::ranges::all_of(bounds, [&](const HalfSpace& h) { return h.beyond(p) <= 1e-9; });
+    return r >= low && r <= high &&
+           std::ranges::all_of(bounds, [&](const HalfSpace& h) { return h.beyond(p) <= 1e-9; });
 }
 
 bool Cell::spans(double angleDeg) const
@@ -21,6 +22,9 @@ bool Cell::spans(double angleDeg) const
 
 Eigen::Vector3d outwards(double angleDeg) { return {0, std::cos(angleDeg * degrees), std::sin(angleDeg * degrees)}; }
 Eigen::Vector3d onwards(double angleDeg) { return {0, -std::sin(angleDeg * degrees), std::cos(angleDeg * degrees)}; }
-Eigen::Vector3d pointAt(double z, double r, double angleDeg) { return {z, r * std::cos(angleDeg * degrees), r * std::sin(angleDeg * degrees)}; }
+Eigen::Vector3d pointAt(double z, double r, double angleDeg)
+{
+    return {z, r * std::cos(angleDeg * degrees), r * std::sin(angleDeg * degrees)};
+}
 
 }  // namespace vl

@@ -9,21 +9,22 @@ namespace vl {
 
 /// World: x along the lathe's axis from the headstock face, y up to 12 o'clock, z towards 9 o'clock; mm.
 
-/// How a part's wood lies in the blank: the rows of `axes` point along its grain, across its board and through the thickness.
+/// How a part's wood lies in the blank: the rows of `axes` point along its grain, across its board and through the
+/// thickness.
 struct BoardFrame {
     Eigen::Matrix3d axes = Eigen::Matrix3d::Identity();
     Eigen::Vector3d origin{0, 0, 0};
     Eigen::Vector3d place(const Eigen::Vector3d& world) const { return axes * (world - origin); }
 };
 
-/// The wood of one part where it lies in a layer: the points of the layer between two angles, two radii and within `bounds`. Those
-/// are its joints; `faces` are the sawn faces that the lathe is going to take away.
+/// The wood of one part where it lies in a layer: the points of the layer between two angles, two radii and within
+/// `bounds`. Those are its joints; `faces` are the sawn faces that the lathe is going to take away.
 struct Cell {
     const Species* wood = nullptr;
-    int segment = 0;             ///< what is painted together in the layer; −1 where the wood is set elsewhere (spacers, bands)
-    float seed = 0;              ///< which board
-    double from = 0, to = 360;   ///< degrees from 12 o'clock; to − from is at most 360
-    double low = 0;              ///< mm from the axis
+    int segment = 0;  ///< what is painted together in the layer; −1 where the wood is set elsewhere (spacers, bands)
+    float seed = 0;   ///< which board
+    double from = 0, to = 360;  ///< degrees from 12 o'clock; to − from is at most 360
+    double low = 0;             ///< mm from the axis
     double high = std::numeric_limits<double>::infinity();
     std::vector<HalfSpace> bounds{};
     std::vector<HalfSpace> faces{};

@@ -74,7 +74,10 @@ BoardFrame flatFrame(double z0, double angleDeg)
     return f;
 }
 
-const Species* woodAt(const Layer& l, int place) { return &speciesOf(l.woods[static_cast<size_t>(place) % l.woods.size()]); }
+const Species* woodAt(const Layer& l, int place)
+{
+    return &speciesOf(l.woods[static_cast<size_t>(place) % l.woods.size()]);
+}
 
 std::vector<const Species*> distinctWoods(const BuiltLayer& layer)
 {

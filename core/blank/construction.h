@@ -18,7 +18,8 @@ struct Site {
     std::string number() const { return std::to_string(index + 1); }
 };
 
-/// What a construction gives for a layer. Every fact of it is worked out once, in build(): parts, steps, settings and concerns read it.
+/// What a construction gives for a layer. Every fact of it is worked out once, in build(): parts, steps, settings and
+/// concerns read it.
 struct Building {
     BuiltLayer layer;
     std::vector<Part> parts;
@@ -50,7 +51,8 @@ struct Construction {
 /// The construction of a layer's form; each form's own is declared beside it.
 const Construction& constructionOf(const Layer& layer);
 
-/// Every handle of a layer: its stock's outside, its bore's allowance, and its construction's own. Drags stay within the fields' limits.
+/// Every handle of a layer: its stock's outside, its bore's allowance, and its construction's own. Drags stay within
+/// the fields' limits.
 std::vector<LayerHandle> layerHandles(const Site& site, const BuiltLayer& layer);
 
 // What several constructions share.

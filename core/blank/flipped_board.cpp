@@ -8,7 +8,8 @@
 
 namespace vl {
 
-FlippedBoard flippedFrom(int strips, double sawnWidth, double length, double thickness, double row, double jointing, double flattening, double kerf, double trim)
+FlippedBoard flippedFrom(int strips, double sawnWidth, double length, double thickness, double row, double jointing,
+                         double flattening, double kerf, double trim)
 {
     FlippedBoard b;
     if (strips < 2) throw InputError("strips", std::to_string(strips), "2 or more are");
@@ -19,12 +20,18 @@ FlippedBoard flippedFrom(int strips, double sawnWidth, double length, double thi
     b.kerf = kerf;
     b.trim = trim;
     b.strip = sawnWidth - 2 * jointing;
-    if (!(b.strip > 0)) throw InputError("strip", exact(sawnWidth), "more than what jointing takes, " + exact(2 * jointing) + " mm, is");
+    if (!(b.strip > 0))
+        throw InputError("strip", exact(sawnWidth),
+                         "more than what jointing takes, " + exact(2 * jointing) + " mm, is");
     if (!(row > 0)) throw InputError("row", exact(row), "more than 0 mm is");
     b.rows = static_cast<int>(std::floor((length - 2 * trim + kerf) / (b.rowSawn() + kerf) + 1e-9));
-    if (b.rows < 1) throw InputError("length", exact(length), "at least one row and both trims, " + exact(b.rowSawn() + 2 * trim) + " mm, is");
+    if (b.rows < 1)
+        throw InputError("length", exact(length),
+                         "at least one row and both trims, " + exact(b.rowSawn() + 2 * trim) + " mm, is");
     b.thickness = thickness - 2 * flattening * b.glueUps();
-    if (!(b.thickness > 0)) throw InputError("thickness", exact(thickness), "more than what flattening takes, " + exact(2 * flattening * b.glueUps()) + " mm, is");
+    if (!(b.thickness > 0))
+        throw InputError("thickness", exact(thickness),
+                         "more than what flattening takes, " + exact(2 * flattening * b.glueUps()) + " mm, is");
     return b;
 }
 

@@ -5,28 +5,29 @@ namespace vl {
 /// A panel of strips, and the same cut across with every second row turned end for end and glued again. Lengths mm.
 /// Source: plane arithmetic with the losses named.
 struct FlippedBoard {
-    int strips = 6;             ///< 2 …
-    int rows = 6;               ///< 1: striped only, never cut across
-    double strip = 20;          ///< finished width of a strip
-    double row = 20;            ///< finished length of a row
-    double thickness = 25;      ///< finished
-    double jointing = 0.3;      ///< taken off each glued edge
-    double flattening = 1;      ///< taken off each face at each glue-up
+    int strips = 6;         ///< 2 …
+    int rows = 6;           ///< 1: striped only, never cut across
+    double strip = 20;      ///< finished width of a strip
+    double row = 20;        ///< finished length of a row
+    double thickness = 25;  ///< finished
+    double jointing = 0.3;  ///< taken off each glued edge
+    double flattening = 1;  ///< taken off each face at each glue-up
     double kerf = 3;
-    double trim = 5;            ///< squared off each end of the first panel and off each edge
+    double trim = 5;  ///< squared off each end of the first panel and off each edge
 
     int glueUps() const { return rows > 1 ? 2 : 1; }
     double width() const { return strips * strip; }
     double length() const { return rows * row; }
-    double stripSawn() const { return strip + 2 * jointing; }                        ///< width to rip
-    double rowSawn() const { return row + 2 * jointing; }                            ///< length to cross-cut
+    double stripSawn() const { return strip + 2 * jointing; }                         ///< width to rip
+    double rowSawn() const { return row + 2 * jointing; }                             ///< length to cross-cut
     double stockThickness() const { return thickness + 2 * flattening * glueUps(); }  ///< to plane the strips to
     /// Length of the strips to buy: rows and the kerfs between them, and both trims.
     double stockLength() const { return rows * rowSawn() + (rows - 1) * kerf + 2 * trim; }
 };
 
-/// What strips of this many, sawn this wide and long and thick, give: the finished board; rows as many as fit. Throws InputError where
-/// not one row does, or the thickness is used up.
-FlippedBoard flippedFrom(int strips, double sawnWidth, double length, double thickness, double row, double jointing, double flattening, double kerf, double trim);
+/// What strips of this many, sawn this wide and long and thick, give: the finished board; rows as many as fit. Throws
+/// InputError where not one row does, or the thickness is used up.
+FlippedBoard flippedFrom(int strips, double sawnWidth, double length, double thickness, double row, double jointing,
+                         double flattening, double kerf, double trim);
 
 }  // namespace vl

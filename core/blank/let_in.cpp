@@ -16,7 +16,8 @@ namespace {
 /// Radius of the recess: the disc's, and the clearance all round.
 double recess(const LetInForm& f) { return f.diameter / 2 + f.clearance; }
 
-/// Puts the disc into the ring that is built already. The joint's clearance is air, but too fine to draw: the disc is shown up to the ring.
+/// Puts the disc into the ring that is built already. The joint's clearance is air, but too fine to draw: the disc is
+/// shown up to the ring.
 void layDisc(const Site& site, const LetInForm& f, BuiltLayer& b)
 {
     for (Cell& c : b.cells) {
@@ -37,27 +38,25 @@ void layDisc(const Site& site, const LetInForm& f, BuiltLayer& b)
 void judge(const LetInForm& f, double moves, BuiltLayer& b)
 {
     if (f.clearance < moves)
-        b.concerns.push_back({.id = "let-in",
-                              .measure = f.clearance,
-                              .limit = moves,
-                              .unit = "mm",
-                              .message = says(words::discPushesRing),
-                              .fix = says(words::moreClearance),
-                              .change = [to = std::ceil((moves + 0.05) * 10) / 10](Layer& q) {
-                                  q.as<LetInForm>()->clearance = to;
-                              }});
+        b.concerns.push_back(
+            {.id = "let-in",
+             .measure = f.clearance,
+             .limit = moves,
+             .unit = "mm",
+             .message = says(words::discPushesRing),
+             .fix = says(words::moreClearance),
+             .change = [to = std::ceil((moves + 0.05) * 10) / 10](Layer& q) { q.as<LetInForm>()->clearance = to; }});
     constexpr double least = 4;  // mm of ring
     if (recess(f) + least > b.finishedOuter.high)
-        b.concerns.push_back({.id = "let-in-wide",
-                              .stop = true,
-                              .measure = f.diameter,
-                              .limit = 2 * (b.finishedOuter.high - least - f.clearance),
-                              .unit = "mm",
-                              .message = says(words::discLeavesNoRing, Quantity{.value = least, .decimals = 0}),
-                              .fix = says(words::smallerDisc),
-                              .change = [to = 2 * (b.finishedOuter.high * 0.75)](Layer& q) {
-                                  q.as<LetInForm>()->diameter = to;
-                              }});
+        b.concerns.push_back(
+            {.id = "let-in-wide",
+             .stop = true,
+             .measure = f.diameter,
+             .limit = 2 * (b.finishedOuter.high - least - f.clearance),
+             .unit = "mm",
+             .message = says(words::discLeavesNoRing, Quantity{.value = least, .decimals = 0}),
+             .fix = says(words::smallerDisc),
+             .change = [to = 2 * (b.finishedOuter.high * 0.75)](Layer& q) { q.as<LetInForm>()->diameter = to; }});
 }
 
 void build(const Site& site, Building& out)
@@ -67,12 +66,15 @@ void build(const Site& site, Building& out)
     BuiltLayer& b = out.layer;
     layDisc(site, f, b);
     const Species* wood = &speciesOf(f.discWood);
-    const double change = equilibriumMoisture(20, site.shop.dampHumidity) - equilibriumMoisture(20, site.shop.dryHumidity);
+    const double change =
+        equilibriumMoisture(20, site.shop.dampHumidity) - equilibriumMoisture(20, site.shop.dryHumidity);
     const double moves = std::abs(movement(f.diameter, wood->shrinkTangential, change)) / 2;
-    const Setting hole{"lathe", "recess diameter", 2 * recess(f), Unit::Length, "disc + 2 · clearance", "plane arithmetic"};
+    const Setting hole{"lathe",      "recess diameter",      2 * recess(f),
+                       Unit::Length, "disc + 2 · clearance", "plane arithmetic"};
     const Setting disc{"bandsaw", "disc diameter", f.diameter, Unit::Length, "chosen", "", 1};
     const Setting room{"lathe", "clearance all round", f.clearance, Unit::Length, "chosen", ""};
-    b.settings = {hole, disc,
+    b.settings = {hole,
+                  disc,
                   {"", "the disc moves, each side", moves, Unit::Length, "D · S / 28 % · ΔM / 2, across the grain",
                    "Wood Handbook, ch. 13, from memory"}};
     judge(f, moves, b);
@@ -120,10 +122,10 @@ void build(const Site& site, Building& out)
 std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
 {
     const double d = site.form<LetInForm>().diameter;
-    return {{.name = "let-in disc, Ø",
-             .at = {(b.z0 + b.z1) / 2, d / 2},
-             .value = d,
-             .drag = [](Layer& q, const Point& p) { q.as<LetInForm>()->diameter = 2 * p.y(); }}};
+    return {
+        {.name = "let-in disc, Ø", .at = {(b.z0 + b.z1) / 2, d / 2}, .value = d, .drag = [](Layer& q, const Point& p) {
+             q.as<LetInForm>()->diameter = 2 * p.y();
+         }}};
 }
 
 }  // namespace

@@ -4,7 +4,8 @@
 
 namespace vl {
 
-SegmentPanel segmentPanel(const MadeUp& m, int sides, double edge, double planeTo, double turned, double least, double kerf)
+SegmentPanel segmentPanel(const MadeUp& m, int sides, double edge, double planeTo, double turned, double least,
+                          double kerf)
 {
     SegmentPanel p;
     const double half = std::sin(pi / sides), run = 2 * turned * half;

@@ -26,8 +26,8 @@ BoardFrame alongAxis(double z0, double angle)
     return f;
 }
 
-/// The post, and in a pinwheel round it four pieces: from the post's side, past its corner over the edge of the piece before, flush with
-/// the other corner; wedges on the corners where they are wanted.
+/// The post, and in a pinwheel round it four pieces: from the post's side, past its corner over the edge of the piece
+/// before, flush with the other corner; wedges on the corners where they are wanted.
 void layPieces(const Site& site, const PostWrap& w, BuiltLayer& b)
 {
     const auto& form = site.form<WrapForm>();
@@ -70,17 +70,15 @@ void judge(const Site& site, const PostWrap& w, BuiltLayer& b)
                               .fix = says(words::boreThatTakesAll),
                               .change = {}});
     if (w.blankSide() / 2 < b.finishedOuter.high)
-        b.concerns.push_back(
-            {.id = "wrap",
-             .stop = true,
-             .measure = w.blankSide(),
-             .limit = 2 * b.finishedOuter.high,
-             .unit = "mm",
-             .message = says(words::wrapTooThin),
-             .fix = says(words::thickerWrap),
-             .change = [to = b.finishedOuter.high + site.layer().outerAllowance - w.side / 2](Layer& q) {
-                 q.as<WrapForm>()->wrap = to;
-             }});
+        b.concerns.push_back({.id = "wrap",
+                              .stop = true,
+                              .measure = w.blankSide(),
+                              .limit = 2 * b.finishedOuter.high,
+                              .unit = "mm",
+                              .message = says(words::wrapTooThin),
+                              .fix = says(words::thickerWrap),
+                              .change = [to = b.finishedOuter.high + site.layer().outerAllowance -
+                                              w.side / 2](Layer& q) { q.as<WrapForm>()->wrap = to; }});
 }
 
 /// What is set for it.
@@ -90,21 +88,22 @@ struct WrapSettings {
 WrapSettings wrapSettings(const PostWrap& w)
 {
     using enum Unit;
-    return {.post = {"thicknesser", "post, square", w.side, Length, "chosen", ""},
-            .thickness = {"thicknesser", "wrap thickness", w.wrap, Length, "chosen", ""},
-            .width = {"saw", "width of each piece", w.stripLength(), Length, "side + wrap", plane},
-            .trim = {"saw", "width to rip, trimmed later", w.stripLength() + trimmed, Length, "side + wrap + 2", plane, 1},
-            .corner = {"saw", "corner cut from the corner, along the face", w.wrap, Length, "the wrap's thickness, blade at 45°",
-                       plane},
-            .bevel = {"saw", "blade tilt for the corners", 45, Angle, "the wedges' flats", plane, 0},
-            .bore = {"drill", "bore", w.bore, Length, "chosen", "", 1},
-            .clamps = {"", "clamps, one from the next", 80, Length, "", "common practice", 0}};
+    return {
+        .post = {"thicknesser", "post, square", w.side, Length, "chosen", ""},
+        .thickness = {"thicknesser", "wrap thickness", w.wrap, Length, "chosen", ""},
+        .width = {"saw", "width of each piece", w.stripLength(), Length, "side + wrap", plane},
+        .trim = {"saw", "width to rip, trimmed later", w.stripLength() + trimmed, Length, "side + wrap + 2", plane, 1},
+        .corner = {"saw", "corner cut off, along the face", w.wrap, Length, "wrap's thickness, at 45°", plane},
+        .bevel = {"saw", "blade tilt for the corners", 45, Angle, "the wedges' flats", plane, 0},
+        .bore = {"drill", "bore", w.bore, Length, "chosen", "", 1},
+        .clamps = {"", "clamps, one from the next", 80, Length, "", "common practice", 0}};
 }
 
 class WrapSteps {
 public:
     WrapSteps(const Site& site, const BuiltLayer& b, const PostWrap& w)
-        : layer_(site.layer()), wedges_(site.form<WrapForm>().wedges), b_(b), w_(w), s_(wrapSettings(w)), length_(b.z1 - b.z0)
+        : layer_(site.layer()), wedges_(site.form<WrapForm>().wedges), b_(b), w_(w), s_(wrapSettings(w)),
+          length_(b.z1 - b.z0)
     {
     }
 
@@ -128,18 +127,19 @@ private:
         const std::string name = "piece" + std::to_string(i);
         const Text what = says(words::pieceNumber, i);
         const Pattern& why = i == 1 ? words::firstPiece : i < 4 ? words::nextPiece : words::lastPiece;
-        const Thing glued = bench.glue(name, {before}, name,
-                                       {.title = says(words::glueToPost, what, bench.name()),
-                                        .why = says(why),
-                                        .how = says(words::buttHard, s_.clamps),
-                                        .joint = {.faces = facesOf(b_.cells.front(), b_.cells.back(), outwards(90.0 * (i - 1))),
-                                                  .area = length_ * (w_.side + (i > 1 ? w_.wrap : 0)),
-                                                  .joints = 1,
-                                                  .woods = b_.woods},
-                                        .settings = {s_.clamps},
-                                        .minutes = 6,
-                                        .uses = {"clamp"},
-                                        .waitTitle = says(words::leavePartInClamp, what, bench.name())});
+        const Thing glued =
+            bench.glue(name, {before}, name,
+                       {.title = says(words::glueToPost, what, bench.name()),
+                        .why = says(why),
+                        .how = says(words::buttHard, s_.clamps),
+                        .joint = {.faces = facesOf(b_.cells.front(), b_.cells.back(), outwards(90.0 * (i - 1))),
+                                  .area = length_ * (w_.side + (i > 1 ? w_.wrap : 0)),
+                                  .joints = 1,
+                                  .woods = b_.woods},
+                        .settings = {s_.clamps},
+                        .minutes = 6,
+                        .uses = {"clamp"},
+                        .waitTitle = says(words::leavePartInClamp, what, bench.name())});
         return bench.step(Action::Flatten, name + "-trim", {glued}, name + "-true",
                           {.title = says(words::trimFlush, what, bench.name()),
                            .why = says(words::oneFlat),

@@ -59,8 +59,10 @@ void cutStock(const Site& site, const RingForm& f, double bore, BuiltLayer& b)
                               .change = [pitch](Layer& q) { q.ring()->joint.angle = pitch / 4; }});
 }
 
-/// The strips of one segment blank between stations z0 and z1, the band slanting by `slant` (radians, falling where negative).
-void strips(std::vector<Cell>& cells, const Cell& whole, double mid, double z0, double z1, double slant, const MadeUp& made)
+/// The strips of one segment blank between stations z0 and z1, the band slanting by `slant` (radians, falling where
+/// negative).
+void strips(std::vector<Cell>& cells, const Cell& whole, double mid, double z0, double z1, double slant,
+            const MadeUp& made)
 {
     const double centre = (z0 + z1) / 2;
     const Eigen::Vector3d across = std::cos(slant) * Eigen::Vector3d::UnitX() - std::sin(slant) * onwards(mid);
@@ -86,7 +88,8 @@ void laySegment(const Site& site, const RingForm& f, BuiltLayer& b, int k, doubl
 {
     const int n = f.segments;
     const double pitch = 360.0 / n, mid = b.phaseDeg + pitch * k, h = b.stock.miterDeg(), g = b.stock.gap;
-    Cell c{b.woods[static_cast<size_t>(k)], k, segmentSeed(site.index, static_cast<size_t>(k)), mid - pitch / 2, mid + pitch / 2};
+    Cell c{b.woods[static_cast<size_t>(k)], k, segmentSeed(site.index, static_cast<size_t>(k)), mid - pitch / 2,
+           mid + pitch / 2};
     if (g > 0 || b.stock.openDeg > 0) {
         c.bounds.push_back({onwards(mid + h), -g / 2, b.gaps});
         c.bounds.push_back({-onwards(mid - h), -g / 2, b.gaps});
@@ -139,11 +142,12 @@ struct PanelSettings {
 PanelSettings panelSettings(const SegmentPanel& p)
 {
     using enum Unit;
-    return {.slant = {"saw", "re-cut slant", p.slant, Angle, "atan(rise / (2 · R · sin(180°/n)))", plane},
-            .band = {"saw", "band strip", p.bandStrip, Length, "band · cos slant", plane},
-            .beside = {"saw", "strips beside it", p.outerStrip, Length, "(panel width − band strip) / 2", plane},
-            .step = {"saw", "step along the panel", p.step, Length, "(edge + kerf) / cos slant", plane},
-            .height = {"saw", "height of a blank", p.blankHeight, Length, "the ring's planed thickness, half of it for diamonds", plane}};
+    return {
+        .slant = {"saw", "re-cut slant", p.slant, Angle, "atan(rise / (2 · R · sin(180°/n)))", plane},
+        .band = {"saw", "band strip", p.bandStrip, Length, "band · cos slant", plane},
+        .beside = {"saw", "strips beside it", p.outerStrip, Length, "(panel width − band strip) / 2", plane},
+        .step = {"saw", "step along the panel", p.step, Length, "(edge + kerf) / cos slant", plane},
+        .height = {"saw", "height of a blank", p.blankHeight, Length, "planed thickness; half for diamonds", plane}};
 }
 
 void settleMadeUp(const RingForm& f, const SegmentPanel& panel, BuiltLayer& b)
@@ -154,8 +158,8 @@ void settleMadeUp(const RingForm& f, const SegmentPanel& panel, BuiltLayer& b)
     b.settings.push_back({"", "panel width", panel.width, Unit::Length, "t · cos slant + edge · sin slant", plane});
     b.settings.push_back(s.step);
     if (slanting(f))
-        b.settings.push_back(
-            {"", "rise where it is turned least", panel.riseAsTurned, Unit::Length, "2 · r · sin(180°/n) · tan slant", plane});
+        b.settings.push_back({"", "rise where it is turned least", panel.riseAsTurned, Unit::Length,
+                              "2 · r · sin(180°/n) · tan slant", plane});
     const int n = f.segments;
     if (slanting(f) && n % 2)
         b.concerns.push_back({.id = "zigzag",
@@ -167,7 +171,8 @@ void settleMadeUp(const RingForm& f, const SegmentPanel& panel, BuiltLayer& b)
                               .change = [n](Layer& q) { q.ring()->segments = n + 1; }});
     const double height = b.z1 - b.z0, room = f.madeUp.kind == MadeUp::Diamond ? height / 2 : height;
     const double high = (slanting(f) ? panel.riseAsTurned : 0) + f.madeUp.band;
-    Concern band{.id = "band", .measure = f.madeUp.band, .limit = room, .unit = "mm", .message = {}, .fix = {}, .change = {}};
+    Concern band{
+        .id = "band", .measure = f.madeUp.band, .limit = room, .unit = "mm", .message = {}, .fix = {}, .change = {}};
     if (f.madeUp.band > room) {
         band.message = says(words::bandFillsLayer);
         band.fix = says(words::bandOfThird);
@@ -190,8 +195,8 @@ void settleMadeUp(const RingForm& f, const SegmentPanel& panel, BuiltLayer& b)
 }
 
 /// Strips of the panels of one wood: no longer than can be clamped and held straight; each yields whole segments.
-void panelParts(const Site& site, const RingForm& f, const SegmentPanel& p, const BuiltLayer& b, const Species* wood, int count,
-                std::vector<Part>& out)
+void panelParts(const Site& site, const RingForm& f, const SegmentPanel& p, const BuiltLayer& b, const Species* wood,
+                int count, std::vector<Part>& out)
 {
     constexpr double longest = 600;  // mm
     const int most = std::max(1, static_cast<int>(longest / p.step)), panels = (count + most - 1) / most;
@@ -329,14 +334,15 @@ private:
     Thing fromHalves(Bench& bench, const Thing& fitted) const
     {
         const int n = f_.segments;
-        const Thing halves = bench.glue("halves", {fitted}, "half",
-                                        {.title = says(words::glueHalves, bench.name()),
-                                         .why = says(words::errorsInTwo),
-                                         .how = says(words::segmentsEach, n / 2),
-                                         .joint = joint(n - 2),
-                                         .minutes = 3 + 0.4 * n,
-                                         .uses = {"plate"},
-                                         .waitTitle = says(words::leavePartInClamp, says(words::theHalves), bench.name())});
+        const Thing halves =
+            bench.glue("halves", {fitted}, "half",
+                       {.title = says(words::glueHalves, bench.name()),
+                        .why = says(words::errorsInTwo),
+                        .how = says(words::segmentsEach, n / 2),
+                        .joint = joint(n - 2),
+                        .minutes = 3 + 0.4 * n,
+                        .uses = {"plate"},
+                        .waitTitle = says(words::leavePartInClamp, says(words::theHalves), bench.name())});
         const Thing flats = bench.step(Action::Flatten, "flats", {halves}, "true",
                                        {.title = says(words::flattenOpenJoints, bench.name()),
                                         .why = says(words::halvesInPlane),
@@ -412,8 +418,8 @@ void buildRing(const Site& site, double bore, Building& out)
     b.corner = b.stock.outerCorner();
     holdStraight(b, b.stock.apothem(), b.stock.innerCorner());
     for (int k = 0; k < n; ++k) b.woods.push_back(woodAt(site.layer(), k));
-    const SegmentPanel panel = segmentPanel(f.madeUp, n, b.stock.outerEdge(), b.planeTo, b.finishedOuter.high, b.finishedOuter.low,
-                                            site.shop.kerf);
+    const SegmentPanel panel = segmentPanel(f.madeUp, n, b.stock.outerEdge(), b.planeTo, b.finishedOuter.high,
+                                            b.finishedOuter.low, site.shop.kerf);
     for (int k = 0; k < n; ++k) laySegment(site, f, b, k, panel.slant);
     weighRing(f, b);
     if (madeUp(f)) settleMadeUp(f, panel, b);
@@ -440,7 +446,9 @@ void buildRing(const Site& site, double bore, Building& out)
                                               .width = f.joint.width,
                                               .thickness = b.planeTo + 1,
                                               .grain = "out from the axis"}));
-    out.steps = [site, &f, &b, panel](Bench& bench, const Things& parts) { return RingSteps(site, f, b, panel).write(bench, parts); };
+    out.steps = [site, &f, &b, panel](Bench& bench, const Things& parts) {
+        return RingSteps(site, f, b, panel).write(bench, parts);
+    };
 }
 
 const Construction& constructionOf(const RingForm&)

@@ -4,7 +4,8 @@
 
 namespace vl {
 
-/// Builds the ring of a layer's RingForm with its bore at `bore` mm from the axis, whatever the outline says: the ring of a let-in disc too.
+/// Builds the ring of a layer's RingForm with its bore at `bore` mm from the axis, whatever the outline says: the ring
+/// of a let-in disc too.
 void buildRing(const Site& site, double bore, Building& out);
 
 }  // namespace vl

@@ -38,13 +38,16 @@ std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const Side
     auto section = [&](size_t a, size_t b) {
         Section s{.first = a, .last = b, .z0 = faces[a], .z1 = faces[b + 1], .fromBelow = a > 0};
         if (a > 0) {
-            const double outer = radiusAt(sides.outside, s.z0), inner = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, s.z0, s.z0).low;
+            const double outer = radiusAt(sides.outside, s.z0),
+                         inner = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, s.z0, s.z0).low;
             s.meetOutside = std::isnan(outer) ? 0 : 2 * outer;
             s.meetInside = std::isnan(inner) ? 0 : 2 * inner;
         }
         return s;
     };
-    if (sides.inside.empty() || piece.choices.sections == SectionRule::Whole || piece.hollow.rule == WallRule::Bored || n < 2) return {section(0, n - 1)};
+    if (sides.inside.empty() || piece.choices.sections == SectionRule::Whole || piece.hollow.rule == WallRule::Bored ||
+        n < 2)
+        return {section(0, n - 1)};
     auto reached = [&](size_t a, size_t b) {
         const double z0 = faces[a], z1 = std::min(faces[b + 1], sides.inside.back().x());
         if (z1 <= sides.inside.front().x()) return true;
@@ -53,8 +56,11 @@ std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const Side
         if (unreached(sides.inside, z0, z1, true, shop).empty()) return true;
         // The rim end is open too; what one way misses the other must reach.
         if (!last) return false;
-        const auto below = unreached(sides.inside, z0, z1, true, shop), above = unreached(sides.inside, z0, z1, false, shop);
-        return std::ranges::none_of(below, [&](const Unreached& u) { return std::ranges::any_of(above, [&](const Unreached& v) { return u.z == v.z && u.r == v.r; }); });
+        const auto below = unreached(sides.inside, z0, z1, true, shop),
+                   above = unreached(sides.inside, z0, z1, false, shop);
+        return std::ranges::none_of(below, [&](const Unreached& u) {
+            return std::ranges::any_of(above, [&](const Unreached& v) { return u.z == v.z && u.r == v.r; });
+        });
     };
     std::vector<Section> out;
     for (size_t a = 0; a < n;) {

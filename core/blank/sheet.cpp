@@ -23,7 +23,7 @@ void build(const Site& site, Building& out)
     b.cells = {{b.woods[0], 0, segmentSeed(site.index, 0)}};
     b.cells[0].board = flatFrame(b.z0, 0);
     for (const double a : {0.0, 90.0, 180.0, 270.0}) b.cells[0].faces.push_back({outwards(a), outer, false});
-    b.planeTo = b.glued;  // as it comes: nothing is sanded off a sheet
+    b.planeTo = b.glued;                     // as it comes: nothing is sanded off a sheet
     constexpr double board = 6, thin = 1.5;  // mm
     if (l.thickness > board)
         b.concerns.push_back({.id = "sheet",

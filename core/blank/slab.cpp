@@ -21,7 +21,8 @@ Setting ripTo(const FlippedBoard& b)
 }
 Setting planeTo(const FlippedBoard& b)
 {
-    return {"thicknesser", "plane strips to", b.stockThickness(), Unit::Length, "thickness + 2 · flattening · glue-ups", plain};
+    const char* losses = "thickness + 2 · flattening · glue-ups";
+    return {"thicknesser", "plane strips to", b.stockThickness(), Unit::Length, losses, plain};
 }
 Setting rowsTo(const FlippedBoard& b)
 {
@@ -29,7 +30,11 @@ Setting rowsTo(const FlippedBoard& b)
 }
 Setting flatten(const FlippedBoard& b)
 {
-    return {.machine = "sander", .name = "flattening, each face", .value = b.flattening, .formula = "chosen", .decimals = 1};
+    return {.machine = "sander",
+            .name = "flattening, each face",
+            .value = b.flattening,
+            .formula = "chosen",
+            .decimals = 1};
 }
 
 std::vector<double> edges(int n, double each)
@@ -107,7 +112,8 @@ std::vector<Setting> boardSettings(const FlippedBoard& board)
     return all;
 }
 
-void boardParts(const Site& site, const FlippedBoard& board, const std::vector<const Species*>& woods, std::vector<Part>& parts)
+void boardParts(const Site& site, const FlippedBoard& board, const std::vector<const Species*>& woods,
+                std::vector<Part>& parts)
 {
     for (const Species* wood : woods)
         addPart(parts, squarePart(site, {.id = wood->id,
@@ -119,7 +125,8 @@ void boardParts(const Site& site, const FlippedBoard& board, const std::vector<c
                                          .grain = "along the strip"}));
 }
 
-Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, const BuiltLayer& layer, const BoardWords& said)
+Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, const BuiltLayer& layer,
+                const BoardWords& said)
 {
     const Setting rip = ripTo(board), plane = planeTo(board), off = flatten(board), rows = rowsTo(board);
     const Lattice& lattice = layer.lattices.front();
@@ -167,7 +174,8 @@ Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, c
                         .area = (board.rows - 1) * board.width() * board.stockThickness(),
                         .joints = board.rows - 1,
                         .woods = layer.woods};
-    const Setting soak{.name = "between the coats", .value = 10, .unit = Unit::Minutes, .source = "common practice", .decimals = 0};
+    const Setting soak{
+        .name = "between the coats", .value = 10, .unit = Unit::Minutes, .source = "common practice", .decimals = 0};
     return bench.glue("glue-rows", {flipped}, "board",
                       {.title = says(words::glueRows, said.of),
                        .why = says(words::endGrainDrinks),

@@ -5,10 +5,12 @@
 
 namespace vl {
 
-/// The board of strips that holds a square of `size` mm (of strips alone: that wide), as thick as `thickness` mm when it is finished.
+/// The board of strips that holds a square of `size` mm (of strips alone: that wide), as thick as `thickness` mm when
+/// it is finished.
 FlippedBoard boardFor(const SlabForm& form, double size, double thickness, double kerf);
 
-/// Cells of such a board between two stations, its middle on the axis, its strips along `y`; which place of the pattern each is.
+/// Cells of such a board between two stations, its middle on the axis, its strips along `y`; which place of the pattern
+/// each is.
 struct BoardCells {
     double z0 = 0, z1 = 0;
     Eigen::Vector3d x{0, 0, 1}, y{0, 1, 0};
@@ -19,15 +21,17 @@ void layBoard(BuiltLayer& layer, const FlippedBoard& board, const BoardCells& pl
 /// What a board of strips has to set and to know.
 std::vector<Setting> boardSettings(const FlippedBoard& board);
 /// The strips to cut for it, by wood.
-void boardParts(const Site& site, const FlippedBoard& board, const std::vector<const Species*>& woods, std::vector<Part>& parts);
+void boardParts(const Site& site, const FlippedBoard& board, const std::vector<const Species*>& woods,
+                std::vector<Part>& parts);
 
 /// What the steps of a board say where a slab and the board of rings differ.
 struct BoardWords {
     Text rip, glue, glueWhy;
     Text of;  ///< what the board is for, in titles
 };
-/// From strips to the glued board: ripped and glued; where there are rows squared, cut across, turned and glued again. `joints` are how the
-/// strips and the rows meet.
-Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, const BuiltLayer& layer, const BoardWords& said);
+/// From strips to the glued board: ripped and glued; where there are rows squared, cut across, turned and glued again.
+/// `joints` are how the strips and the rows meet.
+Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, const BuiltLayer& layer,
+                const BoardWords& said);
 
 }  // namespace vl

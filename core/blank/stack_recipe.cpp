@@ -97,7 +97,8 @@ private:
     {
         const double rest = built(i).glued - layer(i).thickness;
         if (rest <= 0) return made;
-        const Setting to = measured("thickness left", layer(i).thickness, 2), from = measured("from the far face", rest);
+        const Setting to = measured("thickness left", layer(i).thickness, 2),
+                      from = measured("from the far face", rest);
         const Thing thinned = benchOf(i).step(Action::PartOff, "thin", {made}, "thinned",
                                               {.title = says(words::partDown, name(i), to),
                                                .why = says(words::tooThinAlone),
@@ -113,13 +114,14 @@ private:
     {
         const BuiltLayer &b = built(i), &u = built(under);
         const Setting from = measured(down ? "from the foot" : "from the waste block", down ? u.z0 : u.z1);
-        const Thing faced = benchOf(under).step(Action::Flatten, "true-face", {before}, "faced",
-                                                {.title = says(words::trueFace, name(under)),
-                                                 .why = says(down ? words::squareFromFoot : words::squareFromBlock, from),
-                                                 .how = says(words::boardOnFace),
-                                                 .settings = {from},
-                                                 .minutes = 5,
-                                                 .uses = {"lathe"}});
+        const Thing faced =
+            benchOf(under).step(Action::Flatten, "true-face", {before}, "faced",
+                                {.title = says(words::trueFace, name(under)),
+                                 .why = says(down ? words::squareFromFoot : words::squareFromBlock, from),
+                                 .how = says(words::boardOnFace),
+                                 .settings = {from},
+                                 .minutes = 5,
+                                 .uses = {"lathe"}});
         const double outer = std::min(b.stockOuterRadius(), u.stockOuterRadius());
         const double inner = std::max(b.stockInnerRadius(), u.stockInnerRadius());
         Gluing g{.title = says(words::ontoStack, name(i)),
@@ -136,7 +138,12 @@ private:
         g.joint.woods.insert(g.joint.woods.end(), u.woods.begin(), u.woods.end());
         if (const Sectors* s = layer(i).sectors()) {
             g.rotationDeg = s->turn * 360.0 / s->segments;
-            const Setting on{"", "on from the layer below", g.rotationDeg, Unit::Angle, "share of a segment · 360° / segments", "plane geometry"};
+            const Setting on{"",
+                             "on from the layer below",
+                             g.rotationDeg,
+                             Unit::Angle,
+                             "share of a segment · 360° / segments",
+                             "plane geometry"};
             const Setting share{"", "of a segment", s->turn, Unit::Count, "chosen", ""};
             g.why = says(words::turnedOn, on, share);
             g.settings = {on, share};
@@ -189,19 +196,20 @@ private:
         Bench bench(recipe_, layer(section.first).id, static_cast<int>(section.first), Text());
         const Setting outside = measured("outside Ø at the joint", section.meetOutside, 2);
         const Setting bore = measured("inside Ø at the joint", section.meetInside, 2);
-        const Thing closed = bench.glue("close", {lower, upper}, "closed",
-                                        {.title = says(words::closeSection, n),
-                                         .why = says(words::closesInsides),
-                                         .how = says(words::mustMeet, outside, bore),
-                                         .joint = {.faces = facesBetween(built(section.first - 1), built(section.first)),
-                                                   .area = std::max(0.0, pi * (outer * outer - inner * inner)),
-                                                   .joints = 1,
-                                                   .woods = built(section.first).woods},
-                                         .settings = {outside, bore},
-                                         .minutes = 12,
-                                         .uses = {"lathe", "clamp"},
-                                         .waitTitle = says(words::sectionUnderPressure, n),
-                                         .waitWhy = says(words::notFromInside)});
+        const Thing closed =
+            bench.glue("close", {lower, upper}, "closed",
+                       {.title = says(words::closeSection, n),
+                        .why = says(words::closesInsides),
+                        .how = says(words::mustMeet, outside, bore),
+                        .joint = {.faces = facesBetween(built(section.first - 1), built(section.first)),
+                                  .area = std::max(0.0, pi * (outer * outer - inner * inner)),
+                                  .joints = 1,
+                                  .woods = built(section.first).woods},
+                        .settings = {outside, bore},
+                        .minutes = 12,
+                        .uses = {"lathe", "clamp"},
+                        .waitTitle = says(words::sectionUnderPressure, n),
+                        .waitWhy = says(words::notFromInside)});
         return bench.step(Action::PartOff, "close-part", {closed}, "free",
                           {.title = says(words::partSectionBlock, n),
                            .why = says(words::footAlone),
@@ -220,7 +228,10 @@ private:
     {
         now_ = stacked;
         next(Action::Wait, "cure", "blank",
-             {.title = says(words::cureStack), .why = says(words::jointsCreep), .how = {}, .waitMinutes = Bench::inClamp});
+             {.title = says(words::cureStack),
+              .why = says(words::jointsCreep),
+              .how = {},
+              .waitMinutes = Bench::inClamp});
         next(Action::Turn, "rough", "rough-turned",
              {.title = says(words::roughOutside),
               .why = says(words::strongestThick),

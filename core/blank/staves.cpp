@@ -16,7 +16,8 @@ namespace {
 
 constexpr const char* pyramid = "geometry of the regular pyramid";
 
-/// The flat stave that a curved wall fits into: its outer face clears the outside by the allowance everywhere, its inner face the inside.
+/// The flat stave that a curved wall fits into: its outer face clears the outside by the allowance everywhere, its
+/// inner face the inside.
 Stave fittingStave(const Site& site, const BuiltLayer& b)
 {
     const Layer& l = site.layer();
@@ -30,8 +31,8 @@ Stave fittingStave(const Site& site, const BuiltLayer& b)
     if (form.slope)
         s.slopeDeg = *form.slope;
     else if (outside.size() > 1)
-        s.slopeDeg =
-            std::clamp(std::atan2(outside.back().y() - outside.front().y(), s.height) / degrees, slopes.low, slopes.high);
+        s.slopeDeg = std::clamp(std::atan2(outside.back().y() - outside.front().y(), s.height) / degrees, slopes.low,
+                                slopes.high);
     const double rise = std::tan(s.slopeDeg * degrees);
     double start = 0.5;
     for (const Point& p : outside) start = std::max(start, p.y() + l.outerAllowance - rise * (p.x() - b.z0));
@@ -81,8 +82,8 @@ StaveSettings staveSettings(const Stave& s, bool jig)
 {
     using enum Unit;
     return {.tilt = {"saw", "blade tilt", s.bladeTiltDeg(), Angle, "asin(cos s · sin(180°/n))", pyramid, 3},
-            .taper = {"saw", jig ? "taper jig" : "miter gauge", std::abs(s.edgeTaperDeg()), Angle, "atan(sin s · tan(180°/n))",
-                      pyramid, 3}};
+            .taper = {"saw", jig ? "taper jig" : "miter gauge", std::abs(s.edgeTaperDeg()), Angle,
+                      "atan(sin s · tan(180°/n))", pyramid, 3}};
 }
 
 Part stavePart(const Site& site, const Stave& s, bool jig, const Species* wood, const BuiltLayer& b)
@@ -138,14 +139,13 @@ void build(const Site& site, Building& out)
     b.settings = {
         set.tilt,
         set.taper,
-        {"", "slope of the wall", s.slopeDeg, Angle, "atan((r at the top − r at the bottom) / height)", pyramid},
-        {"thicknesser", "stave thickness", s.thickness, Length, "what holds the curve between two flat faces", "measured on the drawing"},
+        {"", "slope of the wall", s.slopeDeg, Angle, "atan((r top − r bottom) / height)", pyramid},
+        {"thicknesser", "stave thickness", s.thickness, Length, "curve between flat faces", "measured on the drawing"},
         {"saw", "stave length", s.slant(), Length, "height / cos s", pyramid},
         {"", "width at the top", s.faceWidth(s.top()), Length, "D · tan(180°/n)", pyramid},
         {"", "width at the bottom", s.faceWidth(s.bottom), Length, "D · tan(180°/n)", pyramid}};
     if (std::abs(s.slopeDeg) > 1e-9)
-        b.settings.push_back(
-            {"saw", "end bevel", std::abs(s.slopeDeg), Angle, "the slope: both ends then lie flat on the stack", pyramid});
+        b.settings.push_back({"saw", "end bevel", std::abs(s.slopeDeg), Angle, "the slope", pyramid});
     const double turned = b.finishedOuter.high - b.finishedInner.low;
     constexpr double thick = 45;  // mm
     if (!site.sides.inside.empty() && s.thickness > 2.2 * std::max(turned, 4.0) && s.thickness > thick)

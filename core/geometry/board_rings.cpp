@@ -36,7 +36,9 @@ std::vector<double> BoardRings::lowerRadii() const
 double boardRingAngleDeg(double board, double wall, double kerf)
 {
     if (!(board > 0)) throw InputError("board", exact(board), "a thickness above 0 mm is");
-    if (!(wall > 0) || !(wall + kerf < board)) throw InputError("wall", exact(wall), "more than 0 mm and less than the board less the kerf, " + exact(board - kerf) + " mm, is");
+    if (!(wall > 0) || !(wall + kerf < board))
+        throw InputError("wall", exact(wall),
+                         "more than 0 mm and less than the board less the kerf, " + exact(board - kerf) + " mm, is");
     return std::acos((wall + kerf) / board) / degrees;
 }
 
@@ -44,9 +46,14 @@ void checkBoardRings(const BoardRings& b)
 {
     if (!(b.board > 0)) throw InputError("board", exact(b.board), "a thickness above 0 mm is");
     if (!(b.angleDeg >= 10 && b.angleDeg <= 85)) throw InputError("angle", exact(b.angleDeg), "10° to 85° is");
-    if (!(b.kerf >= 0) || !(b.wall() > 0)) throw InputError("kerf", exact(b.kerf), "0 mm up to less than t · cos φ, " + exact(b.wall() + b.kerf) + " mm, is");
-    if (!(b.base >= 0) || !(b.base < b.outer)) throw InputError("base", exact(b.base), "0 mm up to the outside diameter, " + exact(b.outer) + " mm, is");
-    if (b.outer / 2 <= b.step()) throw InputError("outer", exact(b.outer), "more than twice what one cut leans, " + exact(2 * b.step()) + " mm, is");
+    if (!(b.kerf >= 0) || !(b.wall() > 0))
+        throw InputError("kerf", exact(b.kerf),
+                         "0 mm up to less than t · cos φ, " + exact(b.wall() + b.kerf) + " mm, is");
+    if (!(b.base >= 0) || !(b.base < b.outer))
+        throw InputError("base", exact(b.base), "0 mm up to the outside diameter, " + exact(b.outer) + " mm, is");
+    if (b.outer / 2 <= b.step())
+        throw InputError("outer", exact(b.outer),
+                         "more than twice what one cut leans, " + exact(2 * b.step()) + " mm, is");
 }
 
 int ringsUntilLost(double stripe, double radius, double rotateDeg)

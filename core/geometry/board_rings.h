@@ -4,14 +4,15 @@
 
 namespace vl {
 
-/// Rings cut at an angle from one flat board, which stack to a cone. Lengths mm, angles degrees. Source: plane geometry of the two
-/// parallel cuts that bound a ring: successive cuts differ by t / tan φ on a face; the kerf takes k / sin φ of a face.
+/// Rings cut at an angle from one flat board, which stack to a cone. Lengths mm, angles degrees. Source: plane geometry
+/// of the two parallel cuts that bound a ring: successive cuts differ by t / tan φ on a face; the kerf takes
+/// k / sin φ of a face.
 struct BoardRings {
-    double board = 25;    ///< thickness t
-    double angleDeg = 45; ///< φ, between the cut and the board's face
-    double kerf = 3;      ///< k, across the cut
-    double outer = 200;   ///< largest outside diameter, on the top face
-    double base = 60;     ///< least outside diameter of the bottom, on its lower face
+    double board = 25;     ///< thickness t
+    double angleDeg = 45;  ///< φ, between the cut and the board's face
+    double kerf = 3;       ///< k, across the cut
+    double outer = 200;    ///< largest outside diameter, on the top face
+    double base = 60;      ///< least outside diameter of the bottom, on its lower face
 
     double step() const;       ///< t / tan φ: from one cut's radius to the next
     double ringWidth() const;  ///< t / tan φ − k / sin φ, on the face
@@ -28,14 +29,15 @@ struct BoardRings {
     static double wallStretch(double angleDeg);
 };
 
-/// The angle at which a wall of `wall` mm square to the cut is left: acos((wall + k) / t), degrees. Throws InputError where there is none.
+/// The angle at which a wall of `wall` mm square to the cut is left: acos((wall + k) / t), degrees. Throws InputError
+/// where there is none.
 double boardRingAngleDeg(double board, double wall, double kerf);
 
 /// Throws InputError unless the angle is 10° … 85°, the kerf leaves a ring, and outer > base ≥ 0.
 void checkBoardRings(const BoardRings& rings);
 
-/// Rings after which a pattern of stripes `stripe` mm wide is lost when each ring is turned `rotateDeg` on from the one before: as soon
-/// as the sum of the turns moves it half a stripe at radius `radius`. 0: never.
+/// Rings after which a pattern of stripes `stripe` mm wide is lost when each ring is turned `rotateDeg` on from the one
+/// before: as soon as the sum of the turns moves it half a stripe at radius `radius`. 0: never.
 int ringsUntilLost(double stripe, double radius, double rotateDeg);
 
 }  // namespace vl

@@ -29,11 +29,13 @@ std::vector<Face> convexBody(const std::vector<HalfSpace>& halves, double reach)
     for (size_t i = 0; i < all.size(); ++i) {
         const Eigen::Vector3d n = all[i].normal, u = n.unitOrthogonal(), v = n.cross(u), middle = n * all[i].offset;
         const double far = 4 * reach;
-        Face face{middle - u * far - v * far, middle + u * far - v * far, middle + u * far + v * far, middle - u * far + v * far};
+        Face face{middle - u * far - v * far, middle + u * far - v * far, middle + u * far + v * far,
+                  middle - u * far + v * far};
         for (size_t k = 0; k < all.size() && !face.empty(); ++k) {
             if (k == i) continue;
             // Of two planes that are the same only the first has the face.
-            if (k < i && (all[k].normal - n).norm() < 1e-12 && std::abs(all[k].offset - all[i].offset) < 1e-9) face.clear();
+            if (k < i && (all[k].normal - n).norm() < 1e-12 && std::abs(all[k].offset - all[i].offset) < 1e-9)
+                face.clear();
             face = clipped(face, all[k]);
         }
         if (!face.empty()) faces.push_back(std::move(face));

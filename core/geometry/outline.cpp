@@ -49,7 +49,10 @@ Point arcTangent(const Outline& o, size_t i, bool atEnd)
     return {-std::sin(angle) * sense, std::cos(angle) * sense};
 }
 
-bool isArc(const Outline& o, size_t i) { return o[i].span == Span::Arc && std::abs(o[i].bulge) > 1e-6 && chord(o, i) > 0; }
+bool isArc(const Outline& o, size_t i)
+{
+    return o[i].span == Span::Arc && std::abs(o[i].bulge) > 1e-6 && chord(o, i) > 0;
+}
 
 /// A tangent held to what keeps the curve between its nodes: the chord's own sense, at most three times its slope.
 Point withinMonotone(Point t, const Point& own)
@@ -158,7 +161,8 @@ size_t insertNode(Outline& outline, double z)
     for (size_t k = 0; k + 1 < span.size(); ++k)
         if (span[k + 1].x() >= fresh.z) {
             const double run = span[k + 1].x() - span[k].x();
-            fresh.r = run > 0 ? span[k].y() + (span[k + 1].y() - span[k].y()) * (fresh.z - span[k].x()) / run : span[k + 1].y();
+            fresh.r = run > 0 ? span[k].y() + (span[k + 1].y() - span[k].y()) * (fresh.z - span[k].x()) / run
+                              : span[k + 1].y();
             break;
         }
     fresh.smooth = outline[i].span != Span::Line;

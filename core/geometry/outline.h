@@ -13,7 +13,8 @@ namespace vl {
 enum class Span { Line, Arc, Curve };
 inline std::span<const Choice> choices(Span)
 {
-    static constexpr std::array all{Choice{"line", "straight line"}, Choice{"arc", "arc"}, Choice{"curve", "smooth curve"}};
+    static constexpr std::array all{Choice{"line", "straight line"}, Choice{"arc", "arc"},
+                                    Choice{"curve", "smooth curve"}};
     return all;
 }
 
@@ -41,8 +42,8 @@ template <class V, As<Node> F> void fields(V& v, F& f)
 using Outline = std::vector<Node>;
 
 /// The outline as a polyline that stays within `tolerance` mm of it; every node is one of its points.
-/// Curves are cubic Hermite spans with monotone tangents (Fritsch & Carlson, SIAM J. Numer. Anal. 17, 1980, in the harmonic
-/// mean form of Brodlie), in z and in r, by chord length: a curve never swells past its nodes.
+/// Curves are cubic Hermite spans with monotone tangents (Fritsch & Carlson, SIAM J. Numer. Anal. 17, 1980, in the
+/// harmonic mean form of Brodlie), in z and in r, by chord length: a curve never swells past its nodes.
 Polyline flatten(const Outline& outline, double tolerance = 0.01);
 
 /// The index in flatten()'s result of each node.

@@ -8,9 +8,12 @@ struct PostWrap {
     double wrap = 20;  ///< thickness of each piece
     double bore = 0;   ///< diameter of the hole
 
-    double postDiagonal() const;                               ///< side · √2
+    double postDiagonal() const;  ///< side · √2
     bool postVanishes() const { return bore >= postDiagonal(); }
-    double stripLength() const { return side + wrap; }         ///< across the end: one piece covers the post's side and the edge of the last one
+    double stripLength() const
+    {
+        return side + wrap;
+    }  ///< across the end: one piece covers the post's side and the edge of the last one
     double blankSide() const { return side + 2 * wrap; }
     double wallAtFlat() const { return (blankSide() - bore) / 2; }
 };

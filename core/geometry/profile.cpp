@@ -28,7 +28,8 @@ Range radiusRange(const Polyline& line, double z0, double z1)
         if (i + 1 == line.size()) break;
         const double a = line[i].x(), b = line[i + 1].x();
         for (const double z : {z0, z1})
-            if ((a < z && z < b) || (b < z && z < a)) take(line[i].y() + (line[i + 1].y() - line[i].y()) * (z - a) / (b - a));
+            if ((a < z && z < b) || (b < z && z < a))
+                take(line[i].y() + (line[i + 1].y() - line[i].y()) * (z - a) / (b - a));
     }
     return high < low ? Range{nan, nan} : Range{low, high};
 }
@@ -153,7 +154,8 @@ Polyline hollowFor(const Polyline& drawn, const std::function<double(double)>& w
 
     std::vector<double> radius(fine.size(), std::numeric_limits<double>::infinity());
     auto over = [&](double z0, double z1, auto&& height) {
-        for (auto it = std::lower_bound(fine.begin(), fine.end(), z0 - 1e-9); it != fine.end() && *it <= z1 + 1e-9; ++it) {
+        for (auto it = std::lower_bound(fine.begin(), fine.end(), z0 - 1e-9); it != fine.end() && *it <= z1 + 1e-9;
+             ++it) {
             double& r = radius[static_cast<size_t>(it - fine.begin())];
             r = std::min(r, height(*it));
         }
@@ -161,7 +163,8 @@ Polyline hollowFor(const Polyline& drawn, const std::function<double(double)>& w
     for (size_t i = 0; i < outside.size(); ++i) {
         const Point& p = outside[i];
         const double w = wall(p.x());
-        over(p.x() - w, p.x() + w, [&](double z) { return p.y() - std::sqrt(std::max(0.0, w * w - (z - p.x()) * (z - p.x()))); });
+        over(p.x() - w, p.x() + w,
+             [&](double z) { return p.y() - std::sqrt(std::max(0.0, w * w - (z - p.x()) * (z - p.x()))); });
         if (i + 1 == outside.size()) break;
         const Point d = outside[i + 1] - p;
         const double length = d.norm();
@@ -169,7 +172,8 @@ Polyline hollowFor(const Polyline& drawn, const std::function<double(double)>& w
         const Point inward(d.y() / length, -d.x() / length);
         const Point a = p + inward * w, b = outside[i + 1] + inward * wall(outside[i + 1].x());
         if (std::abs(b.x() - a.x()) < 1e-9) continue;
-        over(std::min(a.x(), b.x()), std::max(a.x(), b.x()), [&](double z) { return a.y() + (b.y() - a.y()) * (z - a.x()) / (b.x() - a.x()); });
+        over(std::min(a.x(), b.x()), std::max(a.x(), b.x()),
+             [&](double z) { return a.y() + (b.y() - a.y()) * (z - a.x()) / (b.x() - a.x()); });
     }
     if (floorRound > 0 && floor + floorRound < end) {
         const auto at = std::lower_bound(fine.begin(), fine.end(), floor + floorRound) - fine.begin();

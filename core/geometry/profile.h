@@ -23,7 +23,8 @@ Range radiusRange(const Polyline& line, double z0, double z1);
 /// The part of the line between two stations, its ends cut at them.
 Polyline clipped(const Polyline& line, double z0, double z1);
 
-/// The line with as few of its points as stay within `tolerance` mm of it (Douglas–Peucker, by Boost.Geometry); the ends stay.
+/// The line with as few of its points as stay within `tolerance` mm of it (Douglas–Peucker, by Boost.Geometry); the
+/// ends stay.
 Polyline simplified(const Polyline& line, double tolerance);
 
 /// Shortest distance from a point to the line, mm.
@@ -37,12 +38,13 @@ struct Revolved {
 };
 Revolved revolved(const Polyline& line);
 
-/// Curvature along a line, 1/m against station: positive where it swells outwards. Through three neighbouring points (the circle
-/// through them, plane geometry), over points at least 1 mm apart; corners of more than 20° are left out.
+/// Curvature along a line, 1/m against station: positive where it swells outwards. Through three neighbouring points
+/// (the circle through them, plane geometry), over points at least 1 mm apart; corners of more than 20° are left out.
 Polyline curvatureAlong(const Polyline& line);
 
-/// The inside line that leaves a wall of `wall(z)` mm square to the outside line: the lower envelope of the outside thickened
-/// inwards. From `floor` to the outside's end; `floorRound` rounds the corner at the floor. The line is single-valued in z.
+/// The inside line that leaves a wall of `wall(z)` mm square to the outside line: the lower envelope of the outside
+/// thickened inwards. From `floor` to the outside's end; `floorRound` rounds the corner at the floor. The line is
+/// single-valued in z.
 Polyline hollowFor(const Polyline& outside, const std::function<double(double)>& wall, double floor, double floorRound);
 
 }  // namespace vl

@@ -15,21 +15,26 @@ struct RegularRing {
     double gap = 0;        ///< parallel spacer between neighbours, mm
     double openDeg = 0;    ///< wedge of air between neighbours, degrees
 
-    double miterDeg() const { return 180.0 / sides - openDeg / 2; }  ///< h = 180°/n − γ/2: each end of a segment, from square
+    double miterDeg() const
+    {
+        return 180.0 / sides - openDeg / 2;
+    }                                                    ///< h = 180°/n − γ/2: each end of a segment, from square
     double fenceDeg() const { return 90 - miterDeg(); }  ///< the same, from the fence's own line
     double apothem() const;                              ///< A = Do/2 + a: centre to the middle of an outer edge, mm
-    double innerCorner() const;                          ///< V = Di/2 − a, never below 0: centre to an inner corner, mm
-    double outerCorner() const;                          ///< A / cos h, mm
-    double outerEdge() const;                            ///< 2·A·tan h − g/cos h, mm
-    double innerEdge() const;                            ///< 2·V·sin h − g/cos h, mm
-    double boardWidth() const;                           ///< A − V·cos h, mm
+    double innerCorner() const;  ///< V = Di/2 − a, never below 0: centre to an inner corner, mm
+    double outerCorner() const;  ///< A / cos h, mm
+    double outerEdge() const;    ///< 2·A·tan h − g/cos h, mm
+    double innerEdge() const;    ///< 2·V·sin h − g/cos h, mm
+    double boardWidth() const;   ///< A − V·cos h, mm
 
-    /// Corners of segment `i` of the glued ring, mm, x to 3 o'clock and y to 12 o'clock, anticlockwise; segment 0 is centred
-    /// on angle `phaseDeg` from 12 o'clock, positive anticlockwise. Order: inner right, outer right, outer left, inner left.
+    /// Corners of segment `i` of the glued ring, mm, x to 3 o'clock and y to 12 o'clock, anticlockwise; segment 0 is
+    /// centred on angle `phaseDeg` from 12 o'clock, positive anticlockwise. Order: inner right, outer right, outer
+    /// left, inner left.
     std::array<Point, 4> segment(int i, double phaseDeg = 0) const;
 
-    /// Strip that each of a run of segments takes, and what the run takes more, mm, when the strip is turned over after each cut or cut
-    /// alternately on a wedge sled's two fences: (outer + inner)/2 + k/cos h each, width·tan h + k/cos h more (plane geometry).
+    /// Strip that each of a run of segments takes, and what the run takes more, mm, when the strip is turned over after
+    /// each cut or cut alternately on a wedge sled's two fences: (outer + inner)/2 + k/cos h each, width·tan h + k/cos
+    /// h more (plane geometry).
     double stripPitch(double kerf) const;
     double stripLead(double kerf) const;
 
@@ -37,15 +42,16 @@ struct RegularRing {
     double segmentArea() const { return (outerEdge() + innerEdge()) / 2 * boardWidth(); }
 };
 
-/// Throws InputError unless sides is 3 … 360, outer > inner ≥ 0, and allowance, gap and wedge of air leave a segment with a
-/// positive inner edge or, for a solid centre, a point.
+/// Throws InputError unless sides is 3 … 360, outer > inner ≥ 0, and allowance, gap and wedge of air leave a
+/// segment with a positive inner edge or, for a solid centre, a point.
 void checkRing(const RegularRing& ring);
 
 /// Closing the ring. A mitre wrong by δ on every cut opens the last joint by 2·n·δ, degrees.
 double closingGapDeg(int sides, double miterErrorDeg);
 
-/// Fence correction in degrees for a gap measured across the last joint at the outside of a trial ring of outside diameter
-/// `outer` mm (chord: angle = 2·asin(gap / outer)), shared by 2·n cuts. Positive gap (open outside): more mitre is needed.
+/// Fence correction in degrees for a gap measured across the last joint at the outside of a trial ring of outside
+/// diameter `outer` mm (chord: angle = 2·asin(gap / outer)), shared by 2·n cuts. Positive gap (open outside): more
+/// mitre is needed.
 double fenceCorrectionDeg(int sides, double gap, double outer);
 
 }  // namespace vl

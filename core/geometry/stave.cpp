@@ -14,7 +14,10 @@ double Stave::edgeTaperDeg() const { return std::atan(std::sin(slopeDeg * degree
 double Stave::top() const { return bottom + 2 * height * std::tan(slopeDeg * degrees); }
 double Stave::slant() const { return height / std::cos(slopeDeg * degrees); }
 double Stave::faceWidth(double diameter) const { return diameter * std::tan(pi / sides); }
-double Stave::innerCorner(double diameter) const { return std::max(0.0, diameter / 2 - thickness / std::cos(slopeDeg * degrees)) / std::cos(pi / sides); }
+double Stave::innerCorner(double diameter) const
+{
+    return std::max(0.0, diameter / 2 - thickness / std::cos(slopeDeg * degrees)) / std::cos(pi / sides);
+}
 
 void checkStave(const Stave& s)
 {

@@ -11,7 +11,8 @@ namespace vl {
 
 SpeedRange speedRange(double diameter, bool outOfBalance)
 {
-    if (!(diameter > 0 && diameter <= 10000)) throw InputError("diameter", exact(diameter), "above 0 up to 10000 mm is");
+    if (!(diameter > 0 && diameter <= 10000))
+        throw InputError("diameter", exact(diameter), "above 0 up to 10000 mm is");
     const double inches = diameter / mmPerInch;
     SpeedRange s{6000 / inches, 9000 / inches, 0};
     if (outOfBalance) s = {std::min(s.low, 300.0), std::min(s.high, 400.0), 0};

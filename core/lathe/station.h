@@ -13,8 +13,8 @@ struct Station {
     double parting = 0;  ///< depth of a parting cut from the blank turned just round
 };
 
-/// Stations from foot to rim, spaced evenly or at the changes of curve: nodes, greatest and least diameters, and where the
-/// curve turns from hollow to swelling.
+/// Stations from foot to rim, spaced evenly or at the changes of curve: nodes, greatest and least diameters, and where
+/// the curve turns from hollow to swelling.
 std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, const Sides& sides);
 
 }  // namespace vl

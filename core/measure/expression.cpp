@@ -14,8 +14,9 @@ namespace {
 std::string plain(std::string_view text)
 {
     static const std::pair<const char*, const char*> forms[] = {
-        {"½", " 1/2"}, {"¼", " 1/4"}, {"¾", " 3/4"}, {"⅛", " 1/8"}, {"⅜", " 3/8"}, {"⅝", " 5/8"}, {"⅞", " 7/8"}, {"″", "\""},
-        {"”", "\""},   {"′", "'"},    {"’", "'"},    {"×", "*"},    {"÷", "/"},    {"−", "-"},    {"–", "-"},    {"\u00a0", " "},
+        {"½", " 1/2"}, {"¼", " 1/4"}, {"¾", " 3/4"}, {"⅛", " 1/8"},   {"⅜", " 3/8"}, {"⅝", " 5/8"},
+        {"⅞", " 7/8"}, {"″", "\""},   {"”", "\""},   {"′", "'"},      {"’", "'"},    {"×", "*"},
+        {"÷", "/"},    {"−", "-"},    {"–", "-"},    {"\u00a0", " "},
     };
     std::string out(text);
     for (auto [from, to] : forms)
@@ -31,7 +32,10 @@ struct Quantity {
 
 class Parser {
 public:
-    Parser(std::string text, double bare, const std::string& field, std::string_view shown) : text_(std::move(text)), bare_(bare), field_(field), shown_(shown) {}
+    Parser(std::string text, double bare, const std::string& field, std::string_view shown)
+        : text_(std::move(text)), bare_(bare), field_(field), shown_(shown)
+    {
+    }
 
     double run()
     {
@@ -47,7 +51,8 @@ public:
 private:
     [[noreturn]] void fail(const std::string& limit) const
     {
-        throw InputError(field_, shown_.empty() ? "nothing" : "'" + shown_ + "'", limit + "; forms such as 35mm, 1 3/8, 2'3\", 3/8 + 1/16 or 10in/3 are");
+        throw InputError(field_, shown_.empty() ? "nothing" : "'" + shown_ + "'",
+                         limit + "; forms such as 35mm, 1 3/8, 2'3\", 3/8 + 1/16 or 10in/3 are");
     }
     void skip()
     {
@@ -59,7 +64,10 @@ private:
         if (at_ < text_.size() && text_[at_] == c) return ++at_, true;
         return false;
     }
-    bool digitNext() const { return at_ < text_.size() && (std::isdigit(static_cast<unsigned char>(text_[at_])) || text_[at_] == '.'); }
+    bool digitNext() const
+    {
+        return at_ < text_.size() && (std::isdigit(static_cast<unsigned char>(text_[at_])) || text_[at_] == '.');
+    }
 
     Quantity sum()
     {
@@ -172,9 +180,11 @@ private:
     double number()
     {
         skip();
-        if (!digitNext()) fail(at_ >= text_.size() ? "a number is missing" : "'" + text_.substr(at_, 1) + "' is not a number");
+        if (!digitNext())
+            fail(at_ >= text_.size() ? "a number is missing" : "'" + text_.substr(at_, 1) + "' is not a number");
         double value = 0;
-        auto [end, error] = std::from_chars(text_.data() + at_, text_.data() + text_.size(), value, std::chars_format::fixed);
+        auto [end, error] =
+            std::from_chars(text_.data() + at_, text_.data() + text_.size(), value, std::chars_format::fixed);
         if (error != std::errc{}) fail("the number is out of range");
         const size_t next = static_cast<size_t>(end - text_.data());
         pointSeen_ = text_.substr(at_, next - at_).find('.') != std::string::npos;
@@ -222,8 +232,10 @@ private:
 double evaluateLength(std::string_view text, double bareScale, const std::string& field)
 {
     const auto from = text.find_first_not_of(" \t\r\n");
-    const std::string_view trimmed = from == std::string_view::npos ? "" : text.substr(from, text.find_last_not_of(" \t\r\n") - from + 1);
-    if (trimmed.size() > 200) throw InputError(field, "text of " + std::to_string(trimmed.size()) + " characters", "at most 200 are");
+    const std::string_view trimmed =
+        from == std::string_view::npos ? "" : text.substr(from, text.find_last_not_of(" \t\r\n") - from + 1);
+    if (trimmed.size() > 200)
+        throw InputError(field, "text of " + std::to_string(trimmed.size()) + " characters", "at most 200 are");
     return Parser(plain(trimmed), bareScale, field, trimmed).run();
 }
 

@@ -7,8 +7,8 @@
 
 namespace vl {
 
-/// Evaluates a sum, difference, product or quotient of lengths and numbers; `bareScale` is what a number without a unit is
-/// worth in mm. The result is mm. Throws InputError naming `field`.
+/// Evaluates a sum, difference, product or quotient of lengths and numbers; `bareScale` is what a number without a unit
+/// is worth in mm. The result is mm. Throws InputError naming `field`.
 double evaluateLength(std::string_view text, double bareScale, const std::string& field);
 
 }  // namespace vl

@@ -38,6 +38,7 @@ struct Field {
     Limit limit{};
     bool applies = true;        ///< whether the record, as it is, asks for it
     bool required = false;      ///< a file without it is refused
+    bool quiet = false;         ///< a record that files leave out while it is as it comes
     const char* form = "form";  ///< of alternatives: the key that the chosen one's own fields stand under
 };
 
@@ -64,6 +65,13 @@ public:
     Self& required()
     {
         required_ = true;
+        return self();
+    }
+
+    /// The next record is left out of files while it is as it comes.
+    Self& quiet()
+    {
+        quiet_ = true;
         return self();
     }
 
@@ -116,7 +124,8 @@ public:
     {
         tell(Field::Kind::List, key, v, {0, most, "items"}, words, help);
     }
-    /// A variant of records, each with a `Choice` of its own called `kind`: the name stands under `key`, its fields under `form`.
+    /// A variant of records, each with a `Choice` of its own called `kind`: the name stands under `key`, its fields
+    /// under `form`.
     template <class T>
     void alternatives(const char* key, const char* form, T& v, const char* words, const char* help = "")
     {
@@ -136,11 +145,12 @@ private:
                           .limit = limit,
                           .applies = std::exchange(applies_, true),
                           .required = std::exchange(required_, false),
+                          .quiet = std::exchange(quiet_, false),
                           .form = form_};
         self().value(field, v);
     }
 
-    bool applies_ = true, required_ = false;
+    bool applies_ = true, required_ = false, quiet_ = false;
     const char* form_ = "form";
 };
 
@@ -148,6 +158,9 @@ struct AnyVisitor;
 
 /// A struct that declares its fields.
 template <class T>
-concept Record = std::is_class_v<T> && requires(AnyVisitor& v, T& t) { fields(v, t); };
+concept Record = std::is_class_v<T> && requires(AnyVisitor& v, T& t)
+{
+    fields(v, t);
+};
 
 }  // namespace vl

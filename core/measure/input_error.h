@@ -9,7 +9,8 @@ namespace vl {
 class InputError : public std::runtime_error {
 public:
     InputError(std::string field, std::string value, std::string limit)
-        : std::runtime_error(field + ": " + value + " is not accepted; " + limit), field_(std::move(field)), value_(std::move(value)), limit_(std::move(limit))
+        : std::runtime_error(field + ": " + value + " is not accepted; " + limit), field_(std::move(field)),
+          value_(std::move(value)), limit_(std::move(limit))
     {
     }
 

@@ -44,7 +44,10 @@ std::string formatLength(double mm, LengthStyle style, int decimals)
     return out;
 }
 
-std::string formatLengthUnit(double mm, LengthStyle style, int decimals) { return formatLength(mm, style, decimals) + " " + unitName(style); }
+std::string formatLengthUnit(double mm, LengthStyle style, int decimals)
+{
+    return formatLength(mm, style, decimals) + " " + unitName(style);
+}
 
 std::string fieldLength(double mm, LengthStyle style)
 {

@@ -19,8 +19,8 @@ struct Quantity {
     int decimals = 1;
 };
 
-/// Words with places for what stands in them: "%1" is the first. All of them stand in core/words, a file for each stage, and last as long as the
-/// program.
+/// Words with places for what stands in them: "%1" is the first. All of them stand in core/words, a file for each
+/// stage, and last as long as the program.
 struct Pattern {
     const char* words = "";
 };

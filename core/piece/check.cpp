@@ -35,7 +35,8 @@ void FieldCheck::howMany(size_t n, const Limit& limit) const
 {
     const auto v = static_cast<double>(n);
     if (v >= limit.low && v <= limit.high) return;
-    const std::string range = limit.low > 0 ? exact(limit.low) + " to " + exact(limit.high) : "up to " + exact(limit.high);
+    const std::string range =
+        limit.low > 0 ? exact(limit.low) + " to " + exact(limit.high) : "up to " + exact(limit.high);
     throw InputError(path(), std::to_string(n) + " " + limit.unit, range + " are");
 }
 

@@ -19,8 +19,8 @@ Piece removeLayers(Piece piece, const std::set<int>& which);
 Piece splitLayer(Piece piece, int which, double share = 0.5);
 /// The layer moved to another place in the stack.
 Piece moveLayer(Piece piece, int from, int to);
-/// The boundary between layer `below` and the next at station z: one grows as the other shrinks, neither below 1 mm. The last
-/// layer's far face makes the stack longer or shorter.
+/// The boundary between layer `below` and the next at station z: one grows as the other shrinks, neither below 1 mm.
+/// The last layer's far face makes the stack longer or shorter.
 Piece moveBoundary(Piece piece, int below, double z);
 /// The height divided into a base disc of `base` mm and `rings` equal rings.
 Piece divide(Piece piece, double base, int rings, int segments);

@@ -44,7 +44,8 @@ struct Sectors {
 template <class V, class F> void sectorFields(V& v, F& f)
 {
     v.count("segments", f.segments, limits::segments, "Segments");
-    v.number("turn", f.turn, {-1000, 1000, "of a segment"}, "Rotation", "on from the layer below, in shares of a segment");
+    v.number("turn", f.turn, {-1000, 1000, "of a segment"}, "Rotation",
+             "on from the layer below, in shares of a segment");
 }
 
 /// What is between neighbouring segments of a ring.
@@ -107,8 +108,8 @@ struct RingForm : Sectors {
 template <class V, class F> void ringFields(V& v, F& f)
 {
     sectorFields(v, f);
-    v.record("joint", f.joint, "Joint");
-    v.record("made_up", f.madeUp, "Segments");
+    v.quiet().record("joint", f.joint, "Joint");
+    v.quiet().record("made_up", f.madeUp, "Segments");
 }
 template <class V, As<RingForm> F> void fields(V& v, F& f) { ringFields(v, f); }
 const Construction& constructionOf(const RingForm&);
@@ -236,7 +237,7 @@ template <class V, As<BoardRingForm> F> void fields(V& v, F& f)
 const Construction& constructionOf(const BoardRingForm&);
 
 /// Every way of putting a layer together, in the order in which they are offered.
-using LayerForm = std::variant<DiscForm, RingForm, StavesForm, SheetForm, SlabForm, LetInForm, BilletForm, WrapForm,
-                               BoardRingForm>;
+using LayerForm =
+    std::variant<DiscForm, RingForm, StavesForm, SheetForm, SlabForm, LetInForm, BilletForm, WrapForm, BoardRingForm>;
 
 }  // namespace vl

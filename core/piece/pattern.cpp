@@ -45,7 +45,8 @@ std::vector<std::string> shortestPattern(const std::vector<std::string>& woods, 
     return whole;
 }
 
-Piece paint(Piece piece, int layer, int segment, const Brush& brush, const std::vector<int>& counts, const std::set<int>& layers)
+Piece paint(Piece piece, int layer, int segment, const Brush& brush, const std::vector<int>& counts,
+            const std::set<int>& layers)
 {
     const int n = static_cast<int>(std::min(piece.layers.size(), counts.size()));
     if (layer < 0 || layer >= n) return piece;
@@ -54,7 +55,8 @@ Piece paint(Piece piece, int layer, int segment, const Brush& brush, const std::
     if (brush.slant != 0) which.insert(layers.begin(), layers.end());
     for (const int i : which) {
         if (i < 0 || i >= n || counts[static_cast<size_t>(i)] != count) continue;
-        paintLayer(piece.layers[static_cast<size_t>(i)], segment + static_cast<int>(std::lround(brush.slant * (i - layer))), brush, count);
+        paintLayer(piece.layers[static_cast<size_t>(i)],
+                   segment + static_cast<int>(std::lround(brush.slant * (i - layer))), brush, count);
     }
     return piece;
 }

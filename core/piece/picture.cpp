@@ -39,8 +39,10 @@ struct LabPicture {
     }
     template <class Do> void visit(double x0, double x1, double y0, double y1, Do act) const
     {
-        const int a = static_cast<int>(std::floor(x0 * width)), b = std::max(a + 1, static_cast<int>(std::ceil(x1 * width)));
-        const int c = std::clamp(static_cast<int>(std::floor(y0 * height)), 0, height - 1), d = std::clamp(static_cast<int>(std::ceil(y1 * height)), c + 1, height);
+        const int a = static_cast<int>(std::floor(x0 * width)),
+                  b = std::max(a + 1, static_cast<int>(std::ceil(x1 * width)));
+        const int c = std::clamp(static_cast<int>(std::floor(y0 * height)), 0, height - 1),
+                  d = std::clamp(static_cast<int>(std::ceil(y1 * height)), c + 1, height);
         for (int y = c; y < d; ++y)
             for (int x = a; x < b; ++x) act(pixels[static_cast<size_t>(y * width + ((x % width) + width) % width)]);
     }
@@ -57,14 +59,17 @@ std::array<double, 3> labOf(const std::array<float, 3>& srgb)
 {
     auto linear = [](double v) { return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4); };
     const double r = linear(srgb[0]), g = linear(srgb[1]), b = linear(srgb[2]);
-    const double x = (0.4124 * r + 0.3576 * g + 0.1805 * b) / 0.95047, y = 0.2126 * r + 0.7152 * g + 0.0722 * b, z = (0.0193 * r + 0.1192 * g + 0.9505 * b) / 1.08883;
+    const double x = (0.4124 * r + 0.3576 * g + 0.1805 * b) / 0.95047, y = 0.2126 * r + 0.7152 * g + 0.0722 * b,
+                 z = (0.0193 * r + 0.1192 * g + 0.9505 * b) / 1.08883;
     auto f = [](double t) { return t > 216.0 / 24389 ? std::cbrt(t) : (24389.0 / 27 * t + 16) / 116; };
     return {116 * f(y) - 16, 500 * (f(x) - f(y)), 200 * (f(y) - f(z))};
 }
 
-Piece layPicture(Piece piece, const Picture& picture, int first, int last, const std::vector<std::string>& woods, int segments, double radius, double leastEdge, PictureFit* fit)
+Piece layPicture(Piece piece, const Picture& picture, int first, int last, const std::vector<std::string>& woods,
+                 int segments, double radius, double leastEdge, PictureFit* fit)
 {
-    if (picture.width < 1 || picture.height < 1) throw InputError("picture", "nothing", "a picture of 1 × 1 or more is");
+    if (picture.width < 1 || picture.height < 1)
+        throw InputError("picture", "nothing", "a picture of 1 × 1 or more is");
     if (woods.empty()) throw InputError("woods", "none", "1 or more are");
     std::vector<size_t> rings;
     double height = 0;
@@ -73,7 +78,9 @@ Piece layPicture(Piece piece, const Picture& picture, int first, int last, const
             rings.push_back(static_cast<size_t>(i));
             height += piece.layers[static_cast<size_t>(i)].thickness;
         }
-    if (rings.empty()) throw InputError("layers", std::to_string(first + 1) + " to " + std::to_string(last + 1), "at least one segmented ring is");
+    if (rings.empty())
+        throw InputError("layers", std::to_string(first + 1) + " to " + std::to_string(last + 1),
+                         "at least one segmented ring is");
 
     const LabPicture lab(picture);
     std::vector<Lab> palette;

@@ -22,11 +22,13 @@ double outlineHeight(const Piece& piece) { return piece.outside.empty() ? 0 : pi
 Outline drawnFrom(const Polyline& inside, const Piece& piece)
 {
     const Polyline outside = flatten(piece.outside);
-    const double end = outlineHeight(piece), floor = inside.empty() ? std::min(piece.hollow.floor, end * 0.8) : inside.front().x();
+    const double end = outlineHeight(piece),
+                 floor = inside.empty() ? std::min(piece.hollow.floor, end * 0.8) : inside.front().x();
     Outline drawn{{floor, 0, Span::Curve, 0, true, {}}};
     for (const double share : {0.04, 0.15, 0.35, 0.6, 0.8, 1.0}) {
         const double z = floor + (end - floor) * share;
-        drawn.push_back({z, inside.empty() ? radiusAt(outside, z) / 2 : radiusRange(inside, z, z).high, Span::Curve, 0, true, {}});
+        drawn.push_back(
+            {z, inside.empty() ? radiusAt(outside, z) / 2 : radiusRange(inside, z, z).high, Span::Curve, 0, true, {}});
     }
     return drawn;
 }
@@ -96,7 +98,8 @@ void checkLayers(const std::vector<Layer>& layers)
     for (size_t i = 0; i < layers.size(); ++i) {
         const Layer& l = layers[i];
         if (!plainId(l.id))
-            throw InputError(item("layers", i) + ".id", "'" + l.id.substr(0, 40) + "'", "letters, digits and hyphens are");
+            throw InputError(item("layers", i) + ".id", "'" + l.id.substr(0, 40) + "'",
+                             "letters, digits and hyphens are");
         if (!ids.insert(l.id).second)
             throw InputError(item("layers", i) + ".id", "'" + l.id + "' twice", "an id of its own for each layer is");
         if (l.stockOuter && l.stockInner && *l.stockInner >= *l.stockOuter)

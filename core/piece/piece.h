@@ -18,8 +18,9 @@ inline constexpr Limit clock{0, 100000000, "min"};  ///< minutes since 1970-01-0
 enum class WallRule { Even, Tapered, Drawn, Solid, Bored };
 inline std::span<const Choice> choices(WallRule)
 {
-    static constexpr std::array all{Choice{"even", "even"}, Choice{"tapered", "thicker towards the base"}, Choice{"drawn", "drawn freely"},
-                                    Choice{"solid", "solid, not hollowed"}, Choice{"bored", "bored through"}};
+    static constexpr std::array all{Choice{"even", "even"}, Choice{"tapered", "thicker towards the base"},
+                                    Choice{"drawn", "drawn freely"}, Choice{"solid", "solid, not hollowed"},
+                                    Choice{"bored", "bored through"}};
     return all;
 }
 
@@ -53,11 +54,11 @@ template <class V, As<Hollow> F> void fields(V& v, F& f)
 /// Rings parted from the finished stack one inside another: bangles, rims.
 struct Nest {
     bool on = false;
-    double smallest = 62;   ///< mm, least inside diameter of a ring
-    double largest = 110;   ///< mm, greatest outside diameter
-    double wall = 8;        ///< mm on the radius, as parted
-    double tool = 3;        ///< mm, width of the parting tool's edge
-    double below = 8;       ///< mm, height of its blade below the edge
+    double smallest = 62;  ///< mm, least inside diameter of a ring
+    double largest = 110;  ///< mm, greatest outside diameter
+    double wall = 8;       ///< mm on the radius, as parted
+    double tool = 3;       ///< mm, width of the parting tool's edge
+    double below = 8;      ///< mm, height of its blade below the edge
     std::string extra;
     bool operator==(const Nest&) const = default;
 };
@@ -74,25 +75,29 @@ template <class V, As<Nest> F> void fields(V& v, F& f)
 enum class CutSchool { MiterGauge, WedgeSled };
 inline std::span<const Choice> choices(CutSchool)
 {
-    static constexpr std::array all{Choice{"miter gauge", "flip on a miter gauge"}, Choice{"wedge sled", "wedge sled with a stop"}};
+    static constexpr std::array all{Choice{"miter gauge", "flip on a miter gauge"},
+                                    Choice{"wedge sled", "wedge sled with a stop"}};
     return all;
 }
 enum class RingSchool { BandClamp, HalfRings };
 inline std::span<const Choice> choices(RingSchool)
 {
-    static constexpr std::array all{Choice{"band clamp", "full ring, band clamp"}, Choice{"half rings", "two halves, flats sanded"}};
+    static constexpr std::array all{Choice{"band clamp", "full ring, band clamp"},
+                                    Choice{"half rings", "two halves, flats sanded"}};
     return all;
 }
 enum class StaveSchool { TaperJig, MiterGauge };
 inline std::span<const Choice> choices(StaveSchool)
 {
-    static constexpr std::array all{Choice{"taper jig", "taper jig, blade tilted"}, Choice{"miter gauge", "miter gauge, blade tilted"}};
+    static constexpr std::array all{Choice{"taper jig", "taper jig, blade tilted"},
+                                    Choice{"miter gauge", "miter gauge, blade tilted"}};
     return all;
 }
 enum class SectionRule { Proposed, Whole };
 inline std::span<const Choice> choices(SectionRule)
 {
-    static constexpr std::array all{Choice{"proposed", "in sections, where the inside asks for it"}, Choice{"whole", "in one, whatever can be reached"}};
+    static constexpr std::array all{Choice{"proposed", "in sections, where the inside asks for it"},
+                                    Choice{"whole", "in one, whatever can be reached"}};
     return all;
 }
 enum class StationRule { Even, Curve };
@@ -105,10 +110,10 @@ inline std::span<const Choice> choices(StationRule)
 /// How the turner wants to work on this piece.
 struct Choices {
     CutSchool cutting = CutSchool::MiterGauge;
-    double sledRun = 300;  ///< mm along the fence over which the sled's offset is measured
-    double endWaste = 25;  ///< mm of each strip that cannot be used
-    double trialGap = 0;   ///< mm, last joint of a dry-fitted trial ring, positive open outside
-    std::string trialRing; ///< id of the layer that was tried; empty for none
+    double sledRun = 300;   ///< mm along the fence over which the sled's offset is measured
+    double endWaste = 25;   ///< mm of each strip that cannot be used
+    double trialGap = 0;    ///< mm, last joint of a dry-fitted trial ring, positive open outside
+    std::string trialRing;  ///< id of the layer that was tried; empty for none
     RingSchool closing = RingSchool::BandClamp;
     StaveSchool staves = StaveSchool::TaperJig;
     SectionRule sections = SectionRule::Proposed;
@@ -120,14 +125,14 @@ struct Choices {
 };
 template <class V, As<Choices> F> void fields(V& v, F& f)
 {
-    v.choice("cutting", f.cutting, "Segments cut with");
+    v.choice("cutting", f.cutting, "Cut with");
     v.length("sled_run_mm", f.sledRun, {20, 2000}, "Run along the fence", "over which the sled's offset is measured");
     v.length("end_waste_mm", f.endWaste, {0, 500}, "Waste at a strip's end");
     v.text("trial_ring", f.trialRing, 40, "Trial ring", "id of the layer that was dry-fitted");
     v.length("trial_gap_mm", f.trialGap, {-50, 50}, "Gap in the trial ring", "last joint, positive open outside");
     v.choice("closing", f.closing, "Rings closed");
-    v.choice("staves", f.staves, "Staves cut with");
-    v.choice("sections", f.sections, "Built");
+    v.choice("staves", f.staves, "Staves with");
+    v.choice("sections", f.sections, "Stack");
     v.choice("stations", f.stations, "Stations");
     v.when(f.stations == StationRule::Even).length("station_spacing_mm", f.stationSpacing, {0.5, 500}, "Spacing");
 }
@@ -147,10 +152,10 @@ template <class V, As<KeptRun> F> void fields(V& v, F& f)
 
 /// A strip that is cut: it stays where it is in every later cutting plan.
 struct KeptStrip {
-    std::string board;                              ///< id on the rack
-    double x = 0, y = 0, length = 0, width = 0;     ///< mm, where it lay on the board's face
-    double thickness = 0;                           ///< mm, planed
-    std::string wood;                               ///< id; empty where it was not noted
+    std::string board;                           ///< id on the rack
+    double x = 0, y = 0, length = 0, width = 0;  ///< mm, where it lay on the board's face
+    double thickness = 0;                        ///< mm, planed
+    std::string wood;                            ///< id; empty where it was not noted
     std::vector<KeptRun> runs;
     std::string extra;
 
@@ -170,8 +175,8 @@ template <class V, As<KeptStrip> F> void fields(V& v, F& f)
 
 /// What really happened to a step of the recipe.
 struct StepDone {
-    std::string step;            ///< id
-    double start = 0, end = 0;   ///< minutes since 1970-01-01 00:00 of the shop's own clock
+    std::string step;           ///< id
+    double start = 0, end = 0;  ///< minutes since 1970-01-01 00:00 of the shop's own clock
     std::string extra;
 
     bool operator==(const StepDone&) const = default;
@@ -199,7 +204,8 @@ template <class V, As<StepMoved> F> void fields(V& v, F& f)
 
 /// How far the work is, and when it is to be done.
 struct Progress {
-    std::optional<double> start;  ///< minutes since 1970-01-01 00:00 of the shop's own clock; none: a Monday at midnight
+    std::optional<double>
+        start;  ///< minutes since 1970-01-01 00:00 of the shop's own clock; none: a Monday at midnight
     std::vector<KeptStrip> strips;
     std::vector<StepDone> done;
     std::vector<StepMoved> moved;
@@ -231,7 +237,8 @@ template <class V, As<GlueChoice> F> void fields(V& v, F& f)
 
 /// The document: only what the turner decided.
 struct Piece {
-    std::string id;  ///< tells it from every other piece, whatever it is called; empty while it was never saved or loaded
+    std::string
+        id;  ///< tells it from every other piece, whatever it is called; empty while it was never saved or loaded
     std::string name = "Untitled";
     std::string notes;
     Outline outside;  ///< from the headstock face to the rim
@@ -256,10 +263,10 @@ template <class V, As<Piece> F> void fields(V& v, F& f)
     v.record("hollow", f.hollow, "Inside");
     v.required().list("layers", f.layers, limits::layers, "Layers");
     v.count("layers_made", f.layersMade, {0, 1e9}, "Layers made", "so that no layer's id is given twice");
-    v.record("nest", f.nest, "Rings parted one inside another");
+    v.quiet().record("nest", f.nest, "Rings parted one inside another");
     v.record("choices", f.choices, "Choices");
     v.list("glues", f.glues, limits::steps, "Glues chosen");
-    v.record("progress", f.progress, "Progress");
+    v.quiet().record("progress", f.progress, "Progress");
 }
 
 /// Sum of the layers' thicknesses, mm.
@@ -276,7 +283,8 @@ void identifyLayers(Piece& piece);
 /// Height of the outline, mm.
 double outlineHeight(const Piece& piece);
 
-/// A freely drawn inside of about seven nodes that follows an inside line; where that is empty, half the outside's radius.
+/// A freely drawn inside of about seven nodes that follows an inside line; where that is empty, half the outside's
+/// radius.
 Outline drawnFrom(const Polyline& inside, const Piece& piece);
 
 /// Throws InputError, naming the field as a path (`layers[3].segments`), its value and its limit, where the piece holds

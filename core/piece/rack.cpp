@@ -11,14 +11,18 @@ namespace vl {
 
 void checkRack(const std::vector<Board>& boards)
 {
-    if (boards.size() > mostBoards) throw InputError("boards", std::to_string(boards.size()) + " boards", "up to " + std::to_string(mostBoards) + " are");
+    if (boards.size() > mostBoards)
+        throw InputError("boards", std::to_string(boards.size()) + " boards",
+                         "up to " + std::to_string(mostBoards) + " are");
     std::set<std::string> seen;
     FieldCheck check;
     for (size_t i = 0; i < boards.size(); ++i) {
         const Board& b = boards[i];
         const std::string at = "boards[" + std::to_string(i) + "]";
-        if (b.id.empty() || b.id.size() > 60) throw InputError(at + ".id", "'" + b.id.substr(0, 60) + "'", "1 to 60 letters are");
-        if (!seen.insert(b.id).second) throw InputError(at + ".id", "'" + b.id + "' twice", "one board of each number is");
+        if (b.id.empty() || b.id.size() > 60)
+            throw InputError(at + ".id", "'" + b.id.substr(0, 60) + "'", "1 to 60 letters are");
+        if (!seen.insert(b.id).second)
+            throw InputError(at + ".id", "'" + b.id + "' twice", "one board of each number is");
         check.enter("boards", i);
         fields(check, b);
         check.leave();

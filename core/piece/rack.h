@@ -7,7 +7,8 @@
 
 namespace vl {
 
-/// A place on a board that no part may hold: a knot, a split, a sapwood edge. mm from the board's corner, along its grain and across.
+/// A place on a board that no part may hold: a knot, a split, a sapwood edge. mm from the board's corner, along its
+/// grain and across.
 struct Defect {
     double along = 0, across = 0;
     double length = 0, width = 0;
@@ -25,10 +26,10 @@ template <class V, As<Defect> F> void fields(V& v, F& f)
 
 /// A board on the rack.
 struct Board {
-    std::string id;      ///< as it is marked on the board
+    std::string id;  ///< as it is marked on the board
     std::string wood = "maple";
     double length = 1200, width = 150, thickness = 25;  ///< mm
-    double price = 0;    ///< of the whole board, in the shop's money
+    double price = 0;                                   ///< of the whole board, in the shop's money
     std::vector<Defect> defects;
     bool operator==(const Board&) const = default;
 };

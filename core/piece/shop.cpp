@@ -10,11 +10,15 @@ void checkShop(const Shop& s)
 {
     FieldCheck check;
     fields(check, s);
-    if (s.lowestRpm > s.highestRpm) throw InputError("lowest_rpm", exact(s.lowestRpm), "at most the highest, " + exact(s.highestRpm) + " rpm, is");
+    if (s.lowestRpm > s.highestRpm)
+        throw InputError("lowest_rpm", exact(s.lowestRpm), "at most the highest, " + exact(s.highestRpm) + " rpm, is");
     double week = 0;
     for (size_t d = 0; d < s.hours.size(); ++d) {
-        for (size_t k = 0; k < 2; ++k) checkWithin("hours[" + std::to_string(d) + "][" + std::to_string(k) + "]", s.hours[d][k], {0, 1440, "min"});
-        if (s.hours[d][1] < s.hours[d][0]) throw InputError("hours[" + std::to_string(d) + "][1]", exact(s.hours[d][1]), "the beginning, " + exact(s.hours[d][0]) + " min, or later is");
+        for (size_t k = 0; k < 2; ++k)
+            checkWithin("hours[" + std::to_string(d) + "][" + std::to_string(k) + "]", s.hours[d][k], {0, 1440, "min"});
+        if (s.hours[d][1] < s.hours[d][0])
+            throw InputError("hours[" + std::to_string(d) + "][1]", exact(s.hours[d][1]),
+                             "the beginning, " + exact(s.hours[d][0]) + " min, or later is");
         week += s.hours[d][1] - s.hours[d][0];
     }
     if (week < 30) throw InputError("hours", exact(week) + " min a week", "at least 30 are");

@@ -51,12 +51,16 @@ Hollow tapered(double rim, double base, double floor, double round)
     return h;
 }
 
-Node node(double z, double r, Span span = Span::Curve, bool smooth = true, double bulge = 0) { return {z, r, span, bulge, smooth, {}}; }
+Node node(double z, double r, Span span = Span::Curve, bool smooth = true, double bulge = 0)
+{
+    return {z, r, span, bulge, smooth, {}};
+}
 
 Piece bowl()
 {
     return built({"Open bowl",
-                  {node(0, 42, Span::Line, false), node(5, 42, Span::Curve, false), node(32, 80), node(70, 101), node(96, 105, Span::Curve, false)},
+                  {node(0, 42, Span::Line, false), node(5, 42, Span::Curve, false), node(32, 80), node(70, 101),
+                   node(96, 105, Span::Curve, false)},
                   tapered(7, 10, 12, 30),
                   12,
                   5,
@@ -67,7 +71,8 @@ Piece bowl()
 Piece dish()
 {
     return built({"Shallow dish",
-                  {node(0, 60, Span::Line, false), node(4, 62, Span::Curve, false), node(18, 112), node(40, 140, Span::Curve, false)},
+                  {node(0, 60, Span::Line, false), node(4, 62, Span::Curve, false), node(18, 112),
+                   node(40, 140, Span::Curve, false)},
                   even(8, 11, 18),
                   10,
                   2,
@@ -78,7 +83,8 @@ Piece dish()
 Piece vase()
 {
     return built({"Shouldered vase",
-                  {node(0, 40, Span::Line, false), node(6, 40, Span::Curve, false), node(70, 60), node(140, 78), node(182, 60), node(200, 45), node(212, 48, Span::Curve, false)},
+                  {node(0, 40, Span::Line, false), node(6, 40, Span::Curve, false), node(70, 60), node(140, 78),
+                   node(182, 60), node(200, 45), node(212, 48, Span::Curve, false)},
                   even(8, 16, 25),
                   12,
                   10,
@@ -89,8 +95,8 @@ Piece vase()
 Piece cup()
 {
     return built({"Footed cup",
-                  {node(0, 40, Span::Line, false), node(6, 40, Span::Curve, false), node(24, 18), node(50, 13), node(78, 20), node(104, 44), node(140, 52),
-                   node(170, 48, Span::Curve, false)},
+                  {node(0, 40, Span::Line, false), node(6, 40, Span::Curve, false), node(24, 18), node(50, 13),
+                   node(78, 20), node(104, 44), node(140, 52), node(170, 48, Span::Curve, false)},
                   even(6, 84, 18),
                   12,
                   9,
@@ -98,11 +104,22 @@ Piece cup()
                   "cherry",
                   "walnut"});
 }
-Piece canister() { return built({"Straight canister", {node(0, 55, Span::Line, false), node(120, 55, Span::Line, false)}, even(7, 12, 6), 12, 6, 12, "maple", "walnut"}); }
+Piece canister()
+{
+    return built({"Straight canister",
+                  {node(0, 55, Span::Line, false), node(120, 55, Span::Line, false)},
+                  even(7, 12, 6),
+                  12,
+                  6,
+                  12,
+                  "maple",
+                  "walnut"});
+}
 Piece globe()
 {
     return built({"Hollow globe",
-                  {node(0, 34, Span::Line, false), node(4, 34, Span::Arc, false, 0.62), node(118, 34, Span::Line, false), node(124, 34, Span::Line, false)},
+                  {node(0, 34, Span::Line, false), node(4, 34, Span::Arc, false, 0.62),
+                   node(118, 34, Span::Line, false), node(124, 34, Span::Line, false)},
                   even(7, 12, 25),
                   12,
                   7,

@@ -33,7 +33,8 @@ struct Caution {
 };
 
 /// Every caution of the plan, the gravest first, then from the headstock on. Lengths in messages are in `style`.
-std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides, const Shape& shape, const CutPlan& cuts,
-                                const std::vector<Overlap>& overlaps, const std::vector<JointGlue>& glues, LengthStyle style = {});
+std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides,
+                                const Shape& shape, const CutPlan& cuts, const std::vector<Overlap>& overlaps,
+                                const std::vector<JointGlue>& glues, LengthStyle style = {});
 
 }  // namespace vl

@@ -35,17 +35,23 @@ CutPlan planCuts(const Piece& piece, const Assembly& assembly)
     }
     for (const Part& p : assembly.parts) {
         const double length = p.run(p.count) + c.endWaste;
-        if (const auto ring = std::ranges::find(plan.rings, p.layer, &RingCut::layer); ring != plan.rings.end()) ring->stripLength += length;
-        auto same = [&](const Strip& s) { return s.species == p.species && std::abs(s.thickness - p.thickness) < 0.05 && std::abs(s.width - p.width) < 0.05; };
+        if (const auto ring = std::ranges::find(plan.rings, p.layer, &RingCut::layer); ring != plan.rings.end())
+            ring->stripLength += length;
+        auto same = [&](const Strip& s) {
+            return s.species == p.species && std::abs(s.thickness - p.thickness) < 0.05 &&
+                   std::abs(s.width - p.width) < 0.05;
+        };
         auto it = std::ranges::find_if(plan.strips, same);
-        if (it == plan.strips.end()) it = plan.strips.insert(plan.strips.end(), {p.species, p.thickness, p.width, 0, 0, 0, {}});
+        if (it == plan.strips.end())
+            it = plan.strips.insert(plan.strips.end(), {p.species, p.thickness, p.width, 0, 0, 0, {}});
         it->length += length;
         it->volume += length * p.width * p.thickness;
         it->partsVolume += p.volume * p.count;
         it->parts.push_back(p.id);
     }
     std::ranges::stable_sort(plan.strips, [](const Strip& a, const Strip& b) {
-        return std::tuple(std::string_view(a.species->name), -a.thickness, -a.width) < std::tuple(std::string_view(b.species->name), -b.thickness, -b.width);
+        return std::tuple(std::string_view(a.species->name), -a.thickness, -a.width) <
+               std::tuple(std::string_view(b.species->name), -b.thickness, -b.width);
     });
     for (const Strip& s : plan.strips) {
         plan.volume += s.volume;

@@ -68,7 +68,8 @@ void judge(const Glue& glue, const GlueJoint& j, double celsius, JointGlue& said
 {
     suits(glue, j, celsius, &said.troubles);
     if (glue.openMinutes < j.spreadMinutes)
-        said.troubles.push_back(says(words::twoGoes, j.joints == 1 ? says(words::oneJoint) : says(words::manyJoints, j.joints),
+        said.troubles.push_back(says(words::twoGoes,
+                                     j.joints == 1 ? says(words::oneJoint) : says(words::manyJoints, j.joints),
                                      minutes(j.spreadMinutes), glue.name, Quantity{glue.openMinutes, Unit::Count, 1}));
     if (anyOily(j)) said.advice.push_back(says(words::wipeOily));
     if (j.faces == JointFaces::Veneer && glue.water) said.advice.push_back(says(words::pressSheet));
@@ -80,9 +81,19 @@ void judge(const Glue& glue, const GlueJoint& j, double celsius, JointGlue& said
 /// Puts the chosen glue first in how a step is done.
 void tell(Step& s, const Glue& glue)
 {
-    const Setting grams{.name = "glue", .value = s.glue.grams, .unit = Unit::Mass, .formula = "spread · area", .source = "common practice", .decimals = 0};
-    const Setting open{.name = "open time", .value = glue.openMinutes, .unit = Unit::Minutes, .source = "the glue book", .decimals = glue.openMinutes < 2 ? 1 : 0};
-    Text how = grams.value >= 0.5 ? says(words::glueOpen, grams, glue.name, open) : says(words::littleGlueOpen, glue.name, open);
+    const Setting grams{.name = "glue",
+                        .value = s.glue.grams,
+                        .unit = Unit::Mass,
+                        .formula = "spread · area",
+                        .source = "common practice",
+                        .decimals = 0};
+    const Setting open{.name = "open time",
+                       .value = glue.openMinutes,
+                       .unit = Unit::Minutes,
+                       .source = "the glue book",
+                       .decimals = glue.openMinutes < 2 ? 1 : 0};
+    Text how = grams.value >= 0.5 ? says(words::glueOpen, grams, glue.name, open)
+                                  : says(words::littleGlueOpen, glue.name, open);
     if (grams.value >= 0.5) s.settings.push_back(grams);
     s.settings.push_back(open);
     s.how = how.also(std::move(s.how));
@@ -117,7 +128,8 @@ GluedRecipe withGlue(const Piece& piece, const Shop& shop, Recipe recipe)
         j.grams = glue.spread * j.area / 1e6;
         const double slow = coldFactor(glue, shop.temperature);
         const double clamp = glue.clampMinutes * slow * (j.faces == JointFaces::Veneer && glue.water ? 4 : 1);
-        if (!glue.temporary) machining = std::max(machining, glue.machineMinutes * slow);
+        j.machineMinutes = glue.machineMinutes * slow;
+        if (!glue.temporary) machining = std::max(machining, j.machineMinutes);
         clampOf[s.id] = clamp;
         tell(s, glue);
         out.joints.push_back(std::move(g));

@@ -6,8 +6,8 @@ namespace vl {
 
 /// The glue of one step, and what is to be said of it.
 struct JointGlue {
-    size_t step = 0;                 ///< index into the recipe
-    std::string glue, name;          ///< id in the shop's book, and its name
+    size_t step = 0;         ///< index into the recipe
+    std::string glue, name;  ///< id in the shop's book, and its name
     std::string suggested, suggestedName;
     double openMinutes = 0;
     std::vector<Text> troubles;  ///< why this glue will not hold here
@@ -20,9 +20,10 @@ struct GluedRecipe {
     std::vector<JointGlue> joints;
 };
 
-/// Chooses a glue for every gluing step: the turner's, or the first of the book that suits joint, woods and the time that spreading takes
-/// (0.25 min a joint and 1 min for every 0.02 m², common practice). Waits become the glue's clamp time, four times that for veneer on
-/// water-based glue, and the cure before turning its time to machining, each longer in the cold (coldFactor).
+/// Chooses a glue for every gluing step: the turner's, or the first of the book that suits joint, woods and the time
+/// that spreading takes (0.25 min a joint and 1 min for every 0.02 m², common practice). Waits become the glue's clamp
+/// time, four times that for veneer on water-based glue, and the cure before turning its time to machining, each longer
+/// in the cold (coldFactor).
 GluedRecipe withGlue(const Piece& piece, const Shop& shop, Recipe recipe);
 
 /// Whether a glue may be used for a joint, as far as its faces and woods go; the reasons against it are added to `why`.

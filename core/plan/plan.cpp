@@ -47,7 +47,8 @@ Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style, double no
     GluedRecipe glued = withGlue(piece, shop, std::move(p.assembly.recipe));
     p.assembly.recipe = std::move(glued.recipe);
     p.glues = std::move(glued.joints);
-    p.schedule = scheduleRecipe(p.assembly.recipe, shop, piece.progress, std::max(0.0, now - piece.progress.start.value_or(aMonday)));
+    p.schedule = scheduleRecipe(p.assembly.recipe, shop, piece.progress,
+                                std::max(0.0, now - piece.progress.start.value_or(aMonday)));
     p.stations = stationsOf(piece, p.assembly, p.sides);
     p.lathe = planLathe(p.assembly, p.shape, shop);
     p.cautions = cautionsOf(piece, shop, p.assembly, p.sides, p.shape, p.cuts, p.overlaps, p.glues, style);

@@ -32,7 +32,8 @@ struct Plan {
 };
 
 /// Plans a piece that checkPiece() accepts, in a shop that checkShop() accepts; throws their InputError where not.
-/// `now` is what the shop's clock says, minutes since 1970-01-01 00:00: what is not done yet is not planned before it. 0: before everything.
+/// `now` is what the shop's clock says, minutes since 1970-01-01 00:00: what is not done yet is not planned before it.
+/// 0: before everything.
 Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style = {}, double now = 0);
 
 }  // namespace vl

@@ -7,7 +7,8 @@ namespace vl {
 
 bool onTheStack(const Step& s)
 {
-    for (const char* own : {"stack-", "set-", "thin-", "close", "inside-", "sand-inside-", "seal-inside-", "waste-block"})
+    for (const char* own :
+         {"stack-", "set-", "thin-", "close", "inside-", "sand-inside-", "seal-inside-", "waste-block"})
         if (s.id.starts_with(own)) return true;
     return s.layer < 0 || s.id.ends_with("-face");
 }

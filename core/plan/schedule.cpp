@@ -18,10 +18,10 @@ namespace {
 /// The recipe as numbers: who comes after whom, and what is held how long.
 struct Network {
     std::vector<std::vector<size_t>> before, after;
-    std::vector<size_t> sorted;      // first things first
-    std::vector<long> tied;          // the pure wait that follows a step at once, in the same clamp; −1
-    std::vector<bool> tiedTo;        // is such a wait
-    std::vector<double> tail;        // the chain that hangs on each step, itself in it
+    std::vector<size_t> sorted;  // first things first
+    std::vector<long> tied;      // the pure wait that follows a step at once, in the same clamp; −1
+    std::vector<bool> tiedTo;    // is such a wait
+    std::vector<double> tail;    // the chain that hangs on each step, itself in it
 };
 
 Network networkOf(const Recipe& recipe)
@@ -30,7 +30,8 @@ Network networkOf(const Recipe& recipe)
     const size_t n = recipe.size();
     std::unordered_map<std::string, size_t> index;
     for (size_t i = 0; i < n; ++i)
-        if (!index.emplace(recipe[i].id, i).second) throw InputError("steps", "'" + recipe[i].id + "' twice", "one step of each id is");
+        if (!index.emplace(recipe[i].id, i).second)
+            throw InputError("steps", "'" + recipe[i].id + "' twice", "one step of each id is");
     Graph graph(n);
     Network net;
     net.before.resize(n);
@@ -38,7 +39,8 @@ Network networkOf(const Recipe& recipe)
     for (size_t i = 0; i < n; ++i)
         for (const std::string& id : recipe[i].after) {
             const auto it = index.find(id);
-            if (it == index.end()) throw InputError("steps." + recipe[i].id + ".after", "'" + id + "'", "the id of a step is");
+            if (it == index.end())
+                throw InputError("steps." + recipe[i].id + ".after", "'" + id + "'", "the id of a step is");
             boost::add_edge(it->second, i, graph);
             net.before[i].push_back(it->second);
             net.after[it->second].push_back(i);
@@ -62,7 +64,9 @@ Network networkOf(const Recipe& recipe)
         const Step& wait = recipe[i];
         if (wait.workMinutes > 0 || net.before[i].size() != 1) continue;
         const size_t g = net.before[i][0];
-        const bool shares = std::ranges::any_of(wait.uses, [&](const std::string& u) { return std::ranges::find(recipe[g].uses, u) != recipe[g].uses.end(); });
+        const bool shares = std::ranges::any_of(wait.uses, [&](const std::string& u) {
+            return std::ranges::find(recipe[g].uses, u) != recipe[g].uses.end();
+        });
         if (recipe[g].action == Action::Glue && shares && net.tied[g] < 0) {
             net.tied[g] = static_cast<long>(i);
             net.tiedTo[i] = true;
@@ -107,7 +111,9 @@ private:
         int highest = 0;
         for (const TimeSpan& at : spans) {
             const double begin = std::max(at.from, t);
-            highest = std::max(highest, static_cast<int>(std::ranges::count_if(spans, [&](const TimeSpan& s) { return s.from <= begin + 1e-9 && s.to > begin + 1e-9; })));
+            highest = std::max(highest, static_cast<int>(std::ranges::count_if(spans, [&](const TimeSpan& s) {
+                                   return s.from <= begin + 1e-9 && s.to > begin + 1e-9;
+                               })));
         }
         return highest;
     }
@@ -168,14 +174,17 @@ private:
 class Scheduler {
 public:
     Scheduler(const Recipe& recipe, const Shop& shop, const Progress& progress, double now)
-        : recipe_(recipe), shop_(shop), net_(networkOf(recipe)), begins_(progress.start.value_or(aMonday)), hours_(shop, begins_), soonest_(recipe.size(), now), done_(recipe.size())
+        : recipe_(recipe), shop_(shop), net_(networkOf(recipe)), begins_(progress.start.value_or(aMonday)),
+          hours_(shop, begins_), soonest_(recipe.size(), now), done_(recipe.size())
     {
         std::unordered_map<std::string, size_t> index;
         for (size_t i = 0; i < recipe.size(); ++i) index[recipe[i].id] = i;
         for (const StepMoved& m : progress.moved)
-            if (const auto it = index.find(m.step); it != index.end()) soonest_[it->second] = std::max(now, m.from - begins_);
+            if (const auto it = index.find(m.step); it != index.end())
+                soonest_[it->second] = std::max(now, m.from - begins_);
         for (const StepDone& d : progress.done)
-            if (const auto it = index.find(d.step); it != index.end()) done_[it->second] = TimeSpan{d.start - begins_, d.end - begins_};
+            if (const auto it = index.find(d.step); it != index.end())
+                done_[it->second] = TimeSpan{d.start - begins_, d.end - begins_};
     }
 
     Schedule run()
@@ -214,7 +223,8 @@ private:
         return s.action != Action::Glue && s.action != Action::PartOff && s.workMinutes > 20;
     }
 
-    /// A schedule while its steps are being placed, one after another, each as soon as what comes before, hands and clamps allow.
+    /// A schedule while its steps are being placed, one after another, each as soon as what comes before, hands and
+    /// clamps allow.
     class Placing {
     public:
         explicit Placing(const Scheduler& all) : all_(all), hands_(all.hours_), missing_(all.recipe_.size())
@@ -258,7 +268,8 @@ private:
             schedule.done[i] = true;
             schedule.start[i] = all_.done_[i]->from;
             schedule.end[i] = all_.done_[i]->to;
-            schedule.work[i] = {{schedule.start[i], std::min(schedule.end[i], schedule.start[i] + all_.recipe_[i].workMinutes)}};
+            schedule.work[i] = {
+                {schedule.start[i], std::min(schedule.end[i], schedule.start[i] + all_.recipe_[i].workMinutes)}};
         }
 
         /// What a step holds while it is worked on and waits.
@@ -266,7 +277,8 @@ private:
         {
             std::vector<Usage*> all;
             for (const std::string& u : step.uses)
-                if (const int c = capacityOf(u, all_.shop_)) all.push_back(&usage_.try_emplace(u, Usage(c)).first->second);
+                if (const int c = capacityOf(u, all_.shop_))
+                    all.push_back(&usage_.try_emplace(u, Usage(c)).first->second);
             return all;
         }
 
@@ -274,14 +286,16 @@ private:
         {
             const Step& step = all_.recipe_[i];
             const long tied = all_.net_.tied[i];
-            const double after = step.waitMinutes + (tied >= 0 ? all_.recipe_[static_cast<size_t>(tied)].waitMinutes : 0);
+            const double after =
+                step.waitMinutes + (tied >= 0 ? all_.recipe_[static_cast<size_t>(tied)].waitMinutes : 0);
             const bool holds = after > 0 || std::ranges::find(step.uses, "lathe") != step.uses.end();
             const std::vector<Usage*> uses = holds ? held(step) : std::vector<Usage*>{};
             double t = all_.soonest_[i];
             for (const size_t b : all_.net_.before[i]) t = std::max(t, schedule.end[b]);
             for (;;) {
-                const std::vector<TimeSpan> work = step.workMinutes > 0 ? hands_.find(t, step.workMinutes, all_.breaks(step))
-                                                                        : std::vector<TimeSpan>{{t, t}};
+                const std::vector<TimeSpan> work = step.workMinutes > 0
+                                                       ? hands_.find(t, step.workMinutes, all_.breaks(step))
+                                                       : std::vector<TimeSpan>{{t, t}};
                 const double from = work.front().from, to = work.back().to + after;
                 double free = from;
                 for (const Usage* u : uses) free = std::max(free, u->freeFrom(from, to - from));
@@ -320,11 +334,11 @@ private:
     struct Exact {
         double best;  ///< length of the shortest schedule known
         std::optional<Schedule> schedule;
-        int left;     ///< how many more steps may be placed
+        int left;  ///< how many more steps may be placed
     };
 
-    /// Every order of the steps that can still beat the best: each step placed as soon as it can be, some order gives the shortest schedule
-    /// there is (active schedules; Sprecher, Kolisch & Drexl 1995).
+    /// Every order of the steps that can still beat the best: each step placed as soon as it can be, some order gives
+    /// the shortest schedule there is (active schedules; Sprecher, Kolisch & Drexl 1995).
     void search(const Placing& placing, Exact& exact) const
     {
         if (placing.open.empty()) {
@@ -353,7 +367,8 @@ private:
         return least;
     }
 
-    /// The steps in the order in which they begin; one without length that begins when the one before it ends still comes after it.
+    /// The steps in the order in which they begin; one without length that begins when the one before it ends still
+    /// comes after it.
     void order(Schedule& s) const
     {
         const size_t n = recipe_.size();
@@ -406,7 +421,8 @@ private:
         };
         s.criticalPath = pass(chain, false);
         s.critical.assign(n, false);
-        for (long i = n ? static_cast<long>(final) : -1; i >= 0; i = from[static_cast<size_t>(i)]) s.critical[static_cast<size_t>(i)] = true;
+        for (long i = n ? static_cast<long>(final) : -1; i >= 0; i = from[static_cast<size_t>(i)])
+            s.critical[static_cast<size_t>(i)] = true;
         s.lowerBound = pass(end, true);
         s.busiest = n ? by[final] : "chain";
         const auto [all, name] = busyBefore(n);
@@ -416,8 +432,8 @@ private:
         }
     }
 
-    /// When everything that must come before a step, or before the end (`i` = number of steps), can be through at the soonest, if only one
-    /// of hands, clamps and lathe is looked at; and which of them takes longest.
+    /// When everything that must come before a step, or before the end (`i` = number of steps), can be through at the
+    /// soonest, if only one of hands, clamps and lathe is looked at; and which of them takes longest.
     std::pair<double, const char*> busyBefore(size_t i) const
     {
         std::vector<bool> before(recipe_.size(), i == recipe_.size());
@@ -437,9 +453,13 @@ private:
             hands.minutes += step.workMinutes;
             hands.soonest = std::min(hands.soonest, soonest_[k]);
             if (net_.tiedTo[k] && !done_[net_.before[k][0]]) continue;
-            const double after = step.waitMinutes + (net_.tied[k] >= 0 && before[static_cast<size_t>(net_.tied[k])] ? recipe_[static_cast<size_t>(net_.tied[k])].waitMinutes : 0);
+            const double after = step.waitMinutes + (net_.tied[k] >= 0 && before[static_cast<size_t>(net_.tied[k])]
+                                                         ? recipe_[static_cast<size_t>(net_.tied[k])].waitMinutes
+                                                         : 0);
             for (size_t u = 0; u < held.size(); ++u) {
-                if (std::ranges::find(step.uses, held[u]) == step.uses.end() || !(after > 0 || held[u] == std::string_view("lathe"))) continue;
+                if (std::ranges::find(step.uses, held[u]) == step.uses.end() ||
+                    !(after > 0 || held[u] == std::string_view("lathe")))
+                    continue;
                 Load& l = loads[u];
                 l.minutes += step.workMinutes + after;
                 l.longest = std::max(l.longest, after);
@@ -462,7 +482,8 @@ private:
         int count = 1;
     };
 
-    /// When a load can be done at the soonest: while the shop is closed each can only go through with one wait that began before.
+    /// When a load can be done at the soonest: while the shop is closed each can only go through with one wait that
+    /// began before.
     double endOf(const Load& load) const
     {
         double left = load.minutes / load.count, t = load.soonest;
@@ -478,7 +499,10 @@ private:
         }
     }
 
-    double earliestEnd(double t, const Step& step) const { return Hands(hours_).find(t, step.workMinutes, breaks(step)).back().to; }
+    double earliestEnd(double t, const Step& step) const
+    {
+        return Hands(hours_).find(t, step.workMinutes, breaks(step)).back().to;
+    }
 
     const Recipe& recipe_;
     const Shop& shop_;
@@ -491,6 +515,9 @@ private:
 
 }  // namespace
 
-Schedule scheduleRecipe(const Recipe& recipe, const Shop& shop, const Progress& progress, double now) { return Scheduler(recipe, shop, progress, now).run(); }
+Schedule scheduleRecipe(const Recipe& recipe, const Shop& shop, const Progress& progress, double now)
+{
+    return Scheduler(recipe, shop, progress, now).run();
+}
 
 }  // namespace vl

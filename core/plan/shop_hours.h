@@ -13,7 +13,8 @@ struct TimeSpan {
     double length() const { return to - from; }
 };
 
-/// When the shop is open, seen from the start of a schedule. `start` is minutes since 1970-01-01 00:00, a Thursday, of the shop's own clock.
+/// When the shop is open, seen from the start of a schedule. `start` is minutes since 1970-01-01 00:00, a Thursday, of
+/// the shop's own clock.
 class ShopHours {
 public:
     ShopHours(const Shop& shop, double start) : hours_(shop.hours), start_(start) {}
@@ -22,7 +23,8 @@ public:
     TimeSpan openAt(double t) const;
     /// The longest stretch of a week, minutes.
     double longest() const;
-    /// When `minutes` of work are done that begin at `t` at the soonest, nothing else in the way; stretched over closing times.
+    /// When `minutes` of work are done that begin at `t` at the soonest, nothing else in the way; stretched over
+    /// closing times.
     double endOfWork(double t, double minutes) const;
 
 private:

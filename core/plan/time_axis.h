@@ -4,8 +4,8 @@
 
 namespace vl {
 
-/// Time as a timetable draws it: the shop's hours at full length, closing times drawn together to a fraction, so that work can be seen
-/// between nights. Minutes from the schedule's start on one side, shown minutes on the other.
+/// Time as a timetable draws it: the shop's hours at full length, closing times drawn together to a fraction, so that
+/// work can be seen between nights. Minutes from the schedule's start on one side, shown minutes on the other.
 class TimeAxis {
 public:
     TimeAxis(const Schedule& schedule, const Shop& shop);

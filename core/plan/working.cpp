@@ -15,7 +15,10 @@ constexpr const char* common = "common practice";
 
 class Writer {
 public:
-    Writer(const Piece& p, const Shop& shop, const Plan& plan, int layer, LengthStyle style) : p_(p), shop_(shop), plan_(plan), layer_(layer), style_(style) {}
+    Writer(const Piece& p, const Shop& shop, const Plan& plan, int layer, LengthStyle style)
+        : p_(p), shop_(shop), plan_(plan), layer_(layer), style_(style)
+    {
+    }
 
     Working of(FigureId id) const
     {
@@ -24,11 +27,25 @@ public:
         const std::string length = value + " " + unitName(style_);
         switch (id) {
         case FigureId::Height:
-            return {"Height", length, "last node's station − headstock face", "", measured, "", "layers, stations, template"};
+            return {"Height",
+                    length,
+                    "last node's station − headstock face",
+                    "",
+                    measured,
+                    "",
+                    "layers, stations, template"};
         case FigureId::GreatestDiameter:
-            return {"Greatest diameter", length, "2 × greatest radius of the outline", "at " + mm(s.greatestAt), measured, "", "finished speed, swing"};
+            return {"Greatest diameter",      length,   "2 × greatest radius of the outline",
+                    "at " + mm(s.greatestAt), measured, "",
+                    "finished speed, swing"};
         case FigureId::LeastDiameter:
-            return {"Least diameter", length, "2 × least radius of the outline", "at " + mm(s.leastAt), measured, "", "strength of a stem"};
+            return {.title = "Least diameter",
+                    .result = length,
+                    .formula = "2 × least radius of the outline",
+                    .numbers = "at " + mm(s.leastAt),
+                    .assumption = measured,
+                    .source = "",
+                    .use = "strength of a stem"};
         case FigureId::ThinnestWall:
             return {"Thinnest wall",
                     length,
@@ -46,9 +63,21 @@ public:
                     measured,
                     "drying and weight"};
         case FigureId::FloorThickness:
-            return {"Floor", length, "shortest way from the middle of the inside's floor to the outside", "", "on the axis", measured, "caution on the floor"};
+            return {"Floor",
+                    length,
+                    "shortest way from the middle of the inside's floor to the outside",
+                    "",
+                    "on the axis",
+                    measured,
+                    "caution on the floor"};
         case FigureId::Capacity:
-            return {"Capacity", value, "Σ π·h·(R² + R·r + r²)/3 over the inside", "", "filled level with the rim", "volume of a frustum, plane geometry", ""};
+            return {"Capacity",
+                    value,
+                    "Σ π·h·(R² + R·r + r²)/3 over the inside",
+                    "",
+                    "filled level with the rim",
+                    "volume of a frustum, plane geometry",
+                    ""};
         case FigureId::Weight:
             return {"Finished weight",
                     value,
@@ -58,10 +87,16 @@ public:
                     "densities: see the wood's own source",
                     "tip angle"};
         case FigureId::RoughWeight:
-            return {"Weight of the blank", value, "Σ volume of each layer as glued × density", "", "wood at 12 % moisture", "densities: see the wood's own source",
+            return {"Weight of the blank",
+                    value,
+                    "Σ volume of each layer as glued × density",
+                    "",
+                    "wood at 12 % moisture",
+                    "densities: see the wood's own source",
                     "handling, speed"};
         case FigureId::GravityHeight:
-            return {"Centre of gravity", length, "Σ z·mass / Σ mass", "", "height above the foot", "statics", "tip angle"};
+            return {"Centre of gravity",     length,    "Σ z·mass / Σ mass", "",
+                    "height above the foot", "statics", "tip angle"};
         case FigureId::TipAngle:
             return {"Tips at",
                     value,
@@ -95,29 +130,41 @@ public:
                     "the shop's lathe",
                     "caution on swing"};
         case FigureId::StockVolume:
-            return {"Strips altogether", value, "Σ length × width × thickness of the planed strips", "", "planed wood, before ripping and planing losses", polygon, "what to buy"};
+            return {"Strips altogether",
+                    value,
+                    "Σ length × width × thickness of the planed strips",
+                    "",
+                    "planed wood, before ripping and planing losses",
+                    polygon,
+                    "what to buy"};
         case FigureId::Waste:
             return {"Waste",
                     value,
                     "1 − volume of the parts / volume of the strips",
-                    "1 − " + fixed(plan_.cuts.partsVolume / 1e3, 0) + " / " + fixed(plan_.cuts.volume / 1e3, 0) + " cm³",
+                    "1 − " + fixed(plan_.cuts.partsVolume / 1e3, 0) + " / " + fixed(plan_.cuts.volume / 1e3, 0) +
+                        " cm³",
                     "kerf, strip ends and the corners of discs",
                     polygon,
                     "what to buy"};
         case FigureId::WorkTime:
-            return {"Work", value, "Σ minutes of work of every step", "", "usual times, yours will differ", common, "timetable"};
+            return {"Work", value,      "Σ minutes of work of every step", "", "usual times, yours will differ",
+                    common, "timetable"};
         case FigureId::TotalTime:
             return {"Start to finish",
                     value,
                     "one pair of hands, waiting beside the work",
-                    "no schedule is shorter than " + fixed(plan_.schedule.lowerBound / 60, 1) + " h: " + (plan_.schedule.busiest == "chain" ? "the longest chain of steps" : "the " + plan_.schedule.busiest + " can do no more"),
+                    "no schedule is shorter than " + fixed(plan_.schedule.lowerBound / 60, 1) + " h: " +
+                        (plan_.schedule.busiest == "chain" ? "the longest chain of steps"
+                                                           : "the " + plan_.schedule.busiest + " can do no more"),
                     "the hours, clamps and temperature of the shop",
                     common,
                     "timetable"};
         case FigureId::Station:
             return {"Station",
                     "",
-                    p_.choices.stations == StationRule::Even ? "multiples of the spacing, and the rim" : "nodes, greatest and least diameters, turns of the curve",
+                    p_.choices.stations == StationRule::Even
+                        ? "multiples of the spacing, and the rim"
+                        : "nodes, greatest and least diameters, turns of the curve",
                     "",
                     "along the axis from the headstock face",
                     measured,
@@ -125,12 +172,23 @@ public:
         case FigureId::StationOutside:
             return {"Outside Ø at a station", "", "2 × radius of the outline there", "", "", measured, "calliper"};
         case FigureId::StationInside:
-            return {"Inside Ø at a station", "", "2 × radius of the inside there", "", "along the radius", measured, "inside calliper"};
+            return {"Inside Ø at a station", "", "2 × radius of the inside there", "", "along the radius", measured,
+                    "inside calliper"};
         case FigureId::StationWall:
-            return {"Wall at a station", "", "shortest distance from the inside there to the outside", "", "square to the surface, not along the radius", measured,
+            return {"Wall at a station",
+                    "",
+                    "shortest distance from the inside there to the outside",
+                    "",
+                    "square to the surface, not along the radius",
+                    measured,
                     "wall calliper"};
         case FigureId::Parting:
-            return {"Parting depth",       "", "radius of the blank turned just round − finished radius", "", "the largest circle that the blank's flats hold", measured,
+            return {"Parting depth",
+                    "",
+                    "radius of the blank turned just round − finished radius",
+                    "",
+                    "the largest circle that the blank's flats hold",
+                    measured,
                     "roughing to stations"};
         default:
             return ofLayer(id, value);
@@ -187,7 +245,13 @@ private:
         }
         case FigureId::Rotation:
             if (!l.sectors()) return none;
-            return {"Rotation", value, "share of a segment × 360° / segments", fixed(l.sectors()->turn, 3) + " × 360° / " + n, "on from the layer below", polygon, "glue-up"};
+            return {"Rotation",
+                    value,
+                    "share of a segment × 360° / segments",
+                    fixed(l.sectors()->turn, 3) + " × 360° / " + n,
+                    "on from the layer below",
+                    polygon,
+                    "glue-up"};
         default:
             break;
         }
@@ -200,11 +264,21 @@ private:
         case FigureId::Miter:
             return {"Miter", value, "180° ÷ segments", a, "from square, each end of a segment", polygon, "saw"};
         case FigureId::Fence:
-            return {"Fence", value, "90° − 180° ÷ segments", "90° − " + a, "the same cut, read from the fence's own line", polygon, "saw"};
+            return {.title = "Fence",
+                    .result = value,
+                    .formula = "90° − 180° ÷ segments",
+                    .numbers = "90° − " + a,
+                    .assumption = "the same cut, read from the fence's own line",
+                    .source = polygon,
+                    .use = "saw"};
         case FigureId::OuterEdge:
-            return {
-                "Outer edge", length,           "2 × apothem × tan(180° ÷ segments)", "2 × " + raw(r.apothem()) + " × tan(" + a + ")", "the apothem is half the stock's outside",
-                polygon,      "stop at the saw"};
+            return {"Outer edge",
+                    length,
+                    "2 × apothem × tan(180° ÷ segments)",
+                    "2 × " + raw(r.apothem()) + " × tan(" + a + ")",
+                    "the apothem is half the stock's outside",
+                    polygon,
+                    "stop at the saw"};
         case FigureId::InnerEdge:
             return {"Inner edge",
                     length,
@@ -224,8 +298,10 @@ private:
         case FigureId::StripLength:
             return {"Strip",
                     length,
-                    "Σ count × (outer + inner edge) / 2 + width × tan(miter) + (count + 1) × kerf / cos(miter) + end waste",
-                    n + " segments, kerf " + mm(shop_.kerf) + ", end waste " + mm(p_.choices.endWaste) + " for each wood",
+                    "Σ count × (outer + inner edge) / 2 + width × tan(miter) + (count + 1) × kerf / cos(miter) "
+                    "+ end waste",
+                    n + " segments, kerf " + mm(shop_.kerf) + ", end waste " + mm(p_.choices.endWaste) +
+                        " for each wood",
                     "neighbours share each cut",
                     polygon,
                     "strip list"};
@@ -238,13 +314,16 @@ private:
                     polygon,
                     "wedge sled"};
         case FigureId::Wedge:
-            return {"Wedge", value, "360° ÷ segments", "360° ÷ " + n, "between the sled's two fences", polygon, "wedge sled"};
+            return {"Wedge", value,       "360° ÷ segments", "360° ÷ " + n, "between the sled's two fences",
+                    polygon, "wedge sled"};
         case FigureId::Correction: {
             const double rim = 2 * r.outerCorner();
             return {"Fence correction",
                     value,
                     "2·asin(gap / rim diameter) / (2 × segments)",
-                    cut->correction == 0 ? "no trial ring of " + n + " segments measured" : "2·asin(" + mm(p_.choices.trialGap) + " / " + mm(rim) + ") / (2 × " + n + ")",
+                    cut->correction == 0
+                        ? "no trial ring of " + n + " segments measured"
+                        : "2·asin(" + mm(p_.choices.trialGap) + " / " + mm(rim) + ") / (2 × " + n + ")",
                     "gap measured at the outside of the last joint, every cut off by the same",
                     polygon,
                     "added to the miter"};
@@ -264,13 +343,16 @@ private:
 std::string speedText(const SpeedRange& s)
 {
     const auto round10 = [](double v) { return fixed(std::round(v / 10) * 10, 0); };
-    return round10(s.low) == round10(s.high) ? "up to " + round10(s.high) + " rpm" : round10(s.low) + " – " + round10(s.high) + " rpm";
+    return round10(s.low) == round10(s.high) ? "up to " + round10(s.high) + " rpm"
+                                             : round10(s.low) + " – " + round10(s.high) + " rpm";
 }
 
 std::string hours(double minutes)
 {
     const auto total = static_cast<long>(std::lround(minutes));
-    return total < 60 ? std::to_string(total) + " min" : std::to_string(total / 60) + " h" + (total % 60 ? " " + std::to_string(total % 60) + " min" : "");
+    return total < 60
+               ? std::to_string(total) + " min"
+               : std::to_string(total / 60) + " h" + (total % 60 ? " " + std::to_string(total % 60) + " min" : "");
 }
 
 std::string weight(double kg) { return kg < 1 ? fixed(kg * 1000, 0) + " g" : fixed(kg, 2) + " kg"; }
@@ -296,7 +378,9 @@ std::string figureText(FigureId id, const Piece& piece, const Plan& plan, int la
         return s.solid ? "–" : mm(s.floorThickness);
     case FigureId::Capacity:
         if (s.solid) return "–";
-        return style.unit == LengthStyle::Unit::Millimetre ? fixed(s.capacity / 1e6, 2) + " l" : fixed(s.capacity / (mmPerInch * mmPerInch * mmPerInch), 1) + " in³";
+        return style.unit == LengthStyle::Unit::Millimetre
+                   ? fixed(s.capacity / 1e6, 2) + " l"
+                   : fixed(s.capacity / (mmPerInch * mmPerInch * mmPerInch), 1) + " in³";
     case FigureId::Weight:
         return weight(s.weight);
     case FigureId::RoughWeight:
@@ -333,7 +417,8 @@ std::string figureText(FigureId id, const Piece& piece, const Plan& plan, int la
         return mm(b.planeTo);
     case FigureId::OverlapBelow:
         if (layer == 0) return "–";
-        return mm(std::min(plan.overlaps[static_cast<size_t>(layer) - 1].stock, plan.overlaps[static_cast<size_t>(layer) - 1].finished));
+        return mm(std::min(plan.overlaps[static_cast<size_t>(layer) - 1].stock,
+                           plan.overlaps[static_cast<size_t>(layer) - 1].finished));
     case FigureId::Rotation: {
         const Sectors* sectors = piece.layers[static_cast<size_t>(layer)].sectors();
         return !sectors || layer == 0 ? "–" : fixed(sectors->turn * 360 / sectors->segments, 2) + "°";
@@ -373,7 +458,8 @@ Working workingOf(const Setting& s, LengthStyle style)
 {
     Working w;
     w.title = (s.machine.empty() ? "" : std::string(s.machine) + ": ") + s.name;
-    w.result = print(Quantity{s.value, s.unit, s.unit == Unit::Count && s.value == std::round(s.value) ? 0 : s.decimals}, style);
+    w.result = print(
+        Quantity{s.value, s.unit, s.unit == Unit::Count && s.value == std::round(s.value) ? 0 : s.decimals}, style);
     w.formula = s.formula;
     w.source = s.source;
     w.use = s.machine.empty() ? "a measure to check by" : "set at the " + std::string(s.machine);

@@ -58,7 +58,8 @@ struct Working {
 };
 
 /// The working of a figure of the whole piece, or of one layer. Lengths in `style`.
-Working workingOf(FigureId figure, const Piece& piece, const Shop& shop, const Plan& plan, int layer, LengthStyle style);
+Working workingOf(FigureId figure, const Piece& piece, const Shop& shop, const Plan& plan, int layer,
+                  LengthStyle style);
 
 /// The figure as the screen shows it, without its unit; "–" where the layer has none.
 std::string figureText(FigureId figure, const Piece& piece, const Plan& plan, int layer, LengthStyle style);

@@ -26,13 +26,13 @@ struct Gluing {
     std::vector<Setting> settings{};
     double minutes = 0;
     std::vector<std::string> uses{};
-    Text waitTitle{};    ///< "Leave … in the clamp" where it is empty
+    Text waitTitle{};  ///< "Leave … in the clamp" where it is empty
     Text waitWhy{};
     double rotationDeg = 0;
 };
 
-/// Writes the steps of one layer, or of the whole piece, in the words of the shop. Every step waits for the things that it takes; its id
-/// is its name and the layer's id, so it lasts.
+/// Writes the steps of one layer, or of the whole piece, in the words of the shop. Every step waits for the things that
+/// it takes; its id is its name and the layer's id, so it lasts.
 ///
 ///     parts ──cut──> segments ──glue, wait──> ring ──machine──> flat
 class Bench {

@@ -37,9 +37,10 @@ struct GlueJoint {
     double area = 0;  ///< mm², all of the step's joints together; 0 where the step glues nothing
     int joints = 0;
     std::vector<const Species*> woods;
-    std::string glue{};        ///< id in the glue book, once it is chosen
-    double grams = 0;          ///< of it
-    double spreadMinutes = 0;  ///< from the first joint to the last: what the open time must cover
+    std::string glue{};         ///< id in the glue book, once it is chosen
+    double grams = 0;           ///< of it
+    double machineMinutes = 0;  ///< from clamping until a tool may touch it
+    double spreadMinutes = 0;   ///< from the first joint to the last: what the open time must cover
 };
 
 /// One step from the boards to the piece.

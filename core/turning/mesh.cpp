@@ -16,7 +16,9 @@ public:
     {
         for (const BuiltLayer& l : assembly.layers)
             for (const Cell& c : l.cells)
-                if (mesh.woods.empty() || (c.wood != mesh.woods.back() && std::ranges::find(mesh.woods, c.wood) == mesh.woods.end())) mesh.woods.push_back(c.wood);
+                if (mesh.woods.empty() ||
+                    (c.wood != mesh.woods.back() && std::ranges::find(mesh.woods, c.wood) == mesh.woods.end()))
+                    mesh.woods.push_back(c.wood);
     }
 
     /// From now on vertices belong to this cell.
@@ -30,7 +32,8 @@ public:
         clip_ = !cell.bounds.empty();
     }
 
-    /// A corner at station z, radius r, angle (degrees from 12 o'clock), with a normal given along (axis, radius, turn).
+    /// A corner at station z, radius r, angle (degrees from 12 o'clock), with a normal given along (axis, radius,
+    /// turn).
     struct Corner {
         Eigen::Vector3d place, normal;
     };
@@ -45,11 +48,17 @@ public:
     }
     std::uint32_t vertex(const Corner& c)
     {
-        auto floats = [](const Eigen::Vector3d& v) { return std::array{static_cast<float>(v.x()), static_cast<float>(v.y()), static_cast<float>(v.z())}; };
-        mesh_.vertices.push_back({floats(c.place), floats(c.normal), floats(cell_->board.place(c.place)), species_, cell_->seed, part_});
+        auto floats = [](const Eigen::Vector3d& v) {
+            return std::array{static_cast<float>(v.x()), static_cast<float>(v.y()), static_cast<float>(v.z())};
+        };
+        mesh_.vertices.push_back(
+            {floats(c.place), floats(c.normal), floats(cell_->board.place(c.place)), species_, cell_->seed, part_});
         return static_cast<std::uint32_t>(mesh_.vertices.size() - 1);
     }
-    void triangle(std::uint32_t a, std::uint32_t b, std::uint32_t c) { mesh_.indices.insert(mesh_.indices.end(), {a, b, c}); }
+    void triangle(std::uint32_t a, std::uint32_t b, std::uint32_t c)
+    {
+        mesh_.indices.insert(mesh_.indices.end(), {a, b, c});
+    }
 
     /// A flat face, cut at the cell's joints.
     void face(std::vector<Corner> corners)
@@ -62,7 +71,8 @@ public:
                 if (u <= 1e-7) kept.push_back(p);
                 if ((u > 1e-7 && v < -1e-7) || (u < -1e-7 && v > 1e-7)) {
                     const double share = u / (u - v);
-                    kept.push_back({p.place + (q.place - p.place) * share, (p.normal + (q.normal - p.normal) * share).normalized()});
+                    kept.push_back({p.place + (q.place - p.place) * share,
+                                    (p.normal + (q.normal - p.normal) * share).normalized()});
                 }
             }
             if (kept.size() < 3) return;
@@ -77,7 +87,8 @@ public:
         }
     }
 
-    /// A band of surface over the angles: `line` turned, its solid side to the left of its way along z where `sign` is +1.
+    /// A band of surface over the angles: `line` turned, its solid side to the left of its way along z where `sign` is
+    /// +1.
     void sweep(const Polyline& whole, const std::vector<double>& angles, double sign)
     {
         const std::vector<std::vector<double>> within = reached(angles);
@@ -128,8 +139,11 @@ private:
             if (clip_) {
                 for (size_t k = 1; k < angles.size(); ++k) {
                     // A ring's quad is not flat: its two triangles are.
-                    auto three = [&](const Corner& p, const Corner& q, const Corner& r) { sign > 0 ? face({p, q, r}) : face({p, r, q}); };
-                    const Corner b0 = at(0, angles[k - 1]), b1 = at(1, angles[k - 1]), v0 = at(0, angles[k]), v1 = at(1, angles[k]);
+                    auto three = [&](const Corner& p, const Corner& q, const Corner& r) {
+                        sign > 0 ? face({p, q, r}) : face({p, r, q});
+                    };
+                    const Corner b0 = at(0, angles[k - 1]), b1 = at(1, angles[k - 1]), v0 = at(0, angles[k]),
+                                 v1 = at(1, angles[k]);
                     if (line[i].y() > 0) three(b0, v0, b1);
                     if (line[i + 1].y() > 0) three(v0, v1, b1);
                 }
@@ -139,7 +153,9 @@ private:
             for (size_t k = 0; k < angles.size(); ++k) {
                 const std::uint32_t v0 = vertex(at(0, angles[k])), v1 = vertex(at(1, angles[k]));
                 if (k) {
-                    auto three = [&](std::uint32_t p, std::uint32_t q, std::uint32_t r) { sign > 0 ? triangle(p, q, r) : triangle(p, r, q); };
+                    auto three = [&](std::uint32_t p, std::uint32_t q, std::uint32_t r) {
+                        sign > 0 ? triangle(p, q, r) : triangle(p, r, q);
+                    };
                     if (line[i].y() > 0) three(before0, v0, before1);
                     if (line[i + 1].y() > 0) three(v0, v1, before1);
                 }
@@ -157,7 +173,9 @@ private:
         if (least >= low && most <= high) return {line};
         std::vector<Polyline> out;
         Polyline now;
-        auto cut = [&](const Point& p, const Point& q, double r) { return Point(p + (q - p) * ((r - p.y()) / (q.y() - p.y()))); };
+        auto cut = [&](const Point& p, const Point& q, double r) {
+            return Point(p + (q - p) * ((r - p.y()) / (q.y() - p.y())));
+        };
         for (size_t i = 0; i + 1 < line.size(); ++i) {
             const Point &p = line[i], &q = line[i + 1];
             std::vector<Point> stops{p};
@@ -209,7 +227,8 @@ std::vector<double> arcAngles(double a0, double a1, double r, double tolerance)
     return angles;
 }
 
-/// The part of a side that is a layer's own: a face square to the axis just at its lower joint belongs to the layer below.
+/// The part of a side that is a layer's own: a face square to the axis just at its lower joint belongs to the layer
+/// below.
 Polyline ownPart(const Polyline& line, double z0, double z1, bool first, double tolerance)
 {
     Polyline part = clipped(line, z0, z1);
@@ -233,16 +252,18 @@ std::vector<Range> spansOf(const Cell& cell, bool cutAway)
     return spans;
 }
 
-/// The flat face of a layer in a plane along the axis, between the inside and the outside, corners as (z, u, r): u runs in the plane away from
-/// the point nearest the axis, `near` mm off it.
+/// The flat face of a layer in a plane along the axis, between the inside and the outside, corners as (z, u, r): u runs
+/// in the plane away from the point nearest the axis, `near` mm off it.
 template <class Emit>
-void planeFace(const Polyline& outside, const Polyline& inside, double near, double low, double high, Range within, const Emit& emit)
+void planeFace(const Polyline& outside, const Polyline& inside, double near, double low, double high, Range within,
+               const Emit& emit)
 {
     std::vector<double> stations;
     for (const Polyline* line : {&outside, &inside})
         for (const Point& p : *line) stations.push_back(p.x());
     std::ranges::sort(stations);
-    stations.erase(std::unique(stations.begin(), stations.end(), [](double x, double y) { return y - x < 1e-6; }), stations.end());
+    stations.erase(std::unique(stations.begin(), stations.end(), [](double x, double y) { return y - x < 1e-6; }),
+                   stations.end());
     for (size_t i = 0; i + 1 < stations.size(); ++i) {
         if (stations[i + 1] < within.low || stations[i] > within.high) continue;
         const double eps = 1e-7, z0 = stations[i] + eps, z1 = stations[i + 1] - eps;
@@ -250,7 +271,9 @@ void planeFace(const Polyline& outside, const Polyline& inside, double near, dou
             const double r = inside.empty() ? 0.0 : radiusRange(inside, z, z).low;
             return std::isnan(r) ? 0.0 : r;
         };
-        auto along = [&](double r) { return std::sqrt(std::max(0.0, std::clamp(r, low, high) * std::clamp(r, low, high) - near * near)); };
+        auto along = [&](double r) {
+            return std::sqrt(std::max(0.0, std::clamp(r, low, high) * std::clamp(r, low, high) - near * near));
+        };
         const double o0 = radiusAt(outside, z0), o1 = radiusAt(outside, z1);
         if (std::isnan(o0) || std::isnan(o1)) continue;
         const double a = along(bore(z0)), b = along(bore(z1)), c = along(o1), d = along(o0);
@@ -260,7 +283,8 @@ void planeFace(const Polyline& outside, const Polyline& inside, double near, dou
 }
 
 /// The face laid open by the cut, over one layer.
-void openFace(Builder& b, const BuiltLayer& layer, size_t index, const Polyline& outside, const Polyline& inside, double angle)
+void openFace(Builder& b, const BuiltLayer& layer, size_t index, const Polyline& outside, const Polyline& inside,
+              double angle)
 {
     const double turn = angle == 0 ? -1 : 1, within = angle + (angle == 0 ? 1e-6 : -1e-6);
     for (const Cell& cell : layer.cells) {
@@ -288,12 +312,15 @@ void gapFaces(Builder& b, const BuiltLayer& layer, size_t index, const Polyline&
             Eigen::Vector3d along = Eigen::Vector3d::UnitX().cross(h.normal);
             if (along.dot(mid) < 0) along = -along;
             const bool turned = Eigen::Vector3d::UnitX().cross(along).dot(h.normal) < 0;
-            planeFace(outside, inside, std::abs(h.offset), cell.low, cell.high, b.extent().z, [&](std::array<Point, 4> q) {
-                if (!turned) std::ranges::reverse(q);
-                std::vector<Builder::Corner> corners;
-                for (const Point& p : q) corners.push_back({h.normal * h.offset + along * p.y() + Eigen::Vector3d::UnitX() * p.x(), h.normal});
-                b.face(corners);
-            });
+            planeFace(outside, inside, std::abs(h.offset), cell.low, cell.high, b.extent().z,
+                      [&](std::array<Point, 4> q) {
+                          if (!turned) std::ranges::reverse(q);
+                          std::vector<Builder::Corner> corners;
+                          for (const Point& p : q)
+                              corners.push_back(
+                                  {h.normal * h.offset + along * p.y() + Eigen::Vector3d::UnitX() * p.x(), h.normal});
+                          b.face(corners);
+                      });
         }
     }
 }
@@ -312,7 +339,8 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
         const double top = i + 1 == assembly.layers.size() ? std::max(layer.z1, height) : layer.z1;
         if (layer.z0 >= height) break;
         const bool first = i == 0, last = top >= height;
-        const Polyline outside = ownPart(sides.outside, layer.z0, top, first, detail.tolerance), inside = ownPart(sides.inside, layer.z0, top, first, detail.tolerance);
+        const Polyline outside = ownPart(sides.outside, layer.z0, top, first, detail.tolerance),
+                       inside = ownPart(sides.inside, layer.z0, top, first, detail.tolerance);
         const double widest = std::max(layer.finishedOuter.high, 1.0);
         auto boreAt = [&](double z) {
             const double r = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
@@ -320,15 +348,22 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
         };
         auto rim = [&](double z) { return std::max(boreAt(z), 0.0); };
         // Where a neighbour has gaps, the layer's own face shows through them.
-        const bool gapsBelow = !first && (layer.gaps || assembly.layers[i - 1].gaps), gapsAbove = !last && (layer.gaps || assembly.layers[i + 1].gaps);
+        const bool gapsBelow = !first && (layer.gaps || assembly.layers[i - 1].gaps),
+                   gapsAbove = !last && (layer.gaps || assembly.layers[i + 1].gaps);
         for (const Cell& cell : layer.cells)
             for (const Range& span : spansOf(cell, detail.cutAway)) {
                 b.begin(i, layer, cell);
                 const std::vector<double> angles = arcAngles(span.low, span.high, widest, detail.tolerance);
                 if (outside.size() > 1) b.sweep(outside, angles, 1);
                 if (inside.size() > 1) b.sweep(inside, angles, -1);
-                if (first || gapsBelow) b.sweep({{layer.z0, first && !sides.inside.empty() && sides.inside.front().x() > 0 ? 0.0 : rim(layer.z0)}, first ? sides.outside.front() : Point(layer.z0, radiusAt(sides.outside, layer.z0))}, angles, 1);
-                if (last) b.sweep({sides.outside.back(), {height, sides.inside.empty() ? 0.0 : sides.inside.back().y()}}, angles, 1);
+                if (first || gapsBelow)
+                    b.sweep({{layer.z0,
+                              first && !sides.inside.empty() && sides.inside.front().x() > 0 ? 0.0 : rim(layer.z0)},
+                             first ? sides.outside.front() : Point(layer.z0, radiusAt(sides.outside, layer.z0))},
+                            angles, 1);
+                if (last)
+                    b.sweep({sides.outside.back(), {height, sides.inside.empty() ? 0.0 : sides.inside.back().y()}},
+                            angles, 1);
                 if (gapsAbove) b.sweep({{top, radiusAt(sides.outside, top)}, {top, rim(top)}}, angles, 1);
             }
         if (layer.gaps && !detail.cutAway) gapFaces(b, layer, i, outside, inside);
@@ -366,7 +401,9 @@ double meshVolume(const Mesh& mesh)
             const auto& v = mesh.vertices[mesh.indices[i + k]].position;
             p[k] = Eigen::Vector3d(v[0], v[1], v[2]);
         }
-        const Eigen::Vector3d cross(p[1].y() * p[2].z() - p[1].z() * p[2].y(), p[1].z() * p[2].x() - p[1].x() * p[2].z(), p[1].x() * p[2].y() - p[1].y() * p[2].x());
+        const Eigen::Vector3d cross(p[1].y() * p[2].z() - p[1].z() * p[2].y(),
+                                    p[1].z() * p[2].x() - p[1].x() * p[2].z(),
+                                    p[1].x() * p[2].y() - p[1].y() * p[2].x());
         sum += p[0].dot(cross) / 6;
     }
     return sum;

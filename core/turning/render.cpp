@@ -21,7 +21,10 @@ Eigen::Affine3d Camera::view(double height) const
     return t;
 }
 
-double Camera::halfExtent(double height, double greatestDiameter) const { return 0.5 * std::hypot(height, greatestDiameter) * 1.04 / zoom; }
+double Camera::halfExtent(double height, double greatestDiameter) const
+{
+    return 0.5 * std::hypot(height, greatestDiameter) * 1.04 / zoom;
+}
 
 namespace {
 
@@ -31,21 +34,27 @@ struct Corner {
 };
 
 /// Places the mesh's corners in a picture.
-std::vector<Corner> project(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx)
+std::vector<Corner> project(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width,
+                            int heightPx)
 {
     const Eigen::Affine3f view = camera.view(height).cast<float>();
-    const auto scale = static_cast<float>(std::min(width, heightPx) / 2.0 / camera.halfExtent(height, greatestDiameter));
+    const auto scale =
+        static_cast<float>(std::min(width, heightPx) / 2.0 / camera.halfExtent(height, greatestDiameter));
     std::vector<Corner> corners(mesh.vertices.size());
     for (size_t i = 0; i < corners.size(); ++i) {
         const Vertex& v = mesh.vertices[i];
         const Eigen::Vector3f p = view * Eigen::Vector3f(v.position[0], v.position[1], v.position[2]);
-        corners[i].at = {static_cast<float>(width) / 2 + p.x() * scale, static_cast<float>(heightPx) / 2 - p.y() * scale, p.z()};
+        corners[i].at = {static_cast<float>(width) / 2 + p.x() * scale,
+                         static_cast<float>(heightPx) / 2 - p.y() * scale, p.z()};
         corners[i].normal = view.linear() * Eigen::Vector3f(v.normal[0], v.normal[1], v.normal[2]);
     }
     return corners;
 }
 
-bool facesAway(const Corner& a, const Corner& b, const Corner& c) { return std::max({a.normal.z(), b.normal.z(), c.normal.z()}) < 0; }
+bool facesAway(const Corner& a, const Corner& b, const Corner& c)
+{
+    return std::max({a.normal.z(), b.normal.z(), c.normal.z()}) < 0;
+}
 
 /// Barycentric weights of (x, y) in a triangle; any is below 0 outside it, NaN where the triangle is seen edge on.
 Eigen::Vector3f weights(const Corner& a, const Corner& b, const Corner& c, float x, float y)
@@ -58,17 +67,22 @@ Eigen::Vector3f weights(const Corner& a, const Corner& b, const Corner& c, float
 
 bool inside(const Eigen::Vector3f& w) { return w.x() >= -1e-4f && w.y() >= -1e-4f && w.z() >= -1e-4f; }
 
-float depthAt(const Eigen::Vector3f& w, const Corner& a, const Corner& b, const Corner& c) { return w.x() * a.at.z() + w.y() * b.at.z() + w.z() * c.at.z(); }
+float depthAt(const Eigen::Vector3f& w, const Corner& a, const Corner& b, const Corner& c)
+{
+    return w.x() * a.at.z() + w.y() * b.at.z() + w.z() * c.at.z();
+}
 
 }  // namespace
 
-int pickMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx, double x, double y)
+int pickMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx,
+             double x, double y)
 {
     const std::vector<Corner> corners = project(mesh, camera, height, greatestDiameter, width, heightPx);
     float nearest = -1e30f;
     int part = -1;
     for (size_t t = 0; t + 2 < mesh.indices.size(); t += 3) {
-        const Corner &a = corners[mesh.indices[t]], &b = corners[mesh.indices[t + 1]], &c = corners[mesh.indices[t + 2]];
+        const Corner &a = corners[mesh.indices[t]], &b = corners[mesh.indices[t + 1]],
+                     &c = corners[mesh.indices[t + 2]];
         if (facesAway(a, b, c)) continue;
         const Eigen::Vector3f w = weights(a, b, c, static_cast<float>(x), static_cast<float>(y));
         if (!inside(w)) continue;
@@ -81,7 +95,8 @@ int pickMesh(const Mesh& mesh, const Camera& camera, double height, double great
     return part;
 }
 
-Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx, std::uint32_t background, int selected)
+Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width,
+                  int heightPx, std::uint32_t background, int selected)
 {
     const size_t count = static_cast<size_t>(width) * static_cast<size_t>(heightPx);
     Raster out{width, heightPx, std::vector<std::uint32_t>(count, background)};
@@ -90,12 +105,15 @@ Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double 
     // First the depth and the nearest triangle at each pixel, then the wood once a pixel.
     std::vector<std::uint32_t> nearest(count, 0);
     for (size_t t = 0; t + 2 < mesh.indices.size(); t += 3) {
-        const Corner &a = corners[mesh.indices[t]], &b = corners[mesh.indices[t + 1]], &c = corners[mesh.indices[t + 2]];
+        const Corner &a = corners[mesh.indices[t]], &b = corners[mesh.indices[t + 1]],
+                     &c = corners[mesh.indices[t + 2]];
         if (facesAway(a, b, c)) continue;
         const auto [x0, x1] = std::minmax({a.at.x(), b.at.x(), c.at.x()});
         const auto [y0, y1] = std::minmax({a.at.y(), b.at.y(), c.at.y()});
-        const int left = std::max(0, static_cast<int>(std::ceil(x0 - 0.5f))), right = std::min(width - 1, static_cast<int>(std::floor(x1 - 0.5f)));
-        const int top = std::max(0, static_cast<int>(std::ceil(y0 - 0.5f))), bottom = std::min(heightPx - 1, static_cast<int>(std::floor(y1 - 0.5f)));
+        const int left = std::max(0, static_cast<int>(std::ceil(x0 - 0.5f))),
+                  right = std::min(width - 1, static_cast<int>(std::floor(x1 - 0.5f)));
+        const int top = std::max(0, static_cast<int>(std::ceil(y0 - 0.5f))),
+                  bottom = std::min(heightPx - 1, static_cast<int>(std::floor(y1 - 0.5f)));
         for (int y = top; y <= bottom; ++y)
             for (int x = left; x <= right; ++x) {
                 const Eigen::Vector3f w = weights(a, b, c, static_cast<float>(x) + 0.5f, static_cast<float>(y) + 0.5f);
@@ -111,9 +129,11 @@ Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double 
     for (size_t at = 0; at < count; ++at) {
         if (!nearest[at]) continue;
         const size_t t = nearest[at] - 1;
-        const Vertex* v[3] = {&mesh.vertices[mesh.indices[t]], &mesh.vertices[mesh.indices[t + 1]], &mesh.vertices[mesh.indices[t + 2]]};
+        const Vertex* v[3] = {&mesh.vertices[mesh.indices[t]], &mesh.vertices[mesh.indices[t + 1]],
+                              &mesh.vertices[mesh.indices[t + 2]]};
         const Corner* c[3] = {&corners[mesh.indices[t]], &corners[mesh.indices[t + 1]], &corners[mesh.indices[t + 2]]};
-        const auto x = static_cast<float>(at % static_cast<size_t>(width)), y = static_cast<float>(at / static_cast<size_t>(width));
+        const auto x = static_cast<float>(at % static_cast<size_t>(width)),
+                   y = static_cast<float>(at / static_cast<size_t>(width));
         const Eigen::Vector3f w = weights(*c[0], *c[1], *c[2], x + 0.5f, y + 0.5f);
         std::array<float, 3> place{};
         Eigen::Vector3f normal = Eigen::Vector3f::Zero();
@@ -124,7 +144,8 @@ Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double 
         normal.normalize();
         const float across = std::hypot(place[0], place[1]);
         const float endGrain = across > 0 ? std::abs(place[0]) / across : 0;
-        const auto wood = woodColour(mesh.woods[static_cast<size_t>(v[0]->species)]->figure, place[0], place[1], place[2], v[0]->seed, endGrain);
+        const auto wood = woodColour(mesh.woods[static_cast<size_t>(v[0]->species)]->figure, place[0], place[1],
+                                     place[2], v[0]->seed, endGrain);
         const bool lifted = selected >= 0 && static_cast<int>(v[0]->part) / 1000 == selected;
         const auto lit = litColour(wood, {normal.x(), normal.y(), normal.z()}, lifted ? 1.15f : 1.0f);
         out.pixels[at] = packColour(lit);

@@ -7,7 +7,8 @@
 
 namespace vl {
 
-/// Where the piece is seen from. The piece is turned by `yaw` and `pitch` (degrees) and drawn `zoom` times as large as fits.
+/// Where the piece is seen from. The piece is turned by `yaw` and `pitch` (degrees) and drawn `zoom` times as large as
+/// fits.
 struct Camera {
     double yaw = -28, pitch = 22;  ///< of the piece about its own upright, then towards the eye
     double zoom = 1;
@@ -21,9 +22,11 @@ struct Camera {
 
 /// Draws a mesh without OpenGL: parallel projection, depth buffer, the wood's figure at every pixel.
 /// `background` is 0xAARRGGBB; `selected` lights the layer with this index (−1 for none).
-Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx, std::uint32_t background, int selected = -1);
+Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width,
+                  int heightPx, std::uint32_t background, int selected = -1);
 
 /// The nearest Vertex::part under the middle of pixel (x, y) of such a picture; −1 where nothing is.
-int pickMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx, double x, double y);
+int pickMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width, int heightPx,
+             double x, double y);
 
 }  // namespace vl

@@ -49,9 +49,13 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
         s.capacity = revolved(sides.inside).volume;
         const Point floor = sides.inside.front();
         // Bored through there is no floor.
-        s.floorThickness = piece.hollow.rule == WallRule::Bored ? s.height : std::min(floor.x(), distanceTo(sides.outside, floor));
+        s.floorThickness =
+            piece.hollow.rule == WallRule::Bored ? s.height : std::min(floor.x(), distanceTo(sides.outside, floor));
         s.thinnest.wall = std::numeric_limits<double>::infinity();
-        const double wallFrom = floor.x() + (piece.hollow.rule == WallRule::Drawn || piece.hollow.rule == WallRule::Bored ? 0 : piece.hollow.floorRound);
+        const double wallFrom =
+            floor.x() + (piece.hollow.rule == WallRule::Drawn || piece.hollow.rule == WallRule::Bored
+                             ? 0
+                             : piece.hollow.floorRound);
         for (const WallAt& w : wallAlong(sides)) {
             // The rim's own edge is no wall, and below the floor's rounding the wall is the floor's.
             if (w.inside.y() <= 0) continue;

@@ -27,7 +27,8 @@ struct Shape {
     bool solid = true;  ///< nothing hollowed
 };
 
-/// The shape's measures. Volumes by frustums (plane geometry), weight with each layer's woods in the shares of its segments.
+/// The shape's measures. Volumes by frustums (plane geometry), weight with each layer's woods in the shares of its
+/// segments.
 Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& sides);
 
 /// The wall square to the surface at every point of the inside line. Empty where there is none.

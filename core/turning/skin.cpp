@@ -21,14 +21,16 @@ std::uint32_t woodAt(const BuiltLayer& layer, double z, double r, double angleDe
     const Cell* cell = layer.cellAt(z, r, angleDeg);
     if (!cell) return 0;
     const Eigen::Vector3d p = cell->board.place(pointAt(z, r, angleDeg));
-    return packColour(woodColour(cell->wood->figure, static_cast<float>(p.x()), static_cast<float>(p.y()), static_cast<float>(p.z()), cell->seed, static_cast<float>(cell->endGrain(normal))));
+    return packColour(woodColour(cell->wood->figure, static_cast<float>(p.x()), static_cast<float>(p.y()),
+                                 static_cast<float>(p.z()), cell->seed, static_cast<float>(cell->endGrain(normal))));
 }
 
 }  // namespace
 
 Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& w, const std::atomic<bool>* cancelled)
 {
-    Raster out{w.width, w.height, std::vector<std::uint32_t>(static_cast<size_t>(w.width) * static_cast<size_t>(w.height), 0)};
+    Raster out{w.width, w.height,
+               std::vector<std::uint32_t>(static_cast<size_t>(w.width) * static_cast<size_t>(w.height), 0)};
     if (assembly.layers.empty() || w.width <= 0 || w.height <= 0) return out;
     struct Column {
         double z, r;
@@ -46,13 +48,15 @@ Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& 
             const Column& c = columns[static_cast<size_t>(x)];
             if (std::isnan(c.r)) continue;
             const BuiltLayer& layer = assembly.layers[c.layer];
-            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(w.width) + static_cast<size_t>(x)] = woodAt(layer, c.z, c.r, angle, outwards(angle));
+            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(w.width) + static_cast<size_t>(x)] =
+                woodAt(layer, c.z, c.r, angle, outwards(angle));
         }
     }
     return out;
 }
 
-Raster bakeSection(const Assembly& assembly, const Sides& sides, double z0, double z1, double r0, double r1, int width, int height)
+Raster bakeSection(const Assembly& assembly, const Sides& sides, double z0, double z1, double r0, double r1, int width,
+                   int height)
 {
     Raster out{width, height, std::vector<std::uint32_t>(static_cast<size_t>(width) * static_cast<size_t>(height), 0)};
     if (assembly.layers.empty()) return out;
@@ -66,7 +70,8 @@ Raster bakeSection(const Assembly& assembly, const Sides& sides, double z0, doub
         for (int y = 0; y < height; ++y) {
             const double r = r1 - (y + 0.5) * (r1 - r0) / height;
             if (r < inner || r > outer) continue;
-            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)] = woodAt(layer, z, r, 1e-3, onwards(0) * 0.6);
+            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)] =
+                woodAt(layer, z, r, 1e-3, onwards(0) * 0.6);
         }
     }
     return out;
@@ -85,7 +90,8 @@ Raster bakeRing(const BuiltLayer& layer, double half, int size)
             const Eigen::Vector3d p = pointAt(z, r, angle);
             const auto sawn = layer.sawnFaces(*cell);
             if (!std::ranges::all_of(sawn, [&](const HalfSpace& h) { return h.beyond(p) <= 1e-9; })) continue;
-            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(size) + static_cast<size_t>(x)] = woodAt(layer, z, r, angle, Eigen::Vector3d::Zero());
+            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(size) + static_cast<size_t>(x)] =
+                woodAt(layer, z, r, angle, Eigen::Vector3d::Zero());
         }
     return out;
 }

@@ -22,14 +22,18 @@ struct SkinWindow {
     int width = 0, height = 0;
 };
 
-/// The outside, unrolled: every pixel asks the material map, so joints are sharp at any window. Stations without wood are
-/// transparent. `cancelled` is asked once a row; a cancelled bake returns what it has.
-Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& window, const std::atomic<bool>* cancelled = nullptr);
+/// The outside, unrolled: every pixel asks the material map, so joints are sharp at any window. Stations without wood
+/// are transparent. `cancelled` is asked once a row; a cancelled bake returns what it has.
+Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& window,
+                const std::atomic<bool>* cancelled = nullptr);
 
-/// The half section in its woods at the angle of 12 o'clock: stations left to right, radii bottom to top, only the finished wood.
-Raster bakeSection(const Assembly& assembly, const Sides& sides, double z0, double z1, double r0, double r1, int width, int height);
+/// The half section in its woods at the angle of 12 o'clock: stations left to right, radii bottom to top, only the
+/// finished wood.
+Raster bakeSection(const Assembly& assembly, const Sides& sides, double z0, double z1, double r0, double r1, int width,
+                   int height);
 
-/// One ring's face as glued, in plan: `half` mm from the centre to each edge of a square of `size` pixels; middle of its thickness.
+/// One ring's face as glued, in plan: `half` mm from the centre to each edge of a square of `size` pixels; middle of
+/// its thickness.
 Raster bakeRing(const BuiltLayer& layer, double half, int size);
 
 }  // namespace vl

@@ -33,7 +33,8 @@ inline float smoothstep(float low, float high, float v)
 std::array<float, 3> woodColour(const Figure& f, float along, float across, float through, float seed, float endGrain)
 {
     const glsl::vec3 c =
-        glsl::woodColour({along, across, through}, {f.early[0], f.early[1], f.early[2]}, {f.late[0], f.late[1], f.late[2]}, f.ringWidth, f.pores, f.waviness, seed, endGrain);
+        glsl::woodColour({along, across, through}, {f.early[0], f.early[1], f.early[2]},
+                         {f.late[0], f.late[1], f.late[2]}, f.ringWidth, f.pores, f.waviness, seed, endGrain);
     return {std::clamp(c.x, 0.0f, 1.0f), std::clamp(c.y, 0.0f, 1.0f), std::clamp(c.z, 0.0f, 1.0f)};
 }
 
@@ -43,6 +44,9 @@ std::array<float, 3> litColour(const std::array<float, 3>& w, const std::array<f
     return {c.x, c.y, c.z};
 }
 
-float segmentSeed(size_t layer, size_t segment) { return glsl::woodHash(static_cast<int>(layer) * 131 + 17, static_cast<int>(segment) * 7919 + 5, 91); }
+float segmentSeed(size_t layer, size_t segment)
+{
+    return glsl::woodHash(static_cast<int>(layer) * 131 + 17, static_cast<int>(segment) * 7919 + 5, 91);
+}
 
 }  // namespace vl

@@ -7,11 +7,14 @@
 
 namespace vl {
 
-/// Colour of a wood at a place in its board: `along` the grain, `across` the board's width and `through` its thickness, mm;
-/// `seed` (0 … 1) says which board; `endGrain` 0 … 1. sRGB, each 0 … 1. The formula stands in core/wood/figure.inl.
-std::array<float, 3> woodColour(const Figure& figure, float along, float across, float through, float seed, float endGrain);
+/// Colour of a wood at a place in its board: `along` the grain, `across` the board's width and `through` its thickness,
+/// mm; `seed` (0 … 1) says which board; `endGrain` 0 … 1. sRGB, each 0 … 1. The formula stands in
+/// core/wood/figure.inl.
+std::array<float, 3> woodColour(const Figure& figure, float along, float across, float through, float seed,
+                                float endGrain);
 
-/// That colour as lit in a picture; `normal` in view space (x right, y up, z to the eye), `lift` brightens what is chosen.
+/// That colour as lit in a picture; `normal` in view space (x right, y up, z to the eye), `lift` brightens what is
+/// chosen.
 std::array<float, 3> litColour(const std::array<float, 3>& wood, const std::array<float, 3>& normal, float lift);
 
 /// A number 0 … 1 that is always the same for the same segment of the same layer.

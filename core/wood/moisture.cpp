@@ -8,7 +8,8 @@ namespace vl {
 double equilibriumMoisture(double celsius, double humidityPercent)
 {
     if (!(celsius >= -10 && celsius <= 90)) throw InputError("temperature", exact(celsius), "-10 to 90 °C is");
-    if (!(humidityPercent >= 0 && humidityPercent <= 100)) throw InputError("humidity", exact(humidityPercent), "0 to 100 % is");
+    if (!(humidityPercent >= 0 && humidityPercent <= 100))
+        throw InputError("humidity", exact(humidityPercent), "0 to 100 % is");
     const double t = celsius * 1.8 + 32, h = humidityPercent / 100;
     const double w = 330 + 0.452 * t + 0.00415 * t * t;
     const double k = 0.791 + 4.63e-4 * t - 8.44e-7 * t * t;
@@ -18,6 +19,9 @@ double equilibriumMoisture(double celsius, double humidityPercent)
     return 1800 / w * (kh / (1 - kh) + (k1 * kh + 2 * k1 * k2 * kh * kh) / (1 + k1 * kh + k1 * k2 * kh * kh));
 }
 
-double movement(double size, double shrinkagePercent, double moistureChange) { return size * shrinkagePercent / 100 / 30 * moistureChange; }
+double movement(double size, double shrinkagePercent, double moistureChange)
+{
+    return size * shrinkagePercent / 100 / 30 * moistureChange;
+}
 
 }  // namespace vl

@@ -25,9 +25,9 @@ inline constexpr Pattern bandAndRise{
     "band and rise are higher than the layer: the tips of the pattern are cut off by the next layer"};
 inline constexpr Pattern riseThatFits{"a rise that fits"};
 
-inline constexpr Pattern stavesTooThick{
-    "the curve is deep for flat staves: most of such a thick board is turned away; a stack of shorter staves follows it "
-    "better"};
+inline constexpr Pattern stavesTooThick{"the curve is deep for flat staves: most of such a thick board is turned away; "
+                                        "a stack of shorter staves follows it "
+                                        "better"};
 inline constexpr Pattern sheetIsBoard{
     "a sheet this thick is a board: it moves across its grain against the ring it is glued to"};
 inline constexpr Pattern thinSheet{"a sheet of %1"};

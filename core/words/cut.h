@@ -32,9 +32,9 @@ inline constexpr Pattern oneSetUpMitres{
     "all of a ring in one set-up: the same error in every mitre is one that can be measured and taken out"};
 inline constexpr Pattern miterGauge{"mitre gauge %1 from square, turn the strip over after each cut, stop at %2"};
 inline constexpr Pattern wedgeSled{"wedge sled set to %1, same face up throughout, stop at %2"};
-inline constexpr Pattern slantFirst{
-    "cross-cut the panel %1 from square every %2, rip both edges square to the ends to %3, turn every second blank over; "
-    "then %4"};
+inline constexpr Pattern slantFirst{"cross-cut the panel %1 from square every %2, rip both edges square to the ends to "
+                                    "%3, turn every second blank over; "
+                                    "then %4"};
 inline constexpr Pattern ripPanel{"Rip the strips of the panel for %1"};
 inline constexpr Pattern stripsFirst{
     "strips first: the band's two joints are long and straight, easier to close than any joint of the ring"};
@@ -44,8 +44,7 @@ inline constexpr Pattern gapSeenNow{"a gap seen now is a fence correction; seen 
 inline constexpr Pattern onDrawnCircle{"lay the segments on the drawn circle"};
 inline constexpr Pattern againstLight{"band round the dry ring, look against the light"};
 inline constexpr Pattern flattenOpenJoints{"Flatten the open joints of %1"};
-inline constexpr Pattern halvesInPlane{
-    "both ends of each half in one plane: the last two joints close without strain"};
+inline constexpr Pattern halvesInPlane{"both ends of each half in one plane: the last two joints close without strain"};
 inline constexpr Pattern bothEndsAtOnce{"sanding disc or board, both ends at once"};
 inline constexpr Pattern flattenSegments{"Flatten both faces of the segments of %1"};
 inline constexpr Pattern oneHeight{"segments of one height: the next layer touches every one of them"};
@@ -61,7 +60,8 @@ inline constexpr Pattern tiltedGauge{
     "saw tilted %1, mitre gauge %2 from square, turn the strip over after each cut; trial joint of two offcuts first"};
 inline constexpr Pattern dryFitStaves{"Dry-fit %1 with tape for hinges"};
 inline constexpr Pattern lastJointShows{"rolled up dry, the last joint shows the error of all"};
-inline constexpr Pattern rollUp{"outer faces up side by side, tape across every joint, roll up, look against the light"};
+inline constexpr Pattern rollUp{
+    "outer faces up side by side, tape across every joint, roll up, look against the light"};
 
 // Slabs
 inline constexpr Pattern ripStrips{"Rip %1 strips of %2"};
@@ -118,9 +118,9 @@ inline constexpr Pattern everyRingFromIt{"every ring comes from this one board"}
 inline constexpr Pattern planedAllOver{"planed to %1 all over: its thickness is every ring's height"};
 inline constexpr Pattern scribe{"Flatten the board of %1 and scribe %2 circles"};
 inline constexpr Pattern cutLeans{"both faces: the cut leans, so each circle comes out smaller below"};
-inline constexpr Pattern beamCompass{
-    "beam compass; the radii of both faces stand with the layer and on the full-size sheet; draw a witness line across all "
-    "of them"};
+inline constexpr Pattern beamCompass{"beam compass; the radii of both faces stand with the layer and on the full-size "
+                                     "sheet; draw a witness line across all "
+                                     "of them"};
 inline constexpr Pattern halveBoard{"Saw the board of %1 in two down the middle"};
 inline constexpr Pattern fromOpenSide{"the blade enters each ring from the open side"};
 inline constexpr Pattern alongMiddle{"bandsaw, along the joint on the middle line"};
@@ -138,8 +138,7 @@ inline constexpr Pattern partAtAngle{
     "thin parting tool at %1 to the face, about %2, tool rest close; stop before the ring is loose and break it off by "
     "hand"};
 inline constexpr Pattern flattenRings{"Flatten both faces of the rings of %1"};
-inline constexpr Pattern onlyUnevenness{
-    "only as much as takes the unevenness out: the pattern follows the thickness"};
+inline constexpr Pattern onlyUnevenness{"only as much as takes the unevenness out: the pattern follows the thickness"};
 inline constexpr Pattern sandingBoard{"sanding board, %1"};
 
 }  // namespace vl::words

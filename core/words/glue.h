@@ -56,8 +56,8 @@ inline constexpr Pattern sizeFirst{
 
 // A disc let in
 inline constexpr Pattern letIn{"Let the disc into %1"};
-inline constexpr Pattern twoPoints{
-    "glued at two points along the grain's middle line only, so that it moves with the seasons and stays in the middle"};
+inline constexpr Pattern twoPoints{"glued at two points along the grain's middle line only, so that it moves with the "
+                                   "seasons and stays in the middle"};
 inline constexpr Pattern twoSpots{
     "finish the disc's edge first; two spots of glue, the rest dry; paper shims keep the clearance even"};
 
@@ -65,9 +65,9 @@ inline constexpr Pattern twoSpots{
 inline constexpr Pattern faceToFace{"Glue the boards of %1 face to face"};
 inline constexpr Pattern ringsAlternate{
     "grain all one way; growth rings facing alternately, so that cupping cancels out"};
-inline constexpr Pattern clampsFromMiddle{
-    "glue on one face of each pair, rub, two brads or spots of hot melt at the ends against sliding, clamps every %1 from "
-    "the middle out"};
+inline constexpr Pattern clampsFromMiddle{"glue on one face of each pair, rub, two brads or spots of hot melt at the "
+                                          "ends against sliding, clamps every %1 from "
+                                          "the middle out"};
 
 // Wraps
 inline constexpr Pattern glueToPost{"Glue %1 of %2 to the post"};
@@ -91,9 +91,9 @@ inline constexpr Pattern trueEndsTape{
 inline constexpr Pattern stackRings{"Stack and glue the rings of %1"};
 inline constexpr Pattern witnessInLine{"witness lines in line"};
 inline constexpr Pattern witnessTurned{"witness lines in line, each ring %1 on"};
-inline constexpr Pattern tackThenWeight{
-    "largest ring down on paper, tack two spots with hot melt so that the rings do not slide under the clamp, weight or "
-    "press"};
+inline constexpr Pattern tackThenWeight{"largest ring down on paper, tack two spots with hot melt so that the rings do "
+                                        "not slide under the clamp, weight or "
+                                        "press"};
 
 // The stack
 inline constexpr Pattern toWasteBlock{"Glue %1 to the waste block%2"};
@@ -106,9 +106,9 @@ inline constexpr Pattern setSegments{"Set the %1 segments of %2 onto the stack"}
 inline constexpr Pattern grainInLine{"turned grain in line with the layer below, so that no joint stands over a joint"};
 inline constexpr Pattern turnedOn{
     "turned %1 on from the layer below (%2 of a segment), so that no joint stands over a joint"};
-inline constexpr Pattern oneByOne{
-    "one segment at a time against an index stop: glue, press ten seconds, one segment on; keep the gaps free of glue, it "
-    "cannot be got out later"};
+inline constexpr Pattern oneByOne{"one segment at a time against an index stop: glue, press ten seconds, one segment "
+                                  "on; keep the gaps free of glue, it "
+                                  "cannot be got out later"};
 inline constexpr Pattern rubCentrePress{
     "pencil marks on both joints, rub, centre with the tailstock cone, press; two spots of hot melt at the rim keep it "
     "from sliding under the pressure"};
@@ -120,7 +120,8 @@ inline constexpr Pattern facingTears{"facing a joint that has not set tears it"}
 inline constexpr Pattern closeSection{"Glue section %1 onto what is below"};
 inline constexpr Pattern closesInsides{"both insides are finished: this joint closes them off"};
 inline constexpr Pattern mustMeet{
-    "both sides must meet at outside Ø %1 and inside Ø %2; dry first, centre between both faceplates, thin glue, none "
+    "both sides must meet at outside Ø %1 and inside Ø %2; dry first, centre between both faceplates, thin glue, "
+    "none "
     "towards the inside"};
 inline constexpr Pattern sectionUnderPressure{"Leave section %1 under pressure"};
 inline constexpr Pattern notFromInside{"the one joint that cannot be reached from inside"};
@@ -133,8 +134,7 @@ inline constexpr Pattern notApart{"this joint must come apart again, and %1 does
 inline constexpr Pattern lightCutsOnly{"%1 holds for light cuts only, and this joint carries the whole stack"};
 inline constexpr Pattern notVeneer{"%1 grabs before a sheet lies flat, or lets it curl"};
 inline constexpr Pattern endGrainDry{"end grain drinks %1 until the joint is dry"};
-inline constexpr Pattern oneEndGrain{
-    "one face is end grain, which drinks %1; and the joint moves with the seasons"};
+inline constexpr Pattern oneEndGrain{"one face is end grain, which drinks %1; and the joint moves with the seasons"};
 inline constexpr Pattern comesApart{"%1 comes apart again: it is no glue for a joint that stays"};
 inline constexpr Pattern setsTooSoon{"%1 sets before so large a joint is closed"};
 inline constexpr Pattern tooCold{"at %1 °C %2 does not set to its strength; it wants %3 °C or more"};
@@ -146,8 +146,8 @@ inline constexpr Pattern manyJoints{"%1 joints"};
 // What to mind with it
 inline constexpr Pattern wipeOily{
     "wipe the oily faces with solvent and glue within minutes; gloves, fresh air, no flame"};
-inline constexpr Pattern pressSheet{
-    "the sheet curls with the glue's water: press it between flat cauls with paper, four times as long as a ring joint"};
+inline constexpr Pattern pressSheet{"the sheet curls with the glue's water: press it between flat cauls with paper, "
+                                    "four times as long as a ring joint"};
 inline constexpr Pattern sizeBoth{"size both faces first with a thin coat, ten minutes, then glue"};
 inline constexpr Pattern comesApartBy{"comes apart by: %1; light cuts, tailstock up as long as it can be"};
 

@@ -1,12 +1,17 @@
-// The cutting plan: nothing overlaps, nothing is lost, the bound is a bound, small plans against the exact optimum of an integer program.
+// The cutting plan: nothing overlaps, nothing is lost, the bound is a bound, small plans against the exact optimum of
+// an integer program.
+#include "core/piece/edit.h"
 #include "core/plan/boards/board_plan.h"
 #include "core/plan/boards/setups.h"
 #include "core/plan/boards/strip_cutting.h"
-#include "core/piece/edit.h"
 #include "core/plan/plan.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 
+#include <boost/geometry.hpp>
+#include <boost/geometry/geometries/multi_polygon.hpp>
+#include <boost/geometry/geometries/point_xy.hpp>
+#include <boost/geometry/geometries/polygon.hpp>
 #include <glpk.h>
 
 #include <cmath>
@@ -59,7 +64,9 @@ double exactOptimum(const StripProblem& p)
             std::vector<int> takes(p.items.size(), 0);
             std::function<void(size_t, double)> fill = [&](size_t at, double in) {
                 if (at == p.kinds[k].items.size()) {
-                    if (in > 0) strips.push_back({p.kinds[k].width + p.kerf, p.consumed(in, q.length) * (p.kinds[k].width + p.kerf), takes});
+                    if (in > 0)
+                        strips.push_back(
+                            {p.kinds[k].width + p.kerf, p.consumed(in, q.length) * (p.kinds[k].width + p.kerf), takes});
                     return;
                 }
                 const size_t item = p.kinds[k].items[at];
@@ -154,6 +161,56 @@ void expectWhole(const StripProblem& p, const StripSolution& s)
 
 }  // namespace
 
+namespace {
+
+namespace bg = boost::geometry;
+using Flat = bg::model::polygon<bg::model::d2::point_xy<double>>;
+using Flats = bg::model::multi_polygon<Flat>;
+
+Flat flatOf(const BoardRect& r)
+{
+    Flat out;
+    for (const auto& [x, y] : {std::pair{r.x, r.y}, {r.x, r.top()}, {r.right(), r.top()}, {r.right(), r.y}, {r.x, r.y}})
+        bg::append(out, bg::model::d2::point_xy<double>(x, y));
+    return out;
+}
+
+Flats unionOf(const std::vector<BoardRect>& rects)
+{
+    Flats all;
+    for (const BoardRect& r : rects) {
+        Flats more;
+        bg::union_(all, flatOf(r), more);
+        all = std::move(more);
+    }
+    return all;
+}
+
+double shared(const Flats& a, const Flats& b)
+{
+    Flats both;
+    bg::intersection(a, b, both);
+    return bg::area(both);
+}
+
+/// Offcuts against the union of what is cut, by Boost.Geometry: on the board, apart from one another, from every strip
+/// and its kerf as far as it is used, and from every defect.
+void expectOffcutsAreWhatIsLeft(const PlannedBoard& b, const Shop& shop, const std::string& name)
+{
+    std::vector<BoardRect> gone = defectsOf(b.board);
+    for (const PlannedStrip& s : b.strips)
+        gone.push_back({s.place.x, s.place.y, s.used, s.place.width + std::min(s.kerf, shop.ripKerf)});
+    const Flats cut = unionOf(gone), kept = unionOf(b.offcuts), face = unionOf({{0, 0, b.board.length, b.board.width}});
+    EXPECT_NEAR(shared(cut, kept), 0, 1e-3) << name << " " << b.board.id << ": an offcut is cut into";
+    double sum = 0;
+    for (const BoardRect& r : b.offcuts) sum += r.length * r.width;
+    EXPECT_NEAR(bg::area(kept), sum, 1e-3) << name << ": offcuts lie over one another";
+    EXPECT_NEAR(shared(kept, face), sum, 1e-3) << name << ": an offcut hangs over the board";
+    for (const BoardRect& r : b.offcuts) EXPECT_GE(r.length, shop.leastOffcut - 1e-9) << name;
+}
+
+}  // namespace
+
 TEST(StripCutting, ThreeThousandPartsOnFortyBoardsEndWithinAPercentOfTheBound)
 {
     for (const unsigned seed : {1u, 3u, 5u, 2u}) {
@@ -181,7 +238,8 @@ TEST(StripCutting, SmallPlansAgainstTheExactOptimum)
         for (int k = 0; k < kinds; ++k) {
             StripProblem::Kind kind{number(25, 60), 18, {}};
             kind.items.push_back(p.items.size());
-            p.items.push_back({static_cast<size_t>(k), 2 + static_cast<int>(dice() % 6), number(60, 180), number(2, 12)});
+            p.items.push_back(
+                {static_cast<size_t>(k), 2 + static_cast<int>(dice() % 6), number(60, 180), number(2, 12)});
             p.kinds.push_back(kind);
         }
         for (int b = 0; b < 2; ++b) p.panels.push_back({number(500, 900), number(70, 140), 22});
@@ -220,7 +278,8 @@ TEST(ClearPanels, AvoidDefectsAndLoseLittle)
         double sum = 0;
         for (size_t i = 0; i < panels.size(); ++i) {
             sum += panels[i].area();
-            RC_ASSERT(panels[i].x >= 0 && panels[i].y >= 0 && panels[i].right() <= b.length + 1e-9 && panels[i].top() <= b.width + 1e-9);
+            RC_ASSERT(panels[i].x >= 0 && panels[i].y >= 0 && panels[i].right() <= b.length + 1e-9 &&
+                      panels[i].top() <= b.width + 1e-9);
             for (const BoardRect& d : defectsOf(b)) RC_ASSERT(!panels[i].overlaps(d));
             for (size_t k = i + 1; k < panels.size(); ++k) RC_ASSERT(!panels[i].overlaps(panels[k]));
         }
@@ -264,19 +323,21 @@ TEST(BoardPlan, EverySampleIsCutFromTheHarboursRackWithNothingLost)
                 EXPECT_EQ(s.ganged, at + piece.choices.endWaste < shop.leastHold - 1e-9) << name;
                 EXPECT_GE(s.used, std::min(shop.leastHold, s.place.length) - 1e-9) << "too short to hold";
             }
-            for (const BoardRect& r : b.offcuts)
-                for (const PlannedStrip& s : b.strips) EXPECT_FALSE(r.overlaps({s.place.x, s.place.y, s.used, s.place.width})) << name;
+            expectOffcutsAreWhatIsLeft(b, shop, name);
             // Cuts are numbered as they are made: a strip is ripped before it is cut across.
             for (size_t k = 0; k < b.cuts.size(); ++k) EXPECT_EQ(b.cuts[k].number, static_cast<int>(k) + 1);
             for (const BoardCut& rip : b.cuts)
                 for (const BoardCut& cross : b.cuts)
-                    if (rip.kind == BoardCut::Rip && cross.kind == BoardCut::Crosscut && rip.strip == cross.strip) EXPECT_LT(rip.number, cross.number);
+                    if (rip.kind == BoardCut::Rip && cross.kind == BoardCut::Crosscut && rip.strip == cross.strip)
+                        EXPECT_LT(rip.number, cross.number);
         }
         for (const Shortfall& s : boards.shortfall) cut[s.part] += s.count;
         for (const Part& p : plan.assembly.parts) EXPECT_EQ(cut[p.id], p.count) << name << " " << p.id;
-        EXPECT_TRUE(boards.shortfall.empty()) << name << " lacks " << (boards.shortfall.empty() ? "" : boards.shortfall[0].part);
+        EXPECT_TRUE(boards.shortfall.empty())
+            << name << " lacks " << (boards.shortfall.empty() ? "" : boards.shortfall[0].part);
         EXPECT_GE(boards.consumed, boards.lowerBound * (1 - 1e-6)) << name;
-        EXPECT_NEAR((boards.partsVolume + boards.kerfVolume + boards.wasteVolume) / boards.boardVolume, 1, 1e-9) << name << ": boards are parts, kerf and waste";
+        EXPECT_NEAR((boards.partsVolume + boards.kerfVolume + boards.wasteVolume) / boards.boardVolume, 1, 1e-9)
+            << name << ": boards are parts, kerf and waste";
         EXPECT_GT(boards.yield(), 0.1) << name;
         // Every part is set up for somewhere, and no setting comes twice.
         std::set<std::string> set;
@@ -316,7 +377,8 @@ TEST(BoardPlan, WhatIsCutStaysWhenThePieceChangesALittle)
                 EXPECT_EQ(s.place.x, kept.x);
                 EXPECT_EQ(s.place.y, kept.y);
             } else if (b.board.id == kept.board)
-                EXPECT_FALSE(s.place.overlaps({kept.x, kept.y, kept.length, kept.width})) << "new cuts go round what is cut";
+                EXPECT_FALSE(s.place.overlaps({kept.x, kept.y, kept.length, kept.width}))
+                    << "new cuts go round what is cut";
         }
     EXPECT_EQ(found, 1);
     for (const Shortfall& s : next.shortfall) cut[s.part] += s.count;
@@ -346,7 +408,8 @@ TEST(BoardPlan, CanBeCancelledAndAnEmptyRackSaysWhatToBuy)
     EXPECT_GT(buy, volume);
     std::atomic<bool> stop{true};
     double last = -1;
-    const BoardPlan cancelled = planBoards(piece, test::harbourShop(), plan.assembly, {[&](double share) { last = share; }, &stop});
+    const BoardPlan cancelled =
+        planBoards(piece, test::harbourShop(), plan.assembly, {[&](double share) { last = share; }, &stop});
     EXPECT_TRUE(cancelled.cancelled);
     (void)last;
 }

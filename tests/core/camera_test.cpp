@@ -25,7 +25,8 @@ TEST(Camera, OnlyTurnsAndNeverStretches)
     for (int yaw = -180; yaw <= 180; yaw += 30)
         for (int pitch = -90; pitch <= 90; pitch += 30)
             for (const bool upright : {true, false}) {
-                const Eigen::Matrix3d turn = Camera{static_cast<double>(yaw), static_cast<double>(pitch), 1, upright}.view(120).linear();
+                const Eigen::Matrix3d turn =
+                    Camera{static_cast<double>(yaw), static_cast<double>(pitch), 1, upright}.view(120).linear();
                 EXPECT_LT((turn * turn.transpose() - Eigen::Matrix3d::Identity()).norm(), 1e-9);
                 EXPECT_NEAR(turn.determinant(), 1, 1e-9) << "left stays left";
             }
@@ -40,7 +41,8 @@ TEST(Camera, ShowsAllOfThePieceHoweverItIsTurned)
             const Camera camera{static_cast<double>(yaw), static_cast<double>(pitch), 1, true};
             const double half = camera.halfExtent(plan.shape.height, plan.shape.greatestDiameter);
             for (const Vertex& v : mesh.vertices) {
-                const Vector3d p = camera.view(plan.shape.height) * Vector3d(v.position[0], v.position[1], v.position[2]);
+                const Vector3d p =
+                    camera.view(plan.shape.height) * Vector3d(v.position[0], v.position[1], v.position[2]);
                 ASSERT_LE(std::max(std::abs(p.x()), std::abs(p.y())), half);
             }
         }

@@ -1,4 +1,5 @@
-// Every construction against a solid built another way: CGAL's polygons and half-spaces, turned by CGAL and Eigen from the layer's own numbers.
+// Every construction against a solid built another way: CGAL's polygons and half-spaces, turned by CGAL and Eigen from
+// the layer's own numbers.
 #include "core/blank/construction.h"
 #include "core/blank/flipped_board.h"
 #include "core/blank/made_up.h"
@@ -114,11 +115,13 @@ TEST(Construction, PartsDoNotOverlapAndFillTheBlank)
                     all.join(p);
                 }
                 const double together = area(all);
-                // A ring that is bored for a disc is drawn with flat faces at its bore: there the two meet inside a circle.
+                // A ring that is bored for a disc is drawn with flat faces at its bore: there the two meet inside a
+                // circle.
                 if (l.is<LetInForm>()) continue;
                 EXPECT_NEAR(sum / together, 1, 1e-6) << s.name << " layer " << i + 1 << ": parts lie over one another";
                 if (l.is<DiscForm>() || l.is<StavesForm>()) continue;
-                EXPECT_NEAR(together * (b.z1 - b.z0) / b.volume, 1, 2e-3) << s.name << " layer " << i + 1 << ": the parts are not the blank";
+                EXPECT_NEAR(together * (b.z1 - b.z0) / b.volume, 1, 2e-3)
+                    << s.name << " layer " << i + 1 << ": the parts are not the blank";
             }
         }
     }
@@ -135,23 +138,29 @@ TEST(Construction, TheBlankHoldsTheFinishedPieceWithItsAllowance)
             const Layer& l = s.piece.layers[i];
             int air = 0;
             for (int k = 0; k < 3000; ++k) {
-                const double z = b.z0 + 1e-6 + (b.z1 - b.z0 - 2e-6) * share(), angle = 360 * share(), outer = radiusAt(plan.sides.outside, z);
+                const double z = b.z0 + 1e-6 + (b.z1 - b.z0 - 2e-6) * share(), angle = 360 * share(),
+                             outer = radiusAt(plan.sides.outside, z);
                 if (std::isnan(outer)) continue;
-                const Range in = plan.sides.inside.empty() ? Range{std::nan(""), std::nan("")} : radiusRange(plan.sides.inside, z, z);
+                const Range in = plan.sides.inside.empty() ? Range{std::nan(""), std::nan("")}
+                                                           : radiusRange(plan.sides.inside, z, z);
                 const double inner = std::isnan(in.low) ? 0 : in.low;
-                // A wrap has no allowance of its own, and a board's rings are as wide as their cut leaves them: they hold the piece itself.
+                // A wrap has no allowance of its own, and a board's rings are as wide as their cut leaves them: they
+                // hold the piece itself.
                 const double keep = l.is<BoardRingForm>() || l.is<WrapForm>() ? 0 : 0.9999;
-                const double r = inner - keep * std::min(inner, l.innerAllowance) + (outer + keep * l.outerAllowance - inner) * share();
+                const double r = inner - keep * std::min(inner, l.innerAllowance) +
+                                 (outer + keep * l.outerAllowance - inner) * share();
                 if (r > outer + keep * l.outerAllowance || r < 0.01) continue;
                 const Cell* cell = b.cellAt(z, r, angle);
                 if (!cell) {
                     ++air;
-                    EXPECT_TRUE(b.gaps) << s.name << " layer " << i + 1 << " has no wood at z " << z << ", r " << r << ", " << angle << "°";
+                    EXPECT_TRUE(b.gaps) << s.name << " layer " << i + 1 << " has no wood at z " << z << ", r " << r
+                                        << ", " << angle << "°";
                     if (!b.gaps) return;
                     continue;
                 }
                 for (const HalfSpace& h : b.sawnFaces(*cell))
-                    ASSERT_LT(h.beyond(pointAt(z, r, angle)), 1e-6) << s.name << " layer " << i + 1 << ": the saw took wood of the piece at z " << z << ", r " << r;
+                    ASSERT_LT(h.beyond(pointAt(z, r, angle)), 1e-6)
+                        << s.name << " layer " << i + 1 << ": the saw took wood of the piece at z " << z << ", r " << r;
             }
             if (b.gaps) {
                 EXPECT_GT(air, 0) << s.name << " layer " << i + 1;
@@ -162,8 +171,9 @@ TEST(Construction, TheBlankHoldsTheFinishedPieceWithItsAllowance)
 
 namespace {
 
-/// What of a layer's parts the workshop takes off before it is the layer, mm³: worked out from what is cut, planed and sawn, not from the
-/// parts' own volumes. Thickness lost at the faces, square boards that become round ones, strips jointed and trimmed, spare length and width.
+/// What of a layer's parts the workshop takes off before it is the layer, mm³: worked out from what is cut, planed and
+/// sawn, not from the parts' own volumes. Thickness lost at the faces, square boards that become round ones, strips
+/// jointed and trimmed, spare length and width.
 double lostAtTheBench(const Piece& piece, const Shop& shop, const BuiltLayer& b, size_t i)
 {
     const Layer& l = piece.layers[i];
@@ -177,7 +187,8 @@ double lostAtTheBench(const Piece& piece, const Shop& shop, const BuiltLayer& b,
     if (const WrapForm* f = l.as<WrapForm>()) {
         const double length = height + 2 * l.sandingLoss + 10, side = f->post + 2 * f->wrap;
         const double wedge = (f->wrap * std::sqrt(2.0) + 2) * (f->wrap / std::sqrt(2.0) + 2);
-        return length * (f->post * f->post + 4 * (f->post + f->wrap + 2) * f->wrap + (f->wedges ? 4 * wedge : 0)) - side * side * height;
+        return length * (f->post * f->post + 4 * (f->post + f->wrap + 2) * f->wrap + (f->wedges ? 4 * wedge : 0)) -
+               side * side * height;
     }
     const SlabForm* slab = l.as<SlabForm>();
     const BoardRingForm* rings = l.as<BoardRingForm>();
@@ -188,7 +199,8 @@ double lostAtTheBench(const Piece& piece, const Shop& shop, const BuiltLayer& b,
         const double rows = recut ? std::ceil((l.stockOuter ? *l.stockOuter : size) / slab->row - 1e-9) : 1;
         const double row = recut ? slab->row : rings ? size + 10 : 2 * (b.finishedOuter.high + l.outerAllowance);
         const double length = rows * (row + 2 * slab->jointing) + (rows - 1) * shop.kerf + 10;
-        return strips * (slab->strip + 2 * slab->jointing) * length * (board + 2 * slab->flattening * (recut ? 2 : 1)) - b.volume;
+        return strips * (slab->strip + 2 * slab->jointing) * length * (board + 2 * slab->flattening * (recut ? 2 : 1)) -
+               b.volume;
     }
     if (rings) return (b.stock.outer + 10) * (b.stock.outer + 10) * height / rings->rings - b.volume;
     if (l.is<StavesForm>()) return 0;
@@ -199,7 +211,9 @@ double lostAtTheBench(const Piece& piece, const Shop& shop, const BuiltLayer& b,
     }
     double lost = wood * (thick - height);
     if (const RingForm* ring = l.ring(); ring->joint.kind == SegmentJoint::Spacer)
-        lost += ring->segments * ring->joint.width * ((b.stock.boardWidth() + 4) * (thick + 1) - (b.stock.apothem() - b.stock.innerCorner() * std::cos(pi / ring->segments)) * thick);
+        lost += ring->segments * ring->joint.width *
+                ((b.stock.boardWidth() + 4) * (thick + 1) -
+                 (b.stock.apothem() - b.stock.innerCorner() * std::cos(pi / ring->segments)) * thick);
     return lost;
 }
 
@@ -217,7 +231,8 @@ TEST(Construction, PartsAreTheLayerAndWhatTheBenchTakesOffIt)
             double parts = 0;
             for (const Part& p : plan.assembly.parts)
                 if (p.layer == static_cast<int>(i)) parts += p.count * p.volume;
-            EXPECT_NEAR(parts, b.volume + lostAtTheBench(s.piece, shop, b, i), 1e-3 * b.volume) << s.name << " layer " << i + 1;
+            EXPECT_NEAR(parts, b.volume + lostAtTheBench(s.piece, shop, b, i), 1e-3 * b.volume)
+                << s.name << " layer " << i + 1;
         }
     }
 }
@@ -225,10 +240,13 @@ TEST(Construction, PartsAreTheLayerAndWhatTheBenchTakesOffIt)
 /// A ring with gaps and spacers, by CGAL polygons laid down from the numbers of the layer.
 TEST(Ring, GapsAndSpacersAreWhereAnotherConstructionPutsThem)
 {
-    for (const auto& [kind, width, angle] : {std::tuple{SegmentJoint::GapByWidth, 5.0, 0.0}, {SegmentJoint::GapByAngle, 0.0, 8.0}, {SegmentJoint::Spacer, 4.0, 0.0}}) {
+    for (const auto& [kind, width, angle] : {std::tuple{SegmentJoint::GapByWidth, 5.0, 0.0},
+                                             {SegmentJoint::GapByAngle, 0.0, 8.0},
+                                             {SegmentJoint::Spacer, 4.0, 0.0}}) {
         Piece p = starts()[4].make();
         for (Layer& l : p.layers)
-            if (RingForm* ring = l.ring()) ring->joint = {kind, std::max(width, 0.1), std::max(angle, 0.1), "holly", {}};
+            if (RingForm* ring = l.ring())
+                ring->joint = {kind, std::max(width, 0.1), std::max(angle, 0.1), "holly", {}};
         const Plan plan = makePlan(p, {});
         const BuiltLayer& b = plan.assembly.layers[2];
         const int n = p.layers[2].ring()->segments;
@@ -236,11 +254,16 @@ TEST(Ring, GapsAndSpacersAreWhereAnotherConstructionPutsThem)
         // One segment between two lines that leave the gap, cut off at the outer face; turned n times.
         Region ring;
         for (int k = 0; k < n; ++k) {
-            const double mid = (b.phaseDeg + 360.0 * k / n) * degrees, half = pi / n - angle / 2 * degrees, gap = kind == SegmentJoint::GapByAngle ? 0 : width;
-            auto at = [&](double along, double across) { return Point(-(along * std::sin(mid) + across * std::cos(mid)), along * std::cos(mid) - across * std::sin(mid)); };
+            const double mid = (b.phaseDeg + 360.0 * k / n) * degrees, half = pi / n - angle / 2 * degrees,
+                         gap = kind == SegmentJoint::GapByAngle ? 0 : width;
+            auto at = [&](double along, double across) {
+                return Point(-(along * std::sin(mid) + across * std::cos(mid)),
+                             along * std::cos(mid) - across * std::sin(mid));
+            };
             auto edge = [&](double x) { return x * std::tan(half) - gap / 2 / std::cos(half); };
             const double x0 = b.stock.innerCorner() * std::cos(half);
-            ring.join(polygonOf({at(x0, -edge(x0)), at(outer, -edge(outer)), at(outer, edge(outer)), at(x0, edge(x0))}));
+            ring.join(
+                polygonOf({at(x0, -edge(x0)), at(outer, -edge(outer)), at(outer, edge(outer)), at(x0, edge(x0))}));
         }
         Region built;
         for (const Cell& c : b.cells)
@@ -273,13 +296,17 @@ TEST(Stave, AnglesAreThoseOfTwoPlanesTurnedByEigen)
         const double slope = *rc::gen::inRange(-800, 801) / 10.0;
         const Stave s{n, slope, 300, 10, 8};
         // The face leans by the slope; the joint's plane holds the axis and is half a stave round.
-        const Eigen::Vector3d axis = Eigen::Vector3d::UnitX(), leaning = Eigen::AngleAxisd(slope * degrees, Eigen::Vector3d::UnitZ()) * Eigen::Vector3d::UnitY();
+        const Eigen::Vector3d axis = Eigen::Vector3d::UnitX(),
+                              leaning = Eigen::AngleAxisd(slope * degrees, Eigen::Vector3d::UnitZ()) *
+                                        Eigen::Vector3d::UnitY();
         const Eigen::Vector3d joint = Eigen::AngleAxisd(pi / n, axis) * Eigen::Vector3d::UnitZ();
         const double between = std::acos(std::abs(leaning.dot(joint)));
         RC_ASSERT(std::abs(90 - between / degrees - s.bladeTiltDeg()) < 1e-9);
         // The stave's edge is where joint and face meet; its middle line runs up the face.
-        const Eigen::Vector3d edge = joint.cross(leaning).normalized(), middle = Eigen::AngleAxisd(slope * degrees, Eigen::Vector3d::UnitZ()) * axis;
-        RC_ASSERT(std::abs(std::acos(std::min(1.0, std::abs(edge.dot(middle)))) / degrees - std::abs(s.edgeTaperDeg())) < 1e-6);
+        const Eigen::Vector3d edge = joint.cross(leaning).normalized(),
+                              middle = Eigen::AngleAxisd(slope * degrees, Eigen::Vector3d::UnitZ()) * axis;
+        RC_ASSERT(std::abs(std::acos(std::min(1.0, std::abs(edge.dot(middle)))) / degrees -
+                           std::abs(s.edgeTaperDeg())) < 1e-6);
     });
 }
 
@@ -313,7 +340,8 @@ TEST(Stave, LayersVolumeIsThatOfCgalsHull)
             for (const Cell& c : b.cells) v += volumeOf(convexBody(b.body(c), 400));
             return v;
         }();
-        const double hulls = pyramid(b.outerHold[0].y() / out, b.outerHold[1].y() / out) - pyramid(b.innerHold[0].y(), b.innerHold[1].y());
+        const double hulls = pyramid(b.outerHold[0].y() / out, b.outerHold[1].y() / out) -
+                             pyramid(b.innerHold[0].y(), b.innerHold[1].y());
         EXPECT_NEAR(b.volume / hulls, 1, 1e-6) << slope;
         EXPECT_NEAR(cells / hulls, 1, 1e-6) << slope;
         EXPECT_NEAR(plan.assembly.parts[0].volume * 10 / hulls, 1, 1e-6);
@@ -329,20 +357,24 @@ TEST(BoardRings, AreWhatLiesBetweenTwoCones)
     EXPECT_NEAR(boardRingAngleDeg(28.575, check.wall(), 3), 45, 1e-9);
     EXPECT_THROW(boardRingAngleDeg(20, 18, 3), InputError);
     test::property([] {
-        const BoardRings b{*rc::gen::inRange(100, 500) / 10.0, *rc::gen::inRange(25, 75) * 1.0, *rc::gen::inRange(0, 40) / 10.0, 400, 20};
+        const BoardRings b{*rc::gen::inRange(100, 500) / 10.0, *rc::gen::inRange(25, 75) * 1.0,
+                           *rc::gen::inRange(0, 40) / 10.0, 400, 20};
         RC_PRE(b.wall() > 1);
-        // The cut is a cone whose wall leans φ from the face; the saw takes a shell of kerf across it. Two neighbours, measured square to them.
+        // The cut is a cone whose wall leans φ from the face; the saw takes a shell of kerf across it. Two neighbours,
+        // measured square to them.
         const double phi = b.angleDeg * degrees;
         const auto radii = b.radii();
         RC_ASSERT(!radii.empty());
         for (size_t i = 0; i + 1 < radii.size(); ++i) {
-            // Two cuts as lines in the plane of the axis, (z down from the top face, r): direction (sin φ, −cos φ); their distance.
+            // Two cuts as lines in the plane of the axis, (z down from the top face, r): direction (sin φ, −cos φ);
+            // their distance.
             const Point along(std::sin(phi), -std::cos(phi)), across = Point(0, radii[i]) - Point(0, radii[i + 1]);
             const double apart = std::abs(along.x() * across.y() - along.y() * across.x());
             RC_ASSERT(std::abs(apart - b.board * std::cos(phi)) < 1e-9);
             RC_ASSERT(std::abs(apart - b.kerf - b.wall()) < 1e-9);
         }
-        for (size_t i = 0; i < radii.size(); ++i) RC_ASSERT(std::abs(b.lowerRadii()[i] - (radii[i] - b.board / std::tan(phi))) < 1e-9);
+        for (size_t i = 0; i < radii.size(); ++i)
+            RC_ASSERT(std::abs(b.lowerRadii()[i] - (radii[i] - b.board / std::tan(phi))) < 1e-9);
         RC_ASSERT(b.lowerRadii().back() >= b.base / 2 - 1e-9);
         // Stacked, each ring's lower edge meets the upper edge of the next: one straight cone.
         if (radii.size() > 1) RC_ASSERT(std::abs(b.lowerRadii()[0] - radii[1]) < 1e-9);
@@ -356,7 +388,8 @@ TEST(BoardRings, AreWhatLiesBetweenTwoCones)
         const double z0 = b.z0 + (b.z1 - b.z0) * k / rings, z1 = b.z0 + (b.z1 - b.z0) * (k + 1) / rings;
         volume += rule.integrate(
             [&](double z) {
-                const double outer = radiusAt(b.outerHold, z), width = k ? b.outerHold[1].y() - b.innerHold.back().y() : outer;
+                const double outer = radiusAt(b.outerHold, z),
+                             width = k ? b.outerHold[1].y() - b.innerHold.back().y() : outer;
                 return pi * (outer * outer - (outer - width) * (outer - width));
             },
             z0, z1);
@@ -379,7 +412,9 @@ TEST(PostWrap, PinwheelByRectanglesOfCgal)
             // One piece lies from the post's near corner to past its far one; a quarter turn brings it to the next.
             Region expected;
             const double a = 90.0 * i * degrees;
-            auto at = [&](double out, double on) { return Point(-(out * std::sin(a) + on * std::cos(a)), out * std::cos(a) - on * std::sin(a)); };
+            auto at = [&](double out, double on) {
+                return Point(-(out * std::sin(a) + on * std::cos(a)), out * std::cos(a) - on * std::sin(a));
+            };
             const double from = -half, to = side;
             bool mirrored = false;
             for (const bool other : {false, true}) {
@@ -388,7 +423,9 @@ TEST(PostWrap, PinwheelByRectanglesOfCgal)
                 guess.join(polygonOf({at(side, u), at(half, u), at(half, v), at(side, v)}));
                 if (wedges) {
                     const double edge = half + side;  // x + y beyond which the corner goes to the wedges
-                    for (const double s : {1.0, -1.0}) guess.difference(polygonOf({at(half + 1, s * (edge - half - 1)), at(half + 1, s * (half + 60)), at(edge - half - 60, s * (half + 60))}));
+                    for (const double s : {1.0, -1.0})
+                        guess.difference(polygonOf({at(half + 1, s * (edge - half - 1)), at(half + 1, s * (half + 60)),
+                                                    at(edge - half - 60, s * (half + 60))}));
                 }
                 Region built;
                 for (const Cell& c : b.cells)
@@ -437,7 +474,8 @@ TEST(MadeUp, BandsMeetAtTheJointsAndRiseAsAsked)
             EXPECT_NEAR(bandAt(corner, joint - 0.02).first, bandAt(corner, joint + 0.02).first, 0.1) << l.madeUp.kind;
         }
         if (l.madeUp.kind == MadeUp::Zigzag) {
-            const double low = bandAt(corner, b.phaseDeg + pitch * 0.5 - 0.01).first, high = bandAt(corner, b.phaseDeg - pitch * 0.5 + 0.01).first;
+            const double low = bandAt(corner, b.phaseDeg + pitch * 0.5 - 0.01).first,
+                         high = bandAt(corner, b.phaseDeg - pitch * 0.5 + 0.01).first;
             EXPECT_NEAR(std::abs(high - low), l.madeUp.rise, 0.15);
         }
         if (l.madeUp.kind == MadeUp::Band) {
@@ -458,13 +496,15 @@ TEST(FlippedBoard, BuyingAndUsingUpAreInverse)
         want.jointing = *rc::gen::inRange(0, 10) / 10.0;
         want.flattening = *rc::gen::inRange(0, 20) / 10.0;
         want.kerf = *rc::gen::inRange(0, 40) / 10.0;
-        const FlippedBoard got = flippedFrom(want.strips, want.stripSawn(), want.stockLength(), want.stockThickness(), want.row, want.jointing, want.flattening, want.kerf, want.trim);
+        const FlippedBoard got = flippedFrom(want.strips, want.stripSawn(), want.stockLength(), want.stockThickness(),
+                                             want.row, want.jointing, want.flattening, want.kerf, want.trim);
         RC_ASSERT(got.rows == want.rows);
         RC_ASSERT(std::abs(got.width() - want.width()) < 1e-9);
         RC_ASSERT(std::abs(got.length() - want.length()) < 1e-9);
         RC_ASSERT(std::abs(got.thickness - want.thickness) < 1e-9);
         // Wood balances along the strip: rows, what jointing takes, the kerfs, the trims.
-        RC_ASSERT(std::abs(want.rows * want.row + want.rows * 2 * want.jointing + (want.rows - 1) * want.kerf + 2 * want.trim - want.stockLength()) < 1e-9);
+        RC_ASSERT(std::abs(want.rows * want.row + want.rows * 2 * want.jointing + (want.rows - 1) * want.kerf +
+                           2 * want.trim - want.stockLength()) < 1e-9);
     });
 }
 

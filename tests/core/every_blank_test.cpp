@@ -31,7 +31,8 @@ TEST(AnyBlank, IsPlannedWholeAndEveryStepHasWhatItNeeds)
             RC_ASSERT(std::isfinite(b.corner) && b.corner > 0);
             RC_ASSERT(b.density > 100 && b.density < 1500);
             for (const Setting& s : b.settings) RC_ASSERT(std::isfinite(s.value));
-            for (const Concern& c : b.concerns) RC_ASSERT(!c.message.empty() && std::isfinite(c.measure) && std::isfinite(c.limit));
+            for (const Concern& c : b.concerns)
+                RC_ASSERT(!c.message.empty() && std::isfinite(c.measure) && std::isfinite(c.limit));
             // Painting knows no more segments than there are woods.
             for (const Cell& c : b.cells) RC_ASSERT(c.segment < b.count());
             for (const LayerHandle& h : layerHandles({p, {}, plan.sides, i}, b)) {
@@ -62,9 +63,11 @@ TEST(AnyBlank, CanBeDrawnCutAndMeshed)
         const Piece p = test::randomPiece();
         const Shop shop = test::harbourShop();
         const Plan plan = makePlan(p, shop);
-        for (const BuiltLayer& b : plan.assembly.layers) RC_ASSERT(bakeRing(b, b.cornerRadius() * 1.03, 24).pixels.size() == 24u * 24u);
+        for (const BuiltLayer& b : plan.assembly.layers)
+            RC_ASSERT(bakeRing(b, b.cornerRadius() * 1.03, 24).pixels.size() == 24u * 24u);
         bakeSkin(plan.assembly, plan.sides, {0, plan.shape.height, 0, 360, 40, 20});
-        for (const Mesh& mesh : {turnedMesh(plan.assembly, plan.sides, {0.5, false}), turnedMesh(plan.assembly, plan.sides, {0.5, true}), blankMesh(plan.assembly)}) {
+        for (const Mesh& mesh : {turnedMesh(plan.assembly, plan.sides, {0.5, false}),
+                                 turnedMesh(plan.assembly, plan.sides, {0.5, true}), blankMesh(plan.assembly)}) {
             for (const Vertex& v : mesh.vertices)
                 for (const float c : v.position) RC_ASSERT(std::isfinite(c));
             for (const auto i : mesh.indices) RC_ASSERT(i < mesh.vertices.size());
@@ -108,13 +111,17 @@ TEST(TimeAxis, ShowsOpenTimeInFullAndGoesBothWays)
         const TimeAxis axis(plan.schedule, shop);
         double last = -1;
         for (int k = 0; k <= 200; ++k) {
-            const double t = plan.schedule.start[plan.schedule.order[0]] + (plan.schedule.length - plan.schedule.start[plan.schedule.order[0]]) * k / 200, s = axis.shown(t);
+            const double t = plan.schedule.start[plan.schedule.order[0]] +
+                             (plan.schedule.length - plan.schedule.start[plan.schedule.order[0]]) * k / 200,
+                         s = axis.shown(t);
             RC_ASSERT(s >= last - 1e-9);
             RC_ASSERT(std::abs(axis.minutes(s) - t) < 1e-6);
             last = s;
         }
         for (size_t i = 0; i < plan.schedule.work.size(); ++i)
-            for (const TimeSpan& w : plan.schedule.work[i]) RC_ASSERT(std::abs(axis.shown(w.to) - axis.shown(w.from) - w.length()) < 1e-6);
-        for (size_t k = 1; k < axis.stretches().size(); ++k) RC_ASSERT(std::abs(axis.stretches()[k].from - axis.stretches()[k - 1].to) < 1e-9);
+            for (const TimeSpan& w : plan.schedule.work[i])
+                RC_ASSERT(std::abs(axis.shown(w.to) - axis.shown(w.from) - w.length()) < 1e-6);
+        for (size_t k = 1; k < axis.stretches().size(); ++k)
+            RC_ASSERT(std::abs(axis.stretches()[k].from - axis.stretches()[k - 1].to) < 1e-9);
     });
 }

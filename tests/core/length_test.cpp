@@ -18,19 +18,27 @@ struct Reading {
 
 class ReadsLength : public testing::TestWithParam<Reading> {};
 
-TEST_P(ReadsLength, InEveryShopForm) { EXPECT_NEAR(parseLength(GetParam().text, GetParam().bare), GetParam().mm, 1e-9) << GetParam().text; }
+TEST_P(ReadsLength, InEveryShopForm)
+{
+    EXPECT_NEAR(parseLength(GetParam().text, GetParam().bare), GetParam().mm, 1e-9) << GetParam().text;
+}
 
-INSTANTIATE_TEST_SUITE_P(Forms, ReadsLength,
-                         testing::Values(Reading{"200", Unit::Millimetre, 200}, Reading{"200mm", Unit::Inch, 200}, Reading{" 3.5 cm ", Unit::Inch, 35},
-                                         Reading{"1 3/8", Unit::Inch, 34.925}, Reading{"1-3/8\"", Unit::Millimetre, 34.925}, Reading{"7 7/8in", Unit::Millimetre, 200.025},
-                                         Reading{"2'3\"", Unit::Millimetre, 685.8}, Reading{"2' 3 1/2", Unit::Inch, 698.5}, Reading{"3/8 + 1/16", Unit::Inch, 11.1125},
-                                         Reading{"10in/3", Unit::Millimetre, 254.0 / 3}, Reading{"(1/2 + 3/4) * 2", Unit::Inch, 63.5}, Reading{"1½\"", Unit::Millimetre, 38.1},
-                                         Reading{"-2", Unit::Millimetre, -2}, Reading{"1ft - 1in", Unit::Millimetre, 279.4}, Reading{"3/8 + 1mm", Unit::Inch, 10.525},
-                                         Reading{".5in", Unit::Millimetre, 12.7}, Reading{"2m", Unit::Inch, 2000}, Reading{"6″", Unit::Millimetre, 152.4}));
+INSTANTIATE_TEST_SUITE_P(
+    Forms, ReadsLength,
+    testing::Values(Reading{"200", Unit::Millimetre, 200}, Reading{"200mm", Unit::Inch, 200},
+                    Reading{" 3.5 cm ", Unit::Inch, 35}, Reading{"1 3/8", Unit::Inch, 34.925},
+                    Reading{"1-3/8\"", Unit::Millimetre, 34.925}, Reading{"7 7/8in", Unit::Millimetre, 200.025},
+                    Reading{"2'3\"", Unit::Millimetre, 685.8}, Reading{"2' 3 1/2", Unit::Inch, 698.5},
+                    Reading{"3/8 + 1/16", Unit::Inch, 11.1125}, Reading{"10in/3", Unit::Millimetre, 254.0 / 3},
+                    Reading{"(1/2 + 3/4) * 2", Unit::Inch, 63.5}, Reading{"1½\"", Unit::Millimetre, 38.1},
+                    Reading{"-2", Unit::Millimetre, -2}, Reading{"1ft - 1in", Unit::Millimetre, 279.4},
+                    Reading{"3/8 + 1mm", Unit::Inch, 10.525}, Reading{".5in", Unit::Millimetre, 12.7},
+                    Reading{"2m", Unit::Inch, 2000}, Reading{"6″", Unit::Millimetre, 152.4}));
 
 TEST(ReadsLength, RefusesWithFieldValueAndLimit)
 {
-    for (const char* text : {"", "abc", "1/0", "2mm*3mm", "(2", "3 4", "1e400", "--", "2//3", "10 furlongs", "1in/2in/3in", "9999999"}) {
+    for (const char* text :
+         {"", "abc", "1/0", "2mm*3mm", "(2", "3 4", "1e400", "--", "2//3", "10 furlongs", "1in/2in/3in", "9999999"}) {
         try {
             const double mm = parseLength(text, Unit::Millimetre, "thickness");
             ADD_FAILURE() << text << " was read as " << mm;
@@ -75,7 +83,8 @@ TEST(WritesLength, FractionAndRemainderGiveTheLengthBack)
             remainder = -std::stod(text.substr(minus + std::string("−").size()));
             text.resize(minus);
         }
-        RC_ASSERT(std::abs(parseLength(text, Unit::Inch) / mmPerInch + remainder - mm / mmPerInch) < 1.01e-3 / 2 + 1e-9);
+        RC_ASSERT(std::abs(parseLength(text, Unit::Inch) / mmPerInch + remainder - mm / mmPerInch) <
+                  1.01e-3 / 2 + 1e-9);
     });
 }
 

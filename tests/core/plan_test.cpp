@@ -5,8 +5,8 @@
 #include "core/plan/working.h"
 #include "core/turning/mesh.h"
 #include "core/wood/moisture.h"
-#include "tests/support/samples.h"
 #include "tests/support/property.h"
+#include "tests/support/samples.h"
 
 #include <gtest/gtest.h>
 
@@ -20,12 +20,14 @@ using namespace vl;
 TEST(Moisture, MatchesTheHandbooksTable)
 {
     const double celsius = (70 - 32) / 1.8;
-    for (const auto& [humidity, emc] : {std::pair{30, 6.2}, {50, 9.2}, {65, 12.0}, {80, 16.0}}) EXPECT_NEAR(equilibriumMoisture(celsius, humidity), emc, 0.1);
+    for (const auto& [humidity, emc] : {std::pair{30, 6.2}, {50, 9.2}, {65, 12.0}, {80, 16.0}})
+        EXPECT_NEAR(equilibriumMoisture(celsius, humidity), emc, 0.1);
     EXPECT_THROW(equilibriumMoisture(20, 101), InputError);
     EXPECT_THROW(equilibriumMoisture(200, 50), InputError);
 }
 
-// Wood Handbook, chapter 13, linear form with 30 % at fibre saturation (from memory): 200 mm of hard maple, tangential 9.9 %, by 6 points.
+// Wood Handbook, chapter 13, linear form with 30 % at fibre saturation (from memory): 200 mm of hard maple,
+// tangential 9.9 %, by 6 points.
 TEST(Moisture, MovesWoodAcrossTheGrain) { EXPECT_NEAR(movement(200, 9.9, 6), 200 * 0.099 / 30 * 6, 1e-12); }
 
 // Common practice: diameter in inches × rpm between 6,000 and 9,000; 300 to 400 rpm for what is out of balance.
@@ -43,7 +45,8 @@ TEST(Speed, KeepsDiameterTimesRpm)
 
 TEST(Strips, HoldTheirSegmentsLaidOutOneByOne)
 {
-    // An independent layout: trapezoids placed alternately along the strip, each a kerf beyond the last, the farthest corner kept.
+    // An independent layout: trapezoids placed alternately along the strip, each a kerf beyond the last, the farthest
+    // corner kept.
     for (const int n : {3, 6, 12, 17, 24})
         for (int count = 1; count <= n; ++count) {
             const RegularRing ring{n, 200, 170, 1, 0};
@@ -57,7 +60,9 @@ TEST(Strips, HoldTheirSegmentsLaidOutOneByOne)
                 lowX += cut;
                 highX += cut;
             }
-            EXPECT_NEAR(count * ring.stripPitch(kerf) + ring.stripLead(kerf) + waste, std::max(lowX, highX) + waste, 1e-9) << n << "/" << count;
+            EXPECT_NEAR(count * ring.stripPitch(kerf) + ring.stripLead(kerf) + waste, std::max(lowX, highX) + waste,
+                        1e-9)
+                << n << "/" << count;
         }
 }
 
@@ -125,7 +130,9 @@ TEST(Recipe, BuildsEveryLayerAndSaysWhy)
                 made.insert(s.outputs.begin(), s.outputs.end());
             }
             for (const Step& s : recipe)
-                for (const std::string& in : s.inputs) EXPECT_TRUE(made.contains(in) || in.starts_with("waste-block")) << s.id << " needs " << in << ", which nothing makes";
+                for (const std::string& in : s.inputs)
+                    EXPECT_TRUE(made.contains(in) || in.starts_with("waste-block"))
+                        << s.id << " needs " << in << ", which nothing makes";
             EXPECT_TRUE(made.contains("piece"));
             const bool halves = std::ranges::any_of(recipe, [](const Step& s) { return s.id.starts_with("flats-"); });
             EXPECT_EQ(halves, school == RingSchool::HalfRings);
@@ -161,24 +168,29 @@ TEST_P(EveryCaution, ComesWithItsCauseAndGoesWithEachFix)
     ASSERT_FALSE(caution->fixes.empty());
     for (const Fix& fix : caution->fixes) {
         const Plan after = makePlan(fix.apply(piece), {});
-        EXPECT_TRUE(std::ranges::none_of(after.cautions, [&](const Caution& c) { return c.id == caution->id; })) << fix.label << " does not take " << caution->id << " away";
+        EXPECT_TRUE(std::ranges::none_of(after.cautions, [&](const Caution& c) { return c.id == caution->id; }))
+            << fix.label << " does not take " << caution->id << " away";
     }
 }
 
-INSTANTIATE_TEST_SUITE_P(Kinds, EveryCaution,
-                         testing::Values(Provoked{"overlap-", [](Piece& p) { p.hollow.rimWall = p.hollow.baseWall = p.hollow.leastWall = 3; }},
-                                         Provoked{"overlap-", [](Piece& p) { p.layers[10].stockOuter = 130, p.layers[10].stockInner = 122; }},
-                                         Provoked{"wall", [](Piece& p) { p.hollow.leastWall = 7; }}, Provoked{"floor", [](Piece& p) { p.hollow.floor = 2; }},
-                                         Provoked{"reach-height", [](Piece& p) { p.layers.pop_back(); }},
-                                         Provoked{"reach-outside", [](Piece& p) { p.layers[11].stockOuter = 140; }},
-                                         Provoked{"reach-inside", [](Piece& p) { p.layers[16].stockInner = 140; }}, Provoked{"short-", [](Piece& p) { p.layers[5].ring()->segments = 16; }},
-                                         Provoked{"season-", [](Piece& p) { p.layers[0].woods = {"beech"}, p.outside[0].r = p.outside[1].r = 70; }},
-                                         Provoked{"swing",
-                                                  [](Piece& p) {
-                                                      for (Node& n : p.outside) n.r *= 2.8;
-                                                  }},
-                                         Provoked{"between-centres", [](Piece& p) { p.layers[5].thickness = 500, p.layers[6].thickness = 500; }},
-                                         Provoked{"tip", [](Piece& p) { p.outside[0].r = p.outside[1].r = 20; }}));
+INSTANTIATE_TEST_SUITE_P(
+    Kinds, EveryCaution,
+    testing::Values(
+        Provoked{"overlap-", [](Piece& p) { p.hollow.rimWall = p.hollow.baseWall = p.hollow.leastWall = 3; }},
+        Provoked{"overlap-", [](Piece& p) { p.layers[10].stockOuter = 130, p.layers[10].stockInner = 122; }},
+        Provoked{"wall", [](Piece& p) { p.hollow.leastWall = 7; }},
+        Provoked{"floor", [](Piece& p) { p.hollow.floor = 2; }},
+        Provoked{"reach-height", [](Piece& p) { p.layers.pop_back(); }},
+        Provoked{"reach-outside", [](Piece& p) { p.layers[11].stockOuter = 140; }},
+        Provoked{"reach-inside", [](Piece& p) { p.layers[16].stockInner = 140; }},
+        Provoked{"short-", [](Piece& p) { p.layers[5].ring()->segments = 16; }},
+        Provoked{"season-", [](Piece& p) { p.layers[0].woods = {"beech"}, p.outside[0].r = p.outside[1].r = 70; }},
+        Provoked{"swing",
+                 [](Piece& p) {
+                     for (Node& n : p.outside) n.r *= 2.8;
+                 }},
+        Provoked{"between-centres", [](Piece& p) { p.layers[5].thickness = 500, p.layers[6].thickness = 500; }},
+        Provoked{"tip", [](Piece& p) { p.outside[0].r = p.outside[1].r = 20; }}));
 
 TEST(Working, IsThereForEveryFigureOfEveryLayer)
 {
@@ -221,7 +233,8 @@ TEST(Edit, BrickworkPutsNoJointOverAJoint)
 {
     Piece p = starts()[2].make();
     std::set<int> all;
-    for (int i = 1; i < static_cast<int>(p.layers.size()); ++i) all.insert(i), p.layers[static_cast<size_t>(i)].sectors()->turn = 0.13;
+    for (int i = 1; i < static_cast<int>(p.layers.size()); ++i)
+        all.insert(i), p.layers[static_cast<size_t>(i)].sectors()->turn = 0.13;
     const Plan plan = makePlan(edit::brickwork(p, all), {});
     for (size_t i = 2; i < plan.assembly.layers.size(); ++i) {
         const BuiltLayer &a = plan.assembly.layers[i - 1], &b = plan.assembly.layers[i];
@@ -236,8 +249,10 @@ TEST(Edit, PaintRepeatsRoundTheRingByItsSymmetry)
     cup.layers[10].woods = {"maple"};
     const std::vector<int> counts = makePlan(cup, {}).assembly.segmentCounts();
     const Piece painted = pattern::paint(cup, 10, 2, {"walnut", 6}, counts);
-    EXPECT_EQ(painted.layers[10].woods, (std::vector<std::string>{"maple", "maple", "walnut"})) << "six times round eighteen: every third";
-    EXPECT_EQ(pattern::paint(painted, 10, 2, {"maple", 6}, counts).layers[10].woods, (std::vector<std::string>{"maple"}));
+    EXPECT_EQ(painted.layers[10].woods, (std::vector<std::string>{"maple", "maple", "walnut"}))
+        << "six times round eighteen: every third";
+    EXPECT_EQ(pattern::paint(painted, 10, 2, {"maple", 6}, counts).layers[10].woods,
+              (std::vector<std::string>{"maple"}));
     EXPECT_EQ(pattern::fittingSymmetry(18, 7), 6);
     EXPECT_EQ(pattern::fittingSymmetry(17, 5), 1);
     EXPECT_EQ(pattern::paint(cup, 0, 0, {"ash", 3}, counts).layers[0].woods, (std::vector<std::string>{"ash"}));
@@ -256,11 +271,14 @@ TEST(Stations, CoverThePieceAndMeasureItsWall)
             EXPECT_NEAR(s.outside, 2 * radiusAt(plan.sides.outside, s.z), 1e-9);
             EXPECT_GE(s.parting, 0);
             if (!std::isnan(s.wall)) {
-                EXPECT_LE(s.wall, (s.outside - s.inside) / 2 + 1e-9) << "square to the surface is never longer than along the radius";
+                EXPECT_LE(s.wall, (s.outside - s.inside) / 2 + 1e-9)
+                    << "square to the surface is never longer than along the radius";
             }
         }
         if (rule == StationRule::Curve) {
-            for (const Node& n : cup.outside) EXPECT_TRUE(std::ranges::any_of(plan.stations, [&](const Station& s) { return std::abs(s.z - n.z) < 0.51; }));
+            for (const Node& n : cup.outside)
+                EXPECT_TRUE(
+                    std::ranges::any_of(plan.stations, [&](const Station& s) { return std::abs(s.z - n.z) < 0.51; }));
         }
     }
 }
@@ -277,8 +295,10 @@ TEST(Plan, OfAnyReasonablePieceIsFinite)
         p.hollow.floorRound = *rc::gen::inRange(0, 90);
         for (Node& n : p.outside) n.r = *rc::gen::inRange(0, 1500) / 10.0;
         const Plan plan = makePlan(p, {});
-        RC_ASSERT(std::isfinite(plan.shape.weight) && std::isfinite(plan.shape.tipAngle) && std::isfinite(plan.cuts.volume));
-        for (const Part& part : plan.assembly.parts) RC_ASSERT(std::isfinite(part.length) && part.length > 0 && part.width > 0);
+        RC_ASSERT(std::isfinite(plan.shape.weight) && std::isfinite(plan.shape.tipAngle) &&
+                  std::isfinite(plan.cuts.volume));
+        for (const Part& part : plan.assembly.parts)
+            RC_ASSERT(std::isfinite(part.length) && part.length > 0 && part.width > 0);
         turnedMesh(plan.assembly, plan.sides, {0.5, true});
     });
 }

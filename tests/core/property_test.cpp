@@ -1,14 +1,14 @@
 // Properties that hold for any piece, any edit and any fix.
 #include "core/blank/assembly.h"
-#include "core/piece/pattern.h"
 #include "core/measure/input_error.h"
+#include "core/piece/pattern.h"
 #include "core/plan/working.h"
 #include "core/turning/mesh.h"
 #include "core/turning/skin.h"
 #include "core/wood/figure.h"
 #include "tests/core/random_piece.h"
-#include "tests/support/samples.h"
 #include "tests/support/property.h"
+#include "tests/support/samples.h"
 
 #include <gtest/gtest.h>
 
@@ -23,16 +23,20 @@ TEST(AnyPiece, PlansToFiniteFigures)
         const Piece p = test::randomPiece();
         const Plan plan = makePlan(p, {});
         const Shape& s = plan.shape;
-        for (const double v :
-             {s.weight, s.roughWeight, s.gravityHeight, s.tipAngle, s.capacity, s.floorThickness, s.thinnest.wall, s.thickest.wall, plan.cuts.volume, plan.schedule.length})
+        for (const double v : {s.weight, s.roughWeight, s.gravityHeight, s.tipAngle, s.capacity, s.floorThickness,
+                               s.thinnest.wall, s.thickest.wall, plan.cuts.volume, plan.schedule.length})
             RC_ASSERT(std::isfinite(v));
-        for (const Part& part : plan.assembly.parts) RC_ASSERT(std::isfinite(part.length) && part.length > 0 && part.width > 0 && part.volume > 0);
-        for (const Station& st : plan.stations) RC_ASSERT(std::isfinite(st.outside) && st.outside >= 0 && st.parting >= 0);
-        for (size_t i = 0; i + 1 < plan.assembly.layers.size(); ++i) RC_ASSERT(plan.assembly.layers[i].z1 == plan.assembly.layers[i + 1].z0);
+        for (const Part& part : plan.assembly.parts)
+            RC_ASSERT(std::isfinite(part.length) && part.length > 0 && part.width > 0 && part.volume > 0);
+        for (const Station& st : plan.stations)
+            RC_ASSERT(std::isfinite(st.outside) && st.outside >= 0 && st.parting >= 0);
+        for (size_t i = 0; i + 1 < plan.assembly.layers.size(); ++i)
+            RC_ASSERT(plan.assembly.layers[i].z1 == plan.assembly.layers[i + 1].z0);
         turnedMesh(plan.assembly, plan.sides, {0.5, true});
         blankMesh(plan.assembly);
         for (int id = 0; id <= static_cast<int>(FigureId::TotalTime); ++id)
-            for (const int layer : {-1, 0, static_cast<int>(p.layers.size()) - 1}) workingOf(static_cast<FigureId>(id), p, {}, plan, layer, {});
+            for (const int layer : {-1, 0, static_cast<int>(p.layers.size()) - 1})
+                workingOf(static_cast<FigureId>(id), p, {}, plan, layer, {});
     });
 }
 
@@ -41,7 +45,8 @@ TEST(AnyPiece, IsPlannedTheSameTwice)
     test::property([] {
         const Piece p = test::randomPiece();
         const Plan a = makePlan(p, {}), b = makePlan(p, {});
-        RC_ASSERT(a.shape.weight == b.shape.weight && a.schedule.order == b.schedule.order && a.cautions.size() == b.cautions.size());
+        RC_ASSERT(a.shape.weight == b.shape.weight && a.schedule.order == b.schedule.order &&
+                  a.cautions.size() == b.cautions.size());
         RC_ASSERT(a.cuts.volume == b.cuts.volume);
     });
 }
@@ -57,7 +62,9 @@ TEST(AnyPiece, HasTheMassOfItsLayers)
         }
         const Plan plan = makePlan(p, {});
         // Wood and hollow together are the outside's solid, layer by layer or whole.
-        RC_PRE(plan.sides.inside.empty() || std::ranges::none_of(plan.cautions, [](const Caution& c) { return c.id == "wall" && c.level == Level::Stop; }));
+        RC_PRE(plan.sides.inside.empty() || std::ranges::none_of(plan.cautions, [](const Caution& c) {
+                   return c.id == "wall" && c.level == Level::Stop;
+               }));
         const double whole = revolved(plan.sides.outside).volume;
         RC_ASSERT(std::abs(plan.shape.woodVolume + plan.shape.capacity - whole) <= 1e-6 * std::max(1.0, whole));
     });
@@ -115,14 +122,17 @@ TEST(AnyEdit, LeavesAPieceThatCanBePlanned)
                 p = edit::brickwork(p, {a, b});
                 break;
             case 7:
-                p = pattern::paint(p, a, *rc::gen::inRange(0, 100), {"holly", *rc::gen::inRange(0, 40), *rc::gen::arbitrary<bool>(), *rc::gen::inRange(-2, 3) / 2.0},
-                                   makePlan(p, {}).assembly.segmentCounts(), {a, b});
+                p = pattern::paint(
+                    p, a, *rc::gen::inRange(0, 100),
+                    {"holly", *rc::gen::inRange(0, 40), *rc::gen::arbitrary<bool>(), *rc::gen::inRange(-2, 3) / 2.0},
+                    makePlan(p, {}).assembly.segmentCounts(), {a, b});
                 break;
             default:
                 p.choices.trialRing = a >= 0 && a < count ? p.layers[static_cast<size_t>(a)].id : "";
                 break;
             }
-            RC_PRE(std::ranges::all_of(p.layers, [](const Layer& l) { return l.thickness >= 0.5 && l.thickness <= 500; }));
+            RC_PRE(
+                std::ranges::all_of(p.layers, [](const Layer& l) { return l.thickness >= 0.5 && l.thickness <= 500; }));
             makePlan(p, {});
         }
     });
@@ -131,15 +141,18 @@ TEST(AnyEdit, LeavesAPieceThatCanBePlanned)
 TEST(AnyEdit, PaintAndPatternAgree)
 {
     test::property([] {
-        const int segments = *rc::gen::inRange(3, 97), symmetry = *rc::gen::inRange(1, 97), at = *rc::gen::inRange(0, segments);
+        const int segments = *rc::gen::inRange(3, 97), symmetry = *rc::gen::inRange(1, 97),
+                  at = *rc::gen::inRange(0, segments);
         Piece p = starts()[2].make();
         p.layers[2].ring()->segments = segments;
         p.layers[2].woods = {"maple"};
-        const Layer painted = pattern::paint(p, 2, at, {"walnut", symmetry}, makePlan(p, {}).assembly.segmentCounts()).layers[2];
+        const Layer painted =
+            pattern::paint(p, 2, at, {"walnut", symmetry}, makePlan(p, {}).assembly.segmentCounts()).layers[2];
         const int repeats = pattern::fittingSymmetry(segments, symmetry);
         RC_ASSERT(segments % repeats == 0 && repeats <= symmetry);
         int dark = 0;
-        for (int i = 0; i < segments; ++i) dark += painted.woods[static_cast<size_t>(i) % painted.woods.size()] == "walnut";
+        for (int i = 0; i < segments; ++i)
+            dark += painted.woods[static_cast<size_t>(i) % painted.woods.size()] == "walnut";
         RC_ASSERT(dark == repeats);
         RC_ASSERT(painted.woods[static_cast<size_t>(at) % painted.woods.size()] == "walnut");
         RC_ASSERT(segments % static_cast<int>(painted.woods.size()) == 0);
@@ -170,7 +183,8 @@ TEST(Profile, ClippedPartsMakeTheWhole)
         const double end = line.back().x(), cut = end * *rc::gen::inRange(0, 101) / 100.0;
         const double parts = revolved(clipped(line, 0, cut)).volume + revolved(clipped(line, cut, end)).volume;
         RC_ASSERT(std::abs(parts - revolved(line).volume) <= 1e-7 * std::max(1.0, parts));
-        const Range whole = radiusRange(line, 0, end), low = radiusRange(line, 0, cut), high = radiusRange(line, cut, end);
+        const Range whole = radiusRange(line, 0, end), low = radiusRange(line, 0, cut),
+                    high = radiusRange(line, cut, end);
         RC_ASSERT(whole.low == std::min(low.low, high.low) && whole.high == std::max(low.high, high.high));
     });
 }
@@ -199,7 +213,8 @@ TEST(Skin, JointsAreSharpAtAnyZoom)
     const Plan plan = makePlan(test::regattaCup(), {});
     const BuiltLayer& band = plan.assembly.layers[13];
     // Across the joint between two woods, at three zooms: one pixel on each side has each wood's own colours.
-    const double joint = std::fmod(band.phaseDeg + 360.0 / band.count() * 0.5 + 720, 360.0), z = (band.z0 + band.z1) / 2;
+    const double joint = std::fmod(band.phaseDeg + 360.0 / band.count() * 0.5 + 720, 360.0),
+                 z = (band.z0 + band.z1) / 2;
     for (const double span : {40.0, 1.0, 0.02}) {
         const Raster r = bakeSkin(plan.assembly, plan.sides, {z - 0.5, z + 0.5, joint - span, joint + span, 20, 20});
         auto light = [&](int row) {
@@ -230,7 +245,8 @@ TEST(Wood, EverySpeciesIsUsableAndDrawn)
         EXPECT_NE(std::string(s.source), "");
         // Boards differ, and no board is one flat colour.
         std::set<std::array<float, 3>> colours;
-        for (int i = 0; i < 64; ++i) colours.insert(woodColour(s.figure, static_cast<float>(i), static_cast<float>(i) * 0.7f, 3, 0.4f, 0));
+        for (int i = 0; i < 64; ++i)
+            colours.insert(woodColour(s.figure, static_cast<float>(i), static_cast<float>(i) * 0.7f, 3, 0.4f, 0));
         EXPECT_GT(colours.size(), 40u) << s.name;
     }
     EXPECT_THROW(speciesOf("moonwood"), InputError);

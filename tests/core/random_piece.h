@@ -7,7 +7,8 @@
 
 namespace vl::test {
 
-/// A piece that a turner could have drawn on a bad day: any start, any division, every construction, walls, floors, stock set by hand.
+/// A piece that a turner could have drawn on a bad day: any start, any division, every construction, walls, floors,
+/// stock set by hand.
 inline Piece randomPiece()
 {
     auto number = [](int low, int high) { return *rc::gen::inRange(low, high) / 10.0; };

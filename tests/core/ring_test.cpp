@@ -34,15 +34,17 @@ TEST_P(RingFigures, MatchTheCheckValues)
 
 // Source: plane geometry of the regular polygon. The last row's fence: common practice, eighteen segments at 80°.
 INSTANTIATE_TEST_SUITE_P(Checks, RingFigures,
-                         testing::Values(RingRow{12, 200, 160, 0, 0, 15, 75, 53.5898, 41.4110, 22.7259}, RingRow{24, 300, 260, 2, 0, 7.5, 82.5, 40.0224, 33.4147, 25.0951},
+                         testing::Values(RingRow{12, 200, 160, 0, 0, 15, 75, 53.5898, 41.4110, 22.7259},
+                                         RingRow{24, 300, 260, 2, 0, 7.5, 82.5, 40.0224, 33.4147, 25.0951},
                                          RingRow{16, 250, 220, 1.5, 3, 11.25, 78.75, 47.2661, 39.2758, 20.0848}));
 
 TEST(RingFigures, EighteenSegmentsAreCutAtEighty) { EXPECT_DOUBLE_EQ((RegularRing{18, 200, 180}.fenceDeg()), 80); }
 
 TEST(RingFigures, RefuseWhatIsNoRing)
 {
-    for (const RegularRing& bad : {RegularRing{2, 200, 160}, RegularRing{12, 0, 0}, RegularRing{12, 200, 200}, RegularRing{12, 200, -1}, RegularRing{12, 200, 160, -1},
-                                   RegularRing{12, 200, 160, 0, 60}, RegularRing{12, std::nan(""), 160}})
+    for (const RegularRing& bad :
+         {RegularRing{2, 200, 160}, RegularRing{12, 0, 0}, RegularRing{12, 200, 200}, RegularRing{12, 200, -1},
+          RegularRing{12, 200, 160, -1}, RegularRing{12, 200, 160, 0, 60}, RegularRing{12, std::nan(""), 160}})
         EXPECT_THROW(checkRing(bad), InputError);
 }
 
@@ -130,7 +132,8 @@ TEST(RingFigures, HoldForEveryNumberOfSides)
         EXPECT_NEAR((c[0] - c[3]).norm(), r.innerEdge(), 1e-9);
         EXPECT_NEAR(c[1].y() - c[0].y(), r.boardWidth(), 1e-9);
         EXPECT_NEAR(c[0].norm(), r.innerCorner(), 1e-9);
-        EXPECT_NEAR(std::atan2(c[1].x() - c[0].x(), c[1].y() - c[0].y()) / degrees, r.miterDeg(), 1e-9) << "each end is cut at the mitre";
+        EXPECT_NEAR(std::atan2(c[1].x() - c[0].x(), c[1].y() - c[0].y()) / degrees, r.miterDeg(), 1e-9)
+            << "each end is cut at the mitre";
     }
 }
 
@@ -155,7 +158,9 @@ TEST(BuiltRing, HoldsTheTurnedShapeWithItsAllowance)
             const double r = radiusAt(plan.sides.outside, z);
             EXPECT_GE(l.stockOuterRadius() + 1e-9, r + cup.layers[i].outerAllowance) << "layer " << i << " at " << z;
             if (z > cup.hollow.floor && l.finishedInner.low > 0) {
-                EXPECT_LE(l.stockInnerRadius(), std::max(0.0, radiusRange(plan.sides.inside, z, z).low - cup.layers[i].innerAllowance) + 1e-9);
+                EXPECT_LE(l.stockInnerRadius(),
+                          std::max(0.0, radiusRange(plan.sides.inside, z, z).low - cup.layers[i].innerAllowance) +
+                              1e-9);
             }
         }
     }

@@ -22,7 +22,8 @@ Shop openAllDay()
     return shop;
 }
 
-Step step(const std::string& id, double work, double wait, std::vector<std::string> uses = {}, std::vector<std::string> after = {}, Action action = Action::Cut)
+Step step(const std::string& id, double work, double wait, std::vector<std::string> uses = {},
+          std::vector<std::string> after = {}, Action action = Action::Cut)
 {
     Step s;
     s.id = id;
@@ -45,13 +46,20 @@ Recipe randomRecipe(int most)
         for (int k = 0; k < i; ++k)
             if (*rc::gen::inRange(0, 3) == 0) after.push_back("s" + std::to_string(k));
         const bool glue = kind == 0;
-        r.push_back(step("s" + std::to_string(i), *rc::gen::inRange(1, 5) * 5.0, glue ? *rc::gen::inRange(1, 5) * 10.0 : kind == 1 ? 15.0 : 0, glue ? std::vector<std::string>{"band clamp"} : kind == 2 ? std::vector<std::string>{"lathe"} : std::vector<std::string>{},
+        r.push_back(step("s" + std::to_string(i), *rc::gen::inRange(1, 5) * 5.0,
+                         glue        ? *rc::gen::inRange(1, 5) * 10.0
+                         : kind == 1 ? 15.0
+                                     : 0,
+                         glue        ? std::vector<std::string>{"band clamp"}
+                         : kind == 2 ? std::vector<std::string>{"lathe"}
+                                     : std::vector<std::string>{},
                          after, glue ? Action::Glue : Action::Cut));
     }
     return r;
 }
 
-/// The shortest schedule there is: every order of the steps, each placed at the first five minutes at which hands and clamp are free.
+/// The shortest schedule there is: every order of the steps, each placed at the first five minutes at which hands and
+/// clamp are free.
 double shortest(const Recipe& r, int clamps)
 {
     constexpr int slot = 5, slots = 600;
@@ -66,12 +74,16 @@ double shortest(const Recipe& r, int clamps)
         for (const size_t i : order) {
             int ready = 0;
             for (const std::string& b : r[i].after) {
-                if (!end.contains(b)) possible = false;
-                else ready = std::max(ready, end[b]);
+                if (!end.contains(b))
+                    possible = false;
+                else
+                    ready = std::max(ready, end[b]);
             }
             if (!possible) break;
-            const int work = static_cast<int>(r[i].workMinutes) / slot, wait = static_cast<int>(r[i].waitMinutes) / slot;
-            const bool inClamp = !r[i].uses.empty() && r[i].uses[0] == "band clamp", onLathe = !r[i].uses.empty() && r[i].uses[0] == "lathe";
+            const int work = static_cast<int>(r[i].workMinutes) / slot,
+                      wait = static_cast<int>(r[i].waitMinutes) / slot;
+            const bool inClamp = !r[i].uses.empty() && r[i].uses[0] == "band clamp",
+                       onLathe = !r[i].uses.empty() && r[i].uses[0] == "lathe";
             for (int t = ready;; ++t) {
                 bool free = true;
                 for (int k = t; k < t + work; ++k) free &= hands[static_cast<size_t>(k)] == 0;
@@ -125,7 +137,9 @@ void expectPossible(const Recipe& r, const Shop& shop, const Schedule& s)
     std::ranges::sort(hands, {}, &TimeSpan::from);
     for (size_t k = 0; k + 1 < hands.size(); ++k) RC_ASSERT(hands[k].to <= hands[k + 1].from + 1e-6);
     for (const TimeSpan& a : held["band clamp"])
-        RC_ASSERT(std::ranges::count_if(held["band clamp"], [&](const TimeSpan& b) { return b.from <= a.from + 1e-9 && b.to > a.from + 1e-6; }) <= static_cast<long>(shop.bandClamps));
+        RC_ASSERT(std::ranges::count_if(held["band clamp"], [&](const TimeSpan& b) {
+                      return b.from <= a.from + 1e-9 && b.to > a.from + 1e-6;
+                  }) <= static_cast<long>(shop.bandClamps));
     RC_ASSERT(s.length >= s.lowerBound - 1e-6);
     RC_ASSERT(s.lowerBound >= s.criticalPath - 1e-6);
 }
@@ -218,11 +232,19 @@ TEST(Gluing, SuggestsWhatHoldsAndSaysWhyAnotherDoesNot)
         double celsius;
         const char* expected;
     };
-    // Common practice throughout: wood glue for wood, epoxy for oily wood and end grain, slower glue for many joints and for sheets.
+    // Common practice throughout: wood glue for wood, epoxy for oily wood and end grain, slower glue for many joints
+    // and for sheets.
     const Case cases[] = {
-        {JointFaces::LongGrain, maple, 8000, 1, 20, "yellow"},       {JointFaces::MiteredEnds, maple, 9000, 12, 20, "yellow"},   {JointFaces::MiteredEnds, maple, 9000, 30, 20, "white"},
-        {JointFaces::LongGrain, teak, 8000, 1, 20, "polyurethane"},  {JointFaces::Veneer, maple, 30000, 1, 20, "white"},         {JointFaces::EndGrain, maple, 5000, 4, 20, "polyurethane"},
-        {JointFaces::Temporary, maple, 8000, 1, 20, "paper"}, {JointFaces::Temporary, maple, 800, 1, 20, "hot-melt"},         {JointFaces::LongGrain, maple, 8000, 1, 9, "white"},        {JointFaces::MiteredEnds, maple, 9000, 90, 20, "epoxy-30"},
+        {JointFaces::LongGrain, maple, 8000, 1, 20, "yellow"},
+        {JointFaces::MiteredEnds, maple, 9000, 12, 20, "yellow"},
+        {JointFaces::MiteredEnds, maple, 9000, 30, 20, "white"},
+        {JointFaces::LongGrain, teak, 8000, 1, 20, "polyurethane"},
+        {JointFaces::Veneer, maple, 30000, 1, 20, "white"},
+        {JointFaces::EndGrain, maple, 5000, 4, 20, "polyurethane"},
+        {JointFaces::Temporary, maple, 8000, 1, 20, "paper"},
+        {JointFaces::Temporary, maple, 800, 1, 20, "hot-melt"},
+        {JointFaces::LongGrain, maple, 8000, 1, 9, "white"},
+        {JointFaces::MiteredEnds, maple, 9000, 90, 20, "epoxy-30"},
     };
     for (const Case& c : cases) {
         Shop shop;
@@ -231,7 +253,8 @@ TEST(Gluing, SuggestsWhatHoldsAndSaysWhyAnotherDoesNot)
         s.glue = {c.faces, c.area, c.joints, {c.wood}, {}, 0, 0};
         const GluedRecipe got = withGlue({}, shop, {s});
         ASSERT_EQ(got.joints.size(), 1u);
-        EXPECT_EQ(got.joints[0].glue, c.expected) << jointName(c.faces) << " of " << c.wood->name << " at " << c.celsius;
+        EXPECT_EQ(got.joints[0].glue, c.expected)
+            << jointName(c.faces) << " of " << c.wood->name << " at " << c.celsius;
         EXPECT_TRUE(got.joints[0].troubles.empty()) << print(got.joints[0].troubles[0]);
         // Every other glue of the book that does not suit says so.
         for (const Glue& g : shop.glues) {
@@ -286,7 +309,9 @@ TEST(Gluing, TheRecipeJoinsEveryPartOnceAndSealsInsidesBeforeTheyAreClosed)
             // What a step takes in comes from a step that it waits for.
             for (const std::string& in : s.inputs)
                 for (const Step& from : recipe)
-                    if (std::ranges::find(from.outputs, in) != from.outputs.end()) EXPECT_NE(std::ranges::find(s.after, from.id), s.after.end()) << name << ": " << s.id << " takes " << in << " but does not wait for " << from.id;
+                    if (std::ranges::find(from.outputs, in) != from.outputs.end())
+                        EXPECT_NE(std::ranges::find(s.after, from.id), s.after.end())
+                            << name << ": " << s.id << " takes " << in << " but does not wait for " << from.id;
         }
         for (const auto& [thing, count] : made) EXPECT_EQ(count, 1) << name << " " << thing;
         for (const auto& [thing, count] : uses) EXPECT_EQ(count, 1) << name << " " << thing << " is used up twice";
@@ -294,14 +319,18 @@ TEST(Gluing, TheRecipeJoinsEveryPartOnceAndSealsInsidesBeforeTheyAreClosed)
         for (size_t i = 0; i < recipe.size(); ++i)
             if (recipe[i].id.starts_with("close-") && recipe[i].action == Action::Glue)
                 for (size_t k = 0; k < recipe.size(); ++k)
-                    if (recipe[k].id == "seal-inside-" + recipe[i].id.substr(6)) EXPECT_LE(plan.schedule.end[k], plan.schedule.start[i] + 1e-6);
+                    if (recipe[k].id == "seal-inside-" + recipe[i].id.substr(6))
+                        EXPECT_LE(plan.schedule.end[k], plan.schedule.start[i] + 1e-6);
     }
 }
 
 TEST(Sections, AGlobeWithANarrowMouthIsDividedAndABowlIsNot)
 {
     const Piece globe = starts()[5].make(), bowl = starts()[0].make();
-    auto closes = [](const Plan& p) { return std::ranges::count_if(p.assembly.recipe, [](const Step& s) { return s.id.starts_with("close-") && s.action == Action::Glue; }); };
+    auto closes = [](const Plan& p) {
+        return std::ranges::count_if(
+            p.assembly.recipe, [](const Step& s) { return s.id.starts_with("close-") && s.action == Action::Glue; });
+    };
     EXPECT_GE(closes(makePlan(globe, {})), 1);
     EXPECT_EQ(closes(makePlan(bowl, {})), 0);
     Piece whole = globe;

@@ -38,7 +38,8 @@ Polyline svgPath(const std::string& svg, const std::string& id)
     if (!std::regex_search(svg, found, std::regex("id=\"" + id + "\" d=\"([^\"]*)\""))) return line;
     const std::string d = found[1];
     const std::regex pair("([-0-9.]+),([-0-9.]+)");
-    for (auto it = std::sregex_iterator(d.begin(), d.end(), pair); it != std::sregex_iterator(); ++it) line.emplace_back(std::stod((*it)[1]), std::stod((*it)[2]));
+    for (auto it = std::sregex_iterator(d.begin(), d.end(), pair); it != std::sregex_iterator(); ++it)
+        line.emplace_back(std::stod((*it)[1]), std::stod((*it)[2]));
     return line;
 }
 
@@ -71,7 +72,9 @@ TEST(Svg, IsTheProfileAtFullSize)
         EXPECT_NEAR(axis[0].y() - outside[i].y(), plan.sides.outside[i].y(), 1e-4);
     }
     std::smatch size;
-    ASSERT_TRUE(std::regex_search(svg, size, std::regex("width=\"([0-9.]+)mm\" height=\"([0-9.]+)mm\" viewBox=\"[-0-9.]+ [-0-9.]+ ([0-9.]+) ([0-9.]+)\"")));
+    ASSERT_TRUE(std::regex_search(
+        svg, size,
+        std::regex("width=\"([0-9.]+)mm\" height=\"([0-9.]+)mm\" viewBox=\"[-0-9.]+ [-0-9.]+ ([0-9.]+) ([0-9.]+)\"")));
     EXPECT_EQ(size[1], size[3]) << "one unit is one millimetre";
     EXPECT_EQ(size[2], size[4]);
 }
@@ -82,7 +85,8 @@ TEST(Csv, HasALineForEachPartAndStation)
     const std::string csv = io::writeCsv(plan);
     const auto lines = static_cast<size_t>(std::count(csv.begin(), csv.end(), '\n'));
     EXPECT_EQ(lines, plan.assembly.parts.size() + plan.stations.size() + 3);
-    EXPECT_NE(csv.find("L14-walnut,\"Walnut, black segment of ring 14\",6,walnut,14,"), std::string::npos) << csv.substr(0, 400);
+    EXPECT_NE(csv.find("L14-walnut,\"Walnut, black segment of ring 14\",6,walnut,14,"), std::string::npos)
+        << csv.substr(0, 400);
     EXPECT_EQ(io::csvField("a \"b\", c"), "\"a \"\"b\"\", c\"");
 }
 
@@ -91,15 +95,20 @@ TEST(PlanJson, HasEveryKeyOfTheContract)
     const Piece cup = test::regattaCup();
     const auto plan = nlohmann::json::parse(io::writePlan(cup, makePlan(cup, {}), {}));
     const std::map<std::string, std::set<std::string>> wanted{
-        {"/parts/0", {"id", "name", "count", "species", "length_mm", "width_mm", "thickness_mm", "end_cuts", "grain", "layer", "volume_mm3"}},
+        {"/parts/0",
+         {"id", "name", "count", "species", "length_mm", "width_mm", "thickness_mm", "end_cuts", "grain", "layer",
+          "volume_mm3"}},
         {"/cuts", {"boards", "needed", "yield", "lower_bound", "shortfall"}},
         {"/cuts/needed/0", {"species", "thickness_mm", "strip_width_mm", "strip_length_mm", "volume_mm3"}},
-        {"/steps/0", {"id", "action", "title", "inputs", "outputs", "after", "why", "work_min", "wait_min", "uses", "start", "end"}},
+        {"/steps/0",
+         {"id", "action", "title", "inputs", "outputs", "after", "why", "work_min", "wait_min", "uses", "start",
+          "end"}},
         {"/stations/0", {"z_mm", "outside_diameter_mm", "inside_diameter_mm", "wall_mm"}},
         {"", {"format", "piece", "parts", "cuts", "steps", "stations", "lathe", "cautions"}},
     };
     for (const auto& [at, keys] : wanted)
-        for (const std::string& key : keys) EXPECT_TRUE(plan[nlohmann::json::json_pointer(at)].contains(key)) << at << " has no " << key;
+        for (const std::string& key : keys)
+            EXPECT_TRUE(plan[nlohmann::json::json_pointer(at)].contains(key)) << at << " has no " << key;
     EXPECT_EQ(plan["parts"][1]["end_cuts"].size(), 2u);
     EXPECT_DOUBLE_EQ(plan["parts"][1]["end_cuts"][0]["miter_deg"], 15.0);
     EXPECT_TRUE(plan["stations"][0]["inside_diameter_mm"].is_null());

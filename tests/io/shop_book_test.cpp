@@ -42,7 +42,8 @@ std::vector<Board> randomRack()
         b.width = *rc::gen::inRange(50, 15000) / 10.0;
         b.thickness = *rc::gen::inRange(5, 5000) / 10.0;
         b.price = *rc::gen::inRange(0, 100000) / 100.0;
-        for (int k = *rc::gen::inRange(0, 4); k > 0; --k) b.defects.push_back({b.length / 4, b.width / 5, b.length / 8, b.width / 3, k % 2 ? "knot" : "sapwood"});
+        for (int k = *rc::gen::inRange(0, 4); k > 0; --k)
+            b.defects.push_back({b.length / 4, b.width / 5, b.length / 8, b.width / 3, k % 2 ? "knot" : "sapwood"});
         rack.push_back(b);
     }
     return rack;
@@ -124,7 +125,9 @@ TEST(ShopBook, OlderIsBroughtUpToDateAndNewerLeftAlone)
 {
     QTemporaryDir folder;
     const std::string path = folder.filePath("shop.sqlite").toStdString();
-    { io::ShopBook book(path); }
+    {
+        io::ShopBook book(path);
+    }
     auto run = [&](const QString& sql) {
         {
             QSqlDatabase db = QSqlDatabase::addDatabase("QSQLITE", "other");
@@ -161,14 +164,16 @@ TEST(Calendar, IsReadBackByLibical)
         const Plan plan = makePlan(piece, test::harbourShop());
         const std::string text = io::writeCalendar(piece, plan);
         size_t from = 0;
-        for (size_t end; (end = text.find("\r\n", from)) != std::string::npos; from = end + 2) ASSERT_LE(end - from, 75u) << "RFC 5545, 3.1: lines of 75 octets";
+        for (size_t end; (end = text.find("\r\n", from)) != std::string::npos; from = end + 2)
+            ASSERT_LE(end - from, 75u) << "RFC 5545, 3.1: lines of 75 octets";
         EXPECT_EQ(from, text.size());
         icalcomponent* calendar = icalparser_parse_string(text.c_str());
         ASSERT_NE(calendar, nullptr);
         EXPECT_EQ(icalcomponent_count_errors(calendar), 0);
         int events = 0;
         double worked = 0;
-        for (icalcomponent* e = icalcomponent_get_first_component(calendar, ICAL_VEVENT_COMPONENT); e; e = icalcomponent_get_next_component(calendar, ICAL_VEVENT_COMPONENT)) {
+        for (icalcomponent* e = icalcomponent_get_first_component(calendar, ICAL_VEVENT_COMPONENT); e;
+             e = icalcomponent_get_next_component(calendar, ICAL_VEVENT_COMPONENT)) {
             const icaltimetype start = icalcomponent_get_dtstart(e), end = icalcomponent_get_dtend(e);
             worked += static_cast<double>(icaltime_as_timet(end) - icaltime_as_timet(start)) / 60;
             EXPECT_GE(start.year, 2026);
@@ -189,8 +194,11 @@ TEST(Calendar, IsReadBackByLibical)
 TEST(Picture, ColoursAreThoseOfTheStandard)
 {
     // sRGB primaries in CIE L*a*b* under D65 (IEC 61966-2-1 and CIE 15; the figures from memory).
-    const std::pair<std::array<float, 3>, std::array<double, 3>> known[] = {
-        {{1, 1, 1}, {100, 0, 0}}, {{0, 0, 0}, {0, 0, 0}}, {{1, 0, 0}, {53.24, 80.09, 67.20}}, {{0, 1, 0}, {87.73, -86.18, 83.18}}, {{0, 0, 1}, {32.30, 79.19, -107.86}}};
+    const std::pair<std::array<float, 3>, std::array<double, 3>> known[] = {{{1, 1, 1}, {100, 0, 0}},
+                                                                            {{0, 0, 0}, {0, 0, 0}},
+                                                                            {{1, 0, 0}, {53.24, 80.09, 67.20}},
+                                                                            {{0, 1, 0}, {87.73, -86.18, 83.18}},
+                                                                            {{0, 0, 1}, {32.30, 79.19, -107.86}}};
     for (const auto& [rgb, lab] : known)
         for (size_t k = 0; k < 3; ++k) EXPECT_NEAR(labOf(rgb)[k], lab[k], 0.05);
 }
@@ -204,7 +212,9 @@ TEST(Picture, IsLaidOnTheRingsInTheWoodsThatAreNearest)
     picture.width = 360;
     picture.height = 80;
     for (int y = 0; y < picture.height; ++y)
-        for (int x = 0; x < picture.width; ++x) picture.pixels.push_back((x + 5) / 20 % 2 ? std::array<float, 3>{0.3f, 0.2f, 0.15f} : std::array<float, 3>{0.95f, 0.9f, 0.8f});
+        for (int x = 0; x < picture.width; ++x)
+            picture.pixels.push_back((x + 5) / 20 % 2 ? std::array<float, 3>{0.3f, 0.2f, 0.15f}
+                                                      : std::array<float, 3>{0.95f, 0.9f, 0.8f});
     PictureFit fit;
     const Piece laid = layPicture(piece, picture, 1, 1, {"maple", "walnut"}, 0, 60, 2, &fit);
     EXPECT_GT(fit.tried.size(), 50u);
@@ -214,7 +224,8 @@ TEST(Picture, IsLaidOnTheRingsInTheWoodsThatAreNearest)
     const Piece eighteen = layPicture(piece, picture, 1, 1, {"maple", "walnut"}, 36, 60, 2, &fit);
     EXPECT_EQ(eighteen.layers[1].ring()->segments, 36);
     int dark = 0;
-    for (int k = 0; k < 36; ++k) dark += eighteen.layers[1].woods[static_cast<size_t>(k) % eighteen.layers[1].woods.size()] == "walnut";
+    for (int k = 0; k < 36; ++k)
+        dark += eighteen.layers[1].woods[static_cast<size_t>(k) % eighteen.layers[1].woods.size()] == "walnut";
     EXPECT_NEAR(dark, 18, 1);
     EXPECT_EQ(eighteen.layers[2], piece.layers[2]) << "other layers are left alone";
     EXPECT_THROW(layPicture(piece, {}, 1, 2, {"maple"}, 0, 60, 2), InputError);

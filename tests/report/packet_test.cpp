@@ -57,7 +57,8 @@ bool black(const poppler::image& image, int x, int y)
 {
     if (x < 0 || y < 0 || x >= image.width() || y >= image.height()) return false;
     const char* p = image.const_data() + static_cast<long>(y) * image.bytes_per_row() + x * 3L;
-    return static_cast<unsigned char>(p[0]) < 60 && static_cast<unsigned char>(p[1]) < 60 && static_cast<unsigned char>(p[2]) < 60;
+    return static_cast<unsigned char>(p[0]) < 60 && static_cast<unsigned char>(p[1]) < 60 &&
+           static_cast<unsigned char>(p[2]) < 60;
 }
 
 int px(double mm) { return static_cast<int>(std::lround(mm * dpi / 25.4)); }
@@ -129,7 +130,8 @@ TEST(Packet, HoldsEverySheet)
     EXPECT_FALSE(packet.pagesWith("Glue layer 18 onto the stack").empty());
     EXPECT_FALSE(packet.pagesWith("Parting depth").empty());
     EXPECT_NE(packet.text(0).find("Regatta cup"), std::string::npos);
-    EXPECT_NE(packet.text(packet.pagesWith("Ring 14")[0]).find("80.000°"), std::string::npos) << "eighteen segments: fence at 80°";
+    EXPECT_NE(packet.text(packet.pagesWith("Ring 14")[0]).find("80.000°"), std::string::npos)
+        << "eighteen segments: fence at 80°";
     EXPECT_FALSE(packet.pagesWith("hollow side").empty());
 }
 
@@ -141,10 +143,14 @@ TEST(Template, TilesShareTheirRegisterStripsAndCoverTheProfile)
             const auto tiles = report::templateTiles(sides, page);
             for (const bool hollow : {false, true})
                 for (const Point& p : hollow ? sides.inside : sides.outside)
-                    EXPECT_TRUE(std::ranges::any_of(tiles, [&](const auto& t) { return t.hollow == hollow && t.area.contains(t.at(p.x(), p.y())); })) << start.name;
+                    EXPECT_TRUE(std::ranges::any_of(tiles, [&](const auto& t) {
+                        return t.hollow == hollow && t.area.contains(t.at(p.x(), p.y()));
+                    })) << start.name;
             for (const auto& t : tiles)
                 if (t.column > 0) {
-                    const auto& before = *std::ranges::find_if(tiles, [&](const auto& o) { return o.hollow == t.hollow && o.row == t.row && o.column == t.column - 1; });
+                    const auto& before = *std::ranges::find_if(tiles, [&](const auto& o) {
+                        return o.hollow == t.hollow && o.row == t.row && o.column == t.column - 1;
+                    });
                     const double along = t.turned ? t.area.height() : t.area.width();
                     EXPECT_NEAR(before.z0 + along - t.z0, report::templateShared, 1e-9);
                 }
@@ -155,7 +161,8 @@ TEST(Template, TilesShareTheirRegisterStripsAndCoverTheProfile)
 TEST(Packet, OfEveryStartInEveryUnitSaysWhatThePlanSays)
 {
     QTemporaryDir folder;
-    const LengthStyle styles[] = {{LengthStyle::Unit::Millimetre}, {LengthStyle::Unit::Inch}, {LengthStyle::Unit::Fraction, 32}};
+    const LengthStyle styles[] = {
+        {LengthStyle::Unit::Millimetre}, {LengthStyle::Unit::Inch}, {LengthStyle::Unit::Fraction, 32}};
     int k = 0;
     for (const Start& start : starts()) {
         const Piece piece = start.make();
@@ -170,7 +177,9 @@ TEST(Packet, OfEveryStartInEveryUnitSaysWhatThePlanSays)
             const auto bytes = std::unique_ptr<poppler::page>(document->create_page(i))->text().to_utf8();
             all.append(bytes.begin(), bytes.end());
         }
-        auto says = [&](const std::string& words) { EXPECT_NE(all.find(words), std::string::npos) << start.name << " does not say " << words; };
+        auto says = [&](const std::string& words) {
+            EXPECT_NE(all.find(words), std::string::npos) << start.name << " does not say " << words;
+        };
         says(formatLengthUnit(plan.shape.height, style));
         for (const RingCut& r : plan.cuts.rings) {
             says("Ring " + std::to_string(r.layer + 1));
@@ -186,5 +195,7 @@ TEST(Packet, OfEveryStartInEveryUnitSaysWhatThePlanSays)
 TEST(Packet, ThatCannotBeWrittenSaysSo)
 {
     const Piece piece = starts()[0].make();
-    EXPECT_THROW(report::writePacket(piece, {}, makePlan(piece, {}), {}, {}, report::Paper::A4, "/no/such/folder/p.pdf"), InputError);
+    EXPECT_THROW(
+        report::writePacket(piece, {}, makePlan(piece, {}), {}, {}, report::Paper::A4, "/no/such/folder/p.pdf"),
+        InputError);
 }

@@ -29,7 +29,8 @@ struct Paper {
     BoardPlan boards;
     std::unique_ptr<poppler::document> document;
 
-    explicit Paper(const std::string& name) : piece(test::demo(name)), plan(makePlan(piece, shop)), boards(planBoards(piece, shop, plan.assembly))
+    explicit Paper(const std::string& name)
+        : piece(test::demo(name)), plan(makePlan(piece, shop)), boards(planBoards(piece, shop, plan.assembly))
     {
         const std::string path = folder.filePath("p.pdf").toStdString();
         report::writePacket(piece, shop, plan, boards, {}, report::Paper::A4, path);
@@ -59,7 +60,9 @@ struct Paper {
             for (int dx = -5; dx <= 5; ++dx) {
                 const int px = static_cast<int>(x * 10) + dx, py = static_cast<int>(y * 10) + dy;
                 if (px < 0 || py < 0 || px >= image.width() || py >= image.height()) continue;
-                if (static_cast<unsigned char>(image.const_data()[static_cast<long>(py) * image.bytes_per_row() + px * 3L]) < 110) return true;
+                if (static_cast<unsigned char>(
+                        image.const_data()[static_cast<long>(py) * image.bytes_per_row() + px * 3L]) < 110)
+                    return true;
             }
         return false;
     }
@@ -86,19 +89,28 @@ TEST(ShopPaper, AnglesStandAtFullSize)
             const QPointF corner = report::angleCorner(static_cast<int>(i) % report::anglesOnAPage, {210, 297});
             const double a = angles[i].deg * std::acos(-1.0) / 180, reach = std::min(140.0, 55 / std::sin(a));
             for (const double share : {0.5, 0.75, 1.0}) {
-                EXPECT_TRUE(paper.ink(image, corner.x() + reach * share * std::cos(a), corner.y() - reach * share * std::sin(a))) << name << " " << angles[i].name.toStdString();
+                EXPECT_TRUE(paper.ink(image, corner.x() + reach * share * std::cos(a),
+                                      corner.y() - reach * share * std::sin(a)))
+                    << name << " " << angles[i].name.toStdString();
                 // Two degrees off there is nothing.
                 const double b = a + 0.05;
-                if (reach * share * std::sin(b) < 60) EXPECT_FALSE(paper.ink(image, corner.x() + reach * share * std::cos(b), corner.y() - reach * share * std::sin(b))) << name;
+                if (reach * share * std::sin(b) < 60)
+                    EXPECT_FALSE(paper.ink(image, corner.x() + reach * share * std::cos(b),
+                                           corner.y() - reach * share * std::sin(b)))
+                        << name;
             }
-            EXPECT_NE(paper.text(first + static_cast<int>(i) / report::anglesOnAPage).find(fixed(angles[i].deg, 3)), std::string::npos);
+            EXPECT_NE(paper.text(first + static_cast<int>(i) / report::anglesOnAPage).find(fixed(angles[i].deg, 3)),
+                      std::string::npos);
         }
     }
     // The staves' two angles are among them.
     const Paper lamp("lamp-stand");
     const auto angles = report::paperAngles(lamp.piece, lamp.plan);
     for (const Setting& s : lamp.plan.assembly.layers[2].settings)
-        if (s.unit == Unit::Angle && s.machine == "saw" && std::abs(s.value) > 0.05) EXPECT_TRUE(std::ranges::any_of(angles, [&](const report::PaperAngle& a) { return std::abs(a.deg - std::abs(s.value)) < 1e-6; })) << s.name;
+        if (s.unit == Unit::Angle && s.machine == "saw" && std::abs(s.value) > 0.05)
+            EXPECT_TRUE(std::ranges::any_of(angles, [&](const report::PaperAngle& a) {
+                return std::abs(a.deg - std::abs(s.value)) < 1e-6;
+            })) << s.name;
 }
 
 TEST(ShopPaper, ScribingCirclesStandAtTheirRadii)
@@ -114,7 +126,8 @@ TEST(ShopPaper, ScribingCirclesStandAtTheirRadii)
             if (!s.name.starts_with("scribe") || s.name.find(face) == std::string::npos) continue;
             const double a = 0.6;
             if (x0 + s.value * std::cos(a) > 195) continue;
-            EXPECT_TRUE(paper.ink(image, x0 + s.value * std::cos(a), y0 - s.value * std::sin(a))) << face << " " << s.value;
+            EXPECT_TRUE(paper.ink(image, x0 + s.value * std::cos(a), y0 - s.value * std::sin(a)))
+                << face << " " << s.value;
             EXPECT_FALSE(paper.ink(image, x0 + (s.value - 4) * std::cos(a), y0 - (s.value - 4) * std::sin(a)));
             ++found;
         }
@@ -126,15 +139,18 @@ TEST(ShopPaper, BoardsSetupsAndWhatToBuyAreNamed)
 {
     const Paper paper("regatta-cup");
     const std::string words = paper.all();
-    for (const PlannedBoard& b : paper.boards.boards) EXPECT_NE(words.find(b.board.id), std::string::npos) << b.board.id;
-    for (const vl::Setup& s : setupsOf(paper.piece, paper.plan.assembly, paper.boards)) EXPECT_NE(words.find(s.machine.substr(0, 8)), std::string::npos);
+    for (const PlannedBoard& b : paper.boards.boards)
+        EXPECT_NE(words.find(b.board.id), std::string::npos) << b.board.id;
+    for (const vl::Setup& s : setupsOf(paper.piece, paper.plan.assembly, paper.boards))
+        EXPECT_NE(words.find(s.machine.substr(0, 8)), std::string::npos);
     EXPECT_NE(words.find("Machine set-ups"), std::string::npos);
     EXPECT_EQ(words.find("To buy"), std::string::npos) << "the rack has it all";
     QTemporaryDir folder;
     const std::string path = folder.filePath("p.pdf").toStdString();
     const Shop empty;
     const Plan plan = makePlan(paper.piece, empty);
-    report::writePacket(paper.piece, empty, plan, planBoards(paper.piece, empty, plan.assembly), {}, report::Paper::Letter, path);
+    report::writePacket(paper.piece, empty, plan, planBoards(paper.piece, empty, plan.assembly), {},
+                        report::Paper::Letter, path);
     const std::unique_ptr<poppler::document> document(poppler::document::load_from_file(path));
     bool buy = false;
     for (int i = 0; i < document->pages(); ++i) {

@@ -45,8 +45,8 @@ TEST_P(Anything, MayBeDoneAndUndone)
             QTest::mouseDClick(w, Qt::LeftButton, {}, anywhere().toPoint());
             break;
         case 4: {
-            QWheelEvent wheel(anywhere(), w->mapToGlobal(QPointF(5, 5)), {}, {0, roll(2) ? 240 : -240}, Qt::NoButton, roll(2) ? Qt::NoModifier : Qt::ShiftModifier,
-                              Qt::NoScrollPhase, false);
+            QWheelEvent wheel(anywhere(), w->mapToGlobal(QPointF(5, 5)), {}, {0, roll(2) ? 240 : -240}, Qt::NoButton,
+                              roll(2) ? Qt::NoModifier : Qt::ShiftModifier, Qt::NoScrollPhase, false);
             QApplication::sendEvent(w, &wheel);
             break;
         }
@@ -83,7 +83,8 @@ TEST(AxisMap, KeepsThePointUnderThePointerAndThePieceInView)
                 EXPECT_NEAR(map.z(at), z, 1e-6) << "the point under the pointer stays";
             }
             map.pan(roll(-400, 400));
-            EXPECT_TRUE(map.x(0) <= width && map.x(length) >= AxisMap::leftMargin) << "it cannot be pushed out of sight";
+            EXPECT_TRUE(map.x(0) <= width && map.x(length) >= AxisMap::leftMargin)
+                << "it cannot be pushed out of sight";
         }
         map.fit();
         EXPECT_LE(map.x(length), width - AxisMap::rightMargin + 1e-6);
@@ -107,7 +108,8 @@ TEST(Solid, OpenGlAndThePaintedPictureShowTheSamePiece)
     const QImage gl = picture(false), painted = picture(true);
     qunsetenv("VIVID_LATHE_OPENGL");
     ASSERT_EQ(gl.size(), painted.size());
-    // Averages over tiles: the same wood in the same place, whatever the edges' smoothing. The painted picture's note is left out.
+    // Averages over tiles: the same wood in the same place, whatever the edges' smoothing. The painted picture's note
+    // is left out.
     int compared = 0, wood = 0;
     for (int ty = 0; ty + 16 < gl.height() - 24; ty += 16)
         for (int tx = 0; tx + 16 < gl.width(); tx += 16) {

@@ -1,12 +1,13 @@
-// Every sample of the harbour museum, driven through Build, Cut and Glue in the window; VIVID_PICTURES names a folder for its pictures.
-#include "app/stages/glue/glue_book_dialog.h"
-#include "app/stages/build/build_stage.h"
-#include "app/stages/cut/boards_view.h"
-#include "app/stages/build/paint_panel.h"
-#include "app/stages/glue/recipe_view.h"
+// Every sample of the harbour museum, driven through Build, Cut and Glue in the window; VIVID_PICTURES names a folder
+// for its pictures.
 #include "app/lanes/section_lane.h"
-#include "app/stages/cut/setups_view.h"
+#include "app/stages/build/build_stage.h"
+#include "app/stages/build/paint_panel.h"
 #include "app/stages/build/skin_lane.h"
+#include "app/stages/cut/boards_view.h"
+#include "app/stages/cut/setups_view.h"
+#include "app/stages/glue/glue_book_dialog.h"
+#include "app/stages/glue/recipe_view.h"
 #include "app/stages/glue/timetable.h"
 #include "core/blank/construction.h"
 #include "io/files.h"
@@ -39,7 +40,8 @@ void settle(Desk& b)
 
 bool reads(Desk& b, const QString& words)
 {
-    return std::ranges::any_of(b.window.findChildren<QLabel*>(), [&](QLabel* l) { return l->isVisible() && l->text().contains(words); });
+    return std::ranges::any_of(b.window.findChildren<QLabel*>(),
+                               [&](QLabel* l) { return l->isVisible() && l->text().contains(words); });
 }
 
 void picture(Desk& b, const std::string& name)
@@ -61,25 +63,35 @@ TEST(Blanks, EverySampleGoesThroughBuildCutAndGlue)
         b.window.goTo("build");
         QApplication::processEvents();
         auto* section = b.lane<SectionLane>();
-        // Every layer is chosen by its tab; every handle of its construction is dragged and moves its own number, and undoes.
+        // Every layer is chosen by its tab; every handle of its construction is dragged and moves its own number, and
+        // undoes.
         for (int layer = 0; layer < static_cast<int>(b.piece().layers.size()); ++layer) {
-            if (b.doc().plan().assembly.layers[static_cast<size_t>(layer)].z1 - b.doc().plan().assembly.layers[static_cast<size_t>(layer)].z0 < 8) continue;
+            if (b.doc().plan().assembly.layers[static_cast<size_t>(layer)].z1 -
+                    b.doc().plan().assembly.layers[static_cast<size_t>(layer)].z0 <
+                8)
+                continue;
             b.click(section, section->tabPosition(layer));
             EXPECT_EQ(b.doc().selection().layer, layer) << name;
             const auto at = static_cast<size_t>(layer);
-            const auto handles = layerHandles({b.piece(), b.doc().shop(), b.doc().plan().sides, at}, b.doc().plan().assembly.layers[at]);
+            const auto handles =
+                layerHandles({b.piece(), b.doc().shop(), b.doc().plan().sides, at}, b.doc().plan().assembly.layers[at]);
             for (const LayerHandle& h : handles) {
                 const Piece before = b.piece();
                 const QPointF from = section->handlePosition(h.name);
                 b.drag(section, from, from + QPointF(h.name == "band's height" ? 9 : 0, -9));
-                ASSERT_NE(b.piece().layers[at], before.layers[at]) << name << " layer " << layer + 1 << ": " << h.name << " does not follow the hand";
+                ASSERT_NE(b.piece().layers[at], before.layers[at])
+                    << name << " layer " << layer + 1 << ": " << h.name << " does not follow the hand";
                 b.doc().history().undo();
                 EXPECT_EQ(b.piece(), before);
             }
             // What it has to set is on the screen, with its working.
             for (const Setting& s : b.doc().plan().assembly.layers[at].settings) {
-                const QString label = (s.machine.empty() ? QString() : QString::fromUtf8(s.machine) + ": ") + QString::fromStdString(s.name);
-                EXPECT_TRUE(std::ranges::any_of(b.window.findChildren<QAbstractButton*>(), [&](QAbstractButton* f) { return f->accessibleName().startsWith(label + ": "); })) << name << " " << s.name;
+                const QString label = (s.machine.empty() ? QString() : QString::fromUtf8(s.machine) + ": ") +
+                                      QString::fromStdString(s.name);
+                EXPECT_TRUE(std::ranges::any_of(
+                    b.window.findChildren<QAbstractButton*>(),
+                    [&](QAbstractButton* f) { return f->accessibleName().startsWith(label + ": "); }))
+                    << name << " " << s.name;
             }
         }
         auto* skin = b.lane<SkinLane>();
@@ -92,7 +104,8 @@ TEST(Blanks, EverySampleGoesThroughBuildCutAndGlue)
         ASSERT_FALSE(b.doc().boards().boards.empty()) << name;
         const PlannedBoard first = b.doc().boards().boards[0];
         const BoardRect& strip = first.strips[0].place;
-        b.click(boards, boards->positionOn(first.board.id, strip.x + first.strips[0].runs[0].length / 2, strip.y + strip.width / 2));
+        b.click(boards, boards->positionOn(first.board.id, strip.x + first.strips[0].runs[0].length / 2,
+                                           strip.y + strip.width / 2));
         EXPECT_EQ(b.doc().selection().board, first.board.id) << name;
         EXPECT_EQ(b.doc().selection().strip, 0) << name;
         b.press("strip-cut");
@@ -100,7 +113,8 @@ TEST(Blanks, EverySampleGoesThroughBuildCutAndGlue)
         ASSERT_EQ(b.piece().progress.strips.size(), 1u) << name;
         bool kept = false;
         for (const PlannedBoard& board : b.doc().boards().boards)
-            for (const PlannedStrip& s : board.strips) kept |= s.kept && board.board.id == first.board.id && s.place.y == strip.y;
+            for (const PlannedStrip& s : board.strips)
+                kept |= s.kept && board.board.id == first.board.id && s.place.y == strip.y;
         EXPECT_TRUE(kept) << name;
         picture(b, name + "-cut");
         b.press("set-ups");
@@ -171,10 +185,15 @@ TEST(Pattern, MirrorSlantCopyAndPicture)
     b.click(skin, skin->segmentPosition(3, 4), Qt::ControlModifier);
     b.doc().selectLayer(2);
     for (int i = 3; i <= 5; ++i) b.doc().selectLayer(i, Qt::ControlModifier);
-    const Piece sloped = pattern::paint(plain, 2, 4, {"walnut", 1, false, 1}, b.doc().plan().assembly.segmentCounts(), {2, 3, 4, 5});
-    for (int i = 2; i <= 5; ++i) EXPECT_EQ(sloped.layers[static_cast<size_t>(i)].woods[static_cast<size_t>(4 + i - 2)], "walnut") << "a stripe that climbs one segment a ring";
+    const Piece sloped =
+        pattern::paint(plain, 2, 4, {"walnut", 1, false, 1}, b.doc().plan().assembly.segmentCounts(), {2, 3, 4, 5});
+    for (int i = 2; i <= 5; ++i)
+        EXPECT_EQ(sloped.layers[static_cast<size_t>(i)].woods[static_cast<size_t>(4 + i - 2)], "walnut")
+            << "a stripe that climbs one segment a ring";
     const Piece mirrored = pattern::paint(plain, 2, 3, {"walnut", 1, true}, b.doc().plan().assembly.segmentCounts());
-    for (const size_t k : {3, 9}) EXPECT_EQ(mirrored.layers[2].woods[k % mirrored.layers[2].woods.size()], "walnut") << "twelve segments: nine lies as far back as three lies on";
+    for (const size_t k : {3, 9})
+        EXPECT_EQ(mirrored.layers[2].woods[k % mirrored.layers[2].woods.size()], "walnut")
+            << "twelve segments: nine lies as far back as three lies on";
 
     // Copy a ring onto others, by two presses.
     b.doc().apply("sloped", sloped);
@@ -190,7 +209,8 @@ TEST(Pattern, MirrorSlantCopyAndPicture)
     // A picture from a file: the woods of the piece, and the number of segments that shows it.
     QImage image(120, 60, QImage::Format_RGB32);
     for (int y = 0; y < 60; ++y)
-        for (int x = 0; x < 120; ++x) image.setPixelColor(x, y, x / 10 % 2 ? QColor(90, 55, 40) : QColor(240, 215, 170));
+        for (int x = 0; x < 120; ++x)
+            image.setPixelColor(x, y, x / 10 % 2 ? QColor(90, 55, 40) : QColor(240, 215, 170));
     b.answer = b.folder.filePath("flag.png");
     ASSERT_TRUE(image.save(b.answer));
     b.press("picture");
@@ -289,7 +309,8 @@ TEST(Timetable, StepsAreMovedDoneAndReplanned)
 {
     Desk b;
     ASSERT_TRUE(b.window.openDemo("chart-stand"));
-    constexpr double monday = 29932 * 1000 + 800;  // 2026-11-29 16:40, a Sunday: nothing is planned before the day after
+    constexpr double monday =
+        29932 * 1000 + 800;  // 2026-11-29 16:40, a Sunday: nothing is planned before the day after
     double now = monday;
     b.doc().setClock([&now] { return now; });
     b.window.goTo("glue");
@@ -317,7 +338,8 @@ TEST(Timetable, StepsAreMovedDoneAndReplanned)
     b.press("step-done");
     EXPECT_TRUE(b.doc().plan().schedule.done[first]);
     for (size_t i = 0; i < recipe.size(); ++i)
-        if (!b.doc().plan().schedule.done[i]) EXPECT_GE(b.doc().plan().schedule.start[i], now - *b.piece().progress.start - 1);
+        if (!b.doc().plan().schedule.done[i])
+            EXPECT_GE(b.doc().plan().schedule.start[i], now - *b.piece().progress.start - 1);
     b.press("step-done");
     EXPECT_FALSE(b.doc().plan().schedule.done[first]);
     b.answer = b.folder.filePath("stand.ics");
@@ -333,7 +355,8 @@ TEST(Glue, AnotherGlueForAJointIsTakenAndCautionedWhereItDoesNotHold)
     QApplication::processEvents();
     std::string veneer;
     for (const JointGlue& g : b.doc().plan().glues)
-        if (b.doc().plan().assembly.recipe[g.step].glue.faces == JointFaces::Veneer) veneer = b.doc().plan().assembly.recipe[g.step].id;
+        if (b.doc().plan().assembly.recipe[g.step].glue.faces == JointFaces::Veneer)
+            veneer = b.doc().plan().assembly.recipe[g.step].id;
     ASSERT_FALSE(veneer.empty());
     Selection s = b.doc().selection();
     s.step = veneer;
@@ -344,12 +367,14 @@ TEST(Glue, AnotherGlueForAJointIsTakenAndCautionedWhereItDoesNotHold)
     glue->setCurrentIndex(thin);
     emit glue->activated(thin);
     QApplication::processEvents();
-    const auto caution = std::ranges::find_if(b.doc().plan().cautions, [&](const Caution& c) { return c.id.starts_with("glue-"); });
+    const auto caution =
+        std::ranges::find_if(b.doc().plan().cautions, [&](const Caution& c) { return c.id.starts_with("glue-"); });
     ASSERT_NE(caution, b.doc().plan().cautions.end());
     ASSERT_FALSE(caution->fixes.empty());
     b.doc().apply("fix", caution->fixes[0].apply(b.piece()));
     EXPECT_TRUE(b.piece().glues.empty());
-    EXPECT_TRUE(std::ranges::none_of(b.doc().plan().cautions, [&](const Caution& c) { return c.id.starts_with("glue-"); }));
+    EXPECT_TRUE(
+        std::ranges::none_of(b.doc().plan().cautions, [&](const Caution& c) { return c.id.starts_with("glue-"); }));
 }
 
 TEST(GlueBook, IsEditedAndRefusesWhatCannotBe)

@@ -1,8 +1,8 @@
 #pragma once
 
-#include "app/window/main_window.h"
-#include "app/stages/stage.h"
 #include "app/fields/length_field.h"
+#include "app/stages/stage.h"
+#include "app/window/main_window.h"
 
 #include <QTemporaryDir>
 #include <QtTest>
@@ -16,8 +16,9 @@ class Desk {
 public:
     /// `prepare` may lay files into the data folder before the program starts.
     explicit Desk(const std::function<void(const QString& folder)>& prepare = {})
-        : prepared((prepare ? prepare(folder.path()) : void(), true)), window(folder.path(), {[this](QWidget*, const QString&, const QString&) { return answer; },
-                                                                                              [this](QWidget*, const QString&, const QString&, const QString&) { return answer; }})
+        : prepared((prepare ? prepare(folder.path()) : void(), true)),
+          window(folder.path(), {[this](QWidget*, const QString&, const QString&) { return answer; },
+                                 [this](QWidget*, const QString&, const QString&, const QString&) { return answer; }})
     {
         window.show();
         EXPECT_TRUE(QTest::qWaitForWindowExposed(&window));
@@ -45,7 +46,9 @@ public:
     QAbstractButton* button(const QString& text)
     {
         for (auto* b : window.findChildren<QAbstractButton*>())
-            if (b->isVisible() && (b->text() == text || b->accessibleName().startsWith(text) || b->objectName() == text)) return b;
+            if (b->isVisible() &&
+                (b->text() == text || b->accessibleName().startsWith(text) || b->objectName() == text))
+                return b;
         ADD_FAILURE() << "no button " << text.toStdString();
         return nullptr;
     }
@@ -63,13 +66,18 @@ public:
         QTest::keyClicks(f, words);
         QTest::keyClick(f, Qt::Key_Return);
     }
-    void click(QWidget* w, QPointF at, Qt::KeyboardModifiers keys = {}) { QTest::mouseClick(w, Qt::LeftButton, keys, at.toPoint()); }
+    void click(QWidget* w, QPointF at, Qt::KeyboardModifiers keys = {})
+    {
+        QTest::mouseClick(w, Qt::LeftButton, keys, at.toPoint());
+    }
     void drag(QWidget* w, QPointF from, QPointF to, int steps = 6)
     {
         QTest::mouseMove(w, from.toPoint());
         QTest::mousePress(w, Qt::LeftButton, {}, from.toPoint());
         for (int i = 1; i <= steps; ++i) {
-            QMouseEvent move(QEvent::MouseMove, from + (to - from) * i / steps, w->mapToGlobal((from + (to - from) * i / steps).toPoint()), Qt::NoButton, Qt::LeftButton, {});
+            QMouseEvent move(QEvent::MouseMove, from + (to - from) * i / steps,
+                             w->mapToGlobal((from + (to - from) * i / steps).toPoint()), Qt::NoButton, Qt::LeftButton,
+                             {});
             QApplication::sendEvent(w, &move);
         }
         QTest::mouseRelease(w, Qt::LeftButton, {}, to.toPoint());

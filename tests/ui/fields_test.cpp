@@ -1,6 +1,6 @@
 // Every field that is typed into, and every menu of the drawing, reaches the part of the piece it names.
-#include "app/lanes/section_lane.h"
 #include "app/fields/wood_picker.h"
+#include "app/lanes/section_lane.h"
 #include "core/piece/edit.h"
 #include "tests/ui/desk.h"
 
@@ -70,40 +70,56 @@ TEST_P(TypedField, ChangesWhatItNamesAndUndoes)
     b.doc().select(chosen);
     b.doc().selectLayer(13);
     const Piece before = b.piece();
-    if (std::string(t.field).starts_with("Stock")) QTest::mouseClick(b.button("Set the stock's diameters by hand"), Qt::LeftButton, {}, QPoint(8, 8));
+    if (std::string(t.field).starts_with("Stock"))
+        QTest::mouseClick(b.button("Set the stock's diameters by hand"), Qt::LeftButton, {}, QPoint(8, 8));
     b.type(t.field, t.words);
     EXPECT_NEAR(t.get(b.doc()), t.wanted, 1e-6) << t.field;
     while (b.doc().history().canUndo()) b.doc().history().undo();
     EXPECT_EQ(b.piece(), before);
 }
 
-INSTANTIATE_TEST_SUITE_P(Fields, TypedField,
-                         testing::Values(Typed{"shape", "Station", "126", 126, [](const Document& d) { return d.piece().outside[6].z; }},
-                                         Typed{"shape", "Diameter", "3in", 76.2, [](const Document& d) { return 2 * d.piece().outside[6].r; }},
-                                         Typed{"shape", "Height", "280", 280, [](const Document& d) { return outlineHeight(d.piece()); }},
-                                         Typed{"shape", "Height", "280", 280, [](const Document& d) { return stackHeight(d.piece()); }},
-                                         Typed{"shape", "Wall at the rim", "5.5", 5.5, [](const Document& d) { return d.piece().hollow.rimWall; }},
-                                         Typed{"shape", "Wall at the base", "3/8in", 9.525, [](const Document& d) { return d.piece().hollow.baseWall; }},
-                                         Typed{"shape", "Floor, from the foot", "121", 121, [](const Document& d) { return d.piece().hollow.floor; }},
-                                         Typed{"shape", "Rounding at the floor", "12", 12, [](const Document& d) { return d.piece().hollow.floorRound; }},
-                                         Typed{"shape", "Wall never below", "4", 4, [](const Document& d) { return d.piece().hollow.leastWall; }},
-                                         Typed{"build", "Thickness", "1in - 5mm", 20.4, [](const Document& d) { return d.piece().layers[13].thickness; }},
-                                         Typed{"build", "Allowance outside", "3", 3, [](const Document& d) { return d.piece().layers[13].outerAllowance; }},
-                                         Typed{"build", "Allowance inside", "4", 4, [](const Document& d) { return d.piece().layers[13].innerAllowance; }},
-                                         Typed{"build", "Sanding loss, each face", "0.7", 0.7, [](const Document& d) { return d.piece().layers[13].sandingLoss; }},
-                                         Typed{"build", "Stock outside Ø", "170", 170, [](const Document& d) { return *d.piece().layers[13].stockOuter; }},
-                                         Typed{"build", "Stock inside Ø", "120", 120, [](const Document& d) { return *d.piece().layers[13].stockInner; }},
-                                         Typed{"cut", "Waste at a strip's end", "1 1/4in", 31.75, [](const Document& d) { return d.piece().choices.endWaste; }},
-                                         Typed{"cut", "Gap in the trial ring", "-0.4", -0.4, [](const Document& d) { return d.piece().choices.trialGap; }},
-                                         Typed{"turn", "Spacing", "12.5", 12.5, [](const Document& d) { return d.piece().choices.stationSpacing; }},
-                                         Typed{"turn", "Centre to bed", "8in", 203.2, [](const Document& d) { return d.shop().swingRadius; }},
-                                         Typed{"turn", "Between centres", "1m", 1000, [](const Document& d) { return d.shop().betweenCentres; }}));
+INSTANTIATE_TEST_SUITE_P(
+    Fields, TypedField,
+    testing::Values(
+        Typed{"shape", "Station", "126", 126, [](const Document& d) { return d.piece().outside[6].z; }},
+        Typed{"shape", "Diameter", "3in", 76.2, [](const Document& d) { return 2 * d.piece().outside[6].r; }},
+        Typed{"shape", "Height", "280", 280, [](const Document& d) { return outlineHeight(d.piece()); }},
+        Typed{"shape", "Height", "280", 280, [](const Document& d) { return stackHeight(d.piece()); }},
+        Typed{"shape", "Wall at the rim", "5.5", 5.5, [](const Document& d) { return d.piece().hollow.rimWall; }},
+        Typed{"shape", "Wall at the base", "3/8in", 9.525, [](const Document& d) { return d.piece().hollow.baseWall; }},
+        Typed{"shape", "Floor, from the foot", "121", 121, [](const Document& d) { return d.piece().hollow.floor; }},
+        Typed{"shape", "Rounding at the floor", "12", 12,
+              [](const Document& d) { return d.piece().hollow.floorRound; }},
+        Typed{"shape", "Wall never below", "4", 4, [](const Document& d) { return d.piece().hollow.leastWall; }},
+        Typed{"build", "Thickness", "1in - 5mm", 20.4,
+              [](const Document& d) { return d.piece().layers[13].thickness; }},
+        Typed{"build", "Allowance outside", "3", 3,
+              [](const Document& d) { return d.piece().layers[13].outerAllowance; }},
+        Typed{"build", "Allowance inside", "4", 4,
+              [](const Document& d) { return d.piece().layers[13].innerAllowance; }},
+        Typed{"build", "Sanding loss, each face", "0.7", 0.7,
+              [](const Document& d) { return d.piece().layers[13].sandingLoss; }},
+        Typed{"build", "Stock outside Ø", "170", 170,
+              [](const Document& d) { return *d.piece().layers[13].stockOuter; }},
+        Typed{"build", "Stock inside Ø", "120", 120,
+              [](const Document& d) { return *d.piece().layers[13].stockInner; }},
+        Typed{"cut", "Waste at a strip's end", "1 1/4in", 31.75,
+              [](const Document& d) { return d.piece().choices.endWaste; }},
+        Typed{"cut", "Gap in the trial ring", "-0.4", -0.4,
+              [](const Document& d) { return d.piece().choices.trialGap; }},
+        Typed{"turn", "Spacing", "12.5", 12.5, [](const Document& d) { return d.piece().choices.stationSpacing; }},
+        Typed{"turn", "Lathe, centre to bed", "8in", 203.2, [](const Document& d) { return d.shop().swingRadius; }},
+        Typed{"turn", "Lathe, between centres", "1m", 1000,
+              [](const Document& d) { return d.shop().betweenCentres; }}));
 
 TEST(Fields, ReadBackTheSameInEveryUnit)
 {
     Desk b;
     b.window.openDemo("regatta-cup");
-    for (const LengthStyle style : {LengthStyle{LengthStyle::Unit::Millimetre}, {LengthStyle::Unit::Inch}, {LengthStyle::Unit::Fraction, 64}, {LengthStyle::Unit::Fraction, 8}}) {
+    for (const LengthStyle style : {LengthStyle{LengthStyle::Unit::Millimetre},
+                                    {LengthStyle::Unit::Inch},
+                                    {LengthStyle::Unit::Fraction, 64},
+                                    {LengthStyle::Unit::Fraction, 8}}) {
         b.doc().setStyle(style);
         for (const QString& stage : b.window.stageNames()) {
             b.window.goTo(stage);
@@ -136,7 +152,7 @@ TEST(Choices, ReachThePiece)
     EXPECT_TRUE(b.piece().layers[4].is<DiscForm>());
     choose("cut", "Cut with", 1);
     EXPECT_EQ(b.piece().choices.cutting, CutSchool::WedgeSled);
-    choose("glue", "Way", 1);
+    choose("glue", "Rings closed", 1);
     EXPECT_EQ(b.piece().choices.closing, RingSchool::HalfRings);
     choose("turn", "Stations", 1);
     EXPECT_EQ(b.piece().choices.stations, StationRule::Curve);

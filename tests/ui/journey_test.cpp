@@ -1,13 +1,13 @@
 // From a starting outline to the printed packet, as a person would.
-#include "app/window/bed.h"
 #include "app/fields/figure_row.h"
+#include "app/fields/working_card.h"
 #include "app/lanes/figures_lane.h"
 #include "app/lanes/ring_view.h"
 #include "app/lanes/section_lane.h"
-#include "app/stages/build/skin_lane.h"
 #include "app/solid/solid_view.h"
+#include "app/stages/build/skin_lane.h"
 #include "app/stages/glue/timetable.h"
-#include "app/fields/working_card.h"
+#include "app/window/bed.h"
 #include "core/piece/edit.h"
 #include "io/files.h"
 #include "io/shop_book.h"
@@ -144,7 +144,8 @@ TEST(Selection, IsSharedByEveryView)
     EXPECT_EQ(b.doc().selection().segment, 4);
     b.window.goTo("cut");
     QApplication::processEvents();
-    EXPECT_TRUE(std::ranges::any_of(b.window.findChildren<QLabel*>(), [](QLabel* l) { return l->isVisible() && l->text() == "ONE SEGMENT OF RING 14"; }));
+    EXPECT_TRUE(std::ranges::any_of(b.window.findChildren<QLabel*>(),
+                                    [](QLabel* l) { return l->isVisible() && l->text() == "ONE SEGMENT OF RING 14"; }));
     // A click on the solid chooses what is under it, on every stage.
     QWidget& canvas = b.window.solid().canvas();
     b.click(&canvas, QPointF(canvas.width() / 2.0, canvas.height() * 0.30));
@@ -211,7 +212,8 @@ TEST(Cut, SchoolAndTrialRingChangeWhatIsSet)
     b.doc().selectLayer(13);
     b.type("Gap in the trial ring", "0.8");
     EXPECT_EQ(b.piece().choices.trialRing, b.piece().layers[13].id);
-    EXPECT_TRUE(b.button("Add to the miter")->accessibleName().contains("+0.0")) << b.button("Add to the miter")->accessibleName().toStdString();
+    EXPECT_TRUE(b.button("Add to the miter")->accessibleName().contains("+0.0"))
+        << b.button("Add to the miter")->accessibleName().toStdString();
     b.doc().apply("sled", [&] {
         Piece p = b.piece();
         p.choices.cutting = CutSchool::WedgeSled;
@@ -238,14 +240,16 @@ TEST(Glue, EachStepSaysHowAndWhy)
     auto* list = b.named<QListWidget>("Steps in order");
     EXPECT_EQ(list->count(), static_cast<int>(b.doc().plan().assembly.recipe.size()));
     auto* table = b.lane<Timetable>();
-    b.click(table, table->stepPosition("wait-14"));
-    EXPECT_EQ(b.doc().selection().step, "wait-14");
+    b.click(table, table->stepPosition("glue-wait-L14"));
+    EXPECT_EQ(b.doc().selection().step, "glue-wait-L14");
     EXPECT_EQ(b.doc().selection().layer, 13);
-    EXPECT_TRUE(std::ranges::any_of(b.window.findChildren<QLabel*>(), [](QLabel* l) { return l->isVisible() && l->text().startsWith("Why: a joint moved before"); }));
+    EXPECT_TRUE(std::ranges::any_of(b.window.findChildren<QLabel*>(), [](QLabel* l) {
+        return l->isVisible() && l->text().startsWith("Why: a joint moved before");
+    }));
     const int row = list->currentRow();
     QTest::keyClick(list, Qt::Key_Down);
     EXPECT_EQ(list->currentRow(), row + 1);
-    EXPECT_NE(b.doc().selection().step, "wait-14");
+    EXPECT_NE(b.doc().selection().step, "glue-wait-L14");
 }
 
 TEST(Keyboard, ReachesStagesNodesAndLayers)

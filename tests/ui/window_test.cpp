@@ -1,9 +1,9 @@
 // What must hold whatever is done: cautions and their fixes, bad input, recovery, no OpenGL, contrast, names.
-#include "app/window/dialogs.h"
-#include "app/window/start_page.h"
-#include "app/theme/theme.h"
 #include "app/lanes/section_lane.h"
 #include "app/solid/solid_view.h"
+#include "app/theme/theme.h"
+#include "app/window/dialogs.h"
+#include "app/window/start_page.h"
 #include "core/piece/edit.h"
 #include "io/files.h"
 #include "tests/support/samples.h"
@@ -68,23 +68,27 @@ TEST_P(CautionOnScreen, IsShownAndItsFirstFixAppliesItself)
     EXPECT_FALSE(b.button("cautions")->text().startsWith("no"));
     b.press("cautions");
     b.press("fix-" + id + "-0");
-    EXPECT_TRUE(std::ranges::none_of(b.doc().plan().cautions, [&](const Caution& c) { return QString::fromStdString(c.id) == id; }));
+    EXPECT_TRUE(std::ranges::none_of(b.doc().plan().cautions,
+                                     [&](const Caution& c) { return QString::fromStdString(c.id) == id; }));
     EXPECT_EQ(b.doc().history().count(), 2) << "a fix is a step that undoes";
     b.doc().history().undo();
     EXPECT_EQ(b.piece(), piece);
 }
 
-INSTANTIATE_TEST_SUITE_P(Kinds, CautionOnScreen,
-                         testing::Values(Provoked{"overlap-", [](Piece& p) { p.hollow.rimWall = p.hollow.baseWall = p.hollow.leastWall = 3; }},
-                                         Provoked{"wall", [](Piece& p) { p.hollow.leastWall = 7; }}, Provoked{"reach-height", [](Piece& p) { p.layers.pop_back(); }},
-                                         Provoked{"reach-outside", [](Piece& p) { p.layers[11].stockOuter = 140; }},
-                                         Provoked{"short-", [](Piece& p) { p.layers[5].ring()->segments = 16; }},
-                                         Provoked{"season-", [](Piece& p) { p.layers[0].woods = {"beech"}, p.outside[0].r = p.outside[1].r = 70; }},
-                                         Provoked{"swing",
-                                                  [](Piece& p) {
-                                                      for (Node& n : p.outside) n.r *= 2.8;
-                                                  }},
-                                         Provoked{"tip", [](Piece& p) { p.outside[0].r = p.outside[1].r = 20; }}));
+INSTANTIATE_TEST_SUITE_P(
+    Kinds, CautionOnScreen,
+    testing::Values(
+        Provoked{"overlap-", [](Piece& p) { p.hollow.rimWall = p.hollow.baseWall = p.hollow.leastWall = 3; }},
+        Provoked{"wall", [](Piece& p) { p.hollow.leastWall = 7; }},
+        Provoked{"reach-height", [](Piece& p) { p.layers.pop_back(); }},
+        Provoked{"reach-outside", [](Piece& p) { p.layers[11].stockOuter = 140; }},
+        Provoked{"short-", [](Piece& p) { p.layers[5].ring()->segments = 16; }},
+        Provoked{"season-", [](Piece& p) { p.layers[0].woods = {"beech"}, p.outside[0].r = p.outside[1].r = 70; }},
+        Provoked{"swing",
+                 [](Piece& p) {
+                     for (Node& n : p.outside) n.r *= 2.8;
+                 }},
+        Provoked{"tip", [](Piece& p) { p.outside[0].r = p.outside[1].r = 20; }}));
 
 TEST(Field, SaysWhatIsWrongAndKeepsTheValue)
 {
@@ -144,8 +148,9 @@ TEST(Open, ABadFileIsSaidAndThePieceStays)
     EXPECT_TRUE(b.window.message().contains("layers")) << b.window.message().toStdString();
     EXPECT_EQ(b.piece(), before);
     b.window.goTo("start");
-    EXPECT_TRUE(std::ranges::any_of(b.window.findChildren<QLabel*>(), [](QLabel* l) { return l->isVisible() && l->text().contains("layers: nothing"); }))
-        << "the first page says it too";
+    EXPECT_TRUE(std::ranges::any_of(b.window.findChildren<QLabel*>(), [](QLabel* l) {
+        return l->isVisible() && l->text().contains("layers: nothing");
+    })) << "the first page says it too";
     EXPECT_FALSE(b.window.saveTo("/no/such/folder/x.vlathe"));
     EXPECT_FALSE(b.window.openDemo("no-such"));
     std::string repaired = io::writePiece(before);
@@ -316,11 +321,12 @@ TEST(Names, EverythingThatTakesTheKeyboardHasOne)
         b.window.goTo(stage);
         QApplication::processEvents();
         for (QWidget* w : b.window.findChildren<QWidget*>()) {
-            if (!w->isVisible() || !(w->focusPolicy() & Qt::TabFocus) || qobject_cast<QAbstractScrollArea*>(w)) continue;
+            if (!w->isVisible() || !(w->focusPolicy() & Qt::TabFocus) || qobject_cast<QAbstractScrollArea*>(w))
+                continue;
             auto* button = qobject_cast<QAbstractButton*>(w);
             auto* combo = qobject_cast<QComboBox*>(w);
-            const bool said =
-                !w->accessibleName().isEmpty() || (button && !button->text().isEmpty()) || (combo && !combo->accessibleName().isEmpty()) || w->objectName().startsWith("qt_");
+            const bool said = !w->accessibleName().isEmpty() || (button && !button->text().isEmpty()) ||
+                              (combo && !combo->accessibleName().isEmpty()) || w->objectName().startsWith("qt_");
             EXPECT_TRUE(said) << stage.toStdString() << ": a " << w->metaObject()->className() << " has no name";
         }
     }

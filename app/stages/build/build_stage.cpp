@@ -1,12 +1,12 @@
 #include "app/stages/build/build_stage.h"
 
-#include "app/theme/theme.h"
+#include "app/fields/wood_picker.h"
 #include "app/lanes/figures_lane.h"
+#include "app/lanes/ring_view.h"
 #include "app/stages/build/layer_fields.h"
 #include "app/stages/build/paint_panel.h"
-#include "app/lanes/ring_view.h"
 #include "app/stages/build/skin_lane.h"
-#include "app/fields/wood_picker.h"
+#include "app/theme/theme.h"
 #include "core/blank/construction.h"
 #include "core/blank/nest.h"
 #include "core/piece/edit.h"
@@ -26,7 +26,8 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     addLane(section_, 3);
     addLane(skin_, 2);
     addLane(new FiguresLane(document, axis_, tr("FIGURES"), FiguresLane::Columns::Layers,
-                            {FiguresLane::layerRow(document, tr("segments"), FigureId::Segments, true), FiguresLane::layerRow(document, tr("miter °"), FigureId::Miter, true),
+                            {FiguresLane::layerRow(document, tr("segments"), FigureId::Segments, true),
+                             FiguresLane::layerRow(document, tr("miter °"), FigureId::Miter, true),
                              FiguresLane::layerRow(document, tr("outer edge"), FigureId::OuterEdge, true),
                              FiguresLane::layerRow(document, tr("board width"), FigureId::BoardWidth, true),
                              FiguresLane::layerRow(document, tr("overlap"), FigureId::OverlapBelow, true)}),
@@ -70,13 +71,16 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
         });
     });
     thickness_ = layerRow(&Layer::thickness);
-    form_ = new LayerFields(document, [this](const QString& what, const std::function<void(Layer&)>& change) { editLayers(what, change); });
+    form_ = new LayerFields(
+        document, [this](const QString& what, const std::function<void(Layer&)>& change) { editLayers(what, change); });
     addToPanel(form_);
 
     heading(tr("WOODS ROUND THE RING, REPEATING"));
     pattern_ = new PatternEdit;
     addToPanel(pattern_);
-    connect(pattern_, &PatternEdit::edited, this, [this](const std::vector<std::string>& woods) { editLayers(tr("woods"), [&](Layer& l) { l.woods = woods; }); });
+    connect(pattern_, &PatternEdit::edited, this, [this](const std::vector<std::string>& woods) {
+        editLayers(tr("woods"), [&](Layer& l) { l.woods = woods; });
+    });
     heading(tr("PAINT AND PATTERN ON THE SKIN"));
     auto* paint = new PaintPanel(document);
     addToPanel(paint);
@@ -98,7 +102,8 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
         });
     });
     auto* brick = new QPushButton(tr("Half a segment on, like brickwork"));
-    connect(brick, &QPushButton::clicked, this, [this] { doc_.apply(tr("brickwork"), edit::brickwork(doc_.piece(), doc_.selection().layers)); });
+    connect(brick, &QPushButton::clicked, this,
+            [this] { doc_.apply(tr("brickwork"), edit::brickwork(doc_.piece(), doc_.selection().layers)); });
     addToPanel(brick);
 
     heading(tr("STOCK"));
@@ -119,8 +124,10 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     });
     stockOuter_ = lengthRow(wordsOf(fieldOf(&Layer::stockOuter)), fieldOf(&Layer::stockOuter).limit);
     stockInner_ = lengthRow(wordsOf(fieldOf(&Layer::stockInner)), fieldOf(&Layer::stockInner).limit);
-    connect(stockOuter_, &LengthField::edited, this, [this](double mm) { editLayers(tr("stock outside"), [mm](Layer& l) { l.stockOuter = mm; }); });
-    connect(stockInner_, &LengthField::edited, this, [this](double mm) { editLayers(tr("stock inside"), [mm](Layer& l) { l.stockInner = mm; }); });
+    connect(stockOuter_, &LengthField::edited, this,
+            [this](double mm) { editLayers(tr("stock outside"), [mm](Layer& l) { l.stockOuter = mm; }); });
+    connect(stockInner_, &LengthField::edited, this,
+            [this](double mm) { editLayers(tr("stock inside"), [mm](Layer& l) { l.stockInner = mm; }); });
 
     heading(tr("THE BLANK"));
     figure(FigureId::StockOuter, tr("Stock outside, this layer"), true);
@@ -139,9 +146,10 @@ void BuildStage::makeNest()
     heading(tr("RINGS PARTED ONE INSIDE ANOTHER"));
     nest_ = new FieldForm(doc_);
     addToPanel(nest_);
-    connect(nest_, &FieldForm::edited, this, [this](const QString& words, const std::string& path, const FieldValue& value) {
-        edit(words, [&](Piece& p) { setField(p.nest, path, value); });
-    });
+    connect(nest_, &FieldForm::edited, this,
+            [this](const QString& words, const std::string& path, const FieldValue& value) {
+                edit(words, [&](Piece& p) { setField(p.nest, path, value); });
+            });
     nestSaid_ = new QLabel;
     nestSaid_->setWordWrap(true);
     addToPanel(nestSaid_);
@@ -194,7 +202,11 @@ void BuildStage::refresh()
     const Layer& l = p.layers[at];
     const BuiltLayer& b = doc_.plan().assembly.layers[at];
     const bool ring = l.is<RingForm>();
-    title_->setText(s.layers.size() > 1 ? tr("%1 LAYERS CHOSEN, CHANGED TOGETHER").arg(s.layers.size()) : ring ? tr("RING %1").arg(at + 1) : l.is<DiscForm>() ? tr("DISC %1").arg(at + 1) : tr("LAYER %1, %2").arg(at + 1).arg(wordsOf(layerKinds()[l.form.index()]).toUpper()));
+    title_->setText(s.layers.size() > 1 ? tr("%1 LAYERS CHOSEN, CHANGED TOGETHER").arg(s.layers.size())
+                    : ring              ? tr("RING %1").arg(at + 1)
+                    : l.is<DiscForm>()
+                        ? tr("DISC %1").arg(at + 1)
+                        : tr("LAYER %1, %2").arg(at + 1).arg(wordsOf(layerKinds()[l.form.index()]).toUpper()));
     auto show = [&](LengthField* field, auto&& get) {
         for (const int i : s.layers)
             if (get(static_cast<size_t>(i)) != get(at)) return field->setMixed();
@@ -225,9 +237,14 @@ void BuildStage::refresh()
     form_->refresh();
     nest_->show(itemsOf(p.nest));
     QStringList rings;
-    for (const NestedRing& r : nestedRings(p.nest)) rings << QStringLiteral("%1 / %2").arg(QString::fromStdString(formatLength(r.outer, doc_.style())), QString::fromStdString(formatLength(r.inner, doc_.style())));
+    for (const NestedRing& r : nestedRings(p.nest))
+        rings << QStringLiteral("%1 / %2").arg(QString::fromStdString(formatLength(r.outer, doc_.style())),
+                                               QString::fromStdString(formatLength(r.inner, doc_.style())));
     nestSaid_->setVisible(p.nest.on);
-    nestSaid_->setText(rings.isEmpty() ? tr("Not one ring fits.") : tr("%1 rings, Ø outside / inside: %2").arg(rings.size()).arg(rings.join(QStringLiteral(" · "))));
+    nestSaid_->setText(
+        rings.isEmpty()
+            ? tr("Not one ring fits.")
+            : tr("%1 rings, Ø outside / inside: %2").arg(rings.size()).arg(rings.join(QStringLiteral(" · "))));
 }
 
 }  // namespace vl::app

@@ -18,7 +18,8 @@ namespace {
 /// Rows that stand elsewhere in the panel: the count and the rotation, which every layer shows.
 bool elsewhere(const std::string& path)
 {
-    return path == "form.segments" || path == "form.turn" || path == "form.boards" || (!path.starts_with("form.") && path != "parted_from_mm");
+    return path == "form.segments" || path == "form.turn" || path == "form.boards" ||
+           (!path.starts_with("form.") && path != "parted_from_mm");
 }
 
 /// Whether a layer of this construction is thin enough at times to be glued on thick.
@@ -38,19 +39,23 @@ void addRow(QVBoxLayout* column, const QString& name, QWidget* field)
 
 }  // namespace
 
-LayerFields::LayerFields(Document& document, std::function<void(const QString&, const std::function<void(Layer&)>&)> change, QWidget* parent)
+LayerFields::LayerFields(Document& document,
+                         std::function<void(const QString&, const std::function<void(Layer&)>&)> change,
+                         QWidget* parent)
     : QWidget(parent), doc_(document), change_(std::move(change))
 {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     form_ = new FieldForm(document);
-    connect(form_, &FieldForm::edited, this, [this](const QString& words, const std::string& path, const FieldValue& value) {
-        change_(words, [&](Layer& l) { setField(l, path, value); });
-    });
+    connect(form_, &FieldForm::edited, this,
+            [this](const QString& words, const std::string& path, const FieldValue& value) {
+                change_(words, [&](Layer& l) { setField(l, path, value); });
+            });
     settings_ = new LayerSettings(document);
     offcuts_ = makeOffcuts();
     wallRow_ = makeWall();
-    for (QWidget* w : {offcuts_, static_cast<QWidget*>(form_), wallRow_, static_cast<QWidget*>(settings_)}) column->addWidget(w);
+    for (QWidget* w : {offcuts_, static_cast<QWidget*>(form_), wallRow_, static_cast<QWidget*>(settings_)})
+        column->addWidget(w);
 }
 
 const Layer& LayerFields::layer() const { return doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)]; }
@@ -58,7 +63,9 @@ const Layer& LayerFields::layer() const { return doc_.piece().layers[static_cast
 void LayerFields::refresh()
 {
     std::vector<FieldItem> items = itemsOf(layer());
-    std::erase_if(items, [&](const FieldItem& i) { return elsewhere(i.path) || (i.path == "parted_from_mm" && !canBeParted(layer())); });
+    std::erase_if(items, [&](const FieldItem& i) {
+        return elsewhere(i.path) || (i.path == "parted_from_mm" && !canBeParted(layer()));
+    });
     form_->show(items, [this](const std::string& path) { return usual(path); });
     offcuts_->setVisible(layer().is<SlabForm>());
     wallRow_->setVisible(layer().is<BoardRingForm>());
@@ -75,7 +82,8 @@ double LayerFields::usual(const std::string& path) const
     return 0;
 }
 
-/// What strips that are there already give: their measures typed in, the finished board read off, and the layer made of them with a press.
+/// What strips that are there already give: their measures typed in, the finished board read off, and the layer made of
+/// them with a press.
 QWidget* LayerFields::makeOffcuts()
 {
     auto* box = new QWidget;
@@ -119,11 +127,13 @@ void LayerFields::refreshOffcuts()
     const SlabForm* f = layer().as<SlabForm>();
     if (!f) return;
     try {
-        const FlippedBoard b = flippedFrom(offcutStrips_, offcut_[0], offcut_[1], offcut_[2], f->row, f->jointing, f->flattening,
-                                           doc_.shop().kerf, FlippedBoard{}.trim);
+        const FlippedBoard b = flippedFrom(offcutStrips_, offcut_[0], offcut_[1], offcut_[2], f->row, f->jointing,
+                                           f->flattening, doc_.shop().kerf, FlippedBoard{}.trim);
         auto mm = [this](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
-        offcutsSaid_->setText(
-            tr("a board %1 × %2, %3 thick: %4 strips, %5 rows").arg(mm(b.width()), mm(b.length()), mm(b.thickness)).arg(b.strips).arg(b.rows));
+        offcutsSaid_->setText(tr("a board %1 × %2, %3 thick: %4 strips, %5 rows")
+                                  .arg(mm(b.width()), mm(b.length()), mm(b.thickness))
+                                  .arg(b.strips)
+                                  .arg(b.rows));
         connect(useOffcuts_, &QPushButton::clicked, this, [this, b] {
             change_(tr("of these offcuts"), [&](Layer& l) {
                 SlabForm* slab = l.as<SlabForm>();
@@ -170,7 +180,8 @@ QWidget* LayerFields::makeWall()
 void LayerFields::refreshWall()
 {
     if (const BoardRingForm* f = layer().as<BoardRingForm>())
-        wall_->setValue(BoardRings{.board = layer().thickness / f->rings, .angleDeg = f->angle, .kerf = f->kerf}.wall());
+        wall_->setValue(
+            BoardRings{.board = layer().thickness / f->rings, .angleDeg = f->angle, .kerf = f->kerf}.wall());
 }
 
 }  // namespace vl::app

@@ -16,12 +16,14 @@ class FieldForm;
 class LayerSettings;
 class LengthField;
 
-/// What the chosen layer's construction asks for, and what it has to set: a form of its own fields, and its settings with their working.
+/// What the chosen layer's construction asks for, and what it has to set: a form of its own fields, and its settings
+/// with their working.
 class LayerFields : public QWidget {
     Q_OBJECT
 public:
     /// `change` applies a change to every chosen layer, under a name for undo.
-    LayerFields(Document& document, std::function<void(const QString&, const std::function<void(Layer&)>&)> change, QWidget* parent = nullptr);
+    LayerFields(Document& document, std::function<void(const QString&, const std::function<void(Layer&)>&)> change,
+                QWidget* parent = nullptr);
 
     /// Brings the fields up to date with the chosen layer.
     void refresh();

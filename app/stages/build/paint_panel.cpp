@@ -1,7 +1,7 @@
 #include "app/stages/build/paint_panel.h"
 
-#include "app/theme/theme.h"
 #include "app/fields/wood_picker.h"
+#include "app/theme/theme.h"
 #include "core/measure/input_error.h"
 #include "core/piece/picture.h"
 #include "report/drawing.h"
@@ -86,8 +86,10 @@ void PaintPanel::changed()
     brush_.symmetry = symmetry_->value();
     brush_.mirror = mirror_->isChecked();
     brush_.slant = slant_->value();
-    take_->setText(brush_.wood.empty() ? tr("Take up a wood") : tr("Painting: %1").arg(QString::fromUtf8(speciesOf(brush_.wood).name)));
-    take_->setIcon(brush_.wood.empty() ? icon("paintbrush", theme().accent) : QIcon(woodSwatch(speciesOf(brush_.wood), {20, 20})));
+    take_->setText(brush_.wood.empty() ? tr("Take up a wood")
+                                       : tr("Painting: %1").arg(QString::fromUtf8(speciesOf(brush_.wood).name)));
+    take_->setIcon(brush_.wood.empty() ? icon("paintbrush", theme().accent)
+                                       : QIcon(woodSwatch(speciesOf(brush_.wood), {20, 20})));
     emit brushChanged(brush_);
 }
 
@@ -111,8 +113,11 @@ void PaintPanel::layPicture(const QString& path)
     QImageReader reader(path);
     reader.setAutoTransform(true);
     const QImage read = reader.read();
-    if (read.isNull()) return said_->setText(tr("%1 cannot be read as a picture: %2").arg(QFileInfo(path).fileName(), reader.errorString()));
-    const QImage image = read.convertToFormat(QImage::Format_RGB32).scaled(720, 720, Qt::KeepAspectRatio, Qt::SmoothTransformation);
+    if (read.isNull())
+        return said_->setText(
+            tr("%1 cannot be read as a picture: %2").arg(QFileInfo(path).fileName(), reader.errorString()));
+    const QImage image =
+        read.convertToFormat(QImage::Format_RGB32).scaled(720, 720, Qt::KeepAspectRatio, Qt::SmoothTransformation);
     Picture picture;
     picture.width = image.width();
     picture.height = image.height();
@@ -123,7 +128,8 @@ void PaintPanel::layPicture(const QString& path)
         }
     const Selection& s = doc_.selection();
     const bool some = s.layers.size() > 1;
-    const int first = some ? *s.layers.begin() : 0, last = some ? *s.layers.rbegin() : static_cast<int>(doc_.piece().layers.size()) - 1;
+    const int first = some ? *s.layers.begin() : 0,
+              last = some ? *s.layers.rbegin() : static_cast<int>(doc_.piece().layers.size()) - 1;
     // The woods that the piece has already; a piece of one wood gets the darkest and the lightest beside it.
     std::set<std::string> woods;
     for (const Layer& l : doc_.piece().layers) woods.insert(l.woods.begin(), l.woods.end());
@@ -131,9 +137,13 @@ void PaintPanel::layPicture(const QString& path)
     try {
         PictureFit fit;
         const double radius = doc_.plan().shape.greatestDiameter / 2;
-        const Piece next = vl::layPicture(doc_.piece(), picture, first, last, {woods.begin(), woods.end()}, 0, radius, doc_.shop().leastEdge, &fit);
+        const Piece next = vl::layPicture(doc_.piece(), picture, first, last, {woods.begin(), woods.end()}, 0, radius,
+                                          doc_.shop().leastEdge, &fit);
         if (doc_.apply(tr("lay a picture"), next))
-            said_->setText(tr("%1 segments show it best, in %2 woods; mean colour difference %3.").arg(fit.segments).arg(woods.size()).arg(fit.error, 0, 'f', 1));
+            said_->setText(tr("%1 segments show it best, in %2 woods; mean colour difference %3.")
+                               .arg(fit.segments)
+                               .arg(woods.size())
+                               .arg(fit.error, 0, 'f', 1));
     } catch (const InputError& e) {
         said_->setText(QString::fromStdString(e.what()));
     }

@@ -12,7 +12,8 @@ class QSpinBox;
 
 namespace vl::app {
 
-/// The pattern's tools: a wood to paint with, its symmetry, mirror and slant; a ring copied onto others; a picture laid on the skin.
+/// The pattern's tools: a wood to paint with, its symmetry, mirror and slant; a ring copied onto others; a picture laid
+/// on the skin.
 class PaintPanel : public QWidget {
     Q_OBJECT
 public:

@@ -13,7 +13,8 @@
 
 namespace vl::app {
 
-SkinLane::SkinLane(Document& document, AxisMap& axis, QWidget* parent) : Lane(document, axis, tr("SKIN, UNROLLED"), parent)
+SkinLane::SkinLane(Document& document, AxisMap& axis, QWidget* parent)
+    : Lane(document, axis, tr("SKIN, UNROLLED"), parent)
 {
     connect(&watcher_, &QFutureWatcher<QImage>::finished, this, [this] {
         baked_ = watcher_.result();
@@ -43,7 +44,11 @@ QPointF SkinLane::segmentPosition(int layer, int segment) const
 }
 
 /// What the baked picture depends on.
-quint64 SkinLane::key() const { return (static_cast<quint64>(doc_.version()) << 32) ^ qHash(x(0)) ^ (qHash(axis_.scale()) << 1) ^ static_cast<quint64>(width() * 7919 + height()); }
+quint64 SkinLane::key() const
+{
+    return (static_cast<quint64>(doc_.version()) << 32) ^ qHash(x(0)) ^ (qHash(axis_.scale()) << 1) ^
+           static_cast<quint64>(width() * 7919 + height());
+}
 
 void SkinLane::bake()
 {
@@ -53,9 +58,12 @@ void SkinLane::bake()
     cancel_ = std::make_shared<std::atomic<bool>>(false);
     bakingKey_ = key();
     const double ratio = devicePixelRatioF();
-    const SkinWindow window{z(0), z(width()), 0, 360, static_cast<int>(width() * ratio), static_cast<int>((bottom() - top()) * ratio)};
-    watcher_.setFuture(QtConcurrent::run(
-        [assembly = doc_.plan().assembly, sides = doc_.plan().sides, window, cancel = cancel_] { return report::imageOf(bakeSkin(assembly, sides, window, cancel.get())); }));
+    const SkinWindow window{
+        z(0), z(width()), 0, 360, static_cast<int>(width() * ratio), static_cast<int>((bottom() - top()) * ratio)};
+    watcher_.setFuture(
+        QtConcurrent::run([assembly = doc_.plan().assembly, sides = doc_.plan().sides, window, cancel = cancel_] {
+            return report::imageOf(bakeSkin(assembly, sides, window, cancel.get()));
+        }));
 }
 
 void SkinLane::paintEvent(QPaintEvent*)
@@ -72,7 +80,8 @@ void SkinLane::paintEvent(QPaintEvent*)
             for (int k = 0; k < std::max(l.sectors, 1); ++k) {
                 const double pitch = 360.0 / std::max(l.sectors, 1), from = l.phaseDeg + pitch * (k - 0.5);
                 for (const double turn : {-360.0, 0.0, 360.0})
-                    painter.fillRect(QRectF(QPointF(x(l.z0), y(from + turn + pitch)), QPointF(x(l.z1), y(from + turn))), report::woodColour(*l.woods[static_cast<size_t>(k)]));
+                    painter.fillRect(QRectF(QPointF(x(l.z0), y(from + turn + pitch)), QPointF(x(l.z1), y(from + turn))),
+                                     report::woodColour(*l.woods[static_cast<size_t>(k)]));
             }
     painter.setPen(QPen(QColor(0, 0, 0, 110), 0.8));
     for (const BuiltLayer& l : layers) {
@@ -96,21 +105,25 @@ void SkinLane::paintEvent(QPaintEvent*)
         const BuiltLayer& l = layers[static_cast<size_t>(s.layer)];
         const double pitch = 360.0 / l.count(), from = l.phaseDeg + pitch * (s.segment - 0.5);
         painter.setPen(QPen(theme().accent, 3));
-        for (const double turn : {-360.0, 0.0, 360.0}) painter.drawRect(QRectF(QPointF(x(l.z0), y(from + turn + pitch)), QPointF(x(l.z1), y(from + turn))));
+        for (const double turn : {-360.0, 0.0, 360.0})
+            painter.drawRect(QRectF(QPointF(x(l.z0), y(from + turn + pitch)), QPointF(x(l.z1), y(from + turn))));
     }
     painter.setClipping(false);
     painter.setFont(report::type(8));
     painter.setPen(theme().quiet);
     for (const int angle : {0, 90, 180, 270, 360}) {
         if (angle % 180 && height() < 170) continue;
-        painter.drawText(QRectF(0, y(angle) - 8, AxisMap::leftMargin - 12, 16), Qt::AlignRight | Qt::AlignVCenter, QStringLiteral("%1°").arg(angle));
+        painter.drawText(QRectF(0, y(angle) - 8, AxisMap::leftMargin - 12, 16), Qt::AlignRight | Qt::AlignVCenter,
+                         QStringLiteral("%1°").arg(angle));
     }
 }
 
 int SkinLane::segmentUnder(const QPointF& at, int layer) const
 {
     const double station = z(at.x()), r = radiusAt(doc_.plan().sides.outside, station);
-    return std::isnan(r) ? -1 : doc_.plan().assembly.layers[static_cast<size_t>(layer)].segmentAt(station, r - 0.01, angleAt(at.y()));
+    return std::isnan(r)
+               ? -1
+               : doc_.plan().assembly.layers[static_cast<size_t>(layer)].segmentAt(station, r - 0.01, angleAt(at.y()));
 }
 
 void SkinLane::paintAt(const QPointF& at)
@@ -119,7 +132,11 @@ void SkinLane::paintAt(const QPointF& at)
     const double angle = angleAt(at.y());
     if (layer < 0 || angle < 0 || angle > 360) return;
     const int segment = segmentUnder(at, layer);
-    if (!brush_.wood.empty() && segment >= 0) doc_.apply(tr("paint"), pattern::paint(doc_.piece(), layer, segment, brush_, doc_.plan().assembly.segmentCounts(), doc_.selection().layers), mergeKey_);
+    if (!brush_.wood.empty() && segment >= 0)
+        doc_.apply(tr("paint"),
+                   pattern::paint(doc_.piece(), layer, segment, brush_, doc_.plan().assembly.segmentCounts(),
+                                  doc_.selection().layers),
+                   mergeKey_);
 }
 
 void SkinLane::mousePressEvent(QMouseEvent* event)

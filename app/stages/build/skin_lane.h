@@ -8,7 +8,8 @@
 
 namespace vl::app {
 
-/// The outside unrolled over the axis: 0° below, 360° above. A click chooses a segment; with a wood taken up it paints.
+/// The outside unrolled over the axis: 0° below, 360° above. A click chooses a segment;
+/// with a wood taken up it paints.
 class SkinLane : public Lane {
     Q_OBJECT
 public:

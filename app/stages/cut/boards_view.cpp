@@ -1,8 +1,8 @@
 #include "app/stages/cut/boards_view.h"
 
 #include "app/theme/theme.h"
-#include "core/piece/field_items.h"
 #include "core/measure/format.h"
+#include "core/piece/field_items.h"
 #include "core/wood/figure.h"
 #include "report/drawing.h"
 #include "report/type.h"
@@ -58,12 +58,14 @@ void BoardsView::arrange()
         boards.push_back(&b);
         longest = std::max(longest, b.length);
     }
-    std::ranges::stable_sort(boards, [&](const Board* a, const Board* b) { return rank(planOf(a->id)) < rank(planOf(b->id)); });
+    std::ranges::stable_sort(boards,
+                             [&](const Board* a, const Board* b) { return rank(planOf(a->id)) < rank(planOf(b->id)); });
     scale_ = std::max(0.02, (width() - 2 * margin) / longest);
     double y = 26;
     for (const Board* b : boards) {
         const double tall = b->width * scale_;
-        rows_.push_back({b->id, QRectF(0, y, width(), headHeight + tall + gap), QRectF(margin, y + headHeight, b->length * scale_, tall)});
+        rows_.push_back({b->id, QRectF(0, y, width(), headHeight + tall + gap),
+                         QRectF(margin, y + headHeight, b->length * scale_, tall)});
         y += headHeight + tall + gap;
     }
     setMinimumHeight(static_cast<int>(std::max(120.0, y + 12)));
@@ -84,19 +86,25 @@ QPointF BoardsView::positionOn(const std::string& board, double along, double ac
     return {};
 }
 
-QPointF BoardsView::onFace(const Row& row, const QPointF& at) const { return {(at.x() - row.face.left()) / scale_, (at.y() - row.face.top()) / scale_}; }
+QPointF BoardsView::onFace(const Row& row, const QPointF& at) const
+{
+    return {(at.x() - row.face.left()) / scale_, (at.y() - row.face.top()) / scale_};
+}
 
 BoardsView::Hit BoardsView::hitAt(const QPointF& at) const
 {
     for (const Row& r : rows_) {
         if (!r.box.contains(at)) continue;
-        if (std::abs(at.x() - r.face.right()) < grip && at.y() > r.face.top() && at.y() < r.face.bottom()) return {Grip::Length, &r, -1};
-        if (std::abs(at.y() - r.face.bottom()) < grip && at.x() > r.face.left() && at.x() < r.face.right()) return {Grip::Width, &r, -1};
+        if (std::abs(at.x() - r.face.right()) < grip && at.y() > r.face.top() && at.y() < r.face.bottom())
+            return {Grip::Length, &r, -1};
+        if (std::abs(at.y() - r.face.bottom()) < grip && at.x() > r.face.left() && at.x() < r.face.right())
+            return {Grip::Width, &r, -1};
         const Board* b = boardOf(r.id);
         const QPointF p = onFace(r, at);
         for (size_t i = 0; b && i < b->defects.size(); ++i) {
             const Defect& d = b->defects[i];
-            if (p.x() >= d.along && p.x() <= d.along + d.length && p.y() >= d.across && p.y() <= d.across + d.width) return {Grip::Defect, &r, static_cast<int>(i)};
+            if (p.x() >= d.along && p.x() <= d.along + d.length && p.y() >= d.across && p.y() <= d.across + d.width)
+                return {Grip::Defect, &r, static_cast<int>(i)};
         }
         return {marking_ && r.face.contains(at) ? Grip::Mark : Grip::Face, &r, -1};
     }
@@ -128,7 +136,8 @@ void BoardsView::mousePressEvent(QMouseEvent* event)
     if (const PlannedBoard* plan = planOf(dragBoard_); plan && drag_.grip == Grip::Face)
         for (size_t i = 0; i < plan->strips.size(); ++i) {
             const BoardRect& r = plan->strips[i].place;
-            if (dragStart_.x() < r.x || dragStart_.x() > r.right() || dragStart_.y() < r.y || dragStart_.y() > r.top()) continue;
+            if (dragStart_.x() < r.x || dragStart_.x() > r.right() || dragStart_.y() < r.y || dragStart_.y() > r.top())
+                continue;
             s.strip = static_cast<int>(i);
             // The layer of the run that was pressed is chosen everywhere.
             for (const PlannedRun& run : plan->strips[i].runs)
@@ -151,7 +160,11 @@ void BoardsView::mouseMoveEvent(QMouseEvent* event)
 {
     if (!(event->buttons() & Qt::LeftButton) || drag_.grip == Grip::None || drag_.grip == Grip::Face) {
         const Hit over = hitAt(event->position());
-        if (!marking_) setCursor(over.grip == Grip::Length ? Qt::SizeHorCursor : over.grip == Grip::Width ? Qt::SizeVerCursor : over.grip == Grip::Defect ? Qt::SizeAllCursor : Qt::ArrowCursor);
+        if (!marking_)
+            setCursor(over.grip == Grip::Length   ? Qt::SizeHorCursor
+                      : over.grip == Grip::Width  ? Qt::SizeVerCursor
+                      : over.grip == Grip::Defect ? Qt::SizeAllCursor
+                                                  : Qt::ArrowCursor);
         return;
     }
     for (const Row& r : rows_) {
@@ -164,8 +177,10 @@ void BoardsView::mouseMoveEvent(QMouseEvent* event)
             if (drag_.grip == Grip::Width) b.width = std::round(dragNow_.y());
             if (drag_.grip == Grip::Defect) {
                 Defect& d = b.defects[static_cast<size_t>(drag_.index)];
-                d.along = std::clamp(std::round(d.along + dragNow_.x() - dragStart_.x()), 0.0, std::max(0.0, b.length - d.length));
-                d.across = std::clamp(std::round(d.across + dragNow_.y() - dragStart_.y()), 0.0, std::max(0.0, b.width - d.width));
+                d.along = std::clamp(std::round(d.along + dragNow_.x() - dragStart_.x()), 0.0,
+                                     std::max(0.0, b.length - d.length));
+                d.across = std::clamp(std::round(d.across + dragNow_.y() - dragStart_.y()), 0.0,
+                                      std::max(0.0, b.width - d.width));
             }
             clampToLimits(b);
             keepDefectsOn(b);
@@ -178,10 +193,13 @@ void BoardsView::mouseMoveEvent(QMouseEvent* event)
 void BoardsView::mouseReleaseEvent(QMouseEvent* event)
 {
     if (event->button() != Qt::LeftButton || drag_.grip == Grip::None) return;
-    if (drag_.grip == Grip::Mark && std::abs(dragNow_.x() - dragStart_.x()) > 3 && std::abs(dragNow_.y() - dragStart_.y()) > 3)
+    if (drag_.grip == Grip::Mark && std::abs(dragNow_.x() - dragStart_.x()) > 3 &&
+        std::abs(dragNow_.y() - dragStart_.y()) > 3)
         change(dragBoard_, [&](Board& b) {
-            const double x0 = std::clamp(std::round(std::min(dragStart_.x(), dragNow_.x())), 0.0, b.length), x1 = std::clamp(std::round(std::max(dragStart_.x(), dragNow_.x())), 0.0, b.length);
-            const double y0 = std::clamp(std::round(std::min(dragStart_.y(), dragNow_.y())), 0.0, b.width), y1 = std::clamp(std::round(std::max(dragStart_.y(), dragNow_.y())), 0.0, b.width);
+            const double x0 = std::clamp(std::round(std::min(dragStart_.x(), dragNow_.x())), 0.0, b.length),
+                         x1 = std::clamp(std::round(std::max(dragStart_.x(), dragNow_.x())), 0.0, b.length);
+            const double y0 = std::clamp(std::round(std::min(dragStart_.y(), dragNow_.y())), 0.0, b.width),
+                         y1 = std::clamp(std::round(std::max(dragStart_.y(), dragNow_.y())), 0.0, b.width);
             b.defects.push_back({x0, y0, x1 - x0, y1 - y0, "knot"});
         });
     drag_ = {};
@@ -192,7 +210,8 @@ void BoardsView::mouseReleaseEvent(QMouseEvent* event)
 void BoardsView::keyPressEvent(QKeyEvent* event)
 {
     const std::string id = doc_.selection().board;
-    if ((event->key() != Qt::Key_Delete && event->key() != Qt::Key_Backspace) || !boardOf(id)) return QWidget::keyPressEvent(event);
+    if ((event->key() != Qt::Key_Delete && event->key() != Qt::Key_Backspace) || !boardOf(id))
+        return QWidget::keyPressEvent(event);
     if (defect_ >= 0 && defect_ < static_cast<int>(boardOf(id)->defects.size()))
         change(id, [this](Board& b) { b.defects.erase(b.defects.begin() + defect_); });
     else {
@@ -208,17 +227,26 @@ void BoardsView::drawBoard(QPainter& painter, const Row& row)
     const Board* b = boardOf(row.id);
     if (!b) return;
     const PlannedBoard* plan = planOf(row.id);
-    auto length = [&](double v) { return QString::fromStdString(formatLength(v, doc_.style(), doc_.style().unit == LengthStyle::Unit::Millimetre ? 0 : -1)); };
+    auto length = [&](double v) {
+        return QString::fromStdString(
+            formatLength(v, doc_.style(), doc_.style().unit == LengthStyle::Unit::Millimetre ? 0 : -1));
+    };
     const bool chosen = doc_.selection().board == row.id;
     painter.setFont(report::type(9, QFont::DemiBold));
     painter.setPen(chosen ? theme().accent : theme().text);
-    QString words = QStringLiteral("%1 · %2").arg(QString::fromStdString(b->id), QString::fromUtf8(speciesOf(b->wood).name));
+    QString words =
+        QStringLiteral("%1 · %2").arg(QString::fromStdString(b->id), QString::fromUtf8(speciesOf(b->wood).name));
     painter.drawText(QRectF(margin, row.box.top(), 260, headHeight), Qt::AlignLeft | Qt::AlignVCenter, words);
     painter.setFont(report::type(8.5));
     painter.setPen(theme().quiet);
-    QString measures = tr("%1 × %2 × %3 %4").arg(length(b->length), length(b->width), length(b->thickness), unitName(doc_.style()));
-    if (plan) measures += tr(" · %1 cuts · %2 % used").arg(plan->cuts.size()).arg(std::lround(100 * plan->consumed / (b->length * b->width)));
-    painter.drawText(QRectF(width() - margin - 420, row.box.top(), 420, headHeight), Qt::AlignRight | Qt::AlignVCenter, measures);
+    QString measures =
+        tr("%1 × %2 × %3 %4").arg(length(b->length), length(b->width), length(b->thickness), unitName(doc_.style()));
+    if (plan)
+        measures += tr(" · %1 cuts · %2 % used")
+                        .arg(plan->cuts.size())
+                        .arg(std::lround(100 * plan->consumed / (b->length * b->width)));
+    painter.drawText(QRectF(width() - margin - 420, row.box.top(), 420, headHeight), Qt::AlignRight | Qt::AlignVCenter,
+                     measures);
 
     const QSize size(std::max(1, static_cast<int>(row.face.width())), std::max(1, static_cast<int>(row.face.height())));
     QPixmap& wood = wood_[row.id + b->wood];
@@ -229,7 +257,8 @@ void BoardsView::drawBoard(QPainter& painter, const Row& row)
         const float seed = static_cast<float>(std::hash<std::string>{}(b->id) % 1000) / 1000.0f;
         for (int py = 0; py < size.height(); ++py)
             for (int px = 0; px < size.width(); ++px) {
-                const auto c = vl::woodColour(figure, static_cast<float>(px / scale_), static_cast<float>(py / scale_), 4, seed, 0);
+                const auto c = vl::woodColour(figure, static_cast<float>(px / scale_), static_cast<float>(py / scale_),
+                                              4, seed, 0);
                 image.setPixel(px, py, QColor::fromRgbF(c[0], c[1], c[2]).rgb());
             }
         wood = QPixmap::fromImage(image);
@@ -240,7 +269,8 @@ void BoardsView::drawBoard(QPainter& painter, const Row& row)
     if (plan) drawPlan(painter, row, *plan);
     for (size_t i = 0; i < b->defects.size(); ++i) {
         const Defect& d = b->defects[i];
-        const QRectF box(row.face.left() + d.along * scale_, row.face.top() + d.across * scale_, std::max(2.0, d.length * scale_), std::max(2.0, d.width * scale_));
+        const QRectF box(row.face.left() + d.along * scale_, row.face.top() + d.across * scale_,
+                         std::max(2.0, d.length * scale_), std::max(2.0, d.width * scale_));
         painter.setBrush(QColor(30, 18, 10, 120));
         const bool mine = chosen && defect_ == static_cast<int>(i);
         painter.setPen(mine ? QPen(theme().accent, 2) : QPen(QColor(255, 255, 255, 160), 0.8, Qt::DashLine));
@@ -252,13 +282,16 @@ void BoardsView::drawBoard(QPainter& painter, const Row& row)
     painter.drawRect(row.face);
     if (drag_.grip == Grip::Mark && dragBoard_ == row.id) {
         painter.setPen(QPen(theme().accent, 1.6, Qt::DashLine));
-        painter.drawRect(QRectF(row.face.topLeft() + dragStart_ * scale_, row.face.topLeft() + dragNow_ * scale_).normalized());
+        painter.drawRect(
+            QRectF(row.face.topLeft() + dragStart_ * scale_, row.face.topLeft() + dragNow_ * scale_).normalized());
     }
 }
 
 void BoardsView::drawPlan(QPainter& painter, const Row& row, const PlannedBoard& plan) const
 {
-    auto rect = [&](double x, double y, double l, double w) { return QRectF(row.face.left() + x * scale_, row.face.top() + y * scale_, l * scale_, w * scale_); };
+    auto rect = [&](double x, double y, double l, double w) {
+        return QRectF(row.face.left() + x * scale_, row.face.top() + y * scale_, l * scale_, w * scale_);
+    };
     const Selection& s = doc_.selection();
     // What is used up stands clear; everything else of the board is dimmed.
     for (size_t i = 0; i < plan.strips.size(); ++i) {
@@ -269,11 +302,14 @@ void BoardsView::drawPlan(QPainter& painter, const Row& row, const PlannedBoard&
             const QRectF box = rect(r.x + run.from, r.y, run.length, r.width);
             const auto part = std::ranges::find(doc_.plan().assembly.parts, run.part, &Part::id);
             const bool mine = part != doc_.plan().assembly.parts.end() && s.layers.contains(part->layer);
-            if (mine) painter.fillRect(box, QColor(theme().accent.red(), theme().accent.green(), theme().accent.blue(), 95));
+            if (mine)
+                painter.fillRect(box, QColor(theme().accent.red(), theme().accent.green(), theme().accent.blue(), 95));
             painter.setPen(QPen(QColor(255, 255, 255, 150), 0.7));
             const double each = run.count > 0 ? box.width() / run.count : 0;
             if (each > 2.5)
-                for (int k = 1; k < run.count; ++k) painter.drawLine(QPointF(box.left() + each * k, box.top()), QPointF(box.left() + each * k, box.bottom()));
+                for (int k = 1; k < run.count; ++k)
+                    painter.drawLine(QPointF(box.left() + each * k, box.top()),
+                                     QPointF(box.left() + each * k, box.bottom()));
             painter.setPen(QPen(mine ? theme().accent : QColor(20, 10, 5, 220), mine ? 1.8 : 1.1));
             painter.setBrush(Qt::NoBrush);
             painter.drawRect(box);
@@ -310,12 +346,17 @@ void BoardsView::drawPlan(QPainter& painter, const Row& row, const PlannedBoard&
     painter.setFont(report::type(7.5, QFont::Bold));
     std::vector<QPointF> places;
     for (const BoardCut& c : plan.cuts) {
-        const QPointF a(row.face.left() + c.x0 * scale_, row.face.top() + c.y0 * scale_), b(row.face.left() + c.x1 * scale_, row.face.top() + c.y1 * scale_);
-        painter.setPen(QPen(QColor(255, 250, 240), c.kind == BoardCut::Clear ? 1.8 : 1.2, c.kind == BoardCut::Clear ? Qt::DashLine : Qt::SolidLine));
+        const QPointF a(row.face.left() + c.x0 * scale_, row.face.top() + c.y0 * scale_),
+            b(row.face.left() + c.x1 * scale_, row.face.top() + c.y1 * scale_);
+        painter.setPen(QPen(QColor(255, 250, 240), c.kind == BoardCut::Clear ? 1.8 : 1.2,
+                            c.kind == BoardCut::Clear ? Qt::DashLine : Qt::SolidLine));
         painter.drawLine(a, b);
-        const QPointF at = c.kind == BoardCut::Rip ? QPointF(b.x() - 9 - 17 * (c.number % 2), b.y()) : QPointF(a.x(), (a.y() + b.y()) / 2);
+        const QPointF at = c.kind == BoardCut::Rip ? QPointF(b.x() - 9 - 17 * (c.number % 2), b.y())
+                                                   : QPointF(a.x(), (a.y() + b.y()) / 2);
         // Numbers that would hide one another are left to the list beside.
-        if (std::ranges::any_of(places, [&](const QPointF& p) { return std::hypot(p.x() - at.x(), p.y() - at.y()) < 14; })) continue;
+        if (std::ranges::any_of(places,
+                                [&](const QPointF& p) { return std::hypot(p.x() - at.x(), p.y() - at.y()) < 14; }))
+            continue;
         places.push_back(at);
         painter.setPen(Qt::NoPen);
         painter.setBrush(QColor(20, 20, 22, 215));
@@ -332,11 +373,13 @@ void BoardsView::paintEvent(QPaintEvent* event)
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setFont(report::type(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
-    painter.drawText(QRectF(margin, 4, width() - 2 * margin, 18), Qt::AlignLeft | Qt::AlignVCenter, tr("BOARDS ON THE RACK, CUTS NUMBERED IN THEIR ORDER"));
+    painter.drawText(QRectF(margin, 4, width() - 2 * margin, 18), Qt::AlignLeft | Qt::AlignVCenter,
+                     tr("BOARDS ON THE RACK, CUTS NUMBERED IN THEIR ORDER"));
     if (rows_.empty()) {
         painter.setFont(report::type(10));
         painter.drawText(rect().adjusted(margin, 30, -margin, 0), Qt::AlignHCenter | Qt::AlignTop | Qt::TextWordWrap,
-                         tr("The rack is empty. Add a board at the right, or bring a list of boards in: the plan then says which part comes from where, and what runs short."));
+                         tr("The rack is empty. Add a board at the right, or bring a list of boards in: the plan then "
+                            "says which part comes from where, and what runs short."));
         return;
     }
     for (const Row& row : rows_)

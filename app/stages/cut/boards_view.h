@@ -9,14 +9,18 @@
 
 namespace vl::app {
 
-/// The rack, every board to one scale: the strips and cuts planned in it, numbered in the order they are made, its defects hatched. A click
-/// chooses a board or a strip; the right and lower edges are dragged to another size, defects to another place, and, while defects
-/// are marked, a drag over the wood marks one. Delete takes the chosen defect or board away.
+/// The rack, every board to one scale: the strips and cuts planned in it, numbered in the order they are made, its
+/// defects hatched. A click chooses a board or a strip; the right and lower edges are dragged to another size, defects
+/// to another place, and, while defects are marked, a drag over the wood marks one. Delete takes the chosen defect or
+/// board away.
 class BoardsView : public QWidget {
     Q_OBJECT
 public:
     explicit BoardsView(Document& document, QWidget* parent = nullptr);
-    QSize sizeHint() const override { return {600, static_cast<int>(rows_.empty() ? 120 : rows_.back().box.bottom() + 12)}; }
+    QSize sizeHint() const override
+    {
+        return {600, static_cast<int>(rows_.empty() ? 120 : rows_.back().box.bottom() + 12)};
+    }
     QSize minimumSizeHint() const override { return {420, 120}; }
 
     void setMarking(bool on);

@@ -1,13 +1,13 @@
 #include "app/stages/cut/cut_stage.h"
 
-#include "app/stages/cut/boards_view.h"
-#include "app/lanes/figures_lane.h"
 #include "app/fields/layer_settings.h"
-#include "app/stages/page_switch.h"
-#include "app/stages/cut/rack_form.h"
+#include "app/lanes/figures_lane.h"
 #include "app/lanes/ring_view.h"
+#include "app/stages/cut/boards_view.h"
+#include "app/stages/cut/rack_form.h"
 #include "app/stages/cut/setups_view.h"
 #include "app/stages/cut/strip_view.h"
+#include "app/stages/page_switch.h"
 #include "core/blank/construction.h"
 
 #include <QComboBox>
@@ -20,10 +20,13 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     section->setFixedHeight(150);
     addLane(section, 0);
     using Row = FiguresLane::Row;
-    auto bare = [&](const QString& name, FigureId id) -> Row { return FiguresLane::layerRow(document, name, id, true); };
+    auto bare = [&](const QString& name, FigureId id) -> Row {
+        return FiguresLane::layerRow(document, name, id, true);
+    };
     addLane(new FiguresLane(document, axis_, tr("AT THE SAW"), FiguresLane::Columns::Layers,
-                            {bare(tr("miter °"), FigureId::Miter), bare(tr("outer edge"), FigureId::OuterEdge), bare(tr("board width"), FigureId::BoardWidth),
-                             bare(tr("plane to"), FigureId::PlaneTo), bare(tr("strip"), FigureId::StripLength)}),
+                            {bare(tr("miter °"), FigureId::Miter), bare(tr("outer edge"), FigureId::OuterEdge),
+                             bare(tr("board width"), FigureId::BoardWidth), bare(tr("plane to"), FigureId::PlaneTo),
+                             bare(tr("strip"), FigureId::StripLength)}),
             0);
     auto* boards = new BoardsView(document);
     auto* pages = new PageSwitch;
@@ -64,7 +67,8 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     choiceRow(&Choices::staves, choices);
 
     heading(tr("CLOSING THE RING"));
-    auto* trial = new QLabel(tr("Dry-fit this ring with a band. Measure the gap at the outside of the last joint; a gap at the inside counts below 0."));
+    auto* trial = new QLabel(tr("Dry-fit this ring with a band. Measure the gap at the outside of the last joint; a "
+                                "gap at the inside counts below 0."));
     trial->setWordWrap(true);
     trial->setProperty("role", "quiet");
     addToPanel(trial);
@@ -72,11 +76,13 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     figure(FigureId::Correction, tr("Add to the miter"), true)->setLeading(true);
 
     heading(tr("STRIPS"));
-    for (double Shop::*member : {&Shop::kerf, &Shop::ripKerf, &Shop::planing, &Shop::leastHold, &Shop::leastOffcut}) shopRow(member);
+    for (double Shop::*member : {&Shop::kerf, &Shop::ripKerf, &Shop::planing, &Shop::leastHold, &Shop::leastOffcut})
+        shopRow(member);
     pieceRow(&Choices::endWaste, choices);
     figure(FigureId::StockVolume, tr("Planed"), false);
     figure(FigureId::Waste, tr("Waste"), false);
-    auto* care = new QLabel(tr("Small parts at a saw can be thrown and draw the hand in: hold-downs, a stop that frees the part, the blade at rest before reaching in. "
+    auto* care = new QLabel(tr("Small parts at a saw can be thrown and draw the hand in: hold-downs, a stop that frees "
+                               "the part, the blade at rest before reaching in. "
                                "The machine's manual, local rules and hands-on instruction come first."));
     care->setWordWrap(true);
     care->setProperty("role", "quiet");
@@ -99,10 +105,13 @@ void CutStage::refresh()
     const auto at = static_cast<size_t>(doc_.selection().layer);
     const Layer& layer = doc_.piece().layers[at];
     const bool ring = doc_.plan().assembly.layers[at].segmented, sled = c.cutting == CutSchool::WedgeSled;
-    title_->setText(ring ? tr("ONE SEGMENT OF RING %1").arg(at + 1) : tr("LAYER %1, %2").arg(at + 1).arg(wordsOf(layerKinds()[layer.form.index()]).toUpper()));
+    title_->setText(ring ? tr("ONE SEGMENT OF RING %1").arg(at + 1)
+                         : tr("LAYER %1, %2").arg(at + 1).arg(wordsOf(layerKinds()[layer.form.index()]).toUpper()));
     settings_->refresh();
-    how_->setText(sled ? tr("The two fences stand a wedge apart; the same face stays up, so its figure shows all round. Set each fence with a ruler: the offset over the run.")
-                       : tr("Turn the strip over after every cut: each cut ends one segment and begins the next. Mark the face side every time."));
+    how_->setText(sled ? tr("The two fences stand a wedge apart; the same face stays up, so its figure shows all "
+                            "round. Set each fence with a ruler: the offset over the run.")
+                       : tr("Turn the strip over after every cut: each cut ends one segment and begins the next. Mark "
+                            "the face side every time."));
     wedge_->setVisible(sled);
     offset_->setVisible(sled);
     run_->setEnabled(sled);

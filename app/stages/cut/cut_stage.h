@@ -2,7 +2,6 @@
 
 #include "app/stages/stage.h"
 
-
 namespace vl::app {
 
 class LayerSettings;

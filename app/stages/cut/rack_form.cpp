@@ -54,7 +54,8 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
     cut_->setObjectName("strip-cut");
     away_ = new QPushButton(tr("All cut: offcuts back"));
     away_->setObjectName("put-away");
-    away_->setToolTip(tr("Takes the boards that are cut off the rack and puts their offcuts back on it, where you say so"));
+    away_->setToolTip(
+        tr("Takes the boards that are cut off the rack and puts their offcuts back on it, where you say so"));
     work->addWidget(cut_);
     work->addWidget(away_);
     column->addLayout(work);
@@ -125,8 +126,10 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
         }
         refresh();
     });
-    connect(wood_, &QPushButton::clicked, this, [this] { chooseWood(wood_, [this](const std::string& id) { change([&](Board& b) { b.wood = id; }); }); });
-    for (const auto& [field, member] : {std::pair{length_, &Board::length}, {width_, &Board::width}, {thickness_, &Board::thickness}})
+    connect(wood_, &QPushButton::clicked, this,
+            [this] { chooseWood(wood_, [this](const std::string& id) { change([&](Board& b) { b.wood = id; }); }); });
+    for (const auto& [field, member] :
+         {std::pair{length_, &Board::length}, {width_, &Board::width}, {thickness_, &Board::thickness}})
         connect(field, &LengthField::edited, this, [this, member = member](double mm) {
             change([&](Board& b) {
                 b.*member = mm;
@@ -155,7 +158,8 @@ void RackForm::addBoard()
 {
     Shop shop = doc_.shop();
     Board b;
-    if (const auto like = std::ranges::find(shop.rack, doc_.selection().board, &Board::id); like != shop.rack.end()) b = *like;
+    if (const auto like = std::ranges::find(shop.rack, doc_.selection().board, &Board::id); like != shop.rack.end())
+        b = *like;
     b.defects.clear();
     b.id = freshBoardId(shop.rack);
     shop.rack.push_back(b);
@@ -174,7 +178,9 @@ void RackForm::toggleCut()
         const PlannedStrip& strip = b.strips[static_cast<size_t>(s.strip)];
         Piece next = doc_.piece();
         if (strip.kept)
-            std::erase_if(next.progress.strips, [&](const KeptStrip& k) { return k.board == b.board.id && k.x == strip.place.x && k.y == strip.place.y; });
+            std::erase_if(next.progress.strips, [&](const KeptStrip& k) {
+                return k.board == b.board.id && k.x == strip.place.x && k.y == strip.place.y;
+            });
         else
             next.progress.strips.push_back(keptStrip(b, strip));
         doc_.apply(strip.kept ? tr("strip not cut") : tr("strip cut"), next);
@@ -185,7 +191,9 @@ void RackForm::toggleCut()
 void RackForm::putAway()
 {
     if (doc_.boards().boards.empty() || doc_.boardsBusy()) return;
-    const auto answer = QMessageBox::question(this, tr("All cut?"), tr("The boards that are cut go off the rack. Shall their offcuts be kept as boards?"), QMessageBox::Yes | QMessageBox::No | QMessageBox::Cancel);
+    const auto answer = QMessageBox::question(
+        this, tr("All cut?"), tr("The boards that are cut go off the rack. Shall their offcuts be kept as boards?"),
+        QMessageBox::Yes | QMessageBox::No | QMessageBox::Cancel);
     if (answer == QMessageBox::Cancel) return;
     // Every strip is ticked off first: the parts are there, whatever becomes of the rack.
     Shop shop = doc_.shop();
@@ -197,26 +205,32 @@ void RackForm::refresh()
 {
     const BoardPlan& plan = doc_.boards();
     const bool any = !plan.boards.empty();
-    summary_->setText(!any ? tr("No board is cut.")
-                           : tr("<b>%1 boards</b> · cost %5 · %6 % above the least possible<br>parts %2 % · kerf, shavings %3 % · waste %4 %")
-                                 .arg(plan.boards.size())
-                                 .arg(100 * plan.yield(), 0, 'f', 0)
-                                 .arg(100 * plan.kerfVolume / plan.boardVolume, 0, 'f', 0)
-                                 .arg(100 * plan.wasteVolume / plan.boardVolume, 0, 'f', 0)
-                                 .arg(plan.cost, 0, 'f', 2)
-                                 .arg(plan.lowerBound > 0 ? 100 * (plan.consumed / plan.lowerBound - 1) : 0, 0, 'f', 1));
+    summary_->setText(!any
+                          ? tr("No board is cut.")
+                          : tr("<b>%1 boards</b> · cost %5 · %6 % above the least possible<br>parts %2 % · kerf, "
+                               "shavings %3 % · waste %4 %")
+                                .arg(plan.boards.size())
+                                .arg(100 * plan.yield(), 0, 'f', 0)
+                                .arg(100 * plan.kerfVolume / plan.boardVolume, 0, 'f', 0)
+                                .arg(100 * plan.wasteVolume / plan.boardVolume, 0, 'f', 0)
+                                .arg(plan.cost, 0, 'f', 2)
+                                .arg(plan.lowerBound > 0 ? 100 * (plan.consumed / plan.lowerBound - 1) : 0, 0, 'f', 1));
     QStringList lacks;
     for (const Shortfall& s : plan.shortfall)
         lacks << tr("%1 × %2: %3 board %4 thick, strip %5 × %6")
                      .arg(s.count)
-                     .arg(QString::fromStdString(s.part), QString::fromUtf8(s.species->name), QString::fromStdString(formatLength(s.board, doc_.style())), QString::fromStdString(formatLength(s.width, doc_.style())),
+                     .arg(QString::fromStdString(s.part), QString::fromUtf8(s.species->name),
+                          QString::fromStdString(formatLength(s.board, doc_.style())),
+                          QString::fromStdString(formatLength(s.width, doc_.style())),
                           QString::fromStdString(formatLengthUnit(s.length, doc_.style(), 0)));
     lacks_->setVisible(!lacks.isEmpty());
-    lacks_->setText(tr("To buy:\n%1").arg(lacks.mid(0, 8).join("\n")) + (lacks.size() > 8 ? tr("\nand %1 more").arg(lacks.size() - 8) : QString()));
+    lacks_->setText(tr("To buy:\n%1").arg(lacks.mid(0, 8).join("\n")) +
+                    (lacks.size() > 8 ? tr("\nand %1 more").arg(lacks.size() - 8) : QString()));
     const Selection& s = doc_.selection();
     const auto it = std::ranges::find(doc_.shop().rack, s.board, &Board::id);
     const bool chosen = it != doc_.shop().rack.end();
-    boardTitle_->setText(chosen ? tr("BOARD %1").arg(QString::fromStdString(s.board)) : tr("CLICK A BOARD TO CHANGE IT"));
+    boardTitle_->setText(chosen ? tr("BOARD %1").arg(QString::fromStdString(s.board))
+                                : tr("CLICK A BOARD TO CHANGE IT"));
     fields_->setVisible(chosen);
     bool kept = false;
     strip_->hide();
@@ -225,10 +239,15 @@ void RackForm::refresh()
         const PlannedStrip& strip = b.strips[static_cast<size_t>(s.strip)];
         kept = strip.kept;
         QStringList runs;
-        for (const PlannedRun& r : strip.runs) runs << QStringLiteral("%1 × %2").arg(r.count).arg(QString::fromStdString(r.part));
+        for (const PlannedRun& r : strip.runs)
+            runs << QStringLiteral("%1 × %2").arg(r.count).arg(QString::fromStdString(r.part));
         auto mm = [this](double v, int d) { return QString::fromStdString(formatLengthUnit(v, doc_.style(), d)); };
-        strip_->setText(tr("<b>Rip %1, plane to %2</b>: %3").arg(mm(strip.place.width, 2), mm(strip.thickness, 2), runs.join(QStringLiteral(", "))) +
-                        (strip.ganged ? tr("<br>Too short to hold by itself: rip it %1 long, then cut it short.").arg(mm(strip.used, 0)) : QString()));
+        strip_->setText(
+            tr("<b>Rip %1, plane to %2</b>: %3")
+                .arg(mm(strip.place.width, 2), mm(strip.thickness, 2), runs.join(QStringLiteral(", "))) +
+            (strip.ganged
+                 ? tr("<br>Too short to hold by itself: rip it %1 long, then cut it short.").arg(mm(strip.used, 0))
+                 : QString()));
         strip_->show();
     }
     cut_->setEnabled(chosen && s.strip >= 0);

@@ -13,7 +13,8 @@ namespace vl::app {
 
 class LengthField;
 
-/// The rack beside its drawing: the chosen board's fields, what the plan uses, costs and lacks, and what is done with what is cut.
+/// The rack beside its drawing: the chosen board's fields, what the plan uses, costs and lacks, and what is done with
+/// what is cut.
 class RackForm : public QWidget {
     Q_OBJECT
 public:

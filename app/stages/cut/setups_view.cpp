@@ -26,8 +26,10 @@ void SetupsView::read()
         Row row;
         row.machine = QString::fromStdString(s.machine);
         for (const Setting& one : s.settings) {
-            const QString value = QString::fromStdString(print(Quantity{one.value, one.unit, one.unit == Unit::Angle ? 3 : 2}, doc_.style()));
-            row.settings += (row.settings.isEmpty() ? QString() : QStringLiteral("   ")) + QString::fromStdString(one.name) + QStringLiteral(" ") + value;
+            const QString value = QString::fromStdString(
+                print(Quantity{one.value, one.unit, one.unit == Unit::Angle ? 3 : 2}, doc_.style()));
+            row.settings += (row.settings.isEmpty() ? QString() : QStringLiteral("   ")) +
+                            QString::fromStdString(one.name) + QStringLiteral(" ") + value;
         }
         QStringList parts;
         for (const std::string& id : s.parts) parts << QString::fromStdString(id);
@@ -48,7 +50,8 @@ void SetupsView::paintEvent(QPaintEvent* event)
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setFont(report::type(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
-    painter.drawText(QRectF(14, 4, width() - 28, 18), Qt::AlignLeft | Qt::AlignVCenter, tr("SET-UPS: EVERY FENCE, STOP, TILT AND THICKNESS ONCE"));
+    painter.drawText(QRectF(14, 4, width() - 28, 18), Qt::AlignLeft | Qt::AlignVCenter,
+                     tr("SET-UPS: EVERY FENCE, STOP, TILT AND THICKNESS ONCE"));
     for (size_t i = 0; i < setups_.size(); ++i) {
         const QRectF box(8, 26 + static_cast<double>(i) * rowHeight, width() - 16, rowHeight - 4);
         if (!box.toRect().intersects(event->rect())) continue;
@@ -60,25 +63,31 @@ void SetupsView::paintEvent(QPaintEvent* event)
         const QRectF inner = box.adjusted(10, 4, -10, -4);
         painter.setPen(theme().quiet);
         painter.setFont(report::type(9, QFont::DemiBold));
-        painter.drawText(QRectF(inner.left(), inner.top(), 30, 22), Qt::AlignLeft | Qt::AlignVCenter, QString::number(i + 1));
+        painter.drawText(QRectF(inner.left(), inner.top(), 30, 22), Qt::AlignLeft | Qt::AlignVCenter,
+                         QString::number(i + 1));
         painter.setPen(theme().text);
         painter.drawText(QRectF(inner.left() + 26, inner.top(), 200, 22), Qt::AlignLeft | Qt::AlignVCenter, r.machine);
         painter.setPen(theme().accent);
         painter.setFont(report::type(12.5, QFont::DemiBold));
-        painter.drawText(QRectF(inner.left() + 200, inner.top(), inner.width() - 200, 22), Qt::AlignLeft | Qt::AlignVCenter, r.settings);
+        painter.drawText(QRectF(inner.left() + 200, inner.top(), inner.width() - 200, 22),
+                         Qt::AlignLeft | Qt::AlignVCenter, r.settings);
         painter.setPen(theme().quiet);
         painter.setFont(report::type(8.5));
         const QFontMetricsF metrics(painter.font());
-        painter.drawText(QRectF(inner.left() + 26, inner.top() + 24, inner.width() * 0.42, 20), Qt::AlignLeft | Qt::AlignVCenter, metrics.elidedText(r.parts, Qt::ElideRight, inner.width() * 0.42));
-        painter.drawText(QRectF(inner.left() + 36 + inner.width() * 0.42, inner.top() + 24, inner.width() * 0.58 - 36, 20), Qt::AlignLeft | Qt::AlignVCenter,
-                         metrics.elidedText(r.trial, Qt::ElideRight, inner.width() * 0.58 - 40));
+        painter.drawText(QRectF(inner.left() + 26, inner.top() + 24, inner.width() * 0.42, 20),
+                         Qt::AlignLeft | Qt::AlignVCenter,
+                         metrics.elidedText(r.parts, Qt::ElideRight, inner.width() * 0.42));
+        painter.drawText(
+            QRectF(inner.left() + 36 + inner.width() * 0.42, inner.top() + 24, inner.width() * 0.58 - 36, 20),
+            Qt::AlignLeft | Qt::AlignVCenter, metrics.elidedText(r.trial, Qt::ElideRight, inner.width() * 0.58 - 40));
     }
 }
 
 void SetupsView::mousePressEvent(QMouseEvent* event)
 {
     const int i = static_cast<int>((event->position().y() - 26) / rowHeight);
-    if (i >= 0 && i < static_cast<int>(setups_.size()) && setups_[static_cast<size_t>(i)].layer >= 0) doc_.selectLayer(setups_[static_cast<size_t>(i)].layer, event->modifiers());
+    if (i >= 0 && i < static_cast<int>(setups_.size()) && setups_[static_cast<size_t>(i)].layer >= 0)
+        doc_.selectLayer(setups_[static_cast<size_t>(i)].layer, event->modifiers());
 }
 
 }  // namespace vl::app

@@ -6,7 +6,8 @@
 
 namespace vl::app {
 
-/// The machine set-ups in their order: what to set, large, what is cut with it, and the trial cut before it. A click chooses its layer.
+/// The machine set-ups in their order: what to set, large, what is cut with it, and the trial cut before it. A click
+/// chooses its layer.
 class SetupsView : public QWidget {
     Q_OBJECT
 public:

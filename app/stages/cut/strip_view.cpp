@@ -45,7 +45,11 @@ std::vector<StripView::Line> StripView::lines() const
     return out;
 }
 
-QSize StripView::sizeHint() const { return {600, headHeight + groupHeight * static_cast<int>(doc_.plan().cuts.strips.size()) + rowHeight * static_cast<int>(parts().size()) + 10}; }
+QSize StripView::sizeHint() const
+{
+    return {600, headHeight + groupHeight * static_cast<int>(doc_.plan().cuts.strips.size()) +
+                     rowHeight * static_cast<int>(parts().size()) + 10};
+}
 
 /// Pixels per mm: the longest strip fills the width.
 double StripView::scale() const
@@ -66,12 +70,13 @@ void StripView::drawPart(QPainter& painter, const Part& part, const QRectF& row)
     painter.setPen(theme().text);
     painter.setFont(report::type(9, QFont::DemiBold));
     painter.drawText(QRectF(margin, row.top() + 8, labelWidth - 14, 18), Qt::AlignLeft | Qt::AlignVCenter,
-                     disc           ? tr("disc %1").arg(part.layer + 1)
+                     disc          ? tr("disc %1").arg(part.layer + 1)
                      : l.segmented ? tr("ring %1: %2 segments").arg(part.layer + 1).arg(part.count)
-                                     : QStringLiteral("%1 × %2").arg(part.count).arg(QString::fromStdString(part.name)));
+                                   : QStringLiteral("%1 × %2").arg(part.count).arg(QString::fromStdString(part.name)));
     painter.setPen(theme().quiet);
     painter.setFont(report::type(8.5));
-    painter.drawText(QRectF(margin, row.top() + 27, labelWidth - 14, 16), Qt::AlignLeft | Qt::AlignVCenter, tr("%1 %2 of strip").arg(length(strip, 0), unitName(doc_.style())));
+    painter.drawText(QRectF(margin, row.top() + 27, labelWidth - 14, 16), Qt::AlignLeft | Qt::AlignVCenter,
+                     tr("%1 %2 of strip").arg(length(strip, 0), unitName(doc_.style())));
 
     // True shape, unless the strip is wider than its row.
     const double sy = std::min(scale(), (rowHeight - 16) / part.width), sx = disc ? sy : scale();
@@ -80,10 +85,12 @@ void StripView::drawPart(QPainter& painter, const Part& part, const QRectF& row)
     painter.save();
     painter.setClipRect(board);
     const float seed = segmentSeed(static_cast<size_t>(part.layer), 0);
-    QImage wood(std::max(1, static_cast<int>(board.width())), std::max(1, static_cast<int>(board.height())), QImage::Format_RGB32);
+    QImage wood(std::max(1, static_cast<int>(board.width())), std::max(1, static_cast<int>(board.height())),
+                QImage::Format_RGB32);
     for (int py = 0; py < wood.height(); ++py)
         for (int px = 0; px < wood.width(); ++px) {
-            const auto c = vl::woodColour(part.species->figure, static_cast<float>(px / sx), static_cast<float>(py / sy), 4, seed, 0);
+            const auto c = vl::woodColour(part.species->figure, static_cast<float>(px / sx),
+                                          static_cast<float>(py / sy), 4, seed, 0);
             wood.setPixel(px, py, QColor::fromRgbF(c[0], c[1], c[2]).rgb());
         }
     painter.drawImage(board, wood);
@@ -99,7 +106,8 @@ void StripView::drawPart(QPainter& painter, const Part& part, const QRectF& row)
         return;
     }
     // Each saw cut leans the other way than the one before it.
-    const double run = part.width * std::tan(part.left.miterDeg * degrees), cut = doc_.shop().kerf / std::cos(part.left.miterDeg * degrees);
+    const double run = part.width * std::tan(part.left.miterDeg * degrees),
+                 cut = doc_.shop().kerf / std::cos(part.left.miterDeg * degrees);
     const double mean = part.pitch - cut;
     painter.setPen(QPen(QColor(255, 255, 255, 220), std::max(1.0, cut * sx)));
     painter.setClipRect(board);
@@ -117,7 +125,8 @@ void StripView::paintEvent(QPaintEvent*)
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setFont(report::type(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
-    painter.drawText(QRectF(margin, 4, 500, 18), Qt::AlignLeft | Qt::AlignVCenter, tr("STRIPS, AS THEY ARE CUT INTO SEGMENTS"));
+    painter.drawText(QRectF(margin, 4, 500, 18), Qt::AlignLeft | Qt::AlignVCenter,
+                     tr("STRIPS, AS THEY ARE CUT INTO SEGMENTS"));
     auto length = [&](double v, int d = -1) { return QString::fromStdString(formatLength(v, doc_.style(), d)); };
     for (const Line& line : lines()) {
         if (!line.box.toRect().intersects(visibleRegion().boundingRect())) continue;
@@ -135,13 +144,16 @@ void StripView::paintEvent(QPaintEvent*)
         painter.drawLine(line.box.topLeft() + QPointF(margin, 2), line.box.topRight() + QPointF(-margin, 2));
         painter.setPen(theme().text);
         painter.setFont(report::type(9, QFont::DemiBold));
-        painter.drawText(line.box.adjusted(margin, 4, -margin, 0), Qt::AlignLeft | Qt::AlignVCenter,
-                         tr("%1, plane to %2, rip to %3").arg(QString::fromUtf8(strip.species->name), length(strip.thickness), length(strip.width, 2)));
+        painter.drawText(
+            line.box.adjusted(margin, 4, -margin, 0), Qt::AlignLeft | Qt::AlignVCenter,
+            tr("%1, plane to %2, rip to %3")
+                .arg(QString::fromUtf8(strip.species->name), length(strip.thickness), length(strip.width, 2)));
         painter.setPen(theme().quiet);
         painter.setFont(report::type(8.5));
         painter.drawText(line.box.adjusted(margin, 4, -margin, 0), Qt::AlignRight | Qt::AlignVCenter,
                          tr("%1 %2 together · %3 m³ · %4 board feet")
-                             .arg(length(strip.length, 0), unitName(doc_.style()), QString::fromStdString(fixed(strip.volume / 1e9, 5)),
+                             .arg(length(strip.length, 0), unitName(doc_.style()),
+                                  QString::fromStdString(fixed(strip.volume / 1e9, 5)),
                                   QString::fromStdString(fixed(boardFeet(strip.volume), 2))));
     }
 }
@@ -149,7 +161,8 @@ void StripView::paintEvent(QPaintEvent*)
 void StripView::mousePressEvent(QMouseEvent* event)
 {
     for (const Line& line : lines())
-        if (line.part && line.box.contains(event->position())) return doc_.selectLayer(line.part->layer, event->modifiers());
+        if (line.part && line.box.contains(event->position()))
+            return doc_.selectLayer(line.part->layer, event->modifiers());
 }
 
 }  // namespace vl::app

@@ -6,8 +6,8 @@
 
 namespace vl::app {
 
-/// The strips to make, gathered by wood, thickness and width, each part's share drawn as it will be cut: turned over after each
-/// cut, so that neighbours share it.
+/// The strips to make, gathered by wood, thickness and width, each part's share drawn as it will be cut: turned over
+/// after each cut, so that neighbours share it.
 class StripView : public QWidget {
     Q_OBJECT
 public:

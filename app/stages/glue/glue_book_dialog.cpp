@@ -28,7 +28,9 @@ GlueBookDialog::GlueBookDialog(Document& document, QWidget* parent) : QDialog(pa
 {
     setWindowTitle(tr("The glue book"));
     auto* column = new QVBoxLayout(this);
-    auto* lead = new QLabel(tr("Values are common practice at 20 °C. The maker's label comes first: put them right here. The first glue that suits a joint and stays open long enough is suggested; the order is yours."));
+    auto* lead =
+        new QLabel(tr("Values are common practice at 20 °C. The maker's label comes first: put them right here. The "
+                      "first glue that suits a joint and stays open long enough is suggested; the order is yours."));
     lead->setWordWrap(true);
     lead->setProperty("role", "quiet");
     column->addWidget(lead);
@@ -83,7 +85,8 @@ GlueBookDialog::GlueBookDialog(Document& document, QWidget* parent) : QDialog(pa
         });
         table_->selectRow(std::max(0, row - 1));
     });
-    connect(usual, &QPushButton::clicked, this, [edit] { edit([](std::vector<Glue>& glues, int) { glues = commonGlues(); }); });
+    connect(usual, &QPushButton::clicked, this,
+            [edit] { edit([](std::vector<Glue>& glues, int) { glues = commonGlues(); }); });
     connect(table_, &QTableWidget::cellChanged, this, &GlueBookDialog::take);
     fill();
     resize(1120, 480);

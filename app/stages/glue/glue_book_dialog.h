@@ -9,7 +9,8 @@ class QTableWidget;
 
 namespace vl::app {
 
-/// The glue book as a table: one glue a line, every value to be put right from the maker's label, lines added and taken away.
+/// The glue book as a table: one glue a line, every value to be put right from the maker's label, lines added and taken
+/// away.
 class GlueBookDialog : public QDialog {
     Q_OBJECT
 public:

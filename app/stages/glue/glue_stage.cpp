@@ -1,8 +1,8 @@
 #include "app/stages/glue/glue_stage.h"
 
-#include "app/stages/page_switch.h"
 #include "app/stages/glue/recipe_view.h"
 #include "app/stages/glue/timetable.h"
+#include "app/stages/page_switch.h"
 #include "report/type.h"
 
 #include <QCheckBox>
@@ -72,7 +72,11 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     marks->addWidget(free_);
     addToPanel(marks);
     connect(done_, &QPushButton::clicked, this, &GlueStage::markDone);
-    connect(free_, &QPushButton::clicked, this, [this] { edit(tr("move back"), [this](Piece& p) { std::erase_if(p.progress.moved, [this](const StepMoved& m) { return m.step == doc_.selection().step; }); }); });
+    connect(free_, &QPushButton::clicked, this, [this] {
+        edit(tr("move back"), [this](Piece& p) {
+            std::erase_if(p.progress.moved, [this](const StepMoved& m) { return m.step == doc_.selection().step; });
+        });
+    });
 
     heading(tr("WHEN"));
     dated_ = new QCheckBox(tr("Begin on"));
@@ -94,7 +98,8 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     });
     connect(begin_, &QDateTimeEdit::editingFinished, this, [this] {
         if (!doc_.piece().progress.start) return;
-        const double to = static_cast<double>(QDate(1970, 1, 1).daysTo(begin_->date())) * 1440 + begin_->time().msecsSinceStartOfDay() / 60000;
+        const double to = static_cast<double>(QDate(1970, 1, 1).daysTo(begin_->date())) * 1440 +
+                          begin_->time().msecsSinceStartOfDay() / 60000;
         edit(tr("date"), [to](Piece& p) { p.progress.start = to; });
     });
     ready_ = label(nullptr);
@@ -113,8 +118,8 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     heading(tr("ALTOGETHER"));
     figure(FigureId::WorkTime, tr("Work"), false);
     figure(FigureId::TotalTime, tr("Start to finish"), false);
-    auto* care = new QLabel(
-        tr("Glue and finish give off fumes: air the room, and follow the maker's label. Spread oily rags flat outdoors to dry; heaped, they can catch fire by themselves."));
+    auto* care = new QLabel(tr("Glue and finish give off fumes: air the room, and follow the maker's label. Spread "
+                               "oily rags flat outdoors to dry; heaped, they can catch fire by themselves."));
     care->setWordWrap(true);
     care->setProperty("role", "quiet");
     addToPanel(care);
@@ -134,7 +139,8 @@ void GlueStage::refresh()
         const Step& s = plan.assembly.recipe[i];
         const bool waits = s.waitMinutes > 0 && s.workMinutes == 0;
         lines << QStringLiteral("%1   %2").arg(lines.size() + 1, 4, 10, QChar(0x2007)).arg(said(s.title)) +
-                     (waits ? tr("  ·  wait %1 min").arg(std::lround(s.waitMinutes)) : tr("  ·  %1 min").arg(std::lround(s.workMinutes)));
+                     (waits ? tr("  ·  wait %1 min").arg(std::lround(s.waitMinutes))
+                            : tr("  ·  %1 min").arg(std::lround(s.workMinutes)));
     }
     if (lines != lines_) {
         lines_ = lines;
@@ -151,7 +157,8 @@ QString GlueStage::when(double minutes) const
 {
     const DayTime at = dayTimeOf(doc_.plan().schedule.begins + minutes);
     const QString time = QStringLiteral("%1:%2").arg(at.minute / 60).arg(at.minute % 60, 2, 10, QChar('0'));
-    if (doc_.piece().progress.start) return QLocale::c().toString(QDate(1970, 1, 1).addDays(at.day), "ddd d MMM") + QStringLiteral(", ") + time;
+    if (doc_.piece().progress.start)
+        return QLocale::c().toString(QDate(1970, 1, 1).addDays(at.day), "ddd d MMM") + QStringLiteral(", ") + time;
     return tr("day %1, %2").arg(at.day - dayTimeOf(doc_.plan().schedule.begins).day + 1).arg(time);
 }
 
@@ -163,9 +170,11 @@ void GlueStage::refreshWhen()
     begin_->setEnabled(start.has_value());
     if (!begin_->hasFocus()) {
         const DayTime at = dayTimeOf(start.value_or(doc_.now()));
-        begin_->setDateTime(QDateTime(QDate(1970, 1, 1).addDays(at.day), QTime::fromMSecsSinceStartOfDay(at.minute * 60000)));
+        begin_->setDateTime(
+            QDateTime(QDate(1970, 1, 1).addDays(at.day), QTime::fromMSecsSinceStartOfDay(at.minute * 60000)));
     }
-    ready_->setText(tr("<b>Ready %1</b> · least possible %2").arg(when(plan.schedule.length), when(plan.schedule.lowerBound)));
+    ready_->setText(
+        tr("<b>Ready %1</b> · least possible %2").arg(when(plan.schedule.length), when(plan.schedule.lowerBound)));
     // The next session of work: today, or the first day there is something left to do.
     QStringList steps;
     double first = -1, minutes = 0;
@@ -177,7 +186,13 @@ void GlueStage::refreshWhen()
         minutes += plan.assembly.recipe[i].workMinutes;
         steps << said(plan.assembly.recipe[i].title);
     }
-    today_->setText(steps.isEmpty() ? tr("Nothing is left to do.") : tr("<b>Next: %1</b>, %2 steps, %3 min of work: %4%5").arg(when(first)).arg(steps.size()).arg(std::lround(minutes)).arg(steps.mid(0, 4).join(QStringLiteral("; "))).arg(steps.size() > 4 ? QStringLiteral(" …") : QString()));
+    today_->setText(steps.isEmpty() ? tr("Nothing is left to do.")
+                                    : tr("<b>Next: %1</b>, %2 steps, %3 min of work: %4%5")
+                                          .arg(when(first))
+                                          .arg(steps.size())
+                                          .arg(std::lround(minutes))
+                                          .arg(steps.mid(0, 4).join(QStringLiteral("; ")))
+                                          .arg(steps.size() > 4 ? QStringLiteral(" …") : QString()));
 }
 
 void GlueStage::takeGlue(int index)
@@ -201,7 +216,8 @@ void GlueStage::markDone()
         if (!p.progress.start) p.progress.start = doc_.now();
         const double now = doc_.now(), planned = plan.schedule.begins + plan.schedule.end[i];
         const double end = p.progress.start == plan.schedule.begins ? std::min(now, planned) : now;
-        p.progress.done.push_back({it->id, std::max(0.0, end - it->workMinutes - it->waitMinutes), std::max(end, 0.0), {}});
+        p.progress.done.push_back(
+            {it->id, std::max(0.0, end - it->workMinutes - it->waitMinutes), std::max(end, 0.0), {}});
     });
 }
 
@@ -213,20 +229,27 @@ void GlueStage::refreshStep()
     title_->setText(any ? said(it->title) : tr("Click a bar or a line of the list"));
     for (QLabel* l : {time_, how_, why_, needs_}) l->setVisible(any);
     for (QWidget* w : {static_cast<QWidget*>(done_), static_cast<QWidget*>(free_)}) w->setEnabled(any);
-    for (QWidget* w : {static_cast<QWidget*>(glue_), static_cast<QWidget*>(trouble_), static_cast<QWidget*>(advice_)}) w->setVisible(false);
+    for (QWidget* w : {static_cast<QWidget*>(glue_), static_cast<QWidget*>(trouble_), static_cast<QWidget*>(advice_)})
+        w->setVisible(false);
     if (!any) return;
     const auto index = static_cast<size_t>(it - plan.assembly.recipe.begin());
     done_->setChecked(plan.schedule.done[index]);
-    free_->setEnabled(std::ranges::find(doc_.piece().progress.moved, it->id, &StepMoved::step) != doc_.piece().progress.moved.end());
+    free_->setEnabled(std::ranges::find(doc_.piece().progress.moved, it->id, &StepMoved::step) !=
+                      doc_.piece().progress.moved.end());
     if (const auto joint = std::ranges::find(plan.glues, index, &JointGlue::step); joint != plan.glues.end()) {
         const QSignalBlocker quietGlue(glue_);
         glue_->clear();
         glue_->addItem(tr("suggested: %1").arg(QString::fromStdString(joint->suggestedName)), QString());
-        for (const Glue& g : doc_.shop().glues) glue_->addItem(QString::fromStdString(g.name), QString::fromStdString(g.id));
+        for (const Glue& g : doc_.shop().glues)
+            glue_->addItem(QString::fromStdString(g.name), QString::fromStdString(g.id));
         const auto own = std::ranges::find(doc_.piece().glues, it->id, &GlueChoice::step);
-        glue_->setCurrentIndex(own == doc_.piece().glues.end() ? 0 : std::max(0, glue_->findData(QString::fromStdString(own->glue))));
+        glue_->setCurrentIndex(
+            own == doc_.piece().glues.end() ? 0 : std::max(0, glue_->findData(QString::fromStdString(own->glue))));
         glue_->setVisible(true);
-        QStringList troubles, advice{tr("%1, %2 cm²").arg(QString::fromUtf8(jointName(it->glue.faces))).arg(it->glue.area / 100, 0, 'f', 0)};
+        const QString faces = QString::fromUtf8(jointName(it->glue.faces));
+        QStringList troubles,
+            advice{
+                tr("%1, %2 cm²").arg(faces).arg(it->glue.area / 100, 0, 'f', 0)};
         for (const Text& t : joint->troubles) troubles << said(t);
         for (const Text& a : joint->advice) advice << said(a);
         trouble_->setText(troubles.join(QStringLiteral(". ")));
@@ -242,7 +265,9 @@ void GlueStage::refreshStep()
     why_->setText(tr("Why: %1").arg(said(it->why)));
     QStringList needs;
     for (const std::string& id : it->after)
-        if (const auto before = std::ranges::find(plan.assembly.recipe, id, &Step::id); before != plan.assembly.recipe.end()) needs << said(before->title);
+        if (const auto before = std::ranges::find(plan.assembly.recipe, id, &Step::id);
+            before != plan.assembly.recipe.end())
+            needs << said(before->title);
     needs_->setText(needs.isEmpty() ? tr("Can be begun at once") : tr("After: %1").arg(needs.join(tr("; "))));
     const auto place = std::ranges::find(plan.schedule.order, index) - plan.schedule.order.begin();
     const QSignalBlocker quiet(list_);

@@ -33,7 +33,10 @@ RecipeView::RecipeView(Document& document, QWidget* parent) : QWidget(parent), d
     read();
 }
 
-QSize RecipeView::sizeHint() const { return {static_cast<int>(left + graph_.columns * least + 16), static_cast<int>(top + graph_.rows * rowHeight + 12)}; }
+QSize RecipeView::sizeHint() const
+{
+    return {static_cast<int>(left + graph_.columns * least + 16), static_cast<int>(top + graph_.rows * rowHeight + 12)};
+}
 
 double RecipeView::cell() const { return std::max(least, (width() - left - 16) / std::max(1, graph_.columns)); }
 
@@ -75,7 +78,8 @@ void RecipeView::keyPressEvent(QKeyEvent* event)
 {
     const Recipe& recipe = doc_.plan().assembly.recipe;
     const auto it = std::ranges::find(recipe, doc_.selection().step, &Step::id);
-    if (it == recipe.end() || (event->key() != Qt::Key_Left && event->key() != Qt::Key_Right)) return QWidget::keyPressEvent(event);
+    if (it == recipe.end() || (event->key() != Qt::Key_Left && event->key() != Qt::Key_Right))
+        return QWidget::keyPressEvent(event);
     const auto me = static_cast<size_t>(it - recipe.begin());
     for (const auto& [from, to] : graph_.edges)
         if ((event->key() == Qt::Key_Right ? from : to) == me) return choose(event->key() == Qt::Key_Right ? to : from);
@@ -86,7 +90,11 @@ bool RecipeView::event(QEvent* event)
     if (event->type() == QEvent::ToolTip) {
         auto* help = static_cast<QHelpEvent*>(event);
         const long i = stepAt(help->pos());
-        QToolTip::showText(help->globalPos(), i < 0 ? QString() : QString::fromStdString(print(doc_.plan().assembly.recipe[static_cast<size_t>(i)].title, doc_.style())), this);
+        QToolTip::showText(help->globalPos(),
+                           i < 0 ? QString()
+                                 : QString::fromStdString(
+                                       print(doc_.plan().assembly.recipe[static_cast<size_t>(i)].title, doc_.style())),
+                           this);
         return true;
     }
     return QWidget::event(event);
@@ -102,14 +110,18 @@ void RecipeView::paintEvent(QPaintEvent*)
     if (graph_.column.size() != recipe.size()) return;
     painter.setFont(report::type(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
-    painter.drawText(QRectF(12, 4, width() - 24, 18), Qt::AlignLeft | Qt::AlignVCenter, tr("RECIPE: PARTS FLOW INTO RINGS, RINGS INTO THE PIECE · STRONG: THE CHAIN THAT DECIDES HOW LONG IT TAKES"));
+    painter.drawText(
+        QRectF(12, 4, width() - 24, 18), Qt::AlignLeft | Qt::AlignVCenter,
+        tr("RECIPE: PARTS FLOW INTO RINGS, RINGS INTO THE PIECE · STRONG: THE CHAIN THAT DECIDES HOW LONG IT TAKES"));
     const int layers = static_cast<int>(doc_.piece().layers.size());
     painter.setFont(report::type(8));
     for (int row = 0; row <= std::min(layers, graph_.rows - 1); ++row) {
-        const QRectF band(0, top + row * rowHeight, width(), row == layers ? (graph_.rows - layers) * rowHeight : rowHeight);
+        const QRectF band(0, top + row * rowHeight, width(),
+                          row == layers ? (graph_.rows - layers) * rowHeight : rowHeight);
         if (row < layers && doc_.selection().layers.contains(row)) painter.fillRect(band, theme().accentSoft);
         painter.setPen(theme().quiet);
-        painter.drawText(QRectF(0, band.top(), left - 12, rowHeight), Qt::AlignRight | Qt::AlignVCenter, row == layers ? tr("stack") : tr("layer %1").arg(row + 1));
+        painter.drawText(QRectF(0, band.top(), left - 12, rowHeight), Qt::AlignRight | Qt::AlignVCenter,
+                         row == layers ? tr("stack") : tr("layer %1").arg(row + 1));
     }
     const std::string& chosen = doc_.selection().step;
     auto draw = [&](size_t from, size_t to, const QPen& pen) {
@@ -131,9 +143,15 @@ void RecipeView::paintEvent(QPaintEvent*)
         const Step& s = recipe[i];
         const QRectF b = box(i);
         QColor wood = theme().accentSoft;
-        if (s.layer >= 0 && s.layer < static_cast<int>(plan.assembly.layers.size())) wood = report::woodColour(*plan.assembly.layers[static_cast<size_t>(s.layer)].woods[0]);
+        if (s.layer >= 0 && s.layer < static_cast<int>(plan.assembly.layers.size()))
+            wood = report::woodColour(*plan.assembly.layers[static_cast<size_t>(s.layer)].woods[0]);
         const bool waits = s.workMinutes <= 0;
-        painter.setPen(QPen(s.id == chosen ? theme().accent : plan.schedule.critical[i] ? theme().text : theme().edge, s.id == chosen ? 2.6 : plan.schedule.critical[i] ? 1.8 : 1));
+        painter.setPen(QPen(s.id == chosen              ? theme().accent
+                            : plan.schedule.critical[i] ? theme().text
+                                                        : theme().edge,
+                            s.id == chosen              ? 2.6
+                            : plan.schedule.critical[i] ? 1.8
+                                                        : 1));
         painter.setBrush(waits ? QBrush(theme().panel) : QBrush(wood));
         painter.drawRoundedRect(b, waits ? b.height() / 2 : 3, waits ? b.height() / 2 : 3);
         const QString words = QString::fromUtf8(actionName(s.action));
@@ -145,7 +163,8 @@ void RecipeView::paintEvent(QPaintEvent*)
         }
         if (plan.schedule.done[i]) {
             painter.setPen(QPen(theme().accent, 2.4));
-            painter.drawPolyline(QPolygonF({b.topRight() + QPointF(-9, 5), b.topRight() + QPointF(-6, 9), b.topRight() + QPointF(-1, 1)}));
+            painter.drawPolyline(QPolygonF(
+                {b.topRight() + QPointF(-9, 5), b.topRight() + QPointF(-6, 9), b.topRight() + QPointF(-1, 1)}));
         }
     }
     if (hasFocus()) {

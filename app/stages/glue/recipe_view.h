@@ -7,8 +7,8 @@
 
 namespace vl::app {
 
-/// The recipe as a picture: parts flow from the left into rings, rings into sections, sections into the piece; the critical path is drawn
-/// strong. A click chooses a step, arrow keys go along the edges.
+/// The recipe as a picture: parts flow from the left into rings, rings into sections, sections into the piece; the
+/// critical path is drawn strong. A click chooses a step, arrow keys go along the edges.
 class RecipeView : public QWidget {
     Q_OBJECT
 public:

@@ -19,7 +19,8 @@ namespace {
 constexpr double left = 84, right = 16, top = 48, bottom = 10;
 }
 
-Timetable::Timetable(Document& document, QWidget* parent) : QWidget(parent), doc_(document), axis_(document.plan().schedule, document.shop())
+Timetable::Timetable(Document& document, QWidget* parent)
+    : QWidget(parent), doc_(document), axis_(document.plan().schedule, document.shop())
 {
     setAccessibleName(tr("Timetable of the recipe"));
     setFocusPolicy(Qt::StrongFocus);
@@ -37,7 +38,10 @@ double Timetable::x(double minutes) const { return left + (axis_.shown(minutes) 
 
 double Timetable::time(double px) const { return axis_.minutes(from_ + (px - left) / span()); }
 
-double Timetable::rowHeight() const { return (height() - top - bottom) / (static_cast<double>(doc_.piece().layers.size()) + 1); }
+double Timetable::rowHeight() const
+{
+    return (height() - top - bottom) / (static_cast<double>(doc_.piece().layers.size()) + 1);
+}
 
 /// Work on the stack and on the whole piece is done on the lathe; everything else belongs to its layer.
 int Timetable::rowOf(const Step& step) const
@@ -95,7 +99,9 @@ void Timetable::paintEvent(QPaintEvent*)
     painter.setFont(report::type(8, QFont::DemiBold));
     const QDate first = QDate(1970, 1, 1);
     const bool dated = doc_.piece().progress.start.has_value();
-    painter.drawText(QRectF(12, 4, 700, 18), Qt::AlignLeft | Qt::AlignVCenter, dated ? tr("TIMETABLE · DRAG A BAR TO MOVE IT") : tr("TIMETABLE, AS IF BEGUN ON A MONDAY · SET A DATE AT THE RIGHT"));
+    painter.drawText(QRectF(12, 4, 700, 18), Qt::AlignLeft | Qt::AlignVCenter,
+                     dated ? tr("TIMETABLE · DRAG A BAR TO MOVE IT")
+                           : tr("TIMETABLE, AS IF BEGUN ON A MONDAY · SET A DATE AT THE RIGHT"));
     painter.setFont(report::type(8));
     double free = -1e9;
     for (const TimeAxis::Stretch& stretch : axis_.stretches()) {
@@ -111,8 +117,10 @@ void Timetable::paintEvent(QPaintEvent*)
         painter.setPen(theme().edge);
         painter.drawLine(QPointF(seen.left(), top - 4), QPointF(seen.left(), height() - bottom));
         painter.setPen(theme().quiet);
-        const QString words = (dated ? QLocale::c().toString(day, "ddd d MMM") : tr("day %1").arg(begins.day - dayTimeOf(schedule().begins).day + 1)) +
-                              QStringLiteral(" %1:%2").arg(begins.minute / 60).arg(begins.minute % 60, 2, 10, QChar('0'));
+        const QString words =
+            (dated ? QLocale::c().toString(day, "ddd d MMM")
+                   : tr("day %1").arg(begins.day - dayTimeOf(schedule().begins).day + 1)) +
+            QStringLiteral(" %1:%2").arg(begins.minute / 60).arg(begins.minute % 60, 2, 10, QChar('0'));
         if (seen.left() < free || seen.left() > width() - right - 60) continue;
         painter.drawText(QRectF(seen.left() + 3, top - 22, 130, 16), Qt::AlignLeft | Qt::AlignVCenter, words);
         free = seen.left() + QFontMetricsF(painter.font()).horizontalAdvance(words) + 12;
@@ -124,7 +132,8 @@ void Timetable::paintEvent(QPaintEvent*)
         if (on) painter.fillRect(QRectF(left, y, width() - left - right, rowHeight()), theme().accentSoft);
         painter.setPen(on ? theme().accent : theme().quiet);
         if (rowHeight() >= 10 || row % 2 == 0 || row == rows - 1)
-            painter.drawText(QRectF(0, y, left - 10, rowHeight()), Qt::AlignRight | Qt::AlignVCenter, row == rows - 1 ? tr("stack, lathe") : tr("layer %1").arg(row + 1));
+            painter.drawText(QRectF(0, y, left - 10, rowHeight()), Qt::AlignRight | Qt::AlignVCenter,
+                             row == rows - 1 ? tr("stack, lathe") : tr("layer %1").arg(row + 1));
     }
     painter.setClipRect(QRectF(left, top - 4, width() - left - right, height() - top));
     const int selected = chosen();
@@ -165,8 +174,10 @@ void Timetable::paintEvent(QPaintEvent*)
             painter.drawEllipse(q, 3, 3);
         };
         for (size_t i = 0; i < recipe().size(); ++i) {
-            if (std::ranges::find(recipe()[me].after, recipe()[i].id) != recipe()[me].after.end()) join(i, me, theme().text);
-            if (std::ranges::find(recipe()[i].after, recipe()[me].id) != recipe()[i].after.end()) join(me, i, theme().accent);
+            if (std::ranges::find(recipe()[me].after, recipe()[i].id) != recipe()[me].after.end())
+                join(i, me, theme().text);
+            if (std::ranges::find(recipe()[i].after, recipe()[me].id) != recipe()[i].after.end())
+                join(me, i, theme().accent);
         }
         painter.setPen(QPen(theme().accent, 2.4));
         painter.setBrush(Qt::NoBrush);
@@ -259,7 +270,10 @@ bool Timetable::event(QEvent* event)
     if (event->type() == QEvent::ToolTip) {
         auto* help = static_cast<QHelpEvent*>(event);
         const int i = stepAt(help->pos());
-        QToolTip::showText(help->globalPos(), i < 0 ? QString() : QString::fromStdString(print(recipe()[static_cast<size_t>(i)].title, doc_.style())), this);
+        QToolTip::showText(help->globalPos(),
+                           i < 0 ? QString()
+                                 : QString::fromStdString(print(recipe()[static_cast<size_t>(i)].title, doc_.style())),
+                           this);
         return true;
     }
     return QWidget::event(event);

@@ -7,8 +7,9 @@
 
 namespace vl::app {
 
-/// The recipe along time: a row for each layer and one for the lathe, work solid, waiting hatched, what the chosen step needs and
-/// what needs it joined to it by lines; closing times drawn together. A bar is dragged to a later time. The wheel zooms, Shift and wheel pans.
+/// The recipe along time: a row for each layer and one for the lathe, work solid, waiting hatched, what the chosen step
+/// needs and what needs it joined to it by lines; closing times drawn together. A bar is dragged to a later time. The
+/// wheel zooms, Shift and wheel pans.
 class Timetable : public QWidget {
     Q_OBJECT
 public:

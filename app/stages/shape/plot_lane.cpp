@@ -9,7 +9,8 @@
 
 namespace vl::app {
 
-PlotLane::PlotLane(Document& document, AxisMap& axis, const QString& title, std::function<Curve(const Document&)> curve, QWidget* parent)
+PlotLane::PlotLane(Document& document, AxisMap& axis, const QString& title, std::function<Curve(const Document&)> curve,
+                   QWidget* parent)
     : Lane(document, axis, title, parent), curve_(std::move(curve))
 {
 }
@@ -31,12 +32,16 @@ void PlotLane::paintEvent(QPaintEvent*)
     if (high - low < 1e-9) high = low + 1;
     const double top = 30, bottom = height() - 14;
     auto y = [&](double v) { return bottom - (v - low) / (high - low) * (bottom - top); };
-    auto words = [&](double v) { return curve.isLength ? lengthUnit(v) : QString::fromStdString(fixed(v, curve.decimals)) + curve.unit; };
+    auto words = [&](double v) {
+        return curve.isLength ? lengthUnit(v) : QString::fromStdString(fixed(v, curve.decimals)) + curve.unit;
+    };
     painter.setPen(theme().edge);
     painter.drawLine(QPointF(AxisMap::leftMargin - 6, y(0)), QPointF(width() - 10, y(0)));
     painter.setPen(theme().quiet);
-    painter.drawText(QRectF(0, y(high) - 8, AxisMap::leftMargin - 12, 16), Qt::AlignRight | Qt::AlignVCenter, curve.isLength ? length(high) : words(high));
-    painter.drawText(QRectF(0, y(low) - 8, AxisMap::leftMargin - 12, 16), Qt::AlignRight | Qt::AlignVCenter, curve.isLength ? length(low) : words(low));
+    painter.drawText(QRectF(0, y(high) - 8, AxisMap::leftMargin - 12, 16), Qt::AlignRight | Qt::AlignVCenter,
+                     curve.isLength ? length(high) : words(high));
+    painter.drawText(QRectF(0, y(low) - 8, AxisMap::leftMargin - 12, 16), Qt::AlignRight | Qt::AlignVCenter,
+                     curve.isLength ? length(low) : words(low));
     QPolygonF line;
     for (const Point& p : curve.points) line << QPointF(x(p.x()), y(p.y()));
     QPolygonF area = line;
@@ -50,8 +55,10 @@ void PlotLane::paintEvent(QPaintEvent*)
     painter.drawPolyline(line);
     if (!std::isnan(curve.limit)) {
         painter.setPen(QPen(theme().warn, 1.2, Qt::DashLine));
-        painter.drawLine(QPointF(x(curve.points.front().x()), y(curve.limit)), QPointF(x(curve.points.back().x()), y(curve.limit)));
-        painter.drawText(QRectF(x(curve.points.back().x()) - 200, y(curve.limit) + 1, 196, 16), Qt::AlignRight, tr("least %1").arg(words(curve.limit)));
+        painter.drawLine(QPointF(x(curve.points.front().x()), y(curve.limit)),
+                         QPointF(x(curve.points.back().x()), y(curve.limit)));
+        painter.drawText(QRectF(x(curve.points.back().x()) - 200, y(curve.limit) + 1, 196, 16), Qt::AlignRight,
+                         tr("least %1").arg(words(curve.limit)));
     }
     const double v = hoverX_ < 0 ? std::nan("") : radiusAt(curve.points, z(hoverX_));
     if (!std::isnan(v)) {
@@ -59,7 +66,8 @@ void PlotLane::paintEvent(QPaintEvent*)
         painter.drawLine(QPointF(hoverX_, top), QPointF(hoverX_, bottom));
         painter.setPen(theme().text);
         painter.setFont(report::type(8.5, QFont::DemiBold));
-        painter.drawText(QRectF(width() - 260, 4, 248, 18), Qt::AlignRight | Qt::AlignVCenter, tr("at %1: %2").arg(length(z(hoverX_)), words(v)));
+        painter.drawText(QRectF(width() - 260, 4, 248, 18), Qt::AlignRight | Qt::AlignVCenter,
+                         tr("at %1: %2").arg(length(z(hoverX_)), words(v)));
     }
 }
 

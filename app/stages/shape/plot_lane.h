@@ -19,7 +19,8 @@ public:
         bool isLength = false;  ///< value shown in the chosen units
         QString empty;          ///< said where there is nothing to draw
     };
-    PlotLane(Document& document, AxisMap& axis, const QString& title, std::function<Curve(const Document&)> curve, QWidget* parent = nullptr);
+    PlotLane(Document& document, AxisMap& axis, const QString& title, std::function<Curve(const Document&)> curve,
+             QWidget* parent = nullptr);
 
     QSize minimumSizeHint() const override { return {420, 92}; }
 

@@ -63,10 +63,13 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
         return [this, change](auto value) {
             const Selection s = doc_.selection();
             if (s.node < 0) return;
-            edit(tr("change node"), [&](Piece& p) { change(s.side == Side::Outside ? p.outside : p.hollow.inside, static_cast<size_t>(s.node), value); });
+            edit(tr("change node"), [&](Piece& p) {
+                change(s.side == Side::Outside ? p.outside : p.hollow.inside, static_cast<size_t>(s.node), value);
+            });
         };
     };
-    connect(nodeZ_, &LengthField::edited, this, chosenNode([](Outline& o, size_t i, double mm) { o = movedNode(o, i, i ? mm : o[i].z, o[i].r); }));
+    connect(nodeZ_, &LengthField::edited, this,
+            chosenNode([](Outline& o, size_t i, double mm) { o = movedNode(o, i, i ? mm : o[i].z, o[i].r); }));
     connect(nodeD_, &LengthField::edited, this, chosenNode([](Outline& o, size_t i, double mm) { o[i].r = mm / 2; }));
     connect(join_, &QComboBox::activated, this, chosenNode([](Outline& o, size_t i, int k) { o[i].smooth = k == 1; }));
     connect(span_, &QComboBox::activated, this, chosenNode([](Outline& o, size_t i, int k) {
@@ -101,7 +104,8 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     connect(rule_, &QComboBox::activated, this, [this](int k) {
         edit(tr("wall rule"), [&](Piece& p) {
             p.hollow.rule = static_cast<WallRule>(k);
-            if (p.hollow.rule == WallRule::Drawn && p.hollow.inside.size() < 2) p.hollow.inside = drawnFrom(doc_.plan().sides.inside, p);
+            if (p.hollow.rule == WallRule::Drawn && p.hollow.inside.size() < 2)
+                p.hollow.inside = drawnFrom(doc_.plan().sides.inside, p);
         });
     });
     const auto hollow = [](auto& p) -> auto& { return p.hollow; };
@@ -123,8 +127,11 @@ void ShapeStage::refresh()
     const Selection& s = doc_.selection();
     const Outline& line = s.side == Side::Outside ? p.outside : p.hollow.inside;
     const bool node = s.node >= 0 && s.node < static_cast<int>(line.size());
-    nodeTitle_->setText(!node ? tr("CHOSEN NODE: NONE, CLICK ONE") : tr("CHOSEN NODE: %1 OF %2").arg(s.node + 1).arg(line.size()));
-    for (QWidget* w : {static_cast<QWidget*>(nodeZ_), static_cast<QWidget*>(nodeD_), static_cast<QWidget*>(join_), static_cast<QWidget*>(span_)}) w->setEnabled(node);
+    nodeTitle_->setText(!node ? tr("CHOSEN NODE: NONE, CLICK ONE")
+                              : tr("CHOSEN NODE: %1 OF %2").arg(s.node + 1).arg(line.size()));
+    for (QWidget* w : {static_cast<QWidget*>(nodeZ_), static_cast<QWidget*>(nodeD_), static_cast<QWidget*>(join_),
+                       static_cast<QWidget*>(span_)})
+        w->setEnabled(node);
     if (node) {
         const Node& n = line[static_cast<size_t>(s.node)];
         nodeZ_->setValue(n.z);
@@ -137,7 +144,8 @@ void ShapeStage::refresh()
     rule_->setCurrentIndex(static_cast<int>(p.hollow.rule));
     refreshRows();
     bore_->setEnabled(p.hollow.rule == WallRule::Bored);
-    const bool hollow = p.hollow.rule != WallRule::Solid, ruled = hollow && p.hollow.rule != WallRule::Drawn && p.hollow.rule != WallRule::Bored;
+    const bool hollow = p.hollow.rule != WallRule::Solid,
+               ruled = hollow && p.hollow.rule != WallRule::Drawn && p.hollow.rule != WallRule::Bored;
     rim_->setEnabled(ruled);
     base_->setEnabled(p.hollow.rule == WallRule::Tapered);
     floor_->setEnabled(ruled);

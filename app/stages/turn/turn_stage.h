@@ -2,7 +2,6 @@
 
 #include "app/stages/stage.h"
 
-
 namespace vl::app {
 
 /// Turn: stations and calliper settings on the axis, speeds, swing.

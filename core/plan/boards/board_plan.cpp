@@ -15,13 +15,16 @@ constexpr double alike = 0.05;  // mm: strips closer than this are ripped and pl
 struct Wood {
     const Species* species = nullptr;
     StripProblem problem;
-    std::vector<const Part*> parts;                      // of each item
-    std::vector<std::pair<size_t, BoardRect>> panels;    // of each panel: place in the plan's boards, and where on it
+    std::vector<const Part*> parts;                    // of each item
+    std::vector<std::pair<size_t, BoardRect>> panels;  // of each panel: place in the plan's boards, and where on it
 };
 
 class BoardPlanner {
 public:
-    BoardPlanner(const Piece& piece, const Shop& shop, const Assembly& assembly, const Control& control) : piece_(piece), shop_(shop), assembly_(assembly), control_(control) {}
+    BoardPlanner(const Piece& piece, const Shop& shop, const Assembly& assembly, const Control& control)
+        : piece_(piece), shop_(shop), assembly_(assembly), control_(control)
+    {
+    }
 
     BoardPlan run()
     {
@@ -65,7 +68,8 @@ private:
     /// A strip that is already cut stays; what is no longer wanted of it is surplus.
     void keep(const KeptStrip& k, std::map<std::string, int>& left)
     {
-        const auto board = std::ranges::find_if(plan_.boards, [&](const PlannedBoard& b) { return b.board.id == k.board; });
+        const auto board =
+            std::ranges::find_if(plan_.boards, [&](const PlannedBoard& b) { return b.board.id == k.board; });
         PlannedStrip s;
         s.place = {k.x, k.y, k.length, k.width};
         s.thickness = k.thickness;
@@ -104,7 +108,9 @@ private:
                 q.planing = shop_.planing;
             }
             auto& kinds = w->problem.kinds;
-            auto kind = std::ranges::find_if(kinds, [&](const StripProblem::Kind& k) { return std::abs(k.width - p.width) < alike && std::abs(k.thickness - p.thickness) < alike; });
+            auto kind = std::ranges::find_if(kinds, [&](const StripProblem::Kind& k) {
+                return std::abs(k.width - p.width) < alike && std::abs(k.thickness - p.thickness) < alike;
+            });
             if (kind == kinds.end()) kind = kinds.insert(kinds.end(), {p.width, p.thickness, {}});
             kind->items.push_back(w->problem.items.size());
             w->problem.items.push_back({static_cast<size_t>(kind - kinds.begin()), count, p.pitch, p.lead});
@@ -115,7 +121,9 @@ private:
                 PlannedBoard& board = plan_.boards[b];
                 if (board.board.wood != w.species->id) continue;
                 std::vector<BoardRect> blocked = defectsOf(board.board);
-                for (const PlannedStrip& s : board.strips) blocked.push_back({s.place.x, std::max(0.0, s.place.y - shop_.ripKerf), s.place.length, s.place.width + 2 * shop_.ripKerf});
+                for (const PlannedStrip& s : board.strips)
+                    blocked.push_back({s.place.x, std::max(0.0, s.place.y - shop_.ripKerf), s.place.length,
+                                       s.place.width + 2 * shop_.ripKerf});
                 // A short panel can be held where the whole board is no longer.
                 const double least = std::min(shop_.leastHold, board.board.length);
                 board.panels = clearPanels(board.board, blocked, least, 5, shop_.ripKerf);
@@ -148,19 +156,24 @@ private:
         for (size_t i = 0; i < s.missing.size(); ++i)
             if (s.missing[i] > 0) {
                 const Part& part = *w.parts[i];
-                const double length = part.run(s.missing[i]) + p.endWaste, board = part.thickness < 3 ? part.thickness : part.thickness + p.planing;
-                plan_.shortfall.push_back({part.id, part.species, s.missing[i], part.thickness, part.width, length, board, length * (part.width + p.kerf) * board});
+                const double length = part.run(s.missing[i]) + p.endWaste,
+                             board = part.thickness < 3 ? part.thickness : part.thickness + p.planing;
+                plan_.shortfall.push_back({part.id, part.species, s.missing[i], part.thickness, part.width, length,
+                                           board, length * (part.width + p.kerf) * board});
             }
     }
 
-    /// Lays each panel's strips side by side, the widest at the edge that is ripped first, so that narrow rests stay in one piece.
+    /// Lays each panel's strips side by side, the widest at the edge that is ripped first, so that narrow rests stay in
+    /// one piece.
     void place(const Wood& w, const StripSolution& s)
     {
         for (size_t panel = 0; panel < w.panels.size(); ++panel) {
             std::vector<const StripCut*> mine;
             for (const StripCut& c : s.strips)
                 if (c.panel == panel) mine.push_back(&c);
-            std::ranges::stable_sort(mine, [&](const StripCut* a, const StripCut* b) { return w.problem.kinds[a->kind].width > w.problem.kinds[b->kind].width; });
+            std::ranges::stable_sort(mine, [&](const StripCut* a, const StripCut* b) {
+                return w.problem.kinds[a->kind].width > w.problem.kinds[b->kind].width;
+            });
             const BoardRect& r = w.panels[panel].second;
             double y = r.y;
             for (const StripCut* c : mine) {
@@ -186,8 +199,13 @@ private:
     void finish(PlannedBoard& b)
     {
         int number = 0;
-        auto cut = [&](BoardCut::Kind kind, double x0, double y0, double x1, double y1, size_t strip) { b.cuts.push_back({kind, ++number, x0, y0, x1, y1, strip}); };
-        auto inPanel = [](const PlannedStrip& s, const BoardRect& r) { return s.place.x == r.x && s.place.length == r.length && s.place.y >= r.y - 1e-9 && s.place.top() <= r.top() + 1e-9; };
+        auto cut = [&](BoardCut::Kind kind, double x0, double y0, double x1, double y1, size_t strip) {
+            b.cuts.push_back({kind, ++number, x0, y0, x1, y1, strip});
+        };
+        auto inPanel = [](const PlannedStrip& s, const BoardRect& r) {
+            return s.place.x == r.x && s.place.length == r.length && s.place.y >= r.y - 1e-9 &&
+                   s.place.top() <= r.top() + 1e-9;
+        };
         for (const BoardRect& r : b.panels) {
             std::vector<size_t> mine;
             for (size_t i = 0; i < b.strips.size(); ++i)
@@ -203,7 +221,8 @@ private:
                 if (y < r.top() - 1e-6) cut(BoardCut::Rip, r.x, y, r.right(), y, i);
             }
             const double rest = r.top() - y - shop_.ripKerf;
-            if (rest >= 20 && r.length >= shop_.leastOffcut) b.offcuts.push_back({r.x, y + shop_.ripKerf, r.length, rest});
+            if (rest >= 20 && r.length >= shop_.leastOffcut)
+                b.offcuts.push_back({r.x, y + shop_.ripKerf, r.length, rest});
         }
         for (size_t i = 0; i < b.strips.size(); ++i) {
             PlannedStrip& s = b.strips[i];
@@ -235,11 +254,14 @@ private:
                     if (!p) continue;
                     plan_.partsVolume += run.count * p->volume;
                     const double cuts = run.count + (p->lead > 0 ? 1 : 0);
-                    plan_.kerfVolume += s.place.width * run.length * (b.board.thickness - s.thickness) + cuts * shop_.kerf / std::cos(p->left.miterDeg * degrees) * s.place.width * s.thickness;
+                    plan_.kerfVolume +=
+                        s.place.width * run.length * (b.board.thickness - s.thickness) +
+                        cuts * shop_.kerf / std::cos(p->left.miterDeg * degrees) * s.place.width * s.thickness;
                 }
         }
         plan_.wasteVolume = std::max(0.0, plan_.boardVolume - plan_.partsVolume - plan_.kerfVolume);
-        // What is to be bought is bought with as much waste as the rest has, or the usual third where nothing is cut yet.
+        // What is to be bought is bought with as much waste as the rest has, or the usual third where nothing is cut
+        // yet.
         const double usual = plan_.yield() > 0 ? std::clamp(1 / plan_.yield(), 1.05, 2.5) : 1.35;
         for (Shortfall& s : plan_.shortfall) {
             const Part* p = partOf(s.part);
@@ -256,7 +278,10 @@ private:
 
 }  // namespace
 
-BoardPlan planBoards(const Piece& piece, const Shop& shop, const Assembly& assembly, const Control& control) { return BoardPlanner(piece, shop, assembly, control).run(); }
+BoardPlan planBoards(const Piece& piece, const Shop& shop, const Assembly& assembly, const Control& control)
+{
+    return BoardPlanner(piece, shop, assembly, control).run();
+}
 
 KeptStrip keptStrip(const PlannedBoard& board, const PlannedStrip& strip)
 {

@@ -14,13 +14,13 @@ struct PlannedRun {
 
 /// A strip to be ripped from a board, where it lies on the board's face.
 struct PlannedStrip {
-    BoardRect place;            ///< as wide as it is ripped; the saw's kerf lies beyond its far edge
-    double kerf = 0;            ///< mm of board that ripping it turns to dust; none where it ends at an edge
-    double thickness = 0;       ///< mm, planed
+    BoardRect place;       ///< as wide as it is ripped; the saw's kerf lies beyond its far edge
+    double kerf = 0;       ///< mm of board that ripping it turns to dust; none where it ends at an edge
+    double thickness = 0;  ///< mm, planed
     std::vector<PlannedRun> runs;
-    double used = 0;            ///< mm of its length: runs and end waste, at least what can be held safely
-    bool ganged = false;        ///< its parts alone are too short to rip: the strip is ripped longer and cut short afterwards
-    bool kept = false;          ///< already cut
+    double used = 0;      ///< mm of its length: runs and end waste, at least what can be held safely
+    bool ganged = false;  ///< its parts alone are too short to rip: the strip is ripped longer and cut short afterwards
+    bool kept = false;    ///< already cut
 };
 
 /// A straight cut on a board, in the order it is made.
@@ -55,14 +55,15 @@ struct BoardPlan {
     std::vector<PlannedBoard> boards;  ///< those that are cut
     std::vector<Shortfall> shortfall;
     double consumed = 0, lowerBound = 0;  ///< mm² of board face, missing parts counted in both as in StripProblem
-    double partsVolume = 0, boardVolume = 0, kerfVolume = 0, wasteVolume = 0;  ///< mm³; boards = parts + kerf and planing + waste
+    double partsVolume = 0, boardVolume = 0, kerfVolume = 0,
+           wasteVolume = 0;  ///< mm³; boards = parts + kerf and planing + waste
     double cost = 0;
     bool cancelled = false;
     double yield() const { return boardVolume > 0 ? partsVolume / boardVolume : 0; }
 };
 
-/// Plans the cutting of an assembly's parts from the shop's rack. Strips in the piece's progress are taken as cut: they stay where they are,
-/// and only what they lack is planned. Every wood is a problem of its own (strip_problem.h).
+/// Plans the cutting of an assembly's parts from the shop's rack. Strips in the piece's progress are taken as cut: they
+/// stay where they are, and only what they lack is planned. Every wood is a problem of its own (strip_problem.h).
 BoardPlan planBoards(const Piece& piece, const Shop& shop, const Assembly& assembly, const Control& control = {});
 
 /// A planned strip as one that is cut.
@@ -71,7 +72,8 @@ KeptStrip keptStrip(const PlannedBoard& board, const PlannedStrip& strip);
 /// The piece with every strip of a plan cut.
 Piece withAllCut(Piece piece, const BoardPlan& plan);
 
-/// The rack after a plan is carried out: boards cut are gone, offcuts worth keeping are there as boards "id-a", "id-b" … where `keepOffcuts`.
+/// The rack after a plan is carried out: boards cut are gone, offcuts worth keeping are there as boards "id-a", "id-b"
+/// … where `keepOffcuts`.
 std::vector<Board> rackAfter(const std::vector<Board>& rack, const BoardPlan& plan, bool keepOffcuts);
 
 }  // namespace vl

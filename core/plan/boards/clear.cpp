@@ -9,12 +9,16 @@ namespace {
 
 class Clearing {
 public:
-    Clearing(std::vector<BoardRect> blocked, double leastLength, double leastWidth, double kerf) : blocked_(std::move(blocked)), leastLength_(leastLength), leastWidth_(leastWidth), kerf_(kerf) {}
+    Clearing(std::vector<BoardRect> blocked, double leastLength, double leastWidth, double kerf)
+        : blocked_(std::move(blocked)), leastLength_(leastLength), leastWidth_(leastWidth), kerf_(kerf)
+    {
+    }
 
     std::vector<BoardRect> of(const BoardRect& whole)
     {
         collect(whole);
-        std::ranges::sort(out_, [](const BoardRect& a, const BoardRect& b) { return std::pair(a.y, a.x) < std::pair(b.y, b.x); });
+        std::ranges::sort(
+            out_, [](const BoardRect& a, const BoardRect& b) { return std::pair(a.y, a.x) < std::pair(b.y, b.x); });
         return out_;
     }
 
@@ -35,14 +39,18 @@ private:
     }
 
     /// Long pieces are worth a little more than as much area in short ones.
-    double worth(const BoardRect& r) const { return r.length < leastLength_ || r.width < leastWidth_ ? 0 : r.area() * std::pow(r.length, 0.1); }
+    double worth(const BoardRect& r) const
+    {
+        return r.length < leastLength_ || r.width < leastWidth_ ? 0 : r.area() * std::pow(r.length, 0.1);
+    }
 
     /// The two sides of a cut at the edge of a blocked place, which lies beyond it or before it.
     std::pair<BoardRect, BoardRect> split(const BoardRect& r, bool across, double at, bool beyond) const
     {
         const double to = beyond ? at : at - kerf_, from = beyond ? at + kerf_ : at;
-        return across ? std::pair{BoardRect{r.x, r.y, to - r.x, r.width}, BoardRect{from, r.y, r.right() - from, r.width}}
-                      : std::pair{BoardRect{r.x, r.y, r.length, to - r.y}, BoardRect{r.x, from, r.length, r.top() - from}};
+        return across
+                   ? std::pair{BoardRect{r.x, r.y, to - r.x, r.width}, BoardRect{from, r.y, r.right() - from, r.width}}
+                   : std::pair{BoardRect{r.x, r.y, r.length, to - r.y}, BoardRect{r.x, from, r.length, r.top() - from}};
     }
 
     Best best(const BoardRect& r)
@@ -55,10 +63,15 @@ private:
         Best found;
         const bool exactly = in.size() <= 8;
         for (const BoardRect* b : in)
-            for (const auto& [across, beyond, at] : {std::tuple{true, true, b->x}, {true, false, b->right()}, {false, true, b->y}, {false, false, b->top()}}) {
-                if (across ? at <= r.x + 1e-9 || at >= r.right() - 1e-9 : at <= r.y + 1e-9 || at >= r.top() - 1e-9) continue;
+            for (const auto& [across, beyond, at] : {std::tuple{true, true, b->x},
+                                                     {true, false, b->right()},
+                                                     {false, true, b->y},
+                                                     {false, false, b->top()}}) {
+                if (across ? at <= r.x + 1e-9 || at >= r.right() - 1e-9 : at <= r.y + 1e-9 || at >= r.top() - 1e-9)
+                    continue;
                 const auto [p, q] = split(r, across, at, beyond);
-                const double sum = exactly ? best(p).worth + best(q).worth : (inside(p).empty() ? worth(p) : 0) + (inside(q).empty() ? worth(q) : 0);
+                const double sum = exactly ? best(p).worth + best(q).worth
+                                           : (inside(p).empty() ? worth(p) : 0) + (inside(q).empty() ? worth(q) : 0);
                 if (sum > found.worth || found.at < 0) found = {sum, across, beyond, at};
             }
         return known_[key] = found;
@@ -84,7 +97,8 @@ private:
 
 }  // namespace
 
-std::vector<BoardRect> clearPanels(const Board& board, const std::vector<BoardRect>& blocked, double leastLength, double leastWidth, double kerf)
+std::vector<BoardRect> clearPanels(const Board& board, const std::vector<BoardRect>& blocked, double leastLength,
+                                   double leastWidth, double kerf)
 {
     return Clearing(blocked, leastLength, leastWidth, kerf).of({0, 0, board.length, board.width});
 }
@@ -93,7 +107,9 @@ std::vector<BoardRect> defectsOf(const Board& board)
 {
     std::vector<BoardRect> list;
     for (const Defect& d : board.defects)
-        if (d.length > 0 && d.width > 0) list.push_back({d.along, d.across, std::min(d.length, board.length - d.along), std::min(d.width, board.width - d.across)});
+        if (d.length > 0 && d.width > 0)
+            list.push_back({d.along, d.across, std::min(d.length, board.length - d.along),
+                            std::min(d.width, board.width - d.across)});
     return list;
 }
 

@@ -38,7 +38,8 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
         Setup& plane = planes[rounded(thickness)];
         plane.machine = "thicknesser";
         if (plane.settings.empty()) plane.settings.push_back(length("thickness", thickness));
-        plane.trial = "plane an offcut of the same wood and measure both ends: " + fixed(thickness, 2) + " mm; no strip shorter than the manual's least length";
+        plane.trial = "plane an offcut of the same wood and measure both ends: " + fixed(thickness, 2) +
+                      " mm; no strip shorter than the manual's least length";
         plane.cuts += cuts;
         for (const std::string& id : parts) {
             addOnce(rip.parts, id);
@@ -65,15 +66,18 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
         if (p.thickness < 3) continue;
         Setup& s = cross[{rounded(p.left.miterDeg), rounded(p.left.bevelDeg), rounded(p.length)}];
         const bool sled = piece.choices.cutting == CutSchool::WedgeSled && p.left.miterDeg > 0;
-        s.machine = p.left.miterDeg == 0 && p.left.bevelDeg == 0 ? "crosscut sled" : sled ? "wedge sled" : "miter gauge";
+        s.machine = p.left.miterDeg == 0 && p.left.bevelDeg == 0 ? "crosscut sled"
+                    : sled                                       ? "wedge sled"
+                                                                 : "miter gauge";
         if (s.settings.empty()) {
             if (p.left.miterDeg != 0) s.settings.push_back(angle("miter from square", p.left.miterDeg));
             if (p.left.bevelDeg != 0) s.settings.push_back(angle("blade tilt", p.left.bevelDeg));
             s.settings.push_back(length("stop", p.length));
         }
-        s.trial = p.left.miterDeg != 0 && p.left.miterDeg == p.right.miterDeg && p.shortEdge < p.length
-                      ? "cut a whole trial ring from scrap and close it dry: the gap of its last joint corrects the angle"
-                      : "cut one from scrap, measure its length and check both ends with a square";
+        s.trial =
+            p.left.miterDeg != 0 && p.left.miterDeg == p.right.miterDeg && p.shortEdge < p.length
+                ? "cut a whole trial ring from scrap and close it dry: the gap of its last joint corrects the angle"
+                : "cut one from scrap, measure its length and check both ends with a square";
         s.cuts += p.count + (p.lead > 0 ? 1 : 0);
         addOnce(s.parts, p.id);
     }

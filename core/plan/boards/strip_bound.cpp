@@ -41,9 +41,10 @@ public:
         for (size_t k = 0; k < kind_.items.size(); ++k) {
             const auto& item = p_.items[kind_.items[k]];
             const float worth = static_cast<float>(price[kind_.items[k]]);
-            const auto &before = best_[k];
+            const auto& before = best_[k];
             auto &after = best_[k + 1], &with = with_[k];
-            const size_t one = static_cast<size_t>(std::max(1, cells(item.pitch))), first = static_cast<size_t>(std::max(1, cells(item.pitch + item.lead)));
+            const size_t one = static_cast<size_t>(std::max(1, cells(item.pitch))),
+                         first = static_cast<size_t>(std::max(1, cells(item.pitch + item.lead)));
             for (size_t u = 0; u < after.size(); ++u) {
                 float w = -1e30f;
                 if (u >= first) w = before[u - first] + worth;
@@ -59,10 +60,12 @@ public:
         for (size_t k = kind_.items.size(); k-- > 0;) {
             if (best_[k + 1][u] <= best_[k][u]) continue;
             const auto& item = p_.items[kind_.items[k]];
-            const size_t one = static_cast<size_t>(std::max(1, cells(item.pitch))), first = static_cast<size_t>(std::max(1, cells(item.pitch + item.lead)));
+            const size_t one = static_cast<size_t>(std::max(1, cells(item.pitch))),
+                         first = static_cast<size_t>(std::max(1, cells(item.pitch + item.lead)));
             for (;;) {
                 ++takes[kind_.items[k]];
-                const float more = u >= one ? with_[k][u - one] : -1e30f, start = u >= first ? best_[k][u - first] : -1e30f;
+                const float more = u >= one ? with_[k][u - one] : -1e30f,
+                            start = u >= first ? best_[k][u - first] : -1e30f;
                 if (more > start) {
                     u -= one;
                     continue;
@@ -87,7 +90,8 @@ struct Rated {
 
 class Bound {
 public:
-    Bound(const StripProblem& p, const Control& control) : p_(p), control_(control), lp_(glp_create_prob(), glp_delete_prob)
+    Bound(const StripProblem& p, const Control& control)
+        : p_(p), control_(control), lp_(glp_create_prob(), glp_delete_prob)
     {
         for (size_t i = 0; i < p.panels.size(); ++i) {
             const auto& q = p.panels[i];
@@ -108,11 +112,15 @@ public:
         if (p_.items.empty()) return out;
         glp_term_out(GLP_OFF);
         glp_set_obj_dir(lp_.get(), GLP_MIN);
-        const int demands = static_cast<int>(p_.items.size()), rows = demands + static_cast<int>(classes_.size()) + static_cast<int>(p_.kinds.size());
+        const int demands = static_cast<int>(p_.items.size()),
+                  rows = demands + static_cast<int>(classes_.size()) + static_cast<int>(p_.kinds.size());
         glp_add_rows(lp_.get(), rows);
-        for (int i = 0; i < demands; ++i) glp_set_row_bnds(lp_.get(), i + 1, GLP_LO, p_.items[static_cast<size_t>(i)].count, 0);
-        for (size_t c = 0; c < classes_.size(); ++c) glp_set_row_bnds(lp_.get(), demands + static_cast<int>(c) + 1, GLP_UP, 0, classes_[c].count);
-        for (size_t k = 0; k < p_.kinds.size(); ++k) glp_set_row_bnds(lp_.get(), stripRow(k), GLP_LO, leastStrips(k), 0);
+        for (int i = 0; i < demands; ++i)
+            glp_set_row_bnds(lp_.get(), i + 1, GLP_LO, p_.items[static_cast<size_t>(i)].count, 0);
+        for (size_t c = 0; c < classes_.size(); ++c)
+            glp_set_row_bnds(lp_.get(), demands + static_cast<int>(c) + 1, GLP_UP, 0, classes_[c].count);
+        for (size_t k = 0; k < p_.kinds.size(); ++k)
+            glp_set_row_bnds(lp_.get(), stripRow(k), GLP_LO, leastStrips(k), 0);
         // A part that is left out saves a strip at the most.
         for (size_t i = 0; i < p_.items.size(); ++i) addColumn({p_.missing(i), {{i, 1}}, {{p_.items[i].kind, 1}}});
         glp_smcp parameters;
@@ -122,11 +130,13 @@ public:
         for (int round = 0; round < most && !control_.cancelled(); ++round) {
             if (glp_simplex(lp_.get(), &parameters) != 0) break;
             const double value = glp_get_obj_val(lp_.get());
-            for (int i = 0; i < demands; ++i) out.price[static_cast<size_t>(i)] = std::max(0.0, glp_get_row_dual(lp_.get(), i + 1));
+            for (int i = 0; i < demands; ++i)
+                out.price[static_cast<size_t>(i)] = std::max(0.0, glp_get_row_dual(lp_.get(), i + 1));
             double reduced = 0;
             int added = 0;
             price(out.price);
-            for (size_t k = 0; k < p_.kinds.size(); ++k) perStrip_[k] = std::max(0.0, glp_get_row_dual(lp_.get(), stripRow(k)));
+            for (size_t k = 0; k < p_.kinds.size(); ++k)
+                perStrip_[k] = std::max(0.0, glp_get_row_dual(lp_.get(), stripRow(k)));
             for (size_t c = 0; c < classes_.size(); ++c) {
                 const double dual = glp_get_row_dual(lp_.get(), demands + static_cast<int>(c) + 1);
                 const auto [worth, column] = pattern(classes_[c]);
@@ -150,7 +160,10 @@ public:
     }
 
 private:
-    static bool alike(const StripProblem::Panel& a, const StripProblem::Panel& b) { return a.length == b.length && a.width == b.width && a.thickness == b.thickness; }
+    static bool alike(const StripProblem::Panel& a, const StripProblem::Panel& b)
+    {
+        return a.length == b.length && a.width == b.width && a.thickness == b.thickness;
+    }
 
     int stripRow(size_t kind) const { return static_cast<int>(p_.items.size() + classes_.size() + kind) + 1; }
 
@@ -239,30 +252,37 @@ private:
             int count = 0;  ///< parts, of a kind with one item
         };
         std::vector<Choice> choices;
-        const int length = cellsUp(c.panel.length), waste = cells(p_.endWaste), keep = cells(c.panel.length - p_.leastOffcut);
+        const int length = cellsUp(c.panel.length), waste = cells(p_.endWaste),
+                  keep = cells(c.panel.length - p_.leastOffcut);
         for (size_t k = 0; k < p_.kinds.size(); ++k) {
             if (!p_.fits(c.first, k) || p_.kinds[k].width > c.panel.width + 1e-9) continue;
             const double each = (p_.kinds[k].width + p_.kerf) * grid;
             Choice best{k, -1e300, 0, std::max(1, cells(p_.kinds[k].width + p_.kerf)), 0, 0};
             if (single(k)) {
-                // One kind of part: as many as fill the length, leave a rest worth keeping, or can just be held, and one more; between
-                // them the worth is linear.
+                // One kind of part: as many as fill the length, leave a rest worth keeping, or can just be held, and
+                // one more; between them the worth is linear.
                 const auto& item = p_.items[p_.kinds[k].items[0]];
                 const double w = p_.kinds[k].width + p_.kerf;
-                auto fit = [&](double end) { return static_cast<int>(std::floor((end - p_.endWaste - item.lead) / item.pitch + 1e-9)); };
+                auto fit = [&](double end) {
+                    return static_cast<int>(std::floor((end - p_.endWaste - item.lead) / item.pitch + 1e-9));
+                };
                 const int most = fit(c.panel.length), held = std::max(0, fit(p_.leastHold));
-                for (const int n : {most, fit(c.panel.length - p_.leastOffcut), std::min(most, held), std::min(most, held + 1)}) {
+                for (const int n :
+                     {most, fit(c.panel.length - p_.leastOffcut), std::min(most, held), std::min(most, held + 1)}) {
                     if (n <= 0) continue;
-                    const double cost = p_.consumed(item.run(n), c.panel.length) * w, worth = n * price_[p_.kinds[k].items[0]] - cost;
+                    const double cost = p_.consumed(item.run(n), c.panel.length) * w,
+                                 worth = n * price_[p_.kinds[k].items[0]] - cost;
                     if (worth > best.worth) best = {k, worth, 1, best.width, cost, n};
                 }
             } else if (length > waste) {
                 // The whole length, or what leaves a rest worth keeping.
-                const double whole = fills_[k].worth(static_cast<size_t>(length - waste)) - c.panel.length / grid * each;
+                const double whole =
+                    fills_[k].worth(static_cast<size_t>(length - waste)) - c.panel.length / grid * each;
                 if (whole > best.worth) best = {k, whole, length, best.width, c.panel.length / grid * each, 0};
                 const Rated& r = rated_[k];
                 if (keep > 0 && r.at[static_cast<size_t>(keep)] >= 0 && r.value[static_cast<size_t>(keep)] > best.worth)
-                    best = {k, r.value[static_cast<size_t>(keep)], r.at[static_cast<size_t>(keep)], best.width, r.at[static_cast<size_t>(keep)] * each, 0};
+                    best = {k,          r.value[static_cast<size_t>(keep)],     r.at[static_cast<size_t>(keep)],
+                            best.width, r.at[static_cast<size_t>(keep)] * each, 0};
             }
             best.worth += perStrip_[k];
             if (best.worth > 0 && best.used > 0) choices.push_back(best);
@@ -275,7 +295,8 @@ private:
         for (int w = 1; w <= room; ++w)
             for (size_t k = 0; k < choices.size(); ++k)
                 if (choices[k].width <= w && value[static_cast<size_t>(w - choices[k].width)] > none) {
-                    const float v = value[static_cast<size_t>(w - choices[k].width)] + static_cast<float>(choices[k].worth);
+                    const float v =
+                        value[static_cast<size_t>(w - choices[k].width)] + static_cast<float>(choices[k].worth);
                     if (v > value[static_cast<size_t>(w)]) {
                         value[static_cast<size_t>(w)] = v;
                         chosen[static_cast<size_t>(w)] = static_cast<int>(k);

@@ -20,14 +20,14 @@ struct Control {
 
 /// What linear programming says of a cutting problem.
 struct StripBound {
-    double bound = 0;           ///< mm²: no plan costs less
-    std::vector<double> price;  ///< of each item, mm²: what one more of it would cost
+    double bound = 0;              ///< mm²: no plan costs less
+    std::vector<double> price;     ///< of each item, mm²: what one more of it would cost
     std::vector<double> scarcity;  ///< of each panel, mm²: what having it once more would save
 };
 
-/// The lower bound by column generation (Gilmore & Gomory 1961, two stages; GLPK's simplex for the master problem, dynamic programming for
-/// the pattern of a panel). Lengths are rounded down to 0.1 mm, so that the bound stays a bound; where the rounds end early it is
-/// Lasdon's (master value plus the sum of the least reduced costs).
+/// The lower bound by column generation (Gilmore & Gomory 1961, two stages; GLPK's simplex for the master problem,
+/// dynamic programming for the pattern of a panel). Lengths are rounded down to 0.1 mm, so that the bound stays a
+/// bound; where the rounds end early it is Lasdon's (master value plus the sum of the least reduced costs).
 StripBound boundOf(const StripProblem& problem, const Control& control = {});
 
 }  // namespace vl

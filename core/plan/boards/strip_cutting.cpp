@@ -15,11 +15,11 @@ struct Filled {
 
 /// A way to complete a plan.
 struct Way {
-    std::vector<double> taste;     ///< of each kind: the greater, the sooner
-    std::vector<double> liking;    ///< of each panel
-    std::vector<size_t> order;     ///< of the panels that are packed whole
-    double strictness = 2;         ///< worth for what it uses up that a whole panel must give; above 1: none is packed whole
-    double thrift = 0;             ///< 0 … 1: how much the scarcity of panels counts
+    std::vector<double> taste;   ///< of each kind: the greater, the sooner
+    std::vector<double> liking;  ///< of each panel
+    std::vector<size_t> order;   ///< of the panels that are packed whole
+    double strictness = 2;  ///< worth for what it uses up that a whole panel must give; above 1: none is packed whole
+    double thrift = 0;      ///< 0 … 1: how much the scarcity of panels counts
     std::vector<double> appetite;  ///< of each kind: the share of its parts that one strip may take at the most
     std::vector<bool> whole;       ///< of each kind: its strips are filled to their end, whatever it costs
 };
@@ -32,13 +32,16 @@ public:
         scarcity_.resize(p.panels.size(), 0);
         // Without a bound a part is worth the wood it takes.
         for (size_t i = 0; i < p.items.size(); ++i)
-            if (!(price_[i] > 0) || price_[i] >= 0.5 * p.missing(i)) price_[i] = p.items[i].pitch * (p.kinds[p.items[i].kind].width + p.kerf);
+            if (!(price_[i] > 0) || price_[i] >= 0.5 * p.missing(i))
+                price_[i] = p.items[i].pitch * (p.kinds[p.items[i].kind].width + p.kerf);
         for (const auto& q : p.panels)
             if (std::ranges::find(lengths_, q.length) == lengths_.end()) lengths_.push_back(q.length);
-        for (const auto& q : p.panels) lengthOf_.push_back(static_cast<size_t>(std::ranges::find(lengths_, q.length) - lengths_.begin()));
+        for (const auto& q : p.panels)
+            lengthOf_.push_back(static_cast<size_t>(std::ranges::find(lengths_, q.length) - lengths_.begin()));
     }
 
-    /// Completes `start` with what is still missing: first whole panels, packed across their width, then strip by strip.
+    /// Completes `start` with what is still missing: first whole panels, packed across their width, then strip by
+    /// strip.
     StripSolution complete(StripSolution start, const Way& way) const
     {
         std::vector<int> left(p_.items.size());
@@ -53,7 +56,8 @@ public:
         // The best strip of each kind for each length of panel, made anew when what is left of the kind changes.
         std::vector<std::vector<Filled>> table(p_.kinds.size(), std::vector<Filled>(lengths_.size()));
         auto remake = [&](size_t kind) {
-            for (size_t l = 0; l < lengths_.size(); ++l) table[kind][l] = fill(kind, lengths_[l], left, way.appetite[kind], way.whole[kind]);
+            for (size_t l = 0; l < lengths_.size(); ++l)
+                table[kind][l] = fill(kind, lengths_[l], left, way.appetite[kind], way.whole[kind]);
         };
         for (size_t k = 0; k < p_.kinds.size(); ++k) remake(k);
         for (;;) {
@@ -64,12 +68,14 @@ public:
                 for (size_t k = 0; k < p_.kinds.size(); ++k) {
                     const Filled& f = table[k][lengthOf_[panel]];
                     const double w = p_.kinds[k].width + p_.kerf;
-                    if (f.runs.empty() || used[panel] + p_.kinds[k].width > q.width + 1e-9 || !p_.fits(panel, k)) continue;
+                    if (f.runs.empty() || used[panel] + p_.kinds[k].width > q.width + 1e-9 || !p_.fits(panel, k))
+                        continue;
                     double cost = use(panel, k, f, way.thrift);
                     const double rest = q.width - used[panel] - w;
                     if (rest > 0 && rest < p_.leastOffcutWidth) cost += rest * q.length;
                     // A panel once begun is used before another.
-                    const double score = f.worth / cost * way.taste[k] * way.liking[panel] * (used[panel] > 0 ? 1.004 : 1);
+                    const double score =
+                        f.worth / cost * way.taste[k] * way.liking[panel] * (used[panel] > 0 ? 1.004 : 1);
                     if (score > best) {
                         best = score;
                         chosen = {panel, k, f.runs};
@@ -97,8 +103,10 @@ private:
         return p_.consumed(f.in, q.length) * w + thrift * scarcity_[panel] * w / (q.width + p_.kerf);
     }
 
-    /// Fills the free width of a panel with the strips that together are worth most beyond what they use up (knapsack over the width).
-    void pack(size_t panel, double strictness, double thrift, StripSolution& plan, std::vector<int>& left, std::vector<double>& used) const
+    /// Fills the free width of a panel with the strips that together are worth most beyond what they use up (knapsack
+    /// over the width).
+    void pack(size_t panel, double strictness, double thrift, StripSolution& plan, std::vector<int>& left,
+              std::vector<double>& used) const
     {
         constexpr double grid = 0.25;
         const auto& q = p_.panels[panel];
@@ -182,7 +190,9 @@ private:
                 for (size_t k = 0; k < items.size(); ++k) {
                     const size_t at = items[k == 0 ? first : k <= first ? k - 1 : k];
                     const auto& item = p_.items[at];
-                    const int wanted = std::min(left[at], static_cast<int>(std::ceil(item.count * appetite))), n = std::min(wanted, static_cast<int>(std::floor((open - item.lead) / item.pitch + 1e-9)));
+                    const int wanted = std::min(left[at], static_cast<int>(std::ceil(item.count * appetite))),
+                              n = std::min(wanted,
+                                           static_cast<int>(std::floor((open - item.lead) / item.pitch + 1e-9)));
                     if (n <= 0) continue;
                     f.runs.push_back({at, n});
                     f.in += item.run(n);
@@ -211,7 +221,8 @@ private:
 StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Control& control, double closeEnough)
 {
     const Cutter cutter(p, bound);
-    Way plain{std::vector<double>(p.kinds.size(), 1), std::vector<double>(p.panels.size(), 1), {}, 2, 0, std::vector<double>(p.kinds.size(), 1), std::vector<bool>(p.kinds.size(), false)};
+    Way plain{std::vector<double>(p.kinds.size(), 1), std::vector<double>(p.panels.size(), 1), {}, 2, 0,
+              std::vector<double>(p.kinds.size(), 1), std::vector<bool>(p.kinds.size(), false)};
     for (size_t i = 0; i < p.panels.size(); ++i) plain.order.push_back(i);
     std::ranges::stable_sort(plain.order, [&](size_t a, size_t b) {
         const auto &x = p.panels[a], &y = p.panels[b];

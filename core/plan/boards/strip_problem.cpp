@@ -8,7 +8,8 @@ bool StripProblem::fits(size_t panel, size_t kind) const
 {
     const double board = panels[panel].thickness, wanted = kinds[kind].thickness;
     if (wanted < 3) return board >= wanted - 0.05 && board <= wanted + 0.3;
-    return board >= wanted + planing - 1e-6 && board <= std::max(wanted + planing + 10, 1.6 * wanted) * (anyThickness ? 1e9 : 1);
+    return board >= wanted + planing - 1e-6 &&
+           board <= std::max(wanted + planing + 10, 1.6 * wanted) * (anyThickness ? 1e9 : 1);
 }
 
 double StripProblem::consumed(double inRuns, double panelLength) const

@@ -7,7 +7,8 @@
 
 namespace vl {
 
-/// The cutting of one wood as numbers: clear panels are ripped into strips, strips are cut across into runs of parts. Lengths mm.
+/// The cutting of one wood as numbers: clear panels are ripped into strips, strips are cut across into runs of parts.
+/// Lengths mm.
 struct StripProblem {
     /// One kind of part: a run of n takes n · pitch + lead of a strip.
     struct Item {
@@ -27,21 +28,23 @@ struct StripProblem {
     std::vector<Item> items;
     std::vector<Kind> kinds;
     std::vector<Panel> panels;
-    double kerf = 3;         ///< of the saw that rips
-    double endWaste = 25;    ///< of each strip
-    double leastHold = 300;  ///< a strip is ripped at least this long
+    double kerf = 3;                                  ///< of the saw that rips
+    double endWaste = 25;                             ///< of each strip
+    double leastHold = 300;                           ///< a strip is ripped at least this long
     double leastOffcut = 250, leastOffcutWidth = 20;  ///< what is left and smaller is used up with its strip or panel
-    double planing = 1;      ///< a board is thicker by this than what is planed from it
+    double planing = 1;                               ///< a board is thicker by this than what is planed from it
     bool anyThickness = false;  ///< a thick board may be planed to a thin strip, most of it to shavings
 
-    /// Whether a panel is as thick as a kind of strip wants: sheets under 3 mm are not planed, they must be as thick; others are planed, from
-    /// boards not more than 10 mm or six tenths too thick unless anyThickness.
+    /// Whether a panel is as thick as a kind of strip wants: sheets under 3 mm are not planed, they must be as thick;
+    /// others are planed, from boards not more than 10 mm or six tenths too thick unless anyThickness.
     bool fits(size_t panel, size_t kind) const;
-    /// Length of a panel that a strip with this much of it in runs uses up: with its end waste, and with a rest too short to keep.
+    /// Length of a panel that a strip with this much of it in runs uses up: with its end waste, and with a rest too
+    /// short to keep.
     double consumed(double inRuns, double panelLength) const;
     /// Whether the strip can be had at all.
     bool holds(double inRuns, double panelLength) const { return inRuns + endWaste <= panelLength + 1e-9; }
-    /// What a part that cannot be cut counts as, mm²: far more than what it would take, so that none is left out to save wood.
+    /// What a part that cannot be cut counts as, mm²: far more than what it would take, so that none is left out to
+    /// save wood.
     double missing(size_t item) const;
 };
 

@@ -14,7 +14,8 @@ namespace {
 /// The turned wall along the radius at a station, mm.
 double wallAt(const Case& in, double z)
 {
-    const double outer = radiusAt(in.sides.outside, z), inner = in.sides.inside.empty() ? 0 : radiusRange(in.sides.inside, z, z).low;
+    const double outer = radiusAt(in.sides.outside, z),
+                 inner = in.sides.inside.empty() ? 0 : radiusRange(in.sides.inside, z, z).low;
     return std::isnan(outer) ? 0 : outer - (std::isnan(inner) ? 0 : inner);
 }
 
@@ -33,12 +34,15 @@ void overlap(const Case& in, std::vector<Caution>& out)
         c.limit = in.shop.leastOverlap;
         c.unit = "mm";
         c.message = least <= 0 ? "they do not meet: nothing glues one to the other"
-                               : "they overlap by " + in.mm(least) + ", less than " + in.mm(c.limit) + ": the joint can let go while it is turned";
+                               : "they overlap by " + in.mm(least) + ", less than " + in.mm(c.limit) +
+                                     ": the joint can let go while it is turned";
         for (const int i : {o.below, o.below + 1})
             letStockFollow(in, i, "let the stock of " + in.name(i) + " follow the outline", c.fixes);
-        // The stock holds the wall and its allowances unless it was set by hand: then only the wall itself can be too thin.
+        // The stock holds the wall and its allowances unless it was set by hand: then only the wall itself can be too
+        // thin.
         const double wall = wallAt(in, o.z);
-        if (!in.shape.solid && wall < in.shop.leastOverlap) c.fixes.push_back(thickerWall(in, in.shop.leastOverlap - wall));
+        if (!in.shape.solid && wall < in.shop.leastOverlap)
+            c.fixes.push_back(thickerWall(in, in.shop.leastOverlap - wall));
         out.push_back(c);
     }
 }
@@ -67,15 +71,16 @@ void reachHeight(const Case& in, std::vector<Caution>& out)
     }
 }
 
-/// How far a layer's stock falls short of the outline, outside and inside, mm. Straight stock is measured against the extremes; what
-/// slopes, station by station.
+/// How far a layer's stock falls short of the outline, outside and inside, mm. Straight stock is measured against the
+/// extremes; what slopes, station by station.
 std::pair<double, double> lacks(const Case& in, const BuiltLayer& b)
 {
     if (b.outerHold.front().y() == b.outerHold.back().y())
         return {b.finishedOuter.high - b.stockOuterRadius(),
                 b.innerHold.empty() ? 0 : b.stockInnerRadius() - b.finishedInner.low};
     double outer = 0, inner = 0;
-    for (const Point& q : clipped(in.sides.outside, b.z0, b.z1)) outer = std::max(outer, q.y() - radiusAt(b.outerHold, q.x()));
+    for (const Point& q : clipped(in.sides.outside, b.z0, b.z1))
+        outer = std::max(outer, q.y() - radiusAt(b.outerHold, q.x()));
     if (!b.innerHold.empty())
         for (const Point& q : clipped(in.sides.inside, b.z0, b.z1))
             inner = std::max(inner, radiusRange(b.innerHold, q.x(), q.x()).low - q.y());
@@ -95,7 +100,8 @@ void steeperCone(const Case& in, int i, std::vector<Fix>& fixes)
         fixes.push_back(layerFix("cut at " + fixed(angle, 0) + "°, the slope of the outline", i,
                                  [angle](Layer& l) { l.as<BoardRingForm>()->angle = angle; }));
     if (own->rings < 12)
-        fixes.push_back(layerFix("more rings from a thinner board", i, [](Layer& l) { ++l.as<BoardRingForm>()->rings; }));
+        fixes.push_back(
+            layerFix("more rings from a thinner board", i, [](Layer& l) { ++l.as<BoardRingForm>()->rings; }));
 }
 
 void reach(const Case& in, std::vector<Caution>& out)
@@ -108,10 +114,11 @@ void reach(const Case& in, std::vector<Caution>& out)
         Caution c = in.at(outside ? "reach-outside" : "reach-inside", i, Level::Stop);
         c.limit = outside ? 2 * b.finishedOuter.high : 2 * b.finishedInner.low;
         c.measure = outside ? c.limit - 2 * outerLack : c.limit + 2 * innerLack;
-        c.message = outside ? "the stock is Ø " + in.mm(c.measure) + " where the outline asks for Ø " + in.mm(c.limit) +
+        const std::string is = "Ø " + in.mm(c.measure), asked = "Ø " + in.mm(c.limit);
+        c.message = outside ? "the stock is " + is + " where the outline asks for " + asked +
                                   ": a flat will be left at every joint's middle"
-                            : "the bore of the stock is Ø " + in.mm(c.measure) + " where the wall reaches in to Ø " +
-                                  in.mm(c.limit) + ": the wall will have a hollow";
+                            : "the bore of the stock is " + is + " where the wall reaches in to " + asked +
+                                  ": the wall will have a hollow";
         letStockFollow(in, i, "let the stock follow the outline", c.fixes);
         if (c.fixes.empty()) steeperCone(in, i, c.fixes);
         out.push_back(c);
@@ -133,20 +140,24 @@ void season(const Case& in, std::vector<Caution>& out)
         c.z = b.z1;
         c.measure = moves;
         c.limit = in.shop.mostMovement;
-        c.message = "between dry and damp rooms a disc " + in.mm(width) + " wide moves " + formatLengthUnit(moves, in.style, 2) +
-                    " across its grain; the ring it is glued to hardly moves along its own: the base cracks or the joint opens";
-        c.fixes.push_back(layerFix("build it of 12 segments instead", i, [](Layer& l) {
-            l.form = RingForm{};
-        }));
+        c.message =
+            "between dry and damp rooms a disc " + in.mm(width) + " wide moves " +
+            formatLengthUnit(moves, in.style, 2) +
+            " across its grain; the ring it is glued to hardly moves along its own: the base cracks or the joint opens";
+        c.fixes.push_back(layerFix("build it of 12 segments instead", i, [](Layer& l) { l.form = RingForm{}; }));
         const Species* quiet = b.woods[0];
         for (const Layer& l : in.piece.layers)
             for (const std::string& w : l.woods)
                 if (speciesOf(w).shrinkTangential < quiet->shrinkTangential) quiet = &speciesOf(w);
         const Species& mahogany = speciesOf("mahogany");
-        if (movement(width, quiet->shrinkTangential, change) > c.limit && movement(width, mahogany.shrinkTangential, change) <= c.limit) quiet = &mahogany;
+        if (movement(width, quiet->shrinkTangential, change) > c.limit &&
+            movement(width, mahogany.shrinkTangential, change) <= c.limit)
+            quiet = &mahogany;
         if (quiet != b.woods[0] && movement(width, quiet->shrinkTangential, change) <= c.limit)
-            c.fixes.push_back(layerFix(std::string("take ") + quiet->name + ", which moves " + formatLengthUnit(movement(width, quiet->shrinkTangential, change), in.style, 2),
-                                       i, [id = std::string(quiet->id)](Layer& l) { l.woods = {id}; }));
+            c.fixes.push_back(
+                layerFix(std::string("take ") + quiet->name + ", which moves " +
+                             formatLengthUnit(movement(width, quiet->shrinkTangential, change), in.style, 2),
+                         i, [id = std::string(quiet->id)](Layer& l) { l.woods = {id}; }));
         out.push_back(c);
     }
 }
@@ -175,18 +186,21 @@ void endOnJoints(const Case& in, std::vector<Caution>& out)
         if (s.glue.faces != JointFaces::EndToLong || s.layer < 0) continue;
         const double width = 2 * std::sqrt(s.glue.area / pi);
         double moves = 0;
-        for (const Species* w : s.glue.woods) moves = std::max(moves, std::abs(movement(width, w->shrinkTangential, change)));
+        for (const Species* w : s.glue.woods)
+            moves = std::max(moves, std::abs(movement(width, w->shrinkTangential, change)));
         if (moves <= in.shop.mostMovement) continue;
         Caution c = in.at("end-on", s.layer);
         c.at += " end on to " + in.name(std::max(0, s.layer - 1));
         c.z = in.built(s.layer).z0;
         c.measure = moves;
         c.limit = in.shop.mostMovement;
-        c.message = "end grain stands on long grain over " + in.mm(width) + ": between dry and damp rooms one moves " + formatLengthUnit(moves, in.style, 2) + " more than the other, and the joint opens or the wood splits";
+        c.message = "end grain stands on long grain over " + in.mm(width) + ": between dry and damp rooms one moves " +
+                    formatLengthUnit(moves, in.style, 2) +
+                    " more than the other, and the joint opens or the wood splits";
         if (const int below = s.layer - 1; below >= 0 && in.layer(below).is<DiscForm>())
-            c.fixes.push_back(layerFix("build layer " + std::to_string(below + 1) + " as a ring of 12 with a disc let in that is free to move", below, [](Layer& l) {
-                l.form = LetInForm{};
-            }));
+            c.fixes.push_back(layerFix("build layer " + std::to_string(below + 1) +
+                                           " as a ring of 12 with a disc let in that is free to move",
+                                       below, [](Layer& l) { l.form = LetInForm{}; }));
         out.push_back(c);
     }
 }

@@ -16,7 +16,8 @@ void gluing(const Case& in, std::vector<Caution>& out)
         const Step& first = in.assembly.recipe[joints[0]->step];
         Caution c;
         c.id = "glue-" + first.id;
-        for (int k = 2; std::ranges::find(out, c.id, &Caution::id) != out.end(); ++k) c.id = "glue-" + first.id + "-" + std::to_string(k);
+        for (int k = 2; std::ranges::find(out, c.id, &Caution::id) != out.end(); ++k)
+            c.id = "glue-" + first.id + "-" + std::to_string(k);
         c.level = Level::Care;
         c.at = print(first.title, in.style);
         if (joints.size() > 1) c.at = std::to_string(joints.size()) + " joints, first: " + c.at;
@@ -30,7 +31,8 @@ void gluing(const Case& in, std::vector<Caution>& out)
             std::vector<std::string> steps;
             for (const JointGlue* g : joints) steps.push_back(in.assembly.recipe[g->step].id);
             c.fixes.push_back(pieceFix("take " + joints[0]->suggestedName + " instead", [steps](Piece& q) {
-                std::erase_if(q.glues, [&](const GlueChoice& g) { return std::ranges::find(steps, g.step) != steps.end(); });
+                std::erase_if(q.glues,
+                              [&](const GlueChoice& g) { return std::ranges::find(steps, g.step) != steps.end(); });
             }));
         }
         out.push_back(c);

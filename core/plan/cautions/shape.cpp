@@ -28,9 +28,12 @@ void wall(const Case& in, std::vector<Caution>& out)
         c.limit = in.piece.hollow.leastWall;
         c.unit = "mm";
         c.message = through ? "the inside comes through the outside: the wall is cut open here"
-                            : "the wall is " + in.mm(thin) + " square to the surface, thinner than the " + in.mm(c.limit) + " you asked for";
+                            : "the wall is " + in.mm(thin) + " square to the surface, thinner than the " +
+                                  in.mm(c.limit) + " you asked for";
         c.fixes.push_back(thickerWall(in, c.limit - c.measure));
-        if (!through) c.fixes.push_back(pieceFix("accept " + in.mm(thin) + " as the least wall", [thin](Piece& q) { q.hollow.leastWall = std::floor(thin * 100) / 100; }));
+        if (!through)
+            c.fixes.push_back(pieceFix("accept " + in.mm(thin) + " as the least wall",
+                                       [thin](Piece& q) { q.hollow.leastWall = std::floor(thin * 100) / 100; }));
         out.push_back(c);
     }
 }
@@ -48,7 +51,8 @@ void floor(const Case& in, std::vector<Caution>& out)
     c.measure = in.shape.floorThickness;
     c.limit = in.piece.hollow.leastWall;
     c.unit = "mm";
-    c.message = "the floor is " + in.mm(c.measure) + " thick, less than the least wall of " + in.mm(c.limit) + ": it can be turned through";
+    c.message = "the floor is " + in.mm(c.measure) + " thick, less than the least wall of " + in.mm(c.limit) +
+                ": it can be turned through";
     c.fixes.push_back(pieceFix("floor at " + in.mm(c.limit), [to = c.limit](Piece& q) {
         const double up = to - q.hollow.floor;
         q.hollow.floor = to;
@@ -70,7 +74,8 @@ void tip(const Case& in, std::vector<Caution>& out)
     c.limit = in.shop.leastTip;
     c.unit = "°";
     const double wanted = std::ceil(in.shape.gravityHeight * std::tan((in.shop.leastTip + 0.3) * degrees) * 10) / 10;
-    c.message = "leaning " + fixed(c.measure, 1) + "° it tips over, sooner than the " + fixed(c.limit, 1) + "° asked for: its foot is narrow for its height";
+    c.message = "leaning " + fixed(c.measure, 1) + "° it tips over, sooner than the " + fixed(c.limit, 1) +
+                "° asked for: its foot is narrow for its height";
     c.fixes.push_back(pieceFix("foot Ø " + in.mm(2 * wanted), [wanted](Piece& q) {
         for (Node& n : q.outside)
             if (n.z <= 8 || &n == &q.outside.front()) n.r = std::max(n.r, wanted);

@@ -16,7 +16,8 @@ void unreachable(const Case& in, std::vector<Caution>& out)
     if (in.sides.inside.empty() || in.piece.hollow.rule == WallRule::Bored) return;
     const auto sections = sectionsOf(in.piece, in.shop, in.sides);
     if (sections.size() > 1) return;
-    const auto missed = unreached(in.sides.inside, in.sides.inside.front().x(), in.sides.inside.back().x(), false, in.shop);
+    const auto missed =
+        unreached(in.sides.inside, in.sides.inside.front().x(), in.sides.inside.back().x(), false, in.shop);
     if (missed.empty()) return;
     Caution c;
     c.id = "inside";
@@ -27,9 +28,14 @@ void unreachable(const Case& in, std::vector<Caution>& out)
     c.measure = in.sides.inside.back().x() - missed.front().z;
     c.limit = in.shop.toolReach;
     c.unit = "mm";
-    c.message = missed.front().tooDeep ? "the floor lies " + in.mm(c.measure) + " behind the rim and the tools work to " + in.mm(c.limit) + ": they chatter, or do not come there"
-                                       : "from the rim no straight tool comes here: it can be neither turned nor sanded once the rings above are on";
-    if (in.piece.choices.sections == SectionRule::Whole) c.fixes.push_back(pieceFix("build it in sections", [](Piece& q) { q.choices.sections = SectionRule::Proposed; }));
+    c.message = missed.front().tooDeep
+                    ? "the floor lies " + in.mm(c.measure) + " behind the rim and the tools work to " + in.mm(c.limit) +
+                          ": they chatter, or do not come there"
+                    : "from the rim no straight tool comes here: it can be neither turned nor sanded once the rings "
+                      "above are on";
+    if (in.piece.choices.sections == SectionRule::Whole)
+        c.fixes.push_back(
+            pieceFix("build it in sections", [](Piece& q) { q.choices.sections = SectionRule::Proposed; }));
     out.push_back(c);
 }
 
@@ -49,16 +55,23 @@ void grooves(const Case& in, std::vector<Caution>& out)
         c.measure = n.largest - 2 * n.wall;
         c.limit = n.smallest;
         c.message = "between the smallest and the largest diameter not one ring fits";
-        c.fixes.push_back(pieceFix("a largest diameter of " + in.mm(n.smallest + 2 * n.wall), [](Piece& q) { q.nest.largest = q.nest.smallest + 2 * q.nest.wall; }));
+        c.fixes.push_back(pieceFix("a largest diameter of " + in.mm(n.smallest + 2 * n.wall),
+                                   [](Piece& q) { q.nest.largest = q.nest.smallest + 2 * q.nest.wall; }));
     } else if (std::isnan(clearance) || clearance > n.tool / 2) {
         c.id = "nest-blade";
         c.level = Level::Care;
         c.measure = std::isnan(clearance) ? n.below : clearance;
         c.limit = n.tool / 2;
-        c.message = "in the smallest groove the wall stands " + (std::isnan(clearance) ? std::string("across the blade") : in.mm(clearance) + " nearer below the edge") +
-                    ": a straight blade rubs and is pinched. Grind its lower outer corner away by as much, or take a shallower blade";
-        const double fits = std::floor(std::sqrt(std::max(0.0, n.tool * tightest - n.tool * n.tool / 4)) * 10 - 0.5) / 10;
-        if (fits >= 0.5) c.fixes.push_back(pieceFix("a blade " + in.mm(fits) + " below its edge", [fits](Piece& q) { q.nest.below = fits; }));
+        c.message =
+            "in the smallest groove the wall stands " +
+            (std::isnan(clearance) ? std::string("across the blade") : in.mm(clearance) + " nearer below the edge") +
+            ": a straight blade rubs and is pinched. Grind its lower outer corner away by as much, or take a shallower "
+            "blade";
+        const double fits =
+            std::floor(std::sqrt(std::max(0.0, n.tool * tightest - n.tool * n.tool / 4)) * 10 - 0.5) / 10;
+        if (fits >= 0.5)
+            c.fixes.push_back(
+                pieceFix("a blade " + in.mm(fits) + " below its edge", [fits](Piece& q) { q.nest.below = fits; }));
     } else
         return;
     out.push_back(c);
@@ -84,18 +97,21 @@ void swing(const Case& in, std::vector<Caution>& out)
         c.measure = widest;
         c.limit = in.shop.swingRadius;
         c.unit = "mm";
-        c.message = "the rough blank's corners reach " + in.mm(widest) + " from the axis and the bed is " + in.mm(c.limit) + " below it: it will strike the bed";
+        c.message = "the rough blank's corners reach " + in.mm(widest) + " from the axis and the bed is " +
+                    in.mm(c.limit) + " below it: it will strike the bed";
         const double scale = (in.shop.swingRadius - 1) / widest;
         if (scale > 0)
-            c.fixes.push_back(pieceFix("make the piece " + fixed((1 - scale) * 100, 1) + " % slimmer", [scale, most = 2 * (in.shop.swingRadius - 1)](Piece& q) {
-                for (Node& n : q.outside) n.r *= scale;
-                for (Node& n : q.hollow.inside) n.r *= scale;
-                for (Layer& l : q.layers) {
-                    l.outerAllowance *= scale;
-                    if (l.stockOuter) l.stockOuter = std::max(1.0, std::min(*l.stockOuter * scale, most));
-                    if (l.stockInner) *l.stockInner *= scale;
-                }
-            }));
+            c.fixes.push_back(pieceFix("make the piece " + fixed((1 - scale) * 100, 1) + " % slimmer",
+                                       [scale, most = 2 * (in.shop.swingRadius - 1)](Piece& q) {
+                                           for (Node& n : q.outside) n.r *= scale;
+                                           for (Node& n : q.hollow.inside) n.r *= scale;
+                                           for (Layer& l : q.layers) {
+                                               l.outerAllowance *= scale;
+                                               if (l.stockOuter)
+                                                   l.stockOuter = std::max(1.0, std::min(*l.stockOuter * scale, most));
+                                               if (l.stockInner) *l.stockInner *= scale;
+                                           }
+                                       }));
         out.push_back(c);
     }
 }
@@ -111,7 +127,8 @@ void betweenCentres(const Case& in, std::vector<Caution>& out)
         c.measure = stackHeight(in.piece);
         c.limit = in.shop.betweenCentres;
         c.unit = "mm";
-        c.message = "the stack is " + in.mm(c.measure) + " long and the lathe takes " + in.mm(c.limit) + " between centres: the tailstock cannot hold it";
+        c.message = "the stack is " + in.mm(c.measure) + " long and the lathe takes " + in.mm(c.limit) +
+                    " between centres: the tailstock cannot hold it";
         c.fixes.push_back(pieceFix("shorten the piece to fit", [to = in.shop.betweenCentres](Piece& q) {
             const double scale = to / std::max(stackHeight(q), outlineHeight(q));
             q.outside = stretched(q.outside, outlineHeight(q) * scale);

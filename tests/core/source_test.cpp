@@ -1,0 +1,92 @@
+// The shape of the code itself: lines that can be read, words in their own place.
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <filesystem>
+#include <fstream>
+#include <regex>
+#include <string>
+#include <vector>
+
+namespace {
+
+std::vector<std::filesystem::path> sources(std::initializer_list<const char*> folders)
+{
+    std::vector<std::filesystem::path> all;
+    for (const char* folder : folders)
+        for (const auto& entry :
+             std::filesystem::recursive_directory_iterator(std::string(VIVID_SOURCE) + "/" + folder))
+            if (entry.path().extension() == ".cpp" || entry.path().extension() == ".h") all.push_back(entry.path());
+    std::ranges::sort(all);
+    return all;
+}
+
+/// Calls `see` with each line and its number.
+template <class See> void eachLine(const std::filesystem::path& path, See see)
+{
+    std::ifstream in(path);
+    std::string line;
+    for (int number = 1; std::getline(in, line); ++number) see(line, number);
+}
+
+}  // namespace
+
+TEST(Source, HasNoLineOver120Columns)
+{
+    for (const auto& path : sources({"core", "io", "report", "cli", "app", "tests", "benchmarks"}))
+        eachLine(path, [&](const std::string& line, int number) {
+            const auto columns =
+                std::ranges::count_if(line, [](char c) { return (static_cast<unsigned char>(c) & 0xc0) != 0x80; });
+            EXPECT_LE(columns, 120) << path.string() << ":" << number;
+        });
+}
+
+TEST(Source, HasNoSentenceInGeometryBlanksAndTurning)
+{
+    // A name of a setting or a formula has few words; a sentence has more and stands in core/words.
+    // What an error says of a limit is no sentence of the shop.
+    const std::regex literal("\"([^\"]*)\""), word("[A-Za-z]{2,}");
+    for (const auto& path : sources({"core/geometry", "core/blank", "core/turning"}))
+        eachLine(path, [&](const std::string& line, int number) {
+            if (line.find("//") < line.find('"') || line.find("InputError") != std::string::npos) return;
+            for (std::sregex_iterator it(line.begin(), line.end(), literal), end; it != end; ++it) {
+                const std::string text = (*it)[1];
+                const auto words =
+                    std::distance(std::sregex_iterator(text.begin(), text.end(), word), std::sregex_iterator());
+                EXPECT_LE(words, path.string().find("geometry") == std::string::npos ? 7 : 12)
+                    << path.string() << ":" << number << ": " << text;
+            }
+        });
+}
+
+TEST(Source, CoreKnowsNeitherQtNorFiles)
+{
+    const std::regex qt("#include [<\"]Q|#include <fstream>|#include <filesystem>");
+    for (const auto& path : sources({"core"}))
+        eachLine(path, [&](const std::string& line, int number) {
+            EXPECT_FALSE(std::regex_search(line, qt)) << path.string() << ":" << number;
+        });
+}
+
+TEST(Source, IncludesPointDownwards)
+{
+    // Inside core: plan, then turning, lathe and blank, then recipe, then piece and words, then wood and geometry, then
+    // measure.
+    const std::vector<std::vector<std::string>> levels{{"measure"}, {"geometry", "wood"},          {"piece", "words"},
+                                                       {"recipe"},  {"blank", "turning", "lathe"}, {"plan"}};
+    auto level = [&](const std::string& folder) {
+        for (size_t i = 0; i < levels.size(); ++i)
+            if (std::ranges::find(levels[i], folder) != levels[i].end()) return static_cast<int>(i);
+        return -1;
+    };
+    const std::regex include("#include \"core/([a-z]+)/");
+    for (const auto& path : sources({"core"})) {
+        const std::string own = std::filesystem::relative(path, std::string(VIVID_SOURCE) + "/core").begin()->string();
+        ASSERT_GE(level(own), 0) << own << " has no place among the folders of core";
+        eachLine(path, [&](const std::string& line, int number) {
+            std::smatch found;
+            if (std::regex_search(line, found, include))
+                EXPECT_LE(level(found[1]), level(own)) << path.string() << ":" << number;
+        });
+    }
+}
