@@ -17,7 +17,10 @@ bool Cell::spans(double angleDeg) const
 {
     if (round()) return true;
     const double on = std::fmod(angleDeg - from, 360.0);
-    return (on < 0 ? on + 360 : on) <= to - from;
+    // A place on the joint itself belongs to both neighbours, however the last digit falls.
+    constexpr double joint = 1e-9;
+    const double turned = on < 0 ? on + 360 : on;
+    return turned <= to - from + joint || turned >= 360 - joint;
 }
 
 Eigen::Vector3d outwards(double angleDeg) { return {0, std::cos(angleDeg * degrees), std::sin(angleDeg * degrees)}; }

@@ -10,6 +10,15 @@ Point at(const Node& n) { return {n.z, n.r}; }
 
 double chord(const Outline& o, size_t i) { return (at(o[i + 1]) - at(o[i])).norm(); }
 
+/// A bulge held to what does not swell past the stations of its ends: an outline has one radius at every station. The
+/// arc leaves its chord at 2·atan(bulge), and may turn as far as square to the axis (plane geometry).
+double heldBulge(const Point& a, const Point& b, double bulge)
+{
+    const double lean = std::atan2(std::abs(b.y() - a.y()), b.x() - a.x());
+    const double most = std::tan(std::max(0.0, pi / 2 - lean) / 2);
+    return std::clamp(bulge, -most, most);
+}
+
 /// The centre of the arc from a to b with this bulge (sagitta over half chord), and its radius; |bulge| > 0.
 struct Arc {
     Point centre;
@@ -44,14 +53,14 @@ Point direction(const Outline& o, size_t i)
 /// The unit tangent an arc has at its start or end.
 Point arcTangent(const Outline& o, size_t i, bool atEnd)
 {
-    const Arc arc = arcOf(at(o[i]), at(o[i + 1]), o[i].bulge);
+    const Arc arc = arcOf(at(o[i]), at(o[i + 1]), heldBulge(at(o[i]), at(o[i + 1]), o[i].bulge));
     const double angle = arc.start + (atEnd ? arc.sweep : 0), sense = std::copysign(1.0, arc.sweep);
     return {-std::sin(angle) * sense, std::cos(angle) * sense};
 }
 
 bool isArc(const Outline& o, size_t i)
 {
-    return o[i].span == Span::Arc && std::abs(o[i].bulge) > 1e-6 && chord(o, i) > 0;
+    return o[i].span == Span::Arc && chord(o, i) > 0 && std::abs(heldBulge(at(o[i]), at(o[i + 1]), o[i].bulge)) > 1e-6;
 }
 
 /// A tangent held to what keeps the curve between its nodes: the chord's own sense, at most three times its slope.
@@ -106,7 +115,7 @@ void appendSpan(const Outline& o, size_t i, double tolerance, Polyline& out)
     const double h = chord(o, i);
     if (h == 0) return;
     if (isArc(o, i)) {
-        const Arc arc = arcOf(at(o[i]), at(o[i + 1]), o[i].bulge);
+        const Arc arc = arcOf(at(o[i]), at(o[i + 1]), heldBulge(at(o[i]), at(o[i + 1]), o[i].bulge));
         const double step = 2 * std::acos(std::max(0.0, 1 - tolerance / arc.radius));
         const int n = std::max(1, static_cast<int>(std::ceil(std::abs(arc.sweep) / std::max(step, 0.01))));
         for (int k = 1; k < n; ++k) {
@@ -170,7 +179,7 @@ size_t insertNode(Outline& outline, double z)
         // Both halves keep the circle: each sweeps its own share of the angle.
         const Point a = at(outline[i]), b = at(outline[i + 1]), m(fresh.z, fresh.r);
         if (isArc(outline, i)) {
-            const Arc arc = arcOf(a, b, outline[i].bulge);
+            const Arc arc = arcOf(a, b, heldBulge(a, b, outline[i].bulge));
             auto half = [&](const Point& p, const Point& q) {
                 const double ratio = std::min(1.0, (q - p).norm() / (2 * arc.radius));
                 return std::copysign(std::tan(std::asin(ratio) / 2), outline[i].bulge);

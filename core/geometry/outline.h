@@ -23,7 +23,8 @@ struct Node {
     double z = 0;  ///< mm from the headstock face
     double r = 0;  ///< mm from the axis
     Span span = Span::Curve;
-    double bulge = 0;    ///< of an arc: sagitta / half chord, −1 … 1; positive swells away from the axis
+    double bulge = 0;    ///< of an arc: sagitta / half chord, −1 … 1; positive swells away from the axis,
+                         ///< never past the stations of its ends
     bool smooth = true;  ///< curves meet here without a corner
     std::string extra;   ///< keys of a newer version, kept for saving
 
