@@ -28,6 +28,18 @@ void replanAfterDrag(benchmark::State& state)
     }
     state.counters["segments"] = static_cast<double>(state.range(0) * state.range(1));
 }
+/// The same of twelve rings cut from a checker of 10 mm squares: more than twelve thousand pieces of wood.
+void replanChecker(benchmark::State& state)
+{
+    Piece piece = test::demo("ballast-dish");
+    BoardRingForm& f = *piece.layers[0].as<BoardRingForm>();
+    f.rings = 12;
+    f.board.pattern = SlabForm::Checkered;
+    f.board.strip = f.board.row = 10;
+    for (auto _ : state) benchmark::DoNotOptimize(makePlan(piece, {}));
+}
+BENCHMARK(replanChecker)->Unit(benchmark::kMillisecond);
+
 BENCHMARK(replanAfterDrag)
     ->Args({12, 12})
     ->Args({30, 24})

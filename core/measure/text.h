@@ -33,7 +33,7 @@ public:
     struct Place;
 
     Text() = default;
-    explicit Text(const Pattern& pattern, std::vector<Place> places = {});
+    explicit Text(const Pattern& pattern, std::vector<Place> places);
 
     bool empty() const { return !*pattern_ && also_.empty(); }
     /// This, and then more: "this; more".
@@ -56,7 +56,7 @@ struct Text::Place {
     std::variant<std::string, Quantity> plain;
     std::vector<Text> text;  ///< one, where the place holds words of their own
 
-    Place(Quantity q) : plain(q) {}
+    Place(const Quantity& q) : plain(q) {}
     Place(std::string words) : plain(std::move(words)) {}
     Place(const char* words) : plain(std::string(words)) {}
     Place(int number) : plain(std::to_string(number)) {}
@@ -66,7 +66,10 @@ struct Text::Place {
 /// The pattern with its places filled.
 template <class... Places> Text says(const Pattern& pattern, Places&&... places)
 {
-    return Text(pattern, std::vector<Text::Place>{Text::Place(std::forward<Places>(places))...});
+    std::vector<Text::Place> all;
+    all.reserve(sizeof...(places));
+    (all.emplace_back(std::forward<Places>(places)), ...);
+    return Text(pattern, std::move(all));
 }
 
 /// As the shop reads it, lengths in `style`.

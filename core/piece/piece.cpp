@@ -6,6 +6,7 @@
 #include "core/piece/check.h"
 
 #include <algorithm>
+#include <cmath>
 #include <set>
 
 namespace vl {
@@ -51,6 +52,23 @@ std::string freshLayerId(Piece& piece)
     do id = "L" + std::to_string(++piece.layersMade);
     while (layerOf(piece, id));
     return id;
+}
+
+size_t boardCells(const Piece& piece)
+{
+    double widest = 0;
+    for (const Node& n : piece.outside) widest = std::max(widest, n.r);
+    size_t all = 0;
+    for (const Layer& l : piece.layers) {
+        const BoardRingForm* rings = l.as<BoardRingForm>();
+        const SlabForm* board = rings ? &rings->board : l.as<SlabForm>();
+        if (!board || board->pattern == SlabForm::Plain) continue;
+        const double size = l.stockOuter.value_or(2 * (widest + l.outerAllowance));
+        auto number = [&](double each) { return static_cast<size_t>(std::clamp(std::ceil(size / each), 1.0, 96.0)); };
+        const size_t rows = board->pattern == SlabForm::Checkered ? number(board->row) : 1;
+        all += number(board->strip) * rows * static_cast<size_t>(rings ? rings->rings : 1);
+    }
+    return all;
 }
 
 void identifyLayers(Piece& piece)
@@ -119,6 +137,9 @@ void checkPiece(const Piece& p)
         throw InputError("outside[0].z_mm", exact(p.outside.front().z), "0, the headstock face, is");
     if (p.hollow.rule == WallRule::Drawn) checkOutline(p.hollow.inside, "hollow.inside");
     checkLayers(p.layers);
+    if (const size_t cells = boardCells(p); cells > limits::cells)
+        throw InputError("layers", std::to_string(cells) + " pieces of wood in slabs and rings",
+                         "up to " + std::to_string(limits::cells) + " are: wider strips, longer rows or fewer rings");
     for (size_t i = 0; i < p.progress.done.size(); ++i)
         if (const StepDone& d = p.progress.done[i]; d.end < d.start)
             throw InputError(item("progress.done", i) + ".end_min", exact(d.end),

@@ -11,6 +11,7 @@ namespace vl {
 
 namespace limits {
 inline constexpr size_t nodes = 200, layers = 400, steps = 20000;
+inline constexpr size_t cells = 30000;  ///< pieces of wood that a blank of strips may have in all
 inline constexpr Limit wall{0.5, 500};
 inline constexpr Limit clock{0, 100000000, "min"};  ///< minutes since 1970-01-01 00:00
 }  // namespace limits
@@ -277,6 +278,8 @@ const Layer* layerOf(const Piece& piece, const std::string& id);
 int placeOf(const Piece& piece, const std::string& id);
 /// An id that no layer of the piece ever had.
 std::string freshLayerId(Piece& piece);
+/// How many pieces of wood the piece's slabs and boards of rings are made up of, as far as the outline says.
+size_t boardCells(const Piece& piece);
 /// Gives every layer that has no id, or one that a layer before it has, an id of its own.
 void identifyLayers(Piece& piece);
 

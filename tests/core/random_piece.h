@@ -42,6 +42,12 @@ inline Piece randomPiece()
     }
     randomize(p.nest, "", 200);
     p.nest.on = oneIn(3);
+    // Not so many strips that the piece is refused, whatever a fix makes of them.
+    for (Layer& l : p.layers)
+        if (boardCells(p) > limits::cells / 3) {
+            if (SlabForm* slab = l.as<SlabForm>()) slab->pattern = SlabForm::Striped;
+            if (BoardRingForm* rings = l.as<BoardRingForm>()) rings->board.pattern = SlabForm::Striped;
+        }
     p.choices.cutting = static_cast<CutSchool>(*rc::gen::inRange(0, 2));
     p.choices.closing = static_cast<RingSchool>(*rc::gen::inRange(0, 2));
     p.choices.staves = static_cast<StaveSchool>(*rc::gen::inRange(0, 2));

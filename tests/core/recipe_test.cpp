@@ -1,6 +1,7 @@
 // The recipe as data: texts that print their numbers in the shop's units, and numbers that are settings, never only
 // prose.
 #include "core/blank/faces.h"
+#include "core/measure/input_error.h"
 #include "core/recipe/bench.h"
 #include "core/words/glue.h"
 #include "tests/core/random_piece.h"
@@ -151,4 +152,25 @@ TEST(Cells, InALatticeAreFoundAsByAskingEachOfThem)
             RC_ASSERT(box.to - box.from >= 360 || on <= box.to - box.from + 1e-6 || on >= 360 - 1e-6);
         }
     });
+}
+
+TEST(Cells, MoreThanCanBeHandledAreRefusedWithTheLimitInWords)
+{
+    Piece p = test::demo("ballast-dish");
+    BoardRingForm& f = *p.layers[0].as<BoardRingForm>();
+    f.rings = 40;
+    f.board.pattern = SlabForm::Checkered;
+    f.board.strip = f.board.row = 4;
+    try {
+        makePlan(p, {});
+        FAIL();
+    } catch (const InputError& e) {
+        EXPECT_EQ(e.field(), "layers");
+        EXPECT_NE(e.limit().find("up to 30000 are: wider strips"), std::string::npos) << e.limit();
+    }
+    f.rings = 12;
+    f.board.strip = f.board.row = 10;
+    const BuiltLayer built = makePlan(p, {}).assembly.layers[0];
+    EXPECT_GT(built.cells.size(), 10000u);
+    EXPECT_EQ(built.lattices.size(), 12u);
 }
