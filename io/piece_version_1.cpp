@@ -3,8 +3,8 @@
 #include "core/piece/piece.h"
 #include "io/fields_json.h"
 
+#include <algorithm>
 #include <array>
-#include <map>
 
 namespace vl::io {
 namespace {
@@ -79,7 +79,8 @@ Json formOf(const Json& layer, const std::string& kind)
     return form;
 }
 
-void upgradeLayer(Json& layer, size_t place)
+/// Makes a layer one of version 2; its kind.
+std::string upgradeLayer(Json& layer, size_t place)
 {
     layer["id"] = "L" + std::to_string(place + 1);
     const std::string kind =
@@ -88,46 +89,55 @@ void upgradeLayer(Json& layer, size_t place)
     for (const char* key : ofForms) layer.erase(key);
     fill(form, defaultsOf(kind, std::make_index_sequence<std::variant_size_v<LayerForm>>{}));
     layer["form"] = std::move(form);
+    return kind;
 }
 
-/// Steps whose names changed otherwise than by their layer's id.
-const std::map<std::string, std::string>& renamed()
-{
-    static const std::map<std::string, std::string> names{
-        {"wait", "glue-wait"},
-        {"set", "stack-wait"},
-        {"wait-rows", "glue-rows-wait"},
-        {"wait-board", "glue-board-wait"},
-        {"thin", "thin"},
-        {"close-set", "close-wait"},
-        {"glue-stack", "glue-stack"},
-    };
-    return names;
-}
+/// A step of a layer whose name changed; `kind` is empty where it did for every kind.
+struct Renamed {
+    const char *kind, *from, *to;
+};
+constexpr std::array renamed{
+    Renamed{"slab", "glue", "glue-board"},
+    Renamed{"slab", "wait", "glue-board-wait"},
+    Renamed{"let-in base", "flatten", "let-in"},
+    Renamed{"", "flatten-ring", "flatten"},
+    Renamed{"", "wait", "glue-wait"},
+    Renamed{"", "set", "stack-wait"},
+    Renamed{"", "wait-rows", "glue-rows-wait"},
+    Renamed{"", "wait-board", "glue-board-wait"},
+};
 
-/// "cut-3" becomes "cut-L3"; steps of the whole piece, of nested rings and of sections stay: the last were named by the
-/// section.
-std::string stepId(const std::string& old)
+/// Steps that were numbered by the section or the nested ring, not by the layer.
+constexpr std::array numbered{"inside",    "sand-inside", "seal-inside", "close",
+                              "close-set", "close-part",  "waste-block", "ring"};
+
+/// "cut-3" becomes "cut-L3"; steps of the whole piece, of nested rings and of sections stay as they are. `kinds` are
+/// the layers'.
+std::string stepId(const std::string& old, const std::vector<std::string>& kinds)
 {
-    static constexpr std::array bySection{"inside",    "sand-inside", "seal-inside", "close",
-                                          "close-set", "close-part",  "waste-block", "ring"};
     if (old.starts_with("true-") && old.ends_with("-face")) return "true-face-L" + old.substr(5, old.size() - 10);
     const size_t dash = old.rfind('-');
-    if (dash == std::string::npos || dash + 1 == old.size()) return old;
+    if (dash == std::string::npos || dash + 1 == old.size() || old.size() - dash > 6) return old;
     if (old.find_first_not_of("0123456789", dash + 1) != std::string::npos) return old;
-    const std::string name = old.substr(0, dash), number = old.substr(dash + 1);
-    for (const char* fixed : bySection)
-        if (name == fixed) return old;
-    const auto it = renamed().find(name);
-    return (it == renamed().end() ? name : it->second) + "-L" + number;
+    std::string name = old.substr(0, dash);
+    if (std::ranges::find(numbered, name) != numbered.end()) return old;
+    const std::string number = old.substr(dash + 1);
+    const auto place = static_cast<size_t>(std::stoi(number));
+    const std::string kind = place >= 1 && place <= kinds.size() ? kinds[place - 1] : "";
+    for (const Renamed& r : renamed)
+        if (name == r.from && (*r.kind == 0 || kind == r.kind)) {
+            name = r.to;
+            break;
+        }
+    return name + "-L" + number;
 }
 
-void renameSteps(Json& list)
+void renameSteps(Json& list, const std::vector<std::string>& kinds)
 {
     if (!list.is_array()) return;
     for (Json& one : list)
         if (one.is_object() && one.contains("step") && one["step"].is_string())
-            one["step"] = stepId(one["step"].get<std::string>());
+            one["step"] = stepId(one["step"].get<std::string>(), kinds);
 }
 
 /// The trial ring's place becomes its layer's id.
@@ -146,23 +156,23 @@ void upgradeTrial(Json& choices, size_t layers, std::vector<std::string>& notes)
 Json fromVersion1(Json piece, std::vector<std::string>& notes)
 {
     if (!piece.is_object()) return piece;
-    size_t layers = 0;
+    std::vector<std::string> kinds;
     if (piece.contains("layers") && piece["layers"].is_array())
         for (Json& layer : piece["layers"])
-            if (layer.is_object()) upgradeLayer(layer, layers++);
-    if (piece.contains("choices")) upgradeTrial(piece["choices"], layers, notes);
+            if (layer.is_object()) kinds.push_back(upgradeLayer(layer, kinds.size()));
+    if (piece.contains("choices")) upgradeTrial(piece["choices"], kinds.size(), notes);
     const Json choices = FieldWriter::written(Choices{}), hollow = FieldWriter::written(Hollow{});
     for (const char* key : {"staves", "sections"})
         if (Json untouched{{key, choices[key]}}; piece.contains("choices")) fill(piece["choices"], untouched);
     if (piece.contains("hollow")) fill(piece["hollow"], Json{{"bore_mm", hollow["bore_mm"]}});
-    piece["layers_made"] = layers;
+    piece["layers_made"] = kinds.size();
     piece["id"] = "";
     if (piece.contains("progress") && piece["progress"].contains("strips") && piece["progress"]["strips"].is_array())
         for (Json& strip : piece["progress"]["strips"]) fill(strip, Json{{"wood", ""}});
-    if (piece.contains("glues")) renameSteps(piece["glues"]);
+    if (piece.contains("glues")) renameSteps(piece["glues"], kinds);
     if (piece.contains("progress") && piece["progress"].is_object())
         for (const char* key : {"done", "moved"})
-            if (piece["progress"].contains(key)) renameSteps(piece["progress"][key]);
+            if (piece["progress"].contains(key)) renameSteps(piece["progress"][key], kinds);
     return piece;
 }
 

@@ -114,11 +114,16 @@ void FieldForm::addNumber(const FieldItem& item)
         readers_.push_back([show](const FieldValue& v) { show(std::get<double>(v)); });
         return;
     }
+    // Its name is the box that says whether it is set by hand.
     const QString words = wordsOf(item.field);
     auto* on = new QCheckBox(words);
-    inner_->layout()->addWidget(on);
     QWidget* field = numberField(item, show);
-    row(item, field);
+    field->setAccessibleName(words);
+    field->setFocusPolicy(Qt::StrongFocus);
+    auto* line = new QHBoxLayout;
+    line->addWidget(on, 3);
+    line->addWidget(field, 2);
+    static_cast<QVBoxLayout*>(inner_->layout())->addLayout(line);
     connect(on, &QCheckBox::clicked, this, [this, words, path = item.path](bool checked) {
         emit edited(words, path, checked ? FieldValue(usual_ ? usual_(path) : 0.0) : FieldValue());
     });

@@ -10,7 +10,9 @@
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
 
+#include <algorithm>
 #include <cmath>
+#include <set>
 
 namespace {
 
@@ -48,7 +50,7 @@ TEST(Cli, ChecksAndStops)
 {
     QTemporaryDir folder;
     EXPECT_EQ(run({"check", cup}).status, 0);
-    auto piece = nlohmann::json::parse(vl::test::sourceFile("demo/regatta-cup.vlathe"));
+    auto piece = nlohmann::json::parse(vl::vl::test::sourceFile("demo/regatta-cup.vlathe"));
     piece["layers"].erase(17);
     const QString path = folder.filePath("short.vlathe");
     QFile file(path);
@@ -211,4 +213,55 @@ TEST(Program, DrawsAStageWithoutADisplay)
     EXPECT_EQ(QImage(picture).size(), QSize(1280, 800));
     EXPECT_EQ(run({"--stage", "dance", "--screenshot", picture}, VIVID_APP_PROGRAM).status, 2);
     EXPECT_EQ(run({"/no/such/piece.vlathe", "--screenshot", picture}, VIVID_APP_PROGRAM).status, 3);
+}
+
+TEST(Cli, WritesTheSchemaOfTheDocs)
+{
+    const Outcome r = run({"schema"});
+    EXPECT_EQ(r.status, 0);
+    EXPECT_EQ(r.out, vl::test::sourceFile("docs/piece.schema.json"));
+}
+
+TEST(Cli, HelpOfCheckNamesEveryFieldOfAPiece)
+{
+    const std::string help = run({"check", "--help"}).out;
+    for (const char* line :
+         {"hollow.floor_mm: Floor, from the foot; 0 to 3000 mm", "layers[].thickness_mm: Thickness",
+          "form.segments: Segments; 3 to 96",
+          "form.joint.kind: Between segments; glued, gap by width, gap by angle, spacer",
+          "form.angle_deg: Cut's angle to the face, between the cut and the board's face; 10 to 85 °",
+          "choices.sled_run_mm: Run along the fence"})
+        EXPECT_NE(help.find(line), std::string::npos) << line;
+}
+
+TEST(Cli, PlanNamesLayersByTheirIdsAndGivesEveryStepsNumbers)
+{
+    const auto plan = run({"plan", cup}).json();
+    const auto piece = nlohmann::json::parse(vl::test::sourceFile("demo/regatta-cup.vlathe"));
+    std::set<std::string> ids;
+    for (const auto& layer : piece["layers"]) ids.insert(layer["id"]);
+    for (const auto& part : plan["parts"]) EXPECT_TRUE(ids.contains(part["layer"].get<std::string>())) << part["id"];
+    for (const auto& ring : plan["cuts"]["rings"]) EXPECT_TRUE(ids.contains(ring["layer"].get<std::string>()));
+    int numbers = 0, joints = 0;
+    for (const auto& step : plan["steps"]) {
+        if (!step["layer"].is_null()) EXPECT_TRUE(ids.contains(step["layer"].get<std::string>())) << step["id"];
+        for (const auto& one : step["settings"]) {
+            EXPECT_TRUE(one["value"].is_number() && one["name"].is_string() && one["unit"].is_string()) << step["id"];
+            ++numbers;
+        }
+        if (step["joint"].is_null()) continue;
+        EXPECT_GT(step["joint"]["area_mm2"].get<double>(), 0) << step["id"];
+        EXPECT_GT(step["joint"]["machine_min"].get<double>(), 0) << step["id"];
+        ++joints;
+    }
+    EXPECT_GT(numbers, 100);
+    EXPECT_GT(joints, 30);
+    // A ring's mitre is set where it is cut.
+    const auto cut = std::ranges::find_if(plan["steps"], [](const auto& s) { return s["id"] == "cut-L5"; });
+    ASSERT_NE(cut, plan["steps"].end());
+    const auto miter =
+        std::ranges::find_if((*cut)["settings"], [](const auto& s) { return s["name"] == "miter from square"; });
+    ASSERT_NE(miter, (*cut)["settings"].end());
+    EXPECT_DOUBLE_EQ((*miter)["value"].get<double>(), 22.5) << "eight segments: 180° / 8";
+    EXPECT_EQ((*miter)["unit"], "deg");
 }

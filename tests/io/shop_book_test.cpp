@@ -18,6 +18,7 @@
 
 #include <cmath>
 #include <filesystem>
+#include <set>
 
 using namespace vl;
 
@@ -189,6 +190,27 @@ TEST(Calendar, IsReadBackByLibical)
         EXPECT_GT(events, 5) << name;
         EXPECT_NEAR(worked, plan.schedule.workMinutes, 1.0 * events) << name << ": times are to the minute";
     }
+}
+
+TEST(Calendar, TellsOnePiecesEventsFromAnothers)
+{
+    auto uids = [](Piece piece, const std::string& id) {
+        piece.id = id;
+        const std::string text = io::writeCalendar(piece, makePlan(piece, test::harbourShop()));
+        std::set<std::string> all;
+        icalcomponent* calendar = icalparser_parse_string(text.c_str());
+        for (icalcomponent* e = icalcomponent_get_first_component(calendar, ICAL_VEVENT_COMPONENT); e;
+             e = icalcomponent_get_next_component(calendar, ICAL_VEVENT_COMPONENT))
+            EXPECT_TRUE(all.insert(icalcomponent_get_uid(e)).second) << "an event of each id";
+        icalcomponent_free(calendar);
+        return all;
+    };
+    const Piece cup = test::regattaCup();
+    const std::set<std::string> first = uids(cup, "one"), second = uids(cup, "another");
+    ASSERT_GT(first.size(), 20u);
+    for (const std::string& uid : second)
+        EXPECT_FALSE(first.contains(uid)) << "importing one piece would move the other's " << uid;
+    EXPECT_EQ(uids(cup, "one"), first) << "imported again, the same events are moved";
 }
 
 TEST(Picture, ColoursAreThoseOfTheStandard)

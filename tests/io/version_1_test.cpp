@@ -208,3 +208,27 @@ TEST(Version2, TheSchemaInTheDocsIsTheProgramsOwn)
     EXPECT_EQ(test::sourceFile("docs/piece.schema.json"), io::pieceSchema())
         << "write it anew: vivid-lathe-cli schema > docs/piece.schema.json";
 }
+
+TEST(Version1, StepsThatHaveAnotherNameNowAreFoundByIt)
+{
+    // Each with the layer's kind, its name in version 1 and the one it has today; every one of them is in the plan.
+    struct Case {
+        const char *sample, *old, *now;
+    };
+    for (const Case& c :
+         {Case{"chart-stand", "glue-1", "glue-board-L1"}, Case{"chart-stand", "wait-1", "glue-board-wait-L1"},
+          Case{"chart-stand", "wait-rows-1", "glue-rows-wait-L1"}, Case{"lamp-stand", "flatten-1", "let-in-L1"},
+          Case{"lamp-stand", "flatten-ring-1", "flatten-L1"}, Case{"lamp-stand", "wait-3", "glue-wait-L3"},
+          Case{"ballast-dish", "wait-board-1", "glue-board-wait-L1"},
+          Case{"ballast-dish", "saw-rings-1", "saw-rings-L1"},
+          Case{"spyglass-barrel", "piece3-trim-1", "piece3-trim-L1"}, Case{"boathook-grip", "corners-1", "corners-L1"},
+          Case{"flag-bowl", "panel-wait-4", "panel-wait-L4"}, Case{"porthole-bangles", "ring-2", "ring-2"},
+          Case{"regatta-cup", "set-7", "stack-wait-L7"}}) {
+        Json j = Json::parse(test::sourceFile(std::string("tests/data/version-1/") + c.sample + ".vlathe"));
+        j["progress"] = {{"done", {{{"step", c.old}, {"start_min", 1}, {"end_min", 2}}}}};
+        const Piece p = io::readPiece(j.dump()).piece;
+        EXPECT_EQ(p.progress.done[0].step, c.now) << c.sample;
+        const Plan plan = makePlan(p, test::harbourShop());
+        EXPECT_EQ(std::ranges::count(plan.schedule.done, true), 1) << c.sample << " " << c.now;
+    }
+}

@@ -12,6 +12,8 @@
 #include <QSpinBox>
 #include <QVBoxLayout>
 
+#include <algorithm>
+
 namespace vl::app {
 namespace {
 
@@ -66,6 +68,8 @@ void LayerFields::refresh()
     std::erase_if(items, [&](const FieldItem& i) {
         return elsewhere(i.path) || (i.path == "parted_from_mm" && !canBeParted(layer()));
     });
+    // Being parted down comes after what the construction asks for.
+    std::ranges::stable_partition(items, [](const FieldItem& i) { return i.path != "parted_from_mm"; });
     form_->show(items, [this](const std::string& path) { return usual(path); });
     offcuts_->setVisible(layer().is<SlabForm>());
     wallRow_->setVisible(layer().is<BoardRingForm>());
