@@ -50,7 +50,7 @@ TEST(Cli, ChecksAndStops)
 {
     QTemporaryDir folder;
     EXPECT_EQ(run({"check", cup}).status, 0);
-    auto piece = nlohmann::json::parse(vl::vl::test::sourceFile("demo/regatta-cup.vlathe"));
+    auto piece = nlohmann::json::parse(vl::test::sourceFile("demo/regatta-cup.vlathe"));
     piece["layers"].erase(17);
     const QString path = folder.filePath("short.vlathe");
     QFile file(path);
