@@ -42,7 +42,11 @@ void FieldForm::show(const std::vector<FieldItem>& items, std::function<double(c
 void FieldForm::rebuild(const std::vector<FieldItem>& items)
 {
     readers_.clear();
-    if (inner_) inner_->deleteLater();
+    if (inner_) {
+        // It goes when the signal that led here is through; until then it is not to be seen.
+        inner_->hide();
+        inner_->deleteLater();
+    }
     inner_ = new QWidget;
     auto* inside = new QVBoxLayout(inner_);
     inside->setContentsMargins(0, 0, 0, 0);
@@ -74,7 +78,7 @@ void FieldForm::row(const FieldItem& item, QWidget* field)
     label->setBuddy(field);
     label->setProperty("role", "quiet");
     field->setAccessibleName(wordsOf(item.field));
-    if (*item.field.help) field->setToolTip(QCoreApplication::translate("Field", item.field.help));
+    if (*item.field.help) label->setToolTip(QCoreApplication::translate("Field", item.field.help));
     field->setFocusPolicy(Qt::StrongFocus);
     line->addWidget(label, 3);
     line->addWidget(field, 4);
