@@ -131,11 +131,12 @@ void FieldForm::addNumber(const FieldItem& item)
     connect(on, &QCheckBox::clicked, this, [this, words, path = item.path](bool checked) {
         emit edited(words, path, checked ? FieldValue(usual_ ? usual_(path) : 0.0) : FieldValue());
     });
-    readers_.push_back([on, field, show](const FieldValue& v) {
+    readers_.push_back([this, on, field, show, path = item.path](const FieldValue& v) {
         const double* value = std::get_if<double>(&v);
         on->setChecked(value != nullptr);
         field->setEnabled(value != nullptr);
-        if (value) show(*value);
+        // Left to the program, it shows what it would begin with.
+        show(value ? *value : usual_ ? usual_(path) : 0);
     });
 }
 
