@@ -161,14 +161,20 @@ void Document::replan()
     emit changed();
 }
 
-void Document::setShop(const Shop& shop)
+bool Document::acceptsShop(const Shop& shop)
 {
     try {
         checkShop(shop);
+        return true;
     } catch (const InputError& e) {
         emit refused(QString::fromStdString(e.what()));
-        return;
+        return false;
     }
+}
+
+void Document::setShop(const Shop& shop)
+{
+    if (!acceptsShop(shop)) return;
     shop_ = shop;
     replan();
 }

@@ -69,6 +69,8 @@ public:
     void endDrag();
 
     void setShop(const Shop& shop);
+    /// Whether a shop is within its limits; where it is not, refused() says why.
+    bool acceptsShop(const Shop& shop);
     void setStyle(LengthStyle style);
     void select(Selection selection);
     void selectLayer(int layer, Qt::KeyboardModifiers modifiers = {}, int segment = -1);

@@ -1,10 +1,12 @@
 #include "app/solid/solid_view.h"
 #include "app/window/main_window.h"
+#include "io/fresh_file.h"
 
 #include <CLI/CLI.hpp>
 
 #include <QApplication>
 #include <QElapsedTimer>
+#include <QLibrary>
 #include <QStandardPaths>
 #include <QThreadPool>
 #include <QTimer>
@@ -24,14 +26,38 @@ void settle()
     QApplication::processEvents();
 }
 
+/// Whether a display is there that lets the program in: Qt ends the program without a word where none is. Asked by
+/// libxcb itself, which Qt's own plugin loads too; where it cannot be loaded Qt is left to say so.
+bool displayAnswers()
+{
+    if (qEnvironmentVariableIsEmpty("DISPLAY") || !qEnvironmentVariableIsEmpty("WAYLAND_DISPLAY")) return true;
+    if (const QString platform = qEnvironmentVariable("QT_QPA_PLATFORM"); !platform.isEmpty() && platform != "xcb")
+        return true;
+    QLibrary xcb("xcb", 1);
+    const auto open = reinterpret_cast<void* (*)(const char*, int*)>(xcb.resolve("xcb_connect"));
+    const auto failed = reinterpret_cast<int (*)(void*)>(xcb.resolve("xcb_connection_has_error"));
+    const auto close = reinterpret_cast<void (*)(void*)>(xcb.resolve("xcb_disconnect"));
+    if (!open || !failed || !close) return true;
+    void* connection = open(nullptr, nullptr);
+    const bool answers = !failed(connection);
+    close(connection);
+    return answers;
+}
+
 }  // namespace
 
 int main(int argc, char** argv)
 {
+    vl::io::removeLeftoversOnSignals();
     // Without a display there is still a picture to be drawn.
     if (qEnvironmentVariableIsEmpty("DISPLAY") && qEnvironmentVariableIsEmpty("WAYLAND_DISPLAY") &&
         qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM"))
         qputenv("QT_QPA_PLATFORM", "offscreen");
+    if (!displayAnswers()) {
+        std::cerr << "vivid-lathe: the display '" << qEnvironmentVariable("DISPLAY").toStdString()
+                  << "' does not answer; start it on one that does, or without DISPLAY to draw pictures only\n";
+        return 3;
+    }
     QApplication app(argc, argv);
     QApplication::setApplicationName("vivid-lathe");
     QApplication::setApplicationDisplayName("Vivid Lathe");

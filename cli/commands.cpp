@@ -22,13 +22,6 @@ namespace vl::cli {
 namespace {
 
 constexpr int done = 0, badWords = 2, badInput = 3, mustStop = 4;
-
-std::string oneLine(std::string text)
-{
-    std::ranges::replace(text, '\n', ' ');
-    return text;
-}
-
 struct Options {
     std::string piece, shop, out, paper = "a4";
     std::string kind;
@@ -51,7 +44,7 @@ void exportTo(const std::string& path, const Piece& piece, const Plan& plan)
     const size_t dot = path.rfind('.');
     const std::string ending = dot == std::string::npos ? "" : path.substr(dot + 1);
     if (ending == "dxf")
-        io::replaceFile(path, [&](const std::string& temporary) { io::writeDxf(plan.sides, temporary); });
+        io::writeDxf(plan.sides, path);
     else if (ending == "svg")
         io::writeFile(path, io::writeSvg(plan.sides));
     else if (ending == "csv")
@@ -104,9 +97,8 @@ std::string fieldHelp()
     return out;
 }
 
-}  // namespace
-
-int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
+/// What was asked for, on `out`; the exit status.
+int answer(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
 {
     CLI::App app{"Vivid Lathe: plans of built-up turnings, for scripts", "vivid-lathe-cli"};
     app.require_subcommand(1);
@@ -158,9 +150,9 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
         if (planCommand->parsed()) out << io::writePlan(piece, plan, planBoards(piece, shop, plan.assembly));
         if (packetCommand->parsed()) {
             if (!o.out.ends_with(".pdf")) throw UsageError("--out must end in .pdf");
-            io::replaceFile(o.out, [&](const std::string& temporary) {
+            io::replaceFile(o.out, [&](QIODevice& file) {
                 report::writePacket(piece, shop, plan, planBoards(piece, shop, plan.assembly), {},
-                                    o.paper == "letter" ? report::Paper::Letter : report::Paper::A4, temporary);
+                                    o.paper == "letter" ? report::Paper::Letter : report::Paper::A4, file);
             });
         }
         if (exportCommand->parsed()) exportTo(o.out, piece, plan);
@@ -168,12 +160,22 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
     } catch (const CLI::ParseError& e) {
         return app.exit(e, out, err) == 0 ? done : badWords;
     } catch (const UsageError& e) {
-        err << "vivid-lathe-cli: " << oneLine(e.what()) << "\n";
+        err << "vivid-lathe-cli: " << oneLine(e.what(), 2000) << "\n";
         return badWords;
     } catch (const std::exception& e) {
-        err << oneLine(e.what()) << "\n";
+        err << oneLine(e.what(), 2000) << "\n";
         return badInput;
     }
+}
+
+}  // namespace
+
+int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
+{
+    const int status = answer(argc, argv, out, err);
+    if (out.flush()) return status;
+    err << "standard output: it cannot be written to; a place with room for the answer is needed\n";
+    return badInput;
 }
 
 }  // namespace vl::cli

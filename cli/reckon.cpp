@@ -13,6 +13,7 @@
 
 #include <cmath>
 #include <map>
+#include <optional>
 #include <span>
 
 namespace vl::cli {
@@ -43,16 +44,9 @@ public:
     {
         if (!has(key)) return orMissing(key, otherwise);
         const std::string& text = values_.at(key);
-        size_t used = 0;
-        double v = 0;
-        try {
-            v = std::stod(text, &used);
-        } catch (const std::exception&) {
-            used = 0;
-        }
-        if (used == 0 || used != text.size() || !std::isfinite(v))
-            throw InputError(key, "'" + text + "'", "a number is");
-        return v;
+        const std::optional<double> v = parseNumber(text);
+        if (!v) throw InputError(key, "'" + text + "'", "a number is");
+        return *v;
     }
     int whole(const char* key, int low, int high, double otherwise = std::nan("")) const
     {
@@ -100,16 +94,33 @@ Json closingGap(const Values& v)
     if (v.has("gap")) {
         const double outer = v.length("outer"), gap = v.length("gap");
         if (!(outer > 0)) throw InputError("outer", exact(outer), "a diameter above 0 mm is");
-        if (std::abs(gap) > outer)
-            throw InputError("gap", exact(gap), "at most the diameter, " + exact(outer) + " mm, is");
-        const double correction = fenceCorrectionDeg(sides, gap, outer);
+        double wall = outer / 2;
+        if (gap < 0) {
+            const double inner = v.length("inner");
+            if (!(inner >= 0 && inner < outer))
+                throw InputError("inner", exact(inner),
+                                 "0 mm up to less than the outside diameter, " + exact(outer) + " mm, is");
+            wall = (outer - inner) / 2;
+        }
+        const double most = gap < 0 ? 2 * wall : outer;
+        if (std::abs(gap) > most)
+            throw InputError("gap", exact(gap), "no more than " + exact(most) + " mm, which the faces can span, is");
+        const double correction = fenceCorrectionDeg(sides, gap, outer, wall);
         return {{"total_gap_deg", closingGapDeg(sides, correction)},
-                {"gap_at_rim_mm", gap},
+                {"gap_at_rim_mm", std::max(0.0, gap)},
                 {"fence_correction_deg", correction}};
     }
     const double error = v.number("miter_error"), total = closingGapDeg(sides, error);
+    if (!(std::abs(total) < 360))
+        throw InputError("miter_error", exact(error),
+                         "less than " + exact(180.0 / sides) + "° either way, at which no ring is left, is");
     Json out{{"total_gap_deg", total}, {"gap_at_rim_mm", nullptr}, {"fence_correction_deg", error}};
-    if (v.has("outer")) out["gap_at_rim_mm"] = v.length("outer") * std::sin(total / 2 * degrees);
+    if (v.has("outer")) {
+        const double outer = v.length("outer");
+        if (!(outer > 0)) throw InputError("outer", exact(outer), "a diameter above 0 mm is");
+        // Past half a circle the ends are nearer the other way round; closed too soon they meet at the rim.
+        out["gap_at_rim_mm"] = total <= 0 ? 0.0 : outer * std::sin(std::min(total, 180.0) / 2 * degrees);
+    }
     return out;
 }
 
@@ -133,8 +144,19 @@ Json ellipse(const Values& v)
 
 Json speed(const Values& v)
 {
-    const SpeedRange s = speedRange(v.length("diameter"), v.yes("out_of_balance"));
-    return {{"rpm_low", s.low}, {"rpm_high", s.high}, {"rim_m_s", s.rim}};
+    const SpeedRange s =
+        speedRange(v.length("diameter"), v.yes("out_of_balance") ? Balance::OutOfBalance : Balance::Round);
+    Json out{{"rpm_low", s.low}, {"rpm_high", s.high}, {"rim_m_s", s.rim}};
+    if (v.has("mass_kg") != v.has("offset"))
+        throw InputError(v.has("offset") ? "mass_kg" : "offset", "nothing", "both mass_kg and offset, or neither, are");
+    if (v.has("mass_kg")) {
+        const double mass = v.number("mass_kg"), offset = v.length("offset");
+        if (!(mass >= 0)) throw InputError("mass_kg", exact(mass), "0 kg or more is");
+        if (!(offset >= 0)) throw InputError("offset", exact(offset), "0 mm or more is");
+        const double omega = s.high * 2 * pi / 60;
+        out["force_n"] = mass * offset / 1000 * omega * omega;
+    }
+    return out;
 }
 
 Json stave(const Values& v)
@@ -183,9 +205,16 @@ Json boardRings(const Values& v)
         throw InputError("angle", v.has("angle") ? "both" : "neither", "either angle or wall is");
     b.angleDeg = v.has("angle") ? v.number("angle") : boardRingAngleDeg(b.board, v.length("wall"), b.kerf);
     checkBoardRings(b);
-    return {{"angle_deg", b.angleDeg},       {"ring_width_mm", b.ringWidth()},   {"wall_mm", b.wall()},
-            {"radii_mm", b.radii()},         {"lower_radii_mm", b.lowerRadii()}, {"cut_depth_mm", b.cutDepth()},
-            {"stripe_stretch", b.stretch()}, {"height_mm", b.height()}};
+    const double bottom = 2 * b.lowerRadii().back();
+    return {{"base_mm", bottom},
+            {"angle_deg", b.angleDeg},
+            {"ring_width_mm", b.ringWidth()},
+            {"wall_mm", b.wall()},
+            {"radii_mm", b.radii()},
+            {"lower_radii_mm", b.lowerRadii()},
+            {"cut_depth_mm", b.cutDepth()},
+            {"stripe_stretch", b.stretch()},
+            {"height_mm", b.height()}};
 }
 
 Json postWrap(const Values& v)
@@ -220,13 +249,13 @@ const Kind kinds[] = {
      "plane geometry of the regular polygon",
      ring},
     {"closing-gap",
-     {"sides", "miter_error", "gap", "outer"},
-     "sides miter_error [outer]  |  sides gap outer  ->  total_gap_deg gap_at_rim_mm fence_correction_deg",
+     {"sides", "miter_error", "gap", "outer", "inner"},
+     "sides miter_error [outer]  |  sides gap outer [inner]  ->  total_gap_deg gap_at_rim_mm fence_correction_deg",
      "miter_error is the wanted miter less the one cut, so a positive one leaves the last joint open by 2 n times it; "
      "gap is measured straight across the "
-     "open joint at the diameter outer, negative where the joint is closed too soon; the correction is added to the "
-     "miter of every cut. Without outer "
-     "the gap at the rim is null.",
+     "open joint at the diameter outer; negative where the ends meet outside and the joint is open at the bore, "
+     "measured there between the faces, which touch at outer and gape over the wall down to the diameter inner. The "
+     "correction is added to the miter of every cut. Without outer the gap at the rim is null.",
      "plane geometry of the regular polygon",
      closingGap},
     {"stave",
@@ -244,7 +273,8 @@ const Kind kinds[] = {
      "height_mm",
      "angle is between the cut and the board's face, outer the largest outside diameter, base the least outside "
      "diameter of the bottom; radii are those scribed on "
-     "the top face, lower radii where the same cuts leave the other. Successive radii differ by t/tan(angle); ring "
+     "the top face, lower radii where the same cuts leave the other; base_mm is the bottom's lower face as it comes "
+     "out, the least that is not below base. Successive radii differ by t/tan(angle); ring "
      "width t/tan(angle) - k/sin(angle); wall, square "
      "to the cut, t cos(angle) - k.",
      "plane geometry of parallel cuts",
@@ -266,10 +296,12 @@ const Kind kinds[] = {
      "the ellipse's equation; the ratio is the golden section",
      ellipse},
     {"speed",
-     {"diameter", "out_of_balance"},
-     "diameter [out_of_balance=no]  ->  rpm_low rpm_high rim_m_s",
+     {"diameter", "out_of_balance", "mass_kg", "offset"},
+     "diameter [out_of_balance=no] [mass_kg offset]  ->  rpm_low rpm_high rim_m_s [force_n]",
      "diameter in inches times rpm between 6000 and 9000 for balanced work; out of balance, 300 to 400 rpm at the "
-     "most; rim speed at rpm_high. The "
+     "most; rim speed at rpm_high. With a mass whose middle is offset from the axis, the force that shakes the lathe "
+     "at "
+     "rpm_high, mass x offset x omega squared. The "
      "machine's manual comes first.",
      "common practice",
      speed},

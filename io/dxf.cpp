@@ -1,6 +1,7 @@
 #include "io/dxf.h"
 
 #include "core/measure/input_error.h"
+#include "io/files.h"
 
 #include <dxflib/dl_dxf.h>
 
@@ -17,9 +18,8 @@ void polyline(DL_Dxf& dxf, DL_WriterA& out, const Polyline& line, const char* la
     dxf.writePolylineEnd(out);
 }
 
-}  // namespace
-
-void writeDxf(const Sides& sides, const std::string& path)
+/// The drawing, at a path that can be written to.
+void draw(const Sides& sides, const std::string& path)
 {
     DL_Dxf dxf;
     const std::unique_ptr<DL_WriterA> out(dxf.out(path.c_str(), DL_Codes::AC1015));
@@ -65,6 +65,14 @@ void writeDxf(const Sides& sides, const std::string& path)
     dxf.writeObjectsEnd(*out);
     out->dxfEOF();
     out->close();
+}
+
+}  // namespace
+
+void writeDxf(const Sides& sides, const std::string& path)
+{
+    replaceFile(
+        path, [&](const std::string& temporary) { draw(sides, temporary); }, "EOF\n");
 }
 
 }  // namespace vl::io

@@ -1,12 +1,12 @@
 #include "io/files.h"
 
+#include "io/fresh_file.h"
 #include "io/shop_json.h"
 
 #include "core/measure/input_error.h"
 
 #include <QFile>
 #include <QFileInfo>
-#include <QSaveFile>
 #include <QTemporaryFile>
 
 namespace vl::io {
@@ -19,50 +19,49 @@ QString qt(const std::string& s) { return QString::fromStdString(s); }
     throw InputError(path, why.toStdString(), limit);
 }
 
-/// Writes all of a text, or fails: on a full disk a write may take a part and report no error.
-template <class File> void writeAll(File& file, const std::string& path, std::string_view text)
-{
-    const auto size = static_cast<qint64>(text.size());
-    if (file.write(text.data(), size) == size && file.flush()) return;
-    const QString why = file.error() == QFileDevice::NoError ? QStringLiteral("no room left") : file.errorString();
-    if constexpr (requires { file.cancelWriting(); }) file.cancelWriting();
-    fail(path, why, "a place with room for " + std::to_string(text.size()) + " bytes is");
-}
-
 }  // namespace
 
 std::string readFile(const std::string& path)
 {
+    constexpr qint64 most = 64 << 20;
     QFile file(qt(path));
     if (QFileInfo(file).isDir()) fail(path, "a folder", "a file is");
     if (!file.open(QIODevice::ReadOnly)) fail(path, file.errorString(), "a file that can be read is");
-    if (file.size() > (64 << 20)) fail(path, QString::number(file.size()) + " bytes", "up to 64 MiB are");
-    return file.readAll().toStdString();
+    // A pipe or a device has no size beforehand, and may have no end.
+    const QByteArray all = file.read(most + 1);
+    if (file.error() != QFileDevice::NoError) fail(path, file.errorString(), "a file that can be read is");
+    if (all.size() > most) fail(path, "more than 64 MiB", "up to 64 MiB are");
+    return all.toStdString();
 }
 
 void writeFile(const std::string& path, std::string_view text)
 {
-    const QFileInfo there(qt(path));
-    if (there.exists() && !there.isFile() && !there.isDir()) {
-        // A device or a pipe is written to where it is: a rename would put a file in its place.
-        QFile device(qt(path));
-        if (!device.open(QIODevice::WriteOnly)) fail(path, device.errorString(), "a place that can be written to is");
-        return writeAll(device, path, text);
-    }
-    QSaveFile file(qt(path));
-    if (!file.open(QIODevice::WriteOnly)) fail(path, file.errorString(), "a place that can be written to is");
-    writeAll(file, path, text);
-    if (!file.commit()) fail(path, file.errorString(), "a place that can be written to, with room on it, is");
+    replaceFile(path, [text](QIODevice& file) { file.write(text.data(), static_cast<qint64>(text.size())); });
 }
 
-void replaceFile(const std::string& path, const std::function<void(const std::string&)>& write)
+void replaceFile(const std::string& path, const std::function<void(QIODevice&)>& write)
 {
-    QTemporaryFile file(qt(path) + ".XXXXXX");
-    if (!file.open()) fail(path, file.errorString(), "a place that can be written to is");
-    file.close();
-    const std::string temporary = file.fileName().toStdString();
-    write(temporary);
-    writeFile(path, readFile(temporary));
+    FreshFile file(path);
+    write(file);
+    file.commit();
+}
+
+void replaceFile(const std::string& path, const std::function<void(const std::string&)>& write, std::string_view ending)
+{
+    FreshFile file(path);
+    if (!file.isDevice()) {
+        write(file.writersPath());
+        return file.commit(ending);
+    }
+    // What is whole is known of a file only: it is made beside, and then sent on piece by piece.
+    QTemporaryFile whole;
+    if (!whole.open()) fail(path, whole.errorString(), "a place for a temporary file is");
+    write(whole.fileName().toStdString());
+    whole.seek(std::max<qint64>(0, whole.size() - static_cast<qint64>(ending.size())));
+    if (whole.readAll().toStdString() != ending) fail(path, "no room left", "a place with room is");
+    whole.seek(0);
+    while (!whole.atEnd()) file.write(whole.read(1 << 16));
+    file.commit();
 }
 
 LoadedPiece loadPiece(const std::string& path)

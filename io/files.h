@@ -3,6 +3,8 @@
 #include "core/piece/shop.h"
 #include "io/piece_json.h"
 
+#include <QIODevice>
+
 #include <functional>
 #include <string>
 
@@ -15,8 +17,11 @@ std::string readFile(const std::string& path);
 /// Throws InputError, with the system's reason, where it cannot: the old file is then as it was.
 void writeFile(const std::string& path, std::string_view text);
 
-/// Lets `write` make a file under a temporary name beside `path`, then puts it in place as writeFile() does.
-void replaceFile(const std::string& path, const std::function<void(const std::string& temporary)>& write);
+/// Lets `write` fill a file that takes the place of `path` once it is known to be whole (FreshFile).
+void replaceFile(const std::string& path, const std::function<void(QIODevice&)>& write);
+/// The same for a writer that asks for a path; whole is what ends in `ending`.
+void replaceFile(const std::string& path, const std::function<void(const std::string& temporary)>& write,
+                 std::string_view ending);
 
 /// readPiece() and readShop() of a file, the error naming it.
 LoadedPiece loadPiece(const std::string& path);

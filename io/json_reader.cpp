@@ -9,18 +9,29 @@
 namespace vl::io {
 namespace {
 
-std::string shown(const Json& j)
+std::string shown(const Json& j) { return oneLine(j.dump(-1, ' ', false, Json::error_handler_t::replace), 60); }
+
+/// Deeper nesting than any piece file has, and more keys in one object: the parser recurses, and looks for each key
+/// among all before it.
+constexpr int deepest = 64;
+constexpr long mostKeys = 2000;
+
+[[noreturn]] void refuseAt(std::string_view text, size_t at, const std::string& what, const std::string& limit)
 {
-    std::string text = j.dump(-1, ' ', false, Json::error_handler_t::replace);
-    return text.size() > 60 ? text.substr(0, 57) + "..." : text;
+    const auto line = 1 + std::count(text.begin(), text.begin() + static_cast<long>(at), '\n');
+    const size_t begin = at ? text.rfind('\n', at - 1) : std::string_view::npos;
+    throw InputError("line " + std::to_string(line) + ", column " +
+                         std::to_string(begin == std::string_view::npos ? at + 1 : at - begin),
+                     what, limit);
 }
 
-/// Deeper nesting than any piece file has; the parser and its destructor recurse.
-constexpr int deepest = 64;
-
-void checkDepth(std::string_view text)
+void checkShape(std::string_view text)
 {
-    int depth = 0;
+    struct Level {
+        bool object;
+        long items;
+    };
+    std::vector<Level> open;
     bool quoted = false;
     for (size_t i = 0; i < text.size(); ++i) {
         const char c = text[i];
@@ -32,9 +43,13 @@ void checkDepth(std::string_view text)
         } else if (c == '"')
             quoted = true;
         else if (c == '{' || c == '[') {
-            if (++depth > deepest) throw InputError("file", "nesting deeper than 64", "a piece file nests less and is");
-        } else if (c == '}' || c == ']')
-            --depth;
+            open.push_back({c == '{', 1});
+            if (open.size() > deepest)
+                refuseAt(text, i, "nesting deeper than " + std::to_string(deepest), "a file that nests less is");
+        } else if ((c == '}' || c == ']') && !open.empty())
+            open.pop_back();
+        else if (c == ',' && !open.empty() && ++open.back().items > mostKeys && open.back().object)
+            refuseAt(text, i, "more than " + std::to_string(mostKeys) + " keys in one object", "fewer are");
     }
 }
 
@@ -46,15 +61,11 @@ JsonReader::JsonReader(const Json& object, std::string path, std::vector<std::st
     if (!object.is_object()) throw InputError(path_.empty() ? "file" : path_, shown(object), "an object { } is");
 }
 
-const Json* JsonReader::find(const char* key, const std::string& otherwise)
+const Json* JsonReader::find(const char* key)
 {
     asked_.push_back(key);
     const auto it = object_.find(key);
-    if (it == object_.end()) {
-        notes_.push_back(pathOf(key) + " is missing: " + otherwise + " taken");
-        return nullptr;
-    }
-    return &*it;
+    return it == object_.end() ? nullptr : &*it;
 }
 
 void JsonReader::refuse(const char* key, const Json& got, const std::string& limit) const
@@ -64,11 +75,11 @@ void JsonReader::refuse(const char* key, const Json& got, const std::string& lim
 
 void JsonReader::number(const char* key, double& value, const Limit& limit)
 {
-    const Json* j = find(key, exact(value));
+    const Json* j = find(key, [&] { return exact(value); });
     if (!j) return;
     if (!j->is_number()) refuse(key, *j, "a number, " + limitText(limit));
     value = j->get<double>();
-    checkWithin(pathOf(key), value, limit);
+    if (!(value >= limit.low && value <= limit.high)) checkWithin(pathOf(key), value, limit);
 }
 
 void JsonReader::integer(const char* key, int& value, const Limit& limit)
@@ -81,7 +92,7 @@ void JsonReader::integer(const char* key, int& value, const Limit& limit)
 
 void JsonReader::boolean(const char* key, bool& value)
 {
-    const Json* j = find(key, value ? "true" : "false");
+    const Json* j = find(key, [&] { return value ? "true" : "false"; });
     if (!j) return;
     if (!j->is_boolean()) refuse(key, *j, "true or false is");
     value = j->get<bool>();
@@ -89,7 +100,7 @@ void JsonReader::boolean(const char* key, bool& value)
 
 void JsonReader::text(const char* key, std::string& value, size_t most)
 {
-    const Json* j = find(key, "'" + value + "'");
+    const Json* j = find(key, [&] { return "'" + value + "'"; });
     if (!j) return;
     if (!j->is_string()) refuse(key, *j, "a text in quotes is");
     value = j->get<std::string>();
@@ -100,7 +111,7 @@ void JsonReader::text(const char* key, std::string& value, size_t most)
 
 void JsonReader::choice(const char* key, int& value, std::span<const Choice> choices)
 {
-    const Json* j = find(key, std::string("'") + choices[static_cast<size_t>(value)].name + "'");
+    const Json* j = find(key, [&] { return std::string("'") + choices[static_cast<size_t>(value)].name + "'"; });
     if (!j) return;
     std::string all;
     for (size_t i = 0; i < choices.size(); ++i) {
@@ -128,7 +139,7 @@ void JsonReader::optionalNumber(const char* key, std::optional<double>& value, c
 
 const Json* JsonReader::object(const char* key, bool required)
 {
-    const Json* j = required && !object_.contains(key) ? nullptr : find(key, "its defaults are");
+    const Json* j = required && !object_.contains(key) ? nullptr : find(key, [] { return "its defaults are"; });
     if (!j && required) throw InputError(pathOf(key), "nothing", "an object { } is needed and");
     if (j && !j->is_object()) refuse(key, *j, "an object { } is");
     return j;
@@ -137,7 +148,7 @@ const Json* JsonReader::object(const char* key, bool required)
 const Json* JsonReader::array(const char* key, size_t most, bool required)
 {
     if (required && !object_.contains(key)) throw InputError(pathOf(key), "nothing", "a list [ ] is needed and");
-    const Json* j = find(key, "an empty list is");
+    const Json* j = find(key, [] { return "an empty list is"; });
     if (!j) return nullptr;
     if (!j->is_array()) refuse(key, *j, "a list [ ] is");
     if (j->size() > most)
@@ -156,18 +167,21 @@ std::string JsonReader::rest() const
 Json parseJson(std::string_view text)
 {
     if (text.size() > 64u << 20) throw InputError("file", std::to_string(text.size()) + " bytes", "up to 64 MiB are");
-    checkDepth(text);
+    checkShape(text);
     try {
         return Json::parse(text);
     } catch (const Json::parse_error& e) {
-        const size_t at = std::min(e.byte, text.size());
-        const auto line = 1 + std::count(text.begin(), text.begin() + static_cast<long>(at), '\n');
-        const size_t begin = text.rfind('\n', at ? at - 1 : 0);
-        throw InputError("line " + std::to_string(line) + ", column " +
-                             std::to_string(begin == std::string_view::npos || begin >= at ? at : at - begin),
-                         "what stands there", "well-formed JSON is");
-    } catch (const Json::exception& e) {
-        throw InputError("file", "a number out of range", "well-formed JSON is");
+        refuseAt(text, std::min(e.byte ? e.byte - 1 : 0, text.size()), "what stands there", "well-formed JSON is");
+    } catch (const Json::out_of_range& e) {
+        // It names the number, not its place.
+        const std::string said = e.what();
+        const size_t from = said.find('\''), to = said.rfind('\'');
+        const std::string number = from < to && to != std::string::npos ? said.substr(from + 1, to - from - 1) : "";
+        const size_t at = number.empty() ? std::string_view::npos : text.find(number);
+        refuseAt(text, at == std::string_view::npos ? 0 : at, number.empty() ? "a number" : number,
+                 "a number that a computer can hold is");
+    } catch (const Json::exception&) {
+        throw InputError("file", "what it holds", "well-formed JSON is");
     }
 }
 

@@ -36,7 +36,15 @@ public:
     std::string rest() const;
 
 private:
-    const Json* find(const char* key, const std::string& otherwise);
+    /// The value under a key, or null.
+    const Json* find(const char* key);
+    /// The same; where it is missing `otherwise()` says what is taken instead.
+    template <class Otherwise> const Json* find(const char* key, Otherwise otherwise)
+    {
+        const Json* found = find(key);
+        if (!found) notes_.push_back(pathOf(key) + " is missing: " + otherwise() + " taken");
+        return found;
+    }
     [[noreturn]] void refuse(const char* key, const Json& got, const std::string& limit) const;
 
     const Json& object_;

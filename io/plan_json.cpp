@@ -113,11 +113,22 @@ Json cutsJson(const Piece& piece, const Plan& plan, const BoardPlan& boards)
                          {"sled_offset_mm", r.sledOffset},
                          {"wedge_deg", r.wedge},
                          {"fence_correction_deg", r.correction}});
+    Json offcuts = Json::array();
+    for (const PlannedBoard& b : boards.boards)
+        for (const BoardRect& r : b.offcuts)
+            offcuts.push_back({{"board", b.board.id},
+                               {"x_mm", r.x},
+                               {"y_mm", r.y},
+                               {"length_mm", r.length},
+                               {"width_mm", r.width},
+                               {"thickness_mm", b.board.thickness}});
     const bool cut = !boards.boards.empty();
     return {{"boards", boardsJson(boards)},
             {"needed", needed},
             {"rings", rings},
-            {"setups", setupsJson(setupsOf(piece, plan.assembly, boards))},
+            {"offcuts", offcuts},
+            {"saw_setups", setupsJson(setupsOf(piece, plan.assembly, boards))},
+            {"saw_setups_least", leastSetups(piece, plan.assembly, boards)},
             {"yield", cut ? boards.yield() : cuts.yield()},
             {"lower_bound", cut ? Json(boards.lowerBound) : Json(nullptr)},
             {"consumed", cut ? Json(boards.consumed) : Json(nullptr)},
@@ -192,7 +203,8 @@ Json stationsJson(const Plan& plan)
                         {"outside_diameter_mm", orNull(s.outside)},
                         {"inside_diameter_mm", orNull(s.inside)},
                         {"wall_mm", orNull(s.wall)},
-                        {"parting_depth_mm", orNull(s.parting)}});
+                        {"from_rim_mm", s.fromRim},
+                        {"parting_mm", orNull(s.parting)}});
     return list;
 }
 

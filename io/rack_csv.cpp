@@ -5,6 +5,9 @@
 #include "core/measure/length.h"
 #include "io/csv.h"
 
+#include <QString>
+#include <QStringDecoder>
+
 #include <algorithm>
 #include <cmath>
 #include <sstream>
@@ -73,9 +76,25 @@ std::vector<std::vector<std::string>> csvRows(std::string_view text)
     return rows;
 }
 
+namespace {
+
+/// A table as UTF-8, whatever it was written in: with its mark as UTF-8, -16 or -32, else UTF-8 where it is valid, else
+/// Latin-1, in which every byte is a letter.
+std::string asUtf8(std::string_view text)
+{
+    const QByteArrayView bytes(text.data(), static_cast<qsizetype>(text.size()));
+    if (const auto marked = QStringDecoder::encodingForData(bytes))
+        return QString(QStringDecoder(*marked).decode(bytes)).toStdString();
+    QStringDecoder utf8(QStringDecoder::Utf8, QStringDecoder::Flag::Stateless);
+    const QString read = utf8.decode(bytes);
+    return (utf8.hasError() ? QString::fromLatin1(bytes) : read).toStdString();
+}
+
+}  // namespace
+
 std::vector<Board> readRackCsv(std::string_view text)
 {
-    const auto rows = csvRows(text);
+    const auto rows = csvRows(asUtf8(text));
     if (rows.empty())
         throw InputError("line 1", "nothing", "a line of headings, id,wood,length_mm,width_mm,thickness_mm, is");
     auto column = [&](const char* name, bool needed) -> long {

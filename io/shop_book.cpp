@@ -127,6 +127,32 @@ struct ShopBook::Connection {
         if (!query.exec()) fail(query.lastError());
         return query;
     }
+    /// How often the book was saved.
+    qint64 saves() const
+    {
+        QSqlQuery found = run(QStringLiteral("SELECT value FROM setting WHERE key='saves'"));
+        return found.next() ? found.value(0).toLongLong() : 0;
+    }
+    /// Fields declared since the table was made: what is in it gets what `known` records of the same id have, else what
+    /// a new record has.
+    template <class T>
+    void addColumns(const QString& table, const std::vector<FieldItem>& columns, const std::vector<T>& known)
+    {
+        QStringList there;
+        for (QSqlQuery info = run(QStringLiteral("PRAGMA table_info(%1)").arg(table)); info.next();)
+            there << info.value(1).toString();
+        for (const FieldItem& f : columns) {
+            if (there.contains(columnName(f))) continue;
+            const QVariant usual = row(T{}, {f}).front();
+            const bool text = f.field.kind == Field::Kind::Text;
+            run(QStringLiteral("ALTER TABLE %1 ADD COLUMN %2 %3 NOT NULL DEFAULT %4")
+                    .arg(table, columnName(f), text ? QStringLiteral("TEXT") : QStringLiteral("REAL"),
+                         text ? QStringLiteral("''") : usual.toString()));
+            for (const T& k : known)
+                run(QStringLiteral("UPDATE %1 SET %2=? WHERE id=?").arg(table, columnName(f)),
+                    {row(k, {f}).front(), q(k.id)});
+        }
+    }
     /// All of `changes` or nothing.
     template <class Changes> void together(Changes changes)
     {
@@ -149,8 +175,8 @@ ShopBook::ShopBook(const std::string& path) : db_(std::make_unique<Connection>(p
     int found = now.value(0).toInt();
     now.finish();
     if (found > version)
-        throw InputError("shop book " + path, "version " + std::to_string(found),
-                         "a book of version " + std::to_string(version) + " or older is");
+        throw NewerBook("shop book " + path, "version " + std::to_string(found),
+                        "a book of version " + std::to_string(version) + " or older is");
     db_->run(QStringLiteral("PRAGMA journal_mode=WAL")).finish();
     db_->run(QStringLiteral("PRAGMA foreign_keys=ON"));
     if (found < version)
@@ -167,6 +193,8 @@ ShopBook::ShopBook(const std::string& path) : db_(std::make_unique<Connection>(p
                 db_->run(QStringLiteral("CREATE TABLE glue (place INTEGER NOT NULL, %1, UNIQUE (id))")
                              .arg(definitions(glueColumns())));
             }
+            db_->addColumns(QStringLiteral("board"), boardColumns(), std::vector<Board>{});
+            db_->addColumns(QStringLiteral("glue"), glueColumns(), commonGlues());
             db_->run(QStringLiteral("PRAGMA user_version=%1").arg(version));
         });
 }
@@ -175,18 +203,20 @@ ShopBook::~ShopBook() = default;
 
 bool ShopBook::empty() const
 {
-    QSqlQuery rows = db_->run(QStringLiteral("SELECT count(*) FROM setting"));
+    QSqlQuery rows = db_->run(QStringLiteral("SELECT count(*) FROM setting WHERE key<>'saves'"));
     rows.next();
     return rows.value(0).toInt() == 0;
 }
 
 Shop ShopBook::load() const
 {
+    seen_ = db_->saves();
     Shop shop;
     QSqlQuery settings = db_->run(QStringLiteral("SELECT key, value FROM setting"));
     while (settings.next()) {
         const std::string key = settings.value(0).toString().toStdString();
         const QVariant value = settings.value(1);
+        if (key == "saves") continue;
         if (!setField(shop, key, value.toDouble())) setField(shop, key, value.toString().toStdString());
         for (size_t d = 0; d < shop.hours.size(); ++d)
             for (size_t k = 0; k < 2; ++k)
@@ -219,10 +249,15 @@ Shop ShopBook::load() const
     return shop;
 }
 
-void ShopBook::save(const Shop& shop)
+bool ShopBook::save(const Shop& shop, Changed changed)
 {
     checkShop(shop);
+    bool written = false;
     db_->together([&] {
+        // The lock first: what is read now stays true until it is written.
+        db_->run(QStringLiteral("UPDATE setting SET value=value WHERE key='saves'"));
+        const qint64 saves = db_->saves();
+        if (saves != seen_ && changed == Changed::Refuse) return;
         for (const char* table : {"setting", "defect", "board", "glue"})
             db_->run(QStringLiteral("DELETE FROM %1").arg(QLatin1String(table)));
         auto set = [&](const std::string& key, const QVariant& value) {
@@ -248,7 +283,11 @@ void ShopBook::save(const Shop& shop)
         }
         place = 0;
         for (const Glue& g : shop.glues) insert("glue", place++, glueColumns(), g);
+        set("saves", saves + 1);
+        seen_ = saves + 1;
+        written = true;
     });
+    return written;
 }
 
 }  // namespace vl::io

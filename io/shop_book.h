@@ -2,6 +2,10 @@
 
 #include "core/piece/shop.h"
 
+#include "core/measure/input_error.h"
+
+#include <QtGlobal>
+
 #include <memory>
 #include <string>
 
@@ -12,23 +16,34 @@ namespace vl::io {
 /// transaction: all of it or nothing.
 class ShopBook {
 public:
+    /// What a save does where the book was changed since this one read or wrote it: by another window or program.
+    enum class Changed { Refuse, WriteOver };
+
     /// Opens or makes the book. Throws InputError where it cannot be read, is no shop book, or is of a newer version.
     explicit ShopBook(const std::string& path);
     ~ShopBook();
     ShopBook(const ShopBook&) = delete;
     ShopBook& operator=(const ShopBook&) = delete;
 
-    static constexpr int version = 2;
+    static constexpr int version = 3;
     /// Whether a shop was ever saved in it.
     bool empty() const;
     /// The shop as it stands in the book. Throws InputError where what it holds is beyond the limits.
     Shop load() const;
-    /// Throws InputError, with the database's reason, where it cannot be written; the book is then as it was.
-    void save(const Shop& shop);
+    /// False, and the book as it was, where another has changed it since this one last read or wrote it. Throws
+    /// InputError, with the database's reason, where it cannot be written; the book is then as it was.
+    bool save(const Shop& shop, Changed changed = Changed::Refuse);
 
 private:
     struct Connection;
     std::unique_ptr<Connection> db_;
+    mutable qint64 seen_ = 0;  // how often the book had been saved when this one last read or wrote it
+};
+
+/// A book that a newer version of the program has written: it is left as it is.
+class NewerBook : public InputError {
+public:
+    using InputError::InputError;
 };
 
 }  // namespace vl::io

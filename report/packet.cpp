@@ -269,9 +269,9 @@ void printPacket(const Piece& piece, const Shop& shop, const Plan& plan, const B
 }
 
 void writePacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style,
-                 Paper paper, const std::string& path)
+                 Paper paper, QIODevice& file)
 {
-    QPdfWriter writer(q(path));
+    QPdfWriter writer(&file);
     writer.setResolution(1200);
     writer.setTitle(q(piece.name));
     writer.setCreator("Vivid Lathe");

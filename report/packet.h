@@ -6,7 +6,6 @@
 #include "core/plan/boards/board_plan.h"
 #include "core/plan/plan.h"
 
-#include <string>
 
 namespace vl::report {
 
@@ -16,8 +15,8 @@ namespace vl::report {
 void printPacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style,
                  Paper paper, QPagedPaintDevice& device);
 
-/// The same as a PDF file.
+/// The same as a PDF.
 void writePacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style,
-                 Paper paper, const std::string& path);
+                 Paper paper, QIODevice& file);
 
 }  // namespace vl::report

@@ -61,6 +61,12 @@ ShopDialog::ShopDialog(Document& document, QWidget* parent) : QDialog(parent), d
     add(&Shop::betweenCentres);
     add(&Shop::lowestRpm);
     add(&Shop::highestRpm);
+    add(&Shop::leastHold);
+    add(&Shop::ripLeastWidth);
+    add(&Shop::planeLeastThickness);
+    add(&Shop::bandsawTilt);
+    add(&Shop::bandsawRadius);
+    add(&Shop::partingReach);
     heading(tr("GLUE"));
     add(&Shop::temperature);
     add(&Shop::bandClamps);

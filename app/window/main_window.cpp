@@ -21,6 +21,7 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QMenu>
+#include <QMessageBox>
 #include <QPushButton>
 #include <QSettings>
 #include <QStackedWidget>
@@ -36,7 +37,23 @@ FileAsker FileAsker::dialogs()
             },
             [](QWidget* parent, const QString& title, const QString& suggested, const QString& filter) {
                 return QFileDialog::getSaveFileName(parent, title, suggested, filter);
+            },
+            [](QWidget* parent, const QString& words, const QStringList& ways) {
+                QMessageBox box(QMessageBox::Question, QString(), words, QMessageBox::Cancel, parent);
+                QList<QAbstractButton*> buttons;
+                for (const QString& way : ways) buttons << box.addButton(way, QMessageBox::ActionRole);
+                box.exec();
+                return static_cast<int>(buttons.indexOf(box.clickedButton()));
             }};
+}
+
+MainWindow::~MainWindow()
+{
+    // The views look at the document and the history tells the window: both must be silent before members go.
+    doc_.disconnect();
+    doc_.history().disconnect();
+    delete drafts_;
+    delete takeCentralWidget();
 }
 
 MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* parent)

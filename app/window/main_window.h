@@ -26,6 +26,8 @@ class StartPage;
 struct FileAsker {
     std::function<QString(QWidget*, const QString& title, const QString& filter)> open;
     std::function<QString(QWidget*, const QString& title, const QString& suggested, const QString& filter)> save;
+    /// One of several ways on, by its place; −1: none of them.
+    std::function<int(QWidget*, const QString& words, const QStringList& ways)> choose;
     static FileAsker dialogs();
 };
 
@@ -35,6 +37,7 @@ class MainWindow : public QMainWindow {
 public:
     /// `dataFolder` holds drafts and the shop; settings live where QSettings puts them.
     explicit MainWindow(const QString& dataFolder, FileAsker asker = FileAsker::dialogs(), QWidget* parent = nullptr);
+    ~MainWindow() override;
 
     Document& document() { return doc_; }
     SolidView& solid() { return *solid_; }
@@ -80,6 +83,9 @@ private:
     QStringList recent() const;
     void addRecent(const QString& path);
     void loadShop();
+    void openBook();
+    void keepShop(const Shop& shop);
+    bool mayReplace(const QString& path);
     /// The turner's own shop again, after a sample's.
     void leaveSample();
     void tryTo(const std::function<void()>& action);
@@ -89,6 +95,7 @@ private:
     Document doc_;
     std::unique_ptr<io::ShopBook> book_;
     Shop ownShop_;
+    std::string onDisk_;       ///< the piece's file as it was read or written last
     bool sampleShop_ = false;  ///< a sample is open, in the samples' workshop
     Drafts* drafts_ = nullptr;
     QStackedWidget *pages_ = nullptr, *lanes_ = nullptr, *panels_ = nullptr;

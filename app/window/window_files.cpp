@@ -12,6 +12,7 @@
 #include "io/svg.h"
 #include "report/packet.h"
 
+#include <QDateTime>
 #include <QDir>
 #include <QFileDialog>
 #include <QFileInfo>
@@ -55,6 +56,7 @@ bool MainWindow::openPath(const QString& path)
         const io::LoadedPiece loaded = io::loadPiece(path.toStdString());
         leaveSample();
         openPiece(loaded.piece, path);
+        onDisk_ = io::readFile(path.toStdString());
         addRecent(path);
         say(loaded.notes.empty() ? QString()
                                  : tr("%1 things were put right in the file: %2")
@@ -95,11 +97,30 @@ bool MainWindow::saveAs()
     return saveTo(path);
 }
 
+/// Whether the piece's own file may be written: it is as it was read or written last, or the turner says so.
+bool MainWindow::mayReplace(const QString& path)
+{
+    if (path != doc_.path() || !QFileInfo::exists(path)) return true;
+    try {
+        if (io::readFile(path.toStdString()) == onDisk_) return true;
+    } catch (const InputError&) {
+        return true;  // what cannot be read is said when it cannot be written
+    }
+    const int way = ask_.choose(this, tr("%1 was changed on the disk meanwhile.").arg(QFileInfo(path).fileName()),
+                                {tr("Save over it"), tr("Do not save")});
+    if (way != 0)
+        say(tr("Not saved: %1 was changed on the disk. Save it under another name.").arg(QFileInfo(path).fileName()));
+    return way == 0;
+}
+
 bool MainWindow::saveTo(const QString& path)
 {
     bool saved = false;
     tryTo([&] {
-        io::writeFile(path.toStdString(), io::writePiece(doc_.piece()));
+        if (!mayReplace(path)) return;
+        std::string text = io::writePiece(doc_.piece());
+        io::writeFile(path.toStdString(), text);
+        onDisk_ = std::move(text);
         doc_.savedAs(path);
         addRecent(path);
         saved = true;
@@ -115,9 +136,9 @@ bool MainWindow::printPacket(bool letter)
     if (!path.endsWith(".pdf")) path += ".pdf";
     bool written = false;
     tryTo([&] {
-        io::replaceFile(path.toStdString(), [&](const std::string& temporary) {
+        io::replaceFile(path.toStdString(), [&](QIODevice& file) {
             report::writePacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.boards(), doc_.style(),
-                                letter ? report::Paper::Letter : report::Paper::A4, temporary);
+                                letter ? report::Paper::Letter : report::Paper::A4, file);
         });
         say(tr("The packet is in %1. Print it at 100 %.").arg(QFileInfo(path).fileName()));
         written = true;
@@ -153,7 +174,7 @@ void MainWindow::exportFile()
         else if (path.endsWith(".ics"))
             io::writeFile(p, io::writeCalendar(doc_.piece(), doc_.plan()));
         else if (path.endsWith(".dxf"))
-            io::replaceFile(p, [&](const std::string& temporary) { io::writeDxf(doc_.plan().sides, temporary); });
+            io::writeDxf(doc_.plan().sides, p);
         else
             throw InputError("file", "'" + QFileInfo(path).fileName().toStdString() + "'",
                              "a name that ends in .dxf, .svg, .csv or .ics is");
@@ -172,23 +193,61 @@ void MainWindow::addRecent(const QString& path)
     QSettings().setValue("recent", paths.mid(0, 10));
 }
 
+/// Opens the shop book. One that cannot be read whole is kept aside under another name and never written over; one of
+/// a newer version is left where it is, and the shop then lives as long as the window.
+void MainWindow::openBook()
+{
+    const QString path = dataFolder_ + "/shop.sqlite";
+    try {
+        book_ = std::make_unique<io::ShopBook>(path.toStdString());
+        if (!book_->empty()) doc_.setShop(book_->load());
+        return;
+    } catch (const io::NewerBook& e) {
+        book_.reset();
+        say(QString::fromStdString(e.what()));
+        return;
+    } catch (const std::exception& e) {
+        book_.reset();
+        const QString aside =
+            dataFolder_ + "/shop-unread-" + QDateTime::currentDateTime().toString("yyyyMMdd-hhmmss-zzz") + ".sqlite";
+        bool kept = true;
+        for (const char* part : {"", "-wal", "-shm"})
+            if (QFile::exists(path + part)) kept = QFile::rename(path + part, aside + part) && kept;
+        say(tr("The shop book could not be read: %1. %2")
+                .arg(QString::fromUtf8(e.what()), kept ? tr("It is kept as %1.").arg(QFileInfo(aside).fileName())
+                                                       : tr("It is left as it is; nothing is written to it.")));
+        if (!kept) return;
+    }
+    tryTo([&] { book_ = std::make_unique<io::ShopBook>(path.toStdString()); });
+}
+
 void MainWindow::loadShop()
 {
-    tryTo([&] {
-        QDir().mkpath(dataFolder_);
-        book_ = std::make_unique<io::ShopBook>((dataFolder_ + "/shop.sqlite").toStdString());
-        const QString before = dataFolder_ + "/shop.json";  // what an earlier version kept
-        if (!book_->empty())
-            doc_.setShop(book_->load());
-        else if (QFileInfo::exists(before))
-            doc_.setShop(io::loadShop(before.toStdString()));
-    });
+    QDir().mkpath(dataFolder_);
+    openBook();
+    const QString before = dataFolder_ + "/shop.json";  // what an earlier version kept
+    if (book_ && book_->empty() && QFileInfo::exists(before))
+        tryTo([&] { doc_.setShop(io::loadShop(before.toStdString())); });
     // What is changed at the machines outlives the piece. Where there is no book the shop lives as long as the window.
     connect(&doc_, &Document::changed, this, [this, kept = doc_.shop()]() mutable {
         if (sampleShop_ || kept == doc_.shop()) return;
         kept = doc_.shop();
-        if (book_) tryTo([&] { book_->save(kept); });
+        if (book_) tryTo([&] { keepShop(kept); });
     });
+}
+
+/// Saves the shop; where another window has changed the book meanwhile, the turner says which of the two stays.
+void MainWindow::keepShop(const Shop& shop)
+{
+    if (book_->save(shop)) return;
+    const int way = ask_.choose(this, tr("Another window has changed the shop book meanwhile."),
+                                {tr("Take the book's shop"), tr("Put this shop in its place")});
+    if (way == 1)
+        book_->save(shop, io::ShopBook::Changed::WriteOver);
+    else if (way == 0)
+        doc_.setShop(book_->load());
+    else
+        say(tr("This shop is not in the book: another window's is."));
 }
 
 void MainWindow::importRack()

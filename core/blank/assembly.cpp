@@ -2,6 +2,7 @@
 
 #include "core/blank/construction.h"
 #include "core/blank/stack_recipe.h"
+#include "core/geometry/piercing.h"
 
 #include <algorithm>
 #include <cmath>
@@ -152,7 +153,8 @@ Sides sidesOf(const Piece& piece)
         sides.inside = {{0, h.bore / 2}, {end, h.bore / 2}};
         break;
     case WallRule::Drawn:
-        sides.inside = flatten(h.inside);
+        // What is drawn beyond the rim is air.
+        sides.inside = clipped(flatten(h.inside), 0, end);
         break;
     case WallRule::Even:
         sides.inside = hollowFor(
@@ -206,7 +208,6 @@ namespace {
 /// A layer's faces and what is turned of it, before its construction adds the rest.
 BuiltLayer begun(const Layer& l, const Sides& sides, double z, double phase)
 {
-    auto rangeOr = [](Range r, double other) { return std::isnan(r.low) ? Range{other, other} : r; };
     BuiltLayer b;
     b.how = &constructionOf(l);
     b.z0 = z;
@@ -214,10 +215,77 @@ BuiltLayer begun(const Layer& l, const Sides& sides, double z, double phase)
     b.glued = l.gluedThickness();
     b.planeTo = b.glued + 2 * l.sandingLoss;
     b.phaseDeg = phase;
-    b.finishedOuter = rangeOr(radiusRange(sides.outside, b.z0, b.z1), 0);
-    const bool bored = !sides.inside.empty() && sides.inside.front().x() <= b.z0 && sides.inside.back().x() > b.z0;
-    b.finishedInner = bored ? rangeOr(radiusRange(sides.inside, b.z0, b.z1), 0) : Range{0, 0};
+    auto rangeOf = [](const Polyline& side) {
+        if (side.empty()) return Range{};
+        const auto [least, most] = std::ranges::minmax_element(side, {}, [](const Point& p) { return p.y(); });
+        return Range{least->y(), most->y()};
+    };
+    b.finishedOuter = rangeOf(between(sides.outside, b.z0, b.z1));
+    const Polyline hollowed = between(sides.inside, b.z0, b.z1);
+    const bool bored = !hollowed.empty() && sides.inside.front().x() <= b.z0 + 1e-6;
+    b.finishedInner = bored ? rangeOf(hollowed) : Range{};
     return b;
+}
+
+/// Puts the wood of a tenon into the layers that it passes through from face to face: where they are bored no wider
+/// than it is, it fills them.
+void seatTenons(std::vector<Building>& buildings, const Sides& sides)
+{
+    auto pass = [&](BuiltLayer& through, const BuiltLayer& spindle, double length) {
+        const double radius = spindle.tenon.radius;
+        if (length < through.z1 - through.z0 - 1 - 1e-6 || through.tenon.radius > 0) return false;
+        for (Cell& c : through.cells) {
+            c.faces = through.sawnFaces(c);
+            // A bored segment's inner face stands across the corners of what the drill leaves.
+            if (through.segmented && c.faces.size() == 2 && !through.innerHold.empty())
+                c.faces[1].offset =
+                    -std::max(radius * std::cos(through.stock.miterDeg() * degrees), -c.faces[1].offset);
+            c.low = std::max(c.low, radius);
+        }
+        Cell core = spindle.cells[0];
+        core.faces.clear();
+        core.high = radius;
+        core.segment = -1;
+        through.cells.push_back(core);
+        through.lattices.clear();
+        through.sectors = 0;
+        if (!through.innerHold.empty() && through.stockInnerRadius() <= radius) {
+            const double bore = through.stock.innerCorner();
+            const int n = through.stock.sides;
+            through.volume += n / 2.0 * bore * bore * std::sin(2 * pi / n) * (through.z1 - through.z0);
+            through.innerHold.clear();
+        }
+        through.fill = 1;
+        weigh(through, sides);
+        return true;
+    };
+    for (size_t i = 0; i < buildings.size(); ++i) {
+        const BuiltLayer& s = buildings[i].layer;
+        double left = s.tenon.below;
+        for (size_t k = i; left > 0 && k-- > 0; left -= buildings[k].layer.z1 - buildings[k].layer.z0)
+            if (!pass(buildings[k].layer, s, left)) break;
+        left = s.tenon.above;
+        for (size_t k = i + 1; left > 0 && k < buildings.size();
+             left -= buildings[k].layer.z1 - buildings[k].layer.z0, ++k)
+            if (!pass(buildings[k].layer, s, left)) break;
+    }
+}
+
+/// Strips that may be a little wider than wanted are made alike where they differ by no more than `within`: one setting
+/// serves them all.
+void setAlike(std::vector<Building>& buildings, double within)
+{
+    if (within <= 0) return;
+    std::vector<Part*> parts;
+    std::vector<Interval> widths;
+    for (Building& b : buildings)
+        for (Part& p : b.parts)
+            if (p.spare > 0) {
+                parts.push_back(&p);
+                widths.push_back({p.width, p.width + std::min(within, p.spare)});
+            }
+    const Piercing set = pierce(widths);
+    for (size_t i = 0; i < parts.size(); ++i) parts[i]->width = set.settings[i];
 }
 
 }  // namespace
@@ -237,6 +305,8 @@ Assembly assemble(const Piece& piece, const Shop& shop, const Sides& sides)
         z = built.layer.z1;
         for (Part& p : built.parts) p.layer = static_cast<int>(i);
     }
+    seatTenons(buildings, sides);
+    setAlike(buildings, piece.choices.alike);
     a.recipe = stackRecipe(piece, shop, sides, buildings);
     for (Building& built : buildings) {
         std::ranges::move(built.parts, std::back_inserter(a.parts));

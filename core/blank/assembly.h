@@ -25,6 +25,7 @@ struct Part {
     double width = 0;      ///< mm
     double thickness = 0;  ///< mm, planed, before the ring's faces are flattened
     EndCut left, right;
+    double spare = 0;   ///< mm that it may be wider than wanted: what turning takes of it anyway
     std::string grain;  ///< which way the fibres run
     int layer = 0;
     double volume = 0;  ///< mm³ of one, as cut
@@ -33,6 +34,14 @@ struct Part {
 
     /// Strip for a run of `n` of them without the end waste, mm.
     double run(int n) const { return n * pitch + lead; }
+};
+
+/// A round tenon at each end of a layer, which stands in a hole of its neighbours; lengths 0: none.
+struct Tenon {
+    double radius = 0, below = 0, above = 0;  ///< mm
+
+    /// How deep the hole for a tenon is: 1 mm more than it is long, room for the glue (common practice).
+    static double hole(double length) { return length + 1; }
 };
 
 /// Something a construction knows will not work: the plan makes a caution of it.
@@ -68,6 +77,7 @@ struct BuiltLayer {
     double volume = 0;                  ///< mm³ of the glued layer
     double density = 0;                 ///< kg/m³, mean of the wood that turning leaves
     double fill = 1;                    ///< share of the turned wall that is wood
+    Tenon tenon;                        ///< of a spindle
     std::vector<Setting> settings;      ///< what this construction has to set and to know
     std::vector<Concern> concerns;
 
@@ -75,6 +85,8 @@ struct BuiltLayer {
     double stockInnerRadius() const;  ///< the smallest circle outside its bore, mm
     double cornerRadius() const { return corner; }
     int count() const { return static_cast<int>(woods.size()); }
+    /// Whether joints stand round it at equal shares of the circle, whatever fills its middle.
+    bool sectored() const { return stock.sides > 1; }
     /// Whether it is cut in sectors about the axis, so that segments are spans of angle.
     bool radial() const { return sectors > 1; }
     /// The sector at an angle from 12 o'clock; 0 where there are none.

@@ -59,7 +59,7 @@ void build(const Site& site, Building& out)
         addPart(out.parts, squarePart(site, {.id = wood->id,
                                              .name = std::string(wood->name) + " board of the billet",
                                              .wood = wood,
-                                             .length = length + 2 * l.sandingLoss,
+                                             .length = b.glued + 2 * l.sandingLoss,
                                              .width = 2 * half,
                                              .thickness = board,
                                              .grain = "along the axis"}));
@@ -67,7 +67,7 @@ void build(const Site& site, Building& out)
     const GlueJoint joint{.faces = n > 1 ? facesOf(b.cells[0], b.cells[1], outwards(0)) : JointFaces::LongGrain,
                           .area = (n - 1) * 2 * half * length,
                           .joints = n - 1,
-                          .woods = b.woods};
+                          .woods = woodsIn(b)};
     const Setting clamps{
         .machine = "", .name = "clamps, one from the next", .value = 100, .source = "common practice", .decimals = 0};
     out.steps = [=, &l, off = form.cornersOff](Bench& bench, const Things& parts) {

@@ -14,17 +14,39 @@ namespace vl {
 namespace {
 
 constexpr const char* plane = "plane geometry";
+constexpr double ringFlattening = 0.2;  // mm off each face of a ring; common practice
 
-/// The cone that holds the outline: its largest radius is what the outline needs, measured along the cut.
-BoardRings coneOf(const Site& site, const BuiltLayer& b)
+/// The cone of rings that holds the outline, and where it stands: it reaches beyond the layer by what flattening the
+/// stack takes off its two ends, and what is parted off it.
+struct Cone : BoardRings {
+    double z0 = 0, z1 = 0;  ///< mm, faces of the stack as glued
+    int rings = 1;
+    double split = 0;  ///< mm, that a kerf down the middle of the board takes out of every ring
+
+    double radiusAt(double z) const { return outer / 2 - (z1 - z) / std::tan(angleDeg * degrees); }
+    /// Radii that a ring holds all round, outside and in its bore.
+    double heldAt(double z) const { return radiusAt(z) - split / 2; }
+    double boreAt(double z) const { return std::max(0.0, radiusAt(z) - std::max(1.0, ringWidth())); }
+};
+
+Cone coneOf(const Site& site, const BuiltLayer& b)
 {
     const Layer& l = site.layer();
     const auto& f = site.form<BoardRingForm>();
-    BoardRings c{.board = (b.z1 - b.z0) / f.rings, .angleDeg = f.angle, .kerf = f.kerf};
+    Cone c;
+    c.rings = f.rings;
+    c.z0 = b.z0 - l.sandingLoss;
+    c.z1 = b.z0 + b.glued + l.sandingLoss;
+    c.board = (c.z1 - c.z0) / f.rings;
+    c.angleDeg = f.angle;
+    c.kerf = f.kerf;
+    c.flatten = ringFlattening;
+    const bool sawnApart = f.board.pattern == SlabForm::Plain || f.halves == BoardRingForm::SawnApart;
+    if (f.tool == BoardRingForm::Bandsaw && sawnApart) c.split = f.kerf;
     const double rise = std::tan(f.angle * degrees);
     double outer = 1;
-    for (const Point& p : clipped(site.sides.outside, b.z0, b.z1))
-        outer = std::max(outer, p.y() + l.outerAllowance + (b.z1 - p.x()) / rise);
+    for (const Point& p : between(site.sides.outside, b.z0, b.z1))
+        outer = std::max(outer, p.y() + l.outerAllowance + c.split / 2 + (c.z1 - p.x()) / rise);
     c.outer = l.stockOuter ? *l.stockOuter : 2 * outer;
     // The bottom disc keeps a face to stand on.
     c.outer = std::max(c.outer, 2 * (c.step() * f.rings + 5));
@@ -36,27 +58,28 @@ BoardRings coneOf(const Site& site, const BuiltLayer& b)
 double frustum(double r0, double r1, double h) { return pi * h * (r0 * r0 + r0 * r1 + r1 * r1) / 3; }
 
 /// The board that the rings are cut from: of one wood a single one, else glued of strips.
-FlippedBoard boardOf(const Site& site, const BoardRings& c)
+FlippedBoard boardOf(const Site& site, const Cone& c)
 {
-    const SlabForm& pattern = site.form<BoardRingForm>().board;
-    FlippedBoard board = boardFor(pattern, c.outer, c.board, site.shop.kerf);
-    if (pattern.pattern == SlabForm::Plain) {
+    const auto& f = site.form<BoardRingForm>();
+    FlippedBoard board = boardFor(f.board, 2 * c.scribed(0), c.planed(), site.shop.kerf);
+    if (f.board.pattern == SlabForm::Plain) {
         board.strips = 1;
         board.strip = c.outer;
-    }
+    } else if (f.tool == BoardRingForm::Bandsaw && f.halves == BoardRingForm::MiddleDry)
+        board.strips += board.strips % 2;  // a joint on the middle line
     if (board.rows == 1) board.row = c.outer + 10;
     return board;
 }
 
 /// Every ring is the same board, cut smaller and turned on from the one below.
-void layRings(const Site& site, const BoardRings& c, const FlippedBoard& board, BuiltLayer& b)
+void layRings(const Site& site, const Cone& c, const FlippedBoard& board, BuiltLayer& b)
 {
     const auto& f = site.form<BoardRingForm>();
     for (int i = 0; i < board.strips; ++i) b.woods.push_back(woodAt(site.layer(), i));
     for (int ring = 0; ring < f.rings; ++ring)
         layBoard(b, board,
-                 {.z0 = b.z0 + ring * c.board,
-                  .z1 = b.z0 + (ring + 1) * c.board,
+                 {.z0 = c.z0 + ring * c.board,
+                  .z1 = c.z0 + (ring + 1) * c.board,
                   .x = onwards(ring * f.rotate),
                   .y = outwards(ring * f.rotate),
                   .below = ring > 0,
@@ -68,20 +91,21 @@ void layRings(const Site& site, const BoardRings& c, const FlippedBoard& board, 
 struct RingSettings {
     Setting angle, table, thickness, depth, flat, rpm, rotate;
 };
-RingSettings ringSettings(const BoardRingForm& f, const BoardRings& c)
+RingSettings ringSettings(const BoardRingForm& f, const Cone& c)
 {
     using enum Unit;
     const char* machine = f.tool == BoardRingForm::Bandsaw ? "bandsaw" : "lathe";
     return {.angle = {machine, "angle of the cut to the face", f.angle, Angle, "chosen", ""},
             .table = {"bandsaw", "table", 90 - f.angle, Angle, "90° − φ", plane},
-            .thickness = {"thicknesser", "board thickness", c.board, Length, "height / rings", plane},
+            .thickness = {"thicknesser", "board thickness", c.planed(), Length,
+                          "(height + 2 · flattening) / rings + 2 · a ring's flattening", plane},
             .depth = {machine, "depth of cut", c.cutDepth(), Length, "t / sin φ", plane},
-            .flat = {"sander", "each face, no more than", 0.2, Length, "", "common practice", 1},
+            .flat = {"sander", "each face, no more than", ringFlattening, Length, "", "common practice", 1},
             .rpm = {"lathe", "speed", 500, Speed, "", "common practice", 0},
             .rotate = {"", "each ring on from the one below", f.rotate, Angle, "chosen", ""}};
 }
 
-void settle(const BoardRingForm& f, const BoardRings& c, BuiltLayer& b)
+void settle(const BoardRingForm& f, const Cone& c, BuiltLayer& b)
 {
     const RingSettings s = ringSettings(f, c);
     using enum Unit;
@@ -92,15 +116,50 @@ void settle(const BoardRingForm& f, const BoardRings& c, BuiltLayer& b)
                   s.depth,
                   {"", "stripes stretch on the wall", c.stretch(), Count, "1 / cos φ", plane, 3}};
     for (int i = 0; i < f.rings; ++i) {
-        const double r = c.outer / 2 - c.step() * i;
         const std::string name = "scribe " + std::to_string(i + 1);
-        b.settings.push_back({"", name + ", top face, radius", r, Length, "R − i · t / tan φ", plane});
-        b.settings.push_back(
-            {"", name + ", lower face, radius", r - c.step(), Length, "the same less t / tan φ", plane});
+        b.settings.push_back({"", name + ", top face, radius", c.scribed(i), Length, "R − i · t / tan φ", plane});
+        b.settings.push_back({"", name + ", lower face, radius", c.scribedBelow(i), Length,
+                              "the same less board thickness / tan φ", plane});
     }
 }
 
-void judge(const BoardRingForm& f, const BoardRings& c, const FlippedBoard& board, BuiltLayer& b)
+/// What the machines that cut the rings can do.
+void judgeMachines(const BoardRingForm& f, const Cone& c, const Shop& shop, BuiltLayer& b)
+{
+    const double table = 90 - f.angle, steepest = 90 - shop.bandsawTilt;
+    const bool saw = f.tool == BoardRingForm::Bandsaw;
+    if (saw && table > shop.bandsawTilt + 1e-9)
+        b.concerns.push_back({.id = "table",
+                              .stop = true,
+                              .measure = table,
+                              .limit = shop.bandsawTilt,
+                              .unit = "°",
+                              .message = says(words::tableTilts, Quantity{table, Unit::Angle, 1},
+                                              Quantity{shop.bandsawTilt, Unit::Angle, 1}),
+                              .fix = says(words::angleInstead, Quantity{steepest, Unit::Angle, 1}),
+                              .change = [steepest](Layer& q) { q.as<BoardRingForm>()->angle = steepest; }});
+    const double tightest = c.scribedBelow(f.rings - 2);  // the innermost cut, where it comes out below
+    if (saw && f.rings > 1 && tightest < shop.bandsawRadius)
+        b.concerns.push_back({.id = "blade-radius",
+                              .stop = true,
+                              .measure = tightest,
+                              .limit = shop.bandsawRadius,
+                              .unit = "mm",
+                              .message = says(words::bladeTurns, Quantity{tightest}, Quantity{shop.bandsawRadius}),
+                              .fix = says(words::oneRingFewer),
+                              .change = [](Layer& q) { --q.as<BoardRingForm>()->rings; }});
+    if (!saw && c.cutDepth() > shop.partingReach)
+        b.concerns.push_back({.id = "tool-length",
+                              .stop = true,
+                              .measure = c.cutDepth(),
+                              .limit = shop.partingReach,
+                              .unit = "mm",
+                              .message = says(words::toolTooShort, Quantity{c.cutDepth()}, Quantity{shop.partingReach}),
+                              .fix = says(words::oneRingMore),
+                              .change = [](Layer& q) { ++q.as<BoardRingForm>()->rings; }});
+}
+
+void judge(const BoardRingForm& f, const Cone& c, const FlippedBoard& board, BuiltLayer& b)
 {
     static constexpr double leastWall = 3, usual = 45;  // mm, degrees
     if (c.wall() < leastWall)
@@ -128,7 +187,7 @@ void judge(const BoardRingForm& f, const BoardRings& c, const FlippedBoard& boar
 
 class BoardRingSteps {
 public:
-    BoardRingSteps(const Site& site, const BuiltLayer& b, const BoardRings& c, const FlippedBoard& board)
+    BoardRingSteps(const Site& site, const BuiltLayer& b, const Cone& c, const FlippedBoard& board)
         : layer_(site.layer()), f_(site.form<BoardRingForm>()), b_(b), c_(c), board_(board), s_(ringSettings(f_, c))
     {
     }
@@ -159,13 +218,19 @@ private:
                            .uses = {"saw"}});
     }
 
+    bool middleDry() const
+    {
+        return f_.tool == BoardRingForm::Bandsaw && board_.strips > 1 && f_.halves == BoardRingForm::MiddleDry;
+    }
+
     Thing striped(Bench& bench, const Things& parts) const
     {
         return glueBoard(bench, parts, board_, b_,
                          {.rip = says(words::ripBoard, bench.name()),
                           .glue = says(words::glueBoardStrips, bench.name()),
-                          .glueWhy = says(words::jointOnMiddle),
-                          .of = bench.name()});
+                          .glueWhy = says(middleDry() ? words::middleLeftDry : words::jointOnMiddle),
+                          .of = bench.name(),
+                          .middleDry = middleDry()});
     }
 
     Thing scribe(Bench& bench, const Thing& board) const
@@ -184,12 +249,15 @@ private:
     Thing sawn(Bench& bench, const Thing& scribed) const
     {
         const int n = f_.rings;
-        const Thing halves = bench.step(Action::Split, "halve", {scribed}, "halves",
-                                        {.title = says(words::halveBoard, bench.name()),
-                                         .why = says(words::fromOpenSide),
-                                         .how = says(words::alongMiddle),
-                                         .minutes = 4,
-                                         .uses = {"bandsaw"}});
+        const Setting lost{"bandsaw", "out of round by", c_.split, Unit::Length, "the kerf", plane, 1};
+        const Thing halves = middleDry() ? scribed
+                                         : bench.step(Action::Split, "halve", {scribed}, "halves",
+                                                      {.title = says(words::halveBoard, bench.name()),
+                                                       .why = says(words::fromOpenSide),
+                                                       .how = says(words::alongMiddle, lost),
+                                                       .settings = {lost},
+                                                       .minutes = 4,
+                                                       .uses = {"bandsaw"}});
         const Thing rings = bench.step(Action::Cut, "saw-rings", {halves}, "half-rings",
                                        {.title = says(words::sawHalves, bench.name()),
                                         .why = says(words::outermostHold),
@@ -207,7 +275,8 @@ private:
                            .joint = {.faces = facesOf(cell, cell, lattice.x),
                                      .area = 2.0 * n * c_.ringWidth() * c_.board,
                                      .joints = 2 * n,
-                                     .woods = b_.woods},
+                                     .closings = n,
+                                     .woods = woodsIn(b_)},
                            .minutes = 5.0 * n,
                            .uses = {"clamp"},
                            .waitTitle = says(words::leavePartInClamp, says(words::theHalves), bench.name())});
@@ -215,7 +284,15 @@ private:
 
     Thing parted(Bench& bench, const Thing& scribed) const
     {
-        const Thing mounted = bench.step(Action::Mount, "mount-board", {scribed}, "on-lathe",
+        const Setting circle{"bandsaw", "round, Ø", 2 * b_.corner, Unit::Length, "the outermost circle", plane, 1};
+        const Thing round = bench.step(Action::Cut, "round-board", {scribed}, "round",
+                                       {.title = says(words::sawRound, bench.name()),
+                                        .why = says(words::cornersStrike),
+                                        .how = says(words::bandsawCircle, circle),
+                                        .settings = {circle},
+                                        .minutes = 6,
+                                        .uses = {"bandsaw"}});
+        const Thing mounted = bench.step(Action::Mount, "mount-board", {round}, "on-lathe",
                                          {.title = says(words::mountBoard, bench.name()),
                                           .why = says(words::screwsInBottom),
                                           .how = says(words::smallFaceplate),
@@ -242,7 +319,7 @@ private:
                            .joint = {.faces = facesOf(b_.cells.front(), b_.cells[above], Eigen::Vector3d::UnitX()),
                                      .area = (n - 1) * pi * c_.outer / 2 * c_.ringWidth(),
                                      .joints = n - 1,
-                                     .woods = b_.woods},
+                                     .woods = woodsIn(b_)},
                            .settings = turned ? std::vector{s_.rotate} : std::vector<Setting>{},
                            .minutes = 4.0 * n,
                            .uses = {"clamp"},
@@ -252,7 +329,7 @@ private:
     const Layer& layer_;
     const BoardRingForm& f_;
     const BuiltLayer& b_;
-    BoardRings c_;
+    Cone c_;
     FlippedBoard board_;
     RingSettings s_;
 };
@@ -261,26 +338,25 @@ void build(const Site& site, Building& out)
 {
     BuiltLayer& b = out.layer;
     const auto& f = site.form<BoardRingForm>();
-    const BoardRings c = coneOf(site, b);
-    const double t = c.board, top = c.outer / 2, width = std::max(1.0, c.ringWidth());
-    b.stock = {1, c.outer, 0};
-    b.corner = top;
-    b.outerHold = {{b.z0, top - c.step() * f.rings}, {b.z1, top}};
-    if (f.rings > 1)
-        b.innerHold = {{b.z0, 0},
-                       {b.z0 + t, 0},
-                       {b.z0 + t, std::max(0.0, top - c.step() * (f.rings - 1) - width)},
-                       {b.z1, top - width}};
-    b.planeTo = t;
+    const Cone c = coneOf(site, b);
+    b.stock = {1, 2 * c.heldAt(b.z1), 0};
+    b.corner = c.scribed(0);
+    b.outerHold = {{b.z0, c.heldAt(b.z0)}, {b.z1, c.heldAt(b.z1)}};
+    const double first = c.z0 + c.board;  // where the bottom disc ends
+    if (f.rings > 1 && first < b.z1)
+        b.innerHold = {{b.z0, 0}, {first, 0}, {first, c.boreAt(first)}, {b.z1, c.boreAt(b.z1)}};
+    b.planeTo = c.planed();
     const FlippedBoard board = boardOf(site, c);
     layRings(site, c, board, b);
     for (int ring = 0; ring < f.rings; ++ring) {
-        const double high = top - c.step() * (f.rings - 1 - ring), low = high - c.step();
-        b.volume += frustum(low, high, t);
-        if (ring > 0) b.volume -= frustum(std::max(0.0, low - width), std::max(0.0, high - width), t);
+        const double from = std::max(b.z0, c.z0 + ring * c.board), to = std::min(b.z1, c.z0 + (ring + 1) * c.board);
+        if (from >= to) continue;
+        b.volume += frustum(c.radiusAt(from), c.radiusAt(to), to - from);
+        if (ring > 0) b.volume -= frustum(c.boreAt(from), c.boreAt(to), to - from);
     }
     settle(f, c, b);
     judge(f, c, board, b);
+    judgeMachines(f, c, site.shop, b);
 
     if (board.strips > 1)
         boardParts(site, board, b.woods, out.parts);
@@ -288,9 +364,9 @@ void build(const Site& site, Building& out)
         out.parts = {squarePart(site, {.id = "board",
                                        .name = "board",
                                        .wood = b.woods[0],
-                                       .length = c.outer + 10,
-                                       .width = c.outer + 10,
-                                       .thickness = t,
+                                       .length = 2 * c.scribed(0) + 10,
+                                       .width = 2 * c.scribed(0) + 10,
+                                       .thickness = b.planeTo,
                                        .grain = "across the axis"})};
     out.steps = [site, &b, c, board](Bench& bench, const Things& parts) {
         return BoardRingSteps(site, b, c, board).write(bench, parts);

@@ -87,6 +87,14 @@ std::vector<const Species*> distinctWoods(const BuiltLayer& layer)
     return distinct;
 }
 
+std::vector<const Species*> woodsIn(const BuiltLayer& layer)
+{
+    std::vector<const Species*> distinct;
+    for (const Cell& c : layer.cells)
+        if (std::ranges::find(distinct, c.wood) == distinct.end()) distinct.push_back(c.wood);
+    return distinct;
+}
+
 Part squarePart(const Site& site, const SquarePart& square)
 {
     Part p;

@@ -70,6 +70,9 @@ const Species* woodAt(const Layer& layer, int place);
 /// The woods of a layer, each once, as they come.
 std::vector<const Species*> distinctWoods(const BuiltLayer& layer);
 
+/// Every wood that is in a layer, those of bands, spacers and wedges too, each once.
+std::vector<const Species*> woodsIn(const BuiltLayer& layer);
+
 /// A square or rectangular piece cut off a strip, mm.
 struct SquarePart {
     std::string id;  ///< after the layer's

@@ -46,6 +46,15 @@ void judge(const LetInForm& f, double moves, BuiltLayer& b)
              .message = says(words::discPushesRing),
              .fix = says(words::moreClearance),
              .change = [to = std::ceil((moves + 0.05) * 10) / 10](Layer& q) { q.as<LetInForm>()->clearance = to; }});
+    if (b.gaps)
+        b.concerns.push_back({.id = "let-in-open",
+                              .stop = true,
+                              .measure = f.joint.width,
+                              .limit = 0,
+                              .unit = "mm",
+                              .message = says(words::openLetIn),
+                              .fix = says(words::segmentsGlued),
+                              .change = [](Layer& q) { q.ring()->joint.kind = SegmentJoint::Glued; }});
     constexpr double least = 4;  // mm of ring
     if (recess(f) + least > b.finishedOuter.high)
         b.concerns.push_back(
@@ -75,7 +84,7 @@ void build(const Site& site, Building& out)
     const Setting room{"lathe", "clearance all round", f.clearance, Unit::Length, "chosen", ""};
     b.settings = {hole,
                   disc,
-                  {"", "the disc moves, each side", moves, Unit::Length, "D · S / 28 % · ΔM / 2, across the grain",
+                  {"", "the disc moves, each side", moves, Unit::Length, "D · S / 30 % · ΔM / 2, across the grain",
                    "Wood Handbook, ch. 13, from memory"}};
     judge(f, moves, b);
 

@@ -5,13 +5,13 @@
 namespace vl {
 
 SegmentPanel segmentPanel(const MadeUp& m, int sides, double edge, double planeTo, double turned, double least,
-                          double kerf)
+                          double kerf, double trued)
 {
     SegmentPanel p;
     const double half = std::sin(pi / sides), run = 2 * turned * half;
     const double slant = m.kind == MadeUp::Band || run <= 0 ? 0 : std::atan(m.rise / run);
     p.slant = slant / degrees;
-    p.blankHeight = m.kind == MadeUp::Diamond ? planeTo / 2 : planeTo;
+    p.blankHeight = m.kind == MadeUp::Diamond ? planeTo / 2 + trued : planeTo;
     p.bandStrip = m.band * std::cos(slant);
     p.width = p.blankHeight * std::cos(slant) + edge * std::sin(slant);
     p.outerStrip = std::max(0.0, (p.width - p.bandStrip) / 2);

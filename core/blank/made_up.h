@@ -14,12 +14,14 @@ struct SegmentPanel {
     double width = 0;         ///< mm, of the panel: t·cos slant + edge·sin slant
     double step = 0;          ///< mm along the panel from blank to blank: (edge + kerf) / cos slant
     double riseAsTurned = 0;  ///< mm from joint to joint at the outside's least radius in the layer
-    double blankHeight = 0;   ///< mm, of a segment blank: the layer's planed thickness, half of it for diamonds
+    double blankHeight = 0;   ///< mm, of a segment blank: the layer's planed thickness; for diamonds half of it, and
+                              ///< what truing its joint takes
 };
 
 /// The panel for a layer of segments `edge` mm long (outer edge), planed to `planeTo` mm, turned to radius `turned` mm
-/// at its largest and `least` at its smallest. Source: plane geometry.
+/// at its largest and `least` at its smallest; `trued` mm are taken off each face of the joint between the halves of
+/// diamonds. Source: plane geometry.
 SegmentPanel segmentPanel(const MadeUp& madeUp, int sides, double edge, double planeTo, double turned, double least,
-                          double kerf);
+                          double kerf, double trued);
 
 }  // namespace vl

@@ -14,7 +14,7 @@ namespace vl {
 namespace {
 
 constexpr const char* plane = "plane geometry";
-constexpr double trimmed = 2;  // mm that each piece is wider than wanted: trimmed flush when its glue has set
+constexpr double wedgeSpare = 2;  // mm that a wedge stands proud: turned away
 
 BoardFrame alongAxis(double z0, double angle)
 {
@@ -83,20 +83,18 @@ void judge(const Site& site, const PostWrap& w, BuiltLayer& b)
 
 /// What is set for it.
 struct WrapSettings {
-    Setting post, thickness, width, trim, corner, bevel, bore, clamps;
+    Setting post, thickness, width, corner, bevel, bore, clamps;
 };
 WrapSettings wrapSettings(const PostWrap& w)
 {
     using enum Unit;
-    return {
-        .post = {"thicknesser", "post, square", w.side, Length, "chosen", ""},
-        .thickness = {"thicknesser", "wrap thickness", w.wrap, Length, "chosen", ""},
-        .width = {"saw", "width of each piece", w.stripLength(), Length, "side + wrap", plane},
-        .trim = {"saw", "width to rip, trimmed later", w.stripLength() + trimmed, Length, "side + wrap + 2", plane, 1},
-        .corner = {"saw", "corner cut off, along the face", w.wrap, Length, "wrap's thickness, at 45°", plane},
-        .bevel = {"saw", "blade tilt for the corners", 45, Angle, "the wedges' flats", plane, 0},
-        .bore = {"drill", "bore", w.bore, Length, "chosen", "", 1},
-        .clamps = {"", "clamps, one from the next", 80, Length, "", "common practice", 0}};
+    return {.post = {"thicknesser", "post, square", w.side, Length, "chosen", ""},
+            .thickness = {"thicknesser", "wrap thickness", w.wrap, Length, "chosen", ""},
+            .width = {"saw", "width of each piece", w.stripLength(), Length, "side + wrap", plane},
+            .corner = {"saw", "corner cut off, along the face", w.wrap, Length, "wrap's thickness, at 45°", plane},
+            .bevel = {"saw", "blade tilt for the corners", 45, Angle, "the wedges' flats", plane, 0},
+            .bore = {"drill", "bore", w.bore, Length, "chosen", "", 1},
+            .clamps = {"", "clamps, one from the next", 80, Length, "", "common practice", 0}};
 }
 
 class WrapSteps {
@@ -112,8 +110,8 @@ public:
         Thing made = bench.step(Action::Cut, "cut", parts, "pieces",
                                 {.title = says(words::cutPost, bench.name()),
                                  .why = says(words::postSquare),
-                                 .how = says(words::postAndPieces, s_.post, s_.trim, s_.thickness),
-                                 .settings = {s_.post, s_.trim, s_.thickness},
+                                 .how = says(words::postAndPieces, s_.post, s_.width, s_.thickness),
+                                 .settings = {s_.post, s_.width, s_.thickness},
                                  .minutes = 25,
                                  .uses = {"saw"}});
         for (int i = 1; i <= 4; ++i) made = piece(bench, made, i);
@@ -127,25 +125,18 @@ private:
         const std::string name = "piece" + std::to_string(i);
         const Text what = says(words::pieceNumber, i);
         const Pattern& why = i == 1 ? words::firstPiece : i < 4 ? words::nextPiece : words::lastPiece;
-        const Thing glued =
-            bench.glue(name, {before}, name,
-                       {.title = says(words::glueToPost, what, bench.name()),
-                        .why = says(why),
-                        .how = says(words::buttHard, s_.clamps),
-                        .joint = {.faces = facesOf(b_.cells.front(), b_.cells.back(), outwards(90.0 * (i - 1))),
-                                  .area = length_ * (w_.side + (i > 1 ? w_.wrap : 0)),
-                                  .joints = 1,
-                                  .woods = b_.woods},
-                        .settings = {s_.clamps},
-                        .minutes = 6,
-                        .uses = {"clamp"},
-                        .waitTitle = says(words::leavePartInClamp, what, bench.name())});
-        return bench.step(Action::Flatten, name + "-trim", {glued}, name + "-true",
-                          {.title = says(words::trimFlush, what, bench.name()),
-                           .why = says(words::oneFlat),
-                           .how = says(words::flushBit),
+        return bench.glue(name, {before}, name,
+                          {.title = says(words::glueToPost, what, bench.name()),
+                           .why = says(why),
+                           .how = says(words::buttHard, s_.clamps),
+                           .joint = {.faces = facesOf(b_.cells.front(), b_.cells.back(), outwards(90.0 * (i - 1))),
+                                     .area = length_ * (w_.side + (i > 1 ? w_.wrap : 0)),
+                                     .joints = 1,
+                                     .woods = woodsIn(b_)},
+                           .settings = {s_.clamps},
                            .minutes = 6,
-                           .uses = {"router"}});
+                           .uses = {"clamp"},
+                           .waitTitle = says(words::leavePartInClamp, what, bench.name())});
     }
 
     Thing wedges(Bench& bench, const Thing& before) const
@@ -164,7 +155,7 @@ private:
                            .joint = {.faces = facesOf(b_.cells[1], b_.cells[2], outwards(45)),
                                      .area = 4 * length_ * w_.wrap * std::sqrt(2.0),
                                      .joints = 1,
-                                     .woods = b_.woods},
+                                     .woods = woodsIn(b_)},
                            .minutes = 6,
                            .uses = {"clamp"},
                            .waitTitle = says(words::leavePartInClamp, says(words::theWedges), bench.name())});
@@ -198,7 +189,7 @@ private:
 void cutParts(const Site& site, const PostWrap& w, const BuiltLayer& b, std::vector<Part>& parts)
 {
     const auto& form = site.form<WrapForm>();
-    const double length = b.z1 - b.z0 + 2 * site.layer().sandingLoss + 10;
+    const double length = b.glued + 2 * site.layer().sandingLoss + 10;
     SquarePart part{.id = "post",
                     .name = "post",
                     .wood = b.woods[0],
@@ -207,7 +198,7 @@ void cutParts(const Site& site, const PostWrap& w, const BuiltLayer& b, std::vec
                     .thickness = w.side,
                     .grain = "along the axis"};
     parts.push_back(squarePart(site, part));
-    part.width = w.stripLength() + trimmed;
+    part.width = w.stripLength();
     part.thickness = w.wrap;
     for (size_t i = 1; i <= 4; ++i) {
         part.wood = b.woods[i];
@@ -220,8 +211,8 @@ void cutParts(const Site& site, const PostWrap& w, const BuiltLayer& b, std::vec
     part.name = "corner wedge";
     part.wood = &speciesOf(form.wedgeWood);
     part.count = 4;
-    part.width = w.wrap * std::sqrt(2.0) + trimmed;
-    part.thickness = w.wrap / std::sqrt(2.0) + trimmed;
+    part.width = w.wrap * std::sqrt(2.0) + wedgeSpare;
+    part.thickness = w.wrap / std::sqrt(2.0) + wedgeSpare;
     parts.push_back(squarePart(site, part));
 }
 

@@ -35,7 +35,8 @@ void cutStock(const Site& site, const RingForm& f, double bore, BuiltLayer& b)
     b.stock.inner = std::clamp(2 * bore, 0.0, 2 * outer - 0.5);
     b.stock.openDeg = byAngle ? std::min(f.joint.angle, 0.8 * pitch) : 0;
     b.stock.gap = f.joint.kind == SegmentJoint::GapByWidth || spaced(f) ? f.joint.width : 0;
-    const double most = 1.6 * b.stock.innerCorner() * std::sin(b.stock.miterDeg() * degrees);
+    // Four fifths of the gap at which the inner edge comes to nothing: 2 · V · sin h · cos h.
+    const double most = 0.8 * b.stock.innerCorner() * std::sin(2 * b.stock.miterDeg() * degrees);
     constexpr double small = 1;  // mm
     if (b.stock.gap > 0 && b.stock.gap > most) {
         b.concerns.push_back({.id = "gap",
@@ -137,24 +138,25 @@ void weighRing(const RingForm& f, BuiltLayer& b)
 
 /// What the panel of made-up segments has to set.
 struct PanelSettings {
-    Setting slant, band, beside, step, height;
+    Setting slant, band, beside, rip, step, height;
 };
-PanelSettings panelSettings(const SegmentPanel& p)
+PanelSettings panelSettings(const SegmentPanel& p, double boardWidth)
 {
     using enum Unit;
     return {
         .slant = {"saw", "re-cut slant", p.slant, Angle, "atan(rise / (2 · R · sin(180°/n)))", plane},
-        .band = {"saw", "band strip", p.bandStrip, Length, "band · cos slant", plane},
-        .beside = {"saw", "strips beside it", p.outerStrip, Length, "(panel width − band strip) / 2", plane},
+        .band = {"thicknesser", "band strip", p.bandStrip, Length, "band · cos slant", plane},
+        .beside = {"thicknesser", "strips beside it", p.outerStrip, Length, "(panel width − band strip) / 2", plane},
+        .rip = {"saw", "strips ripped to", boardWidth, Length, "the ring's board width", plane},
         .step = {"saw", "step along the panel", p.step, Length, "(edge + kerf) / cos slant", plane},
         .height = {"saw", "height of a blank", p.blankHeight, Length, "planed thickness; half for diamonds", plane}};
 }
 
 void settleMadeUp(const RingForm& f, const SegmentPanel& panel, BuiltLayer& b)
 {
-    const PanelSettings s = panelSettings(panel);
+    const PanelSettings s = panelSettings(panel, b.stock.boardWidth());
     if (slanting(f)) b.settings.push_back(s.slant);
-    b.settings.insert(b.settings.end(), {s.band, s.beside});
+    b.settings.insert(b.settings.end(), {s.band, s.beside, s.rip});
     b.settings.push_back({"", "panel width", panel.width, Unit::Length, "t · cos slant + edge · sin slant", plane});
     b.settings.push_back(s.step);
     if (slanting(f))
@@ -208,16 +210,16 @@ void panelParts(const Site& site, const RingForm& f, const SegmentPanel& p, cons
                                         .wood = wood,
                                         .count = 2 * panels,
                                         .length = length,
-                                        .width = p.outerStrip,
-                                        .thickness = b.stock.boardWidth(),
+                                        .width = b.stock.boardWidth(),
+                                        .thickness = p.outerStrip,
                                         .grain = "along the strip"}));
     out.push_back(squarePart(site, {.id = id + "-band",
                                     .name = "band strip of the panel",
                                     .wood = &speciesOf(f.madeUp.wood),
                                     .count = panels,
                                     .length = length,
-                                    .width = p.bandStrip,
-                                    .thickness = b.stock.boardWidth(),
+                                    .width = b.stock.boardWidth(),
+                                    .thickness = p.bandStrip,
                                     .grain = "along the strip"}));
 }
 
@@ -234,6 +236,8 @@ Part segmentPart(const Site& site, const BuiltLayer& b, const Species* wood, int
     p.thickness = b.planeTo;
     p.left = p.right = {b.stock.miterDeg(), 0};
     p.grain = "along the segment's length";
+    // Wider, the segment reaches further in, where it is turned or stays whole.
+    p.spare = b.finishedInner.low > 0 ? b.stock.innerCorner() * std::cos(b.stock.miterDeg() * degrees) / 2 : 0;
     p.volume = b.stock.segmentArea() * b.planeTo;
     p.pitch = b.stock.stripPitch(site.shop.kerf);
     p.lead = b.stock.stripLead(site.shop.kerf);
@@ -243,13 +247,17 @@ Part segmentPart(const Site& site, const BuiltLayer& b, const Species* wood, int
 class RingSteps {
 public:
     RingSteps(const Site& site, const RingForm& form, const BuiltLayer& b, const SegmentPanel& panel)
-        : choices_(site.piece.choices), layer_(site.layer()), f_(form), b_(b), panel_(panel), p_(panelSettings(panel))
+        : choices_(site.piece.choices), layer_(site.layer()), f_(form), b_(b), panel_(panel),
+          p_(panelSettings(panel, b.stock.boardWidth()))
     {
     }
 
     Thing write(Bench& bench, const Things& parts) const
     {
-        const Thing fitted = dryFit(bench, cut(bench, madeUp(f_) ? Things{panel(bench, parts)} : parts));
+        Things from = parts;
+        if (madeUp(f_)) from = {panel(bench, parts)};
+        if (f_.madeUp.kind == MadeUp::Diamond) from = {middleJoint(bench, from)};
+        const Thing fitted = dryFit(bench, cut(bench, from));
         if (open(f_)) return flattenSegments(bench, fitted);
         const bool band = choices_.closing == RingSchool::BandClamp || f_.segments % 2;
         return flattenOne(bench, band ? bandGlued(bench, fitted) : fromHalves(bench, fitted));
@@ -257,14 +265,15 @@ public:
 
 private:
     /// So many of the joints between neighbours.
-    GlueJoint joint(int joints) const
+    GlueJoint joint(int joints, int closings = 1) const
     {
         const size_t each = b_.cells.size() / static_cast<size_t>(f_.segments);
         const double mid = b_.phaseDeg + 180.0 / f_.segments;
         return {.faces = facesOf(b_.cells[0], b_.cells[each], onwards(mid)),
                 .area = joints * b_.stock.boardWidth() / std::cos(b_.stock.miterDeg() * degrees) * b_.planeTo,
                 .joints = joints,
-                .woods = b_.woods};
+                .closings = closings,
+                .woods = woodsIn(b_)};
     }
 
     Thing panel(Bench& bench, const Things& parts) const
@@ -272,8 +281,8 @@ private:
         const Thing strips = bench.step(Action::Cut, "rip", parts, "panel-strips",
                                         {.title = says(words::ripPanel, bench.name()),
                                          .why = says(words::stripsFirst),
-                                         .how = says(words::bandAndBeside, p_.band, p_.beside),
-                                         .settings = {p_.band, p_.beside},
+                                         .how = says(words::bandAndBeside, p_.band, p_.beside, p_.rip),
+                                         .settings = {p_.band, p_.beside, p_.rip},
                                          .minutes = 12,
                                          .uses = {"saw"}});
         return bench.glue("panel", {strips}, "panel",
@@ -283,10 +292,44 @@ private:
                            .joint = {.faces = facesOf(b_.cells[0], b_.cells[1], b_.cells[0].board.axes.row(2)),
                                      .area = 2 * f_.segments * panel_.step * b_.stock.boardWidth(),
                                      .joints = 2,
-                                     .woods = b_.woods},
+                                     .woods = woodsIn(b_)},
                            .minutes = 10,
                            .uses = {"clamp"},
                            .waitTitle = says(words::leaveForInClamp, says(words::thePanel), bench.name())});
+    }
+
+    /// The halves of diamonds, glued one upon another before they are mitred.
+    Thing middleJoint(Bench& bench, const Things& from) const
+    {
+        const Setting loss = sandingLoss(layer_);
+        const Thing blanks = bench.step(Action::Recut, "blanks", from, "blanks",
+                                        {.title = says(words::cutBlanks, 2 * f_.segments, bench.name()),
+                                         .why = says(words::halvesMirrored),
+                                         .how = says(words::slantFirst, p_.slant, p_.step, p_.height),
+                                         .settings = {p_.slant, p_.step, p_.height},
+                                         .minutes = 5 + 2.0 * f_.segments,
+                                         .uses = {"saw"}});
+        const Thing trued = bench.step(Action::Flatten, "blanks-true", {blanks}, "blanks-true",
+                                       {.title = says(words::trueBlanks, bench.name()),
+                                        .why = says(words::facesMeet),
+                                        .how = says(words::sandTake, loss),
+                                        .settings = {loss},
+                                        .minutes = 2 + 0.5 * f_.segments,
+                                        .uses = {"sanding board"}});
+        // Cells of the lower half come first, then those of the upper.
+        const size_t half = b_.cells.size() / static_cast<size_t>(2 * f_.segments);
+        return bench.glue("middle", {trued}, "diamonds",
+                          {.title = says(words::glueMiddle, bench.name()),
+                           .why = says(words::diamondCloses),
+                           .how = says(words::bandsInLine),
+                           .joint = {.faces = facesOf(b_.cells[0], b_.cells[half], Eigen::Vector3d::UnitX()),
+                                     .area = f_.segments * b_.stock.outerEdge() * b_.stock.boardWidth(),
+                                     .joints = f_.segments,
+                                     .closings = f_.segments,
+                                     .woods = woodsIn(b_)},
+                           .minutes = 4 + 1.0 * f_.segments,
+                           .uses = {"clamp"},
+                           .waitTitle = says(words::leavePartInClamp, says(words::theBlanks), bench.name())});
     }
 
     Thing cut(Bench& bench, const Things& from) const
@@ -296,8 +339,10 @@ private:
         const Setting stop{"saw", "stop", b_.stock.outerEdge(), Unit::Length, "outer edge of a segment", plane};
         std::vector<Setting> settings{miter, stop};
         Text how = says(choices_.cutting == CutSchool::MiterGauge ? words::miterGauge : words::wedgeSled, miter, stop);
-        if (slanting(f_)) {
-            how = says(words::slantFirst, p_.slant, p_.step, p_.height, how);
+        if (f_.madeUp.kind == MadeUp::Zigzag) {
+            Text blanks = says(words::slantFirst, p_.slant, p_.step, p_.height);
+            blanks.also(how);
+            how = blanks;
             settings.insert(settings.end(), {p_.slant, p_.step, p_.height});
         }
         return bench.step(madeUp(f_) ? Action::Recut : Action::Cut, "cut", from, "segments",
@@ -339,7 +384,7 @@ private:
                        {.title = says(words::glueHalves, bench.name()),
                         .why = says(words::errorsInTwo),
                         .how = says(words::segmentsEach, n / 2),
-                        .joint = joint(n - 2),
+                        .joint = joint(n - 2, 2),
                         .minutes = 3 + 0.4 * n,
                         .uses = {"plate"},
                         .waitTitle = says(words::leavePartInClamp, says(words::theHalves), bench.name())});
@@ -360,6 +405,7 @@ private:
 
     Thing flattenOne(Bench& bench, const Thing& glued) const
     {
+        if (choices_.stacking == StackSchool::SectionAtOnce) return flattenFaces(bench, glued, layer_, 8);
         const Setting loss = sandingLoss(layer_);
         return bench.step(Action::Flatten, "flatten", {glued}, "flat",
                           {.title = says(words::flattenOne, bench.name()),
@@ -419,7 +465,7 @@ void buildRing(const Site& site, double bore, Building& out)
     holdStraight(b, b.stock.apothem(), b.stock.innerCorner());
     for (int k = 0; k < n; ++k) b.woods.push_back(woodAt(site.layer(), k));
     const SegmentPanel panel = segmentPanel(f.madeUp, n, b.stock.outerEdge(), b.planeTo, b.finishedOuter.high,
-                                            b.finishedOuter.low, site.shop.kerf);
+                                            b.finishedOuter.low, site.shop.kerf, site.layer().sandingLoss);
     for (int k = 0; k < n; ++k) laySegment(site, f, b, k, panel.slant);
     weighRing(f, b);
     if (madeUp(f)) settleMadeUp(f, panel, b);

@@ -2,32 +2,49 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 
 namespace vl {
 
-std::vector<Unreached> unreached(const Polyline& inside, double z0, double z1, bool fromBelow, const Shop& shop)
+namespace {
+
+constexpr double coarse = 0.05;  // mm: what a tool's way does not notice
+
+/// What of a line already simplified cannot be come to; no more than `most` places.
+std::vector<Unreached> missed(const Polyline& inside, double z0, double z1, bool fromBelow, const Shop& shop,
+                              size_t most)
 {
     std::vector<Unreached> out;
-    const Polyline part = simplified(clipped(inside, z0, z1), 0.05);
+    const Polyline part = clipped(inside, z0, z1);
     const double opening = fromBelow ? z0 : z1;
     for (const Point& p : part) {
+        if (out.size() >= most) break;
         if (p.y() <= 0) continue;
         if (std::abs(opening - p.x()) > shop.toolReach) {
             out.push_back({p.x(), p.y(), true});
             continue;
         }
         // Slopes of the lines from the point that pass between the two walls at every station on the way out.
-        double least = -std::tan(shop.toolAngle * degrees), most = -least;
+        double least = -std::tan(shop.toolAngle * degrees), steepest = -least;
         for (const Point& q : part) {
             const double way = std::abs(q.x() - p.x());
             if ((q.x() - p.x()) * (opening - p.x()) <= 0 || way < 0.5) continue;
+            // Nothing goes through a mouth narrower than the tool's shank.
+            if (way > shop.toolShank && q.y() < shop.toolShank / 2) least = steepest + 1;
             const double room = std::max(0.0, q.y() - std::min(shop.toolShank / 2, way * 0.25));
-            most = std::min(most, (room - p.y()) / way);
+            steepest = std::min(steepest, (room - p.y()) / way);
             least = std::max(least, (-room - p.y()) / way);
         }
-        if (least > most) out.push_back({p.x(), p.y(), false});
+        if (least > steepest) out.push_back({p.x(), p.y(), false});
     }
     return out;
+}
+
+}  // namespace
+
+std::vector<Unreached> unreached(const Polyline& inside, double z0, double z1, bool fromBelow, const Shop& shop)
+{
+    return missed(simplified(inside, coarse), z0, z1, fromBelow, shop, std::numeric_limits<size_t>::max());
 }
 
 std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const Sides& sides)
@@ -48,16 +65,17 @@ std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const Side
     if (sides.inside.empty() || piece.choices.sections == SectionRule::Whole || piece.hollow.rule == WallRule::Bored ||
         n < 2)
         return {section(0, n - 1)};
+    const Polyline inside = simplified(sides.inside, coarse);
     auto reached = [&](size_t a, size_t b) {
-        const double z0 = faces[a], z1 = std::min(faces[b + 1], sides.inside.back().x());
-        if (z1 <= sides.inside.front().x()) return true;
+        const double z0 = faces[a], z1 = std::min(faces[b + 1], inside.back().x());
+        if (z1 <= inside.front().x()) return true;
         const bool last = b + 1 == n;
-        if (a == 0) return unreached(sides.inside, z0, z1, false, shop).empty();
-        if (unreached(sides.inside, z0, z1, true, shop).empty()) return true;
+        if (a == 0) return missed(inside, z0, z1, false, shop, 1).empty();
+        if (missed(inside, z0, z1, true, shop, 1).empty()) return true;
         // The rim end is open too; what one way misses the other must reach.
         if (!last) return false;
-        const auto below = unreached(sides.inside, z0, z1, true, shop),
-                   above = unreached(sides.inside, z0, z1, false, shop);
+        const size_t all = std::numeric_limits<size_t>::max();
+        const auto below = missed(inside, z0, z1, true, shop, all), above = missed(inside, z0, z1, false, shop, all);
         return std::ranges::none_of(below, [&](const Unreached& u) {
             return std::ranges::any_of(above, [&](const Unreached& v) { return u.z == v.z && u.r == v.r; });
         });
@@ -65,7 +83,14 @@ std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const Side
     std::vector<Section> out;
     for (size_t a = 0; a < n;) {
         size_t b = n - 1;
-        while (b > a && !reached(a, b)) --b;
+        if (a == 0)
+            while (b > a && !reached(a, b)) --b;
+        else if (!reached(a, b)) {
+            // From below nothing that is added further in opens the way: the last layer that is reached is halved for.
+            size_t good = a, bad = b;
+            while (bad - good > 1) (reached(a, (good + bad) / 2) ? good : bad) = (good + bad) / 2;
+            b = good;
+        }
         out.push_back(section(a, b));
         a = b + 1;
     }

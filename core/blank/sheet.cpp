@@ -21,7 +21,7 @@ void build(const Site& site, Building& out)
     b.volume = 4 * outer * outer * (b.z1 - b.z0);
     b.density = b.woods[0]->density;
     b.cells = {{b.woods[0], 0, segmentSeed(site.index, 0)}};
-    b.cells[0].board = flatFrame(b.z0, 0);
+    b.cells[0].board = flatFrame(b.z0, 90);  // across what it lies on
     for (const double a : {0.0, 90.0, 180.0, 270.0}) b.cells[0].faces.push_back({outwards(a), outer, false});
     b.planeTo = b.glued;                     // as it comes: nothing is sanded off a sheet
     constexpr double board = 6, thin = 1.5;  // mm

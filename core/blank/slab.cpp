@@ -138,10 +138,11 @@ Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, c
                                      .settings = {rip, plane},
                                      .minutes = 8.0 + board.strips,
                                      .uses = {"saw"}});
+    const int joints = board.strips - (said.middleDry ? 2 : 1);
     const GlueJoint long1{.faces = facesOf(cell, layer.cells[lattice.first + 1], lattice.x),
-                          .area = (board.strips - 1) * board.stockLength() * board.stockThickness(),
-                          .joints = board.strips - 1,
-                          .woods = layer.woods};
+                          .area = joints * board.stockLength() * board.stockThickness(),
+                          .joints = joints,
+                          .woods = woodsIn(layer)};
     const Thing panel = bench.glue("glue-board", {ripped}, "panel",
                                    {.title = said.glue,
                                     .why = said.glueWhy,
@@ -173,15 +174,12 @@ Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, c
     const GlueJoint end{.faces = facesOf(cell, layer.cells[lattice.first + lattice.strips()], lattice.y),
                         .area = (board.rows - 1) * board.width() * board.stockThickness(),
                         .joints = board.rows - 1,
-                        .woods = layer.woods};
-    const Setting soak{
-        .name = "between the coats", .value = 10, .unit = Unit::Minutes, .source = "common practice", .decimals = 0};
+                        .woods = woodsIn(layer)};
     return bench.glue("glue-rows", {flipped}, "board",
                       {.title = says(words::glueRows, said.of),
                        .why = says(words::endGrainDrinks),
-                       .how = says(words::sizeFirst, soak),
+                       .how = says(words::crossingsInLine),
                        .joint = end,
-                       .settings = {soak},
                        .minutes = 8.0 + board.rows * 0.5,
                        .uses = {"clamp"},
                        .waitTitle = says(words::leavePartInClamp, says(words::theRows), bench.name())});
@@ -194,7 +192,7 @@ void build(const Site& site, Building& out)
     BuiltLayer& b = out.layer;
     const Layer& l = site.layer();
     const auto& form = site.form<SlabForm>();
-    const FlippedBoard board = boardFor(form, 2 * wantedOuter(site, b), b.z1 - b.z0, site.shop.kerf);
+    const FlippedBoard board = boardFor(form, 2 * wantedOuter(site, b), b.glued, site.shop.kerf);
     b.stock = {1, std::min(board.width(), board.length()), 0};
     b.corner = std::hypot(board.width(), board.length()) / 2;
     holdStraight(b, b.stock.outer / 2, 0);

@@ -27,7 +27,8 @@ void boardParts(const Site& site, const FlippedBoard& board, const std::vector<c
 /// What the steps of a board say where a slab and the board of rings differ.
 struct BoardWords {
     Text rip, glue, glueWhy;
-    Text of;  ///< what the board is for, in titles
+    Text of;                 ///< what the board is for, in titles
+    bool middleDry = false;  ///< the joint on the middle line is left open: two half boards
 };
 /// From strips to the glued board: ripped and glued; where there are rows squared, cut across, turned and glued again.
 /// `joints` are how the strips and the rows meet.

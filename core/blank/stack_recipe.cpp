@@ -1,5 +1,7 @@
 #include "core/blank/stack_recipe.h"
 
+#include "core/blank/construction.h"
+#include "core/blank/contact.h"
 #include "core/blank/faces.h"
 #include "core/blank/nest.h"
 #include "core/blank/sections.h"
@@ -9,6 +11,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <optional>
 
 namespace vl {
 namespace {
@@ -33,6 +36,10 @@ public:
             Bench bench = benchOf(i);
             ready_.push_back(buildings_[i].steps(bench, parts));
         }
+        if (betweenCentres()) {
+            turn(mountBetweenCentres(ready_[0]), false);
+            return std::move(recipe_);
+        }
         const std::vector<Section> sections = sectionsOf(piece_, shop_, sides_);
         const bool many = sections.size() > 1;
         Thing made;
@@ -54,23 +61,120 @@ private:
     }
     static Text name(size_t i) { return says(words::layerNumber, static_cast<int>(i) + 1); }
 
+    /// Whether the piece is one blank with its grain along the axis: it is held by its two ends, no block is glued on.
+    bool betweenCentres() const
+    {
+        return buildings_.size() == 1 && built(0).cells[0].endGrain(Eigen::Vector3d::UnitX()) > 0.9 &&
+               !layer(0).is<StavesForm>();
+    }
+
+    Setting boreSetting() const { return {"drill", "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1}; }
+    /// Above this a bore is turned: no bit is safe to hold in a tailstock, mm; common practice.
+    static constexpr double widestBit = 50;
+    bool drilledThrough() const { return piece_.hollow.rule == WallRule::Bored && piece_.hollow.bore <= widestBit; }
+
+    Thing mountBetweenCentres(const Thing& blank)
+    {
+        Bench bench = benchOf(0);
+        Thing made = blank;
+        if (drilledThrough()) {
+            const Setting bore = boreSetting();
+            made = bench.step(Action::Drill, "bore", {made}, "bored",
+                              {.title = says(words::boreThrough, bore),
+                               .why = says(words::boreBeforeMounting),
+                               .how = says(words::fromBothEnds),
+                               .settings = {bore},
+                               .minutes = 20,
+                               .uses = {"drill"}});
+        }
+        return bench.step(Action::Mount, "mount-centres", {made}, "mounted",
+                          {.title = says(words::mountCentres, bench.name()),
+                           .why = says(words::endsHold),
+                           .how = says(drilledThrough() ? words::conesInBore : words::spurAndCup),
+                           .minutes = 5,
+                           .uses = {"lathe"}});
+    }
+
     /// The layers of a section one on another on a waste block; a section worked from below starts with its uppermost.
     Thing stack(const Section& section, size_t s, bool many)
     {
         const Text of = many ? says(words::forSection, static_cast<int>(s) + 1) : Text();
         Bench bench(recipe_, s ? layer(section.first).id : "", -1, Text());
+        // As wide as the face that is turned there, so that the tool comes round the foot.
+        const double face =
+            section.fromBelow ? radiusBefore(sides_.outside, section.z1) : radiusAfter(sides_.outside, section.z0);
+        const double wide = std::max(40.0, std::floor(2 * (std::isnan(face) ? 30 : face)));
+        auto usual = [](const char* name, double mm) {
+            return Setting{.machine = "lathe", .name = name, .value = mm, .source = "common practice", .decimals = 0};
+        };
+        const Setting across = usual("waste block, Ø", wide), thick = usual("its thickness", 30),
+                      tenon = usual("its tenon, Ø", std::clamp(std::floor(wide * 0.6), 35.0, 100.0)),
+                      high = usual("the tenon's height", 8);
         const Thing block = bench.step(Action::Mount, "waste-block", {{bench.key("waste-block"), ""}}, "mounted-block",
                                        {.title = says(words::wasteBlock, of),
                                         .why = says(words::builtOnIt),
-                                        .how = says(words::scrapFlat),
+                                        .how = says(words::scrapFlat, across, thick, tenon, high),
+                                        .settings = {across, thick, tenon, high},
                                         .minutes = 15,
                                         .uses = {"lathe"}});
         std::vector<size_t> order;
         for (size_t i = section.first; i <= section.last; ++i) order.push_back(i);
         if (section.fromBelow) std::ranges::reverse(order);
         Thing made = base(order[0], block, of);
-        for (size_t k = 1; k < order.size(); ++k) made = join(order[k], order[k - 1], made, section.fromBelow);
+        if (order.size() > 1 && atOnce(order)) return glueAtOnce(order, made, section, of);
+        for (size_t k = 1; k < order.size(); ++k) {
+            // The layer that its joints are to be seen against: the nearest below it on the block that has any.
+            std::optional<size_t> mark;
+            for (size_t m = k; m-- > 0 && !mark;)
+                if (layer(order[m]).sectors()) mark = order[m];
+            made = join(order[k], order[k - 1], mark, made, section);
+        }
         return made;
+    }
+
+    /// Whether the layers of a section can go on in one clamp-up: open segments are set one by one, tenons are turned
+    /// home and thick layers parted down on the lathe.
+    bool atOnce(const std::vector<size_t>& order) const
+    {
+        return piece_.choices.stacking == StackSchool::SectionAtOnce && std::ranges::none_of(order, [&](size_t i) {
+                   return built(i).gaps || built(i).tenon.radius > 0 || built(i).glued > layer(i).thickness;
+               });
+    }
+
+    /// A section's layers, flattened on both faces off the lathe, onto its base in one clamp-up.
+    Thing glueAtOnce(const std::vector<size_t>& order, const Thing& base, const Section& section, const Text& of)
+    {
+        Things from{faced(order[0], base, section)};
+        Gluing g{.title = says(words::glueSectionAtOnce, static_cast<int>(order.size()) - 1, of),
+                 .why = says(words::oneClampUp),
+                 .how = says(words::tackedInOrder),
+                 .joint = {.faces = JointFaces::LongGrain, .joints = static_cast<int>(order.size()) - 1},
+                 .minutes = 4.0 * static_cast<double>(order.size() - 1),
+                 .uses = {"clamp"},
+                 .waitTitle = says(words::sectionInClamp, of),
+                 .waitWhy = says(words::weakIfMoved)};
+        for (size_t k = 1; k < order.size(); ++k) {
+            const size_t i = order[k], under = order[k - 1];
+            const BuiltLayer &b = built(std::max(i, under)), &u = built(std::min(i, under));
+            from.push_back(ready_[i]);
+            const JointFaces faces = facesBetween(u, b);
+            // The joint that asks most of the glue speaks for all of them.
+            if (k == 1 || faces != JointFaces::LongGrain) g.joint.faces = faces;
+            const double outer = std::min(b.stockOuterRadius(), u.stockOuterRadius());
+            const double inner = std::max(b.stockInnerRadius(), u.stockInnerRadius());
+            g.joint.area += contactOf(u, b, inner, outer).area;
+            for (const Species* s : woodsIn(built(i)))
+                if (std::ranges::find(g.joint.woods, s) == g.joint.woods.end()) g.joint.woods.push_back(s);
+            if (!layer(i).sectors() || !layer(under).sectors()) continue;
+            Setting on = rotationSetting(rotation(i, under, section.fromBelow));
+            on.name = "layer " + std::to_string(i + 1) + " on from layer " + std::to_string(under + 1);
+            g.settings.push_back(on);
+            g.how.also(says(words::layerTurned, name(i), on, name(under)));
+        }
+        if (!g.settings.empty())
+            g.how.also(says(words::senseOfTurns, says(section.fromBelow ? words::fromOpenFace : words::fromTailstock)));
+        Bench bench(recipe_, layer(order[0]).id, static_cast<int>(order[0]), Text());
+        return bench.glue("stack-section", from, "stacked", std::move(g));
     }
 
     Thing base(size_t first, const Thing& block, const Text& of)
@@ -84,7 +188,7 @@ private:
                                        .joint = {.faces = JointFaces::Temporary,
                                                  .area = pi * std::pow(b.stockOuterRadius(), 2),
                                                  .joints = 1,
-                                                 .woods = {b.woods[0]}},
+                                                 .woods = woodsIn(b)},
                                        .minutes = 6,
                                        .uses = {"lathe", "clamp"},
                                        .waitTitle = says(words::baseUnderPressure, of),
@@ -110,52 +214,113 @@ private:
         return thinned;
     }
 
-    Thing join(size_t i, size_t under, const Thing& before, bool down)
+    /// The open face of what stands on the block, trued and at its height.
+    Thing faced(size_t under, const Thing& before, const Section& section)
+    {
+        // A sheet is never faced: a board would be through it at once.
+        if (layer(under).is<SheetForm>())
+            return benchOf(under).step(Action::Cut, "trim", {before}, "trimmed",
+                                       {.title = says(words::trimSheet, name(under)),
+                                        .why = says(words::centreFound),
+                                        .how = says(words::knifeAndAwl),
+                                        .minutes = 4});
+        const double height = section.fromBelow ? section.z1 - built(under).z0 : built(under).z1 - section.z0;
+        const Setting from = measured("from the waste block", height);
+        return benchOf(under).step(Action::Flatten, "true-face", {before}, "faced",
+                                   {.title = says(words::trueFace, name(under)),
+                                    .why = says(words::squareFromBlock, from),
+                                    .how = says(words::boardOnFace),
+                                    .settings = {from},
+                                    .minutes = 5,
+                                    .uses = {"lathe"}});
+    }
+
+    /// How far layer `i` is turned on from `mark`, degrees, anticlockwise as seen from the tailstock; and on a section
+    /// that is built from below as seen from its open face, which looks the other way.
+    double rotation(size_t i, size_t mark, bool down) const
+    {
+        const double on = std::remainder(built(i).phaseDeg - built(mark).phaseDeg, 360.0);
+        return down ? -on : on;
+    }
+
+    Setting rotationSetting(double deg) const
+    {
+        return {"", "turned on", deg, Unit::Angle, "the one phase less the other", "plane geometry"};
+    }
+
+    /// What a joint says of the rotation, and sets.
+    void turnOn(Gluing& g, size_t i, size_t mark, bool down) const
+    {
+        g.rotationDeg = rotation(i, mark, down);
+        const Setting on = rotationSetting(std::abs(g.rotationDeg));
+        const Text sense = says(std::abs(g.rotationDeg) < 1e-9 ? words::notTurned
+                                : g.rotationDeg > 0            ? words::anticlockwise
+                                                               : words::clockwise);
+        const bool apart = jointsBeside(built(mark), built(i)).least > 1e-6;
+        g.why = says(apart ? words::turnedOn : words::turnedOnJoints, on, sense,
+                     says(down ? words::fromOpenFace : words::fromTailstock), name(mark));
+        g.settings.insert(g.settings.begin(), on);
+    }
+
+    Thing join(size_t i, size_t under, std::optional<size_t> mark, const Thing& before, const Section& section)
     {
         const BuiltLayer &b = built(i), &u = built(under);
-        const Setting from = measured(down ? "from the foot" : "from the waste block", down ? u.z0 : u.z1);
-        const Thing faced =
-            benchOf(under).step(Action::Flatten, "true-face", {before}, "faced",
-                                {.title = says(words::trueFace, name(under)),
-                                 .why = says(down ? words::squareFromFoot : words::squareFromBlock, from),
-                                 .how = says(words::boardOnFace),
-                                 .settings = {from},
-                                 .minutes = 5,
-                                 .uses = {"lathe"}});
+        const bool down = section.fromBelow;
+        // A spindle's tenon stands in the layer that is there already, or the one that comes has a hole for it.
+        const bool mine = b.tenon.radius > 0;
+        const double tenon = mine ? (down ? b.tenon.above : b.tenon.below) : down ? u.tenon.below : u.tenon.above;
+        const double radius = mine ? b.tenon.radius : u.tenon.radius;
+        // The shoulder of a spindle was turned with its tenon: facing it would take the tenon off.
+        Thing standing = !mine && tenon > 0 ? before : faced(under, before, section);
+        if (mine && tenon > 0) standing = drilled(under, i, standing, radius, tenon, true);
+        const Thing coming = !mine && tenon > 0 ? drilled(i, under, ready_[i], radius, tenon, false) : ready_[i];
         const double outer = std::min(b.stockOuterRadius(), u.stockOuterRadius());
         const double inner = std::max(b.stockInnerRadius(), u.stockInnerRadius());
         Gluing g{.title = says(words::ontoStack, name(i)),
                  .why = says(words::grainInLine),
                  .how = says(words::rubCentrePress),
                  .joint = {.faces = i > under ? facesBetween(u, b) : facesBetween(b, u),
-                           .area = std::max(0.0, pi * (outer * outer - inner * inner)) * b.fill,
+                           .area = contactOf(i > under ? u : b, i > under ? b : u, inner, outer).area,
                            .joints = b.gaps ? b.count() : 1,
-                           .woods = b.woods},
+                           .closings = b.gaps ? b.count() : 1,
+                           .open = b.gaps || u.gaps,
+                           .woods = woodsIn(b)},
                  .minutes = 7,
                  .uses = {"lathe", "clamp"},
                  .waitTitle = says(words::layerUnderPressure, name(i)),
                  .waitWhy = says(words::facingTears)};
-        g.joint.woods.insert(g.joint.woods.end(), u.woods.begin(), u.woods.end());
-        if (const Sectors* s = layer(i).sectors()) {
-            g.rotationDeg = s->turn * 360.0 / s->segments;
-            const Setting on{"",
-                             "on from the layer below",
-                             g.rotationDeg,
-                             Unit::Angle,
-                             "share of a segment · 360° / segments",
-                             "plane geometry"};
-            const Setting share{"", "of a segment", s->turn, Unit::Count, "chosen", ""};
-            g.why = says(words::turnedOn, on, share);
-            g.settings = {on, share};
-        }
+        for (const Species* s : woodsIn(u))
+            if (std::ranges::find(g.joint.woods, s) == g.joint.woods.end()) g.joint.woods.push_back(s);
+        if (mark && layer(i).sectors()) turnOn(g, i, *mark, down);
+        if (layer(i).is<SheetForm>()) g.how = says(words::pressFlat);
         if (b.gaps) {
             g.title = says(words::setSegments, b.count(), name(i));
             g.how = says(words::oneByOne);
             g.minutes = 5 + 1.0 * b.count();
-        } else if (inner <= 0)
+        } else if (tenon > 0) {
+            // The tenon's side holds; what its shoulder adds is end grain.
+            g.joint.faces = JointFaces::CrossGrain;
+            g.joint.area = 2 * pi * radius * tenon + pi * (outer * outer - radius * radius);
+            g.how = says(words::tenonHome);
+        } else if (inner <= 0 && !layer(i).is<SheetForm>())
             g.how.also(says(words::middleFree));
         if (g.joint.faces == JointFaces::Veneer) g.waitWhy = says(words::sheetCurls);
-        return partDown(i, benchOf(i).glue("stack", {faced, ready_[i]}, "stack", std::move(g)));
+        return partDown(i, benchOf(i).glue("stack", {standing, coming}, "stack", std::move(g)));
+    }
+
+    /// The hole for a tenon: on the lathe in what stands there, at the drill press in what comes.
+    Thing drilled(size_t i, size_t spindle, const Thing& thing, double radius, double tenon, bool onLathe)
+    {
+        const Setting bit{"drill", "bit, Ø", 2 * radius, Unit::Length, "the tenon's Ø", "", 1};
+        const Setting deep{"drill",           "depth", Tenon::hole(tenon), Unit::Length, "tenon + 1 mm for the glue",
+                           "common practice", 1};
+        return benchOf(i).step(Action::Drill, "tenon-hole", {thing}, "drilled",
+                               {.title = says(words::drillForTenon, name(i), name(spindle)),
+                                .why = says(onLathe ? words::drillInPlace : words::drillBeforeStack),
+                                .how = says(onLathe ? words::bitInTailstock : words::bitAtPress, bit, deep),
+                                .settings = {bit, deep},
+                                .minutes = 10,
+                                .uses = {onLathe ? "lathe" : "drill"}});
     }
 
     Thing inside(const Thing& made, const Section& section, size_t s)
@@ -196,20 +361,32 @@ private:
         Bench bench(recipe_, layer(section.first).id, static_cast<int>(section.first), Text());
         const Setting outside = measured("outside Ø at the joint", section.meetOutside, 2);
         const Setting bore = measured("inside Ø at the joint", section.meetInside, 2);
-        const Thing closed =
-            bench.glue("close", {lower, upper}, "closed",
-                       {.title = says(words::closeSection, n),
-                        .why = says(words::closesInsides),
-                        .how = says(words::mustMeet, outside, bore),
-                        .joint = {.faces = facesBetween(built(section.first - 1), built(section.first)),
-                                  .area = std::max(0.0, pi * (outer * outer - inner * inner)),
-                                  .joints = 1,
-                                  .woods = built(section.first).woods},
-                        .settings = {outside, bore},
-                        .minutes = 12,
-                        .uses = {"lathe", "clamp"},
-                        .waitTitle = says(words::sectionUnderPressure, n),
-                        .waitWhy = says(words::notFromInside)});
+        Gluing g{.title = says(words::closeSection, n),
+                 .why = says(words::closesInsides),
+                 .how = says(words::mustMeet, outside, bore),
+                 .joint = {.faces = facesBetween(built(section.first - 1), built(section.first)),
+                           .area = contactOf(built(section.first - 1), built(section.first), inner, outer).area,
+                           .joints = 1,
+                           .open = built(section.first - 1).gaps || built(section.first).gaps,
+                           .woods = woodsIn(built(section.first))},
+                 .settings = {outside, bore},
+                 .minutes = 12,
+                 .uses = {"lathe", "clamp"},
+                 .waitTitle = says(words::sectionUnderPressure, n),
+                 .waitWhy = says(words::notFromInside)};
+        // Whole sections are turned on one another like layers, by the two that meet or the nearest with joints.
+        std::optional<size_t> above, below;
+        for (size_t k = section.first; k <= section.last && !above; ++k)
+            if (layer(k).sectors()) above = k;
+        for (size_t k = section.first; k-- > 0 && !below;)
+            if (layer(k).sectors()) below = k;
+        if (above && below) {
+            turnOn(g, *above, *below, false);
+            Text on = g.why;
+            g.why = says(words::closesInsides);
+            g.why.also(on);
+        }
+        const Thing closed = bench.glue("close", {lower, upper}, "closed", std::move(g));
         return bench.step(Action::PartOff, "close-part", {closed}, "free",
                           {.title = says(words::partSectionBlock, n),
                            .why = says(words::footAlone),
@@ -227,11 +404,6 @@ private:
     void turn(const Thing& stacked, bool inSections)
     {
         now_ = stacked;
-        next(Action::Wait, "cure", "blank",
-             {.title = says(words::cureStack),
-              .why = says(words::jointsCreep),
-              .how = {},
-              .waitMinutes = Bench::inClamp});
         next(Action::Turn, "rough", "rough-turned",
              {.title = says(words::roughOutside),
               .why = says(words::strongestThick),
@@ -251,16 +423,26 @@ private:
               .how = says(words::restOff),
               .minutes = 30,
               .uses = {"lathe"}});
-        if (piece_.nest.on) nest();
+        if (piece_.nest.on) {
+            nest();
+            next(Action::Finish, "finish", "piece",
+                 {.title = says(words::putOnFinish),
+                  .why = says(words::samePace),
+                  .how = says(words::oilyRags),
+                  .minutes = 20,
+                  .waitMinutes = shop_.finishMinutes});
+            return;
+        }
         next(Action::Finish, "finish", "finished",
              {.title = says(words::putOnFinish),
               .why = says(words::samePace),
               .how = says(words::oilyRags),
               .minutes = 20,
               .waitMinutes = shop_.finishMinutes});
+        const bool ends = betweenCentres();
         next(Action::PartOff, "part-off", "piece",
-             {.title = says(words::partOff),
-              .why = says(words::blockHeldTrue),
+             {.title = says(ends ? words::sawEnds : words::partOff),
+              .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
               .how = says(words::partingThenHand),
               .minutes = 15,
               .uses = {"lathe"}});
@@ -268,16 +450,17 @@ private:
 
     void hollow(bool inSections)
     {
-        const Setting bore{"drill", "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1};
-        if (piece_.hollow.rule == WallRule::Bored)
-            next(Action::Drill, "bore", "hollowed",
+        if (piece_.hollow.rule == WallRule::Bored) {
+            const Setting bore = boreSetting();
+            if (drilledThrough() && betweenCentres()) return;  // before it was mounted
+            next(drilledThrough() ? Action::Drill : Action::Turn, "bore", "hollowed",
                  {.title = says(words::boreThrough, bore),
                   .why = says(words::boreFirst),
-                  .how = says(words::fromBothEnds),
+                  .how = says(drilledThrough() ? words::fromFreeEnd : words::turnedOut),
                   .settings = {bore},
                   .minutes = 20,
                   .uses = {"lathe"}});
-        else if (piece_.hollow.rule != WallRule::Solid && !inSections)
+        } else if (piece_.hollow.rule != WallRule::Solid && !inSections)
             next(Action::Turn, "hollow", "hollowed",
                  {.title = says(words::hollow),
                   .why = says(words::bothRoughed),
@@ -292,15 +475,25 @@ private:
         for (const NestedRing& ring : nestedRings(piece_.nest)) {
             const std::string k = std::to_string(++number);
             const Setting outer = measured("outside Ø", ring.outer), inner = measured("inside Ø", ring.inner);
+            const Setting core = measured("groove's inner Ø", std::max(0.0, ring.inner - 2 * piece_.nest.tool));
             const Setting tool{"lathe", "parting tool", piece_.nest.tool, Unit::Length, "chosen", "", 1};
             next(Action::PartOff, ("ring-" + k).c_str(), ("after-ring-" + k).c_str(),
                  {.title = says(words::partRing, number, outer, inner),
                   .why = says(words::outermostFirst),
-                  .how = says(words::groove, inner, tool),
-                  .settings = {outer, inner, tool},
+                  .how = says(words::groove, inner, core, tool),
+                  .settings = {outer, inner, core, tool},
                   .minutes = 8,
                   .uses = {"lathe"}});
+            recipe_.back().outputs.push_back("ring-" + k + "-parted");
         }
+        // Each of them is what comes out; what is left on the block is scrap.
+        next(Action::Turn, "ring-insides", "rings",
+             {.title = says(words::finishRings, number),
+              .why = says(words::edgesAndInside),
+              .how = says(words::fourChuckings),
+              .minutes = 15.0 * number,
+              .uses = {"lathe"}});
+        for (int k = 1; k <= number; ++k) recipe_.back().inputs.push_back("ring-" + std::to_string(k) + "-parted");
     }
 
     const Piece& piece_;

@@ -25,8 +25,8 @@ Stave fittingStave(const Site& site, const BuiltLayer& b)
     Stave s;
     s.sides = form.segments;
     s.height = b.z1 - b.z0;
-    const Polyline outside = clipped(site.sides.outside, b.z0, b.z1);
-    const Polyline inside = site.sides.inside.empty() ? Polyline{} : clipped(site.sides.inside, b.z0, b.z1);
+    const Polyline outside = between(site.sides.outside, b.z0, b.z1);
+    const Polyline inside = between(site.sides.inside, b.z0, b.z1);
     const Limit slopes = fieldOf(&StavesForm::slope).limit;
     if (form.slope)
         s.slopeDeg = *form.slope;
@@ -48,6 +48,15 @@ Stave fittingStave(const Site& site, const BuiltLayer& b)
         thick = std::max(thick, (s.bottom / 2 + rise * (p.x() - b.z0) - bore * share) * slant);
     }
     s.thickness = thick;
+    return s;
+}
+
+/// The stave as it is cut: longer by what flattening takes off its two ends, and by what is parted off the layer.
+Stave asCut(Stave s, const BuiltLayer& b, double loss)
+{
+    const double rise = std::tan(s.slopeDeg * degrees);
+    s.height = b.glued + 2 * loss;
+    s.bottom = std::max({s.bottom - 2 * loss * rise, 0.5, 0.5 - 2 * s.height * rise});
     return s;
 }
 
@@ -86,6 +95,15 @@ StaveSettings staveSettings(const Stave& s, bool jig)
                       "atan(sin s · tan(180°/n))", pyramid, 3}};
 }
 
+/// Volume of one stave as it is cut, mm³: of the flat-faced body itself, as thick staves run to an edge on the axis,
+/// which no formula of two frustums holds.
+double volumeAsCut(BuiltLayer b, double loss)
+{
+    b.z0 -= loss;
+    b.z1 = b.z0 + b.glued + 2 * loss;
+    return volumeOf(convexBody(b.body(b.cells[0]), 4 * std::max(b.corner, b.z1)));
+}
+
 Part stavePart(const Site& site, const Stave& s, bool jig, const Species* wood, const BuiltLayer& b)
 {
     const double top = s.faceWidth(s.top()), bottom = s.faceWidth(s.bottom), wide = std::max(top, bottom);
@@ -96,17 +114,19 @@ Part stavePart(const Site& site, const Stave& s, bool jig, const Species* wood, 
     p.count = static_cast<int>(std::ranges::count(b.woods, wood));
     p.species = wood;
     p.thickness = s.thickness;
-    p.volume = b.volume / s.sides;
+    p.volume = volumeAsCut(b, site.layer().sandingLoss);
     if (jig) {
         p.length = p.shortEdge = s.slant();
         p.width = wide;
         p.left = p.right = {0, std::abs(s.slopeDeg)};
         p.grain = "along the stave";
-        p.pitch = p.length + site.shop.kerf;
+        const double slope = std::abs(s.slopeDeg) * degrees;
+        p.pitch = p.length + site.shop.kerf / std::cos(slope);
+        p.lead = s.thickness * std::tan(slope) + site.shop.kerf / std::cos(slope);
     } else {
         p.length = wide;
         p.shortEdge = std::min(top, bottom);
-        p.width = s.slant();
+        p.width = s.slant() + s.thickness * std::tan(std::abs(s.slopeDeg) * degrees);
         p.left = p.right = {taper, s.bladeTiltDeg()};
         p.grain = "across the stave";
         p.pitch = (top + bottom) / 2 + site.shop.kerf / std::cos(tilt);
@@ -134,6 +154,7 @@ void build(const Site& site, Building& out)
     b.volume = n * volumeOf(convexBody(b.body(b.cells[0]), 4 * std::max(b.corner, b.z1)));
     b.planeTo = s.thickness;
 
+    const Stave cut = asCut(s, b, l.sandingLoss);
     const StaveSettings set = staveSettings(s, jig);
     using enum Unit;
     b.settings = {
@@ -141,9 +162,9 @@ void build(const Site& site, Building& out)
         set.taper,
         {"", "slope of the wall", s.slopeDeg, Angle, "atan((r top − r bottom) / height)", pyramid},
         {"thicknesser", "stave thickness", s.thickness, Length, "curve between flat faces", "measured on the drawing"},
-        {"saw", "stave length", s.slant(), Length, "height / cos s", pyramid},
-        {"", "width at the top", s.faceWidth(s.top()), Length, "D · tan(180°/n)", pyramid},
-        {"", "width at the bottom", s.faceWidth(s.bottom), Length, "D · tan(180°/n)", pyramid}};
+        {"saw", "stave length", cut.slant(), Length, "(height + 2 · flattening) / cos s", pyramid},
+        {"", "width at the top", cut.faceWidth(cut.top()), Length, "D · tan(180°/n)", pyramid},
+        {"", "width at the bottom", cut.faceWidth(cut.bottom), Length, "D · tan(180°/n)", pyramid}};
     if (std::abs(s.slopeDeg) > 1e-9)
         b.settings.push_back({"saw", "end bevel", std::abs(s.slopeDeg), Angle, "the slope", pyramid});
     const double turned = b.finishedOuter.high - b.finishedInner.low;
@@ -157,12 +178,12 @@ void build(const Site& site, Building& out)
                               .fix = {},
                               .change = {}});
 
-    for (const Species* w : distinctWoods(b)) out.parts.push_back(stavePart(site, s, jig, w, b));
+    for (const Species* w : distinctWoods(b)) out.parts.push_back(stavePart(site, cut, jig, w, b));
 
     const GlueJoint joint{.faces = facesOf(b.cells[0], b.cells[1], onwards(b.phaseDeg + 180.0 / n)),
-                          .area = n * s.thickness * s.slant(),
+                          .area = n * cut.thickness * cut.slant(),
                           .joints = n,
-                          .woods = b.woods};
+                          .woods = woodsIn(b)};
     out.steps = [n, jig, set, joint, &l](Bench& bench, const Things& parts) {
         const Thing staves = bench.step(Action::Cut, "cut", parts, "staves",
                                         {.title = says(words::cutStaves, n, bench.name()),

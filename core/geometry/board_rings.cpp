@@ -11,25 +11,26 @@ namespace vl {
 double BoardRings::step() const { return board / std::tan(angleDeg * degrees); }
 double BoardRings::ringWidth() const { return step() - kerf / std::sin(angleDeg * degrees); }
 double BoardRings::wall() const { return board * std::cos(angleDeg * degrees) - kerf; }
-double BoardRings::cutDepth() const { return board / std::sin(angleDeg * degrees); }
+double BoardRings::scribed(int i) const { return outer / 2 + flatten / std::tan(angleDeg * degrees) - i * step(); }
+double BoardRings::scribedBelow(int i) const { return scribed(i) - planed() / std::tan(angleDeg * degrees); }
+double BoardRings::cutDepth() const { return planed() / std::sin(angleDeg * degrees); }
 double BoardRings::wallStretch(double angleDeg) { return 1 / std::cos(angleDeg * degrees); }
 
 std::vector<double> BoardRings::radii() const
 {
     std::vector<double> all;
     for (int i = 0; i < 1000; ++i) {
-        const double r = outer / 2 - i * step();
         // The first is always there: a board gives at least its one disc.
-        if (i > 0 && r - step() < base / 2 - 1e-9) break;
-        all.push_back(r);
+        if (i > 0 && outer / 2 - (i + 1) * step() < base / 2 - 1e-9) break;
+        all.push_back(scribed(i));
     }
     return all;
 }
 
 std::vector<double> BoardRings::lowerRadii() const
 {
-    std::vector<double> all = radii();
-    for (double& r : all) r -= step();
+    std::vector<double> all;
+    for (size_t i = 0; i < radii().size(); ++i) all.push_back(scribedBelow(static_cast<int>(i)));
     return all;
 }
 

@@ -82,7 +82,8 @@ Point tangent(const Outline& o, size_t i, bool atEnd)
     const Point own = direction(o, i);
     if (!o[node].smooth || !hasOther || chord(o, other) == 0) {
         // A free end: as much beyond the chord as the other end asks for, held within the monotone range.
-        const bool farSmooth = atEnd ? (o[i].smooth && i > 0) : (o[i + 1].smooth && i + 2 < o.size());
+        const bool farSmooth = atEnd ? (o[i].smooth && i > 0 && chord(o, i - 1) > 0)
+                                     : (o[i + 1].smooth && i + 2 < o.size() && chord(o, i + 1) > 0);
         if (!farSmooth) return own;
         const Point far = tangent(o, i, !atEnd);
         return withinMonotone((3 * own - far) / 2, own);
@@ -116,8 +117,9 @@ void appendSpan(const Outline& o, size_t i, double tolerance, Polyline& out)
     if (h == 0) return;
     if (isArc(o, i)) {
         const Arc arc = arcOf(at(o[i]), at(o[i + 1]), heldBulge(at(o[i]), at(o[i + 1]), o[i].bulge));
-        const double step = 2 * std::acos(std::max(0.0, 1 - tolerance / arc.radius));
-        const int n = std::max(1, static_cast<int>(std::ceil(std::abs(arc.sweep) / std::max(step, 0.01))));
+        // A chord over the angle a leaves its circle by r · (1 − cos(a/2)) = 2 · r · sin²(a/4).
+        const double step = 4 * std::asin(std::sqrt(std::min(0.5, tolerance / (2 * arc.radius))));
+        const int n = std::max(1, static_cast<int>(std::ceil(std::abs(arc.sweep) / step)));
         for (int k = 1; k < n; ++k) {
             const double angle = arc.start + arc.sweep * k / n;
             out.push_back(arc.centre + arc.radius * Point(std::cos(angle), std::sin(angle)));

@@ -11,7 +11,33 @@
 namespace vl {
 
 namespace {
+
 constexpr double nan = std::numeric_limits<double>::quiet_NaN();
+constexpr double same = 1e-6;  // mm: stations so close are one
+
+/// The first point from station z on; stations never fall.
+size_t firstFrom(const Polyline& line, double z)
+{
+    return static_cast<size_t>(std::ranges::lower_bound(line, z, {}, [](const Point& q) { return q.x(); }) -
+                               line.begin());
+}
+
+}  // namespace
+
+double radiusBefore(const Polyline& line, double z)
+{
+    const size_t i = firstFrom(line, z - same);
+    if (i == 0 || i == line.size()) return nan;
+    const Point &a = line[i - 1], &b = line[i];
+    return b.y() + (a.y() - b.y()) * std::max(0.0, b.x() - z) / (b.x() - a.x());
+}
+
+double radiusAfter(const Polyline& line, double z)
+{
+    size_t i = firstFrom(line, z + same);
+    if (i == 0 || i == line.size()) return nan;
+    const Point &a = line[i - 1], &b = line[i];
+    return a.y() + (b.y() - a.y()) * std::max(0.0, z - a.x()) / (b.x() - a.x());
 }
 
 double radiusAt(const Polyline& line, double z) { return radiusRange(line, z, z).high; }
@@ -23,13 +49,12 @@ Range radiusRange(const Polyline& line, double z0, double z1)
         low = std::min(low, r);
         high = std::max(high, r);
     };
-    for (size_t i = 0; i < line.size(); ++i) {
-        if (line[i].x() >= z0 && line[i].x() <= z1) take(line[i].y());
+    for (size_t i = std::max<size_t>(firstFrom(line, z0), 1) - 1; i < line.size() && line[i].x() <= z1; ++i) {
+        if (line[i].x() >= z0) take(line[i].y());
         if (i + 1 == line.size()) break;
         const double a = line[i].x(), b = line[i + 1].x();
         for (const double z : {z0, z1})
-            if ((a < z && z < b) || (b < z && z < a))
-                take(line[i].y() + (line[i + 1].y() - line[i].y()) * (z - a) / (b - a));
+            if (a < z && z < b) take(line[i].y() + (line[i + 1].y() - line[i].y()) * (z - a) / (b - a));
     }
     return high < low ? Range{nan, nan} : Range{low, high};
 }
@@ -61,6 +86,17 @@ Polyline clipped(const Polyline& line, double z0, double z1)
     return out;
 }
 
+Polyline between(const Polyline& line, double z0, double z1)
+{
+    const Polyline all = clipped(line, z0, z1);
+    auto first = all.begin(), last = all.end();
+    while (last - first > 1 && std::next(first)->x() <= z0 + same) ++first;
+    while (last - first > 1 && std::prev(last, 2)->x() >= z1 - same) --last;
+    // Nothing but a step in one of the two stations.
+    if (last - first == 1 && (first->x() <= z0 + same || first->x() >= z1 - same)) return {};
+    return {first, last};
+}
+
 Polyline simplified(const Polyline& line, double tolerance)
 {
     namespace bg = boost::geometry;
@@ -73,16 +109,38 @@ Polyline simplified(const Polyline& line, double tolerance)
     return out;
 }
 
-double distanceTo(const Polyline& line, const Point& p)
+Point closestOn(const Polyline& line, const Point& p)
 {
+    Point nearest = p;
     double best = std::numeric_limits<double>::infinity();
-    for (size_t i = 0; i + 1 < line.size(); ++i) {
+    auto look = [&](size_t i) {
         const Point d = line[i + 1] - line[i];
         const double length2 = d.squaredNorm();
         const double t = length2 > 0 ? std::clamp((p - line[i]).dot(d) / length2, 0.0, 1.0) : 0.0;
-        best = std::min(best, (line[i] + d * t - p).squaredNorm());
+        const Point q = line[i] + d * t;
+        if (const double away = (q - p).squaredNorm(); away < best) {
+            best = away;
+            nearest = q;
+        }
+    };
+    if (line.size() == 1) return line[0];
+    // Stations never fall: what lies further off along the axis than the best cannot be nearer.
+    const size_t start = firstFrom(line, p.x());
+    for (size_t i = start; i-- > 0;) {
+        if (i + 1 >= line.size()) continue;
+        if (line[i + 1].x() < p.x() && (p.x() - line[i + 1].x()) * (p.x() - line[i + 1].x()) > best) break;
+        look(i);
     }
-    return std::sqrt(best);
+    for (size_t i = start; i + 1 < line.size(); ++i) {
+        if (line[i].x() > p.x() && (line[i].x() - p.x()) * (line[i].x() - p.x()) > best) break;
+        look(i);
+    }
+    return nearest;
+}
+
+double distanceTo(const Polyline& line, const Point& p)
+{
+    return line.empty() ? std::numeric_limits<double>::infinity() : (closestOn(line, p) - p).norm();
 }
 
 Revolved revolved(const Polyline& line)
@@ -125,6 +183,34 @@ Polyline refined(const Polyline& line, double step)
     }
     out.push_back(line.back());
     return out;
+}
+
+/// Rounds the corner where the floor meets the wall: a ball of this radius, or the largest below it that there is room
+/// for, lies on the floor and touches the wall; below where it touches, its own surface is the wall.
+void roundFloor(const std::vector<double>& z, std::vector<double>& radius, double floor, double most)
+{
+    struct Ball {
+        double centre;  // from the axis
+        double touches;
+    };
+    auto resting = [&](double ball) {
+        Ball at{std::numeric_limits<double>::infinity(), floor};
+        for (size_t i = 0; i < z.size() && z[i] <= floor + 2 * ball; ++i) {
+            const double up = z[i] - floor - ball, reach = std::sqrt(std::max(0.0, ball * ball - up * up));
+            if (radius[i] - reach < at.centre) at = {radius[i] - reach, z[i]};
+        }
+        return at;
+    };
+    double ball = std::min(most, (z.back() - floor) / 2), least = 0;
+    if (resting(ball).centre < 0) {  // too wide for the hollow
+        for (int k = 0; k < 40; ++k) (resting((least + ball) / 2).centre < 0 ? ball : least) = (least + ball) / 2;
+        ball = least;
+    }
+    const Ball at = resting(ball);
+    for (size_t i = 0; i < z.size() && z[i] < at.touches; ++i) {
+        const double up = z[i] - floor - ball;
+        radius[i] = std::min(radius[i], at.centre + std::sqrt(std::max(0.0, ball * ball - up * up)));
+    }
 }
 
 }  // namespace
@@ -175,15 +261,7 @@ Polyline hollowFor(const Polyline& drawn, const std::function<double(double)>& w
         over(std::min(a.x(), b.x()), std::max(a.x(), b.x()),
              [&](double z) { return a.y() + (b.y() - a.y()) * (z - a.x()) / (b.x() - a.x()); });
     }
-    if (floorRound > 0 && floor + floorRound < end) {
-        const auto at = std::lower_bound(fine.begin(), fine.end(), floor + floorRound) - fine.begin();
-        const double top = radius[static_cast<size_t>(at)];
-        const double round = std::min(floorRound, std::max(0.0, top));
-        for (size_t i = 0; i < fine.size() && fine[i] < floor + round; ++i) {
-            const double rise = round - (fine[i] - floor);
-            radius[i] = std::min(radius[i], top - round + std::sqrt(std::max(0.0, round * round - rise * rise)));
-        }
-    }
+    if (floorRound > 0) roundFloor(fine, radius, floor, floorRound);
     Polyline inside{{floor, 0.0}};
     for (size_t i = 0; i < fine.size(); ++i) inside.emplace_back(fine[i], std::max(0.0, radius[i]));
     return inside;

@@ -56,9 +56,10 @@ void checkRing(const RegularRing& ring)
 
 double closingGapDeg(int sides, double miterErrorDeg) { return 2 * sides * miterErrorDeg; }
 
-double fenceCorrectionDeg(int sides, double gap, double outer)
+double fenceCorrectionDeg(int sides, double gap, double outer, double wall)
 {
-    return 2 * std::asin(std::clamp(gap / outer, -1.0, 1.0)) / degrees / (2 * sides);
+    const double across = gap < 0 ? 2 * wall : outer;
+    return 2 * std::asin(std::clamp(gap / across, -1.0, 1.0)) / degrees / (2 * sides);
 }
 
 }  // namespace vl

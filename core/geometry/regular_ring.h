@@ -49,9 +49,10 @@ void checkRing(const RegularRing& ring);
 /// Closing the ring. A mitre wrong by δ on every cut opens the last joint by 2·n·δ, degrees.
 double closingGapDeg(int sides, double miterErrorDeg);
 
-/// Fence correction in degrees for a gap measured across the last joint at the outside of a trial ring of outside
-/// diameter `outer` mm (chord: angle = 2·asin(gap / outer)), shared by 2·n cuts. Positive gap (open outside): more
-/// mitre is needed.
-double fenceCorrectionDeg(int sides, double gap, double outer);
+/// Fence correction in degrees for a gap measured across the last joint of a trial ring, shared by 2·n cuts. Positive:
+/// open outside, the ring's ends stand apart about its centre, chord of the diameter `outer` mm: 2·asin(gap / outer);
+/// more mitre is needed. Negative: open inside, the ends meet at their outer corners and gape over the joint's length
+/// `wall` mm: 2·asin(gap / 2·wall); less mitre is needed.
+double fenceCorrectionDeg(int sides, double gap, double outer, double wall);
 
 }  // namespace vl

@@ -36,7 +36,18 @@ std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, co
         at.push_back(height);
     } else
         at = curveChanges(piece, sides.outside);
+    // What must be found again whatever the rule: the rim, and the floor of the inside.
+    at.push_back(height);
+    const bool floored = !sides.inside.empty() && sides.inside.front().x() > 0 && sides.inside.front().x() < height;
+    if (floored) at.push_back(sides.inside.front().x());
     std::ranges::sort(at);
+    // Of stations closer than half a millimetre the floor's or the rim's stays.
+    if (floored)
+        std::erase_if(at, [&](double z) {
+            const double floor = sides.inside.front().x();
+            return z != floor && std::abs(z - floor) < 0.5;
+        });
+    std::erase_if(at, [&](double z) { return z != height && height - z < 0.5; });
     at.erase(std::unique(at.begin(), at.end(), [](double a, double b) { return b - a < 0.5; }), at.end());
 
     std::vector<Station> stations;
@@ -46,10 +57,18 @@ std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, co
         const double r = radiusAt(sides.outside, z);
         s.outside = 2 * r;
         const bool bored = !sides.inside.empty() && z > sides.inside.front().x() - 1e-9;
-        const double bore = bored ? radiusRange(sides.inside, z, z).low : std::nan("");
+        // At the floor the inside is as wide as the floor is.
+        const Range in = bored ? radiusRange(sides.inside, z, z) : Range{std::nan(""), std::nan("")};
+        const double bore = bored && z <= sides.inside.front().x() + 1e-9 ? in.high : in.low;
         s.inside = 2 * bore;
-        s.wall = std::isnan(bore) ? bore : distanceTo(sides.outside, {z, bore});
-        s.parting = std::max(0.0, assembly.layers[assembly.layerAt(z)].stockOuterRadius() - r);
+        s.fromRim = height - z;
+        s.wall = std::isnan(bore) ? bore
+                 : isThrough(sides, z)
+                     ? 0
+                     : std::min(distanceTo(sides.outside, {z, bore}), distanceTo(sides.inside, {z, r}));
+        for (const BuiltLayer& b : assembly.layers)
+            if (z >= b.z0 - 1e-6 && z <= b.z1 + 1e-6)
+                s.parting = std::max(s.parting, radiusAt(b.outerHold, std::clamp(z, b.z0, b.z1)) - r);
         stations.push_back(s);
     }
     return stations;

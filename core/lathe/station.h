@@ -10,7 +10,8 @@ struct Station {
     double outside = 0;  ///< diameter
     double inside = 0;   ///< diameter; NaN where it is solid
     double wall = 0;     ///< square to the surface; NaN where it is solid
-    double parting = 0;  ///< depth of a parting cut from the blank turned just round
+    double fromRim = 0;  ///< along the axis
+    double parting = 0;  ///< depth of a parting cut from the blank turned just round, as wide as it is there
 };
 
 /// Stations from foot to rim, spaced evenly or at the changes of curve: nodes, greatest and least diameters, and where

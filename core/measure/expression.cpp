@@ -1,5 +1,6 @@
 #include "core/measure/expression.h"
 
+#include "core/measure/format.h"
 #include "core/measure/length.h"
 
 #include <charconv>
@@ -122,13 +123,18 @@ private:
     {
         Quantity first = unitNumber();
         if (lastUnit_ == mmPerInch * 12) {
+            const size_t feetEnd = at_;
+            // 2'-3": the dash joins feet and inches when both touch it.
+            if (at_ + 1 < text_.size() && text_[at_] == '-' && std::isdigit(static_cast<unsigned char>(text_[at_ + 1])))
+                ++at_;
             skip();
+            if (!digitNext()) at_ = feetEnd;
             if (digitNext()) {
-                const size_t mark = at_;
+                const size_t mark = feetEnd;
                 const Quantity inches = unitNumber();
                 if (inches.power == 1 && lastUnit_ == mmPerInch)
                     first.value += inches.value;
-                else if (inches.power == 0)
+                else if (inches.power == 0 && text_[feetEnd] != '-')
                     first.value += inches.value * mmPerInch;
                 else
                     at_ = mark;
@@ -183,6 +189,11 @@ private:
         if (!digitNext())
             fail(at_ >= text_.size() ? "a number is missing" : "'" + text_.substr(at_, 1) + "' is not a number");
         double value = 0;
+        bool unclear = false;
+        if (const size_t comma = decimalComma(text_, at_, unclear); comma != std::string::npos) {
+            if (unclear) fail("the comma may part thousands or decimals: a point for decimals is needed");
+            text_[comma] = '.';
+        }
         auto [end, error] =
             std::from_chars(text_.data() + at_, text_.data() + text_.size(), value, std::chars_format::fixed);
         if (error != std::errc{}) fail("the number is out of range");

@@ -36,13 +36,14 @@ std::vector<Glue> commonGlues()
     all.push_back(glue("polyurethane", "expanding polyurethane", 20, 180, 480, 1440, 10, 120, "not; cut it away",
                        "dampen one face; it foams out of the joint and must be held hard; gloves"));
     all.back().water = false;
-    all.back().oily = all.back().endGrain = true;
+    all.back().foams = all.back().oily = all.back().endGrain = true;
     all.push_back(glue("epoxy-5", "epoxy, 5 minutes open", 5, 30, 240, 1440, 10, 250, "heat above 80 °C",
                        "wipe oily wood with solvent first; gloves and fresh air"));
     all.push_back(glue("epoxy-30", "epoxy, 30 minutes open", 30, 480, 960, 2880, 13, 250, "heat above 80 °C",
                        "wipe oily wood with solvent first; gloves and fresh air"));
     for (size_t i = all.size() - 2; i < all.size(); ++i) {
         all[i].water = false;
+        all[i].leastGrams = 6;
         all[i].fillsGaps = all[i].oily = all[i].endGrain = true;
     }
     all.back().veneer = true;
@@ -55,6 +56,7 @@ std::vector<Glue> commonGlues()
     for (size_t i = all.size() - 2; i < all.size(); ++i) {
         all[i].water = false;
         all[i].oily = true;
+        all[i].leastGrams = 0.5;
     }
     all.push_back(glue("hot-melt", "hot melt", 0.3, 2, 5, 10, 5, 0, "alcohol along the edge, or heat",
                        "tacks parts so that they do not slide under the clamp"));

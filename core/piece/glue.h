@@ -17,9 +17,11 @@ struct Glue {
     double cureMinutes = 1440;    ///< until it is as strong as it gets
     double leastCelsius = 10;     ///< colder, it does not set to full strength
     double mostCelsius = 35;
-    double slowdown = 2;  ///< times slower for every 10 °C below 20
-    double spread = 180;  ///< g/m² of joint, one face
-    bool water = true;    ///< carries water into the wood
+    double slowdown = 2;    ///< times slower for every 10 °C below 20
+    double spread = 180;    ///< g/m² of joint, one face
+    double leastGrams = 1;  ///< that can be measured out and mixed
+    bool foams = false;     ///< swells out of the joint as it sets
+    bool water = true;      ///< carries water into the wood
     bool fillsGaps = false;
     bool oily = false;       ///< holds on oily wood
     bool endGrain = false;   ///< holds end grain
@@ -43,6 +45,8 @@ template <class V, As<Glue> F> void fields(V& v, F& f)
     v.number("most_c", f.mostCelsius, celsius, "most\n°C");
     v.number("slowdown", f.slowdown, {1, 10, "times"}, "× slower\n10 °C down", "for every 10 °C below 20");
     v.number("spread_g_m2", f.spread, {0, 2000, "g/m²"}, "spread\ng/m²", "of joint, one face");
+    v.number("least_g", f.leastGrams, {0, 500, "g"}, "least\ng", "that can be measured out and mixed");
+    v.flag("foams", f.foams, "foams", "swells out of the joint as it sets");
     v.flag("water", f.water, "water", "carries water into the wood");
     v.flag("fills_gaps", f.fillsGaps, "fills\ngaps");
     v.flag("oily", f.oily, "oily\nwood", "holds on oily wood");

@@ -207,14 +207,32 @@ template <class V, As<WrapForm> F> void fields(V& v, F& f)
 }
 const Construction& constructionOf(const WrapForm&);
 
+/// One piece of wood with its grain along the axis, tenons into its neighbours: a stem, a handle.
+struct SpindleForm {
+    static constexpr Choice kind{"spindle", "turned spindle"};
+    double tenon = 20;  ///< mm, diameter
+    double below = 12;  ///< mm, length; 0 none
+    double above = 12;
+    std::string extra;
+    bool operator==(const SpindleForm&) const = default;
+};
+template <class V, As<SpindleForm> F> void fields(V& v, F& f)
+{
+    v.length("tenon_mm", f.tenon, {3, 300}, "Tenons, Ø");
+    v.length("tenon_below_mm", f.below, {0, 400}, "Tenon into what is below", "its length; 0 none");
+    v.length("tenon_above_mm", f.above, {0, 400}, "Tenon into what is above", "its length; 0 none");
+}
+const Construction& constructionOf(const SpindleForm&);
+
 /// Rings cut at an angle from one board and stacked to a bowl.
 struct BoardRingForm {
     static constexpr Choice kind{"board rings", "rings from one board"};
     enum Tool { Bandsaw, PartingTool } tool = Bandsaw;
-    double angle = 45;  ///< degrees between the cut and the board's face
-    double kerf = 3;    ///< mm, across the cut
-    int rings = 5;      ///< the bottom disc is one of them
-    double rotate = 0;  ///< degrees, each ring on from the one below
+    enum Halves { SawnApart, MiddleDry } halves = SawnApart;  ///< of a board for the bandsaw
+    double angle = 45;                                        ///< degrees between the cut and the board's face
+    double kerf = 3;                                          ///< mm, across the cut
+    int rings = 5;                                            ///< the bottom disc is one of them
+    double rotate = 0;                                        ///< degrees, each ring on from the one below
     SlabForm board;
     std::string extra;
     bool operator==(const BoardRingForm&) const = default;
@@ -225,9 +243,18 @@ inline std::span<const Choice> choices(BoardRingForm::Tool)
                                     Choice{"parting tool", "with a parting tool"}};
     return all;
 }
+inline std::span<const Choice> choices(BoardRingForm::Halves)
+{
+    static constexpr std::array all{Choice{"sawn apart", "sawn apart down the middle"},
+                                    Choice{"middle dry", "glued apart, the middle joint left dry"}};
+    return all;
+}
 template <class V, As<BoardRingForm> F> void fields(V& v, F& f)
 {
     v.choice("tool", f.tool, "Cut", "how the rings are cut from the board");
+    v.when(f.tool == BoardRingForm::Bandsaw && f.board.pattern != SlabForm::Plain)
+        .choice("halves", f.halves, "Board's halves",
+                "a kerf down the middle leaves every ring out of round by as much");
     v.count("rings", f.rings, {1, 40, ""}, "Rings, with the bottom");
     v.angle("angle_deg", f.angle, {10, 85}, "Cut's angle to the face", "between the cut and the board's face");
     v.length("kerf_mm", f.kerf, {0, 20}, "Kerf", "width of the cut, square to it");
@@ -237,7 +264,7 @@ template <class V, As<BoardRingForm> F> void fields(V& v, F& f)
 const Construction& constructionOf(const BoardRingForm&);
 
 /// Every way of putting a layer together, in the order in which they are offered.
-using LayerForm =
-    std::variant<DiscForm, RingForm, StavesForm, SheetForm, SlabForm, LetInForm, BilletForm, WrapForm, BoardRingForm>;
+using LayerForm = std::variant<DiscForm, RingForm, StavesForm, SheetForm, SlabForm, LetInForm, BilletForm, WrapForm,
+                               BoardRingForm, SpindleForm>;
 
 }  // namespace vl

@@ -94,6 +94,13 @@ inline std::span<const Choice> choices(StaveSchool)
                                     Choice{"miter gauge", "miter gauge, blade tilted"}};
     return all;
 }
+enum class StackSchool { RingByRing, SectionAtOnce };
+inline std::span<const Choice> choices(StackSchool)
+{
+    static constexpr std::array all{Choice{"ring by ring", "one by one on the lathe, each face trued there"},
+                                    Choice{"section at once", "a section in one clamp-up, faces flattened before"}};
+    return all;
+}
 enum class SectionRule { Proposed, Whole };
 inline std::span<const Choice> choices(SectionRule)
 {
@@ -120,6 +127,9 @@ struct Choices {
     SectionRule sections = SectionRule::Proposed;
     StationRule stations = StationRule::Even;
     double stationSpacing = 10;  ///< mm
+    StackSchool stacking = StackSchool::RingByRing;
+    double alike = 0;    ///< mm, widths and thicknesses that differ by no more are set once
+    bool stands = true;  ///< on its foot; what is held or hung does not tip
     std::string extra;
 
     bool operator==(const Choices&) const = default;
@@ -136,6 +146,10 @@ template <class V, As<Choices> F> void fields(V& v, F& f)
     v.choice("sections", f.sections, "Stack");
     v.choice("stations", f.stations, "Stations");
     v.when(f.stations == StationRule::Even).length("station_spacing_mm", f.stationSpacing, {0.5, 500}, "Spacing");
+    v.choice("stacking", f.stacking, "Layers glued");
+    v.length("alike_mm", f.alike, {0, 5}, "Set once within",
+             "strips that differ by no more are ripped and planed alike");
+    v.flag("stands", f.stands, "Stands on its foot", "what is held or hung does not tip");
 }
 
 /// Parts cut from a strip.

@@ -15,7 +15,9 @@ CutPlan planCuts(const Piece& piece, const Assembly& assembly)
     if (tried >= 0 && assembly.layers[static_cast<size_t>(tried)].segmented) {
         const RegularRing& trial = assembly.layers[static_cast<size_t>(tried)].stock;
         trialSides = trial.sides;
-        correctionTotal = fenceCorrectionDeg(trial.sides, c.trialGap, 2 * trial.outerCorner());
+        correctionTotal = fenceCorrectionDeg(trial.sides, c.trialGap, 2 * trial.outerCorner(),
+                                             trial.outerCorner() - trial.innerCorner());
+        plan.trialRing = tried;
     }
     for (size_t i = 0; i < assembly.layers.size(); ++i) {
         const BuiltLayer& l = assembly.layers[i];

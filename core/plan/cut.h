@@ -26,6 +26,7 @@ struct Strip {
 };
 
 struct CutPlan {
+    int trialRing = -1;  ///< layer that was dry-fitted, or −1
     std::vector<RingCut> rings;
     std::vector<Strip> strips;
     double volume = 0, partsVolume = 0;

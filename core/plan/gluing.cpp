@@ -1,5 +1,6 @@
 #include "core/plan/gluing.h"
 
+#include "core/recipe/cure.h"
 #include "core/words/glue.h"
 
 #include <algorithm>
@@ -48,6 +49,8 @@ bool suits(const Glue& g, const GlueJoint& joint, double celsius, std::vector<Te
     against(anyOily(joint) && !g.oily && !temporary, words::notOily, g.name);
     against(temporary && !g.temporary, words::notApart, g.name);
     against(temporary && g.temporary && joint.area > 2000 && g.machineMinutes < 60, words::lightCutsOnly, g.name);
+    against(g.foams && joint.open, words::foamsIntoGaps, g.name);
+    against(g.foams && joint.faces == JointFaces::MiteredEnds, words::foamsMitres, g.name);
     against(joint.faces == JointFaces::Veneer && !g.veneer, words::notVeneer, g.name);
     against(joint.faces == JointFaces::EndGrain && !g.endGrain, words::endGrainDry, g.name);
     against(joint.faces == JointFaces::EndToLong && !g.endGrain, words::oneEndGrain, g.name);
@@ -71,7 +74,8 @@ void judge(const Glue& glue, const GlueJoint& j, double celsius, JointGlue& said
         said.troubles.push_back(says(words::twoGoes,
                                      j.joints == 1 ? says(words::oneJoint) : says(words::manyJoints, j.joints),
                                      minutes(j.spreadMinutes), glue.name, Quantity{glue.openMinutes, Unit::Count, 1}));
-    if (anyOily(j)) said.advice.push_back(says(words::wipeOily));
+    for (const Species* s : j.woods)
+        if (s->oily) said.advice.push_back(says(words::wipeOily, s->name));
     if (j.faces == JointFaces::Veneer && glue.water) said.advice.push_back(says(words::pressSheet));
     if (j.faces == JointFaces::EndGrain && glue.water) said.advice.push_back(says(words::sizeBoth));
     if (j.faces == JointFaces::Temporary) said.advice.push_back(says(words::comesApartBy, glue.release));
@@ -79,24 +83,25 @@ void judge(const Glue& glue, const GlueJoint& j, double celsius, JointGlue& said
 }
 
 /// Puts the chosen glue first in how a step is done.
-void tell(Step& s, const Glue& glue)
+void tell(Step& s, const Glue& glue, const std::vector<Text>& advice)
 {
     const Setting grams{.name = "glue",
                         .value = s.glue.grams,
                         .unit = Unit::Mass,
                         .formula = "spread · area",
                         .source = "common practice",
-                        .decimals = 0};
+                        .decimals = s.glue.grams < 9.95 ? 1 : 0};
     const Setting open{.name = "open time",
                        .value = glue.openMinutes,
                        .unit = Unit::Minutes,
                        .source = "the glue book",
                        .decimals = glue.openMinutes < 2 ? 1 : 0};
-    Text how = grams.value >= 0.5 ? says(words::glueOpen, grams, glue.name, open)
-                                  : says(words::littleGlueOpen, glue.name, open);
-    if (grams.value >= 0.5) s.settings.push_back(grams);
+    const bool measured = grams.value > 0;  // not what comes from a gun or a roll
+    if (measured) s.settings.push_back(grams);
     s.settings.push_back(open);
+    Text how = measured ? says(words::glueOpen, grams, glue.name, open) : says(words::glueByEye, glue.name, open);
     s.how = how.also(std::move(s.how));
+    for (const Text& a : advice) s.how.also(a);
 }
 
 }  // namespace
@@ -104,13 +109,13 @@ void tell(Step& s, const Glue& glue)
 GluedRecipe withGlue(const Piece& piece, const Shop& shop, Recipe recipe)
 {
     GluedRecipe out;
-    double machining = 0;
-    std::unordered_map<std::string, double> clampOf;  // minutes, of each gluing step
+    std::unordered_map<std::string, double> cureAfter;           // minutes from clamp to tool, by the wait in the clamp
+    std::unordered_map<std::string, double> clampOf, machineOf;  // minutes, of each gluing step
     for (size_t i = 0; i < recipe.size(); ++i) {
         Step& s = recipe[i];
         if (s.action != Action::Glue || s.glue.joints == 0) continue;
         GlueJoint& j = s.glue;
-        j.spreadMinutes = 0.25 * j.joints + j.area / 20000;
+        j.spreadMinutes = (0.25 * j.joints + j.area / 20000) / j.closings;
         const Glue* suggested = suggestion(shop, j);
         const auto own = std::ranges::find(piece.glues, s.id, &GlueChoice::step);
         const Glue* chosen = own == piece.glues.end() ? nullptr : byId(shop.glues, own->glue);
@@ -125,23 +130,30 @@ GluedRecipe withGlue(const Piece& piece, const Shop& shop, Recipe recipe)
                     .advice = {}};
         judge(glue, j, shop.temperature, g);
         j.glue = glue.id;
-        j.grams = glue.spread * j.area / 1e6;
+        j.grams = glue.spread > 0 ? std::max(glue.leastGrams, glue.spread * j.area / 1e6) : 0;
         const double slow = coldFactor(glue, shop.temperature);
         const double clamp = glue.clampMinutes * slow * (j.faces == JointFaces::Veneer && glue.water ? 4 : 1);
         j.machineMinutes = glue.machineMinutes * slow;
-        if (!glue.temporary) machining = std::max(machining, j.machineMinutes);
         clampOf[s.id] = clamp;
-        tell(s, glue);
+        machineOf[s.id] = j.machineMinutes;
+        tell(s, glue, g.advice);
         out.joints.push_back(std::move(g));
     }
     for (Step& s : recipe) {
-        if (s.action != Action::Wait) continue;
-        if (s.id == "cure")
-            s.waitMinutes = machining;
-        else if (s.after.size() == 1)
-            if (const auto it = clampOf.find(s.after[0]); it != clampOf.end()) s.waitMinutes = it->second;
+        if (s.action != Action::Wait || s.after.size() != 1) continue;
+        if (const auto glued = clampOf.find(s.after[0]); glued != clampOf.end()) {
+            s.waitMinutes = glued->second;
+            cureAfter[s.id] = std::max(0.0, machineOf[s.after[0]] - s.waitMinutes);
+        } else if (const auto held = cureAfter.find(s.after[0]); held != cureAfter.end() && s.cure)
+            s.waitMinutes = held->second;
     }
-    out.recipe = std::move(recipe);
+    // Cures that nothing waits for go: the places of the joints' steps change with them.
+    std::vector<std::string> ids;
+    for (const JointGlue& g : out.joints) ids.push_back(recipe[g.step].id);
+    out.recipe = withCures(std::move(recipe));
+    std::unordered_map<std::string, size_t> place;
+    for (size_t i = 0; i < out.recipe.size(); ++i) place[out.recipe[i].id] = i;
+    for (size_t k = 0; k < ids.size(); ++k) out.joints[k].step = place.at(ids[k]);
     return out;
 }
 

@@ -19,11 +19,16 @@ std::vector<Overlap> overlapsOf(const Assembly& assembly, const Sides& sides)
         const double outer = std::min(end(a.outerHold, true), end(b.outerHold, false));
         const double inner = std::max(end(a.innerHold, true), end(b.innerHold, false));
         o.stock = outer - inner;
-        const double turned = radiusAt(sides.outside, o.z);
-        const double bore =
-            sides.inside.empty() || o.z < sides.inside.front().x() ? 0 : radiusRange(sides.inside, o.z, o.z).low;
-        o.finished =
-            std::isnan(turned) ? o.stock : std::min(outer, turned) - std::max(inner, std::isnan(bore) ? 0.0 : bore);
+        // A step in the joint narrows it from one side.
+        auto smaller = [](double p, double q) { return p < q || std::isnan(q) ? p : q; };
+        auto larger = [](double p, double q) { return p > q || std::isnan(q) ? p : q; };
+        const double turned = smaller(radiusBefore(sides.outside, o.z), radiusAfter(sides.outside, o.z));
+        const double bore = larger(larger(radiusBefore(sides.inside, o.z), radiusAfter(sides.inside, o.z)), 0);
+        o.wall = std::isnan(turned) ? 0 : turned - bore;
+        o.finished = std::isnan(turned) ? o.stock : std::min(outer, turned) - std::max(inner, bore);
+        const double low = std::max(inner, bore), high = std::isnan(turned) ? outer : std::min(outer, turned);
+        o.contact = contactOf(a, b, low, high);
+        o.joints = jointsBeside(a, b);
         out.push_back(o);
     }
     return out;

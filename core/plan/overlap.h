@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/blank/assembly.h"
+#include "core/blank/contact.h"
 
 namespace vl {
 
@@ -10,6 +10,9 @@ struct Overlap {
     double z = 0;
     double stock = 0;     ///< as glued: least outer flat less greatest inner corner of the two
     double finished = 0;  ///< what turning leaves of it
+    Contact contact;      ///< of the turned joint
+    JointsBeside joints;
+    double wall = 0;  ///< of the turned shape along the radius; at a step that of its narrower side
 };
 
 std::vector<Overlap> overlapsOf(const Assembly& assembly, const Sides& sides);

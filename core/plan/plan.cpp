@@ -1,5 +1,7 @@
 #include "core/plan/plan.h"
 
+#include "core/words/cut.h"
+
 #include <algorithm>
 
 namespace vl {
@@ -14,8 +16,14 @@ SpeedRange withinLathe(SpeedRange s, const Shop& shop)
 LathePlan planLathe(const Assembly& assembly, const Shape& shape, const Shop& shop)
 {
     LathePlan l;
-    for (const BuiltLayer& b : assembly.layers) l.roughRadius = std::max(l.roughRadius, b.cornerRadius());
-    l.rough = withinLathe(speedRange(2 * l.roughRadius), shop);
+    constexpr double corner = 2;  // mm that a corner stands out at the least
+    for (const BuiltLayer& b : assembly.layers) {
+        l.roughRadius = std::max(l.roughRadius, b.cornerRadius());
+        double held = 0;
+        for (const Point& p : b.outerHold) held = std::max(held, p.y());
+        if (b.cornerRadius() > held + corner) l.roughBalance = Balance::Corners;
+    }
+    l.rough = withinLathe(speedRange(2 * l.roughRadius, l.roughBalance), shop);
     l.finished = withinLathe(speedRange(std::max(shape.greatestDiameter, 1.0)), shop);
     l.swingClearance = shop.swingRadius - l.roughRadius;
     return l;
@@ -34,6 +42,30 @@ const RingCut* Plan::cutOf(int layer) const
     return it == cuts.rings.end() ? nullptr : &*it;
 }
 
+namespace {
+
+/// Setting a machine and its trial cut take their time too; and what a trial ring has shown is said where the mitre is
+/// set.
+void settleSawSteps(const Piece& piece, const Shop& shop, const CutPlan& cuts, Recipe& recipe)
+{
+    for (Step& s : recipe) {
+        const bool set = std::ranges::any_of(s.settings, [](const Setting& one) { return !one.machine.empty(); });
+        if (set && (s.action == Action::Cut || s.action == Action::Recut)) s.workMinutes += shop.setupMinutes;
+    }
+    for (const RingCut& r : cuts.rings) {
+        if (r.correction == 0) continue;
+        const std::string id = "cut-" + piece.layers[static_cast<size_t>(r.layer)].id;
+        const auto step = std::ranges::find(recipe, id, &Step::id);
+        if (step == recipe.end()) continue;
+        const Setting miter{"saw", "miter from square, corrected", r.miter + r.correction, Unit::Angle,
+                            "180° / n + correction", "plane geometry", 3};
+        step->settings.push_back(miter);
+        step->how.also(says(words::correctedMiter, miter));
+    }
+}
+
+}  // namespace
+
 Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style, double now)
 {
     checkPiece(piece);
@@ -44,6 +76,7 @@ Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style, double no
     p.shape = measureShape(piece, p.assembly, p.sides);
     p.cuts = planCuts(piece, p.assembly);
     p.overlaps = overlapsOf(p.assembly, p.sides);
+    settleSawSteps(piece, shop, p.cuts, p.assembly.recipe);
     GluedRecipe glued = withGlue(piece, shop, std::move(p.assembly.recipe));
     p.assembly.recipe = std::move(glued.recipe);
     p.glues = std::move(glued.joints);

@@ -4,12 +4,13 @@
 #include "core/lathe/station.h"
 #include "core/plan/caution.h"
 #include "core/plan/gluing.h"
-#include "core/plan/schedule.h"
+#include "core/plan/schedule/schedule.h"
 
 namespace vl {
 
 struct LathePlan {
     double roughRadius = 0;      ///< mm, to the farthest corner of the blank
+    Balance roughBalance = Balance::Round;
     SpeedRange rough, finished;  ///< rpm, within what the lathe can do
     double swingClearance = 0;   ///< mm left between the blank and the bed
 };

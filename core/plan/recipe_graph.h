@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/plan/schedule.h"
+#include "core/plan/schedule/schedule.h"
 
 namespace vl {
 

@@ -257,40 +257,44 @@ private:
         }
         const RingCut* cut = plan_.cutOf(layer_);
         if (!cut) return none;
-        const std::string a = "180° ÷ " + n;
+        const std::string gapped = r.openDeg > 0 ? " − gap ÷ 2" : "";
+        const std::string air = r.gap > 0 ? " − gap ÷ cos(miter)" : "";
+        const std::string a = "180° ÷ " + n + (r.openDeg > 0 ? " − " + fixed(r.openDeg, 3) + "° ÷ 2" : "");
+        const std::string lost = r.gap > 0 ? " − " + raw(r.gap) + " ÷ cos(" + a + ")" : "";
         switch (id) {
         case FigureId::Segments:
             return {"Segments", value, "chosen", "", "", "", "miter"};
         case FigureId::Miter:
-            return {"Miter", value, "180° ÷ segments", a, "from square, each end of a segment", polygon, "saw"};
+            return {"Miter", value, "180° ÷ segments" + gapped, a, "from square, each end of a segment",
+                    polygon, "saw"};
         case FigureId::Fence:
             return {.title = "Fence",
                     .result = value,
-                    .formula = "90° − 180° ÷ segments",
-                    .numbers = "90° − " + a,
+                    .formula = "90° − miter",
+                    .numbers = "90° − (" + a + ")",
                     .assumption = "the same cut, read from the fence's own line",
                     .source = polygon,
                     .use = "saw"};
         case FigureId::OuterEdge:
             return {"Outer edge",
                     length,
-                    "2 × apothem × tan(180° ÷ segments)",
-                    "2 × " + raw(r.apothem()) + " × tan(" + a + ")",
+                    "2 × apothem × tan(miter)" + air,
+                    "2 × " + raw(r.apothem()) + " × tan(" + a + ")" + lost,
                     "the apothem is half the stock's outside",
                     polygon,
                     "stop at the saw"};
         case FigureId::InnerEdge:
             return {"Inner edge",
                     length,
-                    "2 × inner corner radius × sin(180° ÷ segments)",
-                    "2 × " + raw(r.innerCorner()) + " × sin(" + a + ")",
+                    "2 × inner corner radius × sin(miter)" + air,
+                    "2 × " + raw(r.innerCorner()) + " × sin(" + a + ")" + lost,
                     "the corner radius is half the stock's inside",
                     polygon,
                     "check of a cut segment"};
         case FigureId::BoardWidth:
             return {"Board width",
                     length,
-                    "apothem − inner corner radius × cos(180° ÷ segments)",
+                    "apothem − inner corner radius × cos(miter)",
                     raw(r.apothem()) + " − " + raw(r.innerCorner()) + " × cos(" + a + ")",
                     "ripped exactly to this width",
                     polygon,
@@ -314,17 +318,25 @@ private:
                     polygon,
                     "wedge sled"};
         case FigureId::Wedge:
-            return {"Wedge", value,       "360° ÷ segments", "360° ÷ " + n, "between the sled's two fences",
+            return {"Wedge", value,       "2 × miter", "2 × (" + a + ")", "between the sled's two fences",
                     polygon, "wedge sled"};
         case FigureId::Correction: {
-            const double rim = 2 * r.outerCorner();
+            const bool inside = p_.choices.trialGap < 0;
+            // The ring that was measured, not the one that it corrects.
+            const int trial = plan_.cuts.trialRing;
+            const RegularRing& measuredRing =
+                plan_.assembly.layers[static_cast<size_t>(trial < 0 ? layer_ : trial)].stock;
+            const double over =
+                inside ? 2 * (measuredRing.outerCorner() - measuredRing.innerCorner()) : 2 * measuredRing.outerCorner();
             return {"Fence correction",
                     value,
-                    "2·asin(gap / rim diameter) / (2 × segments)",
+                    inside ? "2·asin(gap / (2 × length of the joint)) / (2 × segments)"
+                           : "2·asin(gap / rim diameter) / (2 × segments)",
                     cut->correction == 0
                         ? "no trial ring of " + n + " segments measured"
-                        : "2·asin(" + mm(p_.choices.trialGap) + " / " + mm(rim) + ") / (2 × " + n + ")",
-                    "gap measured at the outside of the last joint, every cut off by the same",
+                        : "2·asin(" + mm(p_.choices.trialGap) + " / " + mm(over) + ") / (2 × " + n + ")",
+                    inside ? "open at the bore: the ends meet at the rim, every cut off by the same"
+                           : "gap measured at the outside of the last joint, every cut off by the same",
                     polygon,
                     "added to the miter"};
         }

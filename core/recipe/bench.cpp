@@ -46,12 +46,20 @@ Thing Bench::glue(const std::string& name, const Things& from, const std::string
     s.rotationDeg = g.rotationDeg;
     s.glue = std::move(g.joint);
     const Thing glued{s.outputs[0], s.id};
-    return step(Action::Wait, name + "-wait", {glued}, gives + "-set",
-                {.title = g.waitTitle.empty() ? says(words::leaveInClamp, name_) : std::move(g.waitTitle),
-                 .why = g.waitWhy.empty() ? says(words::weakIfMoved) : std::move(g.waitWhy),
-                 .how = {},
-                 .uses = std::move(g.uses),
-                 .waitMinutes = inClamp});
+    Text title = s.title;
+    const Thing held = step(Action::Wait, name + "-wait", {glued}, gives + "-set",
+                            {.title = g.waitTitle.empty() ? says(words::leaveInClamp, name_) : std::move(g.waitTitle),
+                             .why = g.waitWhy.empty() ? says(words::weakIfMoved) : std::move(g.waitWhy),
+                             .how = {},
+                             .uses = std::move(g.uses),
+                             .waitMinutes = inClamp});
+    step(Action::Wait, name + "-cure", {held}, gives + "-cured",
+         {.title = says(words::letCure, std::move(title)),
+          .why = says(words::tearsUnset),
+          .how = {},
+          .waitMinutes = inClamp});
+    recipe_.back().cure = true;
+    return held;
 }
 
 }  // namespace vl

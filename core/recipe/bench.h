@@ -48,7 +48,8 @@ public:
 
     /// One step; `gives` names what comes out.
     Thing step(Action action, const std::string& name, const Things& from, const std::string& gives, Doing doing);
-    /// Glues, and leaves it in what holds it until the glue lets it go: two steps, "name" and "name-wait".
+    /// Glues, leaves it in what holds it until the glue lets it go, and lets it cure until a tool may touch it: three
+    /// steps, "name", "name-wait" and "name-cure". The thing it returns is out of the clamp.
     Thing glue(const std::string& name, const Things& from, const std::string& gives, Gluing gluing);
 
     /// Minutes that a joint waits until its glue is chosen; the glue then says how long (core/plan/gluing.h).

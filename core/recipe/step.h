@@ -36,7 +36,9 @@ struct GlueJoint {
     JointFaces faces = JointFaces::LongGrain;
     double area = 0;  ///< mm², all of the step's joints together; 0 where the step glues nothing
     int joints = 0;
-    std::vector<const Species*> woods;
+    int closings = 1;   ///< in how many goes they are spread and closed: each within the glue's open time
+    bool open = false;  ///< open work: what squeezes out cannot be got at later
+    std::vector<const Species*> woods{};
     std::string glue{};         ///< id in the glue book, once it is chosen
     double grams = 0;           ///< of it
     double machineMinutes = 0;  ///< from clamping until a tool may touch it
@@ -60,6 +62,7 @@ struct Step {
     int layer = -1;                 ///< place of its layer in the piece, or −1
     double rotationDeg = 0;         ///< on from the layer below, where it goes onto the stack
     GlueJoint glue{};
+    bool cure = false;  ///< waits for a joint to set so far that a tool may touch it
 };
 
 /// A directed acyclic graph of steps; `after` are its edges.

@@ -14,8 +14,30 @@ constexpr double kgPerMm3 = 1e-9;  ///< times kg/m³
 std::vector<WallAt> wallAlong(const Sides& sides)
 {
     std::vector<WallAt> walls;
+    if (sides.inside.empty()) return walls;
+    // Between two lines of straight pieces the least distance is at a corner of one of them.
     for (const Point& p : sides.inside) walls.push_back({distanceTo(sides.outside, p), p});
+    const double from = sides.inside.front().x(), to = sides.inside.back().x();
+    for (const Point& p : sides.outside) {
+        if (p.x() <= from || p.x() >= to) continue;
+        const Point q = closestOn(sides.inside, p);
+        walls.push_back({(q - p).norm(), q});
+    }
+    for (WallAt& w : walls)
+        if (w.inside.y() > 0 && isThrough(sides, w.inside.x())) w.wall = 0;
+    for (const Point& p : sides.outside)
+        if (p.x() > from && p.x() < to && isThrough(sides, p.x()))
+            walls.push_back({0, {p.x(), radiusRange(sides.inside, p.x(), p.x()).low}});
+    std::ranges::stable_sort(walls, {}, [](const WallAt& w) { return w.inside.x(); });
     return walls;
+}
+
+bool isThrough(const Sides& sides, double z)
+{
+    for (const auto beside : {radiusBefore, radiusAfter})
+        // On the axis both may come to nothing.
+        if (const double in = beside(sides.inside, z); in > 0 && in >= beside(sides.outside, z)) return true;
+    return false;
 }
 
 Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& sides)
@@ -35,6 +57,8 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
     for (const BuiltLayer& layer : assembly.layers) {
         Revolved wood = revolved(clipped(sides.outside, layer.z0, layer.z1));
         if (!s.solid) wood = wood - revolved(clipped(sides.inside, layer.z0, layer.z1));
+        // Where the inside lies outside there is no wood, not less than none.
+        if (wood.volume < 0) wood = {};
         const double density = layer.density * kgPerMm3;
         s.woodVolume += wood.volume * layer.fill;
         s.weight += wood.volume * layer.fill * density;

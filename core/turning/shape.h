@@ -31,7 +31,11 @@ struct Shape {
 /// segments.
 Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& sides);
 
-/// The wall square to the surface at every point of the inside line. Empty where there is none.
+/// The wall square to the surface, from the inside's points to the outside and from the outside's to the inside, along
+/// the axis; 0 where the inside comes through. Empty where there is none.
 std::vector<WallAt> wallAlong(const Sides& sides);
+
+/// Whether the inside reaches the outside at a station.
+bool isThrough(const Sides& sides, double z);
 
 }  // namespace vl

@@ -28,7 +28,7 @@ struct Species {
     const char* source;  ///< of the physical figures
 };
 
-/// Every wood known, in order of name.
+/// Every wood known, in order of id.
 std::span<const Species> allSpecies();
 
 /// The wood with this id, or null.

@@ -44,6 +44,17 @@ inline constexpr Pattern slivers{
 inline constexpr Pattern boreThatTakesAll{"a bore that takes the whole post"};
 inline constexpr Pattern wrapTooThin{"post and wrap are less wide than the piece: a flat will be left on each side"};
 inline constexpr Pattern thickerWrap{"a thicker wrap"};
+inline constexpr Pattern tableTilts{"the bandsaw's table must stand at %1 and tilts to %2"};
+inline constexpr Pattern bladeTurns{
+    "the innermost half ring has a radius of %1 on the lower face and the narrowest blade turns no tighter than %2"};
+inline constexpr Pattern oneRingFewer{"one ring fewer"};
+inline constexpr Pattern toolTooShort{"the cut is %1 deep and the parting tool works to %2"};
+inline constexpr Pattern oneRingMore{"one ring more, from a thinner board"};
+inline constexpr Pattern tenonLeavesNoShoulder{
+    "a tenon of %1 leaves hardly a shoulder: where it begins the turned spindle is %2"};
+inline constexpr Pattern tenonOf{"tenons of %1"};
+inline constexpr Pattern openLetIn{"with gaps between its segments the ring has no wall for a disc to be let into"};
+inline constexpr Pattern segmentsGlued{"glue the segments without gaps"};
 inline constexpr Pattern noWallLeft{
     "the cut is so steep or the kerf so wide that hardly any wall is left between two cuts"};
 inline constexpr Pattern angleInstead{"an angle of %1"};

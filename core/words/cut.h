@@ -32,13 +32,17 @@ inline constexpr Pattern oneSetUpMitres{
     "all of a ring in one set-up: the same error in every mitre is one that can be measured and taken out"};
 inline constexpr Pattern miterGauge{"mitre gauge %1 from square, turn the strip over after each cut, stop at %2"};
 inline constexpr Pattern wedgeSled{"wedge sled set to %1, same face up throughout, stop at %2"};
+inline constexpr Pattern correctedMiter{"as the trial ring has shown, set %1 instead"};
 inline constexpr Pattern slantFirst{"cross-cut the panel %1 from square every %2, rip both edges square to the ends to "
-                                    "%3, turn every second blank over; "
-                                    "then %4"};
+                                    "%3, turn every second blank over"};
+inline constexpr Pattern cutBlanks{"Cut %1 half blanks of %2 from the panel"};
+inline constexpr Pattern halvesMirrored{"two halves, one turned over on the other, make the diamond"};
+inline constexpr Pattern trueBlanks{"True one long face of every half blank of %1"};
 inline constexpr Pattern ripPanel{"Rip the strips of the panel for %1"};
 inline constexpr Pattern stripsFirst{
     "strips first: the band's two joints are long and straight, easier to close than any joint of the ring"};
-inline constexpr Pattern bandAndBeside{"band %1, beside it %2; a trial cut before each width"};
+inline constexpr Pattern bandAndBeside{
+    "plane the band's board to %1 and those beside it to %2, then rip all to %3; a trial cut before each width"};
 inline constexpr Pattern dryFit{"Dry-fit %1 and ease the cut edges"};
 inline constexpr Pattern gapSeenNow{"a gap seen now is a fence correction; seen after the glue it is a gap"};
 inline constexpr Pattern onDrawnCircle{"lay the segments on the drawn circle"};
@@ -66,7 +70,8 @@ inline constexpr Pattern rollUp{
 // Slabs
 inline constexpr Pattern ripStrips{"Rip %1 strips of %2"};
 inline constexpr Pattern oneFence{"one fence setting for all of them: strips of one width meet at every crossing"};
-inline constexpr Pattern fencePlaneJoint{"fence %1, plane to %2, joint the edges"};
+inline constexpr Pattern fencePlaneJoint{
+    "crosscut the boards to length, plane them to %2, then rip all at fence %1; edges trued as little as closes them"};
 inline constexpr Pattern squarePanel{"Flatten and square the panel of %1"};
 inline constexpr Pattern cutFollowsEdge{"a cut across follows the edge that lies on the fence"};
 inline constexpr Pattern flattenTrim{"take %1 off each face, trim both ends"};
@@ -77,6 +82,11 @@ inline constexpr Pattern turnRows{"Turn every second row of %1 end for end"};
 inline constexpr Pattern makesPattern{"that makes the pattern, and lets the grain's pull cancel out"};
 inline constexpr Pattern evenRows{"rows 2, 4, 6 …; joint the edges where they do not meet"};
 inline constexpr Pattern planerThenRound{"planer sled or drum sander, %1 each face; then bandsaw round"};
+
+// Spindles
+inline constexpr Pattern cutSpindle{"Cut the square of %1"};
+inline constexpr Pattern grainAlongStem{"one piece, its grain along the axis: across it a slender part snaps"};
+inline constexpr Pattern squareAndLength{"%1 square, %2 long, both ends square; diagonals for the centres"};
 
 // A disc let in
 inline constexpr Pattern cutInset{"Cut the disc to be let into %1"};
@@ -101,9 +111,6 @@ inline constexpr Pattern diagonalsForCentre{
 inline constexpr Pattern cutPost{"Plane and cut post and pieces of %1"};
 inline constexpr Pattern postSquare{"the post square to the last shaving: every piece copies its error"};
 inline constexpr Pattern postAndPieces{"post %1 square, pieces %2 × %3"};
-inline constexpr Pattern trimFlush{"Trim %1 of %2 flush"};
-inline constexpr Pattern oneFlat{"the next piece lies on post and edge together: one flat, no step"};
-inline constexpr Pattern flushBit{"flush-trim bit with its bearing on the post, or hand plane"};
 inline constexpr Pattern bevelCorners{"Cut the four corners of %1 at %2"};
 inline constexpr Pattern wedgesOnFlats{"the wedges sit on the flats"};
 inline constexpr Pattern bladeAndFence{"blade at %1, fence so that %2 of each face goes"};
@@ -123,7 +130,11 @@ inline constexpr Pattern beamCompass{"beam compass; the radii of both faces stan
                                      "of them"};
 inline constexpr Pattern halveBoard{"Saw the board of %1 in two down the middle"};
 inline constexpr Pattern fromOpenSide{"the blade enters each ring from the open side"};
-inline constexpr Pattern alongMiddle{"bandsaw, along the joint on the middle line"};
+inline constexpr Pattern alongMiddle{
+    "bandsaw, along the joint on the middle line; the kerf leaves every ring out of round by %1, which is allowed for"};
+inline constexpr Pattern sawRound{"Saw the board of %1 round"};
+inline constexpr Pattern cornersStrike{
+    "a square's corners strike the rest and the bed, and nobody sees them while they turn"};
 inline constexpr Pattern sawHalves{"Saw the half rings of %1"};
 inline constexpr Pattern outermostHold{"outermost first: what is left stays large enough to hold"};
 inline constexpr Pattern tiltedTable{

@@ -10,12 +10,16 @@ inline constexpr Pattern leaveInClamp{"Leave %1 in the clamp"};
 inline constexpr Pattern leavePartInClamp{"Leave %1 of %2 in the clamp"};
 inline constexpr Pattern leaveForInClamp{"Leave %1 for %2 in the clamp"};
 inline constexpr Pattern weakIfMoved{"a joint moved before the glue has set is a weak one"};
+inline constexpr Pattern glueByEye{"%1, open %2"};
+inline constexpr Pattern letCure{"Let it cure: %1"};
+inline constexpr Pattern tearsUnset{
+    "out of the clamp it may be handled and glued on; a tool tears or creeps a joint that has not set"};
 inline constexpr Pattern glueOpen{"%1 of %2, open %3"};
-inline constexpr Pattern littleGlueOpen{"a little %1, open %2"};
 
 // Names of parts of a layer
 inline constexpr Pattern thePanel{"the panel"};
 inline constexpr Pattern theRows{"the rows"};
+inline constexpr Pattern theBlanks{"the segments' halves"};
 inline constexpr Pattern theBoard{"the board"};
 inline constexpr Pattern theWedges{"the wedges"};
 inline constexpr Pattern pieceNumber{"piece %1"};
@@ -28,6 +32,11 @@ inline constexpr Pattern gluePanel{"Glue the panel for %1"};
 inline constexpr Pattern bandBetween{"one upon another, the band between"};
 inline constexpr Pattern rubCaulsScrape{
     "glue on one face of each joint, rub, clamp between cauls; wipe nothing, scrape when set"};
+inline constexpr Pattern glueMiddle{"Glue the half blanks of %1 in pairs"};
+inline constexpr Pattern diamondCloses{
+    "the bands' ends meet on this joint: glued before the mitres it can be lined up"};
+inline constexpr Pattern bandsInLine{
+    "one half turned over on the other, bands in line at both ends; glue on one face, rub, clamp between cauls"};
 inline constexpr Pattern glueUp{"Glue up %1"};
 inline constexpr Pattern allAtOnce{"all joints at once, so that the band draws every one of them closed"};
 inline constexpr Pattern spacersProud{"a spacer in every joint, proud above and below"};
@@ -50,9 +59,8 @@ inline constexpr Pattern endsInLine{"ends in line, grain the same way, so that i
 inline constexpr Pattern caulsAcross{
     "glue on one face of each joint, rub, cauls across, clamps alternately above and below"};
 inline constexpr Pattern glueRows{"Glue the rows of %1"};
-inline constexpr Pattern endGrainDrinks{"the cut faces are end grain: they drink the glue, so they are sized first"};
-inline constexpr Pattern sizeFirst{
-    "a thin coat on both faces, %1, a second coat; clamp light, knock the crossings in line, then tighten"};
+inline constexpr Pattern endGrainDrinks{"the cut faces are end grain: they drink the glue"};
+inline constexpr Pattern crossingsInLine{"clamp light, knock the crossings in line, then tighten"};
 
 // A disc let in
 inline constexpr Pattern letIn{"Let the disc into %1"};
@@ -83,6 +91,8 @@ inline constexpr Pattern tapeRound{"tape round and round as tight as it goes, a 
 // Rings from one board
 inline constexpr Pattern glueBoardStrips{"Glue the strips of the board for %1"};
 inline constexpr Pattern jointOnMiddle{"a joint on the middle line, so that the two halves are alike"};
+inline constexpr Pattern middleLeftDry{"two half boards: the joint on the middle line stays dry, so that no kerf is "
+                                       "lost where the rings are put together"};
 inline constexpr Pattern oneFaceCauls{"glue on one face, cauls across"};
 inline constexpr Pattern rejoin{"Rejoin the halves of every ring of %1"};
 inline constexpr Pattern pairsFromCircle{"pairs from the same circle: the figure runs on across the joint"};
@@ -103,15 +113,34 @@ inline constexpr Pattern baseUnderPressure{"Leave the base%1 under pressure"};
 inline constexpr Pattern carriesAll{"it carries everything that follows"};
 inline constexpr Pattern ontoStack{"Glue %1 onto the stack"};
 inline constexpr Pattern setSegments{"Set the %1 segments of %2 onto the stack"};
-inline constexpr Pattern grainInLine{"turned grain in line with the layer below, so that no joint stands over a joint"};
-inline constexpr Pattern turnedOn{
-    "turned %1 on from the layer below (%2 of a segment), so that no joint stands over a joint"};
+inline constexpr Pattern grainInLine{"grain in line with the layer below, so that both move the same way"};
+inline constexpr Pattern turnedOn{"turned %1 %2 %3 from %4, so that no joint stands over a joint"};
+inline constexpr Pattern turnedOnJoints{"turned %1 %2 %3 from %4: joints stand over joints"};
+inline constexpr Pattern anticlockwise{"anticlockwise"};
+inline constexpr Pattern clockwise{"clockwise"};
+inline constexpr Pattern notTurned{"either way"};
+inline constexpr Pattern fromTailstock{"as seen from the tailstock"};
+inline constexpr Pattern fromOpenFace{"as seen on its open face"};
 inline constexpr Pattern oneByOne{"one segment at a time against an index stop: glue, press ten seconds, one segment "
                                   "on; keep the gaps free of glue, it "
                                   "cannot be got out later"};
 inline constexpr Pattern rubCentrePress{
     "pencil marks on both joints, rub, centre with the tailstock cone, press; two spots of hot melt at the rim keep it "
     "from sliding under the pressure"};
+inline constexpr Pattern tenonHome{
+    "dry first: the shoulder closes all round; glue on the tenon and a little in the hole, turn it home, tailstock up"};
+inline constexpr Pattern glueSectionAtOnce{"Glue %1 layers onto their base in one clamp-up%2"};
+inline constexpr Pattern oneClampUp{
+    "the faces were flattened off the lathe: nothing has to be trued between them, so one clamp-up does"};
+inline constexpr Pattern tackedInOrder{
+    "dry first, witness marks across all joints; from the base up, each layer tacked at the rim with two spots of hot "
+    "melt so that it does not slide, caul on top, clamps all round or a threaded rod through the middle"};
+inline constexpr Pattern layerTurned{"%1 %2 on from %3"};
+inline constexpr Pattern senseOfTurns{"turns anticlockwise %1, a minus the other way"};
+inline constexpr Pattern sectionInClamp{"Leave the layers in the clamp%1"};
+inline constexpr Pattern pressFlat{
+    "its grain across that of its neighbour; glue on the layer, not on the sheet; paper, a flat caul over all of it, "
+    "clamps or tailstock; glue through the sheet is wiped off at once"};
 inline constexpr Pattern middleFree{"keep the middle free of glue for the centre's mark"};
 inline constexpr Pattern layerUnderPressure{"Leave %1 under pressure"};
 inline constexpr Pattern sheetCurls{
@@ -125,13 +154,13 @@ inline constexpr Pattern mustMeet{
     "towards the inside"};
 inline constexpr Pattern sectionUnderPressure{"Leave section %1 under pressure"};
 inline constexpr Pattern notFromInside{"the one joint that cannot be reached from inside"};
-inline constexpr Pattern cureStack{"Let the stack cure"};
-inline constexpr Pattern jointsCreep{"glue that still holds water lets the joints creep under the finish"};
 
 // What a glue does not do
 inline constexpr Pattern notOily{"%1 does not hold on oily wood: its oil keeps the glue off"};
 inline constexpr Pattern notApart{"this joint must come apart again, and %1 does not"};
 inline constexpr Pattern lightCutsOnly{"%1 holds for light cuts only, and this joint carries the whole stack"};
+inline constexpr Pattern foamsIntoGaps{"%1 foams into the gaps, where it cannot be got out"};
+inline constexpr Pattern foamsMitres{"%1 foams mitres apart before they set"};
 inline constexpr Pattern notVeneer{"%1 grabs before a sheet lies flat, or lets it curl"};
 inline constexpr Pattern endGrainDry{"end grain drinks %1 until the joint is dry"};
 inline constexpr Pattern oneEndGrain{"one face is end grain, which drinks %1; and the joint moves with the seasons"};
@@ -145,7 +174,7 @@ inline constexpr Pattern manyJoints{"%1 joints"};
 
 // What to mind with it
 inline constexpr Pattern wipeOily{
-    "wipe the oily faces with solvent and glue within minutes; gloves, fresh air, no flame"};
+    "wipe the oily faces (%1) with solvent and glue within minutes; gloves, fresh air, no flame"};
 inline constexpr Pattern pressSheet{"the sheet curls with the glue's water: press it between flat cauls with paper, "
                                     "four times as long as a ring joint"};
 inline constexpr Pattern sizeBoth{"size both faces first with a thin coat, ten minutes, then glue"};

@@ -9,15 +9,56 @@ namespace vl::words {
 inline constexpr Pattern forSection{" for section %1"};
 inline constexpr Pattern wasteBlock{"Turn a waste block true on the faceplate%1"};
 inline constexpr Pattern builtOnIt{"the whole stack is built on it; what is not flat here is not flat anywhere"};
-inline constexpr Pattern scrapFlat{"scrap of even grain, flat across"};
+inline constexpr Pattern scrapFlat{
+    "sound scrap of even grain, Ø %1, %2 thick, a tenon of Ø %3 and %4 high for the chuck; its face flat across"};
+inline constexpr Pattern mountCentres{"Mount %1 between centres"};
+inline constexpr Pattern endsHold{"held by its two ends it runs true and can be turned end for end"};
+inline constexpr Pattern spurAndCup{"spur driven in square to the grain on its mark, live cup at the other end; "
+                                    "tailstock locked, turned by hand first"};
+inline constexpr Pattern conesInBore{
+    "cones in the bore at both ends, snug and no more: a cone wedges the wood apart; turned by hand first"};
+inline constexpr Pattern boreBeforeMounting{
+    "before it is mounted, while both ends are free: the bore is what the outside is then made true to"};
+inline constexpr Pattern trimSheet{"Trim %1 flush and open its middle"};
+inline constexpr Pattern centreFound{
+    "the cone must find the centre's mark that the sheet covers; a sheet is never faced"};
+inline constexpr Pattern knifeAndAwl{
+    "lathe at rest; knife along the edge, cutting into the layer below; the middle cut out down to the mark"};
+inline constexpr Pattern fromFreeEnd{
+    "from the free end, bit in the tailstock's chuck, down into the block; slow, clear the chips often"};
+inline constexpr Pattern turnedOut{
+    "too wide for a bit: a starting hole from the free end, then turned out in light cuts with the rest close"};
+inline constexpr Pattern sawEnds{"Part the waste off both ends"};
+inline constexpr Pattern endsHeldTrue{"last: until now the ends held the piece true"};
+inline constexpr Pattern finishRings{"Finish the %1 rings, inside and edges"};
+inline constexpr Pattern edgesAndInside{"the parted faces and the inside are rough, and the inside is what is felt"};
+inline constexpr Pattern fourChuckings{
+    "four chuckings of each: outside in padded jaws, one inner edge rounded and the inside sanded; turned over for the "
+    "other edge; then from inside on an expanding mandrel, one outer edge; turned over for the last"};
 inline constexpr Pattern partDown{"Part %1 down to %2"};
 inline constexpr Pattern tooThinAlone{"a ring this thin cannot be flattened and glued by itself; thick, it can"};
 inline constexpr Pattern partFromFarFace{
     "thin parting tool from the outside in, %1 from the far face; what comes off is the next thin ring"};
 inline constexpr Pattern trueFace{"True the face of %1 on the lathe"};
-inline constexpr Pattern squareFromFoot{"flat and square to the axis, to %1 from the foot"};
 inline constexpr Pattern squareFromBlock{"flat and square to the axis, to %1 from the waste block"};
 inline constexpr Pattern boardOnFace{"sanding board held against the turning face, check with a straightedge"};
+
+// Spindles
+inline constexpr Pattern turnTenons{"Turn %1 round and its tenons"};
+inline constexpr Pattern tenonsHoldStem{"a tenon in a hole holds on long grain; end grain by itself does not"};
+inline constexpr Pattern tenonsTo{
+    "between centres, slowly until it is round; tenons Ø %1 by calliper, %2 between the shoulders"};
+inline constexpr Pattern lowerTenon{"the lower %1 long"};
+inline constexpr Pattern upperTenon{"the upper %1 long"};
+inline constexpr Pattern shouldersUndercut{"shoulders a little hollow, so that their edges close"};
+inline constexpr Pattern drillForTenon{"Drill %1 for the tenon of %2"};
+inline constexpr Pattern drillInPlace{
+    "in place on the lathe the hole is true to the axis, whatever the layers below have done"};
+inline constexpr Pattern drillBeforeStack{"the hole must be there before the layer is glued on"};
+inline constexpr Pattern bitInTailstock{
+    "bit of %1 in the tailstock's chuck, slowly, %2 deep by a mark on the bit, clear the chips often"};
+inline constexpr Pattern bitAtPress{
+    "work clamped at the drill press, bit of %1 on the centre's mark, %2 deep from the face that goes onto the tenon"};
 
 inline constexpr Pattern turnInside{"Turn the inside of section %1"};
 inline constexpr Pattern noToolLater{"once the next section is on, no straight tool comes here"};
@@ -37,7 +78,8 @@ inline constexpr Pattern partingTailstock{"parting tool, tailstock up"};
 
 inline constexpr Pattern roughOutside{"Turn the outside round and close to the template"};
 inline constexpr Pattern strongestThick{"the stack is strongest while it is still thick inside"};
-inline constexpr Pattern lowestSpeed{"lowest speed until round"};
+inline constexpr Pattern lowestSpeed{
+    "turned by hand first; the lathe's lowest speed until it is round, then raised until it shakes and backed off"};
 inline constexpr Pattern boreThrough{"Bore through, %1"};
 inline constexpr Pattern boreFirst{"before the outside is finished: the bore is what the outside is then made true to"};
 inline constexpr Pattern fromBothEnds{"from both ends to the middle, clear the chips often, slow"};
@@ -52,14 +94,16 @@ inline constexpr Pattern throughGrits{"through the grits, none left out"};
 inline constexpr Pattern restOff{"tool rest taken off first; dust extraction and mask"};
 inline constexpr Pattern partRing{"Part ring %1, Ø %2 / %3"};
 inline constexpr Pattern outermostFirst{"the outermost first: what is left stays held in the middle"};
-inline constexpr Pattern groove{"groove outside Ø %1, %2 tool, in steps, widened a little so that the blade does not "
-                                "bind; catch the ring on a dowel, "
-                                "not by hand"};
+inline constexpr Pattern groove{
+    "groove from Ø %1 in to Ø %2, %3 tool, in steps, widened a little so that the blade does not bind; a dowel in "
+    "the tailstock through the middle catches the ring, never a hand"};
 inline constexpr Pattern putOnFinish{"Put on the finish"};
 inline constexpr Pattern samePace{"inside and outside alike, so that both take up moisture at the same pace"};
 inline constexpr Pattern oilyRags{"spread oily rags flat outdoors to dry: heaped, they can catch fire by themselves"};
 inline constexpr Pattern partOff{"Part off from the waste block and finish the foot"};
 inline constexpr Pattern blockHeldTrue{"last: until now the block held the piece true"};
-inline constexpr Pattern partingThenHand{"parting tool, then hand sanding"};
+inline constexpr Pattern partingThenHand{"parting tool, tailstock up, until a neck as thick as a thumb is left; lathe "
+                                         "at rest, the neck sawn by hand with the "
+                                         "piece held in the other; then hand sanding"};
 
 }  // namespace vl::words

@@ -4,7 +4,7 @@
 #include "core/plan/boards/setups.h"
 #include "core/plan/plan.h"
 #include "core/plan/recipe_graph.h"
-#include "core/plan/time_axis.h"
+#include "core/plan/schedule/time_axis.h"
 #include "core/turning/mesh.h"
 #include "core/turning/skin.h"
 #include "tests/core/random_piece.h"

@@ -74,7 +74,7 @@ TEST(Ids, KeepProgressGlueAndPaintWhereTheyBelong)
         const Shop shop = test::harbourShop();
         Piece p = test::regattaCup();
         p.progress.start = aMonday;
-        const Layer ring = p.layers[static_cast<size_t>(*rc::gen::inRange(2, 15))];
+        const Layer ring = p.layers[static_cast<size_t>(*rc::gen::inRange(5, 15))];
         const std::string cut = "cut-" + ring.id, glue = "glue-" + ring.id;
         p.progress.done = {{cut, aMonday + 600, aMonday + 620, {}}};
         p.progress.moved = {{glue, aMonday + 5000, {}}};
@@ -104,7 +104,10 @@ TEST(Ids, AKeptStripServesOnlyWhileWidthThicknessAndWoodAreTheSame)
     std::optional<KeptStrip> kept;
     for (const PlannedBoard& b : first.boards)
         for (const PlannedStrip& s : b.strips)
-            if (s.runs.size() == 1) kept = keptStrip(b, s);
+            if (s.runs.size() == 1)
+                if (const auto part = std::ranges::find(plan.assembly.parts, s.runs[0].part, &Part::id);
+                    whole.layers[static_cast<size_t>(part->layer)].is<RingForm>())
+                    kept = keptStrip(b, s);
     ASSERT_TRUE(kept);
     const auto part = std::ranges::find(plan.assembly.parts, kept->runs[0].part, &Part::id);
     ASSERT_NE(part, plan.assembly.parts.end());

@@ -5,6 +5,8 @@
 
 #include <gtest/gtest.h>
 
+#include <clocale>
+#include <cmath>
 #include <cstdio>
 
 using namespace vl;
@@ -33,12 +35,16 @@ INSTANTIATE_TEST_SUITE_P(
                     Reading{"(1/2 + 3/4) * 2", Unit::Inch, 63.5}, Reading{"1½\"", Unit::Millimetre, 38.1},
                     Reading{"-2", Unit::Millimetre, -2}, Reading{"1ft - 1in", Unit::Millimetre, 279.4},
                     Reading{"3/8 + 1mm", Unit::Inch, 10.525}, Reading{".5in", Unit::Millimetre, 12.7},
-                    Reading{"2m", Unit::Inch, 2000}, Reading{"6″", Unit::Millimetre, 152.4}));
+                    Reading{"2'-3\"", Unit::Millimetre, 685.8}, Reading{"2'-3 1/2\"", Unit::Inch, 698.5},
+                    Reading{"2ft - 3in", Unit::Millimetre, 533.4}, Reading{"12,5", Unit::Millimetre, 12.5},
+                    Reading{"0,125in", Unit::Millimetre, 3.175}, Reading{"1,25 + 0,5", Unit::Inch, 44.45},
+                    Reading{"1234,5 mm", Unit::Inch, 1234.5}, Reading{"2m", Unit::Inch, 2000},
+                    Reading{"6″", Unit::Millimetre, 152.4}));
 
 TEST(ReadsLength, RefusesWithFieldValueAndLimit)
 {
-    for (const char* text :
-         {"", "abc", "1/0", "2mm*3mm", "(2", "3 4", "1e400", "--", "2//3", "10 furlongs", "1in/2in/3in", "9999999"}) {
+    for (const char* text : {"", "abc", "1/0", "2mm*3mm", "(2", "3 4", "1e400", "--", "2//3", "10 furlongs",
+                             "1in/2in/3in", "9999999", "1,250", "12,345 mm", "1,2,3"}) {
         try {
             const double mm = parseLength(text, Unit::Millimetre, "thickness");
             ADD_FAILURE() << text << " was read as " << mm;
@@ -48,6 +54,36 @@ TEST(ReadsLength, RefusesWithFieldValueAndLimit)
         }
     }
     EXPECT_THROW(parseLength(std::string(5000, '(')), InputError);
+}
+
+TEST(Numbers, AreReadAndWrittenTheSameInEveryLocale)
+{
+    EXPECT_EQ(exact(100000), "100000");
+    EXPECT_EQ(exact(1e5 + 0.5), "100000.5");
+    EXPECT_EQ(exact(0.0001), "0.0001");
+    EXPECT_EQ(exact(-3e12), "-3000000000000");
+    EXPECT_EQ(exact(0), "0");
+    test::property([] {
+        const double v = *rc::gen::inRange(-1000000000, 1000000000) / std::pow(10.0, *rc::gen::inRange(0, 12));
+        RC_ASSERT(std::stod(exact(v)) == v);
+        RC_ASSERT(std::abs(v) < 1e-5 || exact(v).find('e') == std::string::npos);
+        RC_ASSERT(parseNumber(exact(v)) == v);
+        std::string comma = exact(v);
+        if (const size_t point = comma.find('.'); point != std::string::npos) {
+            comma[point] = ',';
+            // Three digits after it could be thousands: then it is refused, never misread.
+            if (const auto read = parseNumber(comma)) RC_ASSERT(*read == v);
+        }
+    });
+    for (const char* text : {"", "1.2.3", "1,250", "x", "0x10", "nan", "inf", "1e999", "--1", "1 2", "+"})
+        EXPECT_FALSE(parseNumber(text)) << text;
+    for (const char* locale : {"de_DE.UTF-8", "C"}) {
+        if (!std::setlocale(LC_ALL, locale)) continue;
+        EXPECT_EQ(parseNumber("1.5"), 1.5) << locale;
+        EXPECT_EQ(parseNumber("1,5"), 1.5) << locale;
+        EXPECT_EQ(parseNumber("-0,25"), -0.25) << locale;
+    }
+    std::setlocale(LC_ALL, "C");
 }
 
 TEST(WritesLength, InTheStyleAsked)

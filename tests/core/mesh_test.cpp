@@ -151,7 +151,7 @@ TEST(Skin, ShowsEachSegmentsWoodAndNothingBeyondThePiece)
     for (int y = 0; y < 360; y += 7)
         EXPECT_EQ(skin.pixels[static_cast<size_t>(y) * 308 + 5], 0u) << "no wood before the headstock face";
     // Layer 14 repeats walnut, maple, mahogany: walnut is the darkest, maple the lightest at every segment's middle.
-    const BuiltLayer& band = plan.assembly.layers[13];
+    const BuiltLayer& band = plan.assembly.layers[10];
     auto light = [&](int segment) {
         double angle = std::fmod(band.phaseDeg + 360.0 * segment / band.count() + 720, 360.0);
         double sum = 0;

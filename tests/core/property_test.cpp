@@ -211,7 +211,7 @@ TEST(Hollow, ATaperedWallGoesFromBaseToRim)
 TEST(Skin, JointsAreSharpAtAnyZoom)
 {
     const Plan plan = makePlan(test::regattaCup(), {});
-    const BuiltLayer& band = plan.assembly.layers[13];
+    const BuiltLayer& band = plan.assembly.layers[10];
     // Across the joint between two woods, at three zooms: one pixel on each side has each wood's own colours.
     const double joint = std::fmod(band.phaseDeg + 360.0 / band.count() * 0.5 + 720, 360.0),
                  z = (band.z0 + band.z1) / 2;

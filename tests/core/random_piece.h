@@ -32,7 +32,7 @@ inline Piece randomPiece()
         l.outerAllowance = number(0, 100);
         l.innerAllowance = number(0, 100);
         const int segments = l.ring() ? l.ring()->segments : 12;
-        if (oneIn(2)) l = asKind(l, static_cast<size_t>(*rc::gen::inRange(0, 9)));
+        if (oneIn(2)) l = asKind(l, *rc::gen::inRange<size_t>(0, layerKinds().size()));
         // Every field of its construction, by its declaration; as many segments as the division gave.
         randomize(l, "form.");
         if (int* counted = l.counted()) *counted = segments;
@@ -52,6 +52,8 @@ inline Piece randomPiece()
     p.choices.closing = static_cast<RingSchool>(*rc::gen::inRange(0, 2));
     p.choices.staves = static_cast<StaveSchool>(*rc::gen::inRange(0, 2));
     p.choices.sections = static_cast<SectionRule>(*rc::gen::inRange(0, 2));
+    p.choices.stacking = static_cast<StackSchool>(*rc::gen::inRange(0, 2));
+    p.choices.alike = oneIn(3) ? number(0, 20) : 0;
     p.choices.stations = static_cast<StationRule>(*rc::gen::inRange(0, 2));
     return p;
 }

@@ -144,7 +144,7 @@ TEST(ClosingGap, OpensByTwoNTimesTheError)
         for (const double error : {-0.1, 0.05, 0.2}) {
             EXPECT_NEAR(closingGapDeg(n, error), 2 * n * error, 1e-12);
             const double outer = 200, gap = outer * std::sin(n * error * degrees);
-            EXPECT_NEAR(fenceCorrectionDeg(n, gap, outer), error, 1e-9) << "the correction takes the error out";
+            EXPECT_NEAR(fenceCorrectionDeg(n, gap, outer, 20), error, 1e-9) << "the correction takes the error out";
         }
 }
 

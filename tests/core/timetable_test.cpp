@@ -250,7 +250,7 @@ TEST(Gluing, SuggestsWhatHoldsAndSaysWhyAnotherDoesNot)
         Shop shop;
         shop.temperature = c.celsius;
         Step s = step("g", 5, 0, {"clamp"}, {}, Action::Glue);
-        s.glue = {c.faces, c.area, c.joints, {c.wood}, {}, 0, 0};
+        s.glue = {.faces = c.faces, .area = c.area, .joints = c.joints, .woods = {c.wood}};
         const GluedRecipe got = withGlue({}, shop, {s});
         ASSERT_EQ(got.joints.size(), 1u);
         EXPECT_EQ(got.joints[0].glue, c.expected)

@@ -280,7 +280,7 @@ TEST(Files, AFullOrClosedPlaceIsSaidAndNothingIsLost)
         EXPECT_THROW(io::writeFile("/dev/full", std::string(100000, 'x')), InputError)
             << "the device stands in for a full disk";
         EXPECT_TRUE(std::filesystem::is_character_file("/dev/full")) << "it is written to, not replaced";
-        EXPECT_THROW(io::replaceFile("/proc/piece.vlathe", [](const std::string&) {}), InputError);
+        EXPECT_THROW(io::replaceFile("/proc/piece.vlathe", [](QIODevice&) {}), InputError);
     }
 }
 

@@ -1,6 +1,7 @@
 // Boards, set-ups, angles and circles on paper, measured as a turner would: by the page's own millimetres.
 #include "core/measure/format.h"
 #include "core/plan/boards/setups.h"
+#include "io/files.h"
 #include "report/packet.h"
 #include "report/shop_paper.h"
 #include "tests/support/samples.h"
@@ -33,7 +34,9 @@ struct Paper {
         : piece(test::demo(name)), plan(makePlan(piece, shop)), boards(planBoards(piece, shop, plan.assembly))
     {
         const std::string path = folder.filePath("p.pdf").toStdString();
-        report::writePacket(piece, shop, plan, boards, {}, report::Paper::A4, path);
+        io::replaceFile(path, [&](QIODevice& file) {
+            report::writePacket(piece, shop, plan, boards, {}, report::Paper::A4, file);
+        });
         document.reset(poppler::document::load_from_file(path));
     }
     std::string text(int page) const
@@ -149,8 +152,10 @@ TEST(ShopPaper, BoardsSetupsAndWhatToBuyAreNamed)
     const std::string path = folder.filePath("p.pdf").toStdString();
     const Shop empty;
     const Plan plan = makePlan(paper.piece, empty);
-    report::writePacket(paper.piece, empty, plan, planBoards(paper.piece, empty, plan.assembly), {},
-                        report::Paper::Letter, path);
+    io::replaceFile(path, [&](QIODevice& file) {
+        report::writePacket(paper.piece, empty, plan, planBoards(paper.piece, empty, plan.assembly), {},
+                            report::Paper::Letter, file);
+    });
     const std::unique_ptr<poppler::document> document(poppler::document::load_from_file(path));
     bool buy = false;
     for (int i = 0; i < document->pages(); ++i) {

@@ -142,14 +142,14 @@ TEST(Build, EveryKindOfLayerCanBeChosenAndSaysWhatItNeeds)
 {
     Desk b;
     b.demo("build");
-    b.doc().selectLayer(12);
+    b.doc().selectLayer(9);
     auto* kind = b.named<QComboBox>("Layer is a");
     ASSERT_NE(kind, nullptr);
     for (int k = 0; k < kind->count(); ++k) {
         kind->setCurrentIndex(k);
         emit kind->activated(k);
         QApplication::processEvents();
-        EXPECT_EQ(static_cast<int>(b.piece().layers[12].form.index()), k) << b.window.message().toStdString();
+        EXPECT_EQ(static_cast<int>(b.piece().layers[9].form.index()), k) << b.window.message().toStdString();
         EXPECT_EQ(kind->currentText(), QString::fromUtf8(layerKinds()[static_cast<size_t>(k)].words));
     }
     // A gap between segments, and the band of a made-up segment, typed.
@@ -159,9 +159,9 @@ TEST(Build, EveryKindOfLayerCanBeChosenAndSaysWhatItNeeds)
     between->setCurrentIndex(1);
     emit between->activated(1);
     b.type("Its width", "1/8in");
-    EXPECT_EQ(b.piece().layers[12].ring()->joint.kind, SegmentJoint::GapByWidth);
-    EXPECT_NEAR(b.piece().layers[12].ring()->joint.width, 3.175, 1e-9);
-    EXPECT_TRUE(b.doc().plan().assembly.layers[12].gaps);
+    EXPECT_EQ(b.piece().layers[9].ring()->joint.kind, SegmentJoint::GapByWidth);
+    EXPECT_NEAR(b.piece().layers[9].ring()->joint.width, 3.175, 1e-9);
+    EXPECT_TRUE(b.doc().plan().assembly.layers[9].gaps);
 }
 
 TEST(Pattern, MirrorSlantCopyAndPicture)

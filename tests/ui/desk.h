@@ -18,12 +18,15 @@ public:
     explicit Desk(const std::function<void(const QString& folder)>& prepare = {})
         : prepared((prepare ? prepare(folder.path()) : void(), true)),
           window(folder.path(), {[this](QWidget*, const QString&, const QString&) { return answer; },
-                                 [this](QWidget*, const QString&, const QString&, const QString&) { return answer; }})
+                                 [this](QWidget*, const QString&, const QString&, const QString&) { return answer; },
+                                 [this](QWidget*, const QString& words, const QStringList&) {
+                                     asked << words;
+                                     return way;
+                                 }})
     {
         window.show();
         EXPECT_TRUE(QTest::qWaitForWindowExposed(&window));
     }
-    ~Desk() { doc().history().clear(); }
 
     /// Opens the sample on a stage.
     void demo(const QString& stage)
@@ -93,7 +96,9 @@ public:
 
     QTemporaryDir folder;
     bool prepared;
-    QString answer;  ///< what the file dialogs answer
+    int way = -1;       ///< which of several ways on is taken
+    QStringList asked;  ///< what was asked before
+    QString answer;     ///< what the file dialogs answer
     app::MainWindow window;
 };
 

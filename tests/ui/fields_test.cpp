@@ -68,7 +68,7 @@ TEST_P(TypedField, ChangesWhatItNamesAndUndoes)
     Selection chosen = b.doc().selection();
     chosen.node = 6;
     b.doc().select(chosen);
-    b.doc().selectLayer(13);
+    b.doc().selectLayer(10);
     const Piece before = b.piece();
     if (std::string(t.field).starts_with("Stock"))
         QTest::mouseClick(b.button("Set the stock's diameters by hand"), Qt::LeftButton, {}, QPoint(8, 8));
@@ -92,17 +92,17 @@ INSTANTIATE_TEST_SUITE_P(
               [](const Document& d) { return d.piece().hollow.floorRound; }},
         Typed{"shape", "Wall never below", "4", 4, [](const Document& d) { return d.piece().hollow.leastWall; }},
         Typed{"build", "Thickness", "1in - 5mm", 20.4,
-              [](const Document& d) { return d.piece().layers[13].thickness; }},
+              [](const Document& d) { return d.piece().layers[10].thickness; }},
         Typed{"build", "Allowance outside", "3", 3,
-              [](const Document& d) { return d.piece().layers[13].outerAllowance; }},
+              [](const Document& d) { return d.piece().layers[10].outerAllowance; }},
         Typed{"build", "Allowance inside", "4", 4,
-              [](const Document& d) { return d.piece().layers[13].innerAllowance; }},
+              [](const Document& d) { return d.piece().layers[10].innerAllowance; }},
         Typed{"build", "Sanding loss, each face", "0.7", 0.7,
-              [](const Document& d) { return d.piece().layers[13].sandingLoss; }},
+              [](const Document& d) { return d.piece().layers[10].sandingLoss; }},
         Typed{"build", "Stock outside Ø", "170", 170,
-              [](const Document& d) { return *d.piece().layers[13].stockOuter; }},
+              [](const Document& d) { return *d.piece().layers[10].stockOuter; }},
         Typed{"build", "Stock inside Ø", "120", 120,
-              [](const Document& d) { return *d.piece().layers[13].stockInner; }},
+              [](const Document& d) { return *d.piece().layers[10].stockInner; }},
         Typed{"cut", "Waste at a strip's end", "1 1/4in", 31.75,
               [](const Document& d) { return d.piece().choices.endWaste; }},
         Typed{"cut", "Gap in the trial ring", "-0.4", -0.4,
@@ -147,9 +147,9 @@ TEST(Choices, ReachThePiece)
         combo->setCurrentIndex(entry);
         emit combo->activated(entry);
     };
-    b.doc().selectLayer(4);
+    b.doc().selectLayer(6);
     choose("build", "Layer is a", 0);
-    EXPECT_TRUE(b.piece().layers[4].is<DiscForm>());
+    EXPECT_TRUE(b.piece().layers[6].is<DiscForm>());
     choose("cut", "Cut with", 1);
     EXPECT_EQ(b.piece().choices.cutting, CutSchool::WedgeSled);
     choose("glue", "Rings closed", 1);
@@ -161,31 +161,31 @@ TEST(Choices, ReachThePiece)
         EXPECT_EQ(b.piece().hollow.rule, static_cast<WallRule>(rule));
     }
     b.window.goTo("build");
-    b.doc().selectLayer(10);
+    b.doc().selectLayer(7);
     b.named<QDoubleSpinBox>("Rotation")->setValue(0.25);
-    EXPECT_EQ(b.piece().layers[10].ring()->turn, 0.25);
+    EXPECT_EQ(b.piece().layers[7].ring()->turn, 0.25);
     b.press("Half a segment on, like brickwork");
-    EXPECT_EQ(std::abs(b.piece().layers[10].ring()->turn), 0.5);
+    EXPECT_EQ(std::abs(b.piece().layers[7].ring()->turn), 0.5);
 }
 
 TEST(Pattern, WoodsAreChangedAddedAndTakenAway)
 {
     Desk b;
     b.demo("build");
-    b.doc().selectLayer(13);
-    ASSERT_EQ(b.piece().layers[13].woods.size(), 3u);
-    chooseNext("Holly");
+    b.doc().selectLayer(10);
+    ASSERT_EQ(b.piece().layers[10].woods.size(), 3u);
+    chooseNext("holly");
     QTest::mouseClick(b.named<QToolButton>("pattern-0"), Qt::LeftButton);
-    EXPECT_EQ(b.piece().layers[13].woods[0], "holly");
+    EXPECT_EQ(b.piece().layers[10].woods[0], "holly");
     QApplication::processEvents();
-    chooseNext("Teak");
+    chooseNext("teak");
     QTest::mouseClick(b.named<QToolButton>("pattern-add"), Qt::LeftButton);
-    ASSERT_EQ(b.piece().layers[13].woods.size(), 4u);
-    EXPECT_EQ(b.piece().layers[13].woods[3], "teak");
+    ASSERT_EQ(b.piece().layers[10].woods.size(), 4u);
+    EXPECT_EQ(b.piece().layers[10].woods[3], "teak");
     QApplication::processEvents();
     rightClick(b.named<QToolButton>("pattern-1"), QPointF(5, 5));
-    EXPECT_EQ(b.piece().layers[13].woods.size(), 3u);
-    EXPECT_EQ(b.piece().layers[13].woods[1], "mahogany");
+    EXPECT_EQ(b.piece().layers[10].woods.size(), 3u);
+    EXPECT_EQ(b.piece().layers[10].woods[1], "mahogany");
 }
 
 TEST(Menus, OfNodesAndLayersDoWhatTheySay)

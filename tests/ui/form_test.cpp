@@ -171,7 +171,7 @@ TEST(Layers, KeepWhatIsDoneWhenARingIsPutInBelow)
     ASSERT_TRUE(b.window.goTo("build"));
     b.doc().selectLayer(2);
     QTest::keyClick(b.lane<SectionLane>(), Qt::Key_Insert);
-    ASSERT_EQ(b.piece().layers.size(), 19u);
+    ASSERT_EQ(b.piece().layers.size(), 16u);
     EXPECT_EQ(placeOf(b.piece(), ring), 7) << "it has moved up";
     const Plan& plan = b.doc().plan();
     const auto at = std::ranges::find(plan.assembly.recipe, step, &Step::id) - plan.assembly.recipe.begin();
@@ -193,7 +193,7 @@ TEST(Layers, OfAnotherKindAndBackAreUndoneWhole)
 {
     Desk b;
     b.demo("build");
-    b.doc().selectLayer(12);
+    b.doc().selectLayer(9);
     const Piece before = b.piece();
     auto* kind = b.named<QComboBox>("Layer is a");
     ASSERT_NE(kind, nullptr);
@@ -201,8 +201,8 @@ TEST(Layers, OfAnotherKindAndBackAreUndoneWhole)
         kind->setCurrentIndex(k);
         emit kind->activated(k);
         QApplication::processEvents();
-        EXPECT_EQ(b.piece().layers[12].id, before.layers[12].id) << "it is the same layer";
-        EXPECT_EQ(b.piece().layers[12].woods, before.layers[12].woods);
+        EXPECT_EQ(b.piece().layers[9].id, before.layers[9].id) << "it is the same layer";
+        EXPECT_EQ(b.piece().layers[9].woods, before.layers[9].woods);
     }
     for (int k = 0; k < 5; ++k) b.doc().history().undo();
     EXPECT_EQ(b.piece(), before);

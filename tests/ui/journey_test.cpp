@@ -99,21 +99,21 @@ TEST(Build, LayersAreHandledOnTheDrawing)
     auto* section = b.lane<SectionLane>();
     const Piece cup = b.piece();
     // A boundary, by its handle.
-    const QPointF grip = section->boundaryPosition(9);
+    const QPointF grip = section->boundaryPosition(6);
     b.drag(section, grip, grip + QPointF(10, 0));
-    EXPECT_GT(b.piece().layers[9].thickness, cup.layers[9].thickness);
+    EXPECT_GT(b.piece().layers[6].thickness, cup.layers[6].thickness);
     EXPECT_NEAR(stackHeight(b.piece()), stackHeight(cup), 1e-9);
     EXPECT_EQ(b.doc().history().count(), 1);
     b.doc().history().undo();
     // The order, by the tabs.
-    b.drag(section, section->tabPosition(9), section->tabPosition(11));
-    EXPECT_EQ(b.piece().layers[11].woods, cup.layers[9].woods);
+    b.drag(section, section->tabPosition(6), section->tabPosition(8));
+    EXPECT_EQ(b.piece().layers[8].woods, cup.layers[6].woods);
     b.doc().history().undo();
     // Splitting by a double click, removing and adding by keys.
-    QTest::mouseDClick(section, Qt::LeftButton, {}, section->tabPosition(10).toPoint() - QPoint(0, 120));
+    QTest::mouseDClick(section, Qt::LeftButton, {}, section->tabPosition(7).toPoint() - QPoint(0, 120));
     EXPECT_EQ(b.piece().layers.size(), cup.layers.size() + 1);
     b.doc().history().undo();
-    b.click(section, section->tabPosition(6));
+    b.click(section, section->tabPosition(5));
     QTest::keyClick(section, Qt::Key_Delete);
     EXPECT_EQ(b.piece().layers.size(), cup.layers.size() - 1);
     QTest::keyClick(section, Qt::Key_Insert);
@@ -128,9 +128,9 @@ TEST(Build, PaintsOneStrokeAsOneStep)
     b.demo("build");
     auto* skin = b.lane<SkinLane>();
     skin->setBrush({"holly"});
-    b.drag(skin, skin->segmentPosition(10, 2), skin->segmentPosition(10, 6), 20);
+    b.drag(skin, skin->segmentPosition(7, 2), skin->segmentPosition(7, 6), 20);
     EXPECT_EQ(b.doc().history().count(), 1);
-    const auto& woods = b.piece().layers[10].woods;
+    const auto& woods = b.piece().layers[7].woods;
     EXPECT_EQ(std::ranges::count(woods, "holly"), 5);
 }
 
@@ -139,8 +139,8 @@ TEST(Selection, IsSharedByEveryView)
     Desk b;
     b.demo("build");
     auto* skin = b.lane<SkinLane>();
-    b.click(skin, skin->segmentPosition(13, 4));
-    EXPECT_EQ(b.doc().selection().layer, 13);
+    b.click(skin, skin->segmentPosition(10, 4));
+    EXPECT_EQ(b.doc().selection().layer, 10);
     EXPECT_EQ(b.doc().selection().segment, 4);
     b.window.goTo("cut");
     QApplication::processEvents();
@@ -155,7 +155,7 @@ TEST(Selection, IsSharedByEveryView)
     EXPECT_LT(b.doc().selection().layer, bowl) << "further down is nearer the foot";
     b.window.goTo("build");
     auto* ring = b.lane<RingView>();
-    b.doc().selectLayer(13);
+    b.doc().selectLayer(10);
     b.click(ring, ring->segmentPosition(7));
     EXPECT_EQ(b.doc().selection().segment, 7);
 }
@@ -184,7 +184,7 @@ TEST(Working, OpensFromEveryFigure)
 {
     Desk b;
     b.window.openDemo("regatta-cup");
-    b.doc().selectLayer(13);
+    b.doc().selectLayer(10);
     for (const QString& stage : b.window.stageNames()) {
         b.window.goTo(stage);
         QApplication::processEvents();
@@ -209,9 +209,9 @@ TEST(Cut, SchoolAndTrialRingChangeWhatIsSet)
 {
     Desk b;
     b.demo("cut");
-    b.doc().selectLayer(13);
+    b.doc().selectLayer(10);
     b.type("Gap in the trial ring", "0.8");
-    EXPECT_EQ(b.piece().choices.trialRing, b.piece().layers[13].id);
+    EXPECT_EQ(b.piece().choices.trialRing, b.piece().layers[10].id);
     EXPECT_TRUE(b.button("Add to the miter")->accessibleName().contains("+0.0"))
         << b.button("Add to the miter")->accessibleName().toStdString();
     b.doc().apply("sled", [&] {
@@ -242,7 +242,7 @@ TEST(Glue, EachStepSaysHowAndWhy)
     auto* table = b.lane<Timetable>();
     b.click(table, table->stepPosition("glue-wait-L14"));
     EXPECT_EQ(b.doc().selection().step, "glue-wait-L14");
-    EXPECT_EQ(b.doc().selection().layer, 13);
+    EXPECT_EQ(b.doc().selection().layer, 10);
     EXPECT_TRUE(std::ranges::any_of(b.window.findChildren<QLabel*>(), [](QLabel* l) {
         return l->isVisible() && l->text().startsWith("Why: a joint moved before");
     }));
@@ -272,7 +272,7 @@ TEST(Keyboard, ReachesStagesNodesAndLayers)
     QTest::keyClick(section, Qt::Key_Delete);
     EXPECT_EQ(b.piece().outside.size(), nodes - 1);
     QTest::keyClick(&b.window, Qt::Key_A, Qt::ControlModifier);
-    EXPECT_EQ(b.doc().selection().layers.size(), 18u);
+    EXPECT_EQ(b.doc().selection().layers.size(), 15u);
 }
 
 TEST(Shape, NodesAreAddedAndTheFloorIsDragged)

@@ -81,8 +81,8 @@ INSTANTIATE_TEST_SUITE_P(
         Provoked{"overlap-", [](Piece& p) { p.hollow.rimWall = p.hollow.baseWall = p.hollow.leastWall = 3; }},
         Provoked{"wall", [](Piece& p) { p.hollow.leastWall = 7; }},
         Provoked{"reach-height", [](Piece& p) { p.layers.pop_back(); }},
-        Provoked{"reach-outside", [](Piece& p) { p.layers[11].stockOuter = 140; }},
-        Provoked{"short-", [](Piece& p) { p.layers[5].ring()->segments = 16; }},
+        Provoked{"reach-outside", [](Piece& p) { p.layers[8].stockOuter = 140; }},
+        Provoked{"short-", [](Piece& p) { p.layers[1].ring()->segments = 40; }},
         Provoked{"season-", [](Piece& p) { p.layers[0].woods = {"beech"}, p.outside[0].r = p.outside[1].r = 70; }},
         Provoked{"swing",
                  [](Piece& p) {
@@ -174,7 +174,7 @@ TEST(Start, OutlivesWhateverIsInItsFolder)
     b.window.offerRecovery();
     EXPECT_TRUE(QFile::exists(b.folder.filePath("drafts/torn.draft"))) << "what cannot be read is left for its owner";
     b.window.openDemo("regatta-cup");
-    EXPECT_EQ(b.piece().layers.size(), 18u);
+    EXPECT_EQ(b.piece().layers.size(), 15u);
 }
 
 TEST(Start, KeepsTheUnitsChosenLast)
@@ -227,7 +227,7 @@ TEST(Recovery, BringsBackWhatAnEndedSessionHadOpen)
     Desk ended;
     ended.window.openDemo("regatta-cup");
     Piece changed = ended.piece();
-    changed.layers[4].ring()->segments = 10;
+    changed.layers[1].ring()->segments = 10;
     ended.doc().apply("change", changed);
     ended.window.drafts().write();
     // A session that ended leaves its draft and no lock.
@@ -338,8 +338,8 @@ TEST(Cautions, ArePictured)
     Desk b;
     b.window.openDemo("regatta-cup");
     Piece p = b.piece();
-    p.layers[11].stockOuter = 140;
-    p.layers[5].ring()->segments = 16;
+    p.layers[8].stockOuter = 140;
+    p.layers[1].ring()->segments = 40;
     p.layers[0].woods = {"beech"};
     b.doc().apply("provoke", p);
     b.window.goTo("build");

@@ -79,6 +79,7 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     for (double Shop::*member : {&Shop::kerf, &Shop::ripKerf, &Shop::planing, &Shop::leastHold, &Shop::leastOffcut})
         shopRow(member);
     pieceRow(&Choices::endWaste, choices);
+    pieceRow(&Choices::alike, choices);
     figure(FigureId::StockVolume, tr("Planed"), false);
     figure(FigureId::Waste, tr("Waste"), false);
     auto* care = new QLabel(tr("Small parts at a saw can be thrown and draw the hand in: hold-downs, a stop that frees "

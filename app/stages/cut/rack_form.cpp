@@ -195,10 +195,11 @@ void RackForm::putAway()
         this, tr("All cut?"), tr("The boards that are cut go off the rack. Shall their offcuts be kept as boards?"),
         QMessageBox::Yes | QMessageBox::No | QMessageBox::Cancel);
     if (answer == QMessageBox::Cancel) return;
-    // Every strip is ticked off first: the parts are there, whatever becomes of the rack.
     Shop shop = doc_.shop();
     shop.rack = rackAfter(shop.rack, doc_.boards(), answer == QMessageBox::Yes);
-    if (doc_.apply(tr("all strips cut"), withAllCut(doc_.piece(), doc_.boards()))) doc_.setShop(shop);
+    const Piece cut = withAllCut(doc_.piece(), doc_.boards());
+    // Both or none: the rack is asked for first, the strips are marked when it stands.
+    if (doc_.acceptsShop(shop) && doc_.apply(tr("all strips cut"), cut)) doc_.setShop(shop);
 }
 
 void RackForm::refresh()
@@ -223,9 +224,15 @@ void RackForm::refresh()
                           QString::fromStdString(formatLength(s.board, doc_.style())),
                           QString::fromStdString(formatLength(s.width, doc_.style())),
                           QString::fromStdString(formatLengthUnit(s.length, doc_.style(), 0)));
-    lacks_->setVisible(!lacks.isEmpty());
+    QStringList beyond;
+    for (const KeptStrip& k : plan.beyondBoard) beyond << QString::fromStdString(k.board);
+    beyond.removeDuplicates();
+    lacks_->setVisible(!lacks.isEmpty() || !beyond.isEmpty());
     lacks_->setText(tr("To buy:\n%1").arg(lacks.mid(0, 8).join("\n")) +
                     (lacks.size() > 8 ? tr("\nand %1 more").arg(lacks.size() - 8) : QString()));
+    if (!beyond.isEmpty())
+        lacks_->setText((lacks.isEmpty() ? QString() : lacks_->text() + "\n") +
+                        tr("Strips that are cut lie beyond their boards: %1").arg(beyond.join(", ")));
     const Selection& s = doc_.selection();
     const auto it = std::ranges::find(doc_.shop().rack, s.board, &Board::id);
     const bool chosen = it != doc_.shop().rack.end();

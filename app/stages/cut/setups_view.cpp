@@ -39,6 +39,7 @@ void SetupsView::read()
             if (!s.parts.empty() && p.id == s.parts[0]) row.layer = p.layer;
         setups_.push_back(row);
     }
+    least_ = leastSetups(doc_.piece(), doc_.plan().assembly, doc_.boards());
     setMinimumHeight(sizeHint().height());
     update();
 }
@@ -51,7 +52,9 @@ void SetupsView::paintEvent(QPaintEvent* event)
     painter.setFont(report::type(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
     painter.drawText(QRectF(14, 4, width() - 28, 18), Qt::AlignLeft | Qt::AlignVCenter,
-                     tr("SET-UPS: EVERY FENCE, STOP, TILT AND THICKNESS ONCE"));
+                     tr("%1 SET-UPS, EVERY FENCE, STOP, TILT AND THICKNESS ONCE; %2 AT THE LEAST, WITH STRIPS MADE ALIKE")
+                         .arg(setups_.size())
+                         .arg(least_));
     for (size_t i = 0; i < setups_.size(); ++i) {
         const QRectF box(8, 26 + static_cast<double>(i) * rowHeight, width() - 16, rowHeight - 4);
         if (!box.toRect().intersects(event->rect())) continue;

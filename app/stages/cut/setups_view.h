@@ -28,6 +28,7 @@ private:
         int layer = -1;
     };
     std::vector<Row> setups_;
+    int least_ = 0;  ///< how many there could be
 };
 
 }  // namespace vl::app

@@ -42,6 +42,7 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     const auto choices = [](auto& p) -> auto& { return p.choices; };
     choiceRow(&Choices::closing, choices);
     choiceRow(&Choices::sections, choices);
+    choiceRow(&Choices::stacking, choices);
     heading(tr("CHOSEN STEP"));
     auto label = [&](const char* role) {
         auto* l = new QLabel;
@@ -247,9 +248,7 @@ void GlueStage::refreshStep()
             own == doc_.piece().glues.end() ? 0 : std::max(0, glue_->findData(QString::fromStdString(own->glue))));
         glue_->setVisible(true);
         const QString faces = QString::fromUtf8(jointName(it->glue.faces));
-        QStringList troubles,
-            advice{
-                tr("%1, %2 cm²").arg(faces).arg(it->glue.area / 100, 0, 'f', 0)};
+        QStringList troubles, advice{tr("%1, %2 cm²").arg(faces).arg(it->glue.area / 100, 0, 'f', 0)};
         for (const Text& t : joint->troubles) troubles << said(t);
         for (const Text& a : joint->advice) advice << said(a);
         trouble_->setText(troubles.join(QStringLiteral(". ")));

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/document.h"
-#include "core/plan/time_axis.h"
+#include "core/plan/schedule/time_axis.h"
 
 #include <QWidget>
 

@@ -1,8 +1,10 @@
 #include "app/stages/shape/shape_stage.h"
 
+#include "app/fields/field_form.h"
 #include "app/stages/shape/plot_lane.h"
 #include "core/piece/edit.h"
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QPushButton>
 
@@ -116,6 +118,12 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     bore_ = pieceRow(&Hollow::bore, hollow);
     least_ = pieceRow(&Hollow::leastWall, hollow);
 
+    stands_ = new QCheckBox(wordsOf(fieldOf(&Choices::stands)));
+    row(QString(), stands_);
+    connect(stands_, &QCheckBox::toggled, this, [this](bool on) {
+        if (on != doc_.piece().choices.stands) edit(tr("what it stands on"), [&](Piece& p) { p.choices.stands = on; });
+    });
+
     endPanel();
 
     refresh();
@@ -151,6 +159,7 @@ void ShapeStage::refresh()
     floor_->setEnabled(ruled);
     round_->setEnabled(ruled);
     least_->setEnabled(hollow);
+    stands_->setChecked(p.choices.stands);
 }
 
 void ShapeStage::setDiameter()

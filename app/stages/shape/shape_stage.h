@@ -2,6 +2,7 @@
 
 #include "app/stages/stage.h"
 
+class QCheckBox;
 class QComboBox;
 
 namespace vl::app {
@@ -20,6 +21,7 @@ private:
     SectionLane* section_;
     LengthField *height_, *station_, *diameter_, *nodeZ_, *nodeD_, *rim_, *base_, *floor_, *round_, *least_, *bore_;
     QComboBox *rule_, *span_, *join_;
+    QCheckBox* stands_;
     QLabel* nodeTitle_;
 };
 

@@ -9,7 +9,8 @@
 namespace vl {
 namespace {
 
-constexpr double alike = 0.05;  // mm: strips closer than this are ripped and planed together
+constexpr double narrowestOffcut = 20;  // mm: nothing narrower is put back
+constexpr double alike = 0.05;          // mm: strips closer than this are ripped and planed together
 
 /// A wood's cutting problem, and what its numbers stand for.
 struct Wood {
@@ -87,7 +88,10 @@ private:
             at += run;
         }
         s.used = std::min(k.length, std::max(at + piece_.choices.endWaste, shop_.leastHold));
-        if (board != plan_.boards.end()) board->strips.push_back(s);
+        if (board == plan_.boards.end()) return;
+        if (s.place.right() > board->board.length + alike || s.place.top() > board->board.width + alike)
+            plan_.beyondBoard.push_back(k);
+        board->strips.push_back(s);
     }
 
     std::vector<Wood> gather(const std::map<std::string, int>& left)
@@ -210,7 +214,10 @@ private:
             std::vector<size_t> mine;
             for (size_t i = 0; i < b.strips.size(); ++i)
                 if (!b.strips[i].kept && inPanel(b.strips[i], r)) mine.push_back(i);
-            if (mine.empty()) continue;
+            if (mine.empty()) {
+                if (r.width >= narrowestOffcut && r.length >= shop_.leastOffcut) b.offcuts.push_back(r);
+                continue;
+            }
             if (r.x > 1e-9) cut(BoardCut::Clear, r.x, r.y, r.x, r.top(), 0);
             if (r.right() < b.board.length - 1e-9) cut(BoardCut::Clear, r.right(), r.y, r.right(), r.top(), 0);
             if (r.y > 1e-9) cut(BoardCut::Clear, r.x, r.y, r.right(), r.y, 0);
@@ -221,7 +228,7 @@ private:
                 if (y < r.top() - 1e-6) cut(BoardCut::Rip, r.x, y, r.right(), y, i);
             }
             const double rest = r.top() - y - shop_.ripKerf;
-            if (rest >= 20 && r.length >= shop_.leastOffcut)
+            if (rest >= narrowestOffcut && r.length >= shop_.leastOffcut)
                 b.offcuts.push_back({r.x, y + shop_.ripKerf, r.length, rest});
         }
         for (size_t i = 0; i < b.strips.size(); ++i) {
@@ -233,8 +240,9 @@ private:
                     const double x = s.place.x + run.from + run.length;
                     cut(BoardCut::Crosscut, x, s.place.y, x, s.place.top(), i);
                 }
-                if (keep) b.offcuts.push_back({s.place.x + s.used, s.place.y, tail, s.place.width});
             }
+            if (keep && s.place.width >= narrowestOffcut)
+                b.offcuts.push_back({s.place.x + s.used, s.place.y, tail, s.place.width});
             const double length = keep ? s.used : s.place.length;
             b.consumed += length * (s.place.width + s.kerf);
             plan_.kerfVolume += length * s.kerf * b.board.thickness;
@@ -300,11 +308,33 @@ KeptStrip keptStrip(const PlannedBoard& board, const PlannedStrip& strip)
 
 Piece withAllCut(Piece piece, const BoardPlan& plan)
 {
-    piece.progress.strips.clear();
+    // Strips of boards that are off the rack by now stay as they are.
+    std::erase_if(piece.progress.strips, [&](const KeptStrip& k) {
+        return std::ranges::any_of(plan.boards, [&](const PlannedBoard& b) { return b.board.id == k.board; });
+    });
     for (const PlannedBoard& b : plan.boards)
         for (const PlannedStrip& strip : b.strips) piece.progress.strips.push_back(keptStrip(b, strip));
     return piece;
 }
+
+namespace {
+
+/// The next free of "id-a", "id-b" …, within what an id may be long.
+std::string offcutId(const std::string& board, int& number, const std::function<bool(const std::string&)>& taken)
+{
+    constexpr size_t longest = 60;
+    for (;; ++number) {
+        const std::string mark =
+            "-" + (number < 26 ? std::string(1, static_cast<char>('a' + number)) : std::to_string(number));
+        std::string id = board.substr(0, longest - mark.size());
+        // No letter is cut in two.
+        while (!id.empty() && id.size() < board.size() && (static_cast<unsigned char>(board[id.size()]) & 0xC0) == 0x80)
+            id.pop_back();
+        if (id += mark; !taken(id)) return id;
+    }
+}
+
+}  // namespace
 
 std::vector<Board> rackAfter(const std::vector<Board>& rack, const BoardPlan& plan, bool keepOffcuts)
 {
@@ -316,11 +346,13 @@ std::vector<Board> rackAfter(const std::vector<Board>& rack, const BoardPlan& pl
             continue;
         }
         if (!keepOffcuts) continue;
-        char letter = 'a';
+        int number = 0;
         for (const BoardRect& r : cut->offcuts) {
             Board rest = b;
-            rest.id = b.id + "-" + (letter <= 'z' ? std::string(1, letter) : std::to_string(letter - 'a'));
-            ++letter;
+            rest.id = offcutId(b.id, number, [&](const std::string& id) {
+                return std::ranges::find(rack, id, &Board::id) != rack.end() ||
+                       std::ranges::find(out, id, &Board::id) != out.end();
+            });
             rest.length = r.length;
             rest.width = r.width;
             rest.price = b.price * r.area() / (b.length * b.width);

@@ -56,7 +56,8 @@ struct BoardPlan {
     std::vector<Shortfall> shortfall;
     double consumed = 0, lowerBound = 0;  ///< mm² of board face, missing parts counted in both as in StripProblem
     double partsVolume = 0, boardVolume = 0, kerfVolume = 0,
-           wasteVolume = 0;  ///< mm³; boards = parts + kerf and planing + waste
+           wasteVolume = 0;              ///< mm³; boards = parts + kerf and planing + waste
+    std::vector<KeptStrip> beyondBoard;  ///< strips that are cut, and lie beyond their board as it is now
     double cost = 0;
     bool cancelled = false;
     double yield() const { return boardVolume > 0 ? partsVolume / boardVolume : 0; }

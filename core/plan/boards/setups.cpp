@@ -1,11 +1,14 @@
 #include "core/plan/boards/setups.h"
 
+#include "core/geometry/piercing.h"
 #include "core/measure/format.h"
+#include "core/plan/cut.h"
 
 #include <algorithm>
 #include <cmath>
 #include <functional>
 #include <map>
+#include <set>
 
 namespace vl {
 namespace {
@@ -23,10 +26,66 @@ Setting angle(const char* name, double deg) { return {.name = name, .value = deg
 
 }  // namespace
 
-std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const BoardPlan& boards)
+namespace {
+
+/// How many of each part are still to be cut: those of strips in the progress, and of steps that are done, are not.
+std::map<std::string, int> stillToCut(const Piece& piece, const Assembly& assembly)
+{
+    std::map<std::string, int> left;
+    for (const Part& p : assembly.parts) left[p.id] = p.count;
+    for (const KeptStrip& k : piece.progress.strips)
+        for (const KeptRun& r : k.runs)
+            if (const auto it = left.find(r.part); it != left.end()) it->second = std::max(0, it->second - r.count);
+    for (const Step& s : assembly.recipe)
+        if (std::ranges::find(piece.progress.done, s.id, &StepDone::step) != piece.progress.done.end())
+            for (const std::string& id : s.inputs) left.erase(id);
+    return left;
+}
+
+bool isDone(const Piece& piece, const Step& s)
+{
+    return std::ranges::find(piece.progress.done, s.id, &StepDone::step) != piece.progress.done.end();
+}
+
+/// What a step asks of a saw beside ripping to width and cutting to length at a mitre: tilts, tapers, slants, re-cuts.
+std::vector<Setup> hardSetups(const Piece& piece, const Assembly& assembly)
 {
     std::vector<Setup> out;
-    // Ripping and planing, by width and by thickness, the greatest first: the fence only ever moves one way.
+    for (const Step& step : assembly.recipe) {
+        if ((step.action != Action::Cut && step.action != Action::Recut) || isDone(piece, step)) continue;
+        const bool bandsaw = std::ranges::find(step.uses, "bandsaw") != step.uses.end();
+        Setup s;
+        for (const Setting& one : step.settings) {
+            const bool saw = one.machine == "saw" || one.machine == "bandsaw";
+            const bool plainMiter = one.name == "miter from square" || one.name == "stop";
+            if (saw && !(plainMiter && step.action == Action::Cut)) s.settings.push_back(one);
+        }
+        const bool angled = std::ranges::any_of(
+            s.settings, [](const Setting& one) { return one.unit == Unit::Angle && one.value != 0; });
+        if (!angled && step.action != Action::Recut) continue;
+        s.machine = bandsaw ? "bandsaw" : angled ? "table saw, at an angle" : "table saw, re-cut";
+        for (const Part& p : assembly.parts)
+            if (p.layer == step.layer) s.parts.push_back(p.id);
+        s.cuts = std::max(1, step.glue.joints);
+        s.trial = print(step.title) + ": a trial joint of two offcuts first, held to the light";
+        out.push_back(std::move(s));
+    }
+    return out;
+}
+
+}  // namespace
+
+std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const BoardPlan& boards)
+{
+    std::vector<Setup> out = hardSetups(piece, assembly);
+    const std::map<std::string, int> left = stillToCut(piece, assembly);
+    const auto wanted = [&](const Part& p) {
+        const auto it = left.find(p.id);
+        return it != left.end() && it->second > 0;
+    };
+    const CutPlan figures = planCuts(piece, assembly);
+    // Planed while it is a whole length of board, then ripped: nothing narrow goes through the thicknesser on edge. By
+    // thickness and by width, the greatest first: table and fence only ever move one way.
     std::map<long, Setup, std::greater<>> rips, planes;
     auto strip = [&](double width, double thickness, const std::vector<std::string>& parts, int cuts) {
         if (thickness < 3) return;  // sheets are cut with a knife
@@ -56,33 +115,54 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
             strip(s.place.width, s.thickness, ids, 1);
         }
     for (const Part& p : assembly.parts)
-        if (std::ranges::find(planned, p.id) == planned.end()) strip(p.width, p.thickness, {p.id}, 1);
-    for (auto& [key, s] : rips) out.push_back(std::move(s));
+        if (wanted(p) && std::ranges::find(planned, p.id) == planned.end()) strip(p.width, p.thickness, {p.id}, 1);
     for (auto& [key, s] : planes) out.push_back(std::move(s));
+    for (auto& [key, s] : rips) out.push_back(std::move(s));
 
     // Angle first, then stop: the angle is what is hard to find again.
     std::map<std::tuple<long, long, long>, Setup, std::greater<>> cross;
+    std::set<std::pair<long, long>> tried;
     for (const Part& p : assembly.parts) {
-        if (p.thickness < 3) continue;
+        if (p.thickness < 3 || !left.contains(p.id)) continue;
+        const auto ring = std::ranges::find(figures.rings, p.layer, &RingCut::layer);
+        const double correction = ring != figures.rings.end() && p.left.miterDeg > 0 ? ring->correction : 0;
         Setup& s = cross[{rounded(p.left.miterDeg), rounded(p.left.bevelDeg), rounded(p.length)}];
         const bool sled = piece.choices.cutting == CutSchool::WedgeSled && p.left.miterDeg > 0;
         s.machine = p.left.miterDeg == 0 && p.left.bevelDeg == 0 ? "crosscut sled"
                     : sled                                       ? "wedge sled"
                                                                  : "miter gauge";
         if (s.settings.empty()) {
-            if (p.left.miterDeg != 0) s.settings.push_back(angle("miter from square", p.left.miterDeg));
+            if (p.left.miterDeg != 0)
+                s.settings.push_back(angle(correction == 0 ? "miter from square" : "miter from square, corrected",
+                                           p.left.miterDeg + correction));
             if (p.left.bevelDeg != 0) s.settings.push_back(angle("blade tilt", p.left.bevelDeg));
             s.settings.push_back(length("stop", p.length));
         }
-        s.trial =
-            p.left.miterDeg != 0 && p.left.miterDeg == p.right.miterDeg && p.shortEdge < p.length
-                ? "cut a whole trial ring from scrap and close it dry: the gap of its last joint corrects the angle"
-                : "cut one from scrap, measure its length and check both ends with a square";
+        // A whole ring is tried once for an angle: at the stops that follow it stands.
+        const bool ringAngle = p.left.miterDeg != 0 && p.left.miterDeg == p.right.miterDeg && p.shortEdge < p.length;
+        if (s.trial.empty())
+            s.trial = ringAngle && tried.insert({rounded(p.left.miterDeg), rounded(p.left.bevelDeg)}).second
+                          ? "cut a whole trial ring from scrap and close it dry: the gap of its last joint corrects "
+                            "the angle"
+                          : "cut one from scrap, measure its length and check both ends";
         s.cuts += p.count + (p.lead > 0 ? 1 : 0);
         addOnce(s.parts, p.id);
     }
     for (auto& [key, s] : cross) out.push_back(std::move(s));
     return out;
+}
+
+int leastSetups(const Piece& piece, const Assembly& assembly, const BoardPlan& boards)
+{
+    std::set<long> widths, thicknesses;
+    std::vector<Interval> all;
+    for (const Part& p : assembly.parts) {
+        if (p.thickness < 3) continue;
+        widths.insert(rounded(p.width));
+        all.push_back({p.width, p.width + p.spare});
+    }
+    const auto now = setupsOf(piece, assembly, boards);
+    return static_cast<int>(now.size()) - static_cast<int>(widths.size()) + pierce(all).groups;
 }
 
 }  // namespace vl

@@ -10,12 +10,18 @@ struct Setup {
     std::vector<Setting> settings;   ///< what to set: fence, thickness, angle, tilt, stop
     std::vector<std::string> parts;  ///< ids
     int cuts = 0;
-    std::string trial;  ///< what to cut first, and what to measure
+    std::string trial;   ///< what to cut first, and what to measure
 };
 
-/// The set-ups of a cutting plan in the order of the machines: boards are cut clear and ripped, strips planed from the
-/// thickest down, then each angle is set once and within it each stop. Without boards the strips of `assembly`'s parts
-/// are taken as they come.
+/// The set-ups of a cutting plan in the order of the machines: boards are cut clear, planed from the thickest down and
+/// ripped, then each angle is set once and within it each stop. Without boards the strips of `assembly`'s parts are
+/// taken as they come.
+/// First come those that are hard to set: tilts, tapers, slants and re-cuts, as the recipe's steps ask for them. What
+/// is cut already, or whose step is done, is left out. A trial ring's correction is in its angle.
 std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const BoardPlan& boards);
+
+/// The fewest settings of fence and thicknesser there could be, if every strip took all that it may be wider, and every
+/// setting of an angle and stop.
+int leastSetups(const Piece& piece, const Assembly& assembly, const BoardPlan& boards);
 
 }  // namespace vl

@@ -262,7 +262,11 @@ StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Co
     std::mt19937 dice(20260101);  // always the same throws: the same problem has the same answer
     auto share = [&] { return static_cast<double>(dice() >> 8) / (1 << 24); };
     const int strips = static_cast<int>(best.strips.size()) + 1;
-    const int tries = std::clamp(14000 / strips, 60, 3000);
+    // What one try costs grows with its strips, panels and items: so many tries as a few seconds hold.
+    const double size =
+        static_cast<double>(strips) * static_cast<double>(p.panels.size() * p.kinds.size() + p.items.size());
+    const int most = size > 0 ? static_cast<int>(std::min(3000.0, 4e7 / size)) : 3000;
+    const int tries = std::min(std::clamp(14000 / strips, 60, 3000), most);
     for (int k = 0; k < tries && !good() && !control.cancelled(); ++k) {
         control.at(static_cast<double>(k) / tries);
         Way way = plain;

@@ -1,23 +1,15 @@
-#include "core/plan/cautions/judge.h"
+#include "core/plan/cautions/stem.h"
 
 #include "core/measure/format.h"
 #include "core/piece/edit.h"
 #include "core/piece/field_items.h"
-#include "core/wood/moisture.h"
+#include "core/plan/movement.h"
 
 #include <algorithm>
 #include <cmath>
 
 namespace vl {
 namespace {
-
-/// The turned wall along the radius at a station, mm.
-double wallAt(const Case& in, double z)
-{
-    const double outer = radiusAt(in.sides.outside, z),
-                 inner = in.sides.inside.empty() ? 0 : radiusRange(in.sides.inside, z, z).low;
-    return std::isnan(outer) ? 0 : outer - (std::isnan(inner) ? 0 : inner);
-}
 
 void overlap(const Case& in, std::vector<Caution>& out)
 {
@@ -40,9 +32,67 @@ void overlap(const Case& in, std::vector<Caution>& out)
             letStockFollow(in, i, "let the stock of " + in.name(i) + " follow the outline", c.fixes);
         // The stock holds the wall and its allowances unless it was set by hand: then only the wall itself can be too
         // thin.
-        const double wall = wallAt(in, o.z);
-        if (!in.shape.solid && wall < in.shop.leastOverlap)
-            c.fixes.push_back(thickerWall(in, in.shop.leastOverlap - wall));
+        if (!in.shape.solid && o.wall < in.shop.leastOverlap)
+            c.fixes.push_back(thickerWall(in, in.shop.leastOverlap - o.wall));
+        out.push_back(c);
+    }
+}
+
+/// Open segments rest on what is below them; how much wood touches there.
+void openBricks(const Case& in, std::vector<Caution>& out)
+{
+    for (const Overlap& o : in.overlaps) {
+        const BuiltLayer &a = in.built(o.below), &b = in.built(o.below + 1);
+        if (!a.gaps && !b.gaps) continue;
+        // At each of its ends a segment rests on as much as layers must overlap, both ways.
+        const double limit = 2 * in.shop.leastOverlap * std::max(in.shop.leastOverlap, std::max(0.0, o.finished));
+        if (o.contact.least >= limit) continue;
+        const bool none = o.contact.least < 1;
+        Caution c = in.at("contact", o.below + 1, none ? Level::Stop : Level::Care);
+        c.at += " on " + in.name(o.below);
+        c.z = o.z;
+        c.measure = o.contact.least;
+        c.limit = limit;
+        c.unit = "mm²";
+        c.message = none ? "a segment stands over a gap: nothing below holds it"
+                         : "a segment rests on " + fixed(o.contact.least, 0) + " mm² of wood, less than " +
+                               fixed(limit, 0) + " mm²: it can be knocked off while it is turned";
+        if (const Sectors* own = in.layer(o.below + 1).sectors()) {
+            const double turn = own->turn + o.joints.offset * own->segments / 360.0;
+            if (std::abs(o.joints.offset) > 0.01)
+                c.fixes.push_back(layerFix("turn it to the middle of the segments below", o.below + 1,
+                                           [turn](Layer& l) { l.sectors()->turn = turn; }));
+        }
+        for (const int i : {o.below, o.below + 1})
+            if (in.built(i).gaps)
+                c.fixes.push_back(layerFix("halve the gaps of " + in.name(i), i, [](Layer& l) {
+                    l.ring()->joint.width /= 2;
+                    l.ring()->joint.angle /= 2;
+                }));
+        out.push_back(c);
+    }
+}
+
+/// Joints that stand over joints: a seam through both layers.
+void seams(const Case& in, std::vector<Caution>& out)
+{
+    constexpr double clear = 3;  // mm; our own choice
+    for (const Overlap& o : in.overlaps) {
+        const Sectors* own = in.layer(o.below + 1).sectors();
+        if (!own || o.joints.best <= 0 || o.joints.least >= o.joints.best / 2) continue;
+        const double r = in.built(o.below + 1).finishedOuter.high, apart = o.joints.least * degrees * r;
+        if (apart >= clear) continue;
+        Caution c = in.at("seam", o.below + 1);
+        c.at += " on " + in.name(o.below);
+        c.z = o.z;
+        c.measure = apart;
+        c.limit = std::min(clear, o.joints.best * degrees * r);
+        c.message = "joints stand over joints" +
+                    (apart < 0.05 ? std::string() : ", " + in.mm(apart) + " beside one another") +
+                    ": a seam runs through both layers and nothing bridges it";
+        const double turn = own->turn + o.joints.offset * own->segments / 360.0;
+        c.fixes.push_back(layerFix("turn it on so that they stand over wood", o.below + 1,
+                                   [turn](Layer& l) { l.sectors()->turn = turn; }));
         out.push_back(c);
     }
 }
@@ -71,19 +121,79 @@ void reachHeight(const Case& in, std::vector<Caution>& out)
     }
 }
 
-/// How far a layer's stock falls short of the outline, outside and inside, mm. Straight stock is measured against the
-/// extremes; what slopes, station by station.
+/// What stands above the rim: partly it is turned away, wholly it is built for nothing.
+void beyondOutline(const Case& in, std::vector<Caution>& out)
+{
+    const double rim = outlineHeight(in.piece), over = stackHeight(in.piece) - rim;
+    if (over <= 0.01) return;
+    const int last = in.layers() - 1;
+    const bool idle = in.built(last).z0 >= rim - 0.01;
+    Caution c = in.at("beyond", last, idle ? Level::Stop : Level::Care);
+    c.z = rim;
+    c.measure = stackHeight(in.piece);
+    c.limit = rim;
+    c.message = idle ? "it stands above the rim: nothing of it is in the piece"
+                     : "the stack stands " + in.mm(over) + " above the rim: as much of it is turned away";
+    c.fixes.push_back(pieceFix("end the stack at the rim", [rim](Piece& q) {
+        double below = 0;
+        size_t n = 0;
+        for (; n < q.layers.size() && (n == 0 || below < rim - limits::thickness.low); ++n)
+            below += q.layers[n].thickness;
+        q.layers.resize(n);
+        Layer& top = q.layers.back();
+        top.thickness =
+            std::clamp(top.thickness - std::max(0.0, below - rim), limits::thickness.low, limits::thickness.high);
+    }));
+    out.push_back(c);
+}
+
+/// Segments that run to an edge or a point inside.
+void pointed(const Case& in, std::vector<Caution>& out)
+{
+    constexpr double least = 3;  // mm; common practice
+    for (int i = 0; i < in.layers(); ++i) {
+        const BuiltLayer& b = in.built(i);
+        if (!b.segmented || b.stock.innerEdge() >= least) continue;
+        Caution c = in.at("point", i);
+        c.measure = b.stock.innerEdge();
+        c.limit = least;
+        c.message = "its segments run to an edge of " + in.mm(c.measure) +
+                    " inside: the tips break at the saw and leave a hole where they meet";
+        if (const auto run = stemAt(in, i)) c.fixes.push_back(spindleFix(in, *run));
+        c.fixes.push_back(layerFix("a solid disc instead", i, [](Layer& l) {
+            l.form = DiscForm{};
+            l.woods.resize(1);
+            l.stockInner.reset();
+        }));
+        const double h = b.stock.miterDeg() * degrees, ringLeft = 4;
+        // Least bore with an edge that can be cut, from 2 · V · sin h − g / cos h.
+        const double bore = (least + 0.2 + b.stock.gap / std::cos(h)) / (2 * std::sin(h));
+        LetInForm letIn;
+        letIn.diameter = std::max(b.finishedOuter.high, 2 * (bore + in.layer(i).innerAllowance));
+        const bool room = letIn.diameter / 2 + letIn.clearance + ringLeft < b.finishedOuter.high;
+        if (room && !b.gaps && in.layer(i).is<RingForm>())
+            c.fixes.push_back(layerFix("a disc let in", i, [letIn](Layer& l) {
+                LetInForm f = letIn;
+                static_cast<RingForm&>(f) = *l.ring();
+                l.form = f;
+                l.stockInner.reset();
+            }));
+        out.push_back(c);
+    }
+}
+
+/// How far a layer's stock falls short of the outline, outside and inside, mm, station by station.
 std::pair<double, double> lacks(const Case& in, const BuiltLayer& b)
 {
-    if (b.outerHold.front().y() == b.outerHold.back().y())
-        return {b.finishedOuter.high - b.stockOuterRadius(),
-                b.innerHold.empty() ? 0 : b.stockInnerRadius() - b.finishedInner.low};
     double outer = 0, inner = 0;
-    for (const Point& q : clipped(in.sides.outside, b.z0, b.z1))
+    for (const Point& q : between(in.sides.outside, b.z0, b.z1))
         outer = std::max(outer, q.y() - radiusAt(b.outerHold, q.x()));
-    if (!b.innerHold.empty())
-        for (const Point& q : clipped(in.sides.inside, b.z0, b.z1))
-            inner = std::max(inner, radiusRange(b.innerHold, q.x(), q.x()).low - q.y());
+    if (b.innerHold.empty()) return {outer, inner};
+    const Polyline hollowed = between(in.sides.inside, b.z0, b.z1);
+    for (const Point& q : hollowed) inner = std::max(inner, radiusRange(b.innerHold, q.x(), q.x()).low - q.y());
+    // Where nothing is hollowed the wood must reach the axis.
+    if (hollowed.empty() || hollowed.front().x() > b.z0 + 1e-6)
+        inner = std::max(inner, radiusRange(b.innerHold, b.z0, hollowed.empty() ? b.z1 : hollowed.front().x()).high);
     return {outer, inner};
 }
 
@@ -93,7 +203,8 @@ void steeperCone(const Case& in, int i, std::vector<Fix>& fixes)
     const BoardRingForm* own = in.layer(i).as<BoardRingForm>();
     if (!own) return;
     const BuiltLayer& b = in.built(i);
-    const Limit angles = fieldOf(&BoardRingForm::angle).limit;
+    Limit angles = fieldOf(&BoardRingForm::angle).limit;
+    if (own->tool == BoardRingForm::Bandsaw) angles.low = std::max(angles.low, 90 - in.shop.bandsawTilt);
     const double run = radiusAt(in.sides.outside, b.z1 - 1e-6) - radiusAt(in.sides.outside, b.z0 + 1e-6);
     const double angle = std::floor(std::atan2(b.z1 - b.z0, std::max(run, 1.0)) / degrees);
     if (angle >= angles.low && angle <= angles.high && angle != own->angle)
@@ -102,6 +213,19 @@ void steeperCone(const Case& in, int i, std::vector<Fix>& fixes)
     if (own->rings < 12)
         fixes.push_back(
             layerFix("more rings from a thinner board", i, [](Layer& l) { ++l.as<BoardRingForm>()->rings; }));
+}
+
+/// Where the stock is a ring but the piece is solid: hollowed as far as the stock is.
+void hollowFrom(const Case& in, const BuiltLayer& b, std::vector<Fix>& fixes)
+{
+    if (b.innerHold.size() < 4 || in.piece.hollow.rule == WallRule::Drawn) return;
+    const double floor = b.innerHold[1].x();
+    if (floor < in.piece.hollow.leastWall || floor >= outlineHeight(in.piece)) return;
+    if (in.shape.solid || in.sides.inside.front().x() > floor)
+        fixes.push_back(pieceFix("hollow it down to " + in.mm(floor), [floor](Piece& q) {
+            if (q.hollow.rule == WallRule::Solid) q.hollow.rule = WallRule::Even;
+            q.hollow.floor = floor;
+        }));
 }
 
 void reach(const Case& in, std::vector<Caution>& out)
@@ -120,44 +244,64 @@ void reach(const Case& in, std::vector<Caution>& out)
                             : "the bore of the stock is " + is + " where the wall reaches in to " + asked +
                                   ": the wall will have a hollow";
         letStockFollow(in, i, "let the stock follow the outline", c.fixes);
+        if (!outside) hollowFrom(in, b, c.fixes);
         if (c.fixes.empty()) steeperCone(in, i, c.fixes);
         out.push_back(c);
     }
 }
 
+/// A wood that moves little enough in a layer, with the least change: one of the piece's own, else mahogany.
+const Species* quieterWood(const Case& in, int i, const std::function<double(const Species&)>& moves)
+{
+    const Species* best = nullptr;
+    auto look = [&](const Species& s) {
+        if (moves(s) <= in.shop.mostMovement && (!best || moves(s) < moves(*best))) best = &s;
+    };
+    for (const Layer& l : in.piece.layers)
+        for (const std::string& w : l.woods) look(speciesOf(w));
+    if (!best) look(speciesOf("mahogany"));
+    return best && best != in.built(i).woods[0] ? best : nullptr;
+}
+
+/// Joints of which one side moves with the seasons and the other does not, or another way.
 void season(const Case& in, std::vector<Caution>& out)
 {
-    const double change = equilibriumMoisture(20, in.shop.dampHumidity) - equilibriumMoisture(20, in.shop.dryHumidity);
-    for (int i = 0; i + 1 < in.layers(); ++i) {
-        const BuiltLayer& b = in.built(i);
-        if (!in.layer(i).is<DiscForm>() || !in.layer(i + 1).is<RingForm>()) continue;
-        const double r = radiusAt(in.sides.outside, b.z1);
-        const double width = 2 * std::min(std::isnan(r) ? b.finishedOuter.high : r, b.finishedOuter.high);
-        const double moves = std::abs(movement(width, b.woods[0]->shrinkTangential, change));
-        if (moves <= in.shop.mostMovement) continue;
+    const double change = seasonOf(in.shop);
+    for (const JointMovement& m : movementsOf(in.assembly, in.sides, in.shop)) {
+        if (m.moves <= in.shop.mostMovement) continue;
+        const int lower = m.below, upper = m.below + 1;
+        const FaceMovement low = faceMovement(in.built(lower), true), high = faceMovement(in.built(upper), false);
+        // What moves most is what has to change.
+        const int i = std::max(low.along, low.across) >= std::max(high.along, high.across) ? lower : upper;
+        const FaceMovement &own = i == lower ? low : high, &other = i == lower ? high : low;
         Caution c = in.at("season", i);
-        c.at += " against " + in.name(i + 1);
-        c.z = b.z1;
-        c.measure = moves;
+        c.id += i == lower ? "" : "-below";
+        c.at += " against " + in.name(i == lower ? upper : lower);
+        c.z = m.z;
+        c.measure = m.moves;
         c.limit = in.shop.mostMovement;
-        c.message =
-            "between dry and damp rooms a disc " + in.mm(width) + " wide moves " +
-            formatLengthUnit(moves, in.style, 2) +
-            " across its grain; the ring it is glued to hardly moves along its own: the base cracks or the joint opens";
-        c.fixes.push_back(layerFix("build it of 12 segments instead", i, [](Layer& l) { l.form = RingForm{}; }));
-        const Species* quiet = b.woods[0];
-        for (const Layer& l : in.piece.layers)
-            for (const std::string& w : l.woods)
-                if (speciesOf(w).shrinkTangential < quiet->shrinkTangential) quiet = &speciesOf(w);
-        const Species& mahogany = speciesOf("mahogany");
-        if (movement(width, quiet->shrinkTangential, change) > c.limit &&
-            movement(width, mahogany.shrinkTangential, change) <= c.limit)
-            quiet = &mahogany;
-        if (quiet != b.woods[0] && movement(width, quiet->shrinkTangential, change) <= c.limit)
-            c.fixes.push_back(
-                layerFix(std::string("take ") + quiet->name + ", which moves " +
-                             formatLengthUnit(movement(width, quiet->shrinkTangential, change), in.style, 2),
-                         i, [id = std::string(quiet->id)](Layer& l) { l.woods = {id}; }));
+        c.message = "over " + in.mm(m.width) + " the one moves " + formatLengthUnit(m.moves, in.style, 2) +
+                    " more than the other between dry and damp rooms, as their grain runs: the joint opens or the "
+                    "wood cracks";
+        if (in.layer(i).is<DiscForm>() && i == 0 && differs({}, other, m.width, change) <= c.limit)
+            c.fixes.push_back(layerFix("a ring of 12 with a disc let in that is free to move", i,
+                                       [r = in.built(i).finishedOuter.high](Layer& l) {
+                                           LetInForm f;
+                                           f.segments = 12;
+                                           f.diameter = 1.3 * r;
+                                           f.discWood = l.woods[0];
+                                           l.form = f;
+                                       }));
+        auto moves = [&](const Species& s) {
+            FaceMovement f = own;
+            f.across = s.shrinkTangential;
+            if (f.along > 0) f.along = f.across;
+            return differs(f, other, m.width, change);
+        };
+        if (const Species* quiet = quieterWood(in, i, moves))
+            c.fixes.push_back(layerFix(std::string("take ") + quiet->name + ", which moves " +
+                                           formatLengthUnit(moves(*quiet), in.style, 2),
+                                       i, [id = std::string(quiet->id)](Layer& l) { l.woods = {id}; }));
         out.push_back(c);
     }
 }
@@ -177,44 +321,20 @@ void concerns(const Case& in, std::vector<Caution>& out)
         }
 }
 
-/// Wood glued end on to wood that lies across the axis: the one keeps its width with the seasons, the other does not.
-void endOnJoints(const Case& in, std::vector<Caution>& out)
-{
-    const double change = equilibriumMoisture(20, in.shop.dampHumidity) - equilibriumMoisture(20, in.shop.dryHumidity);
-    for (const JointGlue& g : in.glues) {
-        const Step& s = in.assembly.recipe[g.step];
-        if (s.glue.faces != JointFaces::EndToLong || s.layer < 0) continue;
-        const double width = 2 * std::sqrt(s.glue.area / pi);
-        double moves = 0;
-        for (const Species* w : s.glue.woods)
-            moves = std::max(moves, std::abs(movement(width, w->shrinkTangential, change)));
-        if (moves <= in.shop.mostMovement) continue;
-        Caution c = in.at("end-on", s.layer);
-        c.at += " end on to " + in.name(std::max(0, s.layer - 1));
-        c.z = in.built(s.layer).z0;
-        c.measure = moves;
-        c.limit = in.shop.mostMovement;
-        c.message = "end grain stands on long grain over " + in.mm(width) + ": between dry and damp rooms one moves " +
-                    formatLengthUnit(moves, in.style, 2) +
-                    " more than the other, and the joint opens or the wood splits";
-        if (const int below = s.layer - 1; below >= 0 && in.layer(below).is<DiscForm>())
-            c.fixes.push_back(layerFix("build layer " + std::to_string(below + 1) +
-                                           " as a ring of 12 with a disc let in that is free to move",
-                                       below, [](Layer& l) { l.form = LetInForm{}; }));
-        out.push_back(c);
-    }
-}
-
 }  // namespace
 
 void buildCautions(const Case& in, std::vector<Caution>& out)
 {
     overlap(in, out);
+    openBricks(in, out);
+    seams(in, out);
     reachHeight(in, out);
+    beyondOutline(in, out);
     reach(in, out);
+    pointed(in, out);
+    stemCautions(in, out);
     season(in, out);
     concerns(in, out);
-    endOnJoints(in, out);
 }
 
 }  // namespace vl

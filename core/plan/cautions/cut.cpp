@@ -1,5 +1,6 @@
 #include "core/plan/cautions/judge.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace vl {
@@ -36,8 +37,39 @@ void shortSegments(const Case& in, std::vector<Caution>& out)
     }
 }
 
+/// Strips that are too narrow, thin or short for a machine: how they are cut safely instead.
+void smallParts(const Case& in, std::vector<Caution>& out)
+{
+    constexpr double sheet = 3;  // mm: cut with a knife
+    for (const Part& p : in.assembly.parts) {
+        if (p.thickness < sheet && p.width > p.thickness * 5) continue;
+        auto say = [&](const char* kind, double measure, double limit, const std::string& what, const char* instead) {
+            if (measure >= limit - 1e-6) return;
+            Caution c = in.at(kind, p.layer);
+            c.id = std::string(kind) + "-" + p.id;
+            c.at = p.name;
+            c.measure = measure;
+            c.limit = limit;
+            c.message = what + in.mm(measure) + ", less than " + in.mm(limit) + ": " + instead +
+                        "; the machine's manual and hands-on instruction come first";
+            out.push_back(c);
+        };
+        say("narrow", p.width, in.shop.ripLeastWidth, "its strip is as narrow as ",
+            "ripped between fence and blade it brings the hand to the blade. Cut it from a wider piece, the strip "
+            "falling on the side away from the fence, or resaw it on the bandsaw; push stick, blade at rest before "
+            "reaching in");
+        say("thin", p.thickness, in.shop.planeLeastThickness, "it is planed to ",
+            "the thicknesser lifts and shatters it. Plane a thicker board, then resaw and sand it, or tape it to a "
+            "carrier board");
+    }
+}
+
 }  // namespace
 
-void cutCautions(const Case& in, std::vector<Caution>& out) { shortSegments(in, out); }
+void cutCautions(const Case& in, std::vector<Caution>& out)
+{
+    shortSegments(in, out);
+    smallParts(in, out);
+}
 
 }  // namespace vl

@@ -59,6 +59,10 @@ Fix thickerWall(const Case& in, double by)
         return pieceFix("draw the inside " + in.mm(more) + " smaller", [more](Piece& q) {
             for (Node& n : q.hollow.inside) n.r = n.r > 0 ? std::max(0.0, n.r - more) : 0;
         });
+    if (h.rule == WallRule::Bored) {
+        const double bore = std::max(0.5, h.bore - 2 * more);
+        return pieceFix("a bore of " + in.mm(bore), [bore](Piece& q) { q.hollow.bore = bore; });
+    }
     return pieceFix("wall " + in.mm(h.rimWall + more) + " instead of " + in.mm(h.rimWall), [more](Piece& q) {
         q.hollow.rimWall += more;
         q.hollow.baseWall = std::max(q.hollow.baseWall, q.hollow.rimWall);

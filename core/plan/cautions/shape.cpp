@@ -11,12 +11,16 @@ void wall(const Case& in, std::vector<Caution>& out)
 {
     if (in.shape.solid) return;
     const double thin = in.shape.thinnest.wall;
-    bool through = false;
     double at = in.shape.thinnest.inside.x();
-    for (const Point& q : in.sides.inside) {
-        const double r = radiusAt(in.sides.outside, q.x());
-        if (!std::isnan(r) && q.y() >= r && q.y() > 0) through = true, at = q.x();
-    }
+    const bool through = isThrough(in.sides, at);
+    // How far the inside stands out of the outside where it does so most.
+    double beyond = 0;
+    if (through)
+        for (const WallAt& w : wallAlong(in.sides))
+            for (const auto beside : {radiusBefore, radiusAfter})
+                if (const double over = beside(in.sides.inside, w.inside.x()) - beside(in.sides.outside, w.inside.x());
+                    over > beyond)
+                    beyond = over, at = w.inside.x();
     if (through || thin < in.piece.hollow.leastWall - 1e-6) {
         Caution c;
         c.id = "wall";
@@ -24,7 +28,7 @@ void wall(const Case& in, std::vector<Caution>& out)
         c.at = "wall at " + in.mm(at);
         c.z = at;
         c.layer = static_cast<int>(in.assembly.layerAt(at));
-        c.measure = through ? 0 : thin;
+        c.measure = through ? -beyond : thin;
         c.limit = in.piece.hollow.leastWall;
         c.unit = "mm";
         c.message = through ? "the inside comes through the outside: the wall is cut open here"
@@ -61,9 +65,31 @@ void floor(const Case& in, std::vector<Caution>& out)
     out.push_back(c);
 }
 
+/// A floor at the rim or beyond it hollows nothing.
+void floorBeyond(const Case& in, std::vector<Caution>& out)
+{
+    const Hollow& h = in.piece.hollow;
+    const double rim = outlineHeight(in.piece);
+    if ((h.rule != WallRule::Even && h.rule != WallRule::Tapered) || h.floor < rim) return;
+    Caution c;
+    c.id = "floor-beyond";
+    c.level = Level::Stop;
+    c.at = "floor";
+    c.z = rim;
+    c.layer = in.layers() - 1;
+    c.measure = h.floor;
+    c.limit = rim;
+    c.unit = "mm";
+    c.message = "the floor lies at or above the rim: nothing is hollowed";
+    const double to = std::min(std::max(h.leastWall, 5.0), rim / 2);
+    c.fixes.push_back(pieceFix("floor at " + in.mm(to), [to](Piece& q) { q.hollow.floor = to; }));
+    c.fixes.push_back(pieceFix("leave it solid", [](Piece& q) { q.hollow.rule = WallRule::Solid; }));
+    out.push_back(c);
+}
+
 void tip(const Case& in, std::vector<Caution>& out)
 {
-    if (in.shape.gravityHeight <= 0 || in.shape.tipAngle >= in.shop.leastTip) return;
+    if (!in.piece.choices.stands || in.shape.gravityHeight <= 0 || in.shape.tipAngle >= in.shop.leastTip) return;
     Caution c;
     c.id = "tip";
     c.level = Level::Care;
@@ -80,6 +106,7 @@ void tip(const Case& in, std::vector<Caution>& out)
         for (Node& n : q.outside)
             if (n.z <= 8 || &n == &q.outside.front()) n.r = std::max(n.r, wanted);
     }));
+    c.fixes.push_back(pieceFix("it is held or hung, and does not stand", [](Piece& q) { q.choices.stands = false; }));
     out.push_back(c);
 }
 
@@ -89,6 +116,7 @@ void shapeCautions(const Case& in, std::vector<Caution>& out)
 {
     wall(in, out);
     floor(in, out);
+    floorBeyond(in, out);
     tip(in, out);
 }
 

@@ -2,6 +2,7 @@
 
 #include "core/blank/nest.h"
 #include "core/blank/sections.h"
+#include "core/lathe/speed.h"
 #include "core/measure/format.h"
 
 #include <algorithm>
@@ -45,6 +46,22 @@ void grooves(const Case& in, std::vector<Caution>& out)
     const Nest& n = in.piece.nest;
     if (!n.on) return;
     const auto rings = nestedRings(n);
+    if (const double room = in.shape.leastDiameter; n.largest > room + 0.005) {
+        Caution c;
+        c.id = "nest-wide";
+        c.level = Level::Stop;
+        c.at = "nested rings";
+        c.z = in.shape.leastAt;
+        c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+        c.measure = n.largest;
+        c.limit = room;
+        c.unit = "mm";
+        c.message = "the largest ring is " + in.mm(n.largest) + " wide and the turned blank " + in.mm(room);
+        const double to = std::floor(room * 10) / 10;
+        if (to >= 5)
+            c.fixes.push_back(pieceFix("a largest diameter of " + in.mm(to), [to](Piece& q) { q.nest.largest = to; }));
+        out.push_back(c);
+    }
     const double tightest = rings.empty() ? 0 : rings.back().inner / 2, clearance = bladeClearance(tightest, n.below);
     Caution c;
     c.at = "nested rings";
@@ -77,6 +94,43 @@ void grooves(const Case& in, std::vector<Caution>& out)
     out.push_back(c);
 }
 
+/// The whole piece made slimmer, so that what sweeps `widest` mm from the axis sweeps `most`.
+void slimmer(const Case& in, double most, double widest, std::vector<Fix>& fixes)
+{
+    const double scale = most / widest;
+    if (!(scale > 0 && scale < 1) || in.layers() == 0) return;
+    fixes.push_back(pieceFix("make the piece " + fixed((1 - scale) * 100, 1) + " % slimmer", [scale, most](Piece& q) {
+        for (Node& n : q.outside) n.r *= scale;
+        for (Node& n : q.hollow.inside) n.r *= scale;
+        for (Layer& l : q.layers) {
+            l.outerAllowance *= scale;
+            if (l.stockOuter) l.stockOuter = std::max(1.0, std::min(*l.stockOuter * scale, 2 * most));
+            if (l.stockInner) *l.stockInner *= scale;
+        }
+    }));
+}
+
+/// A lathe that cannot turn slowly enough for the blank.
+void speed(const Case& in, std::vector<Caution>& out)
+{
+    double widest = 0;
+    int layer = 0;
+    for (int i = 0; i < in.layers(); ++i)
+        if (in.built(i).cornerRadius() > widest) widest = in.built(i).cornerRadius(), layer = i;
+    if (widest <= 0 || widest > 5000) return;
+    const double high = speedRange(2 * widest).high;
+    if (high >= in.shop.lowestRpm) return;
+    Caution c = in.at("speed", layer, Level::Stop);
+    c.measure = in.shop.lowestRpm;
+    c.limit = high;
+    c.unit = "rpm";
+    c.message = "a blank that sweeps Ø " + in.mm(2 * widest) + " turns no faster than " + fixed(high, 0) +
+                " rpm and the lathe's lowest is " + fixed(in.shop.lowestRpm, 0) +
+                ": it can fly apart or throw the lathe";
+    slimmer(in, widest * high / in.shop.lowestRpm - 0.5, widest, c.fixes);
+    out.push_back(c);
+}
+
 void swing(const Case& in, std::vector<Caution>& out)
 {
     double widest = 0, z = 0;
@@ -99,19 +153,7 @@ void swing(const Case& in, std::vector<Caution>& out)
         c.unit = "mm";
         c.message = "the rough blank's corners reach " + in.mm(widest) + " from the axis and the bed is " +
                     in.mm(c.limit) + " below it: it will strike the bed";
-        const double scale = (in.shop.swingRadius - 1) / widest;
-        if (scale > 0)
-            c.fixes.push_back(pieceFix("make the piece " + fixed((1 - scale) * 100, 1) + " % slimmer",
-                                       [scale, most = 2 * (in.shop.swingRadius - 1)](Piece& q) {
-                                           for (Node& n : q.outside) n.r *= scale;
-                                           for (Node& n : q.hollow.inside) n.r *= scale;
-                                           for (Layer& l : q.layers) {
-                                               l.outerAllowance *= scale;
-                                               if (l.stockOuter)
-                                                   l.stockOuter = std::max(1.0, std::min(*l.stockOuter * scale, most));
-                                               if (l.stockInner) *l.stockInner *= scale;
-                                           }
-                                       }));
+        slimmer(in, in.shop.swingRadius - 1, widest, c.fixes);
         out.push_back(c);
     }
 }
@@ -147,6 +189,7 @@ void turnCautions(const Case& in, std::vector<Caution>& out)
     unreachable(in, out);
     grooves(in, out);
     swing(in, out);
+    speed(in, out);
     betweenCentres(in, out);
 }
 

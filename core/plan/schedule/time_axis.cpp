@@ -1,4 +1,4 @@
-#include "core/plan/time_axis.h"
+#include "core/plan/schedule/time_axis.h"
 
 #include <algorithm>
 

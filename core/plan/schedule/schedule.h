@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/plan/shop_hours.h"
+#include "core/plan/schedule/shop_hours.h"
 #include "core/recipe/step.h"
 
 #include <optional>

@@ -1,4 +1,4 @@
-#include "core/plan/shop_hours.h"
+#include "core/plan/schedule/shop_hours.h"
 
 #include <algorithm>
 #include <cmath>

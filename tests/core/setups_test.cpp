@@ -1,0 +1,165 @@
+// Set-ups of the machines: the fewest there can be, all that are needed, none that is done.
+#include "core/geometry/piercing.h"
+#include "core/plan/boards/setups.h"
+#include "core/plan/plan.h"
+#include "tests/core/random_piece.h"
+#include "tests/support/property.h"
+#include "tests/support/samples.h"
+
+#include <cmath>
+#include <set>
+
+using namespace vl;
+
+namespace {
+
+/// The fewest points that pierce all intervals, by trying every set of right ends.
+int exhaustive(const std::vector<Interval>& all)
+{
+    const size_t n = all.size();
+    int best = static_cast<int>(n);
+    for (unsigned set = 0; set < (1u << n); ++set) {
+        const int size = std::popcount(set);
+        if (size >= best) continue;
+        const bool every = std::ranges::all_of(all, [&](const Interval& i) {
+            for (size_t k = 0; k < n; ++k)
+                if ((set >> k & 1) && all[k].high >= i.low && all[k].high <= i.high) return true;
+            return false;
+        });
+        if (every) best = size;
+    }
+    return best;
+}
+
+}  // namespace
+
+TEST(Piercing, IsTheLeastNumberAndEverySettingServes)
+{
+    test::property([] {
+        std::vector<Interval> all(*rc::gen::inRange<size_t>(0, 11));
+        for (Interval& i : all) {
+            i.low = *rc::gen::inRange(0, 200) / 10.0;
+            i.high = i.low + *rc::gen::inRange(0, 60) / 10.0;
+        }
+        const Piercing p = pierce(all);
+        RC_ASSERT(p.groups == exhaustive(all));
+        std::set<double> used;
+        for (size_t i = 0; i < all.size(); ++i) {
+            RC_ASSERT(p.settings[i] >= all[i].low && p.settings[i] <= all[i].high);
+            used.insert(p.settings[i]);
+        }
+        RC_ASSERT(static_cast<int>(used.size()) <= p.groups);
+    });
+}
+
+TEST(Setups, AlikeStripsNeedFewerOfThemAndMoreWood)
+{
+    Piece p = test::regattaCup();
+    const Plan before = makePlan(p, {});
+    const int least = leastSetups(p, before.assembly, {});
+    const auto now = setupsOf(p, before.assembly, {});
+    EXPECT_LT(least, static_cast<int>(now.size()));
+    p.choices.alike = 3;
+    const Plan after = makePlan(p, {});
+    const auto fewer = setupsOf(p, after.assembly, {});
+    EXPECT_LT(fewer.size(), now.size());
+    EXPECT_GE(static_cast<int>(fewer.size()), least);
+    EXPECT_GT(after.cuts.volume, before.cuts.volume);
+    for (size_t i = 0; i < before.assembly.parts.size(); ++i) {
+        const Part &a = before.assembly.parts[i], &b = after.assembly.parts[i];
+        EXPECT_GE(b.width, a.width - 1e-9) << "never narrower than wanted";
+        EXPECT_LE(b.width, a.width + 3 + 1e-9);
+    }
+}
+
+TEST(Setups, EveryPartIsOnOneAndWhatIsHardComesFirst)
+{
+    test::property([] {
+        const Piece p = test::randomPiece();
+        const Plan plan = makePlan(p, {});
+        std::set<std::string> set;
+        for (const vl::Setup& s : setupsOf(p, plan.assembly, {})) set.insert(s.parts.begin(), s.parts.end());
+        for (const Part& part : plan.assembly.parts) RC_ASSERT(part.thickness < 3 || set.contains(part.id));
+    });
+    struct Case {
+        const char *sample, *machine, *setting;
+    };
+    for (const Case& c : {Case{"lamp-stand", "table saw, at an angle", "blade tilt"},
+                          {"flag-bowl", "table saw, at an angle", "re-cut slant"},
+                          {"chart-stand", "table saw, re-cut", "cut rows to"},
+                          {"ballast-dish", "bandsaw", "table"}}) {
+        const Piece p = test::demo(c.sample);
+        const Plan plan = makePlan(p, test::harbourShop());
+        const auto all = setupsOf(p, plan.assembly, {});
+        const auto it = std::ranges::find_if(all, [&](const vl::Setup& s) {
+            return s.machine == c.machine &&
+                   std::ranges::any_of(s.settings, [&](const Setting& one) { return one.name == c.setting; });
+        });
+        ASSERT_NE(it, all.end()) << c.sample;
+        const auto plane = std::ranges::find(all, "thicknesser", &vl::Setup::machine);
+        const auto rip = std::ranges::find(all, "table saw, ripping", &vl::Setup::machine);
+        EXPECT_LT(it - all.begin(), plane - all.begin()) << "the hard ones first";
+        EXPECT_LT(plane - all.begin(), rip - all.begin()) << "planed before it is narrow";
+        // The numbers are those of the step.
+        for (const Setting& one : it->settings) {
+            const bool said = std::ranges::any_of(plan.assembly.recipe, [&](const Step& s) {
+                return std::ranges::any_of(
+                    s.settings, [&](const Setting& t) { return t.name == one.name && t.value == one.value; });
+            });
+            EXPECT_TRUE(said) << one.name;
+        }
+    }
+}
+
+TEST(Setups, TakeTheTrialRingsCorrectionAndAskForAWholeRingOnceAnAngle)
+{
+    Piece p = test::regattaCup();
+    const auto tried =
+        std::ranges::find_if(p.layers, [](const Layer& l) { return l.ring() && l.ring()->segments == 18; });
+    for (const double gap : {0.6, -0.4}) {
+        p.choices.trialRing = tried->id;
+        p.choices.trialGap = gap;
+        const Plan plan = makePlan(p, {});
+        const RegularRing& ring = plan.assembly.layers[static_cast<size_t>(tried - p.layers.begin())].stock;
+        // Open outside the ends stand apart about the centre; open inside they gape over the joint.
+        const double total = gap > 0 ? 2 * std::asin(gap / (2 * ring.outerCorner()))
+                                     : -2 * std::asin(-gap / (2 * (ring.outerCorner() - ring.innerCorner())));
+        const double corrected = 10 + total / degrees / 36;
+        int rings = 0, whole = 0, other = 0;
+        for (const vl::Setup& s : setupsOf(p, plan.assembly, {}))
+            for (const Setting& one : s.settings)
+                if (one.name.starts_with("miter from square") && std::abs(one.value - 10) < 3) {
+                    EXPECT_NEAR(one.value, corrected, 1e-9) << gap;
+                    ++rings;
+                    whole += s.trial.find("whole trial ring") != std::string::npos;
+                } else if (one.name == "miter from square")
+                    ++other;
+        EXPECT_GT(rings, 3);
+        EXPECT_EQ(whole, 1);
+        EXPECT_GT(other, 0) << "rings of other numbers are not corrected by it";
+        const auto step = std::ranges::find(plan.assembly.recipe, "cut-" + tried->id, &Step::id);
+        EXPECT_NE(print(step->how).find("trial ring has shown"), std::string::npos) << "step and set-up say the same";
+    }
+}
+
+TEST(Setups, LeaveOutWhatIsCut)
+{
+    Piece p = test::regattaCup();
+    const Plan plan = makePlan(p, {});
+    const Part part = plan.assembly.parts[2];
+    auto onRip = [&](const Piece& piece) {
+        for (const vl::Setup& s : setupsOf(piece, plan.assembly, {}))
+            if (s.machine == "table saw, ripping" && std::ranges::find(s.parts, part.id) != s.parts.end()) return true;
+        return false;
+    };
+    EXPECT_TRUE(onRip(p));
+    KeptStrip cut{.board = "gone",
+                  .length = 500,
+                  .width = part.width,
+                  .thickness = part.thickness,
+                  .wood = part.species->id,
+                  .runs = {{part.id, part.count, {}}},
+                  .extra = {}};
+    p.progress.strips.push_back(cut);
+    EXPECT_FALSE(onRip(p));
+}
