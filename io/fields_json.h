@@ -41,7 +41,7 @@ public:
     }
 };
 
-/// Reads them. A missing key keeps its default and leaves a note, unless it is a quiet record, a list or a number that
+/// Reads them. A missing key keeps its default and leaves a note, unless it is quiet, a list or a number that
 /// may be left to the program; a key of the wrong type or beyond its limit throws InputError with its path; keys nobody
 /// declared are kept in the record's `extra`.
 class FieldReader : public FieldVisitor<FieldReader> {
@@ -53,6 +53,7 @@ public:
 
     template <class T> void value(const Field& field, T& v)
     {
+        if (!Record<T> && field.quiet && !in_.has(field.key)) return;
         if constexpr (Record<T>) {
             if (const Json* object = field.quiet && !in_.has(field.key) ? nullptr : in_.object(field.key))
                 read(v, *object, in_.pathOf(field.key), notes_);

@@ -472,6 +472,7 @@ private:
     void nest()
     {
         int number = 0;
+        Things rings;
         for (const NestedRing& ring : nestedRings(piece_.nest)) {
             const std::string k = std::to_string(++number);
             const Setting outer = measured("outside Ø", ring.outer), inner = measured("inside Ø", ring.inner);
@@ -485,15 +486,16 @@ private:
                   .minutes = 8,
                   .uses = {"lathe"}});
             recipe_.back().outputs.push_back("ring-" + k + "-parted");
+            rings.push_back({recipe_.back().outputs.back(), recipe_.back().id});
         }
         // Each of them is what comes out; what is left on the block is scrap.
-        next(Action::Turn, "ring-insides", "rings",
-             {.title = says(words::finishRings, number),
-              .why = says(words::edgesAndInside),
-              .how = says(words::fourChuckings),
-              .minutes = 15.0 * number,
-              .uses = {"lathe"}});
-        for (int k = 1; k <= number; ++k) recipe_.back().inputs.push_back("ring-" + std::to_string(k) + "-parted");
+        if (rings.empty()) return;
+        now_ = whole_.step(Action::Turn, "ring-insides", rings, "rings",
+                           {.title = says(words::finishRings, number),
+                            .why = says(words::edgesAndInside),
+                            .how = says(words::fourChuckings),
+                            .minutes = 15.0 * number,
+                            .uses = {"lathe"}});
     }
 
     const Piece& piece_;

@@ -50,6 +50,7 @@ std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, co
     std::erase_if(at, [&](double z) { return z != height && height - z < 0.5; });
     at.erase(std::unique(at.begin(), at.end(), [](double a, double b) { return b - a < 0.5; }), at.end());
 
+    const Polyline wall = wallLine(sides);
     std::vector<Station> stations;
     for (const double z : at) {
         Station s;
@@ -62,10 +63,9 @@ std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, co
         const double bore = bored && z <= sides.inside.front().x() + 1e-9 ? in.high : in.low;
         s.inside = 2 * bore;
         s.fromRim = height - z;
-        s.wall = std::isnan(bore) ? bore
-                 : isThrough(sides, z)
-                     ? 0
-                     : std::min(distanceTo(sides.outside, {z, bore}), distanceTo(sides.inside, {z, r}));
+        s.wall = std::isnan(bore)      ? bore
+                 : isThrough(sides, z) ? 0
+                                       : std::min(distanceTo(sides.outside, {z, bore}), distanceTo(wall, {z, r}));
         for (const BuiltLayer& b : assembly.layers)
             if (z >= b.z0 - 1e-6 && z <= b.z1 + 1e-6)
                 s.parting = std::max(s.parting, radiusAt(b.outerHold, std::clamp(z, b.z0, b.z1)) - r);

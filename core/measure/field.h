@@ -38,7 +38,7 @@ struct Field {
     Limit limit{};
     bool applies = true;        ///< whether the record, as it is, asks for it
     bool required = false;      ///< a file without it is refused
-    bool quiet = false;         ///< a record that files leave out while it is as it comes
+    bool quiet = false;         ///< a file may lack it without a note
     const char* form = "form";  ///< of alternatives: the key that the chosen one's own fields stand under
 };
 
@@ -68,7 +68,8 @@ public:
         return self();
     }
 
-    /// The next record is left out of files while it is as it comes.
+    /// The next record is left out of files while it is as it comes; the next value came later than files that are out
+    /// there, which lack it without a word.
     Self& quiet()
     {
         quiet_ = true;

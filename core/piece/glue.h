@@ -45,8 +45,8 @@ template <class V, As<Glue> F> void fields(V& v, F& f)
     v.number("most_c", f.mostCelsius, celsius, "most\n°C");
     v.number("slowdown", f.slowdown, {1, 10, "times"}, "× slower\n10 °C down", "for every 10 °C below 20");
     v.number("spread_g_m2", f.spread, {0, 2000, "g/m²"}, "spread\ng/m²", "of joint, one face");
-    v.number("least_g", f.leastGrams, {0, 500, "g"}, "least\ng", "that can be measured out and mixed");
-    v.flag("foams", f.foams, "foams", "swells out of the joint as it sets");
+    v.quiet().number("least_g", f.leastGrams, {0, 500, "g"}, "least\ng", "that can be measured out and mixed");
+    v.quiet().flag("foams", f.foams, "foams", "swells out of the joint as it sets");
     v.flag("water", f.water, "water", "carries water into the wood");
     v.flag("fills_gaps", f.fillsGaps, "fills\ngaps");
     v.flag("oily", f.oily, "oily\nwood", "holds on oily wood");

@@ -253,6 +253,7 @@ template <class V, As<BoardRingForm> F> void fields(V& v, F& f)
 {
     v.choice("tool", f.tool, "Cut", "how the rings are cut from the board");
     v.when(f.tool == BoardRingForm::Bandsaw && f.board.pattern != SlabForm::Plain)
+        .quiet()
         .choice("halves", f.halves, "Board's halves",
                 "a kerf down the middle leaves every ring out of round by as much");
     v.count("rings", f.rings, {1, 40, ""}, "Rings, with the bottom");

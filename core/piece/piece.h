@@ -146,10 +146,10 @@ template <class V, As<Choices> F> void fields(V& v, F& f)
     v.choice("sections", f.sections, "Stack");
     v.choice("stations", f.stations, "Stations");
     v.when(f.stations == StationRule::Even).length("station_spacing_mm", f.stationSpacing, {0.5, 500}, "Spacing");
-    v.choice("stacking", f.stacking, "Layers glued");
-    v.length("alike_mm", f.alike, {0, 5}, "Set once within",
-             "strips that differ by no more are ripped and planed alike");
-    v.flag("stands", f.stands, "Stands on its foot", "what is held or hung does not tip");
+    v.quiet().choice("stacking", f.stacking, "Layers glued");
+    v.quiet().length("alike_mm", f.alike, {0, 5}, "Set once within",
+                     "strips that differ by no more are ripped and planed alike");
+    v.quiet().flag("stands", f.stands, "Stands on its foot", "what is held or hung does not tip");
 }
 
 /// Parts cut from a strip.

@@ -53,9 +53,9 @@ template <class V, As<Shop> F> void fields(V& v, F& f)
     v.length("kerf_mm", f.kerf, {0, 20}, "Kerf of the saw", "that cuts the segments");
     v.length("rip_kerf_mm", f.ripKerf, {0, 20}, "Kerf when ripping");
     v.length("planing_mm", f.planing, {0, 20}, "Planed off a board, at least");
-    v.length("rip_least_width_mm", f.ripLeastWidth, {0, 200}, "Narrowest strip ripped at the fence");
-    v.length("plane_least_thickness_mm", f.planeLeastThickness, {0, 50}, "Thinnest through the thicknesser");
-    v.minutes("setup_min", f.setupMinutes, {0, 600}, "Setting a machine, minutes", "with its trial cut");
+    v.quiet().length("rip_least_width_mm", f.ripLeastWidth, {0, 200}, "Narrowest strip ripped at the fence");
+    v.quiet().length("plane_least_thickness_mm", f.planeLeastThickness, {0, 50}, "Thinnest through the thicknesser");
+    v.quiet().minutes("setup_min", f.setupMinutes, {0, 600}, "Setting a machine, minutes", "with its trial cut");
     v.length("least_hold_mm", f.leastHold, {0, 1000}, "Shortest strip to hold", "that is safe to rip or plane");
     v.length("least_offcut_mm", f.leastOffcut, {0, 1000}, "Offcuts kept from", "a shorter rest is not put back");
     v.length("swing_radius_mm", f.swingRadius, lathe, "Lathe, centre to bed");
@@ -71,9 +71,10 @@ template <class V, As<Shop> F> void fields(V& v, F& f)
     v.length("tool_shank_mm", f.toolShank, {0, 60}, "Shank");
     v.length("tool_reach_mm", f.toolReach, lathe, "Reach beyond the rest", "without chatter");
     v.angle("tool_angle_deg", f.toolAngle, {1, 85}, "Off the axis through a mouth, degrees");
-    v.angle("bandsaw_tilt_deg", f.bandsawTilt, {0, 60}, "Bandsaw's table tilts to, degrees");
-    v.length("bandsaw_radius_mm", f.bandsawRadius, {1, 500}, "Bandsaw turns a radius of", "with its narrowest blade");
-    v.length("parting_reach_mm", f.partingReach, lathe, "Parting tool beyond the rest");
+    v.quiet().angle("bandsaw_tilt_deg", f.bandsawTilt, {0, 60}, "Bandsaw's table tilts to, degrees");
+    v.quiet().length("bandsaw_radius_mm", f.bandsawRadius, {1, 500}, "Bandsaw turns a radius of",
+                     "with its narrowest blade");
+    v.quiet().length("parting_reach_mm", f.partingReach, lathe, "Parting tool beyond the rest");
     v.number("temperature_c", f.temperature, {-10, 60, "°C"}, "Temperature where it sets, °C");
     v.number("band_clamps", f.bandClamps, {1, 200, ""}, "Band clamps");
     v.number("clamps", f.clamps, {1, 200, ""}, "Other clamps, joints at once");

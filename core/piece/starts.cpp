@@ -74,7 +74,7 @@ Piece dish()
                   {node(0, 60, Span::Line, false), node(4, 62, Span::Curve, false), node(18, 112),
                    node(40, 140, Span::Curve, false)},
                   even(8, 11, 18),
-                  10,
+                  11,
                   2,
                   18,
                   "ash",
@@ -86,23 +86,35 @@ Piece vase()
                   {node(0, 40, Span::Line, false), node(6, 40, Span::Curve, false), node(70, 60), node(140, 78),
                    node(182, 60), node(200, 45), node(212, 48, Span::Curve, false)},
                   even(8, 16, 25),
-                  12,
+                  16,
                   10,
                   12,
                   "maple",
                   "walnut"});
 }
+/// A foot, a stem of one piece with its grain along the axis, the bowl's bottom, and rings from the floor up.
 Piece cup()
 {
-    return built({"Footed cup",
+    Piece p = built({"Footed cup",
                   {node(0, 40, Span::Line, false), node(6, 40, Span::Curve, false), node(24, 18), node(50, 13),
                    node(78, 20), node(104, 44), node(140, 52), node(170, 48, Span::Curve, false)},
                   even(6, 84, 18),
-                  12,
-                  9,
+                  84,
+                  5,
                   12,
                   "cherry",
                   "walnut"});
+    Layer foot = p.layers[0], stem = foot, bottom = foot;
+    foot.thickness = bottom.thickness = 12;
+    stem.thickness = 84 - 2 * 12;
+    stem.form = SpindleForm{.tenon = 16, .below = 8, .above = 8, .extra = {}};
+    bottom.woods = {"mahogany"};
+    p.layers[0] = bottom;
+    p.layers.insert(p.layers.begin(), {foot, stem});
+    for (Layer& l : p.layers) l.id.clear();
+    p.layersMade = 0;
+    identifyLayers(p);
+    return p;
 }
 Piece canister()
 {

@@ -45,6 +45,7 @@ Thing Bench::glue(const std::string& name, const Things& from, const std::string
     s.uses = g.uses;
     s.rotationDeg = g.rotationDeg;
     s.glue = std::move(g.joint);
+    s.glue.area = std::max(0.0, s.glue.area);  // of what has no wall left, which its own stop says
     const Thing glued{s.outputs[0], s.id};
     Text title = s.title;
     const Thing held = step(Action::Wait, name + "-wait", {glued}, gives + "-set",
@@ -53,12 +54,16 @@ Thing Bench::glue(const std::string& name, const Things& from, const std::string
                              .how = {},
                              .uses = std::move(g.uses),
                              .waitMinutes = inClamp});
-    step(Action::Wait, name + "-cure", {held}, gives + "-cured",
+    // It is the same thing all the while: a cure takes nothing up and gives nothing new.
+    step(Action::Wait, name + "-cure", {}, gives + "-cured",
          {.title = says(words::letCure, std::move(title)),
           .why = says(words::tearsUnset),
           .how = {},
           .waitMinutes = inClamp});
-    recipe_.back().cure = true;
+    Step& cure = recipe_.back();
+    cure.cure = true;
+    cure.after = {held.step};
+    cure.outputs.clear();
     return held;
 }
 

@@ -11,6 +11,11 @@ constexpr double kgPerMm3 = 1e-9;  ///< times kg/m³
 
 }  // namespace
 
+Polyline wallLine(const Sides& sides)
+{
+    return sides.inside.empty() ? Polyline{} : between(sides.inside, sides.inside.front().x(), sides.inside.back().x());
+}
+
 std::vector<WallAt> wallAlong(const Sides& sides)
 {
     std::vector<WallAt> walls;
@@ -18,11 +23,13 @@ std::vector<WallAt> wallAlong(const Sides& sides)
     // Between two lines of straight pieces the least distance is at a corner of one of them.
     for (const Point& p : sides.inside) walls.push_back({distanceTo(sides.outside, p), p});
     const double from = sides.inside.front().x(), to = sides.inside.back().x();
-    for (const Point& p : sides.outside) {
-        if (p.x() <= from || p.x() >= to) continue;
-        const Point q = closestOn(sides.inside, p);
-        walls.push_back({(q - p).norm(), q});
-    }
+    const Polyline inside = wallLine(sides);
+    if (!inside.empty())
+        for (const Point& p : sides.outside) {
+            const Point q = closestOn(inside, p);
+            // The wall at its two ends is measured from there.
+            if (q != inside.front() && q != inside.back()) walls.push_back({(q - p).norm(), q});
+        }
     for (WallAt& w : walls)
         if (w.inside.y() > 0 && isThrough(sides, w.inside.x())) w.wall = 0;
     for (const Point& p : sides.outside)

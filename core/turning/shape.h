@@ -31,6 +31,9 @@ struct Shape {
 /// segments.
 Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& sides);
 
+/// The inside without its floor: from the corner where the floor meets the wall to the rim.
+Polyline wallLine(const Sides& sides);
+
 /// The wall square to the surface, from the inside's points to the outside and from the outside's to the inside, along
 /// the axis; 0 where the inside comes through. Empty where there is none.
 std::vector<WallAt> wallAlong(const Sides& sides);

@@ -237,8 +237,9 @@ TEST(Wood, EverySpeciesIsUsableAndDrawn)
     std::string last;
     for (const Species& s : allSpecies()) {
         EXPECT_EQ(&speciesOf(s.id), &s);
-        EXPECT_LT(last, std::string(s.name)) << "in order of name";
-        last = s.name;
+        EXPECT_LT(last, std::string(s.id)) << "in order of id";
+        last = s.id;
+        EXPECT_EQ(std::string(s.name).find(','), std::string::npos) << "as it is said: black walnut";
         EXPECT_GT(s.density, 300);
         EXPECT_LT(s.density, 1300);
         EXPECT_GT(s.shrinkTangential, s.shrinkRadial) << s.name << ": wood moves more along its rings than across them";

@@ -67,7 +67,10 @@ TEST(Bench, GluesAndWaitsInOneBreath)
     const Thing ring = bench.glue(
         "glue", {cut, {"L7-spacer", ""}}, "ring",
         {.title = says({"Glue"}), .why = {}, .how = {}, .joint = {.joints = 2, .woods = {}}, .uses = {"clamp"}});
-    ASSERT_EQ(recipe.size(), 3u);
+    ASSERT_EQ(recipe.size(), 4u);
+    EXPECT_EQ(recipe[3].id, "glue-cure-L7");
+    EXPECT_TRUE(recipe[3].cure && recipe[3].uses.empty()) << "out of the clamp it holds nothing";
+    EXPECT_EQ(recipe[3].after, std::vector<std::string>{"glue-wait-L7"});
     EXPECT_EQ(recipe[1].id, "glue-L7");
     EXPECT_EQ(recipe[1].inputs, (std::vector<std::string>{"segments-L7", "L7-spacer"}));
     EXPECT_EQ(recipe[1].after, std::vector<std::string>{"cut-L7"}) << "a part is waited for by nobody";
@@ -101,8 +104,8 @@ TEST(Faces, OfTheSamplesAreWhatTheirWoodSays)
         return step == plan.assembly.recipe.end() ? JointFaces::Temporary : step->glue.faces;
     };
     const Plan cup = makePlan(test::demo("regatta-cup"), {});
-    EXPECT_EQ(jointOf(cup, "glue-L5"), JointFaces::MiteredEnds);
-    EXPECT_EQ(jointOf(cup, "stack-L5"), JointFaces::LongGrain) << "ring on ring";
+    EXPECT_EQ(jointOf(cup, "glue-L10"), JointFaces::MiteredEnds);
+    EXPECT_EQ(jointOf(cup, "stack-L10"), JointFaces::LongGrain) << "ring on ring";
     EXPECT_EQ(jointOf(cup, "stack-L2"), JointFaces::CrossGrain) << "the first ring on the base disc";
     const Plan dish = makePlan(test::demo("ballast-dish"), {});
     EXPECT_EQ(jointOf(dish, "rejoin-L1"), JointFaces::LongGrain)

@@ -218,14 +218,14 @@ TEST(PieceFile, DamagedTextIsAnsweredClearly)
 TEST(PieceFile, ErrorsNameFieldValueAndLimit)
 {
     json j = json::parse(io::writePiece(test::regattaCup()));
-    j["layers"][3]["form"]["segments"] = 2;
+    j["layers"][6]["form"]["segments"] = 2;
     try {
         io::readPiece(j.dump());
         FAIL();
     } catch (const InputError& e) {
-        EXPECT_EQ(std::string(e.what()), "layers[3].form.segments: 2 is not accepted; 3 to 96 is");
+        EXPECT_EQ(std::string(e.what()), "layers[6].form.segments: 2 is not accepted; 3 to 96 is");
     }
-    j["layers"][3]["form"]["segments"] = 8;
+    j["layers"][6]["form"]["segments"] = 8;
     j["layers"][3].erase("thickness_mm");
     j["layers"][2]["woods"] = {"moonwood"};
     const io::LoadedPiece repaired = io::readPiece(j.dump());

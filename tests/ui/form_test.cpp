@@ -186,7 +186,7 @@ TEST(Layers, KeepWhatIsDoneWhenARingIsPutInBelow)
     for (int row = 0; row < list->count(); ++row) shown |= list->item(row)->text().contains("segments of layer 8");
     EXPECT_TRUE(shown) << "titles count layers as they lie, ids do not";
     b.doc().history().undo();
-    EXPECT_EQ(b.piece().layers.size(), 18u);
+    EXPECT_EQ(b.piece().layers.size(), 15u);
 }
 
 TEST(Layers, OfAnotherKindAndBackAreUndoneWhole)

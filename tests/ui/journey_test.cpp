@@ -145,7 +145,7 @@ TEST(Selection, IsSharedByEveryView)
     b.window.goTo("cut");
     QApplication::processEvents();
     EXPECT_TRUE(std::ranges::any_of(b.window.findChildren<QLabel*>(),
-                                    [](QLabel* l) { return l->isVisible() && l->text() == "ONE SEGMENT OF RING 14"; }));
+                                    [](QLabel* l) { return l->isVisible() && l->text() == "ONE SEGMENT OF RING 11"; }));
     // A click on the solid chooses what is under it, on every stage.
     QWidget& canvas = b.window.solid().canvas();
     b.click(&canvas, QPointF(canvas.width() / 2.0, canvas.height() * 0.30));

@@ -52,7 +52,7 @@ void SetupsView::paintEvent(QPaintEvent* event)
     painter.setFont(report::type(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
     painter.drawText(QRectF(14, 4, width() - 28, 18), Qt::AlignLeft | Qt::AlignVCenter,
-                     tr("%1 SET-UPS, EVERY FENCE, STOP, TILT AND THICKNESS ONCE; %2 AT THE LEAST, WITH STRIPS MADE ALIKE")
+                     tr("%1 SET-UPS, EACH FENCE, STOP, TILT AND THICKNESS ONCE; %2 WITH STRIPS MADE ALIKE")
                          .arg(setups_.size())
                          .arg(least_));
     for (size_t i = 0; i < setups_.size(); ++i) {

@@ -5,10 +5,12 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
+#include <utility>
 
 namespace vl {
 namespace {
 
+constexpr size_t manyItems = 60;
 constexpr double narrowestOffcut = 20;  // mm: nothing narrower is put back
 constexpr double alike = 0.05;          // mm: strips closer than this are ripped and planed together
 
@@ -16,7 +18,8 @@ constexpr double alike = 0.05;          // mm: strips closer than this are rippe
 struct Wood {
     const Species* species = nullptr;
     StripProblem problem;
-    std::vector<const Part*> parts;                    // of each item
+    /// Parts that are cut alike from the same strip are one item: which, and how many of each.
+    std::vector<std::vector<std::pair<const Part*, int>>> parts;
     std::vector<std::pair<size_t, BoardRect>> panels;  // of each panel: place in the plan's boards, and where on it
 };
 
@@ -116,9 +119,20 @@ private:
                 return std::abs(k.width - p.width) < alike && std::abs(k.thickness - p.thickness) < alike;
             });
             if (kind == kinds.end()) kind = kinds.insert(kinds.end(), {p.width, p.thickness, {}});
-            kind->items.push_back(w->problem.items.size());
-            w->problem.items.push_back({static_cast<size_t>(kind - kinds.begin()), count, p.pitch, p.lead});
-            w->parts.push_back(&p);
+            const auto place = static_cast<size_t>(kind - kinds.begin());
+            auto& items = w->problem.items;
+            // Hundreds of parts that are alike would be tried one against another for nothing.
+            const auto same = std::ranges::find_if(items, [&](const auto& i) {
+                return i.kind == place && std::abs(i.pitch - p.pitch) < 1e-9 && std::abs(i.lead - p.lead) < 1e-9;
+            });
+            if (same != items.end() && items.size() >= manyItems) {
+                same->count += count;
+                w->parts[static_cast<size_t>(same - items.begin())].emplace_back(&p, count);
+                continue;
+            }
+            kind->items.push_back(items.size());
+            items.push_back({place, count, p.pitch, p.lead});
+            w->parts.push_back({{&p, count}});
         }
         for (Wood& w : woods)
             for (size_t b = 0; b < plan_.boards.size(); ++b) {
@@ -159,11 +173,17 @@ private:
         place(w, s);
         for (size_t i = 0; i < s.missing.size(); ++i)
             if (s.missing[i] > 0) {
-                const Part& part = *w.parts[i];
-                const double length = part.run(s.missing[i]) + p.endWaste,
-                             board = part.thickness < 3 ? part.thickness : part.thickness + p.planing;
-                plan_.shortfall.push_back({part.id, part.species, s.missing[i], part.thickness, part.width, length,
-                                           board, length * (part.width + p.kerf) * board});
+                // The last of those that are alike are the ones that lack.
+                int lack = s.missing[i];
+                for (size_t k = w.parts[i].size(); lack > 0 && k-- > 0;) {
+                    const Part& part = *w.parts[i][k].first;
+                    const int count = std::min(lack, w.parts[i][k].second);
+                    lack -= count;
+                    const double length = part.run(count) + p.endWaste,
+                                 board = part.thickness < 3 ? part.thickness : part.thickness + p.planing;
+                    plan_.shortfall.push_back({part.id, part.species, count, part.thickness, part.width, length, board,
+                                               length * (part.width + p.kerf) * board});
+                }
             }
     }
 
@@ -171,6 +191,8 @@ private:
     /// one piece.
     void place(const Wood& w, const StripSolution& s)
     {
+        auto left = w.parts;  // of each item, which part's turn it is and how many of it are still to come
+        for (auto& parts : left) std::ranges::reverse(parts);
         for (size_t panel = 0; panel < w.panels.size(); ++panel) {
             std::vector<const StripCut*> mine;
             for (const StripCut& c : s.strips)
@@ -187,9 +209,16 @@ private:
                 strip.thickness = kind.thickness;
                 double at = 0;
                 for (const StripRun& run : c->runs) {
-                    const double length = w.problem.items[run.item].run(run.count);
-                    strip.runs.push_back({w.parts[run.item]->id, run.count, at, length});
-                    at += length;
+                    auto& turn = left[run.item];
+                    double lead = w.problem.items[run.item].lead;  // once for a run, whosever parts are in it
+                    for (int rest = run.count; rest > 0 && !turn.empty();) {
+                        const int count = std::min(rest, turn.back().second);
+                        const double length = count * w.problem.items[run.item].pitch + std::exchange(lead, 0);
+                        strip.runs.push_back({turn.back().first->id, count, at, length});
+                        at += length;
+                        rest -= count;
+                        if ((turn.back().second -= count) == 0) turn.pop_back();
+                    }
                 }
                 strip.ganged = at + w.problem.endWaste < w.problem.leastHold;
                 strip.used = std::min(r.length, std::max(at + w.problem.endWaste, w.problem.leastHold));

@@ -8,6 +8,9 @@
 namespace vl {
 namespace {
 
+/// Of the items of a kind so many are tried as a strip's first: with more every few-th is.
+constexpr size_t mostFirst = 24;
+
 struct Filled {
     std::vector<StripRun> runs;
     double in = 0, worth = 0;
@@ -184,7 +187,8 @@ private:
             const double room = end - p_.endWaste;
             if (room <= 0 || (whole && end < length)) continue;
             // Each kind of part may come first; the others follow, the longest first.
-            for (size_t first = 0; first < items.size(); ++first) {
+            const size_t step = 1 + items.size() / mostFirst;
+            for (size_t first = 0; first < items.size(); first += step) {
                 Filled f;
                 double open = room;
                 for (size_t k = 0; k < items.size(); ++k) {
@@ -262,10 +266,12 @@ StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Co
     std::mt19937 dice(20260101);  // always the same throws: the same problem has the same answer
     auto share = [&] { return static_cast<double>(dice() >> 8) / (1 << 24); };
     const int strips = static_cast<int>(best.strips.size()) + 1;
-    // What one try costs grows with its strips, panels and items: so many tries as a few seconds hold.
+    // What one try costs grows with its strips, panels and the items of a kind: so many tries as a few seconds hold.
+    size_t items = 0;
+    for (const auto& k : p.kinds) items = std::max(items, k.items.size());
     const double size =
-        static_cast<double>(strips) * static_cast<double>(p.panels.size() * p.kinds.size() + p.items.size());
-    const int most = size > 0 ? static_cast<int>(std::min(3000.0, 4e7 / size)) : 3000;
+        strips * static_cast<double>(p.panels.size() * p.kinds.size() + items * std::min(items, mostFirst));
+    const int most = static_cast<int>(std::min(3000.0, 6e8 / std::max(size, 1.0)));
     const int tries = std::min(std::clamp(14000 / strips, 60, 3000), most);
     for (int k = 0; k < tries && !good() && !control.cancelled(); ++k) {
         control.at(static_cast<double>(k) / tries);

@@ -167,10 +167,13 @@ void pointed(const Case& in, std::vector<Caution>& out)
         }));
         const double h = b.stock.miterDeg() * degrees, ringLeft = 4;
         // Least bore with an edge that can be cut, from 2 · V · sin h − g / cos h.
-        const double bore = (least + 0.2 + b.stock.gap / std::cos(h)) / (2 * std::sin(h));
+        const RingForm* ring = in.layer(i).ring();
+        const double gap = ring && ring->joint.kind == SegmentJoint::Spacer ? ring->joint.width : b.stock.gap;
+        const double bore = (least + 0.2 + gap / std::cos(h)) / (2 * std::sin(h));
         LetInForm letIn;
         letIn.diameter = std::max(b.finishedOuter.high, 2 * (bore + in.layer(i).innerAllowance));
-        const bool room = letIn.diameter / 2 + letIn.clearance + ringLeft < b.finishedOuter.high;
+        const double outer = std::min(b.finishedOuter.high, b.stockOuterRadius());
+        const bool room = letIn.diameter / 2 + letIn.clearance + ringLeft < outer;
         if (room && !b.gaps && in.layer(i).is<RingForm>())
             c.fixes.push_back(layerFix("a disc let in", i, [letIn](Layer& l) {
                 LetInForm f = letIn;
@@ -193,7 +196,8 @@ std::pair<double, double> lacks(const Case& in, const BuiltLayer& b)
     for (const Point& q : hollowed) inner = std::max(inner, radiusRange(b.innerHold, q.x(), q.x()).low - q.y());
     // Where nothing is hollowed the wood must reach the axis.
     if (hollowed.empty() || hollowed.front().x() > b.z0 + 1e-6)
-        inner = std::max(inner, radiusRange(b.innerHold, b.z0, hollowed.empty() ? b.z1 : hollowed.front().x()).high);
+        for (const Point& q : between(b.innerHold, b.z0, hollowed.empty() ? b.z1 : hollowed.front().x()))
+            inner = std::max(inner, q.y());
     return {outer, inner};
 }
 
@@ -246,6 +250,11 @@ void reach(const Case& in, std::vector<Caution>& out)
         letStockFollow(in, i, "let the stock follow the outline", c.fixes);
         if (!outside) hollowFrom(in, b, c.fixes);
         if (c.fixes.empty()) steeperCone(in, i, c.fixes);
+        if (c.fixes.empty())
+            c.fixes.push_back(layerFix("a solid disc instead", i, [](Layer& l) {
+                l.form = DiscForm{};
+                l.woods.resize(1);
+            }));
         out.push_back(c);
     }
 }
@@ -283,7 +292,9 @@ void season(const Case& in, std::vector<Caution>& out)
         c.message = "over " + in.mm(m.width) + " the one moves " + formatLengthUnit(m.moves, in.style, 2) +
                     " more than the other between dry and damp rooms, as their grain runs: the joint opens or the "
                     "wood cracks";
-        if (in.layer(i).is<DiscForm>() && i == 0 && differs({}, other, m.width, change) <= c.limit)
+        constexpr double leastDisc = 20;  // mm; smaller, the segments round it would run to a point
+        if (in.layer(i).is<DiscForm>() && i == 0 && 1.3 * in.built(i).finishedOuter.high > leastDisc &&
+            differs({}, other, m.width, change) <= c.limit)
             c.fixes.push_back(layerFix("a ring of 12 with a disc let in that is free to move", i,
                                        [r = in.built(i).finishedOuter.high](Layer& l) {
                                            LetInForm f;

@@ -58,7 +58,9 @@ void grooves(const Case& in, std::vector<Caution>& out)
         c.unit = "mm";
         c.message = "the largest ring is " + in.mm(n.largest) + " wide and the turned blank " + in.mm(room);
         const double to = std::floor(room * 10) / 10;
-        if (to >= 5)
+        if (to < 5)
+            c.fixes.push_back(pieceFix("part no rings from it", [](Piece& q) { q.nest.on = false; }));
+        else
             c.fixes.push_back(pieceFix("a largest diameter of " + in.mm(to), [to](Piece& q) { q.nest.largest = to; }));
         out.push_back(c);
     }
