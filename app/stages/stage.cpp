@@ -99,6 +99,9 @@ QComboBox* Stage::choiceRow(const QString& name, const std::vector<Choice>& choi
                             std::function<void(int)> set)
 {
     auto* field = new QComboBox;
+    // The panel's width rules, not the longest choice's.
+    field->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    field->setMinimumContentsLength(10);
     for (const Choice& c : choices) field->addItem(wordsOf(c));
     row(name, field);
     connect(field, &QComboBox::activated, this, set);

@@ -34,6 +34,15 @@ void overlap(const Case& in, std::vector<Caution>& out)
         // thin.
         if (!in.shape.solid && o.wall < in.shop.leastOverlap)
             c.fixes.push_back(thickerWall(in, in.shop.leastOverlap - o.wall));
+        if (c.fixes.empty())
+            c.fixes.push_back(pieceFix("solid discs instead of both", [below = o.below](Piece& q) {
+                for (const int i : {below, below + 1})
+                    if (i < static_cast<int>(q.layers.size())) {
+                        Layer& l = q.layers[static_cast<size_t>(i)];
+                        l.form = DiscForm{};
+                        l.woods.resize(1);
+                    }
+            }));
         out.push_back(c);
     }
 }
