@@ -27,22 +27,37 @@ void settle()
 }
 
 /// Whether a display is there that lets the program in: Qt ends the program without a word where none is. Asked by
-/// libxcb itself, which Qt's own plugin loads too; where it cannot be loaded Qt is left to say so.
-bool displayAnswers()
-{
-    if (qEnvironmentVariableIsEmpty("DISPLAY") || !qEnvironmentVariableIsEmpty("WAYLAND_DISPLAY")) return true;
-    if (const QString platform = qEnvironmentVariable("QT_QPA_PLATFORM"); !platform.isEmpty() && platform != "xcb")
-        return true;
-    QLibrary xcb("xcb", 1);
-    const auto open = reinterpret_cast<void* (*)(const char*, int*)>(xcb.resolve("xcb_connect"));
-    const auto failed = reinterpret_cast<int (*)(void*)>(xcb.resolve("xcb_connection_has_error"));
-    const auto close = reinterpret_cast<void (*)(void*)>(xcb.resolve("xcb_disconnect"));
-    if (!open || !failed || !close) return true;
-    void* connection = open(nullptr, nullptr);
-    const bool answers = !failed(connection);
-    close(connection);
-    return answers;
-}
+/// libxcb itself, which Qt's own plugin loads too; where it cannot be loaded Qt is left to say so. It stays connected
+/// as long as it lives: a server may start anew when its last client leaves.
+class DisplayProbe {
+public:
+    DisplayProbe()
+    {
+        if (qEnvironmentVariableIsEmpty("DISPLAY") || !qEnvironmentVariableIsEmpty("WAYLAND_DISPLAY")) return;
+        if (const QString platform = qEnvironmentVariable("QT_QPA_PLATFORM"); !platform.isEmpty() && platform != "xcb")
+            return;
+        const auto open = reinterpret_cast<void* (*)(const char*, int*)>(xcb_.resolve("xcb_connect"));
+        const auto failed = reinterpret_cast<int (*)(void*)>(xcb_.resolve("xcb_connection_has_error"));
+        close_ = reinterpret_cast<void (*)(void*)>(xcb_.resolve("xcb_disconnect"));
+        if (!open || !failed || !close_) return;
+        connection_ = open(nullptr, nullptr);
+        answers_ = !failed(connection_);
+    }
+    ~DisplayProbe()
+    {
+        if (connection_) close_(connection_);
+    }
+    DisplayProbe(const DisplayProbe&) = delete;
+    DisplayProbe& operator=(const DisplayProbe&) = delete;
+
+    bool answers() const { return answers_; }
+
+private:
+    QLibrary xcb_{"xcb", 1};
+    void (*close_)(void*) = nullptr;
+    void* connection_ = nullptr;
+    bool answers_ = true;
+};
 
 }  // namespace
 
@@ -53,7 +68,8 @@ int main(int argc, char** argv)
     if (qEnvironmentVariableIsEmpty("DISPLAY") && qEnvironmentVariableIsEmpty("WAYLAND_DISPLAY") &&
         qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM"))
         qputenv("QT_QPA_PLATFORM", "offscreen");
-    if (!displayAnswers()) {
+    const DisplayProbe display;
+    if (!display.answers()) {
         std::cerr << "vivid-lathe: the display '" << qEnvironmentVariable("DISPLAY").toStdString()
                   << "' does not answer; start it on one that does, or without DISPLAY to draw pictures only\n";
         return 3;
