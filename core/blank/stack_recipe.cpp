@@ -443,7 +443,7 @@ private:
         next(Action::PartOff, "part-off", "piece",
              {.title = says(ends ? words::sawEnds : words::partOff),
               .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
-              .how = says(words::partingThenHand),
+              .how = says(ends && drilledThrough() ? words::cutToBore : words::partingThenHand),
               .minutes = 15,
               .uses = {"lathe"}});
     }

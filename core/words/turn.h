@@ -102,6 +102,8 @@ inline constexpr Pattern samePace{"inside and outside alike, so that both take u
 inline constexpr Pattern oilyRags{"spread oily rags flat outdoors to dry: heaped, they can catch fire by themselves"};
 inline constexpr Pattern partOff{"Part off from the waste block and finish the foot"};
 inline constexpr Pattern blockHeldTrue{"last: until now the block held the piece true"};
+inline constexpr Pattern cutToBore{"light cuts square to the axis, not quite down to the bore; lathe at rest, the rest "
+                                   "sawn by hand; then hand sanding"};
 inline constexpr Pattern partingThenHand{"parting tool, tailstock up, until a neck as thick as a thumb is left; lathe "
                                          "at rest, the neck sawn by hand with the "
                                          "piece held in the other; then hand sanding"};
