@@ -130,8 +130,6 @@ TEST(Glue, IsChosenAndCountedByTheClosingAndNeverBelowWhatCanBeMeasured)
         const Plan any = makePlan(test::demo(name), test::harbourShop());
         for (const JointGlue& g : any.glues) {
             const Step& s = any.assembly.recipe[g.step];
-            const auto glue = std::ranges::find(test::harbourShop().glues, g.glue, &Glue::id);
-            (void)glue;
             if (g.glue.starts_with("epoxy")) {
                 EXPECT_GE(s.glue.grams, 6) << s.id;
             } else if (g.glue == "yellow" || g.glue == "white") {
@@ -211,7 +209,6 @@ TEST(Rotation, JointsOverJointsAreSaidAndNotPraised)
                 EXPECT_EQ(why.find("no joint stands over a joint") != std::string::npos, !seam) << why;
             }
         if (said) {
-            EXPECT_NE(find(makePlan(said->fixes[0].apply(p), {}), ""), said);
             EXPECT_EQ(find(makePlan(said->fixes[0].apply(p), {}), said->id), nullptr);
         }
     }
