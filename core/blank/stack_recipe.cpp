@@ -314,7 +314,9 @@ private:
         const Setting bit{"drill", "bit, Ø", 2 * radius, Unit::Length, "the tenon's Ø", "", 1};
         const Setting deep{"drill",           "depth", Tenon::hole(tenon), Unit::Length, "tenon + 1 mm for the glue",
                            "common practice", 1};
-        return benchOf(i).step(Action::Drill, "tenon-hole", {thing}, "drilled",
+        // A layer between two spindles has a hole in each of its faces.
+        return benchOf(i).step(Action::Drill, onLathe ? "tenon-hole" : "tenon-socket", {thing},
+                               onLathe ? "drilled" : "socketed",
                                {.title = says(words::drillForTenon, name(i), name(spindle)),
                                 .why = says(onLathe ? words::drillInPlace : words::drillBeforeStack),
                                 .how = says(onLathe ? words::bitInTailstock : words::bitAtPress, bit, deep),

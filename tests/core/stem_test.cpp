@@ -104,7 +104,7 @@ TEST(Stem, HolesAreDrilledBeforeItIsGluedDeeperThanItsTenonsAndNotThroughTheFloo
         std::ranges::find_if(cup.layers, [](const Layer& l) { return l.is<SpindleForm>(); }) - cup.layers.begin());
     const SpindleForm& f = *cup.layers[i].as<SpindleForm>();
     const Step *below = stepOf(plan, "tenon-hole-" + cup.layers[i - 1].id),
-               *above = stepOf(plan, "tenon-hole-" + cup.layers[i + 1].id),
+               *above = stepOf(plan, "tenon-socket-" + cup.layers[i + 1].id),
                *glued = stepOf(plan, "stack-" + cup.layers[i].id),
                *next = stepOf(plan, "stack-" + cup.layers[i + 1].id);
     ASSERT_TRUE(below && above && glued && next);
