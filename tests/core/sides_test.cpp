@@ -193,9 +193,9 @@ TEST(Outline, ArcsStayWithinTheirTolerance)
     test::property([] {
         const double length = *rc::gen::inRange(5, 3000), bulge = *rc::gen::inRange(1, 9000) / 1e4 / 10;
         const double rise = *rc::gen::inRange(-20, 21) * length / 100;
-        const Outline o{{0, 500, Span::Arc, bulge, false, {}}, {length, 500 + rise, Span::Line, 0, false, {}}};
+        const Outline o{{0, 5000, Span::Arc, bulge, false, {}}, {length, 5000 + rise, Span::Line, 0, false, {}}};
         // Circle through both ends with this sagitta (plane geometry).
-        const Point a(0, 500), b(length, 500 + rise), mid = (a + b) / 2;
+        const Point a(0, 5000), b(length, 5000 + rise), mid = (a + b) / 2;
         const double half = (b - a).norm() / 2, sagitta = bulge * half;
         const double radius = (half * half + sagitta * sagitta) / (2 * sagitta);
         const Point along = (b - a) / (2 * half), centre = mid + Point(-along.y(), along.x()) * (sagitta - radius);
