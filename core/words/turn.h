@@ -23,7 +23,7 @@ inline constexpr Pattern trimSheet{"Trim %1 flush and open its middle"};
 inline constexpr Pattern centreFound{
     "the cone must find the centre's mark that the sheet covers; a sheet is never faced"};
 inline constexpr Pattern knifeAndAwl{
-    "lathe at rest; knife along the edge, cutting into the layer below; the middle cut out down to the mark"};
+    "lathe at rest; knife along the edge from the sheet's face; the middle cut out down to the centre's mark"};
 inline constexpr Pattern fromFreeEnd{
     "from the free end, bit in the tailstock's chuck, down into the block; slow, clear the chips often"};
 inline constexpr Pattern turnedOut{
@@ -95,8 +95,8 @@ inline constexpr Pattern restOff{"tool rest taken off first; dust extraction and
 inline constexpr Pattern partRing{"Part ring %1, Ø %2 / %3"};
 inline constexpr Pattern outermostFirst{"the outermost first: what is left stays held in the middle"};
 inline constexpr Pattern groove{
-    "groove from Ø %1 in to Ø %2, %3 tool, in steps, widened a little so that the blade does not bind; a dowel in "
-    "the tailstock through the middle catches the ring, never a hand"};
+    "groove from Ø %1 in to Ø %2, %3 tool, in steps, widened a little so that the blade does not bind; "
+    "stopped while a thin skin still holds the ring, which is cut through by hand with the lathe at rest"};
 inline constexpr Pattern putOnFinish{"Put on the finish"};
 inline constexpr Pattern samePace{"inside and outside alike, so that both take up moisture at the same pace"};
 inline constexpr Pattern oilyRags{"spread oily rags flat outdoors to dry: heaped, they can catch fire by themselves"};

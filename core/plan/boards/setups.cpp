@@ -28,6 +28,11 @@ Setting angle(const char* name, double deg) { return {.name = name, .value = deg
 
 namespace {
 
+bool isDone(const Piece& piece, const Step& s)
+{
+    return std::ranges::find(piece.progress.done, s.id, &StepDone::step) != piece.progress.done.end();
+}
+
 /// How many of each part are still to be cut: those of strips in the progress, and of steps that are done, are not.
 std::map<std::string, int> stillToCut(const Piece& piece, const Assembly& assembly)
 {
@@ -37,14 +42,9 @@ std::map<std::string, int> stillToCut(const Piece& piece, const Assembly& assemb
         for (const KeptRun& r : k.runs)
             if (const auto it = left.find(r.part); it != left.end()) it->second = std::max(0, it->second - r.count);
     for (const Step& s : assembly.recipe)
-        if (std::ranges::find(piece.progress.done, s.id, &StepDone::step) != piece.progress.done.end())
+        if (isDone(piece, s))
             for (const std::string& id : s.inputs) left.erase(id);
     return left;
-}
-
-bool isDone(const Piece& piece, const Step& s)
-{
-    return std::ranges::find(piece.progress.done, s.id, &StepDone::step) != piece.progress.done.end();
 }
 
 /// What a step asks of a saw beside ripping to width and cutting to length at a mitre: tilts, tapers, slants, re-cuts.
