@@ -147,7 +147,7 @@ int answer(int argc, const char* const* argv, std::ostream& out, std::ostream& e
         const Piece piece = pieceOf(o, err);
         const Shop shop = shopOf(o);
         const Plan plan = makePlan(piece, shop);
-        if (planCommand->parsed()) out << io::writePlan(piece, plan, planBoards(piece, shop, plan.assembly));
+        if (planCommand->parsed()) out << io::writePlan(piece, shop, plan, planBoards(piece, shop, plan.assembly));
         if (packetCommand->parsed()) {
             if (!o.out.ends_with(".pdf")) throw UsageError("--out must end in .pdf");
             io::replaceFile(o.out, [&](QIODevice& file) {

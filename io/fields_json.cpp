@@ -1,5 +1,6 @@
 #include "io/fields_json.h"
 
+#include "core/piece/check.h"
 #include "core/wood/species.h"
 
 namespace vl::io {
@@ -21,6 +22,21 @@ void FieldReader::readWoods(const Field& field, std::vector<std::string>& v)
             throw InputError(path, wood.dump(-1, ' ', false, Json::error_handler_t::replace),
                              "the id of a known wood is");
         v.push_back(knownWood(path, wood.get<std::string>()));
+    }
+}
+
+void FieldReader::readLengths(const Field& field, std::vector<double>& v)
+{
+    if (!in_.has(field.key)) return;
+    const Json* list = in_.array(field.key, static_cast<size_t>(field.most), true);
+    v.clear();
+    const std::string path = in_.pathOf(field.key);
+    for (const Json& one : *list) {
+        const std::string at = path + "[" + std::to_string(v.size()) + "]";
+        if (!one.is_number())
+            throw InputError(at, one.dump(-1, ' ', false, Json::error_handler_t::replace), limitText(field.limit));
+        v.push_back(one.get<double>());
+        checkWithin(at, v.back(), field.limit);
     }
 }
 

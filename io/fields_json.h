@@ -22,6 +22,8 @@ public:
             json[field.key] = choicesOf<T>()[static_cast<size_t>(v)].name;
         else if constexpr (std::same_as<T, std::optional<double>>) {
             if (v) json[field.key] = *v;
+        } else if constexpr (std::same_as<T, std::vector<double>>) {
+            if (!v.empty()) json[field.key] = v;
         } else if constexpr (std::constructible_from<FieldValue, T>)
             json[field.key] = v;
         else {
@@ -75,6 +77,8 @@ public:
             readText(field, v);
         else if constexpr (std::same_as<T, std::vector<std::string>>)
             readWoods(field, v);
+        else if constexpr (std::same_as<T, std::vector<double>>)
+            readLengths(field, v);
         else
             readList(field, v);
     }
@@ -93,6 +97,7 @@ public:
 private:
     void readText(const Field& field, std::string& v);
     void readWoods(const Field& field, std::vector<std::string>& v);
+    void readLengths(const Field& field, std::vector<double>& v);
     std::string knownWood(const std::string& path, const std::string& id);
 
     template <class... Form> void eachAlternative(const Field& field, std::variant<Form...>& v)
@@ -172,6 +177,10 @@ private:
                     {"items", {{"type", "string"}}},
                     {"minItems", static_cast<int>(l.low)},
                     {"maxItems", static_cast<int>(l.high)}};
+        else if constexpr (std::same_as<T, std::vector<double>>)
+            return {{"type", "array"},
+                    {"items", {{"type", "number"}, {"minimum", l.low}, {"maximum", l.high}}},
+                    {"maxItems", static_cast<int>(field.most)}};
         else
             return {{"type", "array"},
                     {"items", described(typename T::value_type{})},

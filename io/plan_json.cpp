@@ -40,11 +40,17 @@ Json boardsJson(const BoardPlan& boards)
 {
     Json list = Json::array();
     for (const PlannedBoard& b : boards.boards) {
-        Json strips = Json::array(), offcuts = Json::array();
+        Json strips = Json::array(), offcuts = Json::array(), lengths = Json::array();
+        for (const BoardRect& r : b.lengths) lengths.push_back(rectJson(r));
         for (const PlannedStrip& s : b.strips) {
             Json runs = Json::array();
             for (const PlannedRun& r : s.runs)
-                runs.push_back({{"part", r.part}, {"count", r.count}, {"from_mm", r.from}, {"length_mm", r.length}});
+                runs.push_back({{"part", r.part},
+                                {"count", r.count},
+                                {"from_mm", r.from},
+                                {"length_mm", r.length},
+                                {"x_mm", s.place.x + r.from},
+                                {"y_mm", s.place.y}});
             strips.push_back({{"rip_mm", s.place.width},
                               {"thickness_mm", s.thickness},
                               {"place", rectJson(s.place)},
@@ -59,6 +65,7 @@ Json boardsJson(const BoardPlan& boards)
                         {"length_mm", b.board.length},
                         {"width_mm", b.board.width},
                         {"thickness_mm", b.board.thickness},
+                        {"lengths", lengths},
                         {"strips", strips},
                         {"cuts", b.cuts.size()},
                         {"offcuts", offcuts},
@@ -81,7 +88,7 @@ Json setupsJson(const std::vector<Setup>& setups)
 }
 
 /// Yield and bound are of the boards where a rack is there to cut from, else of the strips.
-Json cutsJson(const Piece& piece, const Plan& plan, const BoardPlan& boards)
+Json cutsJson(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards)
 {
     const CutPlan& cuts = plan.cuts;
     Json needed = Json::array(), shortfall = Json::array();
@@ -128,7 +135,7 @@ Json cutsJson(const Piece& piece, const Plan& plan, const BoardPlan& boards)
             {"rings", rings},
             {"offcuts", offcuts},
             {"saw_setups", setupsJson(setupsOf(piece, plan.assembly, boards))},
-            {"saw_setups_least", leastSetups(piece, plan.assembly, boards)},
+            {"saw_setups_least", leastSetups(piece, shop, plan.assembly)},
             {"yield", cut ? boards.yield() : cuts.yield()},
             {"lower_bound", cut ? Json(boards.lowerBound) : Json(nullptr)},
             {"consumed", cut ? Json(boards.consumed) : Json(nullptr)},
@@ -229,7 +236,7 @@ Json pieceSummary(const Piece& piece, const Shape& s)
 
 }  // namespace
 
-std::string writePlan(const Piece& piece, const Plan& plan, const BoardPlan& boards)
+std::string writePlan(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards)
 {
     Json cautions = Json::array();
     for (const Caution& c : plan.cautions) {
@@ -248,7 +255,7 @@ std::string writePlan(const Piece& piece, const Plan& plan, const BoardPlan& boa
     const Json j{{"format", "vivid-lathe-plan"},
                  {"piece", pieceSummary(piece, plan.shape)},
                  {"parts", partsJson(piece, plan)},
-                 {"cuts", cutsJson(piece, plan, boards)},
+                 {"cuts", cutsJson(piece, shop, plan, boards)},
                  {"steps", stepsJson(piece, plan)},
                  {"schedule",
                   {{"length_min", plan.schedule.length},

@@ -101,7 +101,8 @@ private:
         for (const BoardCut& c : b.cuts) {
             const QPointF from(Sheet::margin + c.x0 * scale, y + c.y0 * scale),
                 to(Sheet::margin + c.x1 * scale, y + c.y1 * scale);
-            s_.rule(from.x(), from.y(), to.x(), to.y(), c.kind == BoardCut::Clear ? 0.5 : 0.25, Qt::black);
+            const bool across = c.kind == BoardCut::Clear || c.kind == BoardCut::Length;
+            s_.rule(from.x(), from.y(), to.x(), to.y(), across ? 0.5 : 0.25, Qt::black);
             const QPointF at =
                 c.kind == BoardCut::Rip ? QPointF(to.x() - 3 - 5 * (c.number % 3), to.y()) : (from + to) / 2;
             if (std::ranges::any_of(places,

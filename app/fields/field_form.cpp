@@ -1,6 +1,7 @@
 #include "app/fields/field_form.h"
 
 #include "app/fields/length_field.h"
+#include "app/fields/lengths_field.h"
 #include "app/fields/wood_picker.h"
 
 #include <QCheckBox>
@@ -66,6 +67,8 @@ void FieldForm::add(const FieldItem& item)
         return addFlag(item);
     case Field::Kind::Wood:
         return addWood(item);
+    case Field::Kind::Lengths:
+        return addLengths(item);
     default:
         return addChoice(item);
     }
@@ -172,6 +175,17 @@ void FieldForm::addChoice(const FieldItem& item)
     connect(field, &QComboBox::activated, this,
             [this, words = wordsOf(item.field), path = item.path](int k) { emit edited(words, path, k); });
     readers_.push_back([field](const FieldValue& v) { field->setCurrentIndex(std::get<int>(v)); });
+}
+
+void FieldForm::addLengths(const FieldItem& item)
+{
+    auto* field = new LengthsField(doc_, wordsOf(item.field), item.field);
+    row(item, field);
+    connect(field, &LengthsField::edited, this,
+            [this, words = wordsOf(item.field), path = item.path](const std::vector<double>& mm) {
+                emit edited(words, path, mm);
+            });
+    readers_.push_back([field](const FieldValue& v) { field->setValues(std::get<std::vector<double>>(v)); });
 }
 
 void FieldForm::addWood(const FieldItem& item)

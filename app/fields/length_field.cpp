@@ -9,6 +9,17 @@
 
 namespace vl::app {
 
+void markBad(QLineEdit& field, const QString& why)
+{
+    field.setToolTip(why);
+    if (field.property("bad").toBool() != !why.isEmpty()) {
+        field.setProperty("bad", !why.isEmpty());
+        field.style()->unpolish(&field);
+        field.style()->polish(&field);
+    }
+    if (!why.isEmpty()) QToolTip::showText(field.mapToGlobal(QPoint(0, field.height())), why, &field);
+}
+
 LengthField::LengthField(Document& document, const QString& name, const Limit& limit, QWidget* parent)
     : QLineEdit(parent), doc_(document), limit_(limit)
 {
@@ -39,18 +50,7 @@ void LengthField::refresh()
     setText(mixed_ ? QString() : QString::fromStdString(fieldLength(mm_, doc_.style())));
     setPlaceholderText(mixed_ ? tr("several") : QString());
     setModified(false);
-    setBad({});
-}
-
-void LengthField::setBad(const QString& why)
-{
-    setToolTip(why);
-    if (property("bad").toBool() != !why.isEmpty()) {
-        setProperty("bad", !why.isEmpty());
-        style()->unpolish(this);
-        style()->polish(this);
-    }
-    if (!why.isEmpty()) QToolTip::showText(mapToGlobal(QPoint(0, height())), why, this);
+    markBad(*this, {});
 }
 
 void LengthField::take()
@@ -60,13 +60,13 @@ void LengthField::take()
         const double mm = parseLength(text().toStdString(), doc_.style().unit, accessibleName().toStdString());
         checkWithin(accessibleName().toStdString(), mm, limit_);
         setModified(false);
-        setBad({});
+        markBad(*this, {});
         mm_ = mm;
         mixed_ = false;
         emit edited(mm);
         refresh();
     } catch (const InputError& e) {
-        setBad(QString::fromStdString(e.what()));
+        markBad(*this, QString::fromStdString(e.what()));
     }
 }
 

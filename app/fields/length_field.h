@@ -8,6 +8,9 @@
 
 namespace vl::app {
 
+/// Marks a field and says why it cannot be taken; or, where nothing is said, that it is well.
+void markBad(QLineEdit& field, const QString& why);
+
 /// A field that reads lengths in every form of the shop, in the units on show. Enter or leaving the field hands the
 /// value on; what cannot be read, or is beyond the limit, is marked and said, and the old value stays. Arrow keys step
 /// by 0.5 mm or 1/64 in.
@@ -31,7 +34,6 @@ protected:
 private:
     void take();
     void refresh();
-    void setBad(const QString& why);
 
     Document& doc_;
     Limit limit_;

@@ -10,6 +10,8 @@
 #include <QFormLayout>
 #include <QLabel>
 #include <QScrollArea>
+#include <QSignalBlocker>
+#include <QSlider>
 #include <QVBoxLayout>
 
 namespace vl::app {
@@ -56,6 +58,27 @@ protected:
         rows_.push_back([this, field, member, part] { field->setValue(part(doc_.piece()).*member); });
         return field;
     }
+    /// A slider beneath a length of the piece, `steps` from one end of its limit to the other; a drag is one step of
+    /// the history.
+    template <class T, class Part> QSlider* pieceSlider(double T::*member, Part part, int steps)
+    {
+        const Field declared = fieldOf(member);
+        auto* slider = new QSlider(Qt::Horizontal);
+        slider->setRange(0, steps);
+        row({}, slider);
+        slider->setAccessibleName(wordsOf(declared) + tr(", slider"));
+        connect(slider, &QSlider::sliderPressed, this, [this] { sliding_ = Document::newMergeKey(); });
+        connect(slider, &QSlider::sliderReleased, this, [this] { sliding_ = 0; });
+        connect(slider, &QSlider::valueChanged, this, [this, member, part, steps, declared](int step) {
+            edit(
+                wordsOf(declared), [&](Piece& p) { part(p).*member = declared.limit.share(step, steps); }, sliding_);
+        });
+        rows_.push_back([this, slider, member, part, steps, declared] {
+            const QSignalBlocker quiet(slider);
+            slider->setValue(declared.limit.step(part(doc_.piece()).*member, steps));
+        });
+        return slider;
+    }
     /// The same for a choice.
     template <class T, Choosable E, class Part> QComboBox* choiceRow(E T::*member, Part part)
     {
@@ -95,6 +118,7 @@ private:
     std::vector<std::function<void()>> rows_;
 
     bool stale_ = false;
+    int sliding_ = 0;  ///< merge key of the slider that is held
     QString name_;
     QVBoxLayout* lanes_ = nullptr;
     QScrollArea* panel_ = nullptr;

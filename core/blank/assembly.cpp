@@ -1,8 +1,7 @@
 #include "core/blank/assembly.h"
 
-#include "core/blank/construction.h"
+#include "core/blank/alike.h"
 #include "core/blank/stack_recipe.h"
-#include "core/geometry/piercing.h"
 
 #include <algorithm>
 #include <cmath>
@@ -271,21 +270,22 @@ void seatTenons(std::vector<Building>& buildings, const Sides& sides)
     }
 }
 
-/// Strips that may be a little wider than wanted are made alike where they differ by no more than `within`: one setting
-/// serves them all.
-void setAlike(std::vector<Building>& buildings, double within)
+/// Every layer by its own construction, one on another.
+std::vector<Building> built(const Piece& piece, const Shop& shop, const Sides& sides)
 {
-    if (within <= 0) return;
-    std::vector<Part*> parts;
-    std::vector<Interval> widths;
-    for (Building& b : buildings)
-        for (Part& p : b.parts)
-            if (p.spare > 0) {
-                parts.push_back(&p);
-                widths.push_back({p.width, p.width + std::min(within, p.spare)});
-            }
-    const Piercing set = pierce(widths);
-    for (size_t i = 0; i < parts.size(); ++i) parts[i]->width = set.settings[i];
+    std::vector<Building> buildings(piece.layers.size());
+    double z = 0, phase = 0;
+    for (size_t i = 0; i < piece.layers.size(); ++i) {
+        const Layer& l = piece.layers[i];
+        if (const Sectors* s = l.sectors()) phase = std::fmod(phase + (i ? s->turn * 360.0 / s->segments : 0), 360.0);
+        Building& b = buildings[i];
+        b.layer = begun(l, sides, z, phase);
+        b.layer.how->build({piece, shop, sides, i}, b);
+        if (!(b.layer.density > 0)) weigh(b.layer, sides);
+        z = b.layer.z1;
+        for (Part& p : b.parts) p.layer = static_cast<int>(i);
+    }
+    return buildings;
 }
 
 }  // namespace
@@ -293,24 +293,21 @@ void setAlike(std::vector<Building>& buildings, double within)
 Assembly assemble(const Piece& piece, const Shop& shop, const Sides& sides)
 {
     Assembly a;
-    std::vector<Building> buildings(piece.layers.size());
-    double z = 0, phase = 0;
-    for (size_t i = 0; i < piece.layers.size(); ++i) {
-        const Layer& l = piece.layers[i];
-        if (const Sectors* s = l.sectors()) phase = std::fmod(phase + (i ? s->turn * 360.0 / s->segments : 0), 360.0);
-        Building& built = buildings[i];
-        built.layer = begun(l, sides, z, phase);
-        built.layer.how->build({piece, shop, sides, i}, built);
-        if (!(built.layer.density > 0)) weigh(built.layer, sides);
-        z = built.layer.z1;
-        for (Part& p : built.parts) p.layer = static_cast<int>(i);
+    std::vector<Building> buildings = built(piece, shop, sides);
+    std::vector<Evened> more(buildings.size());
+    Piece even;  // outlives the buildings made from it
+    if (piece.choices.alike > 0) {
+        more = evened(piece, buildings, piece.choices.alike);
+        even = withEvened(piece, more);
+        buildings = built(even, shop, sides);
     }
+    const Piece& made = piece.choices.alike > 0 ? even : piece;
+    for (size_t i = 0; i < buildings.size(); ++i) buildings[i].layer.evened = more[i];
     seatTenons(buildings, sides);
-    setAlike(buildings, piece.choices.alike);
-    a.recipe = stackRecipe(piece, shop, sides, buildings);
-    for (Building& built : buildings) {
-        std::ranges::move(built.parts, std::back_inserter(a.parts));
-        a.layers.push_back(std::move(built.layer));
+    a.recipe = stackRecipe(made, shop, sides, buildings);
+    for (Building& b : buildings) {
+        std::ranges::move(b.parts, std::back_inserter(a.parts));
+        a.layers.push_back(std::move(b.layer));
     }
     return a;
 }

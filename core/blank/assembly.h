@@ -25,6 +25,7 @@ struct Part {
     double width = 0;      ///< mm
     double thickness = 0;  ///< mm, planed, before the ring's faces are flattened
     EndCut left, right;
+    bool rough = false;  ///< cut off by a mark, to no stop: its ends are sawn or turned away
     double spare = 0;   ///< mm that it may be wider than wanted: what turning takes of it anyway
     std::string grain;  ///< which way the fibres run
     int layer = 0;
@@ -42,6 +43,12 @@ struct Tenon {
 
     /// How deep the hole for a tenon is: 1 mm more than it is long, room for the glue (common practice).
     static double hole(double length) { return length + 1; }
+};
+
+/// What a layer is given beyond what it asks for, so that one setting of a machine serves several: mm.
+struct Evened {
+    double outer = 0, inner = 0;  ///< on the radius
+    double loss = 0;              ///< at each face
 };
 
 /// Something a construction knows will not work: the plan makes a caution of it.
@@ -78,6 +85,7 @@ struct BuiltLayer {
     double density = 0;                 ///< kg/m³, mean of the wood that turning leaves
     double fill = 1;                    ///< share of the turned wall that is wood
     Tenon tenon;                        ///< of a spindle
+    Evened evened;                      ///< what is in its stock and its losses for the sake of fewer set-ups
     std::vector<Setting> settings;      ///< what this construction has to set and to know
     std::vector<Concern> concerns;
 

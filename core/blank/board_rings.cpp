@@ -1,6 +1,7 @@
 #include "core/geometry/board_rings.h"
 
 #include "core/blank/faces.h"
+#include "core/blank/holding.h"
 #include "core/blank/slab.h"
 #include "core/wood/figure.h"
 #include "core/words/build.h"
@@ -57,6 +58,13 @@ Cone coneOf(const Site& site, const BuiltLayer& b)
 /// Volume of a cone's frustum, mm³.
 double frustum(double r0, double r1, double h) { return pi * h * (r0 * r0 + r0 * r1 + r1 * r1) / 3; }
 
+/// Whether its halves are glued apart from the start.
+bool halvesDry(const BoardRingForm& f)
+{
+    return f.tool == BoardRingForm::Bandsaw && f.halves == BoardRingForm::MiddleDry &&
+           f.board.pattern != SlabForm::Plain;
+}
+
 /// The board that the rings are cut from: of one wood a single one, else glued of strips.
 FlippedBoard boardOf(const Site& site, const Cone& c)
 {
@@ -65,7 +73,7 @@ FlippedBoard boardOf(const Site& site, const Cone& c)
     if (f.board.pattern == SlabForm::Plain) {
         board.strips = 1;
         board.strip = c.outer;
-    } else if (f.tool == BoardRingForm::Bandsaw && f.halves == BoardRingForm::MiddleDry)
+    } else if (halvesDry(f) && board.widths.empty())
         board.strips += board.strips % 2;  // a joint on the middle line
     if (board.rows == 1) board.row = c.outer + 10;
     return board;
@@ -174,7 +182,9 @@ void judge(const BoardRingForm& f, const Cone& c, const FlippedBoard& board, Bui
                                   double& angle = q.as<BoardRingForm>()->angle;
                                   angle = std::min(angle, usual);
                               }});
-    const int lost = board.strips > 1 ? ringsUntilLost(board.strip, c.outer / 2, f.rotate) : 0;
+    double narrowest = board.strip;
+    for (int i = 0; i < board.strips && !board.widths.empty(); ++i) narrowest = std::min(narrowest, board.wide(i));
+    const int lost = board.strips > 1 ? ringsUntilLost(narrowest, c.outer / 2, f.rotate) : 0;
     if (lost > 0 && lost < f.rings)
         b.concerns.push_back({.id = "pattern-lost",
                               .measure = static_cast<double>(f.rings),
@@ -188,7 +198,8 @@ void judge(const BoardRingForm& f, const Cone& c, const FlippedBoard& board, Bui
 class BoardRingSteps {
 public:
     BoardRingSteps(const Site& site, const BuiltLayer& b, const Cone& c, const FlippedBoard& board)
-        : layer_(site.layer()), f_(site.form<BoardRingForm>()), b_(b), c_(c), board_(board), s_(ringSettings(f_, c))
+        : layer_(site.layer()), f_(site.form<BoardRingForm>()), b_(b), c_(c), board_(board), s_(ringSettings(f_, c)),
+          tenon_(site.piece.choices.holding == HoldSchool::GluedTenon)
     {
     }
 
@@ -218,19 +229,14 @@ private:
                            .uses = {"saw"}});
     }
 
-    bool middleDry() const
-    {
-        return f_.tool == BoardRingForm::Bandsaw && board_.strips > 1 && f_.halves == BoardRingForm::MiddleDry;
-    }
-
     Thing striped(Bench& bench, const Things& parts) const
     {
         return glueBoard(bench, parts, board_, b_,
                          {.rip = says(words::ripBoard, bench.name()),
                           .glue = says(words::glueBoardStrips, bench.name()),
-                          .glueWhy = says(middleDry() ? words::middleLeftDry : words::jointOnMiddle),
+                          .glueWhy = says(halvesDry(f_) ? words::middleLeftDry : words::jointOnMiddle),
                           .of = bench.name(),
-                          .middleDry = middleDry()});
+                          .middleDry = halvesDry(f_)});
     }
 
     Thing scribe(Bench& bench, const Thing& board) const
@@ -250,14 +256,14 @@ private:
     {
         const int n = f_.rings;
         const Setting lost{"bandsaw", "out of round by", c_.split, Unit::Length, "the kerf", plane, 1};
-        const Thing halves = middleDry() ? scribed
-                                         : bench.step(Action::Split, "halve", {scribed}, "halves",
-                                                      {.title = says(words::halveBoard, bench.name()),
-                                                       .why = says(words::fromOpenSide),
-                                                       .how = says(words::alongMiddle, lost),
-                                                       .settings = {lost},
-                                                       .minutes = 4,
-                                                       .uses = {"bandsaw"}});
+        const Thing halves = halvesDry(f_) ? scribed
+                                           : bench.step(Action::Split, "halve", {scribed}, "halves",
+                                                        {.title = says(words::halveBoard, bench.name()),
+                                                         .why = says(words::fromOpenSide),
+                                                         .how = says(words::alongMiddle, lost),
+                                                         .settings = {lost},
+                                                         .minutes = 4,
+                                                         .uses = {"bandsaw"}});
         const Thing rings = bench.step(Action::Cut, "saw-rings", {halves}, "half-rings",
                                        {.title = says(words::sawHalves, bench.name()),
                                         .why = says(words::outermostHold),
@@ -292,18 +298,41 @@ private:
                                         .settings = {circle},
                                         .minutes = 6,
                                         .uses = {"bandsaw"}});
-        const Thing mounted = bench.step(Action::Mount, "mount-board", {round}, "on-lathe",
-                                         {.title = says(words::mountBoard, bench.name()),
-                                          .why = says(words::screwsInBottom),
-                                          .how = says(words::smallFaceplate),
-                                          .minutes = 8,
-                                          .uses = {"lathe"}});
+        const Thing mounted = tenon_ ? onTenon(bench, round)
+                                     : bench.step(Action::Mount, "mount-board", {round}, "on-lathe",
+                                                  {.title = says(words::mountBoard, bench.name()),
+                                                   .why = says(words::screwsInBottom),
+                                                   .how = says(words::smallFaceplate),
+                                                   .minutes = 8,
+                                                   .uses = {"lathe"}});
         return bench.step(Action::PartOff, "part-rings", {mounted}, "rings-raw",
                           {.title = says(words::partRings, bench.name()),
                            .why = says(words::fromBothSides),
                            .how = says(words::partAtAngle, s_.angle, s_.rpm),
                            .settings = {s_.angle, s_.rpm},
                            .minutes = 6.0 * f_.rings,
+                           .uses = {"lathe"}});
+    }
+
+    /// The board held by a tenon that is glued to its bottom disc, instead of by screws in it.
+    Thing onTenon(Bench& bench, const Thing& round) const
+    {
+        const Thing tenon = mountBlock(bench, "board-tenon", HoldSchool::GluedTenon, c_.radiusAt(b_.z0), Text());
+        const Thing glued = bench.glue(
+            "tenon", {tenon, round}, "on-tenon",
+            {.title = says(words::tenonOntoBase, bench.name(), Text()),
+             .why = says(words::runsTrue),
+             .how = says(words::gluedForGood),
+             .joint = {.area = pi * std::pow(blockDiameter(HoldSchool::GluedTenon, c_.radiusAt(b_.z0)) / 2, 2),
+                       .joints = 1,
+                       .woods = woodsIn(b_)},
+             .minutes = 6,
+             .uses = {"clamp"}});
+        return bench.step(Action::Mount, "mount-board", {glued}, "on-lathe",
+                          {.title = says(words::mountBoardChuck, bench.name()),
+                           .why = says(words::noHoleInBottom),
+                           .how = says(words::jawsOnTenon),
+                           .minutes = 5,
                            .uses = {"lathe"}});
     }
 
@@ -332,6 +361,7 @@ private:
     Cone c_;
     FlippedBoard board_;
     RingSettings s_;
+    bool tenon_;  ///< held by one that is glued on
 };
 
 void build(const Site& site, Building& out)
@@ -357,6 +387,8 @@ void build(const Site& site, Building& out)
     settle(f, c, b);
     judge(f, c, board, b);
     judgeMachines(f, c, site.shop, b);
+    judgeWidths(board, 2 * c.scribed(0), halvesDry(f), b.concerns,
+                [](Layer& q) { q.as<BoardRingForm>()->board.widths.clear(); });
 
     if (board.strips > 1)
         boardParts(site, board, b.woods, out.parts);

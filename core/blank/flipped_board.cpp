@@ -8,6 +8,24 @@
 
 namespace vl {
 
+std::vector<double> FlippedBoard::edges() const
+{
+    std::vector<double> out{0};
+    for (int i = 0; i < strips; ++i) out.push_back(out.back() + wide(i));
+    const double middle = out.back() / 2;
+    for (double& e : out) e -= middle;
+    return out;
+}
+
+double FlippedBoard::stockLength(int i) const
+{
+    if (rows > 1 || round <= 0) return stockLength();
+    const std::vector<double> at = edges();
+    const auto k = static_cast<size_t>(i);
+    const double nearest = at[k] > 0 ? at[k] : at[k + 1] < 0 ? -at[k + 1] : 0;
+    return std::min(stockLength(), 2 * std::sqrt(std::max(0.0, round * round / 4 - nearest * nearest)) + 2 * trim);
+}
+
 FlippedBoard flippedFrom(int strips, double sawnWidth, double length, double thickness, double row, double jointing,
                          double flattening, double kerf, double trim)
 {

@@ -27,8 +27,9 @@ double nearestTo0(double low, double high) { return low > 0 ? low : high < 0 ? -
 
 Lattice::Reach Lattice::reachOf(size_t place) const
 {
-    const auto [x0, x1] = between(across, (place - first) % strips());
-    const auto [y0, y1] = between(along, (place - first) / strips());
+    const size_t row = (place - first) / strips();
+    const auto [x0, x1] = between(edgesOf(row), (place - first) % strips());
+    const auto [y0, y1] = between(along, row);
     Reach reach{.low = std::hypot(nearestTo0(x0, x1), nearestTo0(y0, y1)),
                 .high = std::hypot(std::max(-x0, x1), std::max(-y0, y1))};
     if (reach.low <= 0) return reach;
@@ -50,7 +51,8 @@ Lattice::Reach Lattice::reachOf(size_t place) const
 
 size_t Lattice::at(const Eigen::Vector3d& p) const
 {
-    return first + stretch(along, y.dot(p)) * strips() + stretch(across, x.dot(p));
+    const size_t row = stretch(along, y.dot(p));
+    return first + row * strips() + stretch(edgesOf(row), x.dot(p));
 }
 
 }  // namespace vl

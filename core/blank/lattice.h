@@ -16,9 +16,11 @@ struct Lattice {
     double z0 = 0, z1 = 0;                   ///< mm
     Eigen::Vector3d x{0, 0, 1}, y{0, 1, 0};  ///< directions across the strips and along them
     std::vector<double> across, along;       ///< mm, the edges, ascending; one more than there are strips and rows
+    std::vector<double> turned;              ///< mm, those across of every second row; empty: the same
     size_t first = 0;                        ///< its first cell's place
 
     size_t strips() const { return across.size() - 1; }
+    const std::vector<double>& edgesOf(size_t row) const { return row % 2 && !turned.empty() ? turned : across; }
     size_t rows() const { return along.size() - 1; }
     size_t count() const { return strips() * rows(); }
     /// Whether a cell's place is one of its own.

@@ -8,6 +8,7 @@
 #include "core/words/glue.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 namespace vl {
@@ -15,9 +16,16 @@ namespace {
 
 constexpr const char* plain = "plane arithmetic";
 
-Setting ripTo(const FlippedBoard& b)
+/// What the strips are ripped to: all alike, or each to its own.
+std::vector<Setting> ripTo(const FlippedBoard& b)
 {
-    return {"saw", "rip strips to", b.stripSawn(), Unit::Length, "strip + 2 · jointing", plain};
+    const char* formula = "strip + 2 · jointing";
+    if (b.widths.empty()) return {{"saw", "rip strips to", b.stripSawn(), Unit::Length, formula, plain}};
+    std::vector<Setting> all;
+    for (int i = 0; i < b.strips; ++i)
+        all.push_back(
+            {"saw", "rip strip " + std::to_string(i + 1) + " to", b.stripSawn(i), Unit::Length, formula, plain});
+    return all;
 }
 Setting planeTo(const FlippedBoard& b)
 {
@@ -37,11 +45,19 @@ Setting flatten(const FlippedBoard& b)
             .decimals = 1};
 }
 
-std::vector<double> edges(int n, double each)
+double longestStrip(const FlippedBoard& b)
 {
-    std::vector<double> out;
-    for (int i = 0; i <= n; ++i) out.push_back((i - n / 2.0) * each);
-    return out;
+    double most = 0;
+    for (int i = 0; i < b.strips; ++i) most = std::max(most, b.stockLength(i));
+    return most;
+}
+
+/// Length of all joints between neighbours, as long as the shorter of both.
+double jointLength(const FlippedBoard& b)
+{
+    double sum = 0;
+    for (int i = 1; i < b.strips; ++i) sum += std::min(b.stockLength(i - 1), b.stockLength(i));
+    return sum;
 }
 
 }  // namespace
@@ -52,8 +68,11 @@ FlippedBoard boardFor(const SlabForm& form, double size, double thickness, doubl
     auto number = [&](double each) { return std::clamp(static_cast<int>(std::ceil(size / each - 1e-9)), 2, most); };
     FlippedBoard board;
     const bool rows = form.pattern == SlabForm::Checkered;
-    board.strips = number(form.strip);
+    if (form.pattern != SlabForm::Plain) board.widths = form.widths;
+    if (board.widths.size() == 1) board.widths.push_back(board.widths[0]);  // no board of strips has fewer than two
+    board.strips = board.widths.empty() ? number(form.strip) : static_cast<int>(board.widths.size());
     board.strip = form.strip;
+    board.round = rows ? 0 : size;
     board.rows = rows ? number(form.row) : 1;
     board.row = rows ? form.row : size;
     board.thickness = thickness;
@@ -65,12 +84,17 @@ FlippedBoard boardFor(const SlabForm& form, double size, double thickness, doubl
 
 void layBoard(BuiltLayer& b, const FlippedBoard& board, const BoardCells& at, size_t seed)
 {
+    const std::vector<double> edges = board.edges();
+    std::vector<double> mirrored(edges.rbegin(), edges.rend()), along;
+    for (double& e : mirrored) e = -e;
+    for (int i = 0; i <= board.rows; ++i) along.push_back((i - board.rows / 2.0) * board.row);
     const Lattice lattice{.z0 = at.z0,
                           .z1 = at.z1,
                           .x = at.x,
                           .y = at.y,
-                          .across = edges(board.strips, board.strip),
-                          .along = edges(board.rows, board.row),
+                          .across = edges,
+                          .along = along,
+                          .turned = board.widths.empty() ? std::vector<double>() : mirrored,
                           .first = b.cells.size()};
     const Eigen::Vector3d up = Eigen::Vector3d::UnitX();
     for (int row = 0; row < board.rows; ++row)
@@ -82,8 +106,9 @@ void layBoard(BuiltLayer& b, const FlippedBoard& board, const BoardCells& at, si
             if (at.below) c.bounds.push_back({-up, -at.z0, false});
             if (at.above) c.bounds.push_back({up, at.z1, false});
             const auto k = static_cast<size_t>(i), j = static_cast<size_t>(row);
-            (i > 0 ? c.bounds : c.faces).push_back({-at.x, -lattice.across[k], false});
-            (i + 1 < board.strips ? c.bounds : c.faces).push_back({at.x, lattice.across[k + 1], false});
+            const std::vector<double>& across = lattice.edgesOf(j);
+            (i > 0 ? c.bounds : c.faces).push_back({-at.x, -across[k], false});
+            (i + 1 < board.strips ? c.bounds : c.faces).push_back({at.x, across[k + 1], false});
             (row > 0 ? c.bounds : c.faces).push_back({-at.y, -lattice.along[j], false});
             (row + 1 < board.rows ? c.bounds : c.faces).push_back({at.y, lattice.along[j + 1], false});
             c.board.axes.row(0) = turned ? -at.y : at.y;
@@ -95,14 +120,44 @@ void layBoard(BuiltLayer& b, const FlippedBoard& board, const BoardCells& at, si
     b.lattices.push_back(lattice);
 }
 
+void judgeWidths(const FlippedBoard& board, double wanted, bool middle, std::vector<Concern>& concerns,
+                 std::function<void(Layer&)> equal)
+{
+    if (board.widths.empty()) return;
+    if (board.width() < wanted - 1e-6)
+        concerns.push_back({.id = "narrow",
+                            .stop = true,
+                            .measure = board.width(),
+                            .limit = wanted,
+                            .unit = "mm",
+                            .message = says(words::leftoversTooNarrow),
+                            .fix = says(words::equalStrips),
+                            .change = equal});
+    double off = board.width();
+    for (const double edge : board.edges()) off = std::min(off, std::abs(edge));
+    constexpr double near = 0.1;  // mm, own choice
+    if (middle && off > near)
+        concerns.push_back({.id = "middle",
+                            .stop = true,
+                            .measure = off,
+                            .limit = near,
+                            .unit = "mm",
+                            .message = says(words::noJointOnMiddle),
+                            .fix = says(words::equalStrips),
+                            .change = std::move(equal)});
+}
+
 std::vector<Setting> boardSettings(const FlippedBoard& board)
 {
-    std::vector<Setting> all{
-        ripTo(board),
-        planeTo(board),
-        {"", "strips", static_cast<double>(board.strips), Unit::Count, "size / strip, rounded up", plain, 0},
-        {"saw", "length of the strips", board.stockLength(), Unit::Length,
-         "rows · (row + 2 · jointing) + (rows − 1) · kerf + 2 · trim", plain}};
+    std::vector<Setting> all = ripTo(board);
+    all.push_back(planeTo(board));
+    all.push_back({"", "strips", static_cast<double>(board.strips), Unit::Count,
+                   board.widths.empty() ? "size / strip, rounded up" : "chosen", plain, 0});
+    all.push_back({"saw", board.round > 0 ? "length of the longest strip" : "length of the strips", longestStrip(board),
+                   Unit::Length,
+                   board.round > 0 ? "chord of the circle + 2 · trim"
+                                   : "rows · (row + 2 · jointing) + (rows − 1) · kerf + 2 · trim",
+                   plain});
     if (board.rows > 1) {
         all.push_back(rowsTo(board));
         all.push_back({"", "rows", static_cast<double>(board.rows), Unit::Count, "size / row, rounded up", plain, 0});
@@ -115,32 +170,50 @@ std::vector<Setting> boardSettings(const FlippedBoard& board)
 void boardParts(const Site& site, const FlippedBoard& board, const std::vector<const Species*>& woods,
                 std::vector<Part>& parts)
 {
-    for (const Species* wood : woods)
-        addPart(parts, squarePart(site, {.id = wood->id,
-                                         .name = std::string(wood->name) + " strip",
-                                         .wood = wood,
-                                         .length = board.stockLength(),
-                                         .width = board.stripSawn(),
-                                         .thickness = board.stockThickness(),
-                                         .grain = "along the strip"}));
+    // Strips of one size are one part of each wood; the sizes are numbered where there are several.
+    std::vector<std::array<long, 2>> sizes;
+    std::vector<size_t> sizeOf;
+    for (int i = 0; i < board.strips; ++i) {
+        const std::array size{std::lround(board.stripSawn(i) * 1e3), std::lround(board.stockLength(i) * 1e3)};
+        const auto it = std::ranges::find(sizes, size);
+        sizeOf.push_back(static_cast<size_t>(it - sizes.begin()));
+        if (it == sizes.end()) sizes.push_back(size);
+    }
+    for (size_t i = 0; i < woods.size(); ++i) {
+        const Species* wood = woods[i];
+        const std::string number = sizes.size() > 1 ? "-" + std::to_string(sizeOf[i] + 1) : "";
+        Part strip = squarePart(site, {.id = wood->id + number,
+                                       .name = std::string(wood->name) + " strip",
+                                       .wood = wood,
+                                       .length = board.stockLength(static_cast<int>(i)),
+                                       .width = board.stripSawn(static_cast<int>(i)),
+                                       .thickness = board.stockThickness(),
+                                       .grain = "along the strip"});
+        strip.rough = board.rows == 1;  // the board is sawn round: its strips' ends are nothing to measure by
+        addPart(parts, std::move(strip));
+    }
 }
 
 Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, const BuiltLayer& layer,
                 const BoardWords& said)
 {
-    const Setting rip = ripTo(board), plane = planeTo(board), off = flatten(board), rows = rowsTo(board);
+    const Setting plane = planeTo(board), off = flatten(board), rows = rowsTo(board);
+    std::vector<Setting> sawn = ripTo(board);
+    const Text how =
+        board.widths.empty() ? says(words::fencePlaneJoint, sawn[0], plane) : says(words::eachFencePlaneJoint, plane);
+    sawn.push_back(plane);
     const Lattice& lattice = layer.lattices.front();
     const Cell& cell = layer.cells[lattice.first];
     const Thing ripped = bench.step(Action::Cut, "cut", strips, "strips",
                                     {.title = said.rip,
-                                     .why = says(words::oneFence),
-                                     .how = says(words::fencePlaneJoint, rip, plane),
-                                     .settings = {rip, plane},
+                                     .why = says(board.widths.empty() ? words::oneFence : words::ownWidths),
+                                     .how = how,
+                                     .settings = sawn,
                                      .minutes = 8.0 + board.strips,
                                      .uses = {"saw"}});
     const int joints = board.strips - (said.middleDry ? 2 : 1);
     const GlueJoint long1{.faces = facesOf(cell, layer.cells[lattice.first + 1], lattice.x),
-                          .area = joints * board.stockLength() * board.stockThickness(),
+                          .area = jointLength(board) * joints / (board.strips - 1) * board.stockThickness(),
                           .joints = joints,
                           .woods = woodsIn(layer)};
     const Thing panel = bench.glue("glue-board", {ripped}, "panel",
@@ -196,12 +269,14 @@ void build(const Site& site, Building& out)
     b.stock = {1, std::min(board.width(), board.length()), 0};
     b.corner = std::hypot(board.width(), board.length()) / 2;
     holdStraight(b, b.stock.outer / 2, 0);
-    b.volume = board.width() * board.length() * (b.z1 - b.z0);
+    b.volume = 0;
+    for (int i = 0; i < board.strips; ++i)
+        b.volume += board.wide(i) * (board.rows > 1 ? board.length() : board.stockLength(i)) * (b.z1 - b.z0);
     b.planeTo = board.stockThickness();
     for (int i = 0; i < board.strips; ++i) b.woods.push_back(woodAt(l, form.pattern == SlabForm::Plain ? 0 : i));
     layBoard(b, board, {.z0 = b.z0, .z1 = b.z1, .x = onwards(0), .y = outwards(0)}, site.index);
     b.settings = boardSettings(board);
-    if (board.rows > 1 && board.strips % 2 && l.woods.size() % 2 == 0)
+    if (board.rows > 1 && board.widths.empty() && board.strips % 2 && l.woods.size() % 2 == 0)
         b.concerns.push_back({.id = "flip",
                               .measure = static_cast<double>(board.strips),
                               .limit = static_cast<double>(board.strips + 1),
@@ -211,6 +286,7 @@ void build(const Site& site, Building& out)
                               .change = [size = 2 * wantedOuter(site, b), n = board.strips](Layer& q) {
                                   q.as<SlabForm>()->strip = size / (n + 1);
                               }});
+    judgeWidths(board, 2 * wantedOuter(site, b), false, b.concerns, [](Layer& q) { q.as<SlabForm>()->widths.clear(); });
     boardParts(site, board, b.woods, out.parts);
     out.steps = [board, &b](Bench& bench, const Things& parts) {
         const Setting off = flatten(board);
@@ -232,7 +308,7 @@ void build(const Site& site, Building& out)
 std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
 {
     const auto& form = site.form<SlabForm>();
-    if (form.pattern == SlabForm::Plain) return {};
+    if (form.pattern == SlabForm::Plain || !form.widths.empty()) return {};
     return {{.name = "strip",
              .at = {(b.z0 + b.z1) / 2, form.strip},
              .value = form.strip,

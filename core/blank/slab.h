@@ -18,6 +18,11 @@ struct BoardCells {
 };
 void layBoard(BuiltLayer& layer, const FlippedBoard& board, const BoardCells& place, size_t seed);
 
+/// Where strips of their own width do not do: they are narrower together than the board that is `wanted` (mm), or no
+/// joint stands on the middle line where one must. `equal` makes them equal.
+void judgeWidths(const FlippedBoard& board, double wanted, bool middle, std::vector<Concern>& concerns,
+                 std::function<void(Layer&)> equal);
+
 /// What a board of strips has to set and to know.
 std::vector<Setting> boardSettings(const FlippedBoard& board);
 /// The strips to cut for it, by wood.

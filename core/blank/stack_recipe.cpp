@@ -3,8 +3,9 @@
 #include "core/blank/construction.h"
 #include "core/blank/contact.h"
 #include "core/blank/faces.h"
-#include "core/blank/nest.h"
+#include "core/blank/holding.h"
 #include "core/blank/sections.h"
+#include "core/blank/turn_recipe.h"
 #include "core/words/build.h"
 #include "core/words/glue.h"
 #include "core/words/turn.h"
@@ -16,15 +17,10 @@
 namespace vl {
 namespace {
 
-Setting measured(const char* name, double mm, int decimals = 1)
-{
-    return {.name = name, .value = mm, .formula = "measured on the drawing", .decimals = decimals};
-}
-
 class StackWriter {
 public:
     StackWriter(const Piece& piece, const Shop& shop, const Sides& sides, const std::vector<Building>& buildings)
-        : piece_(piece), shop_(shop), sides_(sides), buildings_(buildings), whole_(recipe_, "", -1, Text())
+        : piece_(piece), shop_(shop), sides_(sides), buildings_(buildings)
     {
     }
 
@@ -36,8 +32,8 @@ public:
             Bench bench = benchOf(i);
             ready_.push_back(buildings_[i].steps(bench, parts));
         }
-        if (betweenCentres()) {
-            turn(mountBetweenCentres(ready_[0]), false);
+        if (heldByItsEnds(piece_, buildings_)) {
+            turnRecipe(piece_, shop_, ready_[0], Turning::BetweenCentres, recipe_);
             return std::move(recipe_);
         }
         const std::vector<Section> sections = sectionsOf(piece_, shop_, sides_);
@@ -48,7 +44,7 @@ public:
             if (many) section = inside(section, sections[s], s);
             made = s ? close(made, section, sections[s], s) : section;
         }
-        turn(made, many);
+        turnRecipe(piece_, shop_, made, many ? Turning::InSections : Turning::OnBlock, recipe_);
         return std::move(recipe_);
     }
 
@@ -61,62 +57,14 @@ private:
     }
     static Text name(size_t i) { return says(words::layerNumber, static_cast<int>(i) + 1); }
 
-    /// Whether the piece is one blank with its grain along the axis: it is held by its two ends, no block is glued on.
-    bool betweenCentres() const
-    {
-        return buildings_.size() == 1 && built(0).cells[0].endGrain(Eigen::Vector3d::UnitX()) > 0.9 &&
-               !layer(0).is<StavesForm>();
-    }
-
-    Setting boreSetting() const { return {"drill", "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1}; }
-    /// Above this a bore is turned: no bit is safe to hold in a tailstock, mm; common practice.
-    static constexpr double widestBit = 50;
-    bool drilledThrough() const { return piece_.hollow.rule == WallRule::Bored && piece_.hollow.bore <= widestBit; }
-
-    Thing mountBetweenCentres(const Thing& blank)
-    {
-        Bench bench = benchOf(0);
-        Thing made = blank;
-        if (drilledThrough()) {
-            const Setting bore = boreSetting();
-            made = bench.step(Action::Drill, "bore", {made}, "bored",
-                              {.title = says(words::boreThrough, bore),
-                               .why = says(words::boreBeforeMounting),
-                               .how = says(words::fromBothEnds),
-                               .settings = {bore},
-                               .minutes = 20,
-                               .uses = {"drill"}});
-        }
-        return bench.step(Action::Mount, "mount-centres", {made}, "mounted",
-                          {.title = says(words::mountCentres, bench.name()),
-                           .why = says(words::endsHold),
-                           .how = says(drilledThrough() ? words::conesInBore : words::spurAndCup),
-                           .minutes = 5,
-                           .uses = {"lathe"}});
-    }
-
-    /// The layers of a section one on another on a waste block; a section worked from below starts with its uppermost.
+    /// The layers of a section one on another on a block; a section worked from below starts with its uppermost.
     Thing stack(const Section& section, size_t s, bool many)
     {
         const Text of = many ? says(words::forSection, static_cast<int>(s) + 1) : Text();
         Bench bench(recipe_, s ? layer(section.first).id : "", -1, Text());
-        // As wide as the face that is turned there, so that the tool comes round the foot.
         const double face =
             section.fromBelow ? radiusBefore(sides_.outside, section.z1) : radiusAfter(sides_.outside, section.z0);
-        const double wide = std::max(40.0, std::floor(2 * (std::isnan(face) ? 30 : face)));
-        auto usual = [](const char* name, double mm) {
-            return Setting{.machine = "lathe", .name = name, .value = mm, .source = "common practice", .decimals = 0};
-        };
-        const Setting across = usual("waste block, Ø", wide), thick = usual("its thickness", 30),
-                      tenon = usual("its tenon, Ø", std::clamp(std::floor(wide * 0.6), 35.0, 100.0)),
-                      high = usual("the tenon's height", 8);
-        const Thing block = bench.step(Action::Mount, "waste-block", {{bench.key("waste-block"), ""}}, "mounted-block",
-                                       {.title = says(words::wasteBlock, of),
-                                        .why = says(words::builtOnIt),
-                                        .how = says(words::scrapFlat, across, thick, tenon, high),
-                                        .settings = {across, thick, tenon, high},
-                                        .minutes = 15,
-                                        .uses = {"lathe"}});
+        const Thing block = mountBlock(bench, "waste-block", piece_.choices.holding, face, of);
         std::vector<size_t> order;
         for (size_t i = section.first; i <= section.last; ++i) order.push_back(i);
         if (section.fromBelow) std::ranges::reverse(order);
@@ -180,19 +128,22 @@ private:
     Thing base(size_t first, const Thing& block, const Text& of)
     {
         const BuiltLayer& b = built(first);
+        const BlockHold& hold = blockHold(piece_.choices.holding);
         Bench bench = benchOf(first);
         const Thing made = bench.glue("stack", {block, ready_[first]}, "stack",
-                                      {.title = says(words::toWasteBlock, name(first), of),
+                                      {.title = says(hold.on, name(first), of),
                                        .why = says(words::runsTrue),
-                                       .how = says(words::tailstockPressure),
-                                       .joint = {.faces = JointFaces::Temporary,
+                                       .how = says(hold.onHow),
+                                       .joint = {.faces = hold.joint,
                                                  .area = pi * std::pow(b.stockOuterRadius(), 2),
                                                  .joints = 1,
                                                  .woods = woodsIn(b)},
                                        .minutes = 6,
                                        .uses = {"lathe", "clamp"},
                                        .waitTitle = says(words::baseUnderPressure, of),
-                                       .waitWhy = says(words::carriesAll)});
+                                       .waitWhy = says(words::carriesAll),
+                                       .waitHow = says(words::offTheLathe),
+                                       .waitUses = {"clamp"}});
         return partDown(first, made);
     }
 
@@ -288,7 +239,9 @@ private:
                  .minutes = 7,
                  .uses = {"lathe", "clamp"},
                  .waitTitle = says(words::layerUnderPressure, name(i)),
-                 .waitWhy = says(words::facingTears)};
+                 .waitWhy = says(words::facingTears),
+                 .waitHow = says(words::offTheLathe),
+                 .waitUses = {"clamp"}};
         for (const Species* s : woodsIn(u))
             if (std::ranges::find(g.joint.woods, s) == g.joint.woods.end()) g.joint.woods.push_back(s);
         if (mark && layer(i).sectors()) turnOn(g, i, *mark, down);
@@ -392,112 +345,10 @@ private:
         return bench.step(Action::PartOff, "close-part", {closed}, "free",
                           {.title = says(words::partSectionBlock, n),
                            .why = says(words::footAlone),
-                           .how = says(words::partingTailstock),
+                           .how = says(piece_.choices.holding == HoldSchool::GlueBlock ? words::caughtBelow
+                                                                                       : words::partingTailstock),
                            .minutes = 8,
                            .uses = {"lathe"}});
-    }
-
-    /// The next of the steps on the whole piece.
-    void next(Action action, const char* id, const char* gives, Doing doing)
-    {
-        now_ = whole_.step(action, id, {now_}, gives, std::move(doing));
-    }
-
-    void turn(const Thing& stacked, bool inSections)
-    {
-        now_ = stacked;
-        next(Action::Turn, "rough", "rough-turned",
-             {.title = says(words::roughOutside),
-              .why = says(words::strongestThick),
-              .how = says(words::lowestSpeed),
-              .minutes = 40,
-              .uses = {"lathe"}});
-        hollow(inSections);
-        next(Action::Turn, "fine", "turned",
-             {.title = says(words::finishWall),
-              .why = says(words::shapeHasMoved),
-              .how = says(words::lightCuts),
-              .minutes = 30,
-              .uses = {"lathe"}});
-        next(Action::Sand, "sand", "sanded",
-             {.title = says(words::sand),
-              .why = says(words::throughGrits),
-              .how = says(words::restOff),
-              .minutes = 30,
-              .uses = {"lathe"}});
-        if (piece_.nest.on) {
-            nest();
-            next(Action::Finish, "finish", "piece",
-                 {.title = says(words::putOnFinish),
-                  .why = says(words::samePace),
-                  .how = says(words::oilyRags),
-                  .minutes = 20,
-                  .waitMinutes = shop_.finishMinutes});
-            return;
-        }
-        next(Action::Finish, "finish", "finished",
-             {.title = says(words::putOnFinish),
-              .why = says(words::samePace),
-              .how = says(words::oilyRags),
-              .minutes = 20,
-              .waitMinutes = shop_.finishMinutes});
-        const bool ends = betweenCentres();
-        next(Action::PartOff, "part-off", "piece",
-             {.title = says(ends ? words::sawEnds : words::partOff),
-              .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
-              .how = says(ends && drilledThrough() ? words::cutToBore : words::partingThenHand),
-              .minutes = 15,
-              .uses = {"lathe"}});
-    }
-
-    void hollow(bool inSections)
-    {
-        if (piece_.hollow.rule == WallRule::Bored) {
-            const Setting bore = boreSetting();
-            if (drilledThrough() && betweenCentres()) return;  // before it was mounted
-            next(drilledThrough() ? Action::Drill : Action::Turn, "bore", "hollowed",
-                 {.title = says(words::boreThrough, bore),
-                  .why = says(words::boreFirst),
-                  .how = says(drilledThrough() ? words::fromFreeEnd : words::turnedOut),
-                  .settings = {bore},
-                  .minutes = 20,
-                  .uses = {"lathe"}});
-        } else if (piece_.hollow.rule != WallRule::Solid && !inSections)
-            next(Action::Turn, "hollow", "hollowed",
-                 {.title = says(words::hollow),
-                  .why = says(words::bothRoughed),
-                  .how = says(words::byCalliper),
-                  .minutes = 50,
-                  .uses = {"lathe"}});
-    }
-
-    void nest()
-    {
-        int number = 0;
-        Things rings;
-        for (const NestedRing& ring : nestedRings(piece_.nest)) {
-            const std::string k = std::to_string(++number);
-            const Setting outer = measured("outside Ø", ring.outer), inner = measured("inside Ø", ring.inner);
-            const Setting core = measured("groove's inner Ø", std::max(0.0, ring.inner - 2 * piece_.nest.tool));
-            const Setting tool{"lathe", "parting tool", piece_.nest.tool, Unit::Length, "chosen", "", 1};
-            next(Action::PartOff, ("ring-" + k).c_str(), ("after-ring-" + k).c_str(),
-                 {.title = says(words::partRing, number, outer, inner),
-                  .why = says(words::outermostFirst),
-                  .how = says(words::groove, inner, core, tool),
-                  .settings = {outer, inner, core, tool},
-                  .minutes = 8,
-                  .uses = {"lathe"}});
-            recipe_.back().outputs.push_back("ring-" + k + "-parted");
-            rings.push_back({recipe_.back().outputs.back(), recipe_.back().id});
-        }
-        // Each of them is what comes out; what is left on the block is scrap.
-        if (rings.empty()) return;
-        now_ = whole_.step(Action::Turn, "ring-insides", rings, "rings",
-                           {.title = says(words::finishRings, number),
-                            .why = says(words::edgesAndInside),
-                            .how = says(words::fourChuckings),
-                            .minutes = 15.0 * number,
-                            .uses = {"lathe"}});
     }
 
     const Piece& piece_;
@@ -506,8 +357,6 @@ private:
     const std::vector<Building>& buildings_;
     Recipe recipe_;
     Things ready_;  // of each layer, what goes onto the stack
-    Bench whole_;
-    Thing now_;
 };
 
 }  // namespace

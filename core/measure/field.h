@@ -1,6 +1,7 @@
 #pragma once
 
 #include <array>
+#include <cmath>
 #include <concepts>
 #include <optional>
 #include <span>
@@ -16,6 +17,13 @@ namespace vl {
 struct Limit {
     double low = 0, high = 0;
     const char* unit = "mm";
+
+    /// The value `step` of `steps` equal steps on from the low end, and the step nearest to a value.
+    double share(int step, int steps) const { return low + (high - low) * step / steps; }
+    int step(double value, int steps) const
+    {
+        return static_cast<int>(std::lround((value - low) / (high - low) * steps));
+    }
 };
 
 /// One value of a choice: as files write it, and as screens show it.
@@ -30,7 +38,7 @@ struct Choice {
 ///
 /// A record declares its fields beside its struct, once, in the function `fields`.
 struct Field {
-    enum class Kind { Number, Count, Flag, Text, Wood, Woods, Choice, Record, List, Alternatives };
+    enum class Kind { Number, Count, Flag, Text, Wood, Woods, Lengths, Choice, Record, List, Alternatives };
     Kind kind = Kind::Number;
     const char* key = "";    ///< in files: snake_case, ends in its unit
     const char* words = "";  ///< what screens call it
@@ -39,6 +47,7 @@ struct Field {
     bool applies = true;        ///< whether the record, as it is, asks for it
     bool required = false;      ///< a file without it is refused
     bool quiet = false;         ///< a file may lack it without a note
+    double most = 0;            ///< of lengths, how many; `limit` is what each may be
     const char* form = "form";  ///< of alternatives: the key that the chosen one's own fields stand under
 };
 
@@ -113,6 +122,13 @@ public:
     {
         tell(Field::Kind::Woods, key, v, {limit.low, limit.high, "woods"}, words, help);
     }
+    /// Lengths in mm, up to `most` of them.
+    template <class T>
+    void lengths(const char* key, T& v, double most, Limit limit, const char* words, const char* help = "")
+    {
+        most_ = most;
+        tell(Field::Kind::Lengths, key, v, {limit.low, limit.high, "mm"}, words, help);
+    }
     template <class T> void choice(const char* key, T& v, const char* words, const char* help = "")
     {
         tell(Field::Kind::Choice, key, v, {}, words, help);
@@ -147,11 +163,13 @@ private:
                           .applies = std::exchange(applies_, true),
                           .required = std::exchange(required_, false),
                           .quiet = std::exchange(quiet_, false),
+                          .most = std::exchange(most_, 0),
                           .form = form_};
         self().value(field, v);
     }
 
     bool applies_ = true, required_ = false, quiet_ = false;
+    double most_ = 0;
     const char* form_ = "form";
 };
 

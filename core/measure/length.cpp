@@ -62,4 +62,23 @@ std::string fieldLength(double mm, LengthStyle style)
 
 const char* unitName(LengthStyle style) { return style.unit == LengthStyle::Unit::Millimetre ? "mm" : "in"; }
 
+std::vector<double> parseLengths(std::string_view text, LengthStyle::Unit bare, const std::string& field)
+{
+    std::vector<double> out;
+    if (text.find_first_not_of(" \t") == std::string_view::npos) return out;
+    for (size_t at = 0; at <= text.size();) {
+        const size_t end = std::min(text.find(';', at), text.size());
+        out.push_back(parseLength(text.substr(at, end - at), bare, field));
+        at = end + 1;
+    }
+    return out;
+}
+
+std::string fieldLengths(const std::vector<double>& mm, LengthStyle style)
+{
+    std::string out;
+    for (const double one : mm) out += (out.empty() ? "" : "; ") + fieldLength(one, style);
+    return out;
+}
+
 }  // namespace vl

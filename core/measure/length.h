@@ -2,6 +2,7 @@
 
 #include <string>
 #include <string_view>
+#include <vector>
 
 namespace vl {
 
@@ -22,6 +23,10 @@ struct LengthStyle {
 double parseLength(std::string_view text, LengthStyle::Unit bare = LengthStyle::Unit::Millimetre,
                    const std::string& field = "length");
 
+/// Several of them with semicolons between: `18; 22.5; 1 3/8in`. None is an empty list.
+std::vector<double> parseLengths(std::string_view text, LengthStyle::Unit bare = LengthStyle::Unit::Millimetre,
+                                 const std::string& field = "lengths");
+
 /// A length as the shop reads it, without its unit: `152.4`, `6.000`, `5 63/64 +0.003`. Fractions are rounded to the
 /// nearest 1/denominator and the remainder, in inches, is shown when it is 0.0005 in or more.
 std::string formatLength(double mm, LengthStyle style = {}, int decimals = -1);
@@ -32,6 +37,9 @@ std::string formatLengthUnit(double mm, LengthStyle style = {}, int decimals = -
 /// A length as a field shows it for typing over, with its unit: as many decimals as it has, at most thousandths of a mm
 /// or ten-thousandths of an inch, at least what formatLength() shows.
 std::string fieldLength(double mm, LengthStyle style = {});
+
+/// Several with semicolons between.
+std::string fieldLengths(const std::vector<double>& mm, LengthStyle style = {});
 
 /// The unit's name: "mm" or "in".
 const char* unitName(LengthStyle style);

@@ -15,6 +15,13 @@ void checkWithin(const std::string& field, double value, const Limit& limit)
     if (!(value >= limit.low && value <= limit.high)) throw InputError(field, exact(value), limitText(limit));
 }
 
+void checkLengths(const std::string& field, const std::vector<double>& values, const Field& declared)
+{
+    if (static_cast<double>(values.size()) > declared.most)
+        throw InputError(field, std::to_string(values.size()), "up to " + exact(declared.most) + " are");
+    for (const double one : values) checkWithin(field, one, declared.limit);
+}
+
 void checkWood(const std::string& field, const std::string& wood)
 {
     if (!findSpecies(wood)) throw InputError(field, "'" + wood.substr(0, 60) + "'", "the id of a known wood is");

@@ -8,6 +8,9 @@ namespace vl {
 /// Throws InputError naming `field` unless `value` is a finite number within the limit.
 void checkWithin(const std::string& field, double value, const Limit& limit);
 
+/// Throws InputError naming `field` unless there are no more than its declaration allows, each within its limit.
+void checkLengths(const std::string& field, const std::vector<double>& values, const Field& declared);
+
 /// The limit as a sentence's end: "0.5 to 500 mm is".
 std::string limitText(const Limit& limit);
 
@@ -37,6 +40,9 @@ public:
         } else if constexpr (std::same_as<T, std::vector<std::string>>) {
             howMany(v.size(), field.limit);
             for (const std::string& one : v) known(one);
+        } else if constexpr (std::same_as<T, std::vector<double>>) {
+            howMany(v.size(), {0, field.most, "lengths"});
+            for (const double one : v) within(one, field.limit);
         } else if constexpr (requires { v.size(); }) {
             howMany(v.size(), field.limit);
             for (size_t i = 0; i < v.size(); ++i) {

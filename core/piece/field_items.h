@@ -8,7 +8,8 @@
 namespace vl {
 
 /// The value of one field: of a choice its place, of a number left to the program nothing.
-using FieldValue = std::variant<std::monostate, bool, int, double, std::string, std::vector<std::string>>;
+using FieldValue =
+    std::variant<std::monostate, bool, int, double, std::string, std::vector<std::string>, std::vector<double>>;
 
 /// One field of a record as forms, help and tests see it.
 struct FieldItem {
@@ -125,6 +126,10 @@ public:
             v = std::clamp(v, field.limit.low, field.limit.high);
         else if constexpr (std::same_as<T, int>)
             v = std::clamp(v, static_cast<int>(field.limit.low), static_cast<int>(field.limit.high));
+        else if constexpr (std::same_as<T, std::vector<double>>) {
+            v.resize(std::min(v.size(), static_cast<size_t>(field.most)));
+            for (double& one : v) one = std::clamp(one, field.limit.low, field.limit.high);
+        }
     }
 };
 

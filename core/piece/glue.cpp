@@ -53,7 +53,10 @@ std::vector<Glue> commonGlues()
     all.push_back(glue("ca-medium", "medium cyanoacrylate", 0.7, 3, 20, 1440, 5, 90,
                        "solvent made for it, or a sharp knock",
                        "brittle: for small parts; eye protection and fresh air"));
-    for (size_t i = all.size() - 2; i < all.size(); ++i) {
+    all.push_back(glue("ca-thick", "thick cyanoacrylate", 1.5, 5, 60, 1440, 5, 120,
+                       "a parting cut down to the joint, then a sharp knock, or solvent made for it",
+                       "no kicker on a block: it makes the joint brittle; eye protection and fresh air"));
+    for (size_t i = all.size() - 3; i < all.size(); ++i) {
         all[i].water = false;
         all[i].oily = true;
         all[i].leastGrams = 0.5;
@@ -68,6 +71,7 @@ std::vector<Glue> commonGlues()
     all[all.size() - 2].water = all[all.size() - 3].water = false;
     for (Glue& g : all)
         if (g.id == "epoxy-5" || g.id == "epoxy-30") g.slowdown = 2.5;
+    for (Glue& g : all) g.block = g.id == "epoxy-5" || g.id == "epoxy-30" || g.id == "hot-melt" || g.id == "ca-thick";
     return all;
 }
 

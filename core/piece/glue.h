@@ -26,7 +26,8 @@ struct Glue {
     bool oily = false;       ///< holds on oily wood
     bool endGrain = false;   ///< holds end grain
     bool veneer = false;     ///< for sheets
-    bool temporary = false;  ///< comes apart again
+    bool temporary = false;  ///< comes apart again, holds for light cuts only
+    bool block = false;      ///< holds a piece on a glue block, and comes off it again
     std::string release;     ///< how
     std::string note;
 
@@ -53,6 +54,7 @@ template <class V, As<Glue> F> void fields(V& v, F& f)
     v.flag("end_grain", f.endGrain, "end\ngrain", "holds end grain");
     v.flag("veneer", f.veneer, "veneer", "for sheets");
     v.flag("temporary", f.temporary, "comes\napart", "comes apart again");
+    v.quiet().flag("block", f.block, "glue\nblock", "holds a piece on a block, and comes off it again");
     v.text("release", f.release, 500, "released by");
     v.text("note", f.note, 500, "to mind");
 }

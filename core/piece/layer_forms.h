@@ -149,10 +149,11 @@ const Construction& constructionOf(const StavesForm&);
 struct SlabForm {
     static constexpr Choice kind{"slab", "slab of strips"};
     enum Pattern { Plain, Striped, Checkered } pattern = Striped;
-    double strip = 20;      ///< mm, finished width of a strip
-    double row = 20;        ///< mm, finished length of a row (Checkered)
-    double jointing = 0.3;  ///< mm, taken off each edge to true it
-    double flattening = 1;  ///< mm, taken off each face at each glue-up
+    double strip = 20;           ///< mm, finished width of a strip
+    std::vector<double> widths;  ///< mm, of each strip its own: leftovers; empty: all as wide as `strip`
+    double row = 20;             ///< mm, finished length of a row (Checkered)
+    double jointing = 0.3;       ///< mm, taken off each edge to true it
+    double flattening = 1;       ///< mm, taken off each face at each glue-up
     std::string extra;
     bool operator==(const SlabForm&) const = default;
 };
@@ -165,7 +166,11 @@ inline std::span<const Choice> choices(SlabForm::Pattern)
 template <class V, As<SlabForm> F> void fields(V& v, F& f)
 {
     v.choice("pattern", f.pattern, "Board");
-    v.when(f.pattern != SlabForm::Plain).length("strip_mm", f.strip, {2, 500}, "Strip, finished");
+    v.when(f.pattern != SlabForm::Plain && f.widths.empty()).length("strip_mm", f.strip, {2, 500}, "Strip, finished");
+    v.quiet()
+        .when(f.pattern != SlabForm::Plain)
+        .lengths("widths_mm", f.widths, 96, {2, 500}, "Strips of their own width",
+                 "finished, from one side to the other");
     v.when(f.pattern == SlabForm::Checkered).length("row_mm", f.row, {2, 500}, "Row, finished");
     v.when(f.pattern != SlabForm::Plain).length("jointing_mm", f.jointing, {0, 10}, "Jointing, each edge");
     v.when(f.pattern != SlabForm::Plain)

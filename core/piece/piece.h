@@ -101,6 +101,14 @@ inline std::span<const Choice> choices(StackSchool)
                                     Choice{"section at once", "a section in one clamp-up, faces flattened before"}};
     return all;
 }
+enum class HoldSchool { WasteBlock, GlueBlock, GluedTenon };
+inline std::span<const Choice> choices(HoldSchool)
+{
+    static constexpr std::array all{Choice{"waste block", "waste block, glued for good and parted off"},
+                                    Choice{"glue block", "glue block, comes off whole"},
+                                    Choice{"glued-on tenon", "tenon glued on, for the chuck"}};
+    return all;
+}
 enum class SectionRule { Proposed, Whole };
 inline std::span<const Choice> choices(SectionRule)
 {
@@ -128,7 +136,8 @@ struct Choices {
     StationRule stations = StationRule::Even;
     double stationSpacing = 10;  ///< mm
     StackSchool stacking = StackSchool::RingByRing;
-    double alike = 0;    ///< mm, widths and thicknesses that differ by no more are set once
+    HoldSchool holding = HoldSchool::WasteBlock;
+    double alike = 0;    ///< mm, stops, widths and thicknesses that differ by no more are set once
     bool stands = true;  ///< on its foot; what is held or hung does not tip
     std::string extra;
 
@@ -147,8 +156,9 @@ template <class V, As<Choices> F> void fields(V& v, F& f)
     v.choice("stations", f.stations, "Stations");
     v.when(f.stations == StationRule::Even).length("station_spacing_mm", f.stationSpacing, {0.5, 500}, "Spacing");
     v.quiet().choice("stacking", f.stacking, "Layers glued");
+    v.quiet().choice("holding", f.holding, "Held on");
     v.quiet().length("alike_mm", f.alike, {0, 5}, "Set once within",
-                     "strips that differ by no more are ripped and planed alike");
+                     "stops, widths and thicknesses that differ by no more; 0: the least wood");
     v.quiet().flag("stands", f.stands, "Stands on its foot", "what is held or hung does not tip");
 }
 

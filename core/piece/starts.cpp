@@ -96,14 +96,14 @@ Piece vase()
 Piece cup()
 {
     Piece p = built({"Footed cup",
-                  {node(0, 40, Span::Line, false), node(6, 40, Span::Curve, false), node(24, 18), node(50, 13),
-                   node(78, 20), node(104, 44), node(140, 52), node(170, 48, Span::Curve, false)},
-                  even(6, 84, 18),
-                  84,
-                  5,
-                  12,
-                  "cherry",
-                  "walnut"});
+                     {node(0, 40, Span::Line, false), node(6, 40, Span::Curve, false), node(24, 18), node(50, 13),
+                      node(78, 20), node(104, 44), node(140, 52), node(170, 48, Span::Curve, false)},
+                     even(6, 84, 18),
+                     84,
+                     5,
+                     12,
+                     "cherry",
+                     "walnut"});
     Layer foot = p.layers[0], stem = foot, bottom = foot;
     foot.thickness = bottom.thickness = 12;
     stem.thickness = 84 - 2 * 12;

@@ -44,18 +44,17 @@ bool suits(const Glue& g, const GlueJoint& joint, double celsius, std::vector<Te
     auto against = [&](bool holds, auto&&... said) {
         if (holds) reasons.push_back(says(std::forward<decltype(said)>(said)...));
     };
-    const bool temporary = joint.faces == JointFaces::Temporary;
+    const bool block = joint.faces == JointFaces::Block;
     const Quantity now{celsius, Unit::Count, 0};
-    against(anyOily(joint) && !g.oily && !temporary, words::notOily, g.name);
-    against(temporary && !g.temporary, words::notApart, g.name);
-    against(temporary && g.temporary && joint.area > 2000 && g.machineMinutes < 60, words::lightCutsOnly, g.name);
+    against(anyOily(joint) && !g.oily, words::notOily, g.name);
+    against(block && !g.block, g.temporary ? words::lightCutsOnly : words::notApart, g.name);
     against(g.foams && joint.open, words::foamsIntoGaps, g.name);
     against(g.foams && joint.faces == JointFaces::MiteredEnds, words::foamsMitres, g.name);
     against(joint.faces == JointFaces::Veneer && !g.veneer, words::notVeneer, g.name);
     against(joint.faces == JointFaces::EndGrain && !g.endGrain, words::endGrainDry, g.name);
     against(joint.faces == JointFaces::EndToLong && !g.endGrain, words::oneEndGrain, g.name);
-    against(!temporary && g.temporary, words::comesApart, g.name);
-    against(!temporary && joint.area > 4000 && g.openMinutes < 1, words::setsTooSoon, g.name);
+    against(!block && g.temporary, words::comesApart, g.name);
+    against(!block && joint.area > 4000 && g.openMinutes < 1, words::setsTooSoon, g.name);
     against(celsius < g.leastCelsius, words::tooCold, now, g.name, Quantity{g.leastCelsius, Unit::Count, 0});
     against(celsius > g.mostCelsius, words::tooWarm, now, g.name);
     if (why) why->insert(why->end(), reasons.begin(), reasons.end());
@@ -78,7 +77,7 @@ void judge(const Glue& glue, const GlueJoint& j, double celsius, JointGlue& said
         if (s->oily) said.advice.push_back(says(words::wipeOily, s->name));
     if (j.faces == JointFaces::Veneer && glue.water) said.advice.push_back(says(words::pressSheet));
     if (j.faces == JointFaces::EndGrain && glue.water) said.advice.push_back(says(words::sizeBoth));
-    if (j.faces == JointFaces::Temporary) said.advice.push_back(says(words::comesApartBy, glue.release));
+    if (j.faces == JointFaces::Block) said.advice.push_back(says(words::comesApartBy, glue.release));
     if (!glue.note.empty()) said.advice.push_back(says({"%1"}, glue.note));
 }
 

@@ -57,8 +57,13 @@ void settleSawSteps(const Piece& piece, const Shop& shop, const CutPlan& cuts, R
         const std::string id = "cut-" + piece.layers[static_cast<size_t>(r.layer)].id;
         const auto step = std::ranges::find(recipe, id, &Step::id);
         if (step == recipe.end()) continue;
-        const Setting miter{"saw", "miter from square, corrected", r.miter + r.correction, Unit::Angle,
-                            "180° / n + correction", "plane geometry", 3};
+        const Setting miter{"saw",
+                            "miter from square, corrected",
+                            r.miter + r.correction,
+                            Unit::Angle,
+                            "180° / n + correction",
+                            "plane geometry",
+                            3};
         step->settings.push_back(miter);
         step->how.also(says(words::correctedMiter, miter));
     }

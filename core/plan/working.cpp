@@ -199,6 +199,12 @@ private:
     std::string mm(double v) const { return formatLengthUnit(v, style_); }
     std::string raw(double v) const { return formatLength(v, style_, 2); }
 
+    /// What is added for the sake of fewer set-ups.
+    std::string madeAlike(double mm, const char* sign = " + ") const
+    {
+        return mm > 0 ? sign + raw(mm) + " to be set with others" : "";
+    }
+
     Working ofLayer(FigureId id, const std::string& value) const
     {
         Working none{"", value, "", "", "", "", ""};
@@ -212,7 +218,9 @@ private:
             return {"Stock outside",
                     "Ø " + length,
                     l.stockOuter ? "set by hand" : "largest finished diameter + 2 × allowance",
-                    l.stockOuter ? "" : raw(2 * b.finishedOuter.high) + " + 2 × " + raw(l.outerAllowance),
+                    l.stockOuter ? ""
+                                 : raw(2 * b.finishedOuter.high) + " + 2 × " + raw(l.outerAllowance) +
+                                       madeAlike(2 * b.evened.outer),
                     "measured across the flats: the least diameter of the blank",
                     measured,
                     "outer edge, swing"};
@@ -220,7 +228,9 @@ private:
             return {"Stock inside",
                     "Ø " + length,
                     l.stockInner ? "set by hand" : "smallest finished bore − 2 × allowance",
-                    l.stockInner ? "" : raw(2 * b.finishedInner.low) + " − 2 × " + raw(l.innerAllowance),
+                    l.stockInner ? ""
+                                 : raw(2 * b.finishedInner.low) + " − 2 × " + raw(l.innerAllowance) +
+                                       madeAlike(2 * b.evened.inner, " − "),
                     "to the inner corners: the greatest diameter of the opening",
                     measured,
                     "inner edge, board width"};
@@ -228,7 +238,7 @@ private:
             return {"Plane to",
                     length,
                     "thickness as glued on + 2 × sanding loss",
-                    raw(b.glued) + " + 2 × " + raw(l.sandingLoss),
+                    raw(b.glued) + " + 2 × " + raw(l.sandingLoss) + madeAlike(2 * b.evened.loss),
                     "both faces are flattened",
                     common,
                     "thickness of the strips"};

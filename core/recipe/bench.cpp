@@ -51,8 +51,8 @@ Thing Bench::glue(const std::string& name, const Things& from, const std::string
     const Thing held = step(Action::Wait, name + "-wait", {glued}, gives + "-set",
                             {.title = g.waitTitle.empty() ? says(words::leaveInClamp, name_) : std::move(g.waitTitle),
                              .why = g.waitWhy.empty() ? says(words::weakIfMoved) : std::move(g.waitWhy),
-                             .how = {},
-                             .uses = std::move(g.uses),
+                             .how = std::move(g.waitHow),
+                             .uses = g.waitUses.empty() ? std::move(g.uses) : std::move(g.waitUses),
                              .waitMinutes = inClamp});
     // It is the same thing all the while: a cure takes nothing up and gives nothing new.
     step(Action::Wait, name + "-cure", {}, gives + "-cured",

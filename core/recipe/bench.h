@@ -27,7 +27,8 @@ struct Gluing {
     double minutes = 0;
     std::vector<std::string> uses{};
     Text waitTitle{};  ///< "Leave … in the clamp" where it is empty
-    Text waitWhy{};
+    Text waitWhy{}, waitHow{};
+    std::vector<std::string> waitUses{};  ///< what holds it while it sets, where that is not all of `uses`
     double rotationDeg = 0;
 };
 

@@ -19,7 +19,7 @@ const char* jointName(JointFaces faces)
                                       "end grain to end grain",
                                       "long grain across long grain",
                                       "veneer",
-                                      "temporary"};
+                                      "glue block"};
     return names[static_cast<size_t>(faces)];
 }
 

@@ -15,7 +15,7 @@ enum class Action { Cut, Glue, Wait, Flatten, Recut, Rotate, Drill, Mount, Turn,
 const char* actionName(Action action);
 
 /// How the wood of two glued faces meets.
-enum class JointFaces { LongGrain, MiteredEnds, EndToLong, EndGrain, CrossGrain, Veneer, Temporary };
+enum class JointFaces { LongGrain, MiteredEnds, EndToLong, EndGrain, CrossGrain, Veneer, Block };
 const char* jointName(JointFaces faces);
 
 /// A number to set or to check by, with how it came about.

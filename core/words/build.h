@@ -33,6 +33,11 @@ inline constexpr Pattern sheetIsBoard{
 inline constexpr Pattern thinSheet{"a sheet of %1"};
 inline constexpr Pattern stripesNoSquares{
     "with an odd number of strips a row turned end for end looks like the row before it: stripes, no squares"};
+inline constexpr Pattern leftoversTooNarrow{
+    "the strips are narrower together than the board that the outline asks for"};
+inline constexpr Pattern noJointOnMiddle{
+    "no joint stands on the middle line, so the board cannot be glued as two halves with the middle left dry"};
+inline constexpr Pattern equalStrips{"strips of one width"};
 inline constexpr Pattern narrowerStrips{"strips a little narrower"};
 inline constexpr Pattern discPushesRing{
     "between dry and damp rooms the disc grows more than its clearance: it will push the ring apart"};

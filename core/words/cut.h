@@ -72,6 +72,11 @@ inline constexpr Pattern ripStrips{"Rip %1 strips of %2"};
 inline constexpr Pattern oneFence{"one fence setting for all of them: strips of one width meet at every crossing"};
 inline constexpr Pattern fencePlaneJoint{
     "crosscut the boards to length, plane them to %2, then rip all at fence %1; edges trued as little as closes them"};
+inline constexpr Pattern eachFencePlaneJoint{"crosscut the boards to length, plane them to %1, then rip each strip to "
+                                             "its own width and number it; edges trued as "
+                                             "little as closes them"};
+inline constexpr Pattern ownWidths{
+    "every leftover gives what it has: the numbers keep them in the order that was drawn"};
 inline constexpr Pattern squarePanel{"Flatten and square the panel of %1"};
 inline constexpr Pattern cutFollowsEdge{"a cut across follows the edge that lies on the fence"};
 inline constexpr Pattern flattenTrim{"take %1 off each face, trim both ends"};
@@ -142,6 +147,10 @@ inline constexpr Pattern tiltedTable{
 inline constexpr Pattern mountBoard{"Mount the board of %1 on the faceplate, centred"};
 inline constexpr Pattern screwsInBottom{"the screws stand in the bottom disc, clear of every cut"};
 inline constexpr Pattern smallFaceplate{"faceplate ring no larger than the bottom; screws short"};
+inline constexpr Pattern mountBoardChuck{"Mount the board of %1 in the chuck by its tenon"};
+inline constexpr Pattern noHoleInBottom{
+    "the tenon leaves no hole in the bottom disc, and nothing for a tool to strike"};
+inline constexpr Pattern jawsOnTenon{"jaws tight on the whole of the tenon, its shoulder against them; tailstock up"};
 inline constexpr Pattern partRings{"Part the rings of %1"};
 inline constexpr Pattern fromBothSides{
     "the outermost first; halfway from one side, then from the other, so that no ring flies when it comes free"};

@@ -108,7 +108,17 @@ inline constexpr Pattern tackThenWeight{"largest ring down on paper, tack two sp
 // The stack
 inline constexpr Pattern toWasteBlock{"Glue %1 to the waste block%2"};
 inline constexpr Pattern runsTrue{"centred now, the stack runs true to the end"};
-inline constexpr Pattern tailstockPressure{"centre with the tailstock, glue, tailstock pressure"};
+inline constexpr Pattern gluedForGood{"centred with the tailstock, glue over the whole face, pressed by the tailstock "
+                                      "or by clamps: it is parted off at the "
+                                      "end, never prised off"};
+inline constexpr Pattern toGlueBlock{"Glue %1 to the glue block%2"};
+inline constexpr Pattern gluedToComeOff{
+    "both faces flat and clean, centred with the tailstock, pressed until it has set; a light knock by hand before the "
+    "lathe is started, tailstock up as long as it can be"};
+inline constexpr Pattern tenonOntoBase{"Glue the tenon to %1%2"};
+inline constexpr Pattern offTheLathe{"the tailstock may press it, or clamps: with its block still in the chuck, or by "
+                                     "a witness mark on jaw 1, it can leave "
+                                     "the lathe free"};
 inline constexpr Pattern baseUnderPressure{"Leave the base%1 under pressure"};
 inline constexpr Pattern carriesAll{"it carries everything that follows"};
 inline constexpr Pattern ontoStack{"Glue %1 onto the stack"};

@@ -11,6 +11,21 @@ inline constexpr Pattern wasteBlock{"Turn a waste block true on the faceplate%1"
 inline constexpr Pattern builtOnIt{"the whole stack is built on it; what is not flat here is not flat anywhere"};
 inline constexpr Pattern scrapFlat{
     "sound scrap of even grain, Ø %1, %2 thick, a tenon of Ø %3 and %4 high for the chuck; its face flat across"};
+inline constexpr Pattern glueBlock{"Turn a glue block true on the faceplate%1"};
+inline constexpr Pattern hardBlock{
+    "hard even wood, Ø %1, %2 thick, a tenon of Ø %3 and %4 high for the chuck; its face dead flat, scraped "
+    "clean: the whole of it must touch"};
+inline constexpr Pattern tenonPiece{"Turn the tenon to be glued on%1"};
+inline constexpr Pattern tenonShort{"a tenon in the chuck hangs over less than a block does"};
+inline constexpr Pattern tenonHardwood{
+    "hardwood, its grain across the axis as the foot's, Ø %1, %2 thick, a tenon of Ø %3 and %4 high for the jaws; "
+    "its face flat"};
+inline constexpr Pattern offGlueBlock{"Take the piece off its glue block and finish the foot"};
+inline constexpr Pattern caughtBelow{
+    "lathe at rest, a padded box or the other hand below it: when the joint lets go it drops; released as its glue "
+    "asks; "
+    "then the foot is scraped clean, or turned with the rim in a padded jam chuck and the tailstock up"};
+inline constexpr Pattern partOffTenon{"Part off from the tenon and finish the foot"};
 inline constexpr Pattern mountCentres{"Mount %1 between centres"};
 inline constexpr Pattern endsHold{"held by its two ends it runs true and can be turned end for end"};
 inline constexpr Pattern spurAndCup{"spur driven in square to the grain on its mark, live cup at the other end; "

@@ -19,11 +19,7 @@ using namespace vl;
 
 namespace {
 
-const Caution* find(const Plan& plan, const std::string& prefix)
-{
-    const auto it = std::ranges::find_if(plan.cautions, [&](const Caution& c) { return c.id.starts_with(prefix); });
-    return it == plan.cautions.end() ? nullptr : &*it;
-}
+using test::find;
 
 /// For every step the gluing steps that are in what it works on: by the things that go in and come out, not by `after`.
 std::vector<std::set<size_t>> gluedInto(const Recipe& recipe)
@@ -341,4 +337,56 @@ TEST(Holding, IsByTheEndsForWhatLiesAlongTheAxisAndOnABlockForAStack)
             }
         }
     }
+}
+
+TEST(Holding, EverySchoolGluesWithWhatCarriesItAndSaysHowItComesOff)
+{
+    for (const std::string& name : test::demoNames())
+        for (size_t school = 0; school < choices(HoldSchool{}).size(); ++school) {
+            Piece p = test::demo(name);
+            p.choices.holding = static_cast<HoldSchool>(school);
+            const Shop shop = test::harbourShop();
+            const Plan plan = makePlan(p, shop);
+            if (test::stepsOf(plan, "waste-block").empty()) continue;
+            const bool block = p.choices.holding == HoldSchool::GlueBlock;
+            for (const JointGlue& g : plan.glues) {
+                const Step& s = plan.assembly.recipe[g.step];
+                const Glue& glue = *std::ranges::find(shop.glues, g.glue, &Glue::id);
+                EXPECT_TRUE(s.glue.faces == JointFaces::Block ? glue.block : !glue.temporary)
+                    << name << " " << s.id << ": " << glue.id << " carries no work";
+            }
+            const auto bases = test::stepsOf(plan, "stack-");
+            EXPECT_EQ(block,
+                      std::ranges::any_of(bases, [](const Step* s) { return s->glue.faces == JointFaces::Block; }))
+                << name;
+            const auto off = test::stepsOf(plan, "part-off");
+            if (off.empty()) continue;
+            EXPECT_EQ(print(off[0]->how).find("drops") != std::string::npos, block) << print(off[0]->how);
+            EXPECT_NE(print(off[0]->how).find("lathe at rest"), std::string::npos);
+        }
+}
+
+TEST(Holding, AJointThatSetsOnItsBlockLeavesTheLatheFree)
+{
+    const Plan plan = makePlan(test::regattaCup(), test::harbourShop());
+    int waits = 0;
+    for (const Step* s : test::stepsOf(plan, "stack-"))
+        if (s->action == Action::Wait && !s->cure) {
+            ++waits;
+            EXPECT_EQ(std::ranges::count(s->uses, "lathe"), 0) << s->id;
+            EXPECT_EQ(std::ranges::count(s->uses, "clamp"), 1) << s->id;
+        }
+    EXPECT_GT(waits, 5);
+}
+
+TEST(Holding, ALongPieceOnAGlueBlockIsWarnedOfAndTheWasteBlockHealsIt)
+{
+    Piece p = test::regattaCup();
+    EXPECT_EQ(find(makePlan(p, {}), "glue-block"), nullptr);
+    p.choices.holding = HoldSchool::GlueBlock;
+    const Plan plan = makePlan(p, {});
+    const Caution* said = find(plan, "glue-block");
+    ASSERT_NE(said, nullptr);
+    EXPECT_GT(said->measure, said->limit);
+    EXPECT_EQ(find(makePlan(said->fixes.at(0).apply(p), {}), "glue-block"), nullptr);
 }

@@ -43,62 +43,110 @@ StripProblem largeProblem(unsigned seed, int parts, int boards)
     return p;
 }
 
-/// Every way to cut a panel of a small problem, and the cheapest whole choice of them, by GLPK's branch and cut.
-double exactOptimum(const StripProblem& p)
+/// A way to cut a panel: what it costs and what it gives.
+struct Pattern {
+    size_t panel;
+    double cost;
+    std::vector<int> takes;
+};
+
+/// Every way to cut lengths from a panel, strips from them and parts from those; of ways that give the same the
+/// cheapest.
+std::vector<Pattern> patternsOf(const StripProblem& p, size_t panel)
 {
-    struct Pattern {
-        size_t panel;
-        double cost;
+    const auto& q = p.panels[panel];
+    struct Strip {
+        double need, width;
         std::vector<int> takes;
     };
-    std::vector<Pattern> patterns;
-    for (size_t panel = 0; panel < p.panels.size(); ++panel) {
-        const auto& q = p.panels[panel];
-        // All strips of each kind that fit this panel's length.
-        struct Strip {
-            double width, cost;
-            std::vector<int> takes;
-        };
-        std::vector<Strip> strips;
-        for (size_t k = 0; k < p.kinds.size(); ++k) {
-            std::vector<int> takes(p.items.size(), 0);
-            std::function<void(size_t, double)> fill = [&](size_t at, double in) {
-                if (at == p.kinds[k].items.size()) {
-                    if (in > 0)
-                        strips.push_back(
-                            {p.kinds[k].width + p.kerf, p.consumed(in, q.length) * (p.kinds[k].width + p.kerf), takes});
-                    return;
-                }
-                const size_t item = p.kinds[k].items[at];
-                for (int n = 0; n <= p.items[item].count && p.holds(in + p.items[item].run(n), q.length); ++n) {
-                    takes[item] = n;
-                    fill(at + 1, in + p.items[item].run(n));
-                }
-                takes[item] = 0;
-            };
-            if (p.fits(panel, k)) fill(0, 0);
+    struct Block {
+        double need = 0, used = 0;
+        std::vector<size_t> strips;
+        std::vector<int> takes;
+        double cost(const std::vector<Strip>& all, const StripProblem& pr, double length, double wide) const
+        {
+            double sum = 0;
+            for (const size_t s : strips)
+                sum += all[s].width * (length - all[s].need < pr.leastOffcut ? length : all[s].need);
+            const double rest = wide - used;
+            return sum + (rest > 0 && (rest < pr.leastOffcutWidth || length < pr.leastOffcut) ? rest * length : 0);
         }
-        std::function<void(size_t, double, Pattern)> lay = [&](size_t from, double used, Pattern pattern) {
-            const double rest = q.width - used;
-            if (used > 0) {
-                Pattern done = pattern;
-                if (rest > 0 && rest < p.leastOffcutWidth) done.cost += rest * q.length;
-                patterns.push_back(done);
+    };
+    auto wanted = [&](const std::vector<int>& takes) {
+        for (size_t i = 0; i < p.items.size(); ++i)
+            if (takes[i] > p.items[i].count) return false;
+        return true;
+    };
+    auto sum = [](std::vector<int> x, const std::vector<int>& y) {
+        for (size_t i = 0; i < x.size(); ++i) x[i] += y[i];
+        return x;
+    };
+    const std::vector<int> none(p.items.size(), 0);
+    std::vector<Strip> strips;
+    for (size_t k = 0; k < p.kinds.size(); ++k) {
+        std::vector<int> takes = none;
+        std::function<void(size_t, double)> fill = [&](size_t at, double in) {
+            if (at == p.kinds[k].items.size()) {
+                const double need = std::min(q.length, std::max(in + p.endWaste, p.leastHold));
+                if (in > 0) strips.push_back({need, p.kinds[k].width + p.kerf, takes});
+                return;
             }
-            for (size_t s = from; s < strips.size(); ++s) {
-                if (used + strips[s].width - p.kerf > q.width + 1e-9) continue;
-                Pattern next = pattern;
-                next.cost += strips[s].cost;
-                bool wanted = true;
-                for (size_t i = 0; i < p.items.size(); ++i) {
-                    next.takes[i] += strips[s].takes[i];
-                    wanted &= next.takes[i] <= p.items[i].count;
-                }
-                if (wanted) lay(s, used + strips[s].width, next);
+            const size_t item = p.kinds[k].items[at];
+            for (int n = 0; n <= p.items[item].count && in + p.items[item].run(n) + p.endWaste <= q.length + 1e-9;
+                 ++n) {
+                takes[item] = n;
+                fill(at + 1, in + p.items[item].run(n));
             }
+            takes[item] = 0;
         };
-        lay(0, 0, {panel, 0, std::vector<int>(p.items.size(), 0)});
+        if (p.fits(panel, k)) fill(0, 0);
     }
+    std::vector<Block> blocks;
+    std::function<void(size_t, const Block&)> lay = [&](size_t from, const Block& block) {
+        for (size_t s = from; s < strips.size(); ++s) {
+            Block next{std::max(block.need, strips[s].need), block.used + strips[s].width, block.strips,
+                       sum(block.takes, strips[s].takes)};
+            if (next.used - p.kerf > q.width + 1e-9 || !wanted(next.takes)) continue;
+            next.strips.push_back(s);
+            blocks.push_back(next);
+            lay(s, next);
+        }
+    };
+    lay(0, {0, 0, {}, none});
+    std::map<std::vector<int>, double> best;
+    auto note = [&](const std::vector<int>& takes, double cost) {
+        const auto [it, fresh] = best.try_emplace(takes, cost);
+        it->second = std::min(it->second, cost);
+    };
+    for (size_t a = 0; a < blocks.size(); ++a) {
+        auto alone = [&](const Block& b, double room) {
+            const double rest = room - b.need - p.crosscutKerf;
+            return rest < p.leastOffcut ? b.cost(strips, p, room, q.width)
+                                        : b.cost(strips, p, b.need, q.width) + p.crosscutKerf * q.width;
+        };
+        note(blocks[a].takes, alone(blocks[a], q.length));
+        // Three lengths do not go into these panels.
+        EXPECT_LT(q.length, 3 * p.leastHold + 2 * p.crosscutKerf);
+        for (size_t b = 0; b < blocks.size(); ++b) {
+            const double room = q.length - blocks[a].need - p.crosscutKerf;
+            if (blocks[b].need > room + 1e-9) continue;
+            const std::vector<int> takes = sum(blocks[a].takes, blocks[b].takes);
+            if (wanted(takes))
+                note(takes, blocks[a].cost(strips, p, blocks[a].need, q.width) + p.crosscutKerf * q.width +
+                                alone(blocks[b], room));
+        }
+    }
+    std::vector<Pattern> out;
+    for (const auto& [takes, cost] : best) out.push_back({panel, cost, takes});
+    return out;
+}
+
+/// The cheapest whole choice of ways to cut each panel of a small problem, by GLPK's branch and cut.
+double exactOptimum(const StripProblem& p)
+{
+    std::vector<Pattern> patterns;
+    for (size_t panel = 0; panel < p.panels.size(); ++panel)
+        std::ranges::copy(patternsOf(p, panel), std::back_inserter(patterns));
     glp_term_out(GLP_OFF);
     glp_prob* lp = glp_create_prob();
     glp_set_obj_dir(lp, GLP_MIN);
@@ -143,7 +191,8 @@ double exactOptimum(const StripProblem& p)
 void expectWhole(const StripProblem& p, const StripSolution& s)
 {
     std::vector<int> cut(p.items.size(), 0);
-    std::vector<double> width(p.panels.size(), -p.kerf);
+    std::vector<double> width(s.blocks.size(), -p.kerf), length(p.panels.size(), -p.crosscutKerf);
+    const std::vector<double> lengths = blockLengths(p, s);
     for (const StripCut& strip : s.strips) {
         double in = 0;
         for (const StripRun& r : strip.runs) {
@@ -151,11 +200,17 @@ void expectWhole(const StripProblem& p, const StripSolution& s)
             cut[r.item] += r.count;
             in += p.items[r.item].run(r.count);
         }
-        EXPECT_TRUE(p.holds(in, p.panels[strip.panel].length));
-        EXPECT_TRUE(p.fits(strip.panel, strip.kind));
-        width[strip.panel] += p.kinds[strip.kind].width + p.kerf;
+        EXPECT_TRUE(p.holds(in, lengths[strip.block]));
+        EXPECT_TRUE(p.fits(s.blocks[strip.block], strip.kind));
+        width[strip.block] += p.kinds[strip.kind].width + p.kerf;
     }
-    for (size_t k = 0; k < width.size(); ++k) EXPECT_LE(width[k], p.panels[k].width + 1e-6);
+    for (size_t b = 0; b < s.blocks.size(); ++b) {
+        EXPECT_GT(width[b], 0) << "no length is cut for nothing";
+        EXPECT_LE(width[b], p.panels[s.blocks[b]].width + 1e-6);
+        EXPECT_GE(lengths[b], std::min(p.leastHold, p.panels[s.blocks[b]].length) - 1e-9);
+        length[s.blocks[b]] += lengths[b] + p.crosscutKerf;
+    }
+    for (size_t k = 0; k < length.size(); ++k) EXPECT_LE(length[k], p.panels[k].length + 1e-6);
     for (size_t i = 0; i < cut.size(); ++i) EXPECT_EQ(cut[i] + s.missing[i], p.items[i].count);
 }
 
@@ -239,7 +294,7 @@ TEST(StripCutting, SmallPlansAgainstTheExactOptimum)
             StripProblem::Kind kind{number(25, 60), 18, {}};
             kind.items.push_back(p.items.size());
             p.items.push_back(
-                {static_cast<size_t>(k), 2 + static_cast<int>(dice() % 6), number(60, 180), number(2, 12)});
+                {static_cast<size_t>(k), 2 + static_cast<int>(dice() % 4), number(60, 180), number(2, 12)});
             p.kinds.push_back(kind);
         }
         for (int b = 0; b < 2; ++b) p.panels.push_back({number(500, 900), number(70, 140), 22});
@@ -324,7 +379,25 @@ TEST(BoardPlan, EverySampleIsCutFromTheHarboursRackWithNothingLost)
                 EXPECT_GE(s.used, std::min(shop.leastHold, s.place.length) - 1e-9) << "too short to hold";
             }
             expectOffcutsAreWhatIsLeft(b, shop, name);
-            // Cuts are numbered as they are made: a strip is ripped before it is cut across.
+            // A length is cut from the board over its whole width, no longer than its longest strip asks for, unless
+            // what is left would be too short to keep.
+            for (size_t k = 0; k < b.lengths.size(); ++k) {
+                const BoardRect& r = b.lengths[k];
+                double longest = 0;
+                for (const PlannedStrip& s : b.strips)
+                    if (!s.kept && s.length == k) {
+                        longest = std::max(longest, s.used);
+                        EXPECT_NEAR(s.place.x, r.x, 1e-9);
+                        EXPECT_NEAR(s.place.length, r.length, 1e-9);
+                    }
+                const auto panel = std::ranges::find_if(b.panels, [&](const BoardRect& q) { return q.overlaps(r); });
+                ASSERT_NE(panel, b.panels.end());
+                EXPECT_NEAR(r.width, panel->width, 1e-9) << "across the whole panel";
+                const double over = r.right() < panel->right() - 1e-6 ? 1e-6 : shop.leastOffcut + shop.kerf + 1e-6;
+                EXPECT_GE(r.length, longest - 1e-6) << name << " " << b.board.id;
+                EXPECT_LT(r.length, longest + over) << name << " " << b.board.id;
+            }
+            // Cuts are numbered as they are made: lengths first, and a strip is ripped before it is cut across.
             for (size_t k = 0; k < b.cuts.size(); ++k) EXPECT_EQ(b.cuts[k].number, static_cast<int>(k) + 1);
             for (const BoardCut& rip : b.cuts)
                 for (const BoardCut& cross : b.cuts)

@@ -202,8 +202,17 @@ double lostAtTheBench(const Piece& piece, const Shop& shop, const BuiltLayer& b,
         const double rows = recut ? std::ceil((l.stockOuter ? *l.stockOuter : size) / slab->row - 1e-9) : 1;
         const double row = recut ? slab->row : rings ? size + 10 : 2 * (b.finishedOuter.high + l.outerAllowance);
         const double length = rows * (row + 2 * slab->jointing) + (rows - 1) * shop.kerf + 10;
-        return strips * (slab->strip + 2 * slab->jointing) * length * (board + 2 * slab->flattening * (recut ? 2 : 1)) -
-               b.volume;
+        // A board that is never cut across becomes round at once: each strip is as long as its longest chord.
+        const double circle = rings          ? size + 0.4 / std::tan(rings->angle * degrees)
+                              : l.stockOuter ? *l.stockOuter
+                                             : row;
+        double sum = 0;
+        for (int k = 0; k < static_cast<int>(strips); ++k) {
+            const double off = std::max(0.0, (std::abs(2 * k + 1 - strips) - 1) / 2 * slab->strip);
+            const double chord = 2 * std::sqrt(std::max(0.0, circle * circle / 4 - off * off));
+            sum += recut ? length : std::min(length, chord + 10);
+        }
+        return (slab->strip + 2 * slab->jointing) * sum * (board + 2 * slab->flattening * (recut ? 2 : 1)) - b.volume;
     }
     if (rings) return std::pow(cone + 0.4 / std::tan(rings->angle * degrees) + 10, 2) * b.planeTo - b.volume;
     if (const StavesForm* f = l.as<StavesForm>()) {  // both ends flattened: so much more of the same stave

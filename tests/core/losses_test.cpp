@@ -24,7 +24,7 @@ double heightLeft(const Piece& p, const Plan& plan, size_t i, const Part& part)
 {
     const Layer& l = p.layers[i];
     const BuiltLayer& b = plan.assembly.layers[i];
-    const double faces = 2 * l.sandingLoss;
+    const double faces = 2 * (l.sandingLoss + b.evened.loss);
     auto board = [](const SlabForm& f, double thickness) {
         return thickness - 2 * f.flattening * (f.pattern == SlabForm::Checkered ? 2 : 1);
     };

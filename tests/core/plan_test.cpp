@@ -141,11 +141,7 @@ TEST(Recipe, BuildsEveryLayerAndSaysWhy)
 
 namespace {
 
-const Caution* find(const Plan& plan, const std::string& prefix)
-{
-    const auto it = std::ranges::find_if(plan.cautions, [&](const Caution& c) { return c.id.starts_with(prefix); });
-    return it == plan.cautions.end() ? nullptr : &*it;
-}
+using test::find;
 
 struct Provoked {
     const char* id;

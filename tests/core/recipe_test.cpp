@@ -101,7 +101,7 @@ TEST(Faces, OfTheSamplesAreWhatTheirWoodSays)
 {
     auto jointOf = [](const Plan& plan, const std::string& id) {
         const auto step = std::ranges::find(plan.assembly.recipe, id, &Step::id);
-        return step == plan.assembly.recipe.end() ? JointFaces::Temporary : step->glue.faces;
+        return step == plan.assembly.recipe.end() ? JointFaces::Block : step->glue.faces;
     };
     const Plan cup = makePlan(test::demo("regatta-cup"), {});
     EXPECT_EQ(jointOf(cup, "glue-L10"), JointFaces::MiteredEnds);

@@ -6,6 +6,7 @@
 #include "core/plan/plan.h"
 #include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/samples.h"
 
 #include <cmath>
 
@@ -32,11 +33,7 @@ Piece cylinder(double each, double radius, double floor)
     return p;
 }
 
-const Caution* find(const Plan& plan, const std::string& prefix)
-{
-    const auto it = std::ranges::find_if(plan.cautions, [&](const Caution& c) { return c.id.starts_with(prefix); });
-    return it == plan.cautions.end() ? nullptr : &*it;
-}
+using test::find;
 
 }  // namespace
 

@@ -241,8 +241,8 @@ TEST(Gluing, SuggestsWhatHoldsAndSaysWhyAnotherDoesNot)
         {JointFaces::LongGrain, teak, 8000, 1, 20, "polyurethane"},
         {JointFaces::Veneer, maple, 30000, 1, 20, "white"},
         {JointFaces::EndGrain, maple, 5000, 4, 20, "polyurethane"},
-        {JointFaces::Temporary, maple, 8000, 1, 20, "paper"},
-        {JointFaces::Temporary, maple, 800, 1, 20, "hot-melt"},
+        {JointFaces::Block, maple, 8000, 1, 20, "epoxy-5"},
+        {JointFaces::Block, maple, 800, 1, 7, "ca-thick"},
         {JointFaces::LongGrain, maple, 8000, 1, 9, "white"},
         {JointFaces::MiteredEnds, maple, 9000, 90, 20, "epoxy-30"},
     };

@@ -93,7 +93,7 @@ TEST(Csv, HasALineForEachPartAndStation)
 TEST(PlanJson, HasEveryKeyOfTheContract)
 {
     const Piece cup = test::regattaCup();
-    const auto plan = nlohmann::json::parse(io::writePlan(cup, makePlan(cup, {}), {}));
+    const auto plan = nlohmann::json::parse(io::writePlan(cup, {}, makePlan(cup, {}), {}));
     const std::map<std::string, std::set<std::string>> wanted{
         {"/parts/0",
          {"id", "name", "count", "species", "length_mm", "width_mm", "thickness_mm", "end_cuts", "grain", "layer",

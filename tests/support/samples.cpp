@@ -45,4 +45,18 @@ Piece tallVase(int rings, int segments)
     return edit::divide(p, 12, rings, segments);
 }
 
+const Caution* find(const Plan& plan, const std::string& prefix)
+{
+    const auto it = std::ranges::find_if(plan.cautions, [&](const Caution& c) { return c.id.starts_with(prefix); });
+    return it == plan.cautions.end() ? nullptr : &*it;
+}
+
+std::vector<const Step*> stepsOf(const Plan& plan, const std::string& prefix)
+{
+    std::vector<const Step*> all;
+    for (const Step& s : plan.assembly.recipe)
+        if (s.id.starts_with(prefix)) all.push_back(&s);
+    return all;
+}
+
 }  // namespace vl::test

@@ -22,4 +22,9 @@ Shop harbourShop();
 /// A vase of `rings` rings of `segments` segments, for sizes that no sample has.
 Piece tallVase(int rings, int segments);
 
+/// The first caution whose id begins with this; null where there is none.
+const Caution* find(const Plan& plan, const std::string& prefix);
+/// Every step whose id begins with this.
+std::vector<const Step*> stepsOf(const Plan& plan, const std::string& prefix);
+
 }  // namespace vl::test

@@ -3,6 +3,7 @@
 #include "app/fields/field_form.h"
 #include "app/fields/layer_settings.h"
 #include "app/fields/length_field.h"
+#include "app/stages/build/leftovers_panel.h"
 #include "core/blank/flipped_board.h"
 #include "core/geometry/board_rings.h"
 #include "core/measure/input_error.h"
@@ -122,6 +123,7 @@ QWidget* LayerFields::makeOffcuts()
     useOffcuts_ = new QPushButton(tr("Make the layer of these"));
     useOffcuts_->setObjectName("use-offcuts");
     column->addWidget(useOffcuts_);
+    column->addWidget(new LeftoversPanel(doc_, change_));
     return box;
 }
 

@@ -80,6 +80,7 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
         shopRow(member);
     pieceRow(&Choices::endWaste, choices);
     pieceRow(&Choices::alike, choices);
+    pieceSlider(&Choices::alike, choices, 50)->setToolTip(tr("left: the least wood; right: the fewest set-ups"));
     figure(FigureId::StockVolume, tr("Planed"), false);
     figure(FigureId::Waste, tr("Waste"), false);
     auto* care = new QLabel(tr("Small parts at a saw can be thrown and draw the hand in: hold-downs, a stop that frees "

@@ -39,7 +39,7 @@ void SetupsView::read()
             if (!s.parts.empty() && p.id == s.parts[0]) row.layer = p.layer;
         setups_.push_back(row);
     }
-    least_ = leastSetups(doc_.piece(), doc_.plan().assembly, doc_.boards());
+    least_ = leastSetups(doc_.piece(), doc_.shop(), doc_.plan().assembly);
     setMinimumHeight(sizeHint().height());
     update();
 }
@@ -52,7 +52,7 @@ void SetupsView::paintEvent(QPaintEvent* event)
     painter.setFont(report::type(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
     painter.drawText(QRectF(14, 4, width() - 28, 18), Qt::AlignLeft | Qt::AlignVCenter,
-                     tr("%1 SET-UPS, EACH FENCE, STOP, TILT AND THICKNESS ONCE; %2 WITH STRIPS MADE ALIKE")
+                     tr("%1 SET-UPS, EACH FENCE, STOP, TILT AND THICKNESS ONCE; %2 AT LEAST, WITH MORE MADE ALIKE")
                          .arg(setups_.size())
                          .arg(least_));
     for (size_t i = 0; i < setups_.size(); ++i) {

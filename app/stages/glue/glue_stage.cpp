@@ -43,6 +43,7 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     choiceRow(&Choices::closing, choices);
     choiceRow(&Choices::sections, choices);
     choiceRow(&Choices::stacking, choices);
+    choiceRow(&Choices::holding, choices);
     heading(tr("CHOSEN STEP"));
     auto label = [&](const char* role) {
         auto* l = new QLabel;

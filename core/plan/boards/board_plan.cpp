@@ -109,6 +109,7 @@ private:
                 w->species = p.species;
                 StripProblem& q = w->problem;
                 q.kerf = shop_.ripKerf;
+                q.crosscutKerf = shop_.kerf;
                 q.endWaste = piece_.choices.endWaste;
                 q.leastHold = shop_.leastHold;
                 q.leastOffcut = shop_.leastOffcut;
@@ -187,45 +188,63 @@ private:
             }
     }
 
-    /// Lays each panel's strips side by side, the widest at the edge that is ripped first, so that narrow rests stay in
-    /// one piece.
+    /// Lays the lengths along each panel, and in each its strips side by side: the thickest first, so that the rest can
+    /// be planed on; of those the widest, so that narrow rests stay in one piece.
     void place(const Wood& w, const StripSolution& s)
     {
         auto left = w.parts;  // of each item, which part's turn it is and how many of it are still to come
         for (auto& parts : left) std::ranges::reverse(parts);
-        for (size_t panel = 0; panel < w.panels.size(); ++panel) {
+        const std::vector<double> lengths = blockLengths(w.problem, s);
+        std::vector<double> along(w.panels.size(), 0);
+        for (size_t block = 0; block < s.blocks.size(); ++block) {
             std::vector<const StripCut*> mine;
             for (const StripCut& c : s.strips)
-                if (c.panel == panel) mine.push_back(&c);
-            std::ranges::stable_sort(mine, [&](const StripCut* a, const StripCut* b) {
-                return w.problem.kinds[a->kind].width > w.problem.kinds[b->kind].width;
+                if (c.block == block) mine.push_back(&c);
+            std::ranges::stable_sort(mine, std::greater{}, [&](const StripCut* c) {
+                return std::pair(w.problem.kinds[c->kind].thickness, w.problem.kinds[c->kind].width);
             });
-            const BoardRect& r = w.panels[panel].second;
-            double y = r.y;
+            const auto& [board, panel] = w.panels[s.blocks[block]];
+            PlannedBoard& planned = plan_.boards[board];
+            double& at = along[s.blocks[block]];
+            const BoardRect whole{panel.x + at, panel.y, lengths[block], panel.width};
+            at += whole.length + shop_.kerf;
+            planned.lengths.push_back(whole);
+            double y = whole.y;
             for (const StripCut* c : mine) {
                 const auto& kind = w.problem.kinds[c->kind];
-                PlannedStrip strip;
-                strip.place = {r.x, y, r.length, kind.width};
-                strip.thickness = kind.thickness;
-                double at = 0;
-                for (const StripRun& run : c->runs) {
-                    auto& turn = left[run.item];
-                    double lead = w.problem.items[run.item].lead;  // once for a run, whosever parts are in it
-                    for (int rest = run.count; rest > 0 && !turn.empty();) {
-                        const int count = std::min(rest, turn.back().second);
-                        const double length = count * w.problem.items[run.item].pitch + std::exchange(lead, 0);
-                        strip.runs.push_back({turn.back().first->id, count, at, length});
-                        at += length;
-                        rest -= count;
-                        if ((turn.back().second -= count) == 0) turn.pop_back();
-                    }
-                }
-                strip.ganged = at + w.problem.endWaste < w.problem.leastHold;
-                strip.used = std::min(r.length, std::max(at + w.problem.endWaste, w.problem.leastHold));
-                plan_.boards[w.panels[panel].first].strips.push_back(strip);
+                PlannedStrip strip = laid(*c, w.problem, left);
+                strip.place = {whole.x, y, whole.length, kind.width};
+                strip.kerf = std::clamp(whole.top() - strip.place.top(), 0.0, shop_.ripKerf);
+                strip.used = std::min(whole.length, strip.used);
+                strip.length = planned.lengths.size() - 1;
+                planned.strips.push_back(strip);
                 y += kind.width + w.problem.kerf;
             }
         }
+    }
+
+    /// A strip with its parts one after another; `left` says whose turn it is, the last first.
+    static PlannedStrip laid(const StripCut& c, const StripProblem& p,
+                             std::vector<std::vector<std::pair<const Part*, int>>>& left)
+    {
+        PlannedStrip strip;
+        strip.thickness = p.kinds[c.kind].thickness;
+        double at = 0;
+        for (const StripRun& run : c.runs) {
+            auto& turn = left[run.item];
+            double lead = p.items[run.item].lead;  // once for a run, whosever parts are in it
+            for (int rest = run.count; rest > 0 && !turn.empty();) {
+                const int count = std::min(rest, turn.back().second);
+                const double length = count * p.items[run.item].pitch + std::exchange(lead, 0);
+                strip.runs.push_back({turn.back().first->id, count, at, length});
+                at += length;
+                rest -= count;
+                if ((turn.back().second -= count) == 0) turn.pop_back();
+            }
+        }
+        strip.ganged = at + p.endWaste < p.leastHold;
+        strip.used = std::max(at + p.endWaste, p.leastHold);
+        return strip;
     }
 
     /// Cuts in their order, what is left, what is used up.
@@ -235,48 +254,58 @@ private:
         auto cut = [&](BoardCut::Kind kind, double x0, double y0, double x1, double y1, size_t strip) {
             b.cuts.push_back({kind, ++number, x0, y0, x1, y1, strip});
         };
-        auto inPanel = [](const PlannedStrip& s, const BoardRect& r) {
-            return s.place.x == r.x && s.place.length == r.length && s.place.y >= r.y - 1e-9 &&
-                   s.place.top() <= r.top() + 1e-9;
+        auto keep = [&](const BoardRect& r) {
+            const bool worth = r.width >= narrowestOffcut && r.length >= shop_.leastOffcut - 1e-9;
+            if (worth) b.offcuts.push_back(r);
+            return worth ? r.area() : 0;
         };
         for (const BoardRect& r : b.panels) {
             std::vector<size_t> mine;
-            for (size_t i = 0; i < b.strips.size(); ++i)
-                if (!b.strips[i].kept && inPanel(b.strips[i], r)) mine.push_back(i);
+            for (size_t k = 0; k < b.lengths.size(); ++k)
+                if (r.overlaps(b.lengths[k])) mine.push_back(k);
             if (mine.empty()) {
-                if (r.width >= narrowestOffcut && r.length >= shop_.leastOffcut) b.offcuts.push_back(r);
+                keep(r);
                 continue;
             }
             if (r.x > 1e-9) cut(BoardCut::Clear, r.x, r.y, r.x, r.top(), 0);
             if (r.right() < b.board.length - 1e-9) cut(BoardCut::Clear, r.right(), r.y, r.right(), r.top(), 0);
             if (r.y > 1e-9) cut(BoardCut::Clear, r.x, r.y, r.right(), r.y, 0);
-            double y = r.y;
-            for (const size_t i : mine) {
-                y = b.strips[i].place.top();
-                b.strips[i].kerf = std::clamp(r.top() - y, 0.0, shop_.ripKerf);
-                if (y < r.top() - 1e-6) cut(BoardCut::Rip, r.x, y, r.right(), y, i);
+            double end = r.x;
+            for (const size_t k : mine) {
+                end = b.lengths[k].right();
+                if (end < r.right() - 1e-6) cut(BoardCut::Length, end, r.y, end, r.top(), 0);
             }
-            const double rest = r.top() - y - shop_.ripKerf;
-            if (rest >= narrowestOffcut && r.length >= shop_.leastOffcut)
-                b.offcuts.push_back({r.x, y + shop_.ripKerf, r.length, rest});
+            b.consumed += r.area() - keep({end + shop_.kerf, r.y, r.right() - end - shop_.kerf, r.width});
+            for (const size_t k : mine) rip(b, k, cut, keep);
         }
-        for (size_t i = 0; i < b.strips.size(); ++i) {
-            PlannedStrip& s = b.strips[i];
-            const double tail = s.place.length - s.used;
-            const bool keep = tail >= shop_.leastOffcut;
-            if (!s.kept) {
-                for (const PlannedRun& run : s.runs) {
-                    const double x = s.place.x + run.from + run.length;
-                    cut(BoardCut::Crosscut, x, s.place.y, x, s.place.top(), i);
-                }
-            }
-            if (keep && s.place.width >= narrowestOffcut)
-                b.offcuts.push_back({s.place.x + s.used, s.place.y, tail, s.place.width});
-            const double length = keep ? s.used : s.place.length;
-            b.consumed += length * (s.place.width + s.kerf);
-            plan_.kerfVolume += length * s.kerf * b.board.thickness;
-        }
+        for (const PlannedStrip& s : b.strips)
+            if (s.kept)
+                b.consumed += s.place.length * (s.place.width + s.kerf) -
+                              keep({s.place.x + s.used, s.place.y, s.place.length - s.used, s.place.width});
         b.cost = b.board.price * b.consumed / (b.board.length * b.board.width);
+    }
+
+    /// A length is ripped, what is beside its strips and beyond their parts is kept, its strips are cut across.
+    template <class Cut, class Keep> void rip(PlannedBoard& b, size_t length, const Cut& cut, const Keep& keep)
+    {
+        const BoardRect& r = b.lengths[length];
+        double y = r.y;
+        for (size_t i = 0; i < b.strips.size(); ++i) {
+            const PlannedStrip& s = b.strips[i];
+            if (s.kept || s.length != length) continue;
+            y = s.place.top();
+            if (y < r.top() - 1e-6) cut(BoardCut::Rip, r.x, y, r.right(), y, i);
+            b.consumed -= keep({s.place.x + s.used, s.place.y, s.place.length - s.used, s.place.width});
+        }
+        b.consumed -= keep({r.x, y + shop_.ripKerf, r.length, r.top() - y - shop_.ripKerf});
+        for (size_t i = 0; i < b.strips.size(); ++i) {
+            const PlannedStrip& s = b.strips[i];
+            if (s.kept || s.length != length) continue;
+            for (const PlannedRun& run : s.runs) {
+                const double x = s.place.x + run.from + run.length;
+                cut(BoardCut::Crosscut, x, s.place.y, x, s.place.top(), i);
+            }
+        }
     }
 
     /// boards = parts + kerf and planing + waste, and the offcuts are not counted as boards.
@@ -285,7 +314,10 @@ private:
         for (const PlannedBoard& b : plan_.boards) {
             plan_.cost += b.cost;
             plan_.boardVolume += b.consumed * b.board.thickness;
-            for (const PlannedStrip& s : b.strips)
+            for (const BoardCut& c : b.cuts)
+                if (c.kind == BoardCut::Length) plan_.kerfVolume += (c.y1 - c.y0) * shop_.kerf * b.board.thickness;
+            for (const PlannedStrip& s : b.strips) {
+                plan_.kerfVolume += s.place.length * s.kerf * b.board.thickness;
                 for (const PlannedRun& run : s.runs) {
                     const Part* p = partOf(run.part);
                     if (!p) continue;
@@ -295,6 +327,7 @@ private:
                         s.place.width * run.length * (b.board.thickness - s.thickness) +
                         cuts * shop_.kerf / std::cos(p->left.miterDeg * degrees) * s.place.width * s.thickness;
                 }
+            }
         }
         plan_.wasteVolume = std::max(0.0, plan_.boardVolume - plan_.partsVolume - plan_.kerfVolume);
         // What is to be bought is bought with as much waste as the rest has, or the usual third where nothing is cut

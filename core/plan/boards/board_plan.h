@@ -21,11 +21,12 @@ struct PlannedStrip {
     double used = 0;      ///< mm of its length: runs and end waste, at least what can be held safely
     bool ganged = false;  ///< its parts alone are too short to rip: the strip is ripped longer and cut short afterwards
     bool kept = false;    ///< already cut
+    size_t length = 0;    ///< index into the board's lengths, of one that is not cut yet
 };
 
 /// A straight cut on a board, in the order it is made.
 struct BoardCut {
-    enum Kind { Clear, Rip, Crosscut } kind = Rip;
+    enum Kind { Clear, Length, Rip, Crosscut } kind = Rip;
     int number = 0;
     double x0 = 0, y0 = 0, x1 = 0, y1 = 0;  ///< mm on the board's face
     size_t strip = 0;                       ///< index into the board's strips, of Rip and Crosscut
@@ -33,7 +34,8 @@ struct BoardCut {
 
 struct PlannedBoard {
     Board board;
-    std::vector<BoardRect> panels;  ///< clear of defects
+    std::vector<BoardRect> panels;   ///< clear of defects
+    std::vector<BoardRect> lengths;  ///< cut across from panels first, faced and planed whole, then ripped
     std::vector<PlannedStrip> strips;
     std::vector<BoardCut> cuts;
     std::vector<BoardRect> offcuts;  ///< worth keeping

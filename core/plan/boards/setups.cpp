@@ -1,7 +1,7 @@
 #include "core/plan/boards/setups.h"
 
-#include "core/geometry/piercing.h"
 #include "core/measure/format.h"
+#include "core/piece/field_items.h"
 #include "core/plan/cut.h"
 
 #include <algorithm>
@@ -13,8 +13,9 @@
 namespace vl {
 namespace {
 
-/// Values to a hundredth: what is set alike.
-long rounded(double v) { return std::lround(v * 100); }
+/// Values to a hundredth: what is set alike. Rounded in two goes, so that what differs by less than a nanometre never
+/// falls on both sides of a half.
+long rounded(double v) { return std::lround(static_cast<double>(std::lround(v * 1e6)) / 1e4); }
 
 void addOnce(std::vector<std::string>& list, const std::string& id)
 {
@@ -126,7 +127,7 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
         if (p.thickness < 3 || !left.contains(p.id)) continue;
         const auto ring = std::ranges::find(figures.rings, p.layer, &RingCut::layer);
         const double correction = ring != figures.rings.end() && p.left.miterDeg > 0 ? ring->correction : 0;
-        Setup& s = cross[{rounded(p.left.miterDeg), rounded(p.left.bevelDeg), rounded(p.length)}];
+        Setup& s = cross[{rounded(p.left.miterDeg), rounded(p.left.bevelDeg), p.rough ? 0 : rounded(p.length)}];
         const bool sled = piece.choices.cutting == CutSchool::WedgeSled && p.left.miterDeg > 0;
         s.machine = p.left.miterDeg == 0 && p.left.bevelDeg == 0 ? "crosscut sled"
                     : sled                                       ? "wedge sled"
@@ -136,10 +137,12 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
                 s.settings.push_back(angle(correction == 0 ? "miter from square" : "miter from square, corrected",
                                            p.left.miterDeg + correction));
             if (p.left.bevelDeg != 0) s.settings.push_back(angle("blade tilt", p.left.bevelDeg));
-            s.settings.push_back(length("stop", p.length));
+            if (!p.rough) s.settings.push_back(length("stop", p.length));
         }
         // A whole ring is tried once for an angle: at the stops that follow it stands.
         const bool ringAngle = p.left.miterDeg != 0 && p.left.miterDeg == p.right.miterDeg && p.shortEdge < p.length;
+        if (s.trial.empty() && p.rough)
+            s.trial = "each by its own mark, a little long: no stop, the ends are sawn round later";
         if (s.trial.empty())
             s.trial = ringAngle && tried.insert({rounded(p.left.miterDeg), rounded(p.left.bevelDeg)}).second
                           ? "cut a whole trial ring from scrap and close it dry: the gap of its last joint corrects "
@@ -152,17 +155,12 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
     return out;
 }
 
-int leastSetups(const Piece& piece, const Assembly& assembly, const BoardPlan& boards)
+int leastSetups(const Piece& piece, const Shop& shop, const Assembly& now)
 {
-    std::set<long> widths, thicknesses;
-    std::vector<Interval> all;
-    for (const Part& p : assembly.parts) {
-        if (p.thickness < 3) continue;
-        widths.insert(rounded(p.width));
-        all.push_back({p.width, p.width + p.spare});
-    }
-    const auto now = setupsOf(piece, assembly, boards);
-    return static_cast<int>(now.size()) - static_cast<int>(widths.size()) + pierce(all).groups;
+    Piece most = piece;
+    most.choices.alike = fieldOf(&Choices::alike).limit.high;
+    const size_t least = setupsOf(most, assemble(most, shop, sidesOf(most)), {}).size();
+    return static_cast<int>(std::min(least, setupsOf(piece, now, {}).size()));
 }
 
 }  // namespace vl

@@ -10,7 +10,7 @@ struct Setup {
     std::vector<Setting> settings;   ///< what to set: fence, thickness, angle, tilt, stop
     std::vector<std::string> parts;  ///< ids
     int cuts = 0;
-    std::string trial;   ///< what to cut first, and what to measure
+    std::string trial;  ///< what to cut first, and what to measure
 };
 
 /// The set-ups of a cutting plan in the order of the machines: boards are cut clear, planed from the thickest down and
@@ -20,8 +20,7 @@ struct Setup {
 /// is cut already, or whose step is done, is left out. A trial ring's correction is in its angle.
 std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const BoardPlan& boards);
 
-/// The fewest settings of fence and thicknesser there could be, if every strip took all that it may be wider, and every
-/// setting of an angle and stop.
-int leastSetups(const Piece& piece, const Assembly& assembly, const BoardPlan& boards);
+/// How many set-ups there are when as much is made alike as `Choices::alike` can ask for; no more than there are now.
+int leastSetups(const Piece& piece, const Shop& shop, const Assembly& now);
 
 }  // namespace vl

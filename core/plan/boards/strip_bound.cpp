@@ -26,6 +26,15 @@ struct Column {
     std::map<size_t, int> takes;   ///< item → parts
     std::map<size_t, int> strips;  ///< kind → strips
     int panelClass = -1;           ///< −1: parts left out
+    double share = 1;              ///< of a panel, at least
+};
+
+/// The best strip of a kind for a price.
+struct Strip {
+    double worth = -1e300;  ///< mm² beyond its cost
+    int used = 0;           ///< cells of its length
+    double cost = 0;        ///< mm²
+    int count = 0;          ///< parts, of a kind with one item
 };
 
 /// Prices a kind's strips: the dearest fill of every length.
@@ -139,13 +148,17 @@ public:
                 perStrip_[k] = std::max(0.0, glp_get_row_dual(lp_.get(), stripRow(k)));
             for (size_t c = 0; c < classes_.size(); ++c) {
                 const double dual = glp_get_row_dual(lp_.get(), demands + static_cast<int>(c) + 1);
-                const auto [worth, column] = pattern(classes_[c]);
-                const double cost = -worth - dual;  // reduced cost of the best pattern
-                if (cost < -1e-7 * (1 + std::abs(value))) {
-                    reduced += cost * classes_[c].count;
-                    addColumn(column);
-                    ++added;
+                double least = 0;  // reduced cost of the best for one whole panel
+                for (const Range& range : ranges(classes_[c])) {
+                    const auto [worth, column] = pattern(classes_[c], range);
+                    const double cost = -worth - dual * range.share;
+                    if (cost < -1e-7 * (1 + std::abs(value))) {
+                        least = std::min(least, cost / range.share);
+                        addColumn(column);
+                        ++added;
+                    }
                 }
+                reduced += least * classes_[c].count;
             }
             // A little off, for what the tables' single precision may hide.
             out.bound = std::max(out.bound, (value + reduced) * (1 - 1e-5));
@@ -202,7 +215,7 @@ private:
         }
         if (column.panelClass >= 0) {
             index.push_back(static_cast<int>(p_.items.size()) + column.panelClass + 1);
-            value.push_back(1);
+            value.push_back(column.share);
         }
         glp_set_mat_col(lp_.get(), j, static_cast<int>(index.size()) - 1, index.data(), value.data());
     }
@@ -241,51 +254,86 @@ private:
         }
     }
 
-    /// The pattern of a panel that is worth most beyond its cost.
-    std::pair<double, Column> pattern(const PanelClass& c)
+    /// A block's length lies between these, mm; it takes at least this share of a panel and these mm² of kerf.
+    struct Range {
+        double low = 0, high = 0, share = 1, kerf = 0;
+    };
+
+    /// A whole panel, and shorter blocks by their length.
+    std::vector<Range> ranges(const PanelClass& c) const
+    {
+        std::vector<Range> out{{c.panel.length, c.panel.length, 1, 0}};
+        const double first = std::min(p_.leastHold, c.panel.length),
+                     last = c.panel.length - std::min(p_.leastOffcut, p_.leastHold) - p_.crosscutKerf;
+        constexpr int parts = 3;
+        for (int k = 0; k < parts && last > first; ++k) {
+            const double low = first + (last - first) * k / parts, high = first + (last - first) * (k + 1) / parts;
+            // Of two blocks that fill a panel one needs no cut of its own.
+            out.push_back({low, high, (low + p_.crosscutKerf) / (c.panel.length + p_.crosscutKerf),
+                           p_.crosscutKerf * c.panel.width / 2});
+        }
+        return out;
+    }
+
+    /// One kind of part in strips of a block: as many as fill the length, leave a rest worth keeping, or can just be
+    /// held or are as long as the shortest block, and one more; between them the worth is linear.
+    Strip bestOfOne(size_t kind, const Range& range) const
+    {
+        Strip best;
+        const auto& item = p_.items[p_.kinds[kind].items[0]];
+        const double w = p_.kinds[kind].width + p_.kerf;
+        auto fit = [&](double end) {
+            return static_cast<int>(std::floor((end - p_.endWaste - item.lead) / item.pitch + 1e-9));
+        };
+        const int most = fit(range.high), held = std::max(0, fit(p_.leastHold)), low = std::max(0, fit(range.low));
+        for (int n : {most, fit(range.high - p_.leastOffcut), held, held + 1, low, low + 1}) {
+            if (n = std::min(n, most); n <= 0) continue;
+            const double cost = leastUse(item.run(n), range) * w, worth = n * price_[p_.kinds[kind].items[0]] - cost;
+            if (worth > best.worth) best = {worth, 1, cost, n};
+        }
+        return best;
+    }
+
+    /// What runs of this length use up at least in a block of a range.
+    double leastUse(double inRuns, const Range& range) const
+    {
+        const double need = p_.need(inRuns, range.high);
+        return range.high - need < p_.leastOffcut ? std::max(need, range.low) : need;
+    }
+
+    /// Several kinds of part: the whole length, or what leaves a rest worth keeping.
+    Strip bestOfMany(size_t kind, const Range& range) const
+    {
+        Strip best;
+        const int length = cellsUp(range.high), waste = cells(p_.endWaste), keep = cells(range.high - p_.leastOffcut);
+        if (length <= waste) return best;
+        const double each = p_.kinds[kind].width + p_.kerf,
+                     whole = fills_[kind].worth(static_cast<size_t>(length - waste)) - range.low * each;
+        if (range.low == range.high && whole > best.worth) best = {whole, length, range.low * each, 0};
+        // A shorter block's strips may be as long as they like within it.
+        const int end = range.low == range.high ? keep : length;
+        const Rated& r = rated_[kind];
+        if (end > 0 && r.at[static_cast<size_t>(end)] >= 0 && r.value[static_cast<size_t>(end)] > best.worth)
+            best = {r.value[static_cast<size_t>(end)], r.at[static_cast<size_t>(end)],
+                    r.at[static_cast<size_t>(end)] * grid * each, 0};
+        return best;
+    }
+
+    /// The block of a range that is worth most beyond its cost.
+    std::pair<double, Column> pattern(const PanelClass& c, const Range& range) const
     {
         struct Choice {
             size_t kind;
-            double worth = 0;
-            int used = 0, width = 0;
-            double cost = 0;
-            int count = 0;  ///< parts, of a kind with one item
+            int width;
+            Strip strip;
         };
         std::vector<Choice> choices;
-        const int length = cellsUp(c.panel.length), waste = cells(p_.endWaste),
-                  keep = cells(c.panel.length - p_.leastOffcut);
         for (size_t k = 0; k < p_.kinds.size(); ++k) {
             if (!p_.fits(c.first, k) || p_.kinds[k].width > c.panel.width + 1e-9) continue;
-            const double each = (p_.kinds[k].width + p_.kerf) * grid;
-            Choice best{k, -1e300, 0, std::max(1, cells(p_.kinds[k].width + p_.kerf)), 0, 0};
-            if (single(k)) {
-                // One kind of part: as many as fill the length, leave a rest worth keeping, or can just be held, and
-                // one more; between them the worth is linear.
-                const auto& item = p_.items[p_.kinds[k].items[0]];
-                const double w = p_.kinds[k].width + p_.kerf;
-                auto fit = [&](double end) {
-                    return static_cast<int>(std::floor((end - p_.endWaste - item.lead) / item.pitch + 1e-9));
-                };
-                const int most = fit(c.panel.length), held = std::max(0, fit(p_.leastHold));
-                for (const int n :
-                     {most, fit(c.panel.length - p_.leastOffcut), std::min(most, held), std::min(most, held + 1)}) {
-                    if (n <= 0) continue;
-                    const double cost = p_.consumed(item.run(n), c.panel.length) * w,
-                                 worth = n * price_[p_.kinds[k].items[0]] - cost;
-                    if (worth > best.worth) best = {k, worth, 1, best.width, cost, n};
-                }
-            } else if (length > waste) {
-                // The whole length, or what leaves a rest worth keeping.
-                const double whole =
-                    fills_[k].worth(static_cast<size_t>(length - waste)) - c.panel.length / grid * each;
-                if (whole > best.worth) best = {k, whole, length, best.width, c.panel.length / grid * each, 0};
-                const Rated& r = rated_[k];
-                if (keep > 0 && r.at[static_cast<size_t>(keep)] >= 0 && r.value[static_cast<size_t>(keep)] > best.worth)
-                    best = {k,          r.value[static_cast<size_t>(keep)],     r.at[static_cast<size_t>(keep)],
-                            best.width, r.at[static_cast<size_t>(keep)] * each, 0};
-            }
+            Strip best = single(k) ? bestOfOne(k, range) : bestOfMany(k, range);
             best.worth += perStrip_[k];
-            if (best.worth > 0 && best.used > 0) choices.push_back(best);
+            if (best.worth > 0 && best.used > 0)
+                choices.push_back({k, std::max(1, cells(p_.kinds[k].width + p_.kerf)), best});
         }
         const int room = cellsUp(c.panel.width + p_.kerf);
         constexpr float none = -1e30f;
@@ -296,7 +344,7 @@ private:
             for (size_t k = 0; k < choices.size(); ++k)
                 if (choices[k].width <= w && value[static_cast<size_t>(w - choices[k].width)] > none) {
                     const float v =
-                        value[static_cast<size_t>(w - choices[k].width)] + static_cast<float>(choices[k].worth);
+                        value[static_cast<size_t>(w - choices[k].width)] + static_cast<float>(choices[k].strip.worth);
                     if (v > value[static_cast<size_t>(w)]) {
                         value[static_cast<size_t>(w)] = v;
                         chosen[static_cast<size_t>(w)] = static_cast<int>(k);
@@ -305,25 +353,26 @@ private:
         // A rest too narrow to keep is used up too; a millimetre of it is left out of the bound for the rounded widths.
         auto sliver = [&](int w) {
             const double rest = (room - w) * grid - p_.kerf;
-            return w > 0 && rest < p_.leastOffcutWidth ? std::max(0.0, rest - 1) * c.panel.length : 0;
+            return w > 0 && rest < p_.leastOffcutWidth ? std::max(0.0, rest - 1) * range.low : 0;
         };
         int end = 0;
         for (int w = 1; w <= room; ++w)
             if (value[static_cast<size_t>(w)] - sliver(w) > value[static_cast<size_t>(end)] - sliver(end)) end = w;
         Column column;
-        column.cost = sliver(end);
+        column.cost = sliver(end) + range.kerf;
         column.panelClass = static_cast<int>(&c - classes_.data());
+        column.share = range.share;
         for (int w = end; w > 0;) {
             const Choice& choice = choices[static_cast<size_t>(chosen[static_cast<size_t>(w)])];
-            column.cost += choice.cost;
+            column.cost += choice.strip.cost;
             ++column.strips[choice.kind];
-            if (choice.count > 0)
-                column.takes[p_.kinds[choice.kind].items[0]] += choice.count;
+            if (choice.strip.count > 0)
+                column.takes[p_.kinds[choice.kind].items[0]] += choice.strip.count;
             else
-                fills_[choice.kind].take(static_cast<size_t>(choice.used - waste), column.takes);
+                fills_[choice.kind].take(static_cast<size_t>(choice.strip.used - cells(p_.endWaste)), column.takes);
             w -= choice.width;
         }
-        return {value[static_cast<size_t>(end)] - sliver(end), column};
+        return {value[static_cast<size_t>(end)] - sliver(end) - range.kerf, column};
     }
 
     const StripProblem& p_;

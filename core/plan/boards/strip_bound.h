@@ -25,9 +25,11 @@ struct StripBound {
     std::vector<double> scarcity;  ///< of each panel, mm²: what having it once more would save
 };
 
-/// The lower bound by column generation (Gilmore & Gomory 1961, two stages; GLPK's simplex for the master problem,
-/// dynamic programming for the pattern of a panel). Lengths are rounded down to 0.1 mm, so that the bound stays a
-/// bound; where the rounds end early it is Lasdon's (master value plus the sum of the least reduced costs).
+/// The lower bound by column generation (Gilmore & Gomory 1961 and 1965, three stages; GLPK's simplex for the master
+/// problem, dynamic programming for the strips of a block). Blocks shorter than their panel are counted as the shortest
+/// of a range of lengths, and fill panels by their share of the length, so that it stays a bound. Lengths are rounded
+/// down to 0.1 mm, so that the bound stays a bound; where the rounds end early it is Lasdon's (master value plus the
+/// sum of the least reduced costs).
 StripBound boundOf(const StripProblem& problem, const Control& control = {});
 
 }  // namespace vl

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
-#include <map>
+#include <functional>
 #include <random>
 
 namespace vl {
@@ -27,6 +27,97 @@ struct Way {
     std::vector<bool> whole;       ///< of each kind: its strips are filled to their end, whatever it costs
 };
 
+/// A plan while it is made: the blocks of each panel, and what is free.
+class Layout {
+public:
+    struct Strip {
+        double need = 0, width = 0;  ///< mm, with its kerf
+    };
+    struct Block {
+        size_t panel = 0;
+        double need = 0, used = 0;  ///< mm, of its longest strip; of its width
+        std::vector<Strip> strips;
+    };
+
+    Layout(const StripProblem& p, const StripSolution& start)
+        : p_(p), left_(p.panels.size()), last_(p.panels.size(), none)
+    {
+        for (size_t k = 0; k < left_.size(); ++k) left_[k] = p.panels[k].length;
+        for (const size_t panel : start.blocks) begin(panel);
+        for (const StripCut& c : start.strips) {
+            double in = 0;
+            for (const StripRun& run : c.runs) in += p.items[run.item].run(run.count);
+            add(c.block, stripOf(c.kind, in, p.panels[start.blocks[c.block]].length));
+        }
+    }
+
+    const std::vector<Block>& blocks() const { return blocks_; }
+    Strip stripOf(size_t kind, double in, double room) const
+    {
+        return {p_.need(in, room), p_.kinds[kind].width + p_.kerf};
+    }
+
+    size_t begin(size_t panel)
+    {
+        blocks_.push_back({panel, 0, 0, {}});
+        left_[panel] -= last_[panel] == none ? 0 : p_.crosscutKerf;
+        return last_[panel] = blocks_.size() - 1;
+    }
+    void add(size_t block, const Strip& s)
+    {
+        Block& b = blocks_[block];
+        left_[b.panel] -= std::max(0.0, s.need - b.need);
+        b.need = std::max(b.need, s.need);
+        b.used += s.width;
+        b.strips.push_back(s);
+    }
+    /// How long a new block of a panel can be.
+    double freeLength(size_t panel) const { return left_[panel] - (last_[panel] == none ? 0 : p_.crosscutKerf); }
+    /// Whether a new block could be held.
+    bool hasRoom(size_t panel) const
+    {
+        return freeLength(panel) >= std::min(p_.leastHold, p_.panels[panel].length) - 1e-9;
+    }
+    /// How long a block can be made.
+    double longest(size_t block) const { return blocks_[block].need + left_[blocks_[block].panel]; }
+    /// How long a block is that needs so much: with what is left of its panel, where that is too short to keep.
+    double length(size_t block, double need) const
+    {
+        const Block& b = blocks_[block];
+        const double rest = left_[b.panel] - (need - b.need);
+        return block == last_[b.panel] && rest - p_.crosscutKerf < p_.leastOffcut ? need + rest : need;
+    }
+    double length(size_t block) const { return length(block, blocks_[block].need); }
+    double free(size_t block) const { return p_.panels[blocks_[block].panel].width - blocks_[block].used; }
+
+    /// What a block costs more with one strip more, mm².
+    double costWith(size_t block, const Strip& s) const
+    {
+        const Block& b = blocks_[block];
+        const double now = length(block), then = length(block, std::max(b.need, s.need));
+        double cost = p_.usedUp(s.need, then) * s.width + p_.sliver(b.panel, then, b.used + s.width) -
+                      p_.sliver(b.panel, now, b.used);
+        for (const Strip& o : b.strips) cost += (p_.usedUp(o.need, then) - p_.usedUp(o.need, now)) * o.width;
+        return cost;
+    }
+    /// What a new block with one strip costs.
+    double costOfNew(size_t panel, const Strip& s) const
+    {
+        const double rest = freeLength(panel) - s.need;
+        const bool whole = rest - p_.crosscutKerf < p_.leastOffcut;
+        const double length = whole ? s.need + rest : s.need;
+        return p_.usedUp(s.need, length) * s.width + p_.sliver(panel, length, s.width) +
+               (whole ? 0 : p_.crosscutKerf * p_.panels[panel].width);
+    }
+
+private:
+    static constexpr size_t none = static_cast<size_t>(-1);
+    const StripProblem& p_;
+    std::vector<Block> blocks_;
+    std::vector<double> left_;  ///< of each panel, mm beyond its blocks
+    std::vector<size_t> last_;  ///< of each panel its last block
+};
+
 class Cutter {
 public:
     Cutter(const StripProblem& p, const StripBound& bound) : p_(p), price_(bound.price), scarcity_(bound.scarcity)
@@ -37,10 +128,6 @@ public:
         for (size_t i = 0; i < p.items.size(); ++i)
             if (!(price_[i] > 0) || price_[i] >= 0.5 * p.missing(i))
                 price_[i] = p.items[i].pitch * (p.kinds[p.items[i].kind].width + p.kerf);
-        for (const auto& q : p.panels)
-            if (std::ranges::find(lengths_, q.length) == lengths_.end()) lengths_.push_back(q.length);
-        for (const auto& q : p.panels)
-            lengthOf_.push_back(static_cast<size_t>(std::ranges::find(lengths_, q.length) - lengths_.begin()));
     }
 
     /// Completes `start` with what is still missing: first whole panels, packed across their width, then strip by
@@ -49,71 +136,120 @@ public:
     {
         std::vector<int> left(p_.items.size());
         for (size_t i = 0; i < left.size(); ++i) left[i] = p_.items[i].count;
-        std::vector<double> used(p_.panels.size(), 0);
-        for (const StripCut& s : start.strips) {
+        for (const StripCut& s : start.strips)
             for (const StripRun& r : s.runs) left[r.item] -= r.count;
-            used[s.panel] += p_.kinds[s.kind].width + p_.kerf;
-        }
+        Layout layout(p_, start);
         if (way.strictness <= 1)
-            for (const size_t panel : way.order) pack(panel, way.strictness, way.thrift, start, left, used);
-        // The best strip of each kind for each length of panel, made anew when what is left of the kind changes.
-        std::vector<std::vector<Filled>> table(p_.kinds.size(), std::vector<Filled>(lengths_.size()));
-        auto remake = [&](size_t kind) {
-            for (size_t l = 0; l < lengths_.size(); ++l)
-                table[kind][l] = fill(kind, lengths_[l], left, way.appetite[kind], way.whole[kind]);
-        };
-        for (size_t k = 0; k < p_.kinds.size(); ++k) remake(k);
-        for (;;) {
-            double best = 0;
-            StripCut chosen;
-            for (size_t panel = 0; panel < p_.panels.size(); ++panel) {
-                const auto& q = p_.panels[panel];
-                for (size_t k = 0; k < p_.kinds.size(); ++k) {
-                    const Filled& f = table[k][lengthOf_[panel]];
-                    const double w = p_.kinds[k].width + p_.kerf;
-                    if (f.runs.empty() || used[panel] + p_.kinds[k].width > q.width + 1e-9 || !p_.fits(panel, k))
-                        continue;
-                    double cost = use(panel, k, f, way.thrift);
-                    const double rest = q.width - used[panel] - w;
-                    if (rest > 0 && rest < p_.leastOffcutWidth) cost += rest * q.length;
-                    // A panel once begun is used before another.
-                    const double score =
-                        f.worth / cost * way.taste[k] * way.liking[panel] * (used[panel] > 0 ? 1.004 : 1);
-                    if (score > best) {
-                        best = score;
-                        chosen = {panel, k, f.runs};
-                    }
-                }
+            for (const size_t panel : way.order) {
+                for (size_t b = 0; b < start.blocks.size(); ++b)
+                    if (start.blocks[b] == panel)
+                        pack(panel, b, layout.length(b), way.strictness, way.thrift, start, layout, left);
+                if (layout.hasRoom(panel))
+                    pack(panel, newBlock, layout.freeLength(panel), way.strictness, way.thrift, start, layout, left);
             }
-            if (best <= 0) break;
-            used[chosen.panel] += p_.kinds[chosen.kind].width + p_.kerf;
-            for (const StripRun& r : chosen.runs) left[r.item] -= r.count;
-            const size_t kind = chosen.kind;
-            start.strips.push_back(std::move(chosen));
-            remake(kind);
-        }
+        stripByStrip(way, start, layout, left);
         start.missing = left;
         start.cost = costOf(p_, start);
         return start;
     }
 
 private:
-    /// What a strip uses up: its wood, and its share of a panel that others would be glad of.
-    double use(size_t panel, size_t kind, const Filled& f, double thrift) const
+    static constexpr size_t newBlock = static_cast<size_t>(-1);
+
+    /// Where a strip can go: into a block as it is, into a block that grows for it, into a new block of a panel.
+    struct Slot {
+        size_t panel = 0, block = newBlock;
+        bool grows = false;
+    };
+    struct Offer {
+        double score = 0;
+        Filled fill;
+        double room = 0;
+    };
+
+    Offer offerOf(const Slot& slot, size_t kind, const Way& way, const Layout& layout,
+                  const std::vector<int>& left) const
     {
-        const auto& q = p_.panels[panel];
-        const double w = p_.kinds[kind].width + p_.kerf;
-        return p_.consumed(f.in, q.length) * w + thrift * scarcity_[panel] * w / (q.width + p_.kerf);
+        const bool fresh = slot.block == newBlock;
+        if (fresh && !layout.hasRoom(slot.panel)) return {};
+        const double free = fresh ? p_.panels[slot.panel].width : layout.free(slot.block);
+        if (p_.kinds[kind].width > free + 1e-9 || !p_.fits(slot.panel, kind)) return {};
+        Offer o;
+        o.room = fresh        ? layout.freeLength(slot.panel)
+                 : slot.grows ? layout.longest(slot.block)
+                              : layout.length(slot.block);
+        if (!fresh && slot.grows && o.room < layout.length(slot.block) + 1) return {};
+        o.fill = fill(kind, o.room, left, way.appetite[kind], way.whole[kind]);
+        if (o.fill.runs.empty()) return {};
+        const Layout::Strip strip = layout.stripOf(kind, o.fill.in, o.room);
+        const double cost = (fresh ? layout.costOfNew(slot.panel, strip) : layout.costWith(slot.block, strip)) +
+                            share(slot.panel, strip, way.thrift);
+        // A panel once begun is used before another.
+        o.score = o.fill.worth / std::max(cost, 1.0) * way.taste[kind] * way.liking[slot.panel] * (fresh ? 1 : 1.004);
+        return o;
     }
 
-    /// Fills the free width of a panel with the strips that together are worth most beyond what they use up (knapsack
+    void stripByStrip(const Way& way, StripSolution& plan, Layout& layout, std::vector<int>& left) const
+    {
+        std::vector<Slot> slots;
+        for (size_t k = 0; k < p_.panels.size(); ++k) slots.push_back({k, newBlock, false});
+        for (size_t b = 0; b < plan.blocks.size(); ++b)
+            for (const bool grows : {false, true}) slots.push_back({plan.blocks[b], b, grows});
+        std::vector<std::vector<Offer>> offers;
+        auto offersOf = [&](const Slot& slot) {
+            std::vector<Offer> row;
+            for (size_t k = 0; k < p_.kinds.size(); ++k) row.push_back(offerOf(slot, k, way, layout, left));
+            return row;
+        };
+        for (const Slot& slot : slots) offers.push_back(offersOf(slot));
+        for (;;) {
+            double best = 0;
+            size_t at = 0, kind = 0;
+            for (size_t s = 0; s < slots.size(); ++s)
+                for (size_t k = 0; k < p_.kinds.size(); ++k)
+                    if (offers[s][k].score > best) {
+                        best = offers[s][k].score;
+                        at = s;
+                        kind = k;
+                    }
+            if (best <= 0) return;
+            const Offer chosen = offers[at][kind];
+            const size_t panel = slots[at].panel;
+            size_t block = slots[at].block;
+            if (block == newBlock) {
+                block = layout.begin(panel);
+                plan.blocks.push_back(panel);
+                for (const bool grows : {false, true}) {
+                    slots.push_back({panel, block, grows});
+                    offers.emplace_back(p_.kinds.size());
+                }
+            }
+            layout.add(block, layout.stripOf(kind, chosen.fill.in, chosen.room));
+            plan.strips.push_back({block, kind, chosen.fill.runs});
+            for (const StripRun& r : chosen.fill.runs) left[r.item] -= r.count;
+            for (size_t s = 0; s < slots.size(); ++s)
+                if (slots[s].panel == panel)
+                    offers[s] = offersOf(slots[s]);
+                else if (offers[s][kind].score > 0)
+                    offers[s][kind] = offerOf(slots[s], kind, way, layout, left);
+        }
+    }
+
+    /// A strip's share of a panel that others would be glad of.
+    double share(size_t panel, const Layout::Strip& strip, double thrift) const
+    {
+        const auto& q = p_.panels[panel];
+        return thrift * scarcity_[panel] * strip.width / (q.width + p_.kerf) * strip.need / q.length;
+    }
+
+    /// Fills the free width of a block with the strips that together are worth most beyond what they use up (knapsack
     /// over the width).
-    void pack(size_t panel, double strictness, double thrift, StripSolution& plan, std::vector<int>& left,
-              std::vector<double>& used) const
+    void pack(size_t panel, size_t block, double length, double strictness, double thrift, StripSolution& plan,
+              Layout& layout, std::vector<int>& left) const
     {
         constexpr double grid = 0.25;
-        const auto& q = p_.panels[panel];
-        const int room = static_cast<int>(std::floor((q.width - used[panel] + p_.kerf) / grid));
+        const double free = block == newBlock ? p_.panels[panel].width : layout.free(block);
+        const int room = static_cast<int>(std::floor((free + p_.kerf) / grid));
         struct Candidate {
             size_t kind;
             Filled fill;
@@ -126,10 +262,11 @@ private:
             const int width = static_cast<int>(std::ceil((p_.kinds[k].width + p_.kerf) / grid));
             std::vector<int> rest = left;
             for (int copies = room / width; copies > 0; --copies) {
-                Filled f = fill(k, q.length, rest, 1, false);
+                Filled f = fill(k, length, rest, 1, false);
                 if (f.runs.empty()) break;
                 for (const StripRun& r : f.runs) rest[r.item] -= r.count;
-                const double cost = use(panel, k, f, thrift);
+                const Layout::Strip strip = layout.stripOf(k, f.in, length);
+                const double cost = p_.usedUp(strip.need, length) * strip.width + share(panel, strip, thrift);
                 if (f.worth < 0.8 * cost) break;
                 candidates.push_back({k, std::move(f), width, cost});
             }
@@ -151,7 +288,7 @@ private:
         size_t end = 0;
         for (size_t w = 1; w < cells; ++w) {
             const double rest = (room - static_cast<double>(w)) * grid - p_.kerf;
-            const double v = value[w] - (rest < p_.leastOffcutWidth ? std::max(0.0, rest) * q.length : 0);
+            const double v = value[w] - (rest < p_.leastOffcutWidth ? std::max(0.0, rest) * length : 0);
             // Of two that are as good the one that uses the panel up.
             if (v > best - 1e-9) {
                 best = v;
@@ -170,10 +307,14 @@ private:
             }
         const double sliver = worth - cost - best;
         if (chosen.empty() || worth < strictness * (cost + sliver)) return;
+        if (block == newBlock) {
+            block = layout.begin(panel);
+            plan.blocks.push_back(panel);
+        }
         for (const size_t c : chosen) {
             for (const StripRun& r : candidates[c].fill.runs) left[r.item] -= r.count;
-            used[panel] += p_.kinds[candidates[c].kind].width + p_.kerf;
-            plan.strips.push_back({panel, candidates[c].kind, candidates[c].fill.runs});
+            layout.add(block, layout.stripOf(candidates[c].kind, candidates[c].fill.in, length));
+            plan.strips.push_back({block, candidates[c].kind, candidates[c].fill.runs});
         }
     }
 
@@ -216,9 +357,27 @@ private:
 
     const StripProblem& p_;
     std::vector<double> price_, scarcity_;
-    std::vector<double> lengths_;
-    std::vector<size_t> lengthOf_;
 };
+
+/// A solution without the strips for which `out` holds, and without blocks that are empty then.
+StripSolution without(const StripSolution& s, const std::function<bool(const StripCut&)>& out)
+{
+    StripSolution rest;
+    std::vector<size_t> place(s.blocks.size(), s.blocks.size());
+    std::vector<const StripCut*> kept;
+    for (const StripCut& c : s.strips)
+        if (!out(c)) {
+            kept.push_back(&c);
+            place[c.block] = 0;
+        }
+    for (size_t b = 0; b < s.blocks.size(); ++b)
+        if (place[b] == 0) {
+            place[b] = rest.blocks.size();
+            rest.blocks.push_back(s.blocks[b]);
+        }
+    for (const StripCut* c : kept) rest.strips.push_back({place[c->block], c->kind, c->runs});
+    return rest;
+}
 
 }  // namespace
 
@@ -233,11 +392,12 @@ StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Co
         return std::tuple(x.thickness, -x.length, x.width) < std::tuple(y.thickness, -y.length, y.width);
     });
     StripSolution best = cutter.complete({}, plain);
-    // Of two plans that use up as much the one that leaves more panels whole.
+    // Of two plans that use up as much the one that leaves more panels whole, and has fewer lengths cut from them.
     auto judged = [&](const StripSolution& s) {
         std::vector<bool> begun(p.panels.size(), false);
-        for (const StripCut& c : s.strips) begun[c.panel] = true;
-        return s.cost + 1e-4 * bound.bound * static_cast<double>(std::ranges::count(begun, true));
+        for (const size_t panel : s.blocks) begun[panel] = true;
+        return s.cost + bound.bound * (1e-4 * static_cast<double>(std::ranges::count(begun, true)) +
+                                       2e-5 * static_cast<double>(s.blocks.size()));
     };
     double least = judged(best);
     auto keep = [&](StripSolution next) {
@@ -286,11 +446,12 @@ StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Co
             std::vector<bool> out(p.panels.size(), false);
             for (int n = 2 + static_cast<int>(dice() % 4); n > 0; --n) out[dice() % out.size()] = true;
             const double poor = share() * 0.6;
-            for (const StripCut& s : best.strips) {
+            part = without(best, [&](const StripCut& s) {
                 double in = 0;
                 for (const StripRun& r : s.runs) in += p.items[r.item].run(r.count);
-                if (!out[s.panel] && in >= poor * p.panels[s.panel].length && share() >= 0.03) part.strips.push_back(s);
-            }
+                const size_t panel = best.blocks[s.block];
+                return out[panel] || in < poor * p.panels[panel].length || share() < 0.03;
+            });
         }
         const bool bold = k % 5 >= 3;
         way.strictness = bold ? 2 : 0.88 + 0.13 * share();

@@ -160,6 +160,26 @@ void swing(const Case& in, std::vector<Caution>& out)
     }
 }
 
+/// A glue block carries hollowing as far as its joint is wide for what hangs on it.
+void onGlueBlock(const Case& in, std::vector<Caution>& out)
+{
+    const auto holds = std::ranges::find_if(in.assembly.recipe, [](const Step& s) {
+        return s.action == Action::Glue && s.glue.faces == JointFaces::Block;
+    });
+    if (holds == in.assembly.recipe.end() || in.sides.inside.empty()) return;
+    // Own choice: hollowed without the tailstock no longer than the joint is wide, as for a tenon in jaws.
+    const double across = 2 * std::sqrt(holds->glue.area / pi), hangs = stackHeight(in.piece);
+    if (hangs <= across) return;
+    Caution c = in.at("glue-block", std::max(0, holds->layer));
+    c.measure = hangs;
+    c.limit = across;
+    c.message = "the piece hangs " + in.mm(hangs) + " over a glue joint " + in.mm(across) +
+                " across: when a tool catches without the tailstock up, the joint lets go and the piece flies";
+    c.fixes.push_back(pieceFix("on a solid waste block, parted off at the end",
+                               [](Piece& q) { q.choices.holding = HoldSchool::WasteBlock; }));
+    out.push_back(c);
+}
+
 void betweenCentres(const Case& in, std::vector<Caution>& out)
 {
     if (stackHeight(in.piece) > in.shop.betweenCentres + 1e-6) {
@@ -192,6 +212,7 @@ void turnCautions(const Case& in, std::vector<Caution>& out)
     grooves(in, out);
     swing(in, out);
     speed(in, out);
+    onGlueBlock(in, out);
     betweenCentres(in, out);
 }
 

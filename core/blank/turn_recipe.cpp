@@ -1,0 +1,180 @@
+#include "core/blank/turn_recipe.h"
+
+#include "core/blank/holding.h"
+#include "core/blank/nest.h"
+#include "core/words/build.h"
+#include "core/words/turn.h"
+
+#include <algorithm>
+
+namespace vl {
+namespace {
+
+class TurnWriter {
+public:
+    TurnWriter(const Piece& piece, const Shop& shop, Turning how, Recipe& recipe)
+        : piece_(piece), shop_(shop), how_(how), recipe_(recipe), whole_(recipe, "", -1, Text())
+    {
+    }
+
+    void write(const Thing& blank)
+    {
+        now_ = how_ == Turning::BetweenCentres ? mountBetweenCentres(blank) : blank;
+        next(Action::Turn, "rough", "rough-turned",
+             {.title = says(words::roughOutside),
+              .why = says(words::strongestThick),
+              .how = says(words::lowestSpeed),
+              .minutes = 40,
+              .uses = {"lathe"}});
+        hollow();
+        next(Action::Turn, "fine", "turned",
+             {.title = says(words::finishWall),
+              .why = says(words::shapeHasMoved),
+              .how = says(words::lightCuts),
+              .minutes = 30,
+              .uses = {"lathe"}});
+        next(Action::Sand, "sand", "sanded",
+             {.title = says(words::sand),
+              .why = says(words::throughGrits),
+              .how = says(words::restOff),
+              .minutes = 30,
+              .uses = {"lathe"}});
+        if (piece_.nest.on) {
+            nest();
+            next(Action::Finish, "finish", "piece",
+                 {.title = says(words::putOnFinish),
+                  .why = says(words::samePace),
+                  .how = says(words::oilyRags),
+                  .minutes = 20,
+                  .waitMinutes = shop_.finishMinutes});
+            return;
+        }
+        next(Action::Finish, "finish", "finished",
+             {.title = says(words::putOnFinish),
+              .why = says(words::samePace),
+              .how = says(words::oilyRags),
+              .minutes = 20,
+              .waitMinutes = shop_.finishMinutes});
+        const bool ends = how_ == Turning::BetweenCentres;
+        const BlockHold& hold = blockHold(piece_.choices.holding);
+        next(Action::PartOff, "part-off", "piece",
+             {.title = says(ends ? words::sawEnds : hold.off),
+              .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
+              .how = says(!ends              ? hold.offHow
+                          : drilledThrough() ? words::cutToBore
+                                             : words::partingThenHand),
+              .minutes = 15,
+              .uses = {"lathe"}});
+    }
+
+private:
+    Setting boreSetting() const { return {"drill", "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1}; }
+    /// Above this a bore is turned: no bit is safe to hold in a tailstock, mm; common practice.
+    static constexpr double widestBit = 50;
+    bool drilledThrough() const { return piece_.hollow.rule == WallRule::Bored && piece_.hollow.bore <= widestBit; }
+
+    Thing mountBetweenCentres(const Thing& blank)
+    {
+        Bench bench(recipe_, piece_.layers[0].id, 0, says(words::layerNumber, 1));
+        Thing made = blank;
+        if (drilledThrough()) {
+            const Setting bore = boreSetting();
+            made = bench.step(Action::Drill, "bore", {made}, "bored",
+                              {.title = says(words::boreThrough, bore),
+                               .why = says(words::boreBeforeMounting),
+                               .how = says(words::fromBothEnds),
+                               .settings = {bore},
+                               .minutes = 20,
+                               .uses = {"drill"}});
+        }
+        return bench.step(Action::Mount, "mount-centres", {made}, "mounted",
+                          {.title = says(words::mountCentres, bench.name()),
+                           .why = says(words::endsHold),
+                           .how = says(drilledThrough() ? words::conesInBore : words::spurAndCup),
+                           .minutes = 5,
+                           .uses = {"lathe"}});
+    }
+
+    /// The next of the steps on the whole piece.
+    void next(Action action, const char* id, const char* gives, Doing doing)
+    {
+        now_ = whole_.step(action, id, {now_}, gives, std::move(doing));
+    }
+
+    void hollow()
+    {
+        if (piece_.hollow.rule == WallRule::Bored) {
+            const Setting bore = boreSetting();
+            if (drilledThrough() && how_ == Turning::BetweenCentres) return;  // before it was mounted
+            next(drilledThrough() ? Action::Drill : Action::Turn, "bore", "hollowed",
+                 {.title = says(words::boreThrough, bore),
+                  .why = says(words::boreFirst),
+                  .how = says(drilledThrough() ? words::fromFreeEnd : words::turnedOut),
+                  .settings = {bore},
+                  .minutes = 20,
+                  .uses = {"lathe"}});
+        } else if (piece_.hollow.rule != WallRule::Solid && how_ != Turning::InSections)
+            next(Action::Turn, "hollow", "hollowed",
+                 {.title = says(words::hollow),
+                  .why = says(words::bothRoughed),
+                  .how = says(words::byCalliper),
+                  .minutes = 50,
+                  .uses = {"lathe"}});
+    }
+
+    void nest()
+    {
+        int number = 0;
+        Things rings;
+        for (const NestedRing& ring : nestedRings(piece_.nest)) {
+            const std::string k = std::to_string(++number);
+            const Setting outer = measured("outside Ø", ring.outer), inner = measured("inside Ø", ring.inner);
+            const Setting core = measured("groove's inner Ø", std::max(0.0, ring.inner - 2 * piece_.nest.tool));
+            const Setting tool{"lathe", "parting tool", piece_.nest.tool, Unit::Length, "chosen", "", 1};
+            next(Action::PartOff, ("ring-" + k).c_str(), ("after-ring-" + k).c_str(),
+                 {.title = says(words::partRing, number, outer, inner),
+                  .why = says(words::outermostFirst),
+                  .how = says(words::groove, inner, core, tool),
+                  .settings = {outer, inner, core, tool},
+                  .minutes = 8,
+                  .uses = {"lathe"}});
+            recipe_.back().outputs.push_back("ring-" + k + "-parted");
+            rings.push_back({recipe_.back().outputs.back(), recipe_.back().id});
+        }
+        // Each of them is what comes out; what is left on the block is scrap.
+        if (rings.empty()) return;
+        now_ = whole_.step(Action::Turn, "ring-insides", rings, "rings",
+                           {.title = says(words::finishRings, number),
+                            .why = says(words::edgesAndInside),
+                            .how = says(words::fourChuckings),
+                            .minutes = 15.0 * number,
+                            .uses = {"lathe"}});
+    }
+
+    const Piece& piece_;
+    const Shop& shop_;
+    Turning how_;
+    Recipe& recipe_;
+    Bench whole_;
+    Thing now_;
+};
+
+}  // namespace
+
+Setting measured(const char* name, double mm, int decimals)
+{
+    return {.name = name, .value = mm, .formula = "measured on the drawing", .decimals = decimals};
+}
+
+bool heldByItsEnds(const Piece& piece, const std::vector<Building>& buildings)
+{
+    return buildings.size() == 1 && buildings[0].layer.cells[0].endGrain(Eigen::Vector3d::UnitX()) > 0.9 &&
+           !piece.layers[0].is<StavesForm>();
+}
+
+void turnRecipe(const Piece& piece, const Shop& shop, const Thing& blank, Turning how, Recipe& recipe)
+{
+    TurnWriter(piece, shop, how, recipe).write(blank);
+}
+
+}  // namespace vl
