@@ -1,6 +1,8 @@
 #include "io/piece_json.h"
 
+#include "core/wood/own_wood.h"
 #include "io/fields_json.h"
+#include "io/own_woods.h"
 #include "io/piece_version_1.h"
 
 #include <charconv>
@@ -46,6 +48,7 @@ std::string writePiece(const Piece& p)
 {
     Json j{{"format", format}, {"version", version}};
     j.update(FieldWriter::written(p));
+    if (Json woods = ownWoodsOf(p); !woods.empty()) j["own_woods"] = std::move(woods);
     return j.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
@@ -63,6 +66,7 @@ LoadedPiece readPiece(std::string_view text)
         out.notes.push_back("the file is of version " + std::to_string(fileVersion) +
                             ", newer than this program: what it does not know is kept as it is");
     if (fileVersion < 2) json = fromVersion1(std::move(json), out.notes);
+    takeOwnWoods(json, out.notes);
     json.erase("format");
     json.erase("version");
     FieldReader::read(out.piece, json, "", out.notes);
@@ -80,6 +84,9 @@ std::string pieceSchema()
     j.update(SchemaWriter::described(Piece{}));
     Json properties{{"format", {{"const", format}}}, {"version", {{"type", "integer"}, {"minimum", 1}}}};
     properties.update(j["properties"]);
+    Json wood = SchemaWriter::described(OwnWood{});
+    wood["properties"]["id"] = {{"type", "string"}, {"description", "made of what is said of it"}};
+    properties["own_woods"] = {{"type", "array"}, {"items", wood}, {"maxItems", mostOwnWoods}};
     j["properties"] = properties;
     j["required"].push_back("format");
     return j.dump(1) + "\n";

@@ -43,6 +43,12 @@ const std::vector<FieldItem>& glueColumns()
     return all;
 }
 
+const std::vector<FieldItem>& woodColumns()
+{
+    static const auto all = columnsOf<OwnWood>({"name", "light", "dark"});
+    return all;
+}
+
 /// "release" is a word of SQL's own.
 QString columnName(const FieldItem& f) { return f.path == "release" ? QStringLiteral("release_by") : q(f.path); }
 
@@ -193,6 +199,9 @@ ShopBook::ShopBook(const std::string& path) : db_(std::make_unique<Connection>(p
                 db_->run(QStringLiteral("CREATE TABLE glue (place INTEGER NOT NULL, %1, UNIQUE (id))")
                              .arg(definitions(glueColumns())));
             }
+            if (found < 4)
+                db_->run(
+                    QStringLiteral("CREATE TABLE wood (place INTEGER NOT NULL, %1)").arg(definitions(woodColumns())));
             db_->addColumns(QStringLiteral("board"), boardColumns(), std::vector<Board>{});
             db_->addColumns(QStringLiteral("glue"), glueColumns(), commonGlues());
             db_->run(QStringLiteral("PRAGMA user_version=%1").arg(version));
@@ -222,6 +231,14 @@ Shop ShopBook::load() const
             for (size_t k = 0; k < 2; ++k)
                 if (key == "hours_" + std::to_string(d) + (k ? "_end" : "_begin"))
                     shop.hours[d][k] = settings.value(1).toDouble();
+    }
+    // Before the boards, which may be of them.
+    QSqlQuery woods = db_->run(QStringLiteral("SELECT %1 FROM wood ORDER BY place").arg(names(woodColumns())));
+    while (woods.next()) {
+        OwnWood w;
+        take(w, woodColumns(), woods);
+        makeKnown(w);
+        shop.woods.push_back(w);
     }
     QSqlQuery boards = db_->run(QStringLiteral("SELECT %1 FROM board ORDER BY place").arg(names(boardColumns())));
     while (boards.next()) {
@@ -258,7 +275,7 @@ bool ShopBook::save(const Shop& shop, Changed changed)
         db_->run(QStringLiteral("UPDATE setting SET value=value WHERE key='saves'"));
         const qint64 saves = db_->saves();
         if (saves != seen_ && changed == Changed::Refuse) return;
-        for (const char* table : {"setting", "defect", "board", "glue"})
+        for (const char* table : {"setting", "defect", "board", "glue", "wood"})
             db_->run(QStringLiteral("DELETE FROM %1").arg(QLatin1String(table)));
         auto set = [&](const std::string& key, const QVariant& value) {
             db_->run(QStringLiteral("INSERT INTO setting VALUES (?, ?)"), {q(key), value});
@@ -283,6 +300,8 @@ bool ShopBook::save(const Shop& shop, Changed changed)
         }
         place = 0;
         for (const Glue& g : shop.glues) insert("glue", place++, glueColumns(), g);
+        place = 0;
+        for (const OwnWood& w : shop.woods) insert("wood", place++, woodColumns(), w);
         set("saves", saves + 1);
         seen_ = saves + 1;
         written = true;

@@ -2,6 +2,7 @@
 
 #include "core/piece/shop.h"
 #include "io/fields_json.h"
+#include "io/own_woods.h"
 
 namespace vl::io {
 namespace {
@@ -46,6 +47,7 @@ std::string writeShop(const Shop& shop)
     j["glues"] = Json::array();
     for (const Board& b : shop.rack) j["boards"].push_back(FieldWriter::written(b));
     for (const Glue& g : shop.glues) j["glues"].push_back(FieldWriter::written(g));
+    for (const OwnWood& w : shop.woods) j["own_woods"].push_back(FieldWriter::written(w));
     return j.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
@@ -59,8 +61,17 @@ Shop readShop(std::string_view text, std::vector<std::string>& notes)
     if (kind != format) throw InputError("format", "'" + kind + "'", "'vivid-lathe-shop' is");
     fields(reader, shop);
     readHours(reader.json(), shop);
+    // Before the boards, which may be of them.
+    readList(reader.json(), "own_woods", mostOwnWoods, shop.woods, notes);
+    for (size_t i = 0; i < shop.woods.size(); ++i) knownAt("own_woods[" + std::to_string(i) + "]", shop.woods[i]);
     readList(reader.json(), "boards", mostBoards, shop.rack, notes);
     readList(reader.json(), "glues", 100, shop.glues, notes);
+    // Which glues hold a block was not asked of older shops.
+    const std::vector<Glue> common = commonGlues();
+    for (size_t i = 0; i < shop.glues.size(); ++i)
+        if (const auto g = std::ranges::find(common, shop.glues[i].id, &Glue::id);
+            g != common.end() && json.contains("glues") && !json["glues"][i].contains("block"))
+            shop.glues[i].block = g->block;
     checkShop(shop);
     return shop;
 }

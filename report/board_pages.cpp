@@ -37,7 +37,7 @@ private:
         double y = 1e9;
         for (const PlannedBoard& b : boards_.boards) {
             const double tall = b.board.width * scale, list = 4.2 * std::ceil(static_cast<double>(b.strips.size()) / 2);
-            if (y + tall + list + 14 > s_.bottom()) {
+            if (y + tall + list + 18.5 > s_.bottom()) {
                 s_.page(QStringLiteral("Boards and their cuts"));
                 y = s_.top();
             }
@@ -50,14 +50,22 @@ private:
                     8.5, Qt::AlignRight | Qt::AlignVCenter);
             face(b, y + 6, scale);
             y += tall + 8;
+            QStringList lengths;
+            for (const BoardRect& r : b.lengths) lengths << mm(r.length, 0);
+            if (!lengths.isEmpty())
+                s_.text({Sheet::margin, y, s_.inner(), 4.2},
+                        QStringLiteral("crosscut first, whole width: %1; face and plane each length, then rip it")
+                            .arg(lengths.join(QStringLiteral(", "))),
+                        7, Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
+            y += 4.2;
             // Which strip holds what: two columns of short lines.
             for (size_t i = 0; i < b.strips.size(); ++i) {
                 QString runs;
                 for (const PlannedRun& r : b.strips[i].runs)
                     runs += (runs.isEmpty() ? "" : ", ") + QStringLiteral("%1 × %2").arg(r.count).arg(q(r.part));
-                const QString words = QStringLiteral("%1  rip %2, plane %3: %4%5")
-                                          .arg(QChar('a' + static_cast<int>(i % 26)), mm(b.strips[i].place.width, 2),
-                                               mm(b.strips[i].thickness, 2), runs,
+                const QString words = QStringLiteral("%1  plane %2, rip %3: %4%5")
+                                          .arg(QChar('a' + static_cast<int>(i % 26)), mm(b.strips[i].thickness, 2),
+                                               mm(b.strips[i].place.width, 2), runs,
                                                b.strips[i].kept     ? QStringLiteral(" (cut)")
                                                : b.strips[i].ganged ? QStringLiteral(" (ripped long, cut short)")
                                                                     : QString());

@@ -193,7 +193,7 @@ void FieldForm::addWood(const FieldItem& item)
     auto* field = new QPushButton;
     row(item, field);
     connect(field, &QPushButton::clicked, this, [this, field, words = wordsOf(item.field), path = item.path] {
-        chooseWood(field, [this, words, path](const std::string& id) { emit edited(words, path, id); });
+        chooseWood(doc_, field, [this, words, path](const std::string& id) { emit edited(words, path, id); });
     });
     readers_.push_back([field](const FieldValue& v) {
         const Species& s = speciesOf(std::get<std::string>(v));

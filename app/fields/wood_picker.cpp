@@ -1,8 +1,11 @@
 #include "app/fields/wood_picker.h"
 
+#include "app/fields/wood_dialog.h"
 #include "app/theme/theme.h"
+#include "core/piece/wood_use.h"
 #include "core/wood/figure.h"
 
+#include <QCoreApplication>
 #include <QGridLayout>
 #include <QMenu>
 
@@ -27,15 +30,57 @@ QPixmap woodSwatch(const Species& species, QSize size)
     return map;
 }
 
-void chooseWood(QWidget* near, const std::function<void(const std::string&)>& chosen)
+namespace {
+
+void addWood(Document& document, QWidget* near, const std::function<void(const std::string&)>& chosen)
+{
+    WoodDialog dialog(document, OwnWood{}, near);
+    if (dialog.exec() != QDialog::Accepted) return;
+    Shop shop = document.shop();
+    if (std::ranges::find(shop.woods, dialog.wood()) == shop.woods.end()) shop.woods.push_back(dialog.wood());
+    document.setShop(shop);
+    chosen(makeKnown(dialog.wood()).id);
+}
+
+void changeWood(Document& document, QWidget* near, const OwnWood& before)
+{
+    WoodDialog dialog(document, before, near);
+    if (dialog.exec() != QDialog::Accepted || dialog.wood() == before) return;
+    const std::string from = makeKnown(before).id, to = makeKnown(dialog.wood()).id;
+    Shop shop = withWood(document.shop(), from, to);
+    const auto it = std::ranges::find(shop.woods, before);
+    it == shop.woods.end() ? shop.woods.push_back(dialog.wood()) : void(*it = dialog.wood());
+    document.setShop(shop);
+    document.apply(QCoreApplication::translate("Wood", "changed wood"), withWood(document.piece(), from, to));
+}
+
+}  // namespace
+
+void chooseWood(Document& document, QWidget* near, const std::function<void(const std::string&)>& chosen)
 {
     QMenu menu(near);
-    for (const Species& s : allSpecies())
+    auto offer = [&](const Species& s) {
         menu.addAction(QIcon(woodSwatch(s, {22, 16})), QString::fromUtf8(s.name), [chosen, id = s.id] { chosen(id); });
+    };
+    for (const Species& s : allSpecies()) offer(s);
+    // The shop's own, and those that the piece brought along.
+    std::vector<OwnWood> own = document.shop().woods;
+    for (const std::string& id : woodsOf(document.piece()))
+        if (const OwnWood* w = ownWood(id); w && std::ranges::find(own, *w) == own.end()) own.push_back(*w);
+    menu.addSeparator();
+    for (const OwnWood& w : own) offer(makeKnown(w));
+    menu.addAction(QCoreApplication::translate("Wood", "Add a wood of your own …"),
+                   [&] { addWood(document, near, chosen); });
+    if (!own.empty()) {
+        QMenu* change = menu.addMenu(QCoreApplication::translate("Wood", "Change"));
+        for (const OwnWood& w : own)
+            change->addAction(QString::fromStdString(w.name), [&document, near, w] { changeWood(document, near, w); });
+    }
     menu.exec(near->mapToGlobal(QPoint(0, near->height())));
 }
 
-PatternEdit::PatternEdit(QWidget* parent) : QWidget(parent), grid_(new QGridLayout(this))
+PatternEdit::PatternEdit(Document& document, QWidget* parent)
+    : QWidget(parent), doc_(document), grid_(new QGridLayout(this))
 {
     setAccessibleName(tr("Woods round the ring"));
     grid_->setContentsMargins(0, 0, 0, 0);
@@ -66,7 +111,7 @@ void PatternEdit::setWoods(const std::vector<std::string>& woods, int most)
         swatch->setToolTip(swatch->accessibleName() + tr("; press to change, right button to take away"));
         swatch->setStyleSheet("padding: 1px;");
         connect(swatch, &QToolButton::clicked, this, [this, i, swatch] {
-            chooseWood(swatch, [this, i](const std::string& wood) {
+            chooseWood(doc_, swatch, [this, i](const std::string& wood) {
                 std::vector<std::string> next = woods_;
                 next[static_cast<size_t>(i)] = wood;
                 emit edited(next);
@@ -89,7 +134,7 @@ void PatternEdit::setWoods(const std::vector<std::string>& woods, int most)
     more->setStyleSheet("padding: 2px;");
     more->setEnabled(static_cast<int>(woods_.size()) < most);
     connect(more, &QToolButton::clicked, this, [this, more] {
-        chooseWood(more, [this](const std::string& wood) {
+        chooseWood(doc_, more, [this](const std::string& wood) {
             std::vector<std::string> next = woods_;
             next.push_back(wood);
             emit edited(next);

@@ -342,13 +342,13 @@ private:
             g.why.also(on);
         }
         const Thing closed = bench.glue("close", {lower, upper}, "closed", std::move(g));
-        return bench.step(Action::PartOff, "close-part", {closed}, "free",
-                          {.title = says(words::partSectionBlock, n),
-                           .why = says(words::footAlone),
-                           .how = says(piece_.choices.holding == HoldSchool::GlueBlock ? words::caughtBelow
-                                                                                       : words::partingTailstock),
-                           .minutes = 8,
-                           .uses = {"lathe"}});
+        return bench.step(
+            Action::PartOff, "close-part", {closed}, "free",
+            {.title = says(words::partSectionBlock, n),
+             .why = says(words::footAlone),
+             .how = says(piece_.choices.holding == HoldSchool::GlueBlock ? words::blockLetGo : words::partingTailstock),
+             .minutes = 8,
+             .uses = {"lathe"}});
     }
 
     const Piece& piece_;

@@ -45,7 +45,7 @@ std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, co
     if (floored)
         std::erase_if(at, [&](double z) {
             const double floor = sides.inside.front().x();
-            return z != floor && std::abs(z - floor) < 0.5;
+            return z != floor && z != height && std::abs(z - floor) < 0.5;
         });
     std::erase_if(at, [&](double z) { return z != height && height - z < 0.5; });
     at.erase(std::unique(at.begin(), at.end(), [](double a, double b) { return b - a < 0.5; }), at.end());

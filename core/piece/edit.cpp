@@ -74,10 +74,12 @@ Piece removeLayers(Piece piece, const std::set<int>& which)
 Piece splitLayer(Piece piece, int which, double share)
 {
     if (!has(piece, which)) return piece;
-    share = std::clamp(share, 0.05, 0.95);
+    // Neither half thinner than a layer can be.
+    const double whole = at(piece, which).thickness, least = std::max(limits::thickness.low, 0.05 * whole);
+    if (whole < 2 * least) return piece;
     Layer upper = at(piece, which);
-    upper.thickness *= 1 - share;
-    at(piece, which).thickness *= share;
+    at(piece, which).thickness = std::clamp(share * whole, least, whole - least);
+    upper.thickness = std::max(least, whole - at(piece, which).thickness);
     insertAfter(piece, which, std::move(upper));
     return piece;
 }

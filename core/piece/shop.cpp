@@ -8,6 +8,10 @@ namespace vl {
 
 void checkShop(const Shop& s)
 {
+    if (s.woods.size() > mostOwnWoods)
+        throw InputError("own_woods", std::to_string(s.woods.size()) + " woods",
+                         "up to " + std::to_string(mostOwnWoods) + " are");
+    for (const OwnWood& w : s.woods) makeKnown(w);
     FieldCheck check;
     fields(check, s);
     if (s.lowestRpm > s.highestRpm)

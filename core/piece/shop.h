@@ -2,6 +2,7 @@
 
 #include "core/piece/glue.h"
 #include "core/piece/rack.h"
+#include "core/wood/own_wood.h"
 
 #include <array>
 #include <string>
@@ -43,6 +44,7 @@ struct Shop {
     double finishMinutes = 720;  ///< until a coat of finish is dry
     std::vector<Board> rack;
     std::vector<Glue> glues = commonGlues();
+    std::vector<OwnWood> woods;  ///< the turner's own
 
     bool operator==(const Shop&) const = default;
 };

@@ -1,5 +1,7 @@
 #include "core/wood/species.h"
 
+#include "core/wood/own_wood.h"
+
 #include "core/measure/input_error.h"
 
 #include <algorithm>
@@ -120,7 +122,7 @@ std::span<const Species> allSpecies() { return known; }
 const Species* findSpecies(std::string_view id)
 {
     const auto it = std::ranges::find(known, id, &Species::id);
-    return it == std::end(known) ? nullptr : it;
+    return it == std::end(known) ? findOwnSpecies(id) : it;
 }
 
 const Species& speciesOf(std::string_view id)

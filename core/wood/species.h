@@ -31,7 +31,7 @@ struct Species {
 /// Every wood known, in order of id.
 std::span<const Species> allSpecies();
 
-/// The wood with this id, or null.
+/// The wood with this id, the turner's own too (own_wood.h), or null.
 const Species* findSpecies(std::string_view id);
 
 /// The wood with this id; throws InputError naming the known ids where there is none.

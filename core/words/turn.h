@@ -25,6 +25,9 @@ inline constexpr Pattern caughtBelow{
     "lathe at rest, a padded box or the other hand below it: when the joint lets go it drops; released as its glue "
     "asks; "
     "then the foot is scraped clean, or turned with the rim in a padded jam chuck and the tailstock up"};
+inline constexpr Pattern blockLetGo{"lathe at rest, tailstock up: the block's joint released as its glue asks, the "
+                                    "block caught; what is left of it turned "
+                                    "off lightly"};
 inline constexpr Pattern partOffTenon{"Part off from the tenon and finish the foot"};
 inline constexpr Pattern mountCentres{"Mount %1 between centres"};
 inline constexpr Pattern endsHold{"held by its two ends it runs true and can be turned end for end"};

@@ -22,10 +22,10 @@ struct Outcome {
     nlohmann::json json() const { return nlohmann::json::parse(out); }
 };
 
-Outcome run(const QStringList& arguments, const char* program = VIVID_CLI)
+Outcome run(const QStringList& arguments)
 {
     QProcess process;
-    process.start(program, arguments);
+    process.start(VIVID_CLI, arguments);
     process.waitForFinished(120000);
     EXPECT_EQ(process.exitStatus(), QProcess::NormalExit) << "it crashed";
     return {process.exitCode(), process.readAllStandardOutput().toStdString(),
@@ -214,38 +214,6 @@ TEST(Cli, PlansEverySampleFromTheHarboursRack)
             if (step["action"] == "glue")
                 EXPECT_TRUE(step["joint"]["glue"].is_string()) << file.toStdString() << " " << step["id"];
     }
-}
-
-TEST(Program, DrawsAStageWithoutADisplay)
-{
-    QTemporaryDir folder;
-    qputenv("XDG_CONFIG_HOME", folder.path().toUtf8());
-    const QString picture = folder.filePath("build.png");
-    QProcess process;
-    QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
-    environment.insert("QT_QPA_PLATFORM", "offscreen");
-    process.setProcessEnvironment(environment);
-    process.start(VIVID_APP_PROGRAM, {"--demo", "--stage", "build", "--screenshot", picture});
-    ASSERT_TRUE(process.waitForFinished(60000));
-    EXPECT_EQ(process.exitCode(), 0);
-    EXPECT_EQ(QImage(picture).size(), QSize(1280, 800));
-    EXPECT_EQ(run({"--stage", "dance", "--screenshot", picture}, VIVID_APP_PROGRAM).status, 2);
-    EXPECT_EQ(run({"/no/such/piece.vlathe", "--screenshot", picture}, VIVID_APP_PROGRAM).status, 3);
-}
-
-TEST(Program, SaysThatADisplayDoesNotAnswer)
-{
-    QProcess process;
-    QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
-    environment.remove("QT_QPA_PLATFORM");
-    environment.remove("WAYLAND_DISPLAY");
-    environment.insert("DISPLAY", ":4711");
-    process.setProcessEnvironment(environment);
-    process.start(VIVID_APP_PROGRAM, {});
-    ASSERT_TRUE(process.waitForFinished(60000));
-    EXPECT_EQ(process.exitStatus(), QProcess::NormalExit) << "not an abort";
-    EXPECT_EQ(process.exitCode(), 3);
-    EXPECT_NE(process.readAllStandardError().indexOf("':4711' does not answer"), -1);
 }
 
 TEST(Cli, SaysThatItsAnswerCouldNotBeWritten)

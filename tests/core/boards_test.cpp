@@ -248,11 +248,12 @@ double shared(const Flats& a, const Flats& b)
     return bg::area(both);
 }
 
-/// Offcuts against the union of what is cut, by Boost.Geometry: on the board, apart from one another, from every strip
-/// and its kerf as far as it is used, and from every defect.
+/// Offcuts against the union of what is cut, by Boost.Geometry: on the board, apart from one another and from every
+/// strip and its kerf as far as it is used; a defect lies in none but the board that is left, and goes back to the rack
+/// in it.
 void expectOffcutsAreWhatIsLeft(const PlannedBoard& b, const Shop& shop, const std::string& name)
 {
-    std::vector<BoardRect> gone = defectsOf(b.board);
+    std::vector<BoardRect> gone;
     for (const PlannedStrip& s : b.strips)
         gone.push_back({s.place.x, s.place.y, s.used, s.place.width + std::min(s.kerf, shop.ripKerf)});
     const Flats cut = unionOf(gone), kept = unionOf(b.offcuts), face = unionOf({{0, 0, b.board.length, b.board.width}});
@@ -262,6 +263,15 @@ void expectOffcutsAreWhatIsLeft(const PlannedBoard& b, const Shop& shop, const s
     EXPECT_NEAR(bg::area(kept), sum, 1e-3) << name << ": offcuts lie over one another";
     EXPECT_NEAR(shared(kept, face), sum, 1e-3) << name << ": an offcut hangs over the board";
     for (const BoardRect& r : b.offcuts) EXPECT_GE(r.length, shop.leastOffcut - 1e-9) << name;
+    const Flats bad = unionOf(defectsOf(b.board));
+    for (const BoardRect& r : b.offcuts)
+        if (r.width < b.board.width - 1e-9)
+            EXPECT_NEAR(shared(bad, unionOf({r})), 0, 1e-3) << name << " " << b.board.id;
+    BoardPlan alone;
+    alone.boards = {b};
+    double back = 0;
+    for (const Board& board : rackAfter({b.board}, alone, true)) back += bg::area(unionOf(defectsOf(board)));
+    EXPECT_NEAR(back, shared(bad, kept), 1e-3) << name << ": a defect is lost from sight";
 }
 
 }  // namespace

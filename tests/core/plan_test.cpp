@@ -209,6 +209,14 @@ TEST(Edit, KeepsTheStackWhole)
     const Piece cup = test::regattaCup();
     const double height = stackHeight(cup);
     EXPECT_NEAR(stackHeight(edit::splitLayer(cup, 4, 0.3)), height, 1e-9);
+    for (const double thick : {0.5, 0.75, 1.0, 1.1, 30.0}) {
+        Piece thin = cup;
+        thin.layers[4].thickness = thick;
+        const Piece halves = edit::splitLayer(thin, 4, 0.02);
+        EXPECT_EQ(halves.layers.size(), thin.layers.size() + (thick >= 1 ? 1 : 0)) << thick;
+        EXPECT_NEAR(stackHeight(halves), stackHeight(thin), 1e-9);
+        EXPECT_NO_THROW(checkPiece(halves)) << thick;
+    }
     EXPECT_NEAR(stackHeight(edit::moveLayer(cup, 3, 9)), height, 1e-9);
     EXPECT_NEAR(stackHeight(edit::moveBoundary(cup, 6, 105)), height, 1e-9);
     EXPECT_NEAR(stackHeight(edit::divide(cup, 10, 7, 12)), outlineHeight(cup), 1e-9);

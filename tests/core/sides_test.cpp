@@ -302,3 +302,12 @@ TEST(Shape, WhatLiesBeyondTheOutlineIsSaid)
         }
     }
 }
+
+TEST(Stations, TheRimStaysWhereTheFloorLiesCloseUnderIt)
+{
+    for (const double under : {0.1, 0.3, 0.49, 0.6}) {
+        const Plan plan = makePlan(cylinder(10, 40, 30 - under), {});
+        ASSERT_FALSE(plan.stations.empty());
+        EXPECT_EQ(plan.stations.back().z, 30) << under;
+    }
+}

@@ -76,7 +76,7 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     addToPanel(form_);
 
     heading(tr("WOODS ROUND THE RING, REPEATING"));
-    pattern_ = new PatternEdit;
+    pattern_ = new PatternEdit(doc_);
     addToPanel(pattern_);
     connect(pattern_, &PatternEdit::edited, this, [this](const std::vector<std::string>& woods) {
         editLayers(tr("woods"), [&](Layer& l) { l.woods = woods; });

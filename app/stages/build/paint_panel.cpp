@@ -62,7 +62,7 @@ PaintPanel::PaintPanel(Document& document, QWidget* parent) : QWidget(parent), d
     column->addWidget(said_);
 
     connect(take_, &QPushButton::clicked, this, [this] {
-        chooseWood(take_, [this](const std::string& wood) {
+        chooseWood(doc_, take_, [this](const std::string& wood) {
             brush_.wood = wood;
             changed();
         });

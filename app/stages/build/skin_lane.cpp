@@ -77,8 +77,8 @@ void SkinLane::paintEvent(QPaintEvent*)
         painter.drawImage(QRectF(0, top(), width(), bottom() - top()), baked_);
     else
         for (const BuiltLayer& l : layers)
-            for (int k = 0; k < std::max(l.sectors, 1); ++k) {
-                const double pitch = 360.0 / std::max(l.sectors, 1), from = l.phaseDeg + pitch * (k - 0.5);
+            for (int k = 0; k < (l.sectored() ? l.count() : 1); ++k) {
+                const double pitch = 360.0 / (l.sectored() ? l.count() : 1), from = l.phaseDeg + pitch * (k - 0.5);
                 for (const double turn : {-360.0, 0.0, 360.0})
                     painter.fillRect(QRectF(QPointF(x(l.z0), y(from + turn + pitch)), QPointF(x(l.z1), y(from + turn))),
                                      report::woodColour(*l.woods[static_cast<size_t>(k)]));
@@ -86,7 +86,7 @@ void SkinLane::paintEvent(QPaintEvent*)
     painter.setPen(QPen(QColor(0, 0, 0, 110), 0.8));
     for (const BuiltLayer& l : layers) {
         painter.drawLine(QPointF(x(l.z1), top()), QPointF(x(l.z1), bottom()));
-        if (l.radial())
+        if (l.sectored())
             for (int k = 0; k < l.count(); ++k) {
                 double angle = std::fmod(l.phaseDeg + 360.0 / l.count() * (k + 0.5), 360.0);
                 if (angle < 0) angle += 360;
@@ -101,7 +101,7 @@ void SkinLane::paintEvent(QPaintEvent*)
         painter.setPen(QPen(theme().accent, i == s.layer ? 2.6 : 1.6));
         painter.drawRect(QRectF(QPointF(x(l.z0), top() + 1), QPointF(x(l.z1), bottom() - 1)));
     }
-    if (s.segment >= 0 && layers[static_cast<size_t>(s.layer)].radial()) {
+    if (s.segment >= 0 && layers[static_cast<size_t>(s.layer)].sectored()) {
         const BuiltLayer& l = layers[static_cast<size_t>(s.layer)];
         const double pitch = 360.0 / l.count(), from = l.phaseDeg + pitch * (s.segment - 0.5);
         painter.setPen(QPen(theme().accent, 3));

@@ -349,8 +349,8 @@ void BoardsView::drawPlan(QPainter& painter, const Row& row, const PlannedBoard&
         const QPointF a(row.face.left() + c.x0 * scale_, row.face.top() + c.y0 * scale_),
             b(row.face.left() + c.x1 * scale_, row.face.top() + c.y1 * scale_);
         const bool across = c.kind == BoardCut::Clear || c.kind == BoardCut::Length;
-        painter.setPen(QPen(QColor(255, 250, 240), across ? 1.8 : 1.2,
-                            c.kind == BoardCut::Clear ? Qt::DashLine : Qt::SolidLine));
+        painter.setPen(
+            QPen(QColor(255, 250, 240), across ? 1.8 : 1.2, c.kind == BoardCut::Clear ? Qt::DashLine : Qt::SolidLine));
         painter.drawLine(a, b);
         const QPointF at = c.kind == BoardCut::Rip ? QPointF(b.x() - 9 - 17 * (c.number % 2), b.y())
                                                    : QPointF(a.x(), (a.y() + b.y()) / 2);

@@ -126,8 +126,9 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
         }
         refresh();
     });
-    connect(wood_, &QPushButton::clicked, this,
-            [this] { chooseWood(wood_, [this](const std::string& id) { change([&](Board& b) { b.wood = id; }); }); });
+    connect(wood_, &QPushButton::clicked, this, [this] {
+        chooseWood(doc_, wood_, [this](const std::string& id) { change([&](Board& b) { b.wood = id; }); });
+    });
     for (const auto& [field, member] :
          {std::pair{length_, &Board::length}, {width_, &Board::width}, {thickness_, &Board::thickness}})
         connect(field, &LengthField::edited, this, [this, member = member](double mm) {

@@ -259,7 +259,17 @@ private:
             if (worth) b.offcuts.push_back(r);
             return worth ? r.area() : 0;
         };
-        for (const BoardRect& r : b.panels) {
+        // What lies beyond everything that is wanted stays a board, with the defects that are in it.
+        double wanted = 0;
+        for (const BoardRect& r : b.lengths) wanted = std::max(wanted, r.right());
+        for (const PlannedStrip& s : b.strips) wanted = std::max(wanted, s.place.right());
+        const BoardRect beyond{wanted + shop_.kerf, 0, b.board.length - wanted - shop_.kerf, b.board.width};
+        const bool whole = wanted > 0 && beyond.length >= shop_.leastOffcut && keep(beyond) > 0;
+        const double end = whole ? wanted : b.board.length;
+        if (whole) cut(BoardCut::Length, end, 0, end, b.board.width, 0);
+        for (BoardRect r : b.panels) {
+            r.length = std::min(r.right(), end) - r.x;
+            if (r.length <= 0) continue;
             std::vector<size_t> mine;
             for (size_t k = 0; k < b.lengths.size(); ++k)
                 if (r.overlaps(b.lengths[k])) mine.push_back(k);
@@ -268,14 +278,14 @@ private:
                 continue;
             }
             if (r.x > 1e-9) cut(BoardCut::Clear, r.x, r.y, r.x, r.top(), 0);
-            if (r.right() < b.board.length - 1e-9) cut(BoardCut::Clear, r.right(), r.y, r.right(), r.top(), 0);
+            if (r.right() < end - 1e-9) cut(BoardCut::Clear, r.right(), r.y, r.right(), r.top(), 0);
             if (r.y > 1e-9) cut(BoardCut::Clear, r.x, r.y, r.right(), r.y, 0);
-            double end = r.x;
+            double last = r.x;
             for (const size_t k : mine) {
-                end = b.lengths[k].right();
-                if (end < r.right() - 1e-6) cut(BoardCut::Length, end, r.y, end, r.top(), 0);
+                last = b.lengths[k].right();
+                if (last < r.right() - 1e-6) cut(BoardCut::Length, last, r.y, last, r.top(), 0);
             }
-            b.consumed += r.area() - keep({end + shop_.kerf, r.y, r.right() - end - shop_.kerf, r.width});
+            b.consumed += r.area() - keep({last + shop_.kerf, r.y, r.right() - last - shop_.kerf, r.width});
             for (const size_t k : mine) rip(b, k, cut, keep);
         }
         for (const PlannedStrip& s : b.strips)
@@ -419,6 +429,15 @@ std::vector<Board> rackAfter(const std::vector<Board>& rack, const BoardPlan& pl
             rest.width = r.width;
             rest.price = b.price * r.area() / (b.length * b.width);
             rest.defects.clear();
+            for (Defect d : b.defects) {
+                const double right = std::min(d.along + d.length, r.right()),
+                             top = std::min(d.across + d.width, r.top());
+                d.along = std::max(d.along, r.x) - r.x;
+                d.across = std::max(d.across, r.y) - r.y;
+                d.length = right - r.x - d.along;
+                d.width = top - r.y - d.across;
+                if (d.length > 0 && d.width > 0) rest.defects.push_back(d);
+            }
             out.push_back(rest);
         }
     }

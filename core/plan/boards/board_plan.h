@@ -38,7 +38,7 @@ struct PlannedBoard {
     std::vector<BoardRect> lengths;  ///< cut across from panels first, faced and planed whole, then ripped
     std::vector<PlannedStrip> strips;
     std::vector<BoardCut> cuts;
-    std::vector<BoardRect> offcuts;  ///< worth keeping
+    std::vector<BoardRect> offcuts;  ///< worth keeping; the board that is left may have defects in it
     double consumed = 0;             ///< mm² of its face
     double cost = 0;                 ///< the consumed share of its price
 };

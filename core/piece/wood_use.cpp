@@ -1,0 +1,50 @@
+#include "core/piece/wood_use.h"
+
+#include "core/piece/field_items.h"
+#include "core/piece/piece.h"
+
+namespace vl {
+namespace {
+
+/// Every wood of a layer through `use`, which may change it.
+template <class Use> void eachWood(Layer& layer, Use use)
+{
+    for (const FieldItem& item : itemsOf(layer)) {
+        FieldValue value = item.value;
+        if (item.field.kind == Field::Kind::Wood)
+            use(std::get<std::string>(value));
+        else if (item.field.kind == Field::Kind::Woods)
+            for (std::string& wood : std::get<std::vector<std::string>>(value)) use(wood);
+        if (value != item.value) setField(layer, item.path, value);
+    }
+}
+
+}  // namespace
+
+std::vector<std::string> woodsOf(const Piece& piece)
+{
+    std::vector<std::string> out;
+    for (Layer layer : piece.layers)
+        eachWood(layer, [&](const std::string& wood) {
+            if (std::ranges::find(out, wood) == out.end()) out.push_back(wood);
+        });
+    return out;
+}
+
+Piece withWood(Piece piece, const std::string& from, const std::string& to)
+{
+    for (Layer& layer : piece.layers)
+        eachWood(layer, [&](std::string& wood) {
+            if (wood == from) wood = to;
+        });
+    return piece;
+}
+
+Shop withWood(Shop shop, const std::string& from, const std::string& to)
+{
+    for (Board& b : shop.rack)
+        if (b.wood == from) b.wood = to;
+    return shop;
+}
+
+}  // namespace vl
