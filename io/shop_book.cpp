@@ -200,8 +200,8 @@ ShopBook::ShopBook(const std::string& path) : db_(std::make_unique<Connection>(p
                              .arg(definitions(glueColumns())));
             }
             if (found < 4)
-                db_->run(
-                    QStringLiteral("CREATE TABLE wood (place INTEGER NOT NULL, %1)").arg(definitions(woodColumns())));
+                db_->run(QStringLiteral("CREATE TABLE IF NOT EXISTS wood (place INTEGER NOT NULL, %1)")
+                             .arg(definitions(woodColumns())));
             db_->addColumns(QStringLiteral("board"), boardColumns(), std::vector<Board>{});
             db_->addColumns(QStringLiteral("glue"), glueColumns(), commonGlues());
             db_->run(QStringLiteral("PRAGMA user_version=%1").arg(version));

@@ -1,7 +1,6 @@
 // Wood put to use: leftovers laid into a board, set-ups saved for a little wood, what holds the stack.
 #include "app/fields/lengths_field.h"
 #include "core/blank/flipped_board.h"
-#include "core/piece/edit.h"
 #include "core/plan/boards/setups.h"
 #include "tests/ui/desk.h"
 
@@ -24,6 +23,7 @@ void typeLengths(test::Desk& d, const QString& field, const QString& words)
     ASSERT_NE(f, nullptr);
     f->setFocus();
     f->selectAll();
+    QTest::keyClick(f, Qt::Key_Delete);
     QTest::keyClicks(f, words);
     QTest::keyClick(f, Qt::Key_Return);
     QApplication::processEvents();
@@ -139,8 +139,9 @@ void inMenu(const QString& words)
 TEST(OwnWood, IsAddedFromTheMenuOfWoodsAndPutToUse)
 {
     test::Desk d;
-    d.doc().apply("new", starts()[0].make());
-    ASSERT_TRUE(d.window.goTo("Build"));
+    d.demo("Build");
+    QString refused;
+    QObject::connect(&d.doc(), &app::Document::refused, [&](const QString& why) { refused = why; });
     inMenu("Add a wood of your own …");
     inDialog([](QDialog& dialog) {
         auto* name = dialog.findChild<QLineEdit*>();
@@ -157,6 +158,7 @@ TEST(OwnWood, IsAddedFromTheMenuOfWoodsAndPutToUse)
     d.press("pattern-0");
     ASSERT_EQ(d.doc().shop().woods.size(), 1u);
     EXPECT_EQ(d.doc().shop().woods[0].name, "garden plum");
+    EXPECT_EQ(refused, QString());
     const std::string id = makeKnown(d.doc().shop().woods[0]).id;
     EXPECT_EQ(d.piece().layers[static_cast<size_t>(d.doc().selection().layer)].woods[0], id);
 }

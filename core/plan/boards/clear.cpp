@@ -38,10 +38,10 @@ private:
         return list;
     }
 
-    /// Long pieces are worth a little more than as much area in short ones.
+    /// Wide pieces are worth more than as much area in narrow ones: lengths are crosscut from them first, then ripped.
     double worth(const BoardRect& r) const
     {
-        return r.length < leastLength_ || r.width < leastWidth_ ? 0 : r.area() * std::pow(r.length, 0.1);
+        return r.length < leastLength_ || r.width < leastWidth_ ? 0 : r.area() * std::pow(r.width, 0.3);
     }
 
     /// The two sides of a cut at the edge of a blocked place, which lies beyond it or before it.
