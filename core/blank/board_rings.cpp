@@ -305,12 +305,20 @@ private:
                                                    .how = says(words::smallFaceplate),
                                                    .minutes = 8,
                                                    .uses = {"lathe"}});
-        return bench.step(Action::PartOff, "part-rings", {mounted}, "rings-raw",
-                          {.title = says(words::partRings, bench.name()),
-                           .why = says(words::fromBothSides),
-                           .how = says(words::partAtAngle, s_.angle, s_.rpm),
-                           .settings = {s_.angle, s_.rpm},
-                           .minutes = 6.0 * f_.rings,
+        const Thing rings =
+            bench.step(Action::PartOff, "part-rings", {mounted}, tenon_ ? "rings-on-tenon" : "rings-raw",
+                       {.title = says(words::partRings, bench.name()),
+                        .why = says(words::fromBothSides),
+                        .how = says(words::partAtAngle, s_.angle, s_.rpm),
+                        .settings = {s_.angle, s_.rpm},
+                        .minutes = 6.0 * f_.rings,
+                        .uses = {"lathe"}});
+        if (!tenon_) return rings;
+        return bench.step(Action::PartOff, "disc-off", {rings}, "rings-raw",
+                          {.title = says(words::discOffTenon, bench.name()),
+                           .why = says(words::facesFlattenedYet),
+                           .how = says(words::atTheGlueLine),
+                           .minutes = 8,
                            .uses = {"lathe"}});
     }
 

@@ -151,6 +151,11 @@ inline constexpr Pattern mountBoardChuck{"Mount the board of %1 in the chuck by 
 inline constexpr Pattern noHoleInBottom{
     "the tenon leaves no hole in the bottom disc, and nothing for a tool to strike"};
 inline constexpr Pattern jawsOnTenon{"jaws tight on the whole of the tenon, its shoulder against them; tailstock up"};
+inline constexpr Pattern discOffTenon{"Part the bottom disc of %1 off its tenon"};
+inline constexpr Pattern facesFlattenedYet{"its lower face is flattened yet, with those of the rings"};
+inline constexpr Pattern atTheGlueLine{"thin parting tool at the glue line, slowly, until a neck as thick as a thumb "
+                                       "is left; lathe at rest, the neck sawn by "
+                                       "hand"};
 inline constexpr Pattern partRings{"Part the rings of %1"};
 inline constexpr Pattern fromBothSides{
     "the outermost first; halfway from one side, then from the other, so that no ring flies when it comes free"};

@@ -390,3 +390,29 @@ TEST(Holding, ALongPieceOnAGlueBlockIsWarnedOfAndTheWasteBlockHealsIt)
     EXPECT_GT(said->measure, said->limit);
     EXPECT_EQ(find(makePlan(said->fixes.at(0).apply(p), {}), "glue-block"), nullptr);
 }
+
+TEST(Holding, ABoardOnATenonIsNeverScrewedAndLeavesTheTenonBeforeItsFacesAreFlattened)
+{
+    Piece p = test::demo("ballast-dish");
+    p.layers[0].as<BoardRingForm>()->tool = BoardRingForm::PartingTool;
+    for (const bool tenon : {false, true}) {
+        p.choices.holding = tenon ? HoldSchool::GluedTenon : HoldSchool::WasteBlock;
+        const Plan plan = makePlan(p, test::harbourShop());
+        auto place = [&](const std::string& id) {
+            for (size_t k = 0; k < plan.schedule.order.size(); ++k)
+                if (plan.assembly.recipe[plan.schedule.order[k]].id == id) return static_cast<int>(k);
+            return -1;
+        };
+        const int mount = place("mount-board-L1"), part = place("part-rings-L1"), faces = place("faces-L1");
+        ASSERT_GE(mount, 0);
+        EXPECT_LT(mount, part);
+        EXPECT_LT(part, faces);
+        const std::string why = print(test::stepsOf(plan, "mount-board")[0]->why);
+        EXPECT_EQ(why.find("screws") != std::string::npos, !tenon) << why;
+        EXPECT_EQ(place("board-tenon-L1") >= 0, tenon);
+        if (!tenon) continue;
+        EXPECT_LT(place("tenon-L1"), mount);
+        EXPECT_GT(place("disc-off-L1"), part);
+        EXPECT_LT(place("disc-off-L1"), faces);
+    }
+}
