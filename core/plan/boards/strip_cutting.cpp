@@ -408,7 +408,10 @@ StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Co
     };
     const int fewTries = 24;  // even a plan that is good enough may leave more boards whole
     int tried = 0;
-    auto good = [&] { return ++tried > fewTries && best.cost <= bound.bound * (1 + closeEnough) + 1e-6; };
+    // The bound knows next to nothing of the kerfs of crosscuts, which no plan can do without.
+    auto good = [&] {
+        return ++tried > fewTries && best.cost - crosscutCost(p, best) <= bound.bound * (1 + closeEnough) + 1e-6;
+    };
     for (const double thrift : {0.0, 0.5, 1.0})
         for (const double strictness : {0.85, 0.93, 0.97, 0.985, 0.99}) {
             Way way = plain;

@@ -64,26 +64,32 @@ std::vector<double> blockLengths(const StripProblem& p, const StripSolution& s)
     return lengths;
 }
 
-double costOf(const StripProblem& p, const StripSolution& s)
+double crosscutCost(const StripProblem& p, const StripSolution& s)
 {
     double cost = 0;
     const std::vector<double> lengths = blockLengths(p, s);
-    std::vector<double> width(s.blocks.size(), 0), left(p.panels.size());
+    std::vector<double> left(p.panels.size());
+    for (size_t k = 0; k < p.panels.size(); ++k) left[k] = p.panels[k].length;
+    for (size_t b = 0; b < s.blocks.size(); ++b) {
+        double& rest = left[s.blocks[b]];
+        if ((rest -= lengths[b]) <= 1e-6) continue;
+        cost += p.crosscutKerf * p.panels[s.blocks[b]].width;
+        rest -= p.crosscutKerf;
+    }
+    return cost;
+}
+
+double costOf(const StripProblem& p, const StripSolution& s)
+{
+    double cost = crosscutCost(p, s);
+    const std::vector<double> lengths = blockLengths(p, s);
+    std::vector<double> width(s.blocks.size(), 0);
     for (const StripCut& strip : s.strips) {
         const double w = p.kinds[strip.kind].width + p.kerf;
         cost += p.consumed(inRuns(p, strip), lengths[strip.block]) * w;
         width[strip.block] += w;
     }
-    for (size_t k = 0; k < p.panels.size(); ++k) left[k] = p.panels[k].length;
-    for (size_t b = 0; b < s.blocks.size(); ++b) {
-        const size_t panel = s.blocks[b];
-        cost += p.sliver(panel, lengths[b], width[b]);
-        left[panel] -= lengths[b];
-        if (left[panel] > 1e-6) {
-            cost += p.crosscutKerf * p.panels[panel].width;
-            left[panel] -= p.crosscutKerf;
-        }
-    }
+    for (size_t b = 0; b < s.blocks.size(); ++b) cost += p.sliver(s.blocks[b], lengths[b], width[b]);
     for (size_t i = 0; i < s.missing.size(); ++i) cost += s.missing[i] * p.missing(i);
     return cost;
 }

@@ -81,6 +81,9 @@ struct StripSolution {
 /// short to keep.
 std::vector<double> blockLengths(const StripProblem& problem, const StripSolution& solution);
 
+/// What the saw turns to dust where blocks are cut off, mm².
+double crosscutCost(const StripProblem& problem, const StripSolution& solution);
+
 /// Wood used up and missing parts of a solution, mm².
 double costOf(const StripProblem& problem, const StripSolution& solution);
 
