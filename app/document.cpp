@@ -45,6 +45,7 @@ Document::Document(QObject* parent)
                  now.time().msecsSinceStartOfDay() / 60000;
       })
 {
+    selection_.layers = {0};
     boardsTimer_.setSingleShot(true);
     boardsTimer_.setInterval(120);
     connect(&boardsTimer_, &QTimer::timeout, this, &Document::startBoards);

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 #include <functional>
+#include <map>
 #include <random>
 
 namespace vl {
@@ -162,13 +163,33 @@ private:
         bool grows = false;
     };
     struct Offer {
-        double score = 0;
-        Filled fill;
-        double room = 0;
+        double score = 0, room = 0;
+        const Filled* fill = nullptr;
     };
 
-    Offer offerOf(const Slot& slot, size_t kind, const Way& way, const Layout& layout,
-                  const std::vector<int>& left) const
+    /// The best fillings from what is left, each worked out once until some of its kind is cut.
+    class Fills {
+    public:
+        Fills(const Cutter& cutter, const Way& way, const std::vector<int>& left)
+            : cutter_(cutter), way_(way), left_(left), known_(way.whole.size())
+        {
+        }
+        const Filled& of(size_t kind, double room)
+        {
+            const auto [it, fresh] = known_[kind].try_emplace(room);
+            if (fresh) it->second = cutter_.fill(kind, room, left_, way_.appetite[kind], way_.whole[kind]);
+            return it->second;
+        }
+        void changed(size_t kind) { known_[kind].clear(); }
+
+    private:
+        const Cutter& cutter_;
+        const Way& way_;
+        const std::vector<int>& left_;
+        std::vector<std::map<double, Filled>> known_;  // by length, mm
+    };
+
+    Offer offerOf(const Slot& slot, size_t kind, const Way& way, const Layout& layout, Fills& fills) const
     {
         const bool fresh = slot.block == newBlock;
         if (fresh && !layout.hasRoom(slot.panel)) return {};
@@ -179,59 +200,60 @@ private:
                  : slot.grows ? layout.longest(slot.block)
                               : layout.length(slot.block);
         if (!fresh && slot.grows && o.room < layout.length(slot.block) + 1) return {};
-        o.fill = fill(kind, o.room, left, way.appetite[kind], way.whole[kind]);
-        if (o.fill.runs.empty()) return {};
-        const Layout::Strip strip = layout.stripOf(kind, o.fill.in, o.room);
+        o.fill = &fills.of(kind, o.room);
+        if (o.fill->runs.empty()) return {};
+        const Layout::Strip strip = layout.stripOf(kind, o.fill->in, o.room);
         const double cost = (fresh ? layout.costOfNew(slot.panel, strip) : layout.costWith(slot.block, strip)) +
                             share(slot.panel, strip, way.thrift);
         // A panel once begun is used before another.
-        o.score = o.fill.worth / std::max(cost, 1.0) * way.taste[kind] * way.liking[slot.panel] * (fresh ? 1 : 1.004);
+        o.score = o.fill->worth / std::max(cost, 1.0) * way.taste[kind] * way.liking[slot.panel] * (fresh ? 1 : 1.004);
         return o;
     }
 
     void stripByStrip(const Way& way, StripSolution& plan, Layout& layout, std::vector<int>& left) const
     {
-        std::vector<Slot> slots;
-        for (size_t k = 0; k < p_.panels.size(); ++k) slots.push_back({k, newBlock, false});
-        for (size_t b = 0; b < plan.blocks.size(); ++b)
-            for (const bool grows : {false, true}) slots.push_back({plan.blocks[b], b, grows});
-        std::vector<std::vector<Offer>> offers;
-        auto offersOf = [&](const Slot& slot) {
-            std::vector<Offer> row;
-            for (size_t k = 0; k < p_.kinds.size(); ++k) row.push_back(offerOf(slot, k, way, layout, left));
-            return row;
+        /// A slot's score for each kind, and the kind that it would rather have.
+        struct Row {
+            Slot slot;
+            std::vector<double> score;
+            size_t best = 0;
+            void settle() { best = static_cast<size_t>(std::ranges::max_element(score) - score.begin()); }
         };
-        for (const Slot& slot : slots) offers.push_back(offersOf(slot));
+        Fills fills(*this, way, left);
+        std::vector<Row> rows;
+        auto score = [&](Row& row) {
+            row.score.resize(p_.kinds.size());
+            for (size_t k = 0; k < row.score.size(); ++k) row.score[k] = offerOf(row.slot, k, way, layout, fills).score;
+            row.settle();
+        };
+        auto add = [&](const Slot& slot) { rows.push_back({slot, std::vector<double>(p_.kinds.size(), 0), 0}); };
+        for (size_t k = 0; k < p_.panels.size(); ++k) add({k, newBlock, false});
+        for (size_t b = 0; b < plan.blocks.size(); ++b)
+            for (const bool grows : {false, true}) add({plan.blocks[b], b, grows});
+        for (Row& row : rows) score(row);
         for (;;) {
-            double best = 0;
-            size_t at = 0, kind = 0;
-            for (size_t s = 0; s < slots.size(); ++s)
-                for (size_t k = 0; k < p_.kinds.size(); ++k)
-                    if (offers[s][k].score > best) {
-                        best = offers[s][k].score;
-                        at = s;
-                        kind = k;
-                    }
-            if (best <= 0) return;
-            const Offer chosen = offers[at][kind];
-            const size_t panel = slots[at].panel;
-            size_t block = slots[at].block;
+            const auto at = std::ranges::max_element(rows, {}, [](const Row& r) { return r.score[r.best]; });
+            if (at == rows.end() || at->score[at->best] <= 0) return;
+            const Slot slot = at->slot;
+            const size_t kind = at->best;
+            const Offer chosen = offerOf(slot, kind, way, layout, fills);
+            size_t block = slot.block;
             if (block == newBlock) {
-                block = layout.begin(panel);
-                plan.blocks.push_back(panel);
-                for (const bool grows : {false, true}) {
-                    slots.push_back({panel, block, grows});
-                    offers.emplace_back(p_.kinds.size());
-                }
+                block = layout.begin(slot.panel);
+                plan.blocks.push_back(slot.panel);
+                for (const bool grows : {false, true}) add({slot.panel, block, grows});
             }
-            layout.add(block, layout.stripOf(kind, chosen.fill.in, chosen.room));
-            plan.strips.push_back({block, kind, chosen.fill.runs});
-            for (const StripRun& r : chosen.fill.runs) left[r.item] -= r.count;
-            for (size_t s = 0; s < slots.size(); ++s)
-                if (slots[s].panel == panel)
-                    offers[s] = offersOf(slots[s]);
-                else if (offers[s][kind].score > 0)
-                    offers[s][kind] = offerOf(slots[s], kind, way, layout, left);
+            layout.add(block, layout.stripOf(kind, chosen.fill->in, chosen.room));
+            plan.strips.push_back({block, kind, chosen.fill->runs});
+            for (const StripRun& r : plan.strips.back().runs) left[r.item] -= r.count;
+            fills.changed(kind);
+            for (Row& row : rows)
+                if (row.slot.panel == slot.panel)
+                    score(row);
+                else if (row.score[kind] > 0) {
+                    row.score[kind] = offerOf(row.slot, kind, way, layout, fills).score;
+                    if (row.best == kind || row.score[kind] > row.score[row.best]) row.settle();
+                }
         }
     }
 
