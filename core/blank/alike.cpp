@@ -18,6 +18,13 @@ bool plainRing(const Layer& l, const BuiltLayer& b)
     return ring && b.segmented && ring->madeUp.kind == MadeUp::Plain;
 }
 
+/// How much longer a segment may be: as much as is asked for, and no more than makes the ring twice as much larger on
+/// the radius (own choice): of many short segments a little length is a lot of ring.
+double stopRoom(const RegularRing& ring, double within)
+{
+    return within * std::min(1.0, 4 * std::tan(ring.miterDeg() * degrees));
+}
+
 }  // namespace
 
 std::vector<Evened> evened(const Piece& piece, const std::vector<Building>& built, double within)
@@ -35,7 +42,7 @@ std::vector<Evened> evened(const Piece& piece, const std::vector<Building>& buil
         std::vector<Interval> stops;
         for (const size_t i : rings) {
             const double edge = built[i].layer.stock.outerEdge();
-            stops.push_back({edge, edge + within});
+            stops.push_back({edge, edge + stopRoom(built[i].layer.stock, within)});
         }
         const Piercing set = pierce(stops);
         for (size_t k = 0; k < rings.size(); ++k)

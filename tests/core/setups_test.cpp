@@ -111,7 +111,10 @@ TEST(Setups, WhatIsMadeAlikeIsTheFewestThereIsAndStaysARing)
         std::vector<double> stopsSet, planesSet;
         for (size_t i = 0; i < p.layers.size(); ++i) {
             const BuiltLayer &a = before.assembly.layers[i], &b = after.assembly.layers[i];
-            stops.push_back({a.stock.outerEdge(), a.stock.outerEdge() + within});
+            // The ring grows by twice as much on the radius at the most.
+            const double room = within * std::min(1.0, 4 * std::tan(pi / n));
+            stops.push_back({a.stock.outerEdge(), a.stock.outerEdge() + room});
+            RC_ASSERT(b.stock.apothem() <= a.stock.apothem() + 2 * within + 1e-9);
             planes.push_back({a.planeTo, a.planeTo + std::min(within, 1.0)});
             stopsSet.push_back(b.stock.outerEdge());
             planesSet.push_back(b.planeTo);
