@@ -129,12 +129,14 @@ private:
     {
         const BuiltLayer& b = built(first);
         const BlockHold& hold = blockHold(piece_.choices.holding);
+        // Staves and spindles meet a block that is glued for good with their end grain.
+        const bool standing = hold.joint != JointFaces::Block && b.cells[0].endGrain(Eigen::Vector3d::UnitX()) > 0.5;
         Bench bench = benchOf(first);
         const Thing made = bench.glue("stack", {block, ready_[first]}, "stack",
                                       {.title = says(hold.on, name(first), of),
                                        .why = says(words::runsTrue),
                                        .how = says(hold.onHow),
-                                       .joint = {.faces = hold.joint,
+                                       .joint = {.faces = standing ? JointFaces::EndToLong : hold.joint,
                                                  .area = pi * std::pow(b.stockOuterRadius(), 2),
                                                  .joints = 1,
                                                  .woods = woodsIn(b)},

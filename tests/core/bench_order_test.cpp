@@ -416,3 +416,17 @@ TEST(Holding, ABoardOnATenonIsNeverScrewedAndLeavesTheTenonBeforeItsFacesAreFlat
         EXPECT_LT(place("disc-off-L1"), faces);
     }
 }
+
+TEST(Holding, StavesAreGluedToTheirBlockWithWhatHoldsEndGrain)
+{
+    Piece p = test::regattaCup();
+    p.layers = {p.layers[1]};
+    p.layers[0].thickness = 268;
+    p.layers[0].form = StavesForm{};
+    const Shop shop;
+    const Plan plan = makePlan(p, shop);
+    const auto base = std::ranges::find(plan.assembly.recipe, "stack-" + p.layers[0].id, &Step::id);
+    ASSERT_NE(base, plan.assembly.recipe.end());
+    EXPECT_EQ(base->glue.faces, JointFaces::EndToLong);
+    EXPECT_TRUE(std::ranges::find(shop.glues, base->glue.glue, &Glue::id)->endGrain) << base->glue.glue;
+}
