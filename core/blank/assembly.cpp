@@ -1,6 +1,7 @@
 #include "core/blank/assembly.h"
 
 #include "core/blank/alike.h"
+#include "core/blank/end_rings.h"
 #include "core/blank/stack_recipe.h"
 
 #include <algorithm>
@@ -226,47 +227,61 @@ BuiltLayer begun(const Layer& l, const Sides& sides, double z, double phase)
     return b;
 }
 
-/// Puts the wood of a tenon into the layers that it passes through from face to face: where they are bored no wider
-/// than it is, it fills them.
+/// Puts the wood of a spindle's tenon into a layer, for `length` from the spindle's side: there it is bored no wider
+/// than the tenon is, which fills it. Returns whether the tenon goes on into the next layer.
+bool seatTenon(BuiltLayer& through, const BuiltLayer& spindle, double length, bool fromBelow, const Sides& sides)
+{
+    const double radius = spindle.tenon.radius, height = through.z1 - through.z0;
+    if (through.tenon.radius > 0) return false;
+    const bool whole = length >= height - 1 - 1e-6;
+    const double end = fromBelow ? through.z0 + length : through.z1 - length;
+    const HalfSpace here =
+        fromBelow ? HalfSpace{Eigen::Vector3d::UnitX(), end, false} : HalfSpace{-Eigen::Vector3d::UnitX(), -end, false};
+    const HalfSpace beyond{-here.normal, -here.offset, false};
+    std::vector<Cell> solid;  // what of the layer the tenon does not reach
+    for (Cell& c : through.cells) {
+        c.faces = through.sawnFaces(c);
+        if (!whole) {
+            solid.push_back(c);
+            solid.back().bounds.push_back(beyond);
+            c.bounds.push_back(here);
+        }
+        // A bored segment's inner face stands across the corners of what the drill leaves.
+        if (through.segmented && c.faces.size() == 2 && !through.innerHold.empty())
+            c.faces[1].offset = -std::max(radius * std::cos(through.stock.miterDeg() * degrees), -c.faces[1].offset);
+        c.low = std::max(c.low, radius);
+    }
+    Cell core = spindle.cells[0];
+    core.faces.clear();
+    core.high = radius;
+    core.segment = -1;
+    if (!whole) core.bounds.push_back(here);
+    through.cells.push_back(core);
+    std::ranges::move(solid, std::back_inserter(through.cells));
+    through.lattices.clear();
+    through.sectors = 0;
+    if (!through.innerHold.empty() && through.stockInnerRadius() <= radius) {
+        const double bore = through.stock.innerCorner();
+        const int n = through.stock.sides;
+        through.volume += n / 2.0 * bore * bore * std::sin(2 * pi / n) * std::min(length, height);
+        if (whole) through.innerHold.clear();
+    }
+    if (whole) through.fill = 1;
+    weigh(through, sides);
+    return whole;
+}
+
 void seatTenons(std::vector<Building>& buildings, const Sides& sides)
 {
-    auto pass = [&](BuiltLayer& through, const BuiltLayer& spindle, double length) {
-        const double radius = spindle.tenon.radius;
-        if (length < through.z1 - through.z0 - 1 - 1e-6 || through.tenon.radius > 0) return false;
-        for (Cell& c : through.cells) {
-            c.faces = through.sawnFaces(c);
-            // A bored segment's inner face stands across the corners of what the drill leaves.
-            if (through.segmented && c.faces.size() == 2 && !through.innerHold.empty())
-                c.faces[1].offset =
-                    -std::max(radius * std::cos(through.stock.miterDeg() * degrees), -c.faces[1].offset);
-            c.low = std::max(c.low, radius);
-        }
-        Cell core = spindle.cells[0];
-        core.faces.clear();
-        core.high = radius;
-        core.segment = -1;
-        through.cells.push_back(core);
-        through.lattices.clear();
-        through.sectors = 0;
-        if (!through.innerHold.empty() && through.stockInnerRadius() <= radius) {
-            const double bore = through.stock.innerCorner();
-            const int n = through.stock.sides;
-            through.volume += n / 2.0 * bore * bore * std::sin(2 * pi / n) * (through.z1 - through.z0);
-            through.innerHold.clear();
-        }
-        through.fill = 1;
-        weigh(through, sides);
-        return true;
-    };
     for (size_t i = 0; i < buildings.size(); ++i) {
         const BuiltLayer& s = buildings[i].layer;
         double left = s.tenon.below;
         for (size_t k = i; left > 0 && k-- > 0; left -= buildings[k].layer.z1 - buildings[k].layer.z0)
-            if (!pass(buildings[k].layer, s, left)) break;
+            if (!seatTenon(buildings[k].layer, s, left, false, sides)) break;
         left = s.tenon.above;
         for (size_t k = i + 1; left > 0 && k < buildings.size();
              left -= buildings[k].layer.z1 - buildings[k].layer.z0, ++k)
-            if (!pass(buildings[k].layer, s, left)) break;
+            if (!seatTenon(buildings[k].layer, s, left, true, sides)) break;
     }
 }
 
@@ -295,16 +310,20 @@ Assembly assemble(const Piece& piece, const Shop& shop, const Sides& sides)
     Assembly a;
     std::vector<Building> buildings = built(piece, shop, sides);
     std::vector<Evened> more(buildings.size());
-    Piece even;  // outlives the buildings made from it
+    const bool shared = piece.choices.ends == EndSchool::PartedRing &&
+                        endRings(piece, sectionsOf(piece, shop, sides)) == EndRings::Shared;
+    const bool other = shared || piece.choices.alike > 0;
+    Piece made = other ? piece : Piece{};  // by measures that are not the piece's own; it outlives what is built of it
+    if (shared) buildings = built(made = withSharedRing(std::move(made), buildings), shop, sides);
     if (piece.choices.alike > 0) {
-        more = evened(piece, buildings, piece.choices.alike);
-        even = withEvened(piece, more);
-        buildings = built(even, shop, sides);
+        more = evened(made, buildings, piece.choices.alike);
+        if (shared) more.back() = more.front();
+        buildings = built(made = withEvened(std::move(made), more), shop, sides);
     }
-    const Piece& made = piece.choices.alike > 0 ? even : piece;
     for (size_t i = 0; i < buildings.size(); ++i) buildings[i].layer.evened = more[i];
+    if (shared) shareParts(buildings);
     seatTenons(buildings, sides);
-    a.recipe = stackRecipe(made, shop, sides, buildings);
+    a.recipe = stackRecipe(other ? made : piece, shop, sides, buildings);
     for (Building& b : buildings) {
         std::ranges::move(b.parts, std::back_inserter(a.parts));
         a.layers.push_back(std::move(b.layer));

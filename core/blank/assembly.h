@@ -26,8 +26,8 @@ struct Part {
     double thickness = 0;  ///< mm, planed, before the ring's faces are flattened
     EndCut left, right;
     bool rough = false;  ///< cut off by a mark, to no stop: its ends are sawn or turned away
-    double spare = 0;   ///< mm that it may be wider than wanted: what turning takes of it anyway
-    std::string grain;  ///< which way the fibres run
+    double spare = 0;    ///< mm that it may be wider than wanted: what turning takes of it anyway
+    std::string grain;   ///< which way the fibres run
     int layer = 0;
     double volume = 0;  ///< mm³ of one, as cut
     double pitch = 0;   ///< mm of strip that each takes, the saw's kerf in it

@@ -23,7 +23,8 @@ struct Site {
 struct Building {
     BuiltLayer layer;
     std::vector<Part> parts;
-    /// Its steps on the bench, from its parts up to what is ready to go onto the stack.
+    /// Its steps on the bench, from its parts up to what is ready to go onto the stack; none where another layer's
+    /// steps make it too.
     std::function<Thing(Bench&, const Things& parts)> steps;
 };
 

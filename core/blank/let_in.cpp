@@ -14,7 +14,13 @@ namespace vl {
 namespace {
 
 /// Radius of the recess: the disc's, and the clearance all round.
-double recess(const LetInForm& f) { return f.diameter / 2 + f.clearance; }
+double recess(const LetInForm& f) { return f.diameter / 2 + f.room(); }
+/// Wider, a bit is not safe at the drill press: the hole is turned, mm; common practice.
+constexpr double widestBit = 50;
+/// What a plug that is glued all round may move at each side before its joint or the ring gives way, mm; own choice.
+constexpr double plugMoves = 0.15;
+/// What turning a plug round takes off its square, mm; own choice.
+constexpr double turnedOff = 4;
 
 /// Puts the disc into the ring that is built already. The joint's clearance is air, but too fine to draw: the disc is
 /// shown up to the ring.
@@ -37,15 +43,18 @@ void layDisc(const Site& site, const LetInForm& f, BuiltLayer& b)
 
 void judge(const LetInForm& f, double moves, BuiltLayer& b)
 {
-    if (f.clearance < moves)
-        b.concerns.push_back(
-            {.id = "let-in",
-             .measure = f.clearance,
-             .limit = moves,
-             .unit = "mm",
-             .message = says(words::discPushesRing),
-             .fix = says(words::moreClearance),
-             .change = [to = std::ceil((moves + 0.05) * 10) / 10](Layer& q) { q.as<LetInForm>()->clearance = to; }});
+    const double room = f.plug ? plugMoves : f.clearance;
+    if (room < moves)
+        b.concerns.push_back({.id = "let-in",
+                              .measure = f.plug ? moves : room,
+                              .limit = f.plug ? room : moves,
+                              .unit = "mm",
+                              .message = says(f.plug ? words::plugPushesRing : words::discPushesRing),
+                              .fix = says(f.plug ? words::freeDisc : words::moreClearance),
+                              .change = [to = std::ceil((moves + 0.05) * 10) / 10](Layer& q) {
+                                  q.as<LetInForm>()->plug = false;
+                                  q.as<LetInForm>()->clearance = to;
+                              }});
     if (b.gaps)
         b.concerns.push_back({.id = "let-in-open",
                               .stop = true,
@@ -61,7 +70,7 @@ void judge(const LetInForm& f, double moves, BuiltLayer& b)
             {.id = "let-in-wide",
              .stop = true,
              .measure = f.diameter,
-             .limit = 2 * (b.finishedOuter.high - least - f.clearance),
+             .limit = 2 * (b.finishedOuter.high - least - f.room()),
              .unit = "mm",
              .message = says(words::discLeavesNoRing, Quantity{.value = least, .decimals = 0}),
              .fix = says(words::smallerDisc),
@@ -78,53 +87,71 @@ void build(const Site& site, Building& out)
     const double change =
         equilibriumMoisture(20, site.shop.dampHumidity) - equilibriumMoisture(20, site.shop.dryHumidity);
     const double moves = std::abs(movement(f.diameter, wood->shrinkTangential, change)) / 2;
-    const Setting hole{"lathe",      "recess diameter",      2 * recess(f),
-                       Unit::Length, "disc + 2 · clearance", "plane arithmetic"};
-    const Setting disc{"bandsaw", "disc diameter", f.diameter, Unit::Length, "chosen", "", 1};
+    const bool drilled = f.plug && f.diameter <= widestBit;
+    const Setting hole{drilled ? "drill" : "lathe",
+                       drilled ? "bit, Ø" : "recess diameter",
+                       2 * recess(f),
+                       Unit::Length,
+                       drilled ? "the plug's Ø" : "disc + 2 · clearance",
+                       "plane arithmetic"};
+    const Setting disc{
+        f.plug ? "lathe" : "bandsaw", f.plug ? "plug, Ø" : "disc diameter", f.diameter, Unit::Length, "chosen", "", 1};
     const Setting room{"lathe", "clearance all round", f.clearance, Unit::Length, "chosen", ""};
     b.settings = {hole,
                   disc,
-                  {"", "the disc moves, each side", moves, Unit::Length, "D · S / 30 % · ΔM / 2, across the grain",
-                   "Wood Handbook, ch. 13, from memory"}};
+                  {"", f.plug ? "the plug moves, each side" : "the disc moves, each side", moves, Unit::Length,
+                   "D · S / 30 % · ΔM / 2, across the grain", "Wood Handbook, ch. 13, from memory"}};
     judge(f, moves, b);
 
     out.parts.push_back(squarePart(site, {.id = "disc",
-                                          .name = "let-in disc",
+                                          .name = f.plug ? "plug" : "let-in disc",
                                           .wood = wood,
-                                          .length = f.diameter,
-                                          .width = f.diameter,
+                                          .length = f.diameter + (f.plug ? turnedOff : 0),
+                                          .width = f.diameter + (f.plug ? turnedOff : 0),
                                           .thickness = b.planeTo,
                                           .grain = "across the axis"}));
 
-    const GlueJoint joint{.faces = facesOf(b.cells.back(), b.cells.front(), Eigen::Vector3d::UnitX()),
-                          .area = 200,
-                          .joints = 2,
+    // All of a plug's edge holds, end grain and long grain by turns; a disc has two spots.
+    const GlueJoint joint{.faces = f.plug ? JointFaces::CrossGrain
+                                          : facesOf(b.cells.back(), b.cells.front(), Eigen::Vector3d::UnitX()),
+                          .area = f.plug ? pi * f.diameter * b.planeTo : 200,
+                          .joints = f.plug ? 1 : 2,
                           .woods = {wood, b.woods[0]}};
-    out.steps = [=, ringSteps = std::move(out.steps)](Bench& bench, const Things& parts) {
+    out.steps = [=, plug = f.plug, ringSteps = std::move(out.steps)](Bench& bench, const Things& parts) {
         // The ring's own last step yields the ring; the layer is ready when the disc is in it.
         const Thing ring = ringSteps(bench, {parts.begin(), parts.end() - 1});
-        const Thing inset = bench.step(Action::Cut, "disc", {parts.back()}, "inset",
-                                       {.title = says(words::cutInset, bench.name()),
-                                        .why = says(words::freeToMove),
-                                        .how = says(words::circleThenTurned, disc),
+        const Thing inset = bench.step(plug ? Action::Turn : Action::Cut, "disc", {parts.back()}, "inset",
+                                       {.title = says(plug ? words::turnPlug : words::cutInset, bench.name()),
+                                        .why = says(plug ? words::plugFillsPoints : words::freeToMove),
+                                        .how = says(plug ? words::plugToCalliper : words::circleThenTurned, disc),
                                         .settings = {disc},
-                                        .minutes = 10,
-                                        .uses = {"bandsaw"}});
-        const Thing recessed = bench.step(Action::Turn, "recess", {ring}, "recessed",
-                                          {.title = says(words::turnRecess, bench.name()),
+                                        .minutes = plug ? 15.0 : 10.0,
+                                        .uses = {plug ? "lathe" : "bandsaw"}});
+        const Thing recessed = bench.step(drilled ? Action::Drill : Action::Turn, "recess", {ring}, "recessed",
+                                          {.title = says(plug ? words::boreForPlug : words::turnRecess, bench.name()),
                                            .why = says(words::bothSidesReached),
-                                           .how = says(words::recessTo, hole, room),
-                                           .settings = {hole, room},
+                                           .how = drilled ? says(words::ringAtPress, hole)
+                                                  : plug  ? says(words::boreToPlug, hole)
+                                                          : says(words::recessTo, hole, room),
+                                           .settings = plug ? std::vector{hole} : std::vector{hole, room},
                                            .minutes = 15,
-                                           .uses = {"lathe"}});
-        return bench.glue("let-in", {recessed, inset}, "whole",
-                          {.title = says(words::letIn, bench.name()),
-                           .why = says(words::twoPoints),
-                           .how = says(words::twoSpots),
-                           .joint = joint,
-                           .minutes = 8,
-                           .uses = {"clamp"},
-                           .waitTitle = says(words::leavePartInClamp, says(words::theDisc), bench.name())});
+                                           .uses = {drilled ? "drill" : "lathe"}});
+        const Thing whole = bench.glue(
+            "let-in", {recessed, inset}, "whole",
+            {.title = says(plug ? words::glueInPlug : words::letIn, bench.name()),
+             .why = says(plug ? words::plugAllRound : words::twoPoints),
+             .how = says(plug ? words::plugPushedHome : words::twoSpots),
+             .joint = joint,
+             .minutes = 8,
+             .uses = {"clamp"},
+             .waitTitle = says(words::leavePartInClamp, says(plug ? words::thePlug : words::theDisc), bench.name())});
+        if (!plug) return whole;
+        return bench.step(Action::Flatten, "flush", {whole}, "flush",
+                          {.title = says(words::plugFlush, bench.name()),
+                           .why = says(words::facesMeet),
+                           .how = says(words::onlyThePlug),
+                           .minutes = 4,
+                           .uses = {"sanding board"}});
     };
 }
 

@@ -246,8 +246,9 @@ Part segmentPart(const Site& site, const BuiltLayer& b, const Species* wood, int
 
 class RingSteps {
 public:
-    RingSteps(const Site& site, const RingForm& form, const BuiltLayer& b, const SegmentPanel& panel)
-        : choices_(site.piece.choices), layer_(site.layer()), f_(form), b_(b), panel_(panel),
+    /// `each`: how many cells a segment has, before a tenon or a disc adds to them.
+    RingSteps(const Site& site, const RingForm& form, const BuiltLayer& b, const SegmentPanel& panel, size_t each)
+        : choices_(site.piece.choices), layer_(site.layer()), f_(form), b_(b), panel_(panel), each_(each),
           p_(panelSettings(panel, b.stock.boardWidth()))
     {
     }
@@ -267,9 +268,8 @@ private:
     /// So many of the joints between neighbours.
     GlueJoint joint(int joints, int closings = 1) const
     {
-        const size_t each = b_.cells.size() / static_cast<size_t>(f_.segments);
         const double mid = b_.phaseDeg + 180.0 / f_.segments;
-        return {.faces = facesOf(b_.cells[0], b_.cells[each], onwards(mid)),
+        return {.faces = facesOf(b_.cells[0], b_.cells[each_], onwards(mid)),
                 .area = joints * b_.stock.boardWidth() / std::cos(b_.stock.miterDeg() * degrees) * b_.planeTo,
                 .joints = joints,
                 .closings = closings,
@@ -317,7 +317,7 @@ private:
                                         .minutes = 2 + 0.5 * f_.segments,
                                         .uses = {"sanding board"}});
         // Cells of the lower half come first, then those of the upper.
-        const size_t half = b_.cells.size() / static_cast<size_t>(2 * f_.segments);
+        const size_t half = each_ / 2;
         return bench.glue("middle", {trued}, "diamonds",
                           {.title = says(words::glueMiddle, bench.name()),
                            .why = says(words::diamondCloses),
@@ -434,6 +434,7 @@ private:
     const RingForm& f_;
     const BuiltLayer& b_;
     SegmentPanel panel_;
+    size_t each_;
     PanelSettings p_;
 };
 
@@ -492,8 +493,9 @@ void buildRing(const Site& site, double bore, Building& out)
                                               .width = f.joint.width,
                                               .thickness = b.planeTo + 1,
                                               .grain = "out from the axis"}));
-    out.steps = [site, &f, &b, panel](Bench& bench, const Things& parts) {
-        return RingSteps(site, f, b, panel).write(bench, parts);
+    out.steps = [site, &f, &b, panel, each = b.cells.size() / static_cast<size_t>(n)](Bench& bench,
+                                                                                      const Things& parts) {
+        return RingSteps(site, f, b, panel, each).write(bench, parts);
     };
 }
 

@@ -2,11 +2,13 @@
 
 #include "core/blank/construction.h"
 #include "core/blank/contact.h"
+#include "core/blank/end_rings.h"
 #include "core/blank/faces.h"
 #include "core/blank/holding.h"
 #include "core/blank/sections.h"
 #include "core/blank/turn_recipe.h"
 #include "core/words/build.h"
+#include "core/words/cut.h"
 #include "core/words/glue.h"
 #include "core/words/turn.h"
 
@@ -30,7 +32,7 @@ public:
             Things parts;
             for (const Part& p : buildings_[i].parts) parts.push_back({p.id, ""});
             Bench bench = benchOf(i);
-            ready_.push_back(buildings_[i].steps(bench, parts));
+            ready_.push_back(buildings_[i].steps ? buildings_[i].steps(bench, parts) : Thing{});
         }
         if (heldByItsEnds(piece_, buildings_)) {
             turnRecipe(piece_, shop_, ready_[0], Turning::BetweenCentres, recipe_);
@@ -38,6 +40,7 @@ public:
         }
         const std::vector<Section> sections = sectionsOf(piece_, shop_, sides_);
         const bool many = sections.size() > 1;
+        if (!buildings_.back().steps) partEnds(sections);
         Thing made;
         for (size_t s = 0; s < sections.size(); ++s) {
             Thing section = stack(sections[s], s, many);
@@ -57,18 +60,89 @@ private:
     }
     static Text name(size_t i) { return says(words::layerNumber, static_cast<int>(i) + 1); }
 
+    /// The block that a section is built on, mounted; for a face of this radius, mm.
+    Thing block(const Section& section, size_t s, const Text& of, double face)
+    {
+        Bench bench(recipe_, s ? layer(section.first).id : "", -1, Text());
+        return mountBlock(bench, "waste-block", piece_.choices.holding, face, of);
+    }
+
+    /// Radius of the face that is turned where a section stands on its block, mm.
+    double footOf(const Section& section) const
+    {
+        return section.fromBelow ? radiusBefore(sides_.outside, section.z1) : radiusAfter(sides_.outside, section.z0);
+    }
+
+    /// The first layer's ring, thick enough for the last one too, taped between two blocks and parted through: each
+    /// half stays centred on its own, and is then glued to it, for tape carries no more than this.
+    void partEnds(const std::vector<Section>& sections)
+    {
+        const size_t last = buildings_.size() - 1, s = sections.size() - 1;
+        const Text of = says(words::forSection, static_cast<int>(s) + 1);
+        constexpr double stops = 15;  // mm beside the ring for the scraps that keep its place; own choice
+        const double wide = built(0).cornerRadius() + stops;
+        const Thing below = block(sections[0], 0, says(words::forSection, 1), wide),
+                    above = block(sections[s], s, of, wide);
+        Bench bench = benchOf(0);
+        const Setting loss = sandingLoss(layer(0));
+        const Thing flat = bench.step(Action::Flatten, "far-face", {ready_[0]}, "parallel",
+                                      {.title = says(words::otherFace, name(0)),
+                                       .why = says(words::tapeNeedsFlat),
+                                       .how = says(words::sandTake, loss),
+                                       .settings = {loss},
+                                       .minutes = 5,
+                                       .uses = {"sanding board"}});
+        const Thing taped = bench.step(Action::Mount, "tape", {below, above, flat}, "taped",
+                                       {.title = says(words::tapeBetween, name(0)),
+                                        .why = says(words::bothCentred),
+                                        .how = says(words::freshTape),
+                                        .minutes = 15,
+                                        .uses = {"lathe"}});
+        const PartedRing at = partedRing(piece_);
+        const Thing half = bench.step(Action::PartOff, "part-ends", {taped}, "first-half",
+                                      {.title = says(words::partEndRings, name(0), name(last)),
+                                       .why = says(words::bothMounted),
+                                       .how = says(words::partBetweenBlocks, at.first, at.last, at.groove),
+                                       .settings = {at.first, at.last, at.groove},
+                                       .minutes = 15,
+                                       .uses = {"lathe"}});
+        recipe_.back().outputs.push_back(benchOf(last).key("last-half"));
+        firstHalf_ = glueHalf(0, half, says(words::forSection, 1));
+        lastHalf_ = glueHalf(last, {benchOf(last).key("last-half"), half.step}, of);
+    }
+
+    /// A half that was parted on tape, glued to its block before anything is built on it.
+    Thing glueHalf(size_t i, const Thing& half, const Text& of)
+    {
+        const BuiltLayer& b = built(i);
+        return benchOf(i).glue(
+            "stack", {half}, "stack",
+            {.title = says(words::halfToBlock, name(i), of),
+             .why = says(words::tapeCarriesNoMore),
+             .how = says(words::backBetweenStops),
+             .joint = {.faces = JointFaces::Block,
+                       .area = pi * (std::pow(b.stockOuterRadius(), 2) - std::pow(b.stockInnerRadius(), 2)),
+                       .joints = 1,
+                       .woods = woodsIn(b)},
+             .minutes = 6,
+             .uses = {"lathe"},
+             .waitTitle = says(words::baseUnderPressure, of),
+             .waitWhy = says(words::carriesAll),
+             .waitHow = says(words::offTheLathe),
+             .waitUses = {"clamp"}});
+    }
+
     /// The layers of a section one on another on a block; a section worked from below starts with its uppermost.
     Thing stack(const Section& section, size_t s, bool many)
     {
         const Text of = many ? says(words::forSection, static_cast<int>(s) + 1) : Text();
-        Bench bench(recipe_, s ? layer(section.first).id : "", -1, Text());
-        const double face =
-            section.fromBelow ? radiusBefore(sides_.outside, section.z1) : radiusAfter(sides_.outside, section.z0);
-        const Thing block = mountBlock(bench, "waste-block", piece_.choices.holding, face, of);
         std::vector<size_t> order;
         for (size_t i = section.first; i <= section.last; ++i) order.push_back(i);
         if (section.fromBelow) std::ranges::reverse(order);
-        Thing made = base(order[0], block, of);
+        const std::optional<Thing>& parted = order[0] == 0                       ? firstHalf_
+                                             : order[0] + 1 == buildings_.size() ? lastHalf_
+                                                                                 : std::nullopt;
+        Thing made = parted ? *parted : base(order[0], block(section, s, of, footOf(section)), of);
         if (order.size() > 1 && atOnce(order)) return glueAtOnce(order, made, section, of);
         for (size_t k = 1; k < order.size(); ++k) {
             // The layer that its joints are to be seen against: the nearest below it on the block that has any.
@@ -358,7 +432,8 @@ private:
     const Sides& sides_;
     const std::vector<Building>& buildings_;
     Recipe recipe_;
-    Things ready_;  // of each layer, what goes onto the stack
+    std::optional<Thing> firstHalf_, lastHalf_;  // of a ring that gives both ends
+    Things ready_;                               // of each layer, what goes onto the stack
 };
 
 }  // namespace

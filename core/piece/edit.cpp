@@ -84,6 +84,12 @@ Piece splitLayer(Piece piece, int which, double share)
     return piece;
 }
 
+Piece copyLayer(Piece piece, int which)
+{
+    if (has(piece, which)) insertAfter(piece, which, Layer(at(piece, which)));
+    return piece;
+}
+
 Piece moveLayer(Piece piece, int from, int to)
 {
     if (!has(piece, from) || !has(piece, to) || from == to) return piece;

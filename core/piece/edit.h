@@ -17,6 +17,8 @@ Piece addLayer(Piece piece, int below);
 Piece removeLayers(Piece piece, const std::set<int>& which);
 /// The layer cut into two at `share` (0 … 1) of its thickness.
 Piece splitLayer(Piece piece, int which, double share = 0.5);
+/// The layer once more, above itself, half a segment on.
+Piece copyLayer(Piece piece, int which);
 /// The layer moved to another place in the stack.
 Piece moveLayer(Piece piece, int from, int to);
 /// The boundary between layer `below` and the next at station z: one grows as the other shrinks, neither below 1 mm.

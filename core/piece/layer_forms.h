@@ -114,11 +114,13 @@ template <class V, class F> void ringFields(V& v, F& f)
 template <class V, As<RingForm> F> void fields(V& v, F& f) { ringFields(v, f); }
 const Construction& constructionOf(const RingForm&);
 
-/// A base disc let into a ring with room to move.
+/// A base disc let into a ring with room to move; or a small plug glued into its bore.
 struct LetInForm : RingForm {
     static constexpr Choice kind{"let-in base", "ring with a disc let in"};
     double diameter = 80;    ///< mm, of the disc
-    double clearance = 0.8;  ///< mm all round it
+    bool plug = false;       ///< glued in all round
+    double clearance = 0.8;  ///< mm all round it; a plug has none
+    double room() const { return plug ? 0 : clearance; }
     std::string discWood = "walnut";
     bool operator==(const LetInForm&) const = default;
 };
@@ -126,7 +128,8 @@ template <class V, As<LetInForm> F> void fields(V& v, F& f)
 {
     ringFields(v, f);
     v.length("diameter_mm", f.diameter, {2, 1500}, "Disc Ø");
-    v.length("clearance_mm", f.clearance, {0, 20}, "Clearance all round");
+    v.quiet().flag("plug", f.plug, "Glued in all round", "a small plug; a disc needs room to move");
+    v.when(!f.plug).length("clearance_mm", f.clearance, {0, 20}, "Clearance all round");
     v.wood("disc_wood", f.discWood, "Disc's wood");
 }
 const Construction& constructionOf(const LetInForm&);

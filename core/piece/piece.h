@@ -109,6 +109,14 @@ inline std::span<const Choice> choices(HoldSchool)
                                     Choice{"glued-on tenon", "tenon glued on, for the chuck"}};
     return all;
 }
+enum class EndSchool { OwnBlocks, PartedRing };
+inline std::span<const Choice> choices(EndSchool)
+{
+    static constexpr std::array all{
+        Choice{"own blocks", "first and last layer each on its own block"},
+        Choice{"parted ring", "first and last ring from one, taped between two faceplates and parted through"}};
+    return all;
+}
 enum class SectionRule { Proposed, Whole };
 inline std::span<const Choice> choices(SectionRule)
 {
@@ -137,6 +145,7 @@ struct Choices {
     double stationSpacing = 10;  ///< mm
     StackSchool stacking = StackSchool::RingByRing;
     HoldSchool holding = HoldSchool::WasteBlock;
+    EndSchool ends = EndSchool::OwnBlocks;
     double alike = 0;    ///< mm, stops, widths and thicknesses that differ by no more are set once
     bool stands = true;  ///< on its foot; what is held or hung does not tip
     std::string extra;
@@ -157,6 +166,7 @@ template <class V, As<Choices> F> void fields(V& v, F& f)
     v.when(f.stations == StationRule::Even).length("station_spacing_mm", f.stationSpacing, {0.5, 500}, "Spacing");
     v.quiet().choice("stacking", f.stacking, "Layers glued");
     v.quiet().choice("holding", f.holding, "Held on");
+    v.quiet().choice("ends", f.ends, "Both ends");
     v.quiet().length("alike_mm", f.alike, {0, 5}, "Set once within",
                      "stops, widths and thicknesses that differ by no more; 0: the least wood");
     v.quiet().flag("stands", f.stands, "Stands on its foot", "what is held or hung does not tip");

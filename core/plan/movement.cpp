@@ -16,10 +16,17 @@ double FaceMovement::at(double angle) const
 FaceMovement faceMovement(const BuiltLayer& layer, bool upper)
 {
     if (layer.segmented) return {};
-    const Cell& cell = upper ? layer.cells.back() : layer.cells.front();
+    // A tenon that stands in it is another layer's wood.
+    const auto own = [](const Cell& c) { return c.segment >= 0; };
+    const Cell *first = nullptr, *last = nullptr;
     double most = 0;
-    for (const Cell& c : layer.cells) most = std::max(most, c.wood->shrinkTangential);
-    const Eigen::Vector3d grain = cell.board.axes.row(0);
+    for (const Cell& c : layer.cells) {
+        if (!own(c) && std::ranges::any_of(layer.cells, own)) continue;
+        if (!first) first = &c;
+        last = &c;
+        most = std::max(most, c.wood->shrinkTangential);
+    }
+    const Eigen::Vector3d grain = (upper ? last : first)->board.axes.row(0);
     if (std::abs(grain.x()) > 0.7) return {most, most, 0};
     return {0, most, std::atan2(grain.z(), grain.y()) / degrees};
 }

@@ -476,6 +476,18 @@ std::string figureText(FigureId id, const Piece& piece, const Plan& plan, int la
     }
 }
 
+std::string settingText(const Setting& s, LengthStyle style)
+{
+    switch (s.unit) {
+    case Unit::Length:
+        return formatLength(s.value, style, style.unit == LengthStyle::Unit::Millimetre ? s.decimals : -1);
+    case Unit::Angle:
+        return fixed(s.value, std::min(2, s.decimals)) + "°";
+    default:
+        return print(Quantity{s.value, s.unit, s.value == std::round(s.value) ? 0 : s.decimals}, style);
+    }
+}
+
 Working workingOf(const Setting& s, LengthStyle style)
 {
     Working w;

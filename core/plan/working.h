@@ -64,6 +64,8 @@ Working workingOf(FigureId figure, const Piece& piece, const Shop& shop, const P
 /// The figure as the screen shows it, without its unit; "–" where the layer has none.
 std::string figureText(FigureId figure, const Piece& piece, const Plan& plan, int layer, LengthStyle style);
 
+/// A setting as a narrow column shows it: without its unit, angles with their sign.
+std::string settingText(const Setting& setting, LengthStyle style);
 /// The working of a setting that a construction gives.
 Working workingOf(const Setting& setting, LengthStyle style);
 

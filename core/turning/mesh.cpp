@@ -238,6 +238,19 @@ Polyline ownPart(const Polyline& line, double z0, double z1, bool first, double 
     return part;
 }
 
+/// What of a layer's height a cell has: a tenon that ends inside it stops square to the axis.
+Range heightOf(const Cell& cell, double z0, double z1)
+{
+    for (const HalfSpace& h : cell.bounds) {
+        if (std::abs(std::abs(h.normal.x()) - 1) > 1e-9) continue;
+        if (h.normal.x() > 0)
+            z1 = std::min(z1, h.offset);
+        else
+            z0 = std::max(z0, -h.offset);
+    }
+    return {z0, z1};
+}
+
 /// The spans of angle that a cell is swept over; cut away, only what falls within 0° … 180°.
 std::vector<Range> spansOf(const Cell& cell, bool cutAway)
 {
@@ -354,8 +367,16 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
             for (const Range& span : spansOf(cell, detail.cutAway)) {
                 b.begin(i, layer, cell);
                 const std::vector<double> angles = arcAngles(span.low, span.high, widest, detail.tolerance);
-                if (outside.size() > 1) b.sweep(outside, angles, 1);
-                if (inside.size() > 1) b.sweep(inside, angles, -1);
+                // Where a cell ends is a place on the true line, not on its chord.
+                const Range tall = heightOf(cell, layer.z0, top);
+                const bool part = tall.low > layer.z0 || tall.high < top;
+                auto own = [&](const Polyline& side) {
+                    return ownPart(side, tall.low, tall.high, first, detail.tolerance);
+                };
+                const Polyline& out = part ? own(sides.outside) : outside;
+                const Polyline& in = part ? own(sides.inside) : inside;
+                if (out.size() > 1) b.sweep(out, angles, 1);
+                if (in.size() > 1) b.sweep(in, angles, -1);
                 if (first || gapsBelow)
                     b.sweep({{layer.z0,
                               first && !sides.inside.empty() && sides.inside.front().x() > 0 ? 0.0 : rim(layer.z0)},

@@ -9,6 +9,7 @@ namespace vl::words {
 inline constexpr Pattern layerNumber{"layer %1"};
 inline constexpr Pattern ofLayer{"%1 of layer %2"};
 inline constexpr Pattern segmentOfRing{"%1 segment of ring %2"};
+inline constexpr Pattern andRing{"%1 and ring %2"};
 inline constexpr Pattern staveOfLayer{"%1 stave of layer %2"};
 
 inline constexpr Pattern gapTooWide{"the gap is wider than the segments are at the bore: nothing is left of them"};
@@ -41,6 +42,9 @@ inline constexpr Pattern equalStrips{"strips of one width"};
 inline constexpr Pattern narrowerStrips{"strips a little narrower"};
 inline constexpr Pattern discPushesRing{
     "between dry and damp rooms the disc grows more than its clearance: it will push the ring apart"};
+inline constexpr Pattern plugPushesRing{
+    "glued in all round, a plug this wide opens its joint or the ring when it moves between dry and damp rooms"};
+inline constexpr Pattern freeDisc{"a disc let in with room to move"};
 inline constexpr Pattern moreClearance{"more clearance"};
 inline constexpr Pattern discLeavesNoRing{"the disc leaves less than %1 of ring round it"};
 inline constexpr Pattern smallerDisc{"a smaller disc"};

@@ -97,6 +97,18 @@ inline constexpr Pattern squareAndLength{"%1 square, %2 long, both ends square; 
 inline constexpr Pattern cutInset{"Cut the disc to be let into %1"};
 inline constexpr Pattern freeToMove{"one board: it moves across its grain and must be free to"};
 inline constexpr Pattern circleThenTurned{"bandsaw, %1 circle, then turned to size"};
+inline constexpr Pattern turnPlug{"Turn the plug for %1"};
+inline constexpr Pattern plugFillsPoints{"the ring's middle, where segments would run to points, is one piece of wood"};
+inline constexpr Pattern plugToCalliper{
+    "square pressed against a flat block by the tailstock, corners off first, light cuts; Ø %1 by calliper, tried in "
+    "the hole: pushed in by hand, no hammer"};
+inline constexpr Pattern boreForPlug{"Bore %1 for its plug"};
+inline constexpr Pattern ringAtPress{
+    "ring clamped on a flat board at the drill press, bit of %1 on the middle of its segments, slowly, through"};
+inline constexpr Pattern boreToPlug{"to %1, straight, both faces alike by calliper; the plug tried in it"};
+inline constexpr Pattern plugFlush{"Take the plug of %1 down flush"};
+inline constexpr Pattern onlyThePlug{
+    "block plane towards the plug's middle, then the sanding board; the ring is at its height already"};
 inline constexpr Pattern turnRecess{"Turn the recess in %1"};
 inline constexpr Pattern bothSidesReached{"before it goes onto the stack, while both sides can be reached"};
 inline constexpr Pattern recessTo{"to %1: the disc's diameter and %2 all round"};

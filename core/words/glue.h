@@ -64,6 +64,13 @@ inline constexpr Pattern crossingsInLine{"clamp light, knock the crossings in li
 
 // A disc let in
 inline constexpr Pattern letIn{"Let the disc into %1"};
+inline constexpr Pattern thePlug{"the plug"};
+inline constexpr Pattern glueInPlug{"Glue the plug into %1"};
+inline constexpr Pattern plugAllRound{
+    "so small it hardly moves: glued all round, nothing can break out where it meets the ring"};
+inline constexpr Pattern plugPushedHome{
+    "glue round the hole, the plug pushed through until it stands proud of both faces, its grain along a joint; "
+    "wiped all round"};
 inline constexpr Pattern twoPoints{"glued at two points along the grain's middle line only, so that it moves with the "
                                    "seasons and stays in the middle"};
 inline constexpr Pattern twoSpots{

@@ -61,6 +61,30 @@ inline constexpr Pattern trueFace{"True the face of %1 on the lathe"};
 inline constexpr Pattern squareFromBlock{"flat and square to the axis, to %1 from the waste block"};
 inline constexpr Pattern boardOnFace{"sanding board held against the turning face, check with a straightedge"};
 
+// A ring that gives both ends
+inline constexpr Pattern otherFace{"Flatten the other face of %1, parallel to the first"};
+inline constexpr Pattern tapeNeedsFlat{"tape holds only where the whole face touches"};
+inline constexpr Pattern tapeBetween{"Tape %1 between the two blocks"};
+inline constexpr Pattern bothCentred{
+    "between headstock and tailstock both halves are centred and square before they part"};
+inline constexpr Pattern freshTape{
+    "fresh double-sided tape, all faces free of dust and unfinished; centred on the block in the headstock by a pencil "
+    "circle, the other block centred on it by the live centre in its middle; left pressed by the tailstock for five "
+    "minutes, turned by hand first"};
+inline constexpr Pattern partEndRings{"Part the ring through into %1 and %2"};
+inline constexpr Pattern bothMounted{
+    "each half stays on its own block: the first layer and the last, ready to be built on"};
+inline constexpr Pattern partBetweenBlocks{
+    "%1 from the headstock's block, %2 from the other, %3 tool between; lowest speed, tailstock up all the time, light "
+    "cuts: the tape carries this and no more; stopped while a thin skin still holds, which is sawn through by hand "
+    "with the lathe at rest and the far half held"};
+inline constexpr Pattern halfToBlock{"Glue %1 to the block it stands on%2"};
+inline constexpr Pattern tapeCarriesNoMore{"under truing, hollowing and a catch tape lets go: from here on glue holds"};
+inline constexpr Pattern backBetweenStops{
+    "three scraps stuck to the block close round it keep its place; lifted off, tape peeled, both faces wiped clean of "
+    "it; glued back between the scraps, pressed by the tailstock; then the scraps knocked off and the block turned "
+    "down to the ring"};
+
 // Spindles
 inline constexpr Pattern turnTenons{"Turn %1 round and its tenons"};
 inline constexpr Pattern tenonsHoldStem{"a tenon in a hole holds on long grain; end grain by itself does not"};

@@ -118,6 +118,8 @@ TEST(Construction, PartsDoNotOverlapAndFillTheBlank)
                 // A ring that is bored for a disc is drawn with flat faces at its bore: there the two meet inside a
                 // circle.
                 if (b.segmented && !b.radial()) continue;
+                // A round cell is drawn whole, what stands in its middle over it.
+                if (std::ranges::any_of(b.cells, [](const Cell& c) { return c.low > 0; })) continue;
                 EXPECT_NEAR(sum / together, 1, 1e-6) << s.name << " layer " << i + 1 << ": parts lie over one another";
                 if (l.is<DiscForm>() || l.is<StavesForm>()) continue;
                 EXPECT_NEAR(together * (b.z1 - b.z0) / b.volume, 1, 2e-3)

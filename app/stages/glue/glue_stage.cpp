@@ -44,6 +44,7 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     choiceRow(&Choices::sections, choices);
     choiceRow(&Choices::stacking, choices);
     choiceRow(&Choices::holding, choices);
+    choiceRow(&Choices::ends, choices);
     heading(tr("CHOSEN STEP"));
     auto label = [&](const char* role) {
         auto* l = new QLabel;

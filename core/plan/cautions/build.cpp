@@ -190,6 +190,18 @@ void pointed(const Case& in, std::vector<Caution>& out)
                 l.form = f;
                 l.stockInner.reset();
             }));
+        // Bored just so far that the edges can be cut; the allowance is taken by the bit.
+        LetInForm plug;
+        plug.plug = true;
+        plug.diameter = std::ceil(2 * (bore + in.layer(i).innerAllowance));
+        plug.discWood = in.layer(i).woods[0];
+        if (!b.gaps && in.layer(i).is<RingForm>() && plug.diameter / 2 + ringLeft < outer)
+            c.fixes.push_back(layerFix("bored, and a plug glued in", i, [plug](Layer& l) {
+                LetInForm f = plug;
+                static_cast<RingForm&>(f) = *l.ring();
+                l.form = f;
+                l.stockInner.reset();
+            }));
         out.push_back(c);
     }
 }

@@ -1,5 +1,6 @@
 #include "core/plan/cautions/judge.h"
 
+#include "core/blank/end_rings.h"
 #include "core/blank/nest.h"
 #include "core/blank/sections.h"
 #include "core/lathe/speed.h"
@@ -175,8 +176,41 @@ void onGlueBlock(const Case& in, std::vector<Caution>& out)
     c.limit = across;
     c.message = "the piece hangs " + in.mm(hangs) + " over a glue joint " + in.mm(across) +
                 " across: when a tool catches without the tailstock up, the joint lets go and the piece flies";
-    c.fixes.push_back(pieceFix("on a solid waste block, parted off at the end",
-                               [](Piece& q) { q.choices.holding = HoldSchool::WasteBlock; }));
+    c.fixes.push_back(pieceFix("on a solid waste block, parted off at the end", [](Piece& q) {
+        q.choices.holding = HoldSchool::WasteBlock;
+        q.choices.ends = EndSchool::OwnBlocks;
+    }));
+    out.push_back(c);
+}
+
+/// A first and a last layer that were to come from one ring and cannot.
+void unlikeEnds(const Case& in, std::vector<Caution>& out)
+{
+    if (in.piece.choices.ends != EndSchool::PartedRing) return;
+    const std::vector<Section> sections = sectionsOf(in.piece, in.shop, in.sides);
+    const EndRings can = endRings(in.piece, sections);
+    if (can == EndRings::Shared) return;
+    Caution c = in.at("end-rings", in.layers() - 1);
+    c.at = in.name(0) + " and " + in.name(in.layers() - 1);
+    c.unit = "";
+    c.measure = can == EndRings::OneSection ? static_cast<double>(sections.size()) : 1;
+    c.limit = can == EndRings::OneSection ? 2 : 0;
+    c.message =
+        can == EndRings::OneSection
+            ? "the piece is built in one section, from one end: it has no use for a ring parted between two "
+              "blocks; each layer is made by itself"
+            : "they are not closed rings of as many segments in the same woods: one ring cannot give both; each "
+              "is made by itself";
+    c.fixes.push_back(pieceFix("first and last layer each on its own block",
+                               [](Piece& q) { q.choices.ends = EndSchool::OwnBlocks; }));
+    const bool alike = in.layer(0).is<RingForm>() && can == EndRings::Unlike;
+    if (alike)
+        c.fixes.push_back(pieceFix("the last ring made up like the first", [](Piece& q) {
+            const double turn = q.layers.back().sectors() ? q.layers.back().sectors()->turn : 0;
+            q.layers.back().form = q.layers.front().form;
+            q.layers.back().woods = q.layers.front().woods;
+            q.layers.back().sectors()->turn = turn;
+        }));
     out.push_back(c);
 }
 
@@ -213,6 +247,7 @@ void turnCautions(const Case& in, std::vector<Caution>& out)
     swing(in, out);
     speed(in, out);
     onGlueBlock(in, out);
+    unlikeEnds(in, out);
     betweenCentres(in, out);
 }
 

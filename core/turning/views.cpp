@@ -1,0 +1,112 @@
+#include "core/turning/views.h"
+
+#include "core/wood/figure.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+/// The wood at a place, lit as the working drawing is: from above, over the turner's left shoulder.
+std::uint32_t litWood(const BuiltLayer& layer, double z, double r, double angleDeg, const Eigen::Vector3d& normal,
+                      const Eigen::Vector3d& light)
+{
+    const Cell* cell = layer.cellAt(z, r, angleDeg);
+    if (!cell) return 0;
+    const Eigen::Vector3d p = cell->board.place(pointAt(z, r, angleDeg));
+    std::array<float, 3> colour =
+        woodColour(cell->wood->figure, static_cast<float>(p.x()), static_cast<float>(p.y()), static_cast<float>(p.z()),
+                   cell->seed, static_cast<float>(cell->endGrain(normal)));
+    constexpr double shade = 0.6, lit = 0.48;
+    const auto bright = static_cast<float>(shade + lit * std::max(0.0, normal.dot(light)));
+    for (float& part : colour) part *= bright;
+    return packColour(colour);
+}
+
+Raster blank(int width, int height)
+{
+    return {width, height, std::vector<std::uint32_t>(static_cast<size_t>(width) * static_cast<size_t>(height), 0)};
+}
+
+}  // namespace
+
+Raster bakeSide(const Assembly& assembly, const Sides& sides, double z0, double z1, double low, double high, int width,
+                int height, const std::atomic<bool>* cancelled)
+{
+    if (assembly.layers.empty() || width <= 0 || height <= 0) return {};
+    Raster out = blank(width, height);
+    const Eigen::Vector3d light = Eigen::Vector3d(-0.35, 0.7, 0.8).normalized();
+    const double step = (z1 - z0) / width;
+    for (int x = 0; x < width; ++x) {
+        if (cancelled && *cancelled) break;
+        const double z = z0 + (x + 0.5) * step, r = radiusAt(sides.outside, z);
+        if (!(r > 0)) continue;
+        const double before = radiusAt(sides.outside, z - step), after = radiusAt(sides.outside, z + step);
+        const double slope = std::isnan(before) || std::isnan(after) ? 0 : (after - before) / (2 * step);
+        const BuiltLayer& layer = assembly.layers[assembly.layerAt(z)];
+        for (int y = 0; y < height; ++y) {
+            const double up = high - (y + 0.5) * (high - low) / height;
+            if (std::abs(up) >= r) continue;
+            const double angle = std::acos(up / r) / degrees;  // 9 o'clock, 90°, is nearest to the turner
+            const Eigen::Vector3d out3 = outwards(angle) - slope * Eigen::Vector3d::UnitX();
+            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)] =
+                litWood(layer, z, r - 1e-6, angle, out3.normalized(), light);
+        }
+    }
+    return out;
+}
+
+double stationSeen(const Sides& sides, End from, double r)
+{
+    // Where either side crosses the radius; the wood begins at one of those places, or at an end of the piece.
+    std::vector<double> at{sides.outside.front().x(), sides.outside.back().x()};
+    for (const Polyline* side : {&sides.outside, &sides.inside})
+        for (size_t i = 1; i < side->size(); ++i) {
+            const Point &a = (*side)[i - 1], &b = (*side)[i];
+            if ((a.y() - r) * (b.y() - r) > 0) continue;
+            const double part = a.y() == b.y() ? 0 : (r - a.y()) / (b.y() - a.y());
+            at.push_back(a.x() + part * (b.x() - a.x()));
+        }
+    std::ranges::sort(at);
+    if (from == End::Tailstock) std::ranges::reverse(at);
+    const double inwards = from == End::Tailstock ? -1 : 1;
+    constexpr double just = 1e-4;  // mm
+    for (const double z : at) {
+        const double in = z + inwards * just, outer = radiusAt(sides.outside, in);
+        if (!(r <= outer)) continue;
+        const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, in, in).low;
+        if (!(r < bore)) return z;
+    }
+    return std::nan("");
+}
+
+Raster bakeEnd(const Assembly& assembly, const Sides& sides, End from, double half, int size,
+               const std::atomic<bool>* cancelled)
+{
+    if (assembly.layers.empty() || size <= 0) return {};
+    Raster out = blank(size, size);
+    const double towards = from == End::Tailstock ? 1 : -1, step = half / size;
+    const Eigen::Vector3d light = Eigen::Vector3d(0.8 * towards, 0.7, 0.35).normalized();
+    std::vector<double> seen;  // by radius, a step apart
+    for (int i = 0; i <= 2 * size; ++i) seen.push_back(stationSeen(sides, from, (i + 0.5) * step));
+    for (int y = 0; y < size; ++y) {
+        if (cancelled && *cancelled) break;
+        for (int x = 0; x < size; ++x) {
+            const double px = ((x + 0.5) / size * 2 - 1) * half, py = (1 - (y + 0.5) / size * 2) * half;
+            const double r = std::hypot(px, py), angle = std::atan2(-towards * px, py) / degrees;
+            const auto i = static_cast<size_t>(r / step);
+            if (i + 1 >= seen.size() || std::isnan(seen[i])) continue;
+            const double z = seen[i], beside = seen[i + 1];
+            // A wall seen edge on has no slope that could be drawn.
+            const double slope = std::isnan(beside) ? 0 : std::clamp((beside - z) / step, -3.0, 3.0);
+            const Eigen::Vector3d normal = towards * Eigen::Vector3d::UnitX() - towards * slope * outwards(angle);
+            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(size) + static_cast<size_t>(x)] =
+                litWood(assembly.layers[assembly.layerAt(z - towards * 1e-6)], z - towards * 1e-6, r, angle,
+                        normal.normalized(), light);
+        }
+    }
+    return out;
+}
+
+}  // namespace vl
