@@ -180,6 +180,18 @@ void Document::setShop(const Shop& shop)
     replan();
 }
 
+double Document::snapped(double mm) const
+{
+    const double step = style_.unit == LengthStyle::Unit::Millimetre ? snapMetric_ : snapImperial_;
+    return step > 0 ? std::round(mm / step) * step : mm;
+}
+
+void Document::setSnap(double metric, double imperial)
+{
+    snapMetric_ = metric;
+    snapImperial_ = imperial;
+}
+
 void Document::setStyle(LengthStyle style)
 {
     style_ = style;

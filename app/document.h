@@ -53,6 +53,9 @@ public:
     double now() const { return clock_(); }
     void setClock(std::function<double()> clock);
     LengthStyle style() const { return style_; }
+    /// A length on the step that drags keep to, mm: the metric or the inch one as lengths are shown.
+    double snapped(double mm) const;
+    void setSnap(double metric, double imperial);
     const Selection& selection() const { return selection_; }
     QUndoStack& history() { return history_; }
     /// Counts up whenever the plan is another.
@@ -101,6 +104,7 @@ private:
     Piece piece_;
     Shop shop_;
     LengthStyle style_;
+    double snapMetric_ = 0.5, snapImperial_ = mmPerInch / 32;  // mm
     Plan plan_;  // made of the three above, in this order
     Selection selection_;
     BoardPlan boards_;

@@ -11,7 +11,7 @@ namespace vl::app {
 
 void markBad(QLineEdit& field, const QString& why)
 {
-    field.setToolTip(why);
+    field.setToolTip(why.isEmpty() ? field.property("hint").toString() : why);
     if (field.property("bad").toBool() != !why.isEmpty()) {
         field.setProperty("bad", !why.isEmpty());
         field.style()->unpolish(&field);
@@ -26,6 +26,8 @@ LengthField::LengthField(Document& document, const QString& name, const Limit& l
     setAccessibleName(name);
     setAlignment(Qt::AlignRight);
     setMinimumWidth(76);
+    setProperty("hint", tr("Takes 12.5 or 12,5, 1 3/8, 2'3\", 35mm, and sums: 3/8 + 1/16, 10in/3"));
+    setToolTip(property("hint").toString());
     connect(this, &QLineEdit::returnPressed, this, &LengthField::take);
     connect(&doc_, &Document::changed, this, [this] {
         if (!isModified()) refresh();

@@ -4,40 +4,43 @@
 
 namespace vl::app {
 
-void AxisMap::setRoom(double width, double sectionHeight, double length, double radius)
+void AxisMap::setRoom(const DrawingRoom& room)
 {
-    width_ = width;
-    section_ = sectionHeight;
-    length_ = length;
-    radius_ = radius;
+    const double before = scale(), left = x(0), axis = y(0);
+    room_ = room;
+    place_ = placeDrawing(room);
     settle();
+    if (before != scale() || left != x(0) || axis != y(0)) emit changed();
 }
 
+/// Whole, the drawing rests in its place; zoomed, some of it stays in the middle of the lane.
 void AxisMap::settle()
 {
-    const double across = width_ - leftMargin - rightMargin;
-    const double fitting = std::max(0.05, std::min(across / std::max(length_, 1.0), section_ / std::max(radius_, 1.0)));
-    const double before = scale_, left = z0_;
-    scale_ = fitting * factor_;
-    const double shown = across / scale_;
-    // What fits is centred; what does not can be panned to its ends.
-    z0_ = shown >= length_ ? (length_ - shown) / 2 : std::clamp(z0_, 0.0, length_ - shown);
-    if (before != scale_ || left != z0_) emit changed();
+    if (factor_ <= 1) {
+        factor_ = 1;
+        z0_ = sunk_ = 0;
+        return;
+    }
+    const double middle = z(place_.section / 2);
+    z0_ += std::clamp(middle, 0.0, room_.length) - middle;
+    const double high = scale() * room_.radius;
+    sunk_ = std::clamp(sunk_, -high, high);
 }
 
-void AxisMap::zoom(double factor, double aboutX)
+void AxisMap::zoom(double factor, const QPointF& about)
 {
-    const double about = z(aboutX);
+    const double station = z(about.x()), radius = r(about.y());
     factor_ = std::clamp(factor_ * factor, 1.0, 40.0);
-    settle();
-    z0_ = about - (aboutX - leftMargin) / scale_;
+    z0_ = station - (about.x() - place_.left) / scale();
+    sunk_ = about.y() - place_.axis + radius * scale();
     settle();
     emit changed();
 }
 
-void AxisMap::pan(double pixels)
+void AxisMap::pan(const QPointF& pixels)
 {
-    z0_ -= pixels / scale_;
+    z0_ -= pixels.x() / scale();
+    sunk_ += pixels.y();
     settle();
     emit changed();
 }

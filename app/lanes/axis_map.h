@@ -1,27 +1,32 @@
 #pragma once
 
+#include "app/lanes/drawing_place.h"
+
 #include <QObject>
 
 namespace vl::app {
 
-/// The lathe's axis on the screen, shared by the lanes of a stage: stations in mm to pixels, zoomed and panned
-/// together. The scale is the same along and across the axis, so that sections keep their true shape.
+/// The lathe's axis on the screen: stations and radii in mm to pixels, zoomed and panned together. The scale is the
+/// same along and across the axis, so that sections keep their true shape.
 class AxisMap : public QObject {
     Q_OBJECT
 public:
     using QObject::QObject;
 
-    static constexpr double leftMargin = 92, rightMargin = 22;
+    /// Where the names of rows end, in every lane below the drawing.
+    static constexpr double leftMargin = 92;
 
-    double x(double z) const { return leftMargin + (z - z0_) * scale_; }
-    double z(double x) const { return z0_ + (x - leftMargin) / scale_; }
-    double scale() const { return scale_; }
+    double x(double z) const { return place_.left + (z - z0_) * scale(); }
+    double z(double x) const { return z0_ + (x - place_.left) / scale(); }
+    double y(double r) const { return place_.axis + sunk_ - r * scale(); }
+    double r(double y) const { return (place_.axis + sunk_ - y) / scale(); }
+    double scale() const { return place_.scale * factor_; }
+    bool zoomed() const { return factor_ > 1; }
 
-    /// The room there is: pixels across, pixels for the section's radius, and the piece's length and greatest radius,
-    /// mm.
-    void setRoom(double width, double sectionHeight, double length, double radius);
-    void zoom(double factor, double aboutX);
-    void pan(double pixels);
+    const DrawingPlace& place() const { return place_; }
+    void setRoom(const DrawingRoom& room);
+    void zoom(double factor, const QPointF& about);
+    void pan(const QPointF& pixels);
     void fit();
 
 signals:
@@ -30,8 +35,9 @@ signals:
 private:
     void settle();
 
-    double width_ = 600, section_ = 200, length_ = 100, radius_ = 50;
-    double factor_ = 1, z0_ = 0, scale_ = 1;
+    DrawingRoom room_;
+    DrawingPlace place_;
+    double factor_ = 1, z0_ = 0, sunk_ = 0;
 };
 
 }  // namespace vl::app

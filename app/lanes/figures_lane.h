@@ -1,49 +1,51 @@
 #pragma once
 
+#include "app/lanes/columns.h"
 #include "app/lanes/lane.h"
 #include "core/plan/working.h"
 
 #include <functional>
+#include <optional>
 
 namespace vl::app {
 
-/// Figures in columns that stand under what they belong to: layers or stations. Where columns are narrower than their
-/// figures, the chosen one and those that fit beside it are shown. Pressing a figure shows its working.
+/// Figures in columns of equal width, of layers or of stations. Pressing a figure shows its working.
 class FiguresLane : public Lane {
     Q_OBJECT
 public:
     struct Row {
         QString name;
-        FigureId figure;
-        /// The figure of a column; empty leaves the cell empty.
-        std::function<QString(int column)> text;
+        std::function<QString(int column)> text;  ///< empty leaves the cell empty
+        std::function<Working(int column)> working;
     };
-    enum class Columns { Layers, Stations };
+    /// The rows may be others whenever the choice or the plan is.
+    using Rows = std::function<std::vector<Row>()>;
 
-    FiguresLane(Document& document, AxisMap& axis, const QString& title, Columns columns, std::vector<Row> rows,
-                QWidget* parent = nullptr);
-    /// The usual row of a layer's figure.
-    static Row layerRow(Document& document, const QString& name, FigureId figure, bool bare = false);
+    /// `most`: how many rows it has room for. `chosen`: the column that is marked, −1 for none.
+    FiguresLane(Document& document, Columns& columns, const QString& title, int most, Rows rows,
+                std::function<int()> chosen, QWidget* parent = nullptr);
+    /// The usual row of a figure; `bare` without unit and trailing noughts.
+    static Row figureRow(Document& document, const QString& name, FigureId figure, bool bare = false);
+    QString textAt(int row, int column) const;
 
-    QSize sizeHint() const override { return {420, 26 + rowHeight * static_cast<int>(rows_.size()) + 6}; }
+    QSize sizeHint() const override { return {420, rowHeight * most_ + 8}; }
     QSize minimumSizeHint() const override { return sizeHint(); }
+
+signals:
+    void columnPressed(int column, Qt::KeyboardModifiers modifiers);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
-    void mouseMoveEvent(QMouseEvent* event) override;
-    void leaveEvent(QEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
 
 private:
     static constexpr int rowHeight = 21;
-    int count() const;
-    double centre(int column) const;
-    int columnAt(double px) const;
-    std::vector<int> shown() const;
 
-    Columns columns_;
-    std::vector<Row> rows_;
-    int hover_ = -1;
+    Columns& columns_;
+    int most_;
+    Rows rows_;
+    std::function<int()> chosen_;
 };
 
 }  // namespace vl::app

@@ -3,16 +3,11 @@
 #include "app/theme/theme.h"
 #include "report/type.h"
 
-#include <QMouseEvent>
 #include <QPainter>
-#include <QWheelEvent>
-
-#include <cmath>
 
 namespace vl::app {
 
-Lane::Lane(Document& document, AxisMap& axis, const QString& title, QWidget* parent)
-    : QWidget(parent), doc_(document), axis_(axis), title_(title)
+Lane::Lane(Document& document, const QString& title, QWidget* parent) : QWidget(parent), doc_(document), title_(title)
 {
     setAccessibleName(title);
     setMouseTracking(true);
@@ -20,15 +15,6 @@ Lane::Lane(Document& document, AxisMap& axis, const QString& title, QWidget* par
     const auto redraw = [this] { update(); };
     connect(&doc_, &Document::changed, this, redraw);
     connect(&doc_, &Document::selectionChanged, this, redraw);
-    connect(&axis_, &AxisMap::changed, this, redraw);
-}
-
-int Lane::layerAtX(double px) const
-{
-    const double at = z(px);
-    const auto& layers = doc_.plan().assembly.layers;
-    if (at < 0 || at > layers.back().z1) return -1;
-    return static_cast<int>(doc_.plan().assembly.layerAt(at));
 }
 
 void Lane::drawGround(QPainter& painter) const
@@ -48,30 +34,5 @@ QString Lane::lengthUnit(double mm, int decimals) const
 {
     return QString::fromStdString(formatLengthUnit(mm, doc_.style(), decimals));
 }
-
-void Lane::wheelEvent(QWheelEvent* event)
-{
-    const QPoint turn = event->angleDelta();
-    if (event->modifiers() & Qt::ShiftModifier || std::abs(turn.x()) > std::abs(turn.y()))
-        axis_.pan((turn.x() ? turn.x() : turn.y()) / 2.0);
-    else
-        axis_.zoom(std::pow(1.0015, turn.y()), event->position().x());
-    event->accept();
-}
-
-void Lane::mousePressEvent(QMouseEvent* event)
-{
-    panning_ = event->button() == Qt::MiddleButton;
-    panFrom_ = event->position();
-}
-
-void Lane::mouseMoveEvent(QMouseEvent* event)
-{
-    if (!panning_) return;
-    axis_.pan(event->position().x() - panFrom_.x());
-    panFrom_ = event->position();
-}
-
-void Lane::mouseReleaseEvent(QMouseEvent*) { panning_ = false; }
 
 }  // namespace vl::app

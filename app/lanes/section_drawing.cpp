@@ -2,7 +2,7 @@
 #include "app/lanes/section_lane.h"
 #include "app/theme/theme.h"
 #include "core/blank/nest.h"
-#include "core/turning/skin.h"
+#include "core/turning/views.h"
 #include "report/drawing.h"
 #include "report/type.h"
 
@@ -28,20 +28,24 @@ void SectionLane::paintEvent(QPaintEvent*)
     QPainter painter(this);
     drawGround(painter);
     painter.setRenderHint(QPainter::Antialiasing);
+    painter.save();
+    painter.setClipRect(QRectF(0, top - 24, axis_.place().section, drawingBottom() - top + 24));
     drawStock(painter);
     drawWood(painter);
-    drawRuler(painter);
+    drawAxis(painter);
     if (doc_.piece().nest.on) drawNest(painter);
-    if (handles_ == Handles::Layers) {
-        drawTabs(painter);
-        drawLayerHandles(painter);
-    }
+    if (handles_ == Handles::Layers) drawLayerHandles(painter);
     if (handles_ == Handles::Stations) drawStations(painter);
     if (handles_ == Handles::Outline)
         drawOutlineHandles(painter);
     else
         drawSelection(painter);
     drawCautions(painter);
+    painter.restore();
+    if (columns_)
+        drawLeaders(painter);
+    else
+        drawRuler(painter);
     drawReadout(painter);
 }
 
@@ -71,8 +75,10 @@ void SectionLane::drawStock(QPainter& painter) const
 void SectionLane::drawWood(QPainter& painter)
 {
     const Plan& plan = doc_.plan();
-    QPainterPath shape;
+    QPainterPath shape, side;
     QPolygonF loop = polygon(plan.sides.outside, [&](const Point& p) { return at(p); });
+    QPolygonF below = polygon(plan.sides.outside, [&](const Point& p) { return at({p.x(), -p.y()}); });
+    below << at({plan.sides.outside.back().x(), 0}) << at({plan.sides.outside.front().x(), 0});
     if (plan.sides.inside.empty() || plan.sides.inside.front().y() <= 0) loop.prepend(at({0, 0}));
     if (plan.sides.inside.empty())
         loop << at({outlineHeight(doc_.piece()), 0});
@@ -80,48 +86,104 @@ void SectionLane::drawWood(QPainter& painter)
         for (auto it = plan.sides.inside.rbegin(); it != plan.sides.inside.rend(); ++it) loop << at(*it);
     shape.addPolygon(loop);
     shape.closeSubpath();
+    side.addPolygon(below);
+    side.closeSubpath();
 
+    const double ratio = devicePixelRatioF();
+    const QRectF seen(0, top - 20, axis_.place().section, drawingBottom() - top + 20);
+    const QRectF over(seen.topLeft(), QPointF(seen.right(), std::clamp(axisY(), seen.top(), seen.bottom()))),
+        under(over.bottomLeft(), seen.bottomRight());
+    struct View {
+        double z0, z1, low, high;
+        int width, height;
+    };
+    const auto viewOf = [&](const QRectF& box) {
+        return View{z(box.left()),
+                    z(box.right()),
+                    r(box.bottom()),
+                    r(box.top()),
+                    static_cast<int>(box.width() * ratio),
+                    static_cast<int>(box.height() * ratio)};
+    };
+    const Baked::Images* wood = nullptr;
+    if (!doc_.live())
+        wood = wood_.get(qHashMulti(doc_.version(), x(0), axis_.scale(), axisY(), width(), height(), ratio),
+                         [assembly = doc_.plan().assembly, sides = doc_.plan().sides, a = viewOf(over),
+                          b = viewOf(under)](const std::atomic<bool>& cancelled) {
+                             Baked::Images images;
+                             images.push_back(report::imageOf(
+                                 bakeSection(assembly, sides, a.z0, a.z1, a.low, a.high, a.width, a.height)));
+                             images.push_back(report::imageOf(
+                                 bakeSide(assembly, sides, b.z0, b.z1, b.low, b.high, b.width, b.height, &cancelled)));
+                             return images;
+                         });
     painter.save();
     painter.setClipPath(shape, Qt::IntersectClip);
-    const QRectF visible(0, 24, width(), axisY() - 24);
-    const bool fresh =
-        woodVersion_ == doc_.version() && woodRect_ == visible && woodScale_ == axis_.scale() + axis_.x(0);
-    if (!fresh && !doc_.live()) {
-        const double ratio = devicePixelRatioF();
-        wood_ = report::imageOf(bakeSection(
-            plan.assembly, plan.sides, z(visible.left()), z(visible.right()), r(visible.bottom()), r(visible.top()),
-            static_cast<int>(visible.width() * ratio), static_cast<int>(visible.height() * ratio)));
-        woodVersion_ = doc_.version();
-        woodRect_ = visible;
-        woodScale_ = axis_.scale() + axis_.x(0);
-    }
     // While a drag goes on the woods are flat; their figure is back with the release.
     for (const BuiltLayer& l : plan.assembly.layers)
-        painter.fillRect(QRectF(QPointF(x(l.z0), visible.top()), QPointF(x(l.z1) + 0.5, visible.bottom())),
+        painter.fillRect(QRectF(QPointF(x(l.z0), over.top()), QPointF(x(l.z1) + 0.5, over.bottom())),
                          report::woodColour(*l.woods[l.sectorAt(0)]));
-    if (!doc_.live() || fresh) painter.drawImage(visible, wood_);
-    QColor joint(0, 0, 0, 120);
-    painter.setPen(QPen(joint, 0.8));
+    if (wood) painter.drawImage(over, (*wood)[0]);
+    painter.setPen(QPen(QColor(0, 0, 0, 120), 0.8));
     for (const BuiltLayer& l : plan.assembly.layers)
-        painter.drawLine(QPointF(x(l.z1), visible.top()), QPointF(x(l.z1), visible.bottom()));
+        painter.drawLine(QPointF(x(l.z1), over.top()), QPointF(x(l.z1), over.bottom()));
+    painter.restore();
+    painter.save();
+    painter.setClipPath(side, Qt::IntersectClip);
+    drawFlat(painter);
+    if (wood) painter.drawImage(under, (*wood)[1]);
+    painter.setPen(QPen(QColor(0, 0, 0, 90), 0.7));
+    for (const BuiltLayer& l : plan.assembly.layers)
+        painter.drawLine(QPointF(x(l.z1), under.top()), QPointF(x(l.z1), under.bottom()));
     painter.restore();
     painter.setPen(QPen(theme().text, 1.3));
     painter.setBrush(Qt::NoBrush);
     painter.drawPath(shape);
+    painter.drawPath(side);
+}
+
+/// The side in flat woods, while its figure is not there yet: bands between the joints that the turner sees.
+void SectionLane::drawFlat(QPainter& painter) const
+{
+    painter.setPen(Qt::NoPen);
+    for (const BuiltLayer& l : doc_.plan().assembly.layers) {
+        const Polyline part = between(doc_.plan().sides.outside, l.z0, l.z1);
+        painter.fillRect(QRectF(at({l.z0, 0}), at({l.z1, -greatestRadius()})), report::woodColour(*l.woods[0]));
+        if (!l.sectored() || part.size() < 2) continue;
+        const double pitch = 360.0 / l.count();
+        for (int k = 0; k < l.count(); ++k) {
+            double from = std::fmod(l.phaseDeg + pitch * (k - 0.5), 360.0);
+            if (from < 0) from += 360;
+            if (from > 180) from -= 360;
+            const double a = std::max(90.0, from), b = std::min(180.0, from + pitch);
+            if (a >= b) continue;
+            QPolygonF band;
+            for (const Point& p : part) band << at({p.x(), p.y() * std::cos(a * degrees)});
+            for (auto it = part.rbegin(); it != part.rend(); ++it)
+                band << at({it->x(), it->y() * std::cos(b * degrees)});
+            painter.setBrush(report::woodColour(*l.woods[static_cast<size_t>(k)]));
+            painter.drawPolygon(band);
+        }
+    }
+}
+
+void SectionLane::drawAxis(QPainter& painter) const
+{
+    const double base = axisY(), head = x(0);
+    painter.setPen(QPen(theme().quiet, 1, Qt::DashDotLine));
+    painter.drawLine(QPointF(head - 10, base),
+                     QPointF(x(std::max(stackHeight(doc_.piece()), outlineHeight(doc_.piece()))) + 14, base));
+    painter.setPen(theme().quiet);
+    painter.setFont(report::type(8));
+    painter.drawText(QRectF(head - 66, base - 9, 38, 18), Qt::AlignRight | Qt::AlignVCenter, tr("head"));
+    painter.setBrush(theme().edge);
+    painter.setPen(QPen(theme().quiet, 1));
+    painter.drawPolygon(QPolygonF({{head - 24, base - 7}, {head - 12, base}, {head - 24, base + 7}}));
 }
 
 void SectionLane::drawRuler(QPainter& painter) const
 {
-    const double base = axisY();
-    painter.setPen(QPen(theme().quiet, 1, Qt::DashDotLine));
-    painter.drawLine(QPointF(AxisMap::leftMargin - 14, base), QPointF(width() - 8, base));
-    painter.setPen(theme().quiet);
-    painter.setFont(report::type(8));
-    painter.drawText(QRectF(6, base - 9, 46, 18), Qt::AlignRight | Qt::AlignVCenter, tr("head"));
-    painter.setBrush(theme().edge);
-    painter.setPen(QPen(theme().quiet, 1));
-    painter.drawPolygon(QPolygonF({{56, base - 7}, {68, base}, {56, base + 7}}));
-
+    const double base = drawingBottom();
     const bool metric = doc_.style().unit == LengthStyle::Unit::Millimetre;
     double step = metric ? 1 : mmPerInch / 8;
     const double factors[] = {2, 2.5, 2};
@@ -129,47 +191,53 @@ void SectionLane::drawRuler(QPainter& painter) const
     const int labelled = metric ? 5 : 4;
     const double length = std::max(outlineHeight(doc_.piece()), stackHeight(doc_.piece()));
     double free = -1e9;
+    painter.setFont(report::type(8));
     for (int k = 0; k * step <= length + 1e-9; ++k) {
         const double px = x(k * step);
-        if (px < AxisMap::leftMargin - 2 || px > width()) continue;
+        if (px < 0 || px > axis_.place().section) continue;
         const bool big = k % labelled == 0;
         painter.setPen(QPen(theme().quiet, big ? 1.1 : 0.7));
         painter.drawLine(QPointF(px, base + 3), QPointF(px, base + (big ? 11 : 7)));
         if (!big || px < free) continue;
-        LengthStyle plain = doc_.style();
-        const QString words = QString::fromStdString(formatLength(k * step, plain,
-                                                                  metric                                  ? 0
-                                                                  : plain.unit == LengthStyle::Unit::Inch ? 0
-                                                                                                          : -1));
+        const QString words = this->length(k * step, metric || doc_.style().unit == LengthStyle::Unit::Inch ? 0 : -1);
         painter.drawText(QRectF(px - 40, base + 12, 80, 15), Qt::AlignCenter, words);
         free = px + QFontMetricsF(painter.font()).horizontalAdvance(words) + 14;
     }
 }
 
-void SectionLane::drawTabs(QPainter& painter) const
+/// From each layer or station to its column: straight down out of the drawing, then over to the column. Their order is
+/// the same above and below, so none crosses another.
+void SectionLane::drawLeaders(QPainter& painter) const
 {
+    const bool stations = handles_ == Handles::Stations;
     const auto& layers = doc_.plan().assembly.layers;
-    const double top = axisY() + rulerHeight - 2;
-    painter.setFont(report::type(8, QFont::Medium));
-    for (size_t i = 0; i < layers.size(); ++i) {
-        const QRectF tab(QPointF(x(layers[i].z0) + 1, top), QPointF(x(layers[i].z1) - 1, top + tabHeight - 4));
-        const bool chosen = doc_.selection().layers.contains(static_cast<int>(i));
-        painter.setPen(QPen(chosen ? theme().accent : theme().edge, chosen ? 1.6 : 1));
-        painter.setBrush(chosen ? theme().accentSoft : theme().ground);
-        painter.drawRoundedRect(tab, 3, 3);
-        if (tab.width() > 13) {
-            painter.setPen(theme().text);
-            painter.drawText(tab, Qt::AlignCenter, QString::number(i + 1));
+    const double from = drawingBottom(), to = height() - 6;
+    auto leader = [&](int k) {
+        double station = 0, radius = 0;
+        const auto i = static_cast<size_t>(k);
+        if (stations) {
+            station = doc_.plan().stations[i].z;
+            radius = doc_.plan().stations[i].outside / 2;
+        } else {
+            station = (layers[i].z0 + layers[i].z1) / 2;
+            radius = radiusAt(doc_.plan().sides.outside, station);
         }
-    }
-    painter.setPen(theme().quiet);
-    painter.setFont(report::type(8));
-    painter.drawText(QRectF(0, top, AxisMap::leftMargin - 12, tabHeight - 4), Qt::AlignRight | Qt::AlignVCenter,
-                     tr("layers"));
-    if (drag_.grip == Grip::Tab && dropX_ >= 0) {
-        painter.setPen(QPen(theme().accent, 3));
-        painter.drawLine(QPointF(dropX_, 28), QPointF(dropX_, top + tabHeight));
-    }
+        const double px = x(station), begin = std::isnan(radius) ? axisY() : y(-radius) + 2;
+        if (px < 0 || px > axis_.place().section) return;
+        painter.drawPolyline(QPolygonF({{px, std::min(begin, from)},
+                                        {px, from},
+                                        {columns_->centre(k), to},
+                                        {columns_->centre(k), static_cast<double>(height())}}));
+    };
+    QColor line = theme().quiet;
+    line.setAlphaF(0.55f);
+    const int chosen = stations ? -1 : doc_.selection().layer;
+    painter.setPen(QPen(line, 0.8));
+    for (int k = columns_->first(); k < columns_->first() + columns_->shown(); ++k)
+        if (k != chosen) leader(k);
+    if (chosen < 0 || !columns_->shows(chosen)) return;
+    painter.setPen(QPen(theme().accent, 1.6));
+    leader(chosen);
 }
 
 void SectionLane::drawOutlineHandles(QPainter& painter) const
@@ -254,7 +322,7 @@ void SectionLane::drawStations(QPainter& painter) const
         painter.setPen(QPen(ink, 1));
         painter.drawLine(QPointF(px, y(s.outside / 2) - 12), QPointF(px, y(s.outside / 2) - 2));
         painter.setPen(QPen(ink, 0.7, Qt::DotLine));
-        painter.drawLine(QPointF(px, y(std::isnan(s.inside) ? 0 : s.inside / 2)), QPointF(px, axisY()));
+        painter.drawLine(QPointF(px, y(std::isnan(s.inside) ? 0 : s.inside / 2)), QPointF(px, y(-s.outside / 2)));
     }
 }
 
@@ -267,6 +335,11 @@ void SectionLane::drawSelection(QPainter& painter) const
         painter.setPen(QPen(theme().accent, i == doc_.selection().layer ? 2.2 : 1.4));
         painter.setBrush(Qt::NoBrush);
         painter.drawPolygon(stockShape(l));
+        QPolygonF side = polygon(between(doc_.plan().sides.outside, l.z0, l.z1), [&](const Point& p) {
+            return at({p.x(), -p.y()});
+        });
+        side << at({l.z1, 0}) << at({l.z0, 0});
+        painter.drawPolygon(side);
     }
 }
 
@@ -274,7 +347,7 @@ void SectionLane::drawCautions(QPainter& painter) const
 {
     for (const Caution& c : doc_.plan().cautions) {
         const QColor ink = c.level == Level::Stop ? theme().stop : theme().warn;
-        const QPointF p(x(c.z), 32);
+        const QPointF p(x(c.z), cautionY);
         painter.setPen(QPen(ink, 1, Qt::DashLine));
         painter.drawLine(QPointF(p.x(), p.y() + 9), QPointF(p.x(), axisY()));
         painter.setPen(QPen(ink, 1.6, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
@@ -291,8 +364,8 @@ void SectionLane::drawTag(QPainter& painter, const QPointF& anchor, const QStrin
     painter.setFont(report::type(8.5, QFont::DemiBold));
     const double w = QFontMetricsF(painter.font()).horizontalAdvance(words) + 20, h = 24;
     const double left = std::clamp(anchor.x() - w / 2, 4.0, std::max(4.0, width() - w - 4.0));
-    const double top = std::clamp(anchor.y() + dy - (dy < 0 ? h : 0), 26.0, std::max(26.0, height() - h - 2));
-    const QRectF box(left, top, w, h);
+    const double head = std::clamp(anchor.y() + dy - (dy < 0 ? h : 0), 26.0, std::max(26.0, height() - h - 2));
+    const QRectF box(left, head, w, h);
     painter.setPen(QPen(ink, 1));
     painter.drawLine(anchor, QPointF(anchor.x(), dy < 0 ? box.bottom() : box.top()));
     painter.setBrush(ground);
@@ -306,7 +379,7 @@ void SectionLane::drawReadout(QPainter& painter) const
     if (h.grip == Grip::Caution && h.index < static_cast<int>(doc_.plan().cautions.size())) {
         const Caution& c = doc_.plan().cautions[static_cast<size_t>(h.index)];
         const auto fixes = c.fixes.size();
-        drawTag(painter, {x(c.z), 42},
+        drawTag(painter, {x(c.z), cautionY + 10},
                 QString::fromStdString(c.at) + QStringLiteral(" · ") +
                     (fixes == 1 ? tr("1 fix") : tr("%1 fixes").arg(fixes)),
                 theme().warn, theme().warnSoft, 10);
@@ -338,14 +411,14 @@ void SectionLane::drawReadout(QPainter& painter) const
     }
     if (h.grip == Grip::Boundary && h.index < static_cast<int>(doc_.piece().layers.size())) {
         const Layer& l = doc_.piece().layers[static_cast<size_t>(h.index)];
-        drawTag(painter, {boundaryPosition(h.index).x(), 60},
+        drawTag(painter, {boundaryPosition(h.index).x(), axisY()},
                 tr("layer %1: %2 thick").arg(h.index + 1).arg(lengthUnit(l.thickness)), theme().accent, theme().panel,
                 8);
         return;
     }
     if (!underMouse() || drag_.grip != Grip::None) return;
     const double at = z(hoverAt_.x()), radius = radiusAt(doc_.plan().sides.outside, at);
-    if (std::isnan(radius) || hoverAt_.y() > axisY() || hoverAt_.y() < 24) return;
+    if (std::isnan(radius) || layerAt(hoverAt_) < 0) return;
     QString words = tr("at %1 · Ø %2 outside").arg(length(at), length(2 * radius));
     const Sides& sides = doc_.plan().sides;
     if (!sides.inside.empty() && at >= sides.inside.front().x()) {

@@ -1,5 +1,7 @@
 #include "app/lanes/section_lane.h"
 
+#include "app/lanes/face_view.h"
+#include "app/lanes/layer_edits.h"
 #include "core/piece/edit.h"
 #include "core/piece/field_items.h"
 
@@ -18,23 +20,19 @@ double distance(const QPointF& a, const QPointF& b) { return std::hypot(a.x() - 
 
 }  // namespace
 
-SectionLane::SectionLane(Document& document, AxisMap& axis, Handles handles, QWidget* parent)
-    : Lane(document, axis, handles == Handles::Outline ? tr("OUTLINE") : tr("HALF SECTION"), parent), handles_(handles)
+SectionLane::SectionLane(Document& document, AxisMap& axis, Handles handles, Columns* columns, QWidget* parent)
+    : Lane(document, tr("SECTION AND SIDE"), parent), axis_(axis), columns_(columns), handles_(handles),
+      face_(new FaceView(document, axis, handles != Handles::Outline, this))
 {
     connect(&doc_, &Document::changed, this, &SectionLane::settleRoom);
+    connect(&axis_, &AxisMap::changed, this, [this] { update(); });
+    if (columns_) connect(columns_, &Columns::changed, this, [this] { update(); });
+    connect(&wood_, &Baked::ready, this, [this] { update(); });
 }
-
-double SectionLane::below() const { return rulerHeight + (handles_ == Handles::Layers ? tabHeight + 4 : 4); }
 
 double SectionLane::greatestRadius() const
 {
     return std::max(doc_.plan().lathe.roughRadius, doc_.plan().shape.greatestDiameter / 2);
-}
-
-double SectionLane::acrossScale() const
-{
-    return handles_ == Handles::None ? std::min(axis_.scale(), (axisY() - 44) / std::max(1.0, greatestRadius()))
-                                     : axis_.scale();
 }
 
 void SectionLane::settleRoom()
@@ -42,10 +40,34 @@ void SectionLane::settleRoom()
     const double length = std::max(stackHeight(doc_.piece()), outlineHeight(doc_.piece()));
     // While a drag goes on the scale rests, or the handle would run from the hand.
     if (doc_.live() && isVisible()) return;
-    axis_.setRoom(width(), handles_ == Handles::None ? 1e9 : axisY() - 44, length, greatestRadius());
+    axis_.setRoom({.width = static_cast<double>(width()),
+                   .top = top,
+                   .bottom = drawingBottom() - wordsHeight,
+                   .length = length,
+                   .radius = greatestRadius(),
+                   .face = greatestRadius()});
+    const int beside = static_cast<int>(axis_.place().section);
+    face_->setGeometry(beside, 0, width() - beside, static_cast<int>(drawingBottom()));
 }
 
 void SectionLane::resizeEvent(QResizeEvent*) { settleRoom(); }
+
+QRectF SectionLane::drawn() const
+{
+    const double wide = greatestRadius();
+    return QRectF(QPointF(x(0), y(wide)),
+                  QPointF(x(std::max(stackHeight(doc_.piece()), outlineHeight(doc_.piece()))), y(-wide)))
+        .united(face_->drawn().translated(face_->pos()));
+}
+
+int SectionLane::layerAt(const QPointF& p) const
+{
+    const double station = z(p.x());
+    const auto& layers = doc_.plan().assembly.layers;
+    if (station < 0 || station > layers.back().z1 || p.x() > axis_.place().section) return -1;
+    if (std::abs(r(p.y())) > greatestRadius() * 1.1) return -1;
+    return static_cast<int>(doc_.plan().assembly.layerAt(station));
+}
 
 QPointF SectionLane::nodePosition(Side side, int node) const
 {
@@ -64,13 +86,13 @@ QPointF SectionLane::bulgePosition(int node) const
 QPointF SectionLane::boundaryPosition(int below) const
 {
     const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(below)];
-    return {x(l.z1), axisY() + rulerHeight + tabHeight / 2 - 2};
+    return {x(l.z1), y(-l.stockOuterRadius() / 2)};
 }
 
-QPointF SectionLane::tabPosition(int layer) const
+QPointF SectionLane::layerPosition(int layer) const
 {
     const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
-    return {x((l.z0 + l.z1) / 2), axisY() + rulerHeight + tabHeight / 2 - 2};
+    return {x((l.z0 + l.z1) / 2), y(-l.finishedOuter.high / 2)};
 }
 
 QPointF SectionLane::floorPosition() const { return {x(doc_.piece().hollow.floor), y(0) - 14}; }
@@ -91,7 +113,7 @@ QPointF SectionLane::handlePosition(const std::string& name) const
 SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
 {
     for (const Caution& c : doc_.plan().cautions)
-        if (distance(p, {x(c.z), 32}) < gripRadius + 2)
+        if (distance(p, {x(c.z), cautionY}) < gripRadius + 2)
             return {Grip::Caution, Side::Outside, static_cast<int>(&c - doc_.plan().cautions.data())};
     if (handles_ == Handles::Outline) {
         const bool drawn = doc_.piece().hollow.rule == WallRule::Drawn;
@@ -119,24 +141,22 @@ SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
         for (size_t i = 0; i < own.size(); ++i)
             if (distance(p, at(own[i].at)) < gripRadius) return {Grip::Layer, Side::Outside, static_cast<int>(i)};
         for (int i = 0; i < static_cast<int>(layers.size()); ++i)
-            if (std::abs(p.x() - x(layers[static_cast<size_t>(i)].z1)) < 5 &&
-                p.y() > y(layers[static_cast<size_t>(i)].stockOuterRadius()) - 6)
+            if (std::abs(p.x() - x(layers[static_cast<size_t>(i)].z1)) < 4 &&
+                std::abs(r(p.y())) < layers[static_cast<size_t>(i)].stockOuterRadius() + 6 / axis_.scale())
                 return {Grip::Boundary, Side::Outside, i};
-        if (p.y() > axisY() + rulerHeight - 4)
-            if (const int layer = layerAtX(p.x()); layer >= 0) return {Grip::Tab, Side::Outside, layer};
     }
     return {};
 }
 
 void SectionLane::mousePressEvent(QMouseEvent* event)
 {
-    Lane::mousePressEvent(event);
+    panning_ = event->button() == Qt::MiddleButton;
+    panFrom_ = event->position();
     if (event->button() != Qt::LeftButton) return;
     const QPointF p = event->position();
     drag_ = hitAt(p);
     dragFrom_ = doc_.piece();
     mergeKey_ = Document::newMergeKey();
-    dropX_ = -1;
     switch (drag_.grip) {
     case Grip::Caution:
         emit cautionClicked(QString::fromStdString(doc_.plan().cautions[static_cast<size_t>(drag_.index)].id));
@@ -152,9 +172,6 @@ void SectionLane::mousePressEvent(QMouseEvent* event)
     }
     case Grip::Boundary:
         grabOffset_ = {boundaryPosition(drag_.index).x() - p.x(), 0};
-        break;
-    case Grip::Tab:
-        doc_.selectLayer(drag_.index, event->modifiers());
         break;
     case Grip::Floor:
         grabOffset_ = floorPosition() - p;
@@ -172,7 +189,7 @@ void SectionLane::mousePressEvent(QMouseEvent* event)
             s.node = -1;
             doc_.select(s);
         }
-        if (const int layer = layerAtX(p.x()); layer >= 0) doc_.selectLayer(layer, event->modifiers());
+        if (const int layer = layerAt(p); layer >= 0) doc_.selectLayer(layer, event->modifiers());
         return;
     }
     doc_.beginDrag();
@@ -180,29 +197,34 @@ void SectionLane::mousePressEvent(QMouseEvent* event)
 
 void SectionLane::mouseMoveEvent(QMouseEvent* event)
 {
-    Lane::mouseMoveEvent(event);
     hoverAt_ = event->position();
-    if (panning()) return;
+    if (panning_) {
+        axis_.pan(event->position() - panFrom_);
+        panFrom_ = event->position();
+        return;
+    }
     if (drag_.grip != Grip::None && event->buttons() & Qt::LeftButton)
-        dragTo(event->position() + grabOffset_);
+        dragTo(event->position() + grabOffset_, event->modifiers() & Qt::AltModifier);
     else {
         hover_ = hitAt(event->position());
-        setCursor(hover_.grip == Grip::Boundary                              ? Qt::SplitHCursor
-                  : hover_.grip == Grip::None                                ? Qt::ArrowCursor
-                  : hover_.grip == Grip::Tab || hover_.grip == Grip::Caution ? Qt::PointingHandCursor
-                                                                             : Qt::SizeAllCursor);
+        setCursor(hover_.grip == Grip::Boundary  ? Qt::SplitHCursor
+                  : hover_.grip == Grip::None    ? Qt::ArrowCursor
+                  : hover_.grip == Grip::Caution ? Qt::PointingHandCursor
+                                                 : Qt::SizeAllCursor);
     }
     update();
 }
 
-void SectionLane::dragTo(const QPointF& p)
+void SectionLane::dragTo(const QPointF& p, bool free)
 {
     Piece next = dragFrom_;
+    const auto step = [&](double mm) { return free ? mm : doc_.snapped(mm); };
+    const double station = step(z(p.x())), radius = step(2 * r(p.y())) / 2;
     switch (drag_.grip) {
     case Grip::Node: {
         Outline& line = drag_.side == Side::Outside ? next.outside : next.hollow.inside;
         const auto i = static_cast<size_t>(drag_.index);
-        line = movedNode(line, i, drag_.side == Side::Outside && i == 0 ? 0 : z(p.x()), r(p.y()));
+        line = movedNode(line, i, drag_.side == Side::Outside && i == 0 ? 0 : station, radius);
         clampToLimits(line[i]);
         doc_.apply(tr("move node"), next, mergeKey_);
         break;
@@ -217,7 +239,7 @@ void SectionLane::dragTo(const QPointF& p)
         break;
     }
     case Grip::Floor:
-        next.hollow.floor = std::clamp(z(p.x()), 0.0, std::max(0.0, outlineHeight(next) - 2));
+        next.hollow.floor = std::clamp(station, 0.0, std::max(0.0, outlineHeight(next) - 2));
         doc_.apply(tr("move floor"), next, mergeKey_);
         break;
     case Grip::Layer:
@@ -226,17 +248,8 @@ void SectionLane::dragTo(const QPointF& p)
         doc_.apply(QString::fromStdString(grabbed_.name), next, mergeKey_);
         break;
     case Grip::Boundary:
-        doc_.apply(tr("move boundary"), edit::moveBoundary(next, drag_.index, z(p.x())), mergeKey_);
+        doc_.apply(tr("move boundary"), edit::moveBoundary(next, drag_.index, station), mergeKey_);
         break;
-    case Grip::Tab: {
-        const int over = layerAtX(p.x() - grabOffset_.x());
-        dropX_ = -1;
-        if (over >= 0 && over != drag_.index) {
-            const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(over)];
-            dropX_ = x(over > drag_.index ? l.z1 : l.z0);
-        }
-        break;
-    }
     default:
         break;
     }
@@ -244,19 +257,18 @@ void SectionLane::dragTo(const QPointF& p)
 
 void SectionLane::mouseReleaseEvent(QMouseEvent* event)
 {
-    Lane::mouseReleaseEvent(event);
+    if (event->button() == Qt::MiddleButton) panning_ = false;
     if (event->button() != Qt::LeftButton) return;
-    const Hit dropped = drag_;
     drag_ = {};
-    if (dropped.grip == Grip::Tab && dropX_ >= 0) {
-        const int to = layerAtX(event->position().x());
-        if (to >= 0 && doc_.apply(tr("move layer"), edit::moveLayer(doc_.piece(), dropped.index, to)))
-            doc_.selectLayer(to);
-    }
-    dropX_ = -1;
     grabOffset_ = {};
     doc_.endDrag();
     update();
+}
+
+void SectionLane::wheelEvent(QWheelEvent* event)
+{
+    axis_.zoom(std::pow(1.0015, event->angleDelta().y()), event->position());
+    event->accept();
 }
 
 void SectionLane::mouseDoubleClickEvent(QMouseEvent* event)
@@ -273,11 +285,6 @@ void SectionLane::mouseDoubleClickEvent(QMouseEvent* event)
         s.side = inside ? Side::Inside : Side::Outside;
         s.node = static_cast<int>(insertNode(inside ? next.hollow.inside : next.outside, at));
         if (doc_.apply(tr("add node"), next)) doc_.select(s);
-    } else if (handles_ == Handles::Layers) {
-        if (const int layer = layerAtX(event->position().x()); layer >= 0) {
-            const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
-            doc_.apply(tr("split layer"), edit::splitLayer(doc_.piece(), layer, (at - l.z0) / (l.z1 - l.z0)));
-        }
     }
 }
 
@@ -288,12 +295,12 @@ void SectionLane::contextMenuEvent(QContextMenuEvent* event)
     if (handles_ == Handles::Outline) {
         const Hit hit = hitAt(p);
         nodeMenu(event->globalPos(), hit.side, hit.grip == Grip::Node ? hit.index : -1, at);
-    } else if (handles_ == Handles::Layers) {
-        const int layer = layerAtX(p.x());
-        if (layer >= 0) {
-            if (!doc_.selection().layers.contains(layer)) doc_.selectLayer(layer);
-            layerMenu(event->globalPos(), layer, at);
-        }
+    } else if (const int layer = layerAt(p); layer >= 0 && handles_ == Handles::Layers) {
+        if (!doc_.selection().layers.contains(layer)) doc_.selectLayer(layer);
+        const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
+        QMenu menu(this);
+        fillLayerMenu(menu, doc_, layer, (at - l.z0) / (l.z1 - l.z0));
+        menu.exec(event->globalPos());
     }
 }
 
@@ -328,25 +335,6 @@ void SectionLane::nodeMenu(const QPoint& global, Side side, int node, double at)
         menu.addSeparator();
         change(tr("Delete node"), [i](Outline& o) { o.erase(o.begin() + static_cast<long>(i)); });
     }
-    menu.exec(global);
-}
-
-void SectionLane::layerMenu(const QPoint& global, int layer, double at)
-{
-    QMenu menu(this);
-    const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
-    const double share = (at - l.z0) / (l.z1 - l.z0);
-    auto action = [&](const QString& what, auto&& edit) {
-        menu.addAction(what, this, [this, what, edit] { doc_.apply(what, edit(doc_.piece())); });
-    };
-    const std::set<int> chosen = doc_.selection().layers;
-    action(tr("Add a ring after it"), [layer](const Piece& p) { return edit::addLayer(p, layer); });
-    action(tr("Split it here"), [layer, share](const Piece& p) { return edit::splitLayer(p, layer, share); });
-    action(chosen.size() > 1 ? tr("Remove %1 layers").arg(chosen.size()) : tr("Remove it"),
-           [chosen](const Piece& p) { return edit::removeLayers(p, chosen); });
-    menu.addSeparator();
-    action(tr("Half a segment on, like brickwork"), [chosen](const Piece& p) { return edit::brickwork(p, chosen); });
-    action(tr("Fit all layers to the outline's height"), [](const Piece& p) { return edit::fitLayers(p); });
     menu.exec(global);
 }
 

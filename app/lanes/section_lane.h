@@ -1,35 +1,44 @@
 #pragma once
 
+#include "app/lanes/axis_map.h"
+#include "app/lanes/baked.h"
+#include "app/lanes/columns.h"
 #include "app/lanes/lane.h"
 #include "core/blank/construction.h"
 
-#include <QImage>
-
 namespace vl::app {
 
-/// The half section on the axis: the stock behind the turned shape, in its woods. What can be handled depends on the
-/// stage.
+class FaceView;
+
+/// The turner's working drawing: above the axis the half section, the stock behind the turned shape; below it the
+/// outside as it is seen, both in their woods; beside them a face. What belongs to each layer or station below is
+/// joined to its place by a leader. What can be handled depends on the stage. Wheel zooms about the pointer, the middle
+/// button pans.
 class SectionLane : public Lane {
     Q_OBJECT
 public:
     enum class Handles {
-        None,      ///< selecting only
         Outline,   ///< nodes, bulges and the floor
         Layers,    ///< boundaries, order, splitting
         Stations,  ///< calliper stations marked
     };
-    SectionLane(Document& document, AxisMap& axis, Handles handles, QWidget* parent = nullptr);
+    /// `columns`: what hangs below, null where nothing does.
+    SectionLane(Document& document, AxisMap& axis, Handles handles, Columns* columns, QWidget* parent = nullptr);
 
     /// Where things stand on the lane, for tests and for the views beside it: pixels.
     QPointF nodePosition(Side side, int node) const;
     QPointF bulgePosition(int node) const;
     QPointF boundaryPosition(int below) const;
-    QPointF tabPosition(int layer) const;
+    /// A place in a layer's half section, where nothing but the layer itself is gripped.
+    QPointF layerPosition(int layer) const;
     QPointF floorPosition() const;
     /// A handle of the chosen layer's construction, by its name.
     QPointF handlePosition(const std::string& name) const;
 
-    QSize minimumSizeHint() const override { return {420, 190}; }
+    FaceView* face() const { return face_; }
+    /// What the drawing takes of the lane, pixels.
+    QRectF drawn() const;
+    QSize minimumSizeHint() const override { return {420, 220}; }
 
 signals:
     void cautionClicked(const QString& id);
@@ -44,23 +53,28 @@ protected:
     void contextMenuEvent(QContextMenuEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
     void leaveEvent(QEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
 
 private:
-    static constexpr double rulerHeight = 30, tabHeight = 24;
-    enum class Grip { None, Node, Bulge, Floor, Boundary, Tab, Caution, Layer };
+    static constexpr double top = 48, cautionY = 34, rulerHeight = 34, leaderHeight = 40,
+                            wordsHeight = 22;  // below the face
+    enum class Grip { None, Node, Bulge, Floor, Boundary, Caution, Layer };
     struct Hit {
         Grip grip = Grip::None;
         Side side = Side::Outside;
         int index = -1;
     };
     Hit hitAt(const QPointF& at) const;
-    double y(double r) const { return axisY() - r * acrossScale(); }
-    double r(double py) const { return (axisY() - py) / acrossScale(); }
-    /// Pixels per mm across the axis: true shape, but squeezed where the lane only shows what is chosen.
-    double acrossScale() const;
+    double x(double z) const { return axis_.x(z); }
+    double z(double px) const { return axis_.z(px); }
+    double y(double r) const { return axis_.y(r); }
+    double r(double py) const { return axis_.r(py); }
+    /// The layer at a place of section or side, −1 beside them.
+    int layerAt(const QPointF& at) const;
     double greatestRadius() const;
-    double axisY() const { return height() - below(); }
-    double below() const;
+    double axisY() const { return y(0); }
+    /// Where the drawing ends, above ruler or leaders.
+    double drawingBottom() const { return height() - (columns_ ? leaderHeight : rulerHeight); }
     void settleRoom();
     QPointF at(const Point& p) const { return {x(p.x()), y(p.y())}; }
     const Outline& outline(Side side) const
@@ -68,7 +82,8 @@ private:
         return side == Side::Outside ? doc_.piece().outside : doc_.piece().hollow.inside;
     }
 
-    void dragTo(const QPointF& at);
+    /// Snapped to the step that is set, or `free`.
+    void dragTo(const QPointF& at, bool free);
     std::vector<LayerHandle> handles() const;
     void drawLayerHandles(QPainter& painter) const;
     void drawNest(QPainter& painter) const;
@@ -77,8 +92,10 @@ private:
     QPolygonF stockShape(const BuiltLayer& layer) const;
     void drawStock(QPainter& painter) const;
     void drawWood(QPainter& painter);
+    void drawFlat(QPainter& painter) const;
+    void drawAxis(QPainter& painter) const;
     void drawRuler(QPainter& painter) const;
-    void drawTabs(QPainter& painter) const;
+    void drawLeaders(QPainter& painter) const;
     void drawOutlineHandles(QPainter& painter) const;
     void drawStations(QPainter& painter) const;
     void drawSelection(QPainter& painter) const;
@@ -86,22 +103,20 @@ private:
     void drawReadout(QPainter& painter) const;
     void drawTag(QPainter& painter, const QPointF& anchor, const QString& words, const QColor& ink,
                  const QColor& ground, double dy) const;
-    void layerMenu(const QPoint& global, int layer, double z);
     void nodeMenu(const QPoint& global, Side side, int node, double z);
     void nudge(int dz, int dr);
 
+    AxisMap& axis_;
+    Columns* columns_;
     Handles handles_;
+    FaceView* face_;
     Hit drag_, hover_;
     LayerHandle grabbed_;
-    QPointF grabOffset_, hoverAt_;
+    QPointF grabOffset_, hoverAt_, panFrom_;
+    bool panning_ = false;
     int mergeKey_ = 0;
     Piece dragFrom_;
-    double dropX_ = -1;
-
-    QImage wood_;
-    unsigned woodVersion_ = ~0u;
-    QRectF woodRect_;
-    double woodScale_ = 0;
+    Baked wood_;
 };
 
 }  // namespace vl::app

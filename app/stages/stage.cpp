@@ -2,7 +2,6 @@
 
 #include "app/theme/theme.h"
 
-#include <QEvent>
 #include <QFrame>
 
 namespace vl::app {
@@ -19,7 +18,7 @@ Stage::Stage(Document& document, const QString& name, QWidget* parent) : QWidget
     panel_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     panel_->setFrameShape(QFrame::NoFrame);
     auto* inner = new QWidget(panel_);
-    column_ = new QVBoxLayout(inner);
+    column_ = whole_ = new QVBoxLayout(inner);
     column_->setContentsMargins(14, 8, 14, 10);
     column_->setSpacing(4);
     panel_->setWidget(inner);
@@ -30,22 +29,31 @@ void Stage::documentChanged()
     stale_ = true;
     if (!isVisible()) return;
     stale_ = false;
+    settleColumns();
     refresh();
+}
+
+void Stage::resizeEvent(QResizeEvent* event)
+{
+    QWidget::resizeEvent(event);
+    settleColumns();
+}
+
+void Stage::settleColumns()
+{
+    if (columnCount() == 0) return;
+    // As wide as the longest usual figure: "127.05", "10.125", "10 17/64".
+    const double least = doc_.style().unit == LengthStyle::Unit::Millimetre ? 37.5
+                         : doc_.style().unit == LengthStyle::Unit::Inch     ? 46
+                                                                            : 58;
+    columns_.setRoom(AxisMap::leftMargin, width() - 16, columnCount(), least);
+    if (chosenColumn() >= 0) columns_.reveal(chosenColumn());
 }
 
 void Stage::showEvent(QShowEvent* event)
 {
     QWidget::showEvent(event);
     if (stale_) documentChanged();
-}
-
-bool Stage::eventFilter(QObject* watched, QEvent* event)
-{
-    if (event->type() == QEvent::Wheel && !static_cast<QWidget*>(watched)->hasFocus()) {
-        event->ignore();
-        return true;
-    }
-    return QWidget::eventFilter(watched, event);
 }
 
 void Stage::addLane(QWidget* lane, int stretch) { lanes_->addWidget(lane, stretch); }
@@ -57,6 +65,14 @@ QLabel* Stage::heading(const QString& words)
     column_->addSpacing(6);
     column_->addWidget(label);
     return label;
+}
+
+Group* Stage::group(const QString& words, const char* key, bool open)
+{
+    auto* made = new Group(words, name_ + QLatin1Char('/') + QLatin1String(key), open);
+    whole_->addWidget(made);
+    column_ = made->body();
+    return made;
 }
 
 FigureRow* Stage::figure(FigureId id, const QString& name, bool ofLayer)
@@ -114,22 +130,32 @@ void Stage::refreshRows()
     for (const auto& refresh : rows_) refresh();
 }
 
-void Stage::row(const QString& name, QWidget* field)
+QHBoxLayout* Stage::named(const QString& name, QWidget* field)
 {
     auto* line = new QHBoxLayout;
     auto* label = new QLabel(name);
     label->setBuddy(field);
     field->setFocusPolicy(Qt::StrongFocus);
-    field->installEventFilter(this);
     if (field->accessibleName().isEmpty()) field->setAccessibleName(name);
     label->setProperty("role", "quiet");
     line->addWidget(label, 3);
     line->addWidget(field, 4);
+    return line;
+}
+
+void Stage::row(const QString& name, QWidget* field) { column_->addLayout(named(name, field)); }
+
+void Stage::pairRow(const QString& left, QWidget* leftField, const QString& right, QWidget* rightField)
+{
+    auto* line = new QHBoxLayout;
+    line->setSpacing(14);
+    line->addLayout(named(left, leftField), 1);
+    line->addLayout(named(right, rightField), 1);
     column_->addLayout(line);
 }
 
 void Stage::addToPanel(QWidget* widget) { column_->addWidget(widget); }
 void Stage::addToPanel(QLayout* layout) { column_->addLayout(layout); }
-void Stage::endPanel() { column_->addStretch(1); }
+void Stage::endPanel() { whole_->addStretch(1); }
 
 }  // namespace vl::app

@@ -3,6 +3,7 @@
 #include "app/document.h"
 #include "app/fields/field_form.h"
 #include "app/fields/figure_row.h"
+#include "app/fields/group.h"
 #include "app/fields/length_field.h"
 #include "app/lanes/section_lane.h"
 
@@ -24,6 +25,11 @@ public:
 
     const QString& name() const { return name_; }
     QWidget* panel() { return panel_; }
+    /// Makes its drawing larger about its middle; 0: the whole of it.
+    virtual void zoom(double factor)
+    {
+        factor > 0 ? axis_.zoom(factor, {axis_.place().section / 2, axis_.place().axis}) : axis_.fit();
+    }
     /// Puts the keyboard where this stage's work begins.
     virtual void enter() {}
 
@@ -31,16 +37,21 @@ signals:
     void cautionClicked(const QString& id);
 
 protected:
-    /// The wheel scrolls the panel; a field takes it only when it has the keyboard.
-    bool eventFilter(QObject* watched, QEvent* event) override;
     void showEvent(QShowEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    /// How many columns hang below its drawing, and which of them is chosen (−1: none).
+    virtual int columnCount() const { return 0; }
+    virtual int chosenColumn() const { return -1; }
     /// Brings the fields up to date with the document. Called when it changed, or with the next showing where the stage
     /// is hidden.
     virtual void refresh() = 0;
     /// Adds a lane below those that are there.
     void addLane(QWidget* lane, int stretch);
-    /// Adds to the panel.
+    /// Adds to the panel: rows go into the group that was begun last.
     QLabel* heading(const QString& words);
+    Group* group(const QString& words, const char* key, bool open = true);
+    /// Ends the group: what follows stands by itself.
+    void endGroup() { column_ = whole_; }
     FigureRow* figure(FigureId id, const QString& name, bool ofLayer);
     /// Two figures of the whole piece beside one another.
     void figurePair(FigureId left, const QString& leftName, FigureId right, const QString& rightName);
@@ -95,6 +106,8 @@ protected:
     /// Brings the rows made above up to date.
     void refreshRows();
     void row(const QString& name, QWidget* field);
+    /// Two rows beside one another.
+    void pairRow(const QString& left, QWidget* leftField, const QString& right, QWidget* rightField);
     QComboBox* choiceRow(const QString& name, const std::vector<Choice>& choices, std::function<int()> get,
                          std::function<void(int)> set);
     void addToPanel(QWidget* widget);
@@ -111,9 +124,12 @@ protected:
 
     Document& doc_;
     AxisMap axis_;
+    Columns columns_;
 
 private:
     void documentChanged();
+    void settleColumns();
+    QHBoxLayout* named(const QString& name, QWidget* field);
 
     std::vector<std::function<void()>> rows_;
 
@@ -122,7 +138,8 @@ private:
     QString name_;
     QVBoxLayout* lanes_ = nullptr;
     QScrollArea* panel_ = nullptr;
-    QVBoxLayout* column_ = nullptr;
+    QVBoxLayout* whole_ = nullptr;
+    QVBoxLayout* column_ = nullptr;  // the group's, or the whole panel's
 };
 
 }  // namespace vl::app

@@ -14,14 +14,14 @@ namespace vl::app {
 
 Theme Theme::light()
 {
-    return {false,     "#ecebe7", "#faf9f7", "#d9d6cf", "#22262a", "#5c6166", "#0b6e7a",
-            "#d8eef0", "#ffffff", "#9c4a06", "#fdeede", "#b3261e", "#22262a", "#ffffff"};
+    return {false,     "#ecebe7", "#faf9f7", "#d9d6cf", "#22262a", "#5c6166", "#0b6e7a", "#d8eef0",
+            "#ffffff", "#9c4a06", "#fdeede", "#b3261e", "#22262a", "#ffffff", "#ffffff", "#85827b"};
 }
 
 Theme Theme::darkBench()
 {
-    return {true,      "#191b1d", "#232629", "#3a3f44", "#ecebe8", "#a9afb4", "#62c6d2",
-            "#1d3c41", "#10181a", "#f2a964", "#42301d", "#ff8a80", "#ecebe8", "#191b1d"};
+    return {true,      "#191b1d", "#232629", "#3a3f44", "#ecebe8", "#a9afb4", "#62c6d2", "#1d3c41",
+            "#10181a", "#f2a964", "#42301d", "#ff8a80", "#ecebe8", "#191b1d", "#191b1d", "#7d848a"};
 }
 
 QString Theme::styleSheet() const
@@ -43,18 +43,41 @@ QPushButton:hover, QToolButton:hover { border-color: %accent; }
 QPushButton:focus, QToolButton:focus, QLineEdit:focus, QAbstractItemView:focus { border: 2px solid %accent; }
 QPushButton:checked, QToolButton:checked { background: %strong; color: %onStrong; border-color: %strong; }
 QPushButton:disabled, QToolButton:disabled { color: %quiet; border-color: %edge; background: transparent; }
+QToolButton[role="fold"] { background: transparent; border: 1px solid transparent; padding: 2px 4px 2px 0;
+    font-weight: 600; font-size: 9pt; }
+QToolButton[role="fold"]:checked { background: transparent; color: %text; border-color: transparent; }
+QToolButton[role="fold"]:focus { border: 2px solid %accent; }
+QToolButton[role="small"] { padding: 1px 5px; color: %accent; border-color: transparent; font-size: 8.5pt; }
+QToolButton[role="small"]:checked { background: %accentSoft; color: %accent; border-color: %accent; }
 QToolButton[role="toggle"] { padding: 2px 8px; color: %accent; border-color: transparent; }
 QToolButton[role="toggle"]:checked { background: %accentSoft; color: %accent; border-color: %accent; }
 QPushButton[role="primary"] { background: %accent; color: %onAccent; border-color: %accent;
     font-weight: 600; padding: 6px 18px; }
 QPushButton[role="caution"] { background: %warnSoft; color: %warn; border-color: %warn;
     font-weight: 600; border-radius: 13px; padding: 4px 14px; }
+QPushButton[role="caution"][level="none"] { background: transparent; color: %quiet; border-color: %edge;
+    font-weight: 400; }
+QPushButton[role="caution"][level="stop"] { color: %stop; border-color: %stop; }
+QToolButton[role="name"] { background: transparent; border: 1px solid transparent; font-size: 12pt; font-weight: 600;
+    padding: 2px 6px; }
+QToolButton[role="name"]:hover { border-color: %edge; }
+QMenuBar { background: transparent; }
+QMenuBar::item { background: transparent; padding: 5px 9px; border-radius: 4px; }
+QMenuBar::item:selected { background: %accentSoft; }
+QSplitter::handle { background: transparent; }
+QSplitter::handle:hover { background: %edge; }
+QHeaderView::section { background: %panel; color: %quiet; border: none; border-bottom: 1px solid %edge; padding: 4px 8px;
+    font-weight: 600; }
+QTableView { background: %panel; alternate-background-color: %ground; selection-background-color: %accentSoft;
+    selection-color: %text; border: none; }
+QTableView::item { padding: 2px 8px; }
 QPushButton[role="link"], QToolButton[role="link"] {
     background: transparent; border: 1px solid transparent; color: %accent;
     padding: 2px 6px; }
 QPushButton[role="link"]:hover, QToolButton[role="link"]:hover { border-color: %edge; }
-QLineEdit { background: %ground; border: 1px solid %edge; border-radius: 4px; padding: 3px 6px;
+QLineEdit { background: %field; border: 1px solid %rim; border-radius: 4px; padding: 3px 6px;
     selection-background-color: %accent; selection-color: %onAccent; }
+QLineEdit:disabled { background: transparent; border: 1px dashed %edge; color: %quiet; }
 QLineEdit[bad="true"] { border: 2px solid %stop; }
 QComboBox QAbstractItemView, QMenu { background: %panel; border: 1px solid %edge;
     selection-background-color: %accentSoft; selection-color: %text; }
@@ -76,7 +99,7 @@ QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
         {"%text", text},     {"%quiet", quiet},       {"%accentSoft", accentSoft},
         {"%accent", accent}, {"%onAccent", onAccent}, {"%warnSoft", warnSoft},
         {"%warn", warn},     {"%strong", strong},     {"%onStrong", onStrong},
-        {"%stop", stop}};
+        {"%stop", stop},     {"%field", field},       {"%rim", rim}};
     for (const auto& [name, colour] : names) css.replace(QLatin1String(name), colour.name());
     return css;
 }

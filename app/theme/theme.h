@@ -12,6 +12,7 @@ struct Theme {
     bool dark = false;
     QColor ground, panel, edge, text, quiet, accent, accentSoft, onAccent, warn, warnSoft, stop;
     QColor strong, onStrong;  ///< the current stage
+    QColor field, rim;        ///< what can be typed into, and its edge: 3 to 1 on the panel
 
     static Theme light();
     static Theme darkBench();

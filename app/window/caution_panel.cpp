@@ -1,8 +1,10 @@
 #include "app/window/caution_panel.h"
 
+#include "app/fields/group.h"
 #include "app/theme/theme.h"
 #include "report/type.h"
 
+#include <QGuiApplication>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QPointer>
@@ -52,10 +54,12 @@ void CautionPanel::openAt(const QString& id)
     show();
     raise();
     setFocus();
-    if (auto* item = findChild<QWidget*>("caution-" + id))
+    if (auto* item = findChild<QWidget*>("caution-" + id)) {
+        if (auto* list = qobject_cast<Group*>(item->parentWidget()->parentWidget())) list->setOpen(true);
         QTimer::singleShot(0, this, [this, item = QPointer<QWidget>(item)] {
             if (item) scroll_->ensureWidgetVisible(item);
         });
+    }
 }
 
 void CautionPanel::place()
@@ -75,30 +79,78 @@ void CautionPanel::rebuild()
         none->setProperty("role", "quiet");
         list_->addWidget(none);
     }
-    for (const Caution& c : doc_.plan().cautions) {
-        auto* item = new QFrame(this);
-        const QString id = QString::fromStdString(c.id);
-        item->setObjectName("caution-" + id);
-        auto* column = new QVBoxLayout(item);
-        column->setContentsMargins(0, 6, 0, 10);
-        auto* title = new QLabel(QString::fromStdString(std::string(levelName(c.level)) + " · " + c.at), item);
-        title->setStyleSheet(QStringLiteral("color: %1; font-weight: 600;")
-                                 .arg((c.level == Level::Stop ? theme().stop : theme().warn).name()));
-        auto* message = new QLabel(QString::fromStdString(c.message) + ".", item);
-        message->setWordWrap(true);
-        column->addWidget(title);
-        column->addWidget(message);
-        for (size_t k = 0; k < c.fixes.size(); ++k) {
-            auto* fix = new QPushButton(icon("wrench", theme().accent), QString::fromStdString(c.fixes[k].label), item);
-            fix->setObjectName(QStringLiteral("fix-%1-%2").arg(id).arg(k));
-            connect(fix, &QPushButton::clicked, this, [this, change = c.fixes[k]] {
-                doc_.apply(QString::fromStdString(change.label), change.apply(doc_.piece()));
-            });
-            column->addWidget(fix);
-        }
-        list_->addWidget(item);
-    }
+    constexpr size_t many = 3;  // of one kind are one entry
+    for (const CautionKind& kind : cautionKinds(doc_.piece(), doc_.plan().cautions))
+        if (kind.all.size() < many)
+            for (const Caution* c : kind.all) list_->addWidget(entry(*c));
+        else
+            list_->addWidget(together(kind));
     list_->addStretch();
+}
+
+/// One caution, with its fixes.
+QWidget* CautionPanel::entry(const Caution& c)
+{
+    auto* item = new QFrame(this);
+    const QString id = QString::fromStdString(c.id);
+    item->setObjectName("caution-" + id);
+    auto* column = new QVBoxLayout(item);
+    column->setContentsMargins(0, 6, 0, 10);
+    column->addWidget(said(c.level, QString::fromStdString(c.at), item));
+    auto* message = new QLabel(QString::fromStdString(c.message) + ".", item);
+    message->setWordWrap(true);
+    column->addWidget(message);
+    for (size_t k = 0; k < c.fixes.size(); ++k) {
+        auto* fix = new QPushButton(icon("wrench", theme().accent), QString::fromStdString(c.fixes[k].label), item);
+        fix->setObjectName(QStringLiteral("fix-%1-%2").arg(id).arg(k));
+        connect(fix, &QPushButton::clicked, this, [this, change = c.fixes[k]] {
+            doc_.apply(QString::fromStdString(change.label), change.apply(doc_.piece()));
+        });
+        column->addWidget(fix);
+    }
+    return item;
+}
+
+/// Many of one kind: where they all are, the gravest's words, one fix for all, and the list behind a fold.
+QWidget* CautionPanel::together(const CautionKind& kind)
+{
+    const Caution& worst = *kind.all.front();
+    const auto count = static_cast<int>(kind.all.size());
+    auto* item = new QFrame(this);
+    item->setObjectName("kind-" + QString::fromStdString(kind.kind));
+    auto* column = new QVBoxLayout(item);
+    column->setContentsMargins(0, 6, 0, 10);
+    column->addWidget(
+        said(worst.level, tr("%1 places, at worst %2").arg(count).arg(QString::fromStdString(worst.at)), item));
+    auto* message = new QLabel(QString::fromStdString(worst.message) + ".", item);
+    message->setWordWrap(true);
+    column->addWidget(message);
+    for (size_t k = 0; k < worst.fixes.size(); ++k) {
+        auto* fix =
+            new QPushButton(icon("wrench", theme().accent),
+                            tr("All %1: %2").arg(count).arg(QString::fromStdString(worst.fixes[k].label)), item);
+        fix->setObjectName(QStringLiteral("fix-all-%1-%2").arg(QString::fromStdString(kind.kind)).arg(k));
+        connect(fix, &QPushButton::clicked, this, [this, k, name = kind.kind] {
+            QGuiApplication::setOverrideCursor(Qt::WaitCursor);
+            Piece mended = mendedAll(doc_.piece(), doc_.shop(), name, k);
+            QGuiApplication::restoreOverrideCursor();
+            doc_.apply(tr("mend all of a kind"), std::move(mended));
+        });
+        column->addWidget(fix);
+    }
+    auto* list = new Group(tr("Each of them"), QStringLiteral("cautions"), false, item);
+    for (const Caution* c : kind.all) list->body()->addWidget(entry(*c));
+    column->addWidget(list);
+    return item;
+}
+
+QLabel* CautionPanel::said(Level level, const QString& where, QWidget* parent) const
+{
+    auto* title = new QLabel(QString::fromLatin1(levelName(level)) + QStringLiteral(" · ") + where, parent);
+    title->setWordWrap(true);
+    title->setStyleSheet(QStringLiteral("color: %1; font-weight: 600;")
+                             .arg((level == Level::Stop ? theme().stop : theme().warn).name()));
+    return title;
 }
 
 void CautionPanel::keyPressEvent(QKeyEvent* event)

@@ -1,9 +1,11 @@
 #pragma once
 
 #include "app/document.h"
+#include "core/plan/caution_kinds.h"
 
 #include <QFrame>
 
+class QLabel;
 class QScrollArea;
 class QVBoxLayout;
 
@@ -21,6 +23,9 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
 
 private:
+    QWidget* entry(const Caution& caution);
+    QWidget* together(const CautionKind& kind);
+    QLabel* said(Level level, const QString& where, QWidget* parent) const;
     void rebuild();
     void place();
 

@@ -1,5 +1,6 @@
 #include "app/window/main_window.h"
 
+#include "app/fields/input_guard.h"
 #include "app/solid/solid_view.h"
 #include "app/stages/build/build_stage.h"
 #include "app/stages/build/paint_panel.h"
@@ -13,6 +14,7 @@
 #include "app/window/bed.h"
 #include "app/window/caution_panel.h"
 #include "app/window/dialogs.h"
+#include "app/window/preferences.h"
 #include "app/window/start_page.h"
 
 #include <QApplication>
@@ -21,10 +23,14 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QMenu>
+#include <QMenuBar>
 #include <QMessageBox>
 #include <QPushButton>
+#include <QScreen>
 #include <QSettings>
+#include <QSplitter>
 #include <QStackedWidget>
+#include <QStyle>
 #include <QTimer>
 #include <QToolButton>
 
@@ -59,10 +65,9 @@ MainWindow::~MainWindow()
 MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* parent)
     : QMainWindow(parent), dataFolder_(dataFolder), ask_(std::move(asker))
 {
-    const QSettings settings;
-    setTheme(settings.value("dark", false).toBool());
-    doc_.setStyle({static_cast<LengthStyle::Unit>(std::clamp(settings.value("unit", 0).toInt(), 0, 2)),
-                   std::clamp(settings.value("denominator", 64).toInt(), 2, 128)});
+    InputGuard::install();
+    setTheme(Preferences::stored().dark);
+    takePreferences();
     start_ = new StartPage;
     drafts_ = new Drafts(doc_, dataFolder_ + "/drafts", this);
     connect(drafts_, &Drafts::failed, this,
@@ -99,8 +104,8 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     connect(&doc_, &Document::pathChanged, this, &MainWindow::refresh);
     connect(&doc_, &Document::refused, this, &MainWindow::say);
     connect(&doc_.history(), &QUndoStack::indexChanged, this, &MainWindow::refresh);
-    setWindowTitle(tr("Vivid Lathe"));
-    resize(1280, 800);
+    showIcons();
+    placeWindow();
     setMinimumSize(900, 600);
     start_->setRecent(recent());
     start_->setReturn(false);
@@ -116,42 +121,52 @@ QWidget* MainWindow::makeHeader()
     header->setObjectName("header");
     header->setFixedHeight(48);
     auto* row = new QHBoxLayout(header);
-    row->setContentsMargins(14, 0, 16, 0);
-    auto tool = [&](const char* name, const QString& words, const QKeySequence& keys) {
-        auto* button = new QToolButton;
-        button->setIcon(icon(name, theme().text));
-        button->setProperty("role", "link");
-        button->setProperty("icon", name);
-        button->setAccessibleName(words);
-        button->setToolTip(keys.isEmpty() ? words : words + "  (" + keys.toString(QKeySequence::NativeText) + ")");
-        if (!keys.isEmpty()) button->setShortcut(keys);
-        return button;
-    };
-    auto* file = new QPushButton(tr("Piece"));
-    file->setObjectName("menu");
-    menu_ = new QMenu(file);
-    file->setMenu(menu_);
-    makeMenu();
-    title_ = new QLabel;
-    title_->setProperty("role", "title");
-    edited_ = new QLabel(tr("edited"));
-    edited_->setProperty("role", "quiet");
-    row->addWidget(file);
-    row->addSpacing(10);
-    row->addWidget(title_);
+    row->setContentsMargins(8, 0, 16, 0);
+    row->addWidget(makeMenus(), 0, Qt::AlignVCenter);
     row->addSpacing(6);
+    for (QToolButton** button : {&undo_, &redo_}) {
+        *button = new QToolButton;
+        (*button)->setProperty("role", "link");
+        (*button)->setDefaultAction(button == &undo_ ? undoAction_ : redoAction_);
+        (*button)->setToolButtonStyle(Qt::ToolButtonIconOnly);
+        (*button)->setAccessibleName(button == &undo_ ? tr("Undo") : tr("Redo"));
+        row->addWidget(*button);
+    }
+    row->addStretch(1);
+    // The name is changed by a press on it.
+    title_ = new QToolButton;
+    title_->setObjectName("name");
+    title_->setProperty("role", "name");
+    title_->setToolTip(tr("Name and notes of the piece (F2)"));
+    connect(title_, &QToolButton::clicked, this, &MainWindow::editName);
+    edited_ = new QLabel;
+    edited_->setProperty("role", "quiet");
+    edited_->setMinimumWidth(64);
+    row->addWidget(title_);
+    row->addSpacing(4);
     row->addWidget(edited_);
     row->addStretch(1);
-    undo_ = tool("undo-2", tr("Undo"), QKeySequence::Undo);
-    redo_ = tool("redo-2", tr("Redo"), QKeySequence::Redo);
-    connect(undo_, &QToolButton::clicked, &doc_.history(), &QUndoStack::undo);
-    connect(redo_, &QToolButton::clicked, &doc_.history(), &QUndoStack::redo);
-    row->addWidget(undo_);
-    row->addWidget(redo_);
-    row->addSpacing(10);
+    addUnits(row);
+    row->addSpacing(14);
+    cautionPill_ = new QPushButton;
+    cautionPill_->setProperty("role", "caution");
+    cautionPill_->setObjectName("cautions");
+    cautionPill_->setMinimumWidth(128);  // so that nothing beside it jumps
+    connect(cautionPill_, &QPushButton::clicked, this,
+            [this] { cautions_->isVisible() ? cautions_->hide() : cautions_->openAt({}); });
+    print_ = new QPushButton(tr("Print packet"));
+    print_->setProperty("role", "primary");
+    print_->setObjectName("print");
+    print_->setMenu(printMenu_);
+    row->addWidget(cautionPill_);
+    row->addSpacing(6);
+    row->addWidget(print_);
+    return header;
+}
+
+void MainWindow::addUnits(QHBoxLayout* row)
+{
     auto* group = new QButtonGroup(this);
-    const LengthStyle styles[] = {
-        {LengthStyle::Unit::Millimetre, 64}, {LengthStyle::Unit::Inch, 64}, {LengthStyle::Unit::Fraction, 64}};
     const QString names[] = {tr("mm"), tr("in"), tr("1/64")},
                   spoken[] = {tr("Millimetres"), tr("Decimal inches"), tr("Fractions of an inch")};
     for (int i = 0; i < 3; ++i) {
@@ -162,85 +177,23 @@ QWidget* MainWindow::makeHeader()
         unit->setCheckable(true);
         unit->setMinimumWidth(46);
         group->addButton(unit);
-        connect(unit, &QToolButton::clicked, this, [this, style = styles[i]] {
-            LengthStyle next = style;
-            if (next.unit == LengthStyle::Unit::Fraction)
-                next.denominator = QSettings().value("denominator", 64).toInt();
-            QSettings().setValue("unit", static_cast<int>(next.unit));
-            doc_.setStyle(next);
+        connect(unit, &QToolButton::clicked, this, [this, i] {
+            QSettings().setValue("unit", i);
+            takePreferences();
         });
         units_ << unit;
         row->addWidget(unit);
     }
-    // The finest fraction is chosen from the third button's own menu.
-    units_[2]->setContextMenuPolicy(Qt::CustomContextMenu);
-    connect(units_[2], &QWidget::customContextMenuRequested, this, [this](const QPoint& at) {
-        QMenu denominators(this);
-        for (const int n : {8, 16, 32, 64, 128})
-            denominators.addAction(QStringLiteral("1/%1").arg(n), this, [this, n] {
-                QSettings().setValue("denominator", n);
-                doc_.setStyle({LengthStyle::Unit::Fraction, n});
-            });
-        denominators.exec(units_[2]->mapToGlobal(at));
-    });
-    row->addSpacing(10);
-    theme_ = tool("moon", tr("Light or dark"), {});
-    connect(theme_, &QToolButton::clicked, this, [this] {
-        setDark(!theme().dark);
-        QSettings().setValue("dark", theme().dark);
-    });
-    row->addWidget(theme_);
-    row->addStretch(1);
-    cautionPill_ = new QPushButton;
-    cautionPill_->setProperty("role", "caution");
-    cautionPill_->setObjectName("cautions");
-    connect(cautionPill_, &QPushButton::clicked, this,
-            [this] { cautions_->isVisible() ? cautions_->hide() : cautions_->openAt({}); });
-    print_ = new QPushButton(tr("Print packet"));
-    print_->setProperty("role", "primary");
-    print_->setObjectName("print");
-    auto* printMenu = new QMenu(print_);
-    printMenu->addAction(tr("PDF on A4 paper …"), QKeySequence::Print, this, [this] { printPacket(false); });
-    printMenu->addAction(tr("PDF on Letter paper …"), this, [this] { printPacket(true); });
-    printMenu->addAction(tr("To a printer …"), this, &MainWindow::sendToPrinter);
-    print_->setMenu(printMenu);
-    row->addWidget(cautionPill_);
-    row->addSpacing(6);
-    row->addWidget(print_);
-    return header;
-}
-
-void MainWindow::makeMenu()
-{
-    menu_->addAction(tr("New …"), QKeySequence::New, this, [this] { goTo("start"); });
-    menu_->addAction(tr("Open …"), QKeySequence::Open, this, [this] { emit start_->open({}); });
-    recentMenu_ = menu_->addMenu(tr("Lately opened"));
-    connect(recentMenu_, &QMenu::aboutToShow, this, [this] {
-        recentMenu_->clear();
-        for (const QString& path : recent())
-            recentMenu_->addAction(QFileInfo(path).completeBaseName(), this, [this, path] { emit start_->open(path); })
-                ->setToolTip(path);
-        if (recentMenu_->isEmpty()) recentMenu_->addAction(tr("none yet"))->setEnabled(false);
-    });
-    menu_->addSeparator();
-    menu_->addAction(tr("Save"), QKeySequence::Save, this, &MainWindow::save);
-    menu_->addAction(tr("Save as …"), QKeySequence::SaveAs, this, &MainWindow::saveAs);
-    menu_->addAction(tr("Export DXF, SVG, CSV or ICS …"), QKeySequence(tr("Ctrl+E")), this, &MainWindow::exportFile);
-    menu_->addSeparator();
-    menu_->addAction(tr("Name and notes …"), QKeySequence(tr("F2")), this, &MainWindow::editName);
-    menu_->addAction(tr("The shop …"), QKeySequence(tr("F3")), this, &MainWindow::editShop);
-    menu_->addSeparator();
-    menu_->addAction(tr("Quit"), QKeySequence::Quit, this, &QWidget::close);
-    // Shortcuts of a button's menu work only when the window knows its actions.
-    addActions(menu_->actions());
 }
 
 QWidget* MainWindow::makeBody()
 {
+    // The right side can be made wider, the solid higher; both are remembered.
     auto* body = new QWidget;
     auto* row = new QHBoxLayout(body);
     row->setContentsMargins(12, 12, 12, 12);
-    row->setSpacing(12);
+    auto* across = new QSplitter(Qt::Horizontal);
+    row->addWidget(across);
     auto panel = [] {
         auto* frame = new QFrame;
         frame->setObjectName("panel");
@@ -252,10 +205,9 @@ QWidget* MainWindow::makeBody()
     auto* left = panel();
     lanes_ = new QStackedWidget;
     left->layout()->addWidget(lanes_);
-    row->addWidget(left, 1);
+    across->addWidget(left);
 
-    auto* right = new QVBoxLayout;
-    right->setSpacing(12);
+    auto* right = new QSplitter(Qt::Vertical);
     auto* solidPanel = panel();
     solid_ = new SolidView(doc_);
     auto* tools = new QHBoxLayout;
@@ -280,24 +232,34 @@ QWidget* MainWindow::makeBody()
     auto* up = toggle(tr("stand up"), tr("Stand the piece up (U)"), true, [scene](bool on) { scene->setUpright(on); });
     auto* cut =
         toggle(tr("cut away"), tr("Cut the near half away (C)"), false, [scene](bool on) { scene->setCutAway(on); });
-    toggle(tr("blank"), tr("Show the glued blank"), false, [scene](bool on) { scene->setBlank(on); });
+    auto* blank = toggle(tr("blank"), tr("Show the glued blank"), false, [scene](bool on) { scene->setBlank(on); });
+    solidToggles_ = {up, cut, blank};
     connect(scene, &SolidScene::optionsChanged, this, [scene, up, cut] {
         up->setChecked(scene->camera.upright);
         cut->setChecked(scene->cutAway);
     });
     static_cast<QVBoxLayout*>(solidPanel->layout())->addLayout(tools);
     solidPanel->layout()->addWidget(solid_);
-    solidPanel->setMinimumHeight(250);
+    solidPanel->setMinimumHeight(150);
     auto* measures = panel();
     panels_ = new QStackedWidget;
     measures->layout()->addWidget(panels_);
-    right->addWidget(solidPanel, 10);
-    right->addWidget(measures, 12);
-    auto* rightBox = new QWidget;
-    rightBox->setFixedWidth(376);
-    right->setContentsMargins(0, 0, 0, 0);
-    rightBox->setLayout(right);
-    row->addWidget(rightBox);
+    measures->setMinimumHeight(180);
+    right->addWidget(solidPanel);
+    right->addWidget(measures);
+    right->setMinimumWidth(320);
+    across->addWidget(right);
+    splitters_ = {across, right};
+    for (QSplitter* splitter : splitters_) {
+        splitter->setHandleWidth(12);
+        splitter->setChildrenCollapsible(false);
+    }
+    across->setStretchFactor(0, 1);
+    across->setStretchFactor(1, 0);
+    across->setSizes({868, 376});
+    right->setStretchFactor(0, 2);
+    right->setStretchFactor(1, 3);
+    right->setSizes({250, 406});
 
     auto* build = new BuildStage(doc_);
     auto* cutting = new CutStage(doc_);
@@ -404,18 +366,27 @@ bool MainWindow::goTo(const QString& stage)
 void MainWindow::refresh()
 {
     const Plan& plan = doc_.plan();
-    title_->setText(QString::fromStdString(doc_.piece().name));
-    edited_->setVisible(doc_.edited());
-    undo_->setEnabled(doc_.history().canUndo());
-    redo_->setEnabled(doc_.history().canRedo());
-    undo_->setToolTip(tr("Undo %1").arg(doc_.history().undoText()));
-    redo_->setToolTip(tr("Redo %1").arg(doc_.history().redoText()));
+    const QString name = QString::fromStdString(doc_.piece().name);
+    title_->setText(QFontMetrics(title_->font()).elidedText(name, Qt::ElideRight, 300));
+    title_->setAccessibleName(tr("Name of the piece: %1").arg(name));
+    edited_->setText(doc_.edited() ? tr("edited") : doc_.path().isEmpty() ? QString() : tr("saved"));
+    setWindowTitle(tr("%1%2 – Vivid Lathe").arg(doc_.edited() ? QStringLiteral("• ") : QString(), name));
+    undoAction_->setEnabled(doc_.history().canUndo());
+    redoAction_->setEnabled(doc_.history().canRedo());
+    undoAction_->setText(tr("Undo %1").arg(doc_.history().undoText()).trimmed());
+    redoAction_->setText(tr("Redo %1").arg(doc_.history().redoText()).trimmed());
     units_[static_cast<int>(doc_.style().unit)]->setChecked(true);
     units_[2]->setText(QStringLiteral("1/%1").arg(doc_.style().denominator));
     const auto count = plan.cautions.size();
     cautionPill_->setText(count == 0 ? tr("no cautions") : count == 1 ? tr("1 caution") : tr("%1 cautions").arg(count));
     cautionPill_->setIcon(count ? icon("triangle-alert", plan.mustStop() ? theme().stop : theme().warn)
-                                : icon("check", theme().warn));
+                                : icon("check", theme().quiet));
+    const char* level = count == 0 ? "none" : plan.mustStop() ? "stop" : "care";
+    if (cautionPill_->property("level").toByteArray() != level) {
+        cautionPill_->setProperty("level", level);
+        cautionPill_->style()->unpolish(cautionPill_);
+        cautionPill_->style()->polish(cautionPill_);
+    }
     int rings = 0, segments = 0;
     std::set<const Species*> woods;
     for (const BuiltLayer& l : plan.assembly.layers) {
@@ -469,14 +440,51 @@ void MainWindow::editShop()
 
 void MainWindow::setDark(bool dark)
 {
-    setTheme(dark);
-    for (QToolButton* button : findChildren<QToolButton*>())
-        if (const QByteArray name = button->property("icon").toByteArray(); !name.isEmpty())
-            button->setIcon(icon(name.constData(), theme().text));
-    theme_->setIcon(icon(dark ? "sun" : "moon", theme().text));
-    next_->setIcon(icon("chevron-right", theme().accent));
+    Preferences wanted = Preferences::stored();
+    wanted.dark = dark;
+    wanted.store();
+    takePreferences();
+}
+
+/// Puts what is chosen in the preferences into force.
+void MainWindow::takePreferences()
+{
+    const Preferences p = Preferences::stored();
+    doc_.setStyle({static_cast<LengthStyle::Unit>(p.unit), p.denominator});
+    doc_.setSnap(p.snapMetric, mmPerInch / p.snapImperial);
+    if (theme().dark == p.dark) return;
+    setTheme(p.dark);
+    showIcons();
     refresh();
     for (QWidget* widget : findChildren<QWidget*>()) widget->update();
+}
+
+/// The icons, in the theme's colours.
+void MainWindow::showIcons()
+{
+    undoAction_->setIcon(icon("undo-2", theme().text));
+    redoAction_->setIcon(icon("redo-2", theme().text));
+    next_->setIcon(icon("chevron-right", theme().accent));
+}
+
+/// Where it was, or as large as is good, within the screen.
+void MainWindow::placeWindow()
+{
+    const QSettings settings;
+    const QRect room = screen()->availableGeometry();
+    resize(QSize(1280, 800).boundedTo(room.size()));
+    if (settings.contains("window/geometry")) restoreGeometry(settings.value("window/geometry").toByteArray());
+    if (!room.intersects(geometry())) move(room.topLeft());
+    for (int i = 0; i < splitters_.size(); ++i)
+        splitters_[i]->restoreState(settings.value(QStringLiteral("window/splitter%1").arg(i)).toByteArray());
+}
+
+void MainWindow::keepPlace() const
+{
+    QSettings settings;
+    settings.setValue("window/geometry", saveGeometry());
+    for (int i = 0; i < splitters_.size(); ++i)
+        settings.setValue(QStringLiteral("window/splitter%1").arg(i), splitters_[i]->saveState());
 }
 
 void MainWindow::closeEvent(QCloseEvent* event)
@@ -484,22 +492,28 @@ void MainWindow::closeEvent(QCloseEvent* event)
     if (mayDiscard()) {
         // Put away on purpose: no draft of it is wanted.
         doc_.history().clear();
+        keepPlace();
         event->accept();
     } else
         event->ignore();
 }
 
-void MainWindow::keyPressEvent(QKeyEvent* event)
+/// The keyboard goes round the panes: the drawing, the solid, what is chosen, the bed, the header.
+void MainWindow::nextPane(bool back)
 {
-    if (event->modifiers() == Qt::ControlModifier && event->key() >= Qt::Key_1 &&
-        event->key() < Qt::Key_1 + stages_.size())
-        goTo(stages_[event->key() - Qt::Key_1]->name());
-    else if (event->modifiers() == Qt::ControlModifier && event->key() == Qt::Key_A && pages_->currentIndex() == 1) {
-        Selection all = doc_.selection();
-        for (int i = 0; i < static_cast<int>(doc_.piece().layers.size()); ++i) all.layers.insert(i);
-        doc_.select(all);
-    } else
-        QMainWindow::keyPressEvent(event);
+    const QList<QWidget*> panes{lanes_->currentWidget(), solid_, panels_->currentWidget(), bed_, title_};
+    int at = -1;
+    for (int i = 0; i < panes.size(); ++i)
+        if (QWidget* has = focusWidget(); has && (panes[i] == has || panes[i]->isAncestorOf(has))) at = i;
+    const int to = static_cast<int>((at + (back ? panes.size() - 1 : 1)) % panes.size());
+    QWidget* target = panes[to];
+    if (target->focusPolicy() == Qt::NoFocus)
+        for (QWidget* w : target->findChildren<QWidget*>())
+            if (w->isVisible() && w->isEnabled() && w->focusPolicy() & Qt::TabFocus) {
+                target = w;
+                break;
+            }
+    target->setFocus(Qt::TabFocusReason);
 }
 
 }  // namespace vl::app

@@ -8,9 +8,12 @@
 
 #include <functional>
 
+class QHBoxLayout;
 class QLabel;
 class QMenu;
+class QMenuBar;
 class QPushButton;
+class QSplitter;
 class QStackedWidget;
 class QToolButton;
 
@@ -55,6 +58,7 @@ public:
     bool printPacket(bool letter);
     void sendToPrinter();
     void exportFile();
+    void savePicture();
     void editName();
     void editShop();
     void importRack();
@@ -68,13 +72,21 @@ public:
 
 protected:
     void closeEvent(QCloseEvent* event) override;
-    void keyPressEvent(QKeyEvent* event) override;
 
 private:
     QWidget* makeHeader();
     QWidget* makeBody();
     QWidget* makeFooter();
-    void makeMenu();
+    QMenuBar* makeMenus();
+    void makePieceMenu(QMenu* menu);
+    void makeEditMenu(QMenu* menu);
+    void makeViewMenu(QMenu* menu);
+    void addUnits(QHBoxLayout* row);
+    void takePreferences();
+    void showIcons();
+    void placeWindow();
+    void keepPlace() const;
+    void nextPane(bool back);
     void refresh();
     void setStage(int index);
     void say(const QString& words);
@@ -104,9 +116,12 @@ private:
     SolidView* solid_ = nullptr;
     CautionPanel* cautions_ = nullptr;
     Bed* bed_ = nullptr;
-    QMenu *menu_ = nullptr, *recentMenu_ = nullptr;
-    QLabel *title_ = nullptr, *edited_ = nullptr, *summary_ = nullptr, *message_ = nullptr;
-    QToolButton *undo_ = nullptr, *redo_ = nullptr, *theme_ = nullptr;
+    QMenu* printMenu_ = nullptr;
+    QAction *undoAction_ = nullptr, *redoAction_ = nullptr;
+    QLabel *edited_ = nullptr, *summary_ = nullptr, *message_ = nullptr;
+    QToolButton *title_ = nullptr, *undo_ = nullptr, *redo_ = nullptr;
+    QList<QToolButton*> solidToggles_;
+    QList<QSplitter*> splitters_;  // across, and down the right side
     QPushButton *cautionPill_ = nullptr, *print_ = nullptr, *next_ = nullptr;
     QList<QToolButton*> units_;
     bool everOpened_ = false;

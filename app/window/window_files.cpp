@@ -12,6 +12,7 @@
 #include "io/svg.h"
 #include "report/packet.h"
 
+#include <QBuffer>
 #include <QDateTime>
 #include <QDir>
 #include <QFileDialog>
@@ -178,6 +179,22 @@ void MainWindow::exportFile()
         else
             throw InputError("file", "'" + QFileInfo(path).fileName().toStdString() + "'",
                              "a name that ends in .dxf, .svg, .csv or .ics is");
+        say(tr("Written to %1").arg(QFileInfo(path).fileName()));
+    });
+}
+
+void MainWindow::savePicture()
+{
+    QString path = ask_.save(this, tr("Picture of this view"), QString::fromStdString(doc_.piece().name) + ".png",
+                             tr("Pictures (*.png)"));
+    if (path.isEmpty()) return;
+    if (!path.endsWith(".png")) path += ".png";
+    tryTo([&] {
+        QByteArray png;
+        QBuffer buffer(&png);
+        buffer.open(QIODevice::WriteOnly);
+        lanes_->currentWidget()->grab().save(&buffer, "PNG");
+        io::writeFile(path.toStdString(), png.toStdString());
         say(tr("Written to %1").arg(QFileInfo(path).fileName()));
     });
 }

@@ -45,6 +45,12 @@ struct Tenon {
     static double hole(double length) { return length + 1; }
 };
 
+/// A circle scribed on a board that rings are cut from: its radius on the upper face, and on the lower where the cut
+/// comes out, mm.
+struct Scribed {
+    double upper = 0, lower = 0;
+};
+
 /// What a layer is given beyond what it asks for, so that one setting of a machine serves several: mm.
 struct Evened {
     double outer = 0, inner = 0;  ///< on the radius
@@ -85,6 +91,7 @@ struct BuiltLayer {
     double density = 0;                 ///< kg/m³, mean of the wood that turning leaves
     double fill = 1;                    ///< share of the turned wall that is wood
     Tenon tenon;                        ///< of a spindle
+    std::vector<Scribed> scribed;       ///< of rings from one board, the outermost first
     Evened evened;                      ///< what is in its stock and its losses for the sake of fewer set-ups
     std::vector<Setting> settings;      ///< what this construction has to set and to know
     std::vector<Concern> concerns;

@@ -386,6 +386,7 @@ void build(const Site& site, Building& out)
     b.planeTo = c.planed();
     const FlippedBoard board = boardOf(site, c);
     layRings(site, c, board, b);
+    for (int k = 0; k < c.rings; ++k) b.scribed.push_back({c.scribed(k), c.scribedBelow(k)});
     for (int ring = 0; ring < f.rings; ++ring) {
         const double from = std::max(b.z0, c.z0 + ring * c.board), to = std::min(b.z1, c.z0 + (ring + 1) * c.board);
         if (from >= to) continue;

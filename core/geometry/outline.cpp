@@ -160,6 +160,14 @@ std::vector<size_t> nodePositions(const Outline& outline, double tolerance)
     return positions;
 }
 
+size_t insertInLongestSpan(Outline& outline)
+{
+    size_t longest = 0;
+    for (size_t i = 0; i + 1 < outline.size(); ++i)
+        if (outline[i + 1].z - outline[i].z > outline[longest + 1].z - outline[longest].z) longest = i;
+    return insertNode(outline, (outline[longest].z + outline[longest + 1].z) / 2);
+}
+
 size_t insertNode(Outline& outline, double z)
 {
     size_t i = 0;

@@ -53,6 +53,9 @@ std::vector<size_t> nodePositions(const Outline& outline, double tolerance = 0.0
 /// Splits the span that holds station `z` there, on the curve; returns the new node's index.
 size_t insertNode(Outline& outline, double z);
 
+/// A node in the middle of the span that is longest along the axis; returns its index.
+size_t insertInLongestSpan(Outline& outline);
+
 /// The outline with node `i` at (z, r), kept in order between its neighbours and off the far side of the axis.
 Outline movedNode(Outline outline, size_t i, double z, double r);
 

@@ -102,8 +102,9 @@ TEST(Setups, WhatIsMadeAlikeIsTheFewestThereIsAndStaysARing)
         }
         p.choices.alike = 0;
         const Plan before = makePlan(p, {});
-        // Layers beyond the outline are no rings, which their own stop says.
-        for (const BuiltLayer& b : before.assembly.layers) RC_PRE(b.finishedOuter.high > 1);
+        // Layers beyond the outline, and bores as wide as the ring, are no rings, which their own stops say.
+        for (const BuiltLayer& b : before.assembly.layers)
+            RC_PRE(b.finishedOuter.high > 1 && b.stock.outer - b.stock.inner > 0.5 + 1e-6);
         const double within = *rc::gen::inRange(1, 50) / 10.0;
         p.choices.alike = within;
         const Plan after = makePlan(p, {});

@@ -1,5 +1,6 @@
 // A child at the bench: anything is pressed, dragged and typed anywhere. Nothing may crash, and all of it undoes.
 #include "app/lanes/axis_map.h"
+#include "app/lanes/columns.h"
 #include "app/lanes/lane.h"
 #include "app/solid/solid_gl.h"
 #include "app/solid/solid_view.h"
@@ -70,25 +71,63 @@ TEST(AxisMap, KeepsThePointUnderThePointerAndThePieceInView)
     auto roll = [&](double low, double high) { return std::uniform_real_distribution<>(low, high)(dice); };
     for (int round = 0; round < 300; ++round) {
         AxisMap map;
-        const double length = roll(20, 1500), width = roll(300, 1600);
-        map.setRoom(width, roll(60, 700), length, roll(10, 300));
-        EXPECT_GE(map.x(0), AxisMap::leftMargin - 1e-6);
-        EXPECT_LE(map.x(length), width - AxisMap::rightMargin + 1e-6) << "all of it is seen at first";
+        const DrawingRoom room{.width = roll(300, 1600),
+                               .top = 40,
+                               .bottom = roll(140, 900),
+                               .length = roll(20, 1500),
+                               .radius = roll(10, 300),
+                               .face = round % 3 ? roll(10, 300) : 0};
+        map.setRoom(room);
+        const DrawingPlace& place = map.place();
+        EXPECT_GE(map.x(0), DrawingPlace::head - 1e-6);
+        EXPECT_LE(map.x(room.length), room.width) << "all of it is seen at first";
+        EXPECT_GE(map.y(room.radius), room.top - 1e-6);
+        EXPECT_LE(map.y(-room.radius), room.bottom + 1e-6);
+        if (room.face > 0) {
+            EXPECT_LE(place.faceCentre.x() + place.faceRadius, room.width + 1e-6);
+            EXPECT_GE(place.faceCentre.x() - place.faceRadius, map.x(room.length)) << "beside the section";
+            EXPECT_GE(place.faceCentre.y() - place.faceRadius, room.top - 1e-6);
+        }
         EXPECT_NEAR(map.z(map.x(33.3)), 33.3, 1e-9);
+        EXPECT_NEAR(map.r(map.y(12.3)), 12.3, 1e-9);
         for (int k = 0; k < 6; ++k) {
-            const double at = roll(AxisMap::leftMargin, width - AxisMap::rightMargin), z = map.z(at);
-            const bool within = z > length * 0.3 && z < length * 0.7;
+            const QPointF at(roll(0, place.section), roll(room.top, room.bottom));
+            const double z = map.z(at.x()), r = map.r(at.y());
             map.zoom(1.3, at);
-            if (within && map.x(0) < AxisMap::leftMargin - 1 && map.x(length) > width) {
-                EXPECT_NEAR(map.z(at), z, 1e-6) << "the point under the pointer stays";
+            const double middle = map.z(place.section / 2);
+            if (middle > 0.01 && middle < room.length - 0.01 &&
+                std::abs(map.y(0) - place.axis) < map.scale() * room.radius - 0.1) {
+                EXPECT_NEAR(map.z(at.x()), z, 1e-6) << "the point under the pointer stays";
+                EXPECT_NEAR(map.r(at.y()), r, 1e-6);
             }
-            map.pan(roll(-400, 400));
-            EXPECT_TRUE(map.x(0) <= width && map.x(length) >= AxisMap::leftMargin)
-                << "it cannot be pushed out of sight";
+            map.pan({roll(-400, 400), roll(-400, 400)});
+            EXPECT_TRUE(map.x(0) <= place.section && map.x(room.length) >= 0) << "it cannot be pushed out of sight";
         }
         map.fit();
-        EXPECT_LE(map.x(length), width - AxisMap::rightMargin + 1e-6);
+        EXPECT_LE(map.x(room.length), room.width);
+        EXPECT_EQ(map.y(0), place.axis);
     }
+}
+
+TEST(Columns, AllFindRoomOrFollowTheChoice)
+{
+    Columns columns;
+    columns.setRoom(92, 850, 20, 37.5);
+    EXPECT_EQ(columns.shown(), 20) << "twenty layers of a window of 1280 pixels";
+    EXPECT_LE(columns.left(20), 850 + 1e-9);
+    columns.setRoom(92, 850, 60, 37.5);
+    EXPECT_EQ(columns.shown(), 20);
+    EXPECT_EQ(columns.at(columns.centre(7)), 7);
+    EXPECT_EQ(columns.at(10), -1);
+    columns.reveal(45);
+    EXPECT_TRUE(columns.shows(45) && !columns.shows(46));
+    columns.reveal(30);
+    EXPECT_EQ(columns.first(), 26) << "what is seen already needs no scrolling";
+    columns.scroll(-100);
+    EXPECT_EQ(columns.first(), 0);
+    columns.setRoom(92, 850, 3, 37.5);
+    EXPECT_EQ(columns.shown(), 3);
+    EXPECT_LE(columns.width(), Columns::widest);
 }
 
 TEST(Solid, OpenGlAndThePaintedPictureShowTheSamePiece)

@@ -1,5 +1,6 @@
 // Every sample of the harbour museum, driven through Build, Cut and Glue in the window; VIVID_PICTURES names a folder
 // for its pictures.
+#include "app/lanes/layer_tabs.h"
 #include "app/lanes/section_lane.h"
 #include "app/stages/build/build_stage.h"
 #include "app/stages/build/paint_panel.h"
@@ -63,6 +64,7 @@ TEST(Blanks, EverySampleGoesThroughBuildCutAndGlue)
         b.window.goTo("build");
         QApplication::processEvents();
         auto* section = b.lane<SectionLane>();
+        auto* tabs = b.lane<LayerTabs>();
         // Every layer is chosen by its tab; every handle of its construction is dragged and moves its own number, and
         // undoes.
         for (int layer = 0; layer < static_cast<int>(b.piece().layers.size()); ++layer) {
@@ -70,7 +72,7 @@ TEST(Blanks, EverySampleGoesThroughBuildCutAndGlue)
                     b.doc().plan().assembly.layers[static_cast<size_t>(layer)].z0 <
                 8)
                 continue;
-            b.click(section, section->tabPosition(layer));
+            b.click(tabs, tabs->tabPosition(layer));
             EXPECT_EQ(b.doc().selection().layer, layer) << name;
             const auto at = static_cast<size_t>(layer);
             const auto handles =

@@ -26,6 +26,7 @@ public:
     {
         window.show();
         EXPECT_TRUE(QTest::qWaitForWindowExposed(&window));
+        QApplication::setActiveWindow(&window);  // no window manager does it here
     }
 
     /// Opens the sample on a stage.
@@ -38,20 +39,33 @@ public:
     app::Document& doc() { return window.document(); }
     const Piece& piece() { return doc().piece(); }
 
+    /// Unfolds the groups on the screen that hold something that fits.
+    template <class T> void unfold(const std::function<bool(T*)>& fits)
+    {
+        for (auto* group : window.findChildren<app::Group*>())
+            if (group->isVisible() && !group->isOpen() && std::ranges::any_of(group->findChildren<T*>(), fits)) {
+                QTest::mouseClick(group->findChild<QToolButton*>(), Qt::LeftButton);
+                QApplication::processEvents();
+            }
+    }
     template <class T> T* named(const QString& name)
     {
         QApplication::processEvents();
+        const auto fits = [&](T* w) { return w->accessibleName() == name || w->objectName() == name; };
+        unfold<T>(fits);
         for (T* w : window.findChildren<T*>())
-            if (w->isVisible() && (w->accessibleName() == name || w->objectName() == name)) return w;
+            if (w->isVisible() && fits(w)) return w;
         ADD_FAILURE() << "nothing visible is called " << name.toStdString();
         return nullptr;
     }
     QAbstractButton* button(const QString& text)
     {
+        const auto fits = [&](QAbstractButton* b) {
+            return b->text() == text || b->accessibleName().startsWith(text) || b->objectName() == text;
+        };
+        unfold<QAbstractButton>(fits);
         for (auto* b : window.findChildren<QAbstractButton*>())
-            if (b->isVisible() &&
-                (b->text() == text || b->accessibleName().startsWith(text) || b->objectName() == text))
-                return b;
+            if (b->isVisible() && fits(b)) return b;
         ADD_FAILURE() << "no button " << text.toStdString();
         return nullptr;
     }

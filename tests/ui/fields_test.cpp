@@ -209,19 +209,19 @@ TEST(Menus, OfNodesAndLayersDoWhatTheySay)
     const size_t nodes = b.piece().outside.size();
     pick(section->nodePosition(Side::Outside, 5), "Delete node");
     EXPECT_EQ(b.piece().outside.size(), nodes - 1);
-    pick(QPointF(section->nodePosition(Side::Outside, 7).x() + 30, 60), "Add a node here");
+    pick(QPointF(section->nodePosition(Side::Outside, 7).x() + 30, 90), "Add a node here");
     EXPECT_EQ(b.piece().outside.size(), nodes);
 
     b.window.goTo("build");
     QApplication::processEvents();
     section = b.lane<SectionLane>();
     const size_t layers = b.piece().layers.size();
-    pick(section->tabPosition(11), "Add a ring after it");
+    pick(section->layerPosition(11), "Add a ring after it");
     EXPECT_EQ(b.piece().layers.size(), layers + 1);
-    pick(section->tabPosition(6), "Split it here");
+    pick(section->layerPosition(6), "Split it here");
     EXPECT_EQ(b.piece().layers.size(), layers + 2);
-    pick(section->tabPosition(6), "Remove it");
+    pick(section->layerPosition(6), "Remove it");
     EXPECT_EQ(b.piece().layers.size(), layers + 1);
-    pick(section->tabPosition(6), "Fit all layers to the outline's height");
+    pick(section->layerPosition(6), "Fit all layers to the outline's height");
     EXPECT_NEAR(stackHeight(b.piece()), outlineHeight(b.piece()), 1e-9);
 }

@@ -1,8 +1,9 @@
 #include "app/stages/build/build_stage.h"
 
 #include "app/fields/wood_picker.h"
+#include "app/lanes/face_view.h"
 #include "app/lanes/figures_lane.h"
-#include "app/lanes/ring_view.h"
+#include "app/lanes/layer_tabs.h"
 #include "app/stages/build/layer_fields.h"
 #include "app/stages/build/paint_panel.h"
 #include "app/stages/build/skin_lane.h"
@@ -19,43 +20,100 @@
 
 namespace vl::app {
 
+namespace {
+
+/// What stands below the section in columns: of rings their figures; of any other construction what it has to set.
+std::vector<FiguresLane::Row> rowsOf(Document& doc)
+{
+    const auto& layers = doc.plan().assembly.layers;
+    const BuiltLayer& chosen = layers[static_cast<size_t>(doc.selection().layer)];
+    std::vector<FiguresLane::Row> rows;
+    auto figure = [&](const QString& name, FigureId id) {
+        rows.push_back(FiguresLane::figureRow(doc, name, id, true));
+    };
+    if (chosen.segmented || chosen.settings.empty()) {
+        figure(BuildStage::tr("segments"), FigureId::Segments);
+        figure(BuildStage::tr("miter °"), FigureId::Miter);
+        figure(BuildStage::tr("outer edge"), FigureId::OuterEdge);
+        figure(BuildStage::tr("board width"), FigureId::BoardWidth);
+    } else
+        for (const Setting& s : chosen.settings) {
+            if (rows.size() == 4) break;
+            const auto settingOf = [&doc, name = s.name](int column) -> const Setting* {
+                const auto& all = doc.plan().assembly.layers[static_cast<size_t>(column)].settings;
+                const auto it = std::ranges::find(all, name, &Setting::name);
+                return it == all.end() ? nullptr : &*it;
+            };
+            rows.push_back({QString::fromStdString(s.name),
+                            [settingOf, &doc](int column) {
+                                const Setting* one = settingOf(column);
+                                return one ? QString::fromStdString(settingText(*one, doc.style())) : QString();
+                            },
+                            [settingOf, &doc](int column) {
+                                const Setting* one = settingOf(column);
+                                return one ? workingOf(*one, doc.style()) : Working{};
+                            }});
+        }
+    figure(BuildStage::tr("plane to"), FigureId::PlaneTo);
+    figure(BuildStage::tr("overlap"), FigureId::OverlapBelow);
+    return rows;
+}
+
+}  // namespace
+
 BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr("Build"), parent)
 {
-    section_ = new SectionLane(document, axis_, SectionLane::Handles::Layers);
-    skin_ = new SkinLane(document, axis_);
-    addLane(section_, 3);
-    addLane(skin_, 2);
-    addLane(new FiguresLane(document, axis_, tr("FIGURES"), FiguresLane::Columns::Layers,
-                            {FiguresLane::layerRow(document, tr("segments"), FigureId::Segments, true),
-                             FiguresLane::layerRow(document, tr("miter °"), FigureId::Miter, true),
-                             FiguresLane::layerRow(document, tr("outer edge"), FigureId::OuterEdge, true),
-                             FiguresLane::layerRow(document, tr("board width"), FigureId::BoardWidth, true),
-                             FiguresLane::layerRow(document, tr("overlap"), FigureId::OverlapBelow, true)}),
-            0);
-    connect(section_, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
+    makeLanes();
+    makeChosen();
+    makeWoods();
+    makeStock();
+    makeNest();
+    makeDivide();
+    endPanel();
 
-    title_ = heading({});
-    ring_ = new RingView(document);
-    ring_->setFixedSize(164, 182);
-    auto* plan = new QHBoxLayout;
-    plan->setSpacing(10);
-    plan->addWidget(ring_);
-    auto* figures = new QVBoxLayout;
-    figures->setSpacing(4);
-    for (const auto& [id, name] : {std::pair{FigureId::Fence, tr("Fence")},
-                                   {FigureId::OuterEdge, tr("Outer edge")},
-                                   {FigureId::InnerEdge, tr("Inner edge")},
-                                   {FigureId::BoardWidth, tr("Board width")},
-                                   {FigureId::PlaneTo, tr("Plane to")},
-                                   {FigureId::OverlapBelow, tr("Overlap")}})
-        ringFigures_.push_back(new FigureRow(document, id, name, true));
-    for (FigureRow* f : ringFigures_) figures->addWidget(f);
-    figures->addStretch();
-    plan->addLayout(figures, 1);
-    addToPanel(plan);
+    refresh();
+}
+
+void BuildStage::makeLanes()
+{
+    section_ = new SectionLane(doc_, axis_, SectionLane::Handles::Layers, &columns_);
+    skin_ = new SkinLane(doc_, columns_);
+    auto* figures = new FiguresLane(
+        doc_, columns_, tr("Figures of the layers"), 6, [this] { return rowsOf(doc_); },
+        [this] { return doc_.selection().layer; });
+    addLane(section_, 9);
+    addLane(new LayerTabs(doc_, columns_), 0);
+    addLane(skin_, 2);
+    addLane(figures, 0);
+    connect(section_, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
+    connect(figures, &FiguresLane::columnPressed, this,
+            [this](int column, Qt::KeyboardModifiers keys) { doc_.selectLayer(column, keys); });
+}
+
+void BuildStage::makeChosen()
+{
+    title_ = new QLabel;
+    title_->setProperty("role", "title");
+    addToPanel(title_);
+    auto pair = [this](FigureId left, const QString& leftName, FigureId right, const QString& rightName) {
+        auto* line = new QHBoxLayout;
+        line->setSpacing(14);
+        for (const auto& [id, words] : {std::pair{left, leftName}, {right, rightName}}) {
+            auto* row = new FigureRow(doc_, id, words, true);
+            line->addWidget(row, 1);
+            if (id != FigureId::PlaneTo && id != FigureId::OverlapBelow) ringFigures_.push_back(row);
+        }
+        addToPanel(line);
+    };
+    pair(FigureId::Fence, tr("Fence"), FigureId::OuterEdge, tr("Outer edge"));
+    pair(FigureId::BoardWidth, tr("Board width"), FigureId::InnerEdge, tr("Inner edge"));
+    pair(FigureId::PlaneTo, tr("Plane to"), FigureId::OverlapBelow, tr("Overlap"));
+
+    group(tr("How it is built"), "form");
     kind_ = new QComboBox;
     for (const Choice& c : layerKinds()) kind_->addItem(wordsOf(c));
     kind_->setMaxVisibleItems(12);
+    kind_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     row(tr("Layer is a"), kind_);
     connect(kind_, &QComboBox::activated, this, [this](int k) {
         editLayers(tr("kind of layer"), [k](Layer& l) { l = asKind(l, static_cast<size_t>(k)); });
@@ -64,49 +122,58 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     segments_->setRange(static_cast<int>(limits::segments.low), static_cast<int>(limits::segments.high));
     segments_->setAccessibleName(tr("Segments"));
     segments_->setKeyboardTracking(false);
-    row(tr("Segments"), segments_);
     connect(segments_, &QSpinBox::valueChanged, this, [this](int n) {
         editLayers(tr("segments"), [n](Layer& l) {
             if (int* count = l.counted()) *count = n;
         });
     });
-    thickness_ = layerRow(&Layer::thickness);
-    form_ = new LayerFields(
-        document, [this](const QString& what, const std::function<void(Layer&)>& change) { editLayers(what, change); });
-    addToPanel(form_);
-
-    heading(tr("WOODS ROUND THE RING, REPEATING"));
-    pattern_ = new PatternEdit(doc_);
-    addToPanel(pattern_);
-    connect(pattern_, &PatternEdit::edited, this, [this](const std::vector<std::string>& woods) {
-        editLayers(tr("woods"), [&](Layer& l) { l.woods = woods; });
-    });
-    heading(tr("PAINT AND PATTERN ON THE SKIN"));
-    auto* paint = new PaintPanel(document);
-    addToPanel(paint);
-    connect(paint, &PaintPanel::brushChanged, skin_, &SkinLane::setBrush);
-    connect(paint, &PaintPanel::pictureWanted, this, [this, paint] { emit pictureWanted(paint); });
-
-    heading(tr("ROTATION ON FROM THE LAYER BELOW"));
+    const Field thick = fieldOf(&Layer::thickness);
+    thickness_ = new LengthField(doc_, wordsOf(thick), thick.limit);
+    connect(thickness_, &LengthField::edited, this,
+            [this, words = wordsOf(thick)](double mm) { editLayers(words, [mm](Layer& l) { l.thickness = mm; }); });
+    pairRow(tr("Segments"), segments_, wordsOf(thick), thickness_);
     turn_ = new QDoubleSpinBox;
     turn_->setRange(-100, 100);
     turn_->setDecimals(3);
     turn_->setSingleStep(0.25);
     turn_->setSuffix(tr(" of a segment"));
     turn_->setAccessibleName(tr("Rotation"));
+    turn_->setToolTip(tr("on from the layer below"));
     turn_->setKeyboardTracking(false);
-    row(tr("Rotation"), turn_);
+    row(tr("Turned on by"), turn_);
     connect(turn_, &QDoubleSpinBox::valueChanged, this, [this](double v) {
         editLayers(tr("rotation"), [v](Layer& l) {
             if (Sectors* sectors = l.sectors()) sectors->turn = v;
         });
     });
+    form_ = new LayerFields(
+        doc_, [this](const QString& what, const std::function<void(Layer&)>& change) { editLayers(what, change); });
+    addToPanel(form_);
+}
+
+void BuildStage::makeWoods()
+{
+    group(tr("Woods round the ring, repeating"), "woods");
+    pattern_ = new PatternEdit(doc_);
+    addToPanel(pattern_);
+    connect(pattern_, &PatternEdit::edited, this, [this](const std::vector<std::string>& woods) {
+        editLayers(tr("woods"), [&](Layer& l) { l.woods = woods; });
+    });
+    group(tr("Paint and pattern"), "paint", false);
+    auto* paint = new PaintPanel(doc_);
+    addToPanel(paint);
+    connect(paint, &PaintPanel::brushChanged, skin_, &SkinLane::setBrush);
+    connect(paint, &PaintPanel::brushChanged, section_->face(), &FaceView::setBrush);
+    connect(paint, &PaintPanel::pictureWanted, this, [this, paint] { emit pictureWanted(paint); });
     auto* brick = new QPushButton(tr("Half a segment on, like brickwork"));
     connect(brick, &QPushButton::clicked, this,
             [this] { doc_.apply(tr("brickwork"), edit::brickwork(doc_.piece(), doc_.selection().layers)); });
     addToPanel(brick);
+}
 
-    heading(tr("STOCK"));
+void BuildStage::makeStock()
+{
+    group(tr("Stock and allowance"), "stock", false);
     outerAllowance_ = layerRow(&Layer::outerAllowance);
     innerAllowance_ = layerRow(&Layer::innerAllowance);
     sanding_ = layerRow(&Layer::sandingLoss);
@@ -128,22 +195,15 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
             [this](double mm) { editLayers(tr("stock outside"), [mm](Layer& l) { l.stockOuter = mm; }); });
     connect(stockInner_, &LengthField::edited, this,
             [this](double mm) { editLayers(tr("stock inside"), [mm](Layer& l) { l.stockInner = mm; }); });
-
-    heading(tr("THE BLANK"));
     figure(FigureId::StockOuter, tr("Stock outside, this layer"), true);
     figure(FigureId::StockInner, tr("Stock inside, this layer"), true);
     figure(FigureId::Rotation, tr("Rotation, this layer"), true);
     figure(FigureId::RoughWeight, tr("Weight of the blank"), false);
-    makeNest();
-    makeDivide();
-    endPanel();
-
-    refresh();
 }
 
 void BuildStage::makeNest()
 {
-    heading(tr("RINGS PARTED ONE INSIDE ANOTHER"));
+    group(tr("Rings parted one inside another"), "nest", false);
     nest_ = new FieldForm(doc_);
     addToPanel(nest_);
     connect(nest_, &FieldForm::edited, this,
@@ -157,7 +217,7 @@ void BuildStage::makeNest()
 
 void BuildStage::makeDivide()
 {
-    heading(tr("START THE LAYERS AFRESH"));
+    group(tr("Start the layers afresh"), "divide", false);
     auto* rings = new QSpinBox;
     rings->setRange(1, 100);
     rings->setValue(8);
@@ -202,11 +262,10 @@ void BuildStage::refresh()
     const Layer& l = p.layers[at];
     const BuiltLayer& b = doc_.plan().assembly.layers[at];
     const bool ring = l.is<RingForm>();
-    title_->setText(s.layers.size() > 1 ? tr("%1 LAYERS CHOSEN, CHANGED TOGETHER").arg(s.layers.size())
-                    : ring              ? tr("RING %1").arg(at + 1)
-                    : l.is<DiscForm>()
-                        ? tr("DISC %1").arg(at + 1)
-                        : tr("LAYER %1, %2").arg(at + 1).arg(wordsOf(layerKinds()[l.form.index()]).toUpper()));
+    title_->setText(s.layers.size() > 1 ? tr("%1 layers chosen, changed together").arg(s.layers.size())
+                    : ring              ? tr("Ring %1").arg(at + 1)
+                    : l.is<DiscForm>()  ? tr("Disc %1").arg(at + 1)
+                                        : tr("Layer %1, %2").arg(at + 1).arg(wordsOf(layerKinds()[l.form.index()])));
     auto show = [&](LengthField* field, auto&& get) {
         for (const int i : s.layers)
             if (get(static_cast<size_t>(i)) != get(at)) return field->setMixed();
@@ -228,8 +287,7 @@ void BuildStage::refresh()
     const Sectors* sectors = l.sectors();
     segments_->setMinimum(counted ? static_cast<int>(limits::segments.low) : 1);
     segments_->setValue(counted ? *counted : b.count());
-    // What only a ring of mitred segments has.
-    for (size_t k = 0; k < 4; ++k) ringFigures_[k]->setVisible(b.segmented);
+    for (FigureRow* f : ringFigures_) f->setVisible(b.segmented);
     segments_->setEnabled(counted);
     turn_->setValue(sectors ? sectors->turn : 0);
     turn_->setEnabled(sectors && s.layer > 0);

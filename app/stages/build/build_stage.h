@@ -13,7 +13,7 @@ class FieldForm;
 class LayerFields;
 class PaintPanel;
 class PatternEdit;
-class RingView;
+class LayerTabs;
 class SkinLane;
 
 /// Build: layers under the outline, their stock and their woods.
@@ -27,8 +27,16 @@ signals:
     /// A picture is to be chosen; the panel takes its path.
     void pictureWanted(vl::app::PaintPanel* panel);
 
+protected:
+    int columnCount() const override { return static_cast<int>(doc_.plan().assembly.layers.size()); }
+    int chosenColumn() const override { return doc_.selection().layer; }
+
 private:
     void refresh() override;
+    void makeLanes();
+    void makeChosen();
+    void makeWoods();
+    void makeStock();
     void makeNest();
     void makeDivide();
     /// Changes every chosen layer.
@@ -38,7 +46,6 @@ private:
 
     SectionLane* section_;
     SkinLane* skin_;
-    RingView* ring_;
     QLabel* title_;
     QComboBox* kind_;
     LengthField *thickness_, *outerAllowance_, *innerAllowance_, *sanding_, *stockOuter_, *stockInner_;
@@ -47,7 +54,7 @@ private:
     QDoubleSpinBox* turn_;
     PatternEdit* pattern_;
     LayerFields* form_;
-    std::vector<FigureRow*> ringFigures_;
+    std::vector<FigureRow*> ringFigures_;  // what only a ring of mitred segments has
     FieldForm* nest_;
     QLabel* nestSaid_;
 };

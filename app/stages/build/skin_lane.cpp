@@ -7,26 +7,16 @@
 
 #include <QMouseEvent>
 #include <QPainter>
-#include <QtConcurrent>
 
 #include <cmath>
 
 namespace vl::app {
 
-SkinLane::SkinLane(Document& document, AxisMap& axis, QWidget* parent)
-    : Lane(document, axis, tr("SKIN, UNROLLED"), parent)
+SkinLane::SkinLane(Document& document, Columns& columns, QWidget* parent)
+    : Lane(document, tr("Skin, unrolled"), parent), columns_(columns)
 {
-    connect(&watcher_, &QFutureWatcher<QImage>::finished, this, [this] {
-        baked_ = watcher_.result();
-        bakedKey_ = bakingKey_;
-        update();
-    });
-}
-
-SkinLane::~SkinLane()
-{
-    if (cancel_) *cancel_ = true;
-    watcher_.waitForFinished();
+    connect(&columns_, &Columns::changed, this, [this] { update(); });
+    connect(&baked_, &Baked::ready, this, [this] { update(); });
 }
 
 void SkinLane::setBrush(const Brush& brush)
@@ -35,100 +25,115 @@ void SkinLane::setBrush(const Brush& brush)
     setCursor(brush.wood.empty() ? Qt::ArrowCursor : Qt::CrossCursor);
 }
 
+QRectF SkinLane::box(int layer) const
+{
+    return {columns_.left(layer) + 2, top(), columns_.width() - 4, bottom() - top()};
+}
+
 QPointF SkinLane::segmentPosition(int layer, int segment) const
 {
     const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
     double angle = std::fmod(l.middleOf(segment, (l.z0 + l.z1) / 2).y(), 360.0);
     if (angle < 0) angle += 360;
-    return {x((l.z0 + l.z1) / 2), y(angle)};
+    return {columns_.centre(layer), y(angle)};
 }
 
-/// What the baked picture depends on.
-quint64 SkinLane::key() const
+/// The skins of the layers that are shown, from the first; null while they are being made.
+const Baked::Images* SkinLane::skins()
 {
-    return (static_cast<quint64>(doc_.version()) << 32) ^ qHash(x(0)) ^ (qHash(axis_.scale()) << 1) ^
-           static_cast<quint64>(width() * 7919 + height());
-}
-
-void SkinLane::bake()
-{
-    if (doc_.live() || bakedKey_ == key() || (watcher_.isRunning() && bakingKey_ == key())) return;
-    if (cancel_) *cancel_ = true;
-    watcher_.waitForFinished();
-    cancel_ = std::make_shared<std::atomic<bool>>(false);
-    bakingKey_ = key();
+    if (doc_.live()) return nullptr;
     const double ratio = devicePixelRatioF();
-    const SkinWindow window{
-        z(0), z(width()), 0, 360, static_cast<int>(width() * ratio), static_cast<int>((bottom() - top()) * ratio)};
-    watcher_.setFuture(
-        QtConcurrent::run([assembly = doc_.plan().assembly, sides = doc_.plan().sides, window, cancel = cancel_] {
-            return report::imageOf(bakeSkin(assembly, sides, window, cancel.get()));
-        }));
+    const int wide = std::max(1, static_cast<int>((columns_.width() - 4) * ratio)),
+              high = std::max(1, static_cast<int>((bottom() - top()) * ratio));
+    return baked_.get(qHashMulti(doc_.version(), columns_.first(), columns_.shown(), wide, high),
+                      [assembly = doc_.plan().assembly, sides = doc_.plan().sides, first = columns_.first(),
+                       last = columns_.first() + columns_.shown(), wide, high](const std::atomic<bool>& cancelled) {
+                          Baked::Images images;
+                          for (int k = first; k < last && !cancelled; ++k) {
+                              const BuiltLayer& l = assembly.layers[static_cast<size_t>(k)];
+                              images.push_back(report::imageOf(
+                                  bakeSkin(assembly, sides, SkinWindow{l.z0, l.z1, 0, 360, wide, high}, &cancelled)));
+                          }
+                          return images;
+                      });
+}
+
+void SkinLane::drawFlat(QPainter& painter, int layer) const
+{
+    const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
+    const int count = l.sectored() ? l.count() : 1;
+    const QRectF at = box(layer);
+    for (int k = 0; k < count; ++k) {
+        const double pitch = 360.0 / count, from = l.phaseDeg + pitch * (k - 0.5);
+        for (const double turn : {-360.0, 0.0, 360.0})
+            painter.fillRect(QRectF(QPointF(at.left(), y(from + turn + pitch)), QPointF(at.right(), y(from + turn))),
+                             report::woodColour(*l.woods[static_cast<size_t>(k)]));
+    }
+}
+
+void SkinLane::drawJoints(QPainter& painter, int layer) const
+{
+    const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
+    if (!l.sectored()) return;
+    const QRectF at = box(layer);
+    for (int k = 0; k < l.count(); ++k) {
+        double angle = std::fmod(l.phaseDeg + 360.0 / l.count() * (k + 0.5), 360.0);
+        if (angle < 0) angle += 360;
+        painter.drawLine(QPointF(at.left(), y(angle)), QPointF(at.right(), y(angle)));
+    }
 }
 
 void SkinLane::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
-    drawGround(painter);
-    bake();
-    const auto& layers = doc_.plan().assembly.layers;
-    painter.setClipRect(QRectF(0, top(), width(), bottom() - top()));
-    if (bakedKey_ == key())
-        painter.drawImage(QRectF(0, top(), width(), bottom() - top()), baked_);
-    else
-        for (const BuiltLayer& l : layers)
-            for (int k = 0; k < (l.sectored() ? l.count() : 1); ++k) {
-                const double pitch = 360.0 / (l.sectored() ? l.count() : 1), from = l.phaseDeg + pitch * (k - 0.5);
-                for (const double turn : {-360.0, 0.0, 360.0})
-                    painter.fillRect(QRectF(QPointF(x(l.z0), y(from + turn + pitch)), QPointF(x(l.z1), y(from + turn))),
-                                     report::woodColour(*l.woods[static_cast<size_t>(k)]));
-            }
-    painter.setPen(QPen(QColor(0, 0, 0, 110), 0.8));
-    for (const BuiltLayer& l : layers) {
-        painter.drawLine(QPointF(x(l.z1), top()), QPointF(x(l.z1), bottom()));
-        if (l.sectored())
-            for (int k = 0; k < l.count(); ++k) {
-                double angle = std::fmod(l.phaseDeg + 360.0 / l.count() * (k + 0.5), 360.0);
-                if (angle < 0) angle += 360;
-                painter.drawLine(QPointF(x(l.z0), y(angle)), QPointF(x(l.z1), y(angle)));
-            }
+    painter.fillRect(rect(), theme().panel);
+    const Baked::Images* made = skins();
+    const Selection& s = doc_.selection();
+    for (int k = columns_.first(); k < columns_.first() + columns_.shown(); ++k) {
+        painter.setClipRect(box(k));
+        const auto i = static_cast<size_t>(k - columns_.first());
+        if (made && i < made->size())
+            painter.drawImage(box(k), (*made)[i]);
+        else
+            drawFlat(painter, k);
+        painter.setPen(QPen(QColor(0, 0, 0, 110), 0.8));
+        drawJoints(painter, k);
+        painter.setClipping(false);
+        const bool chosen = s.layers.contains(k);
+        painter.setBrush(Qt::NoBrush);
+        painter.setPen(QPen(chosen ? theme().accent : theme().edge, k == s.layer ? 2.4 : chosen ? 1.6 : 0.8));
+        painter.drawRect(box(k));
     }
     painter.setRenderHint(QPainter::Antialiasing);
-    const Selection& s = doc_.selection();
-    painter.setBrush(Qt::NoBrush);
-    for (const int i : s.layers) {
-        const BuiltLayer& l = layers[static_cast<size_t>(i)];
-        painter.setPen(QPen(theme().accent, i == s.layer ? 2.6 : 1.6));
-        painter.drawRect(QRectF(QPointF(x(l.z0), top() + 1), QPointF(x(l.z1), bottom() - 1)));
-    }
-    if (s.segment >= 0 && layers[static_cast<size_t>(s.layer)].sectored()) {
-        const BuiltLayer& l = layers[static_cast<size_t>(s.layer)];
+    const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(s.layer)];
+    if (s.segment >= 0 && l.sectored() && columns_.shows(s.layer)) {
         const double pitch = 360.0 / l.count(), from = l.phaseDeg + pitch * (s.segment - 0.5);
+        const QRectF at = box(s.layer);
+        painter.setClipRect(at.adjusted(-2, -2, 2, 2));
         painter.setPen(QPen(theme().accent, 3));
         for (const double turn : {-360.0, 0.0, 360.0})
-            painter.drawRect(QRectF(QPointF(x(l.z0), y(from + turn + pitch)), QPointF(x(l.z1), y(from + turn))));
+            painter.drawRect(QRectF(QPointF(at.left(), y(from + turn + pitch)), QPointF(at.right(), y(from + turn))));
+        painter.setClipping(false);
     }
-    painter.setClipping(false);
     painter.setFont(report::type(8));
-    painter.setPen(theme().quiet);
-    for (const int angle : {0, 90, 180, 270, 360}) {
-        if (angle % 180 && height() < 170) continue;
-        painter.drawText(QRectF(0, y(angle) - 8, AxisMap::leftMargin - 12, 16), Qt::AlignRight | Qt::AlignVCenter,
-                         QStringLiteral("%1°").arg(angle));
-    }
+    painter.setPen(hasFocus() ? theme().accent : theme().quiet);
+    for (const int angle : {0, 180, 360})
+        painter.drawText(QRectF(0, std::clamp(y(angle) - 8, 0.0, height() - 16.0), columns_.names(), 16),
+                         Qt::AlignRight | Qt::AlignVCenter, QStringLiteral("%1°").arg(angle));
 }
 
 int SkinLane::segmentUnder(const QPointF& at, int layer) const
 {
-    const double station = z(at.x()), r = radiusAt(doc_.plan().sides.outside, station);
-    return std::isnan(r)
-               ? -1
-               : doc_.plan().assembly.layers[static_cast<size_t>(layer)].segmentAt(station, r - 0.01, angleAt(at.y()));
+    const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
+    const double share = (at.x() - box(layer).left()) / box(layer).width(),
+                 station = l.z0 + std::clamp(share, 0.001, 0.999) * (l.z1 - l.z0),
+                 r = radiusAt(doc_.plan().sides.outside, station);
+    return std::isnan(r) ? -1 : l.segmentAt(station, r - 0.01, angleAt(at.y()));
 }
 
 void SkinLane::paintAt(const QPointF& at)
 {
-    const int layer = layerAtX(at.x());
+    const int layer = columns_.at(at.x());
     const double angle = angleAt(at.y());
     if (layer < 0 || angle < 0 || angle > 360) return;
     const int segment = segmentUnder(at, layer);
@@ -141,9 +146,8 @@ void SkinLane::paintAt(const QPointF& at)
 
 void SkinLane::mousePressEvent(QMouseEvent* event)
 {
-    Lane::mousePressEvent(event);
     if (event->button() != Qt::LeftButton) return;
-    const int layer = layerAtX(event->position().x());
+    const int layer = columns_.at(event->position().x());
     const double angle = angleAt(event->position().y());
     if (layer >= 0 && angle >= 0 && angle <= 360)
         doc_.selectLayer(layer, event->modifiers(), segmentUnder(event->position(), layer));
@@ -156,16 +160,20 @@ void SkinLane::mousePressEvent(QMouseEvent* event)
 
 void SkinLane::mouseMoveEvent(QMouseEvent* event)
 {
-    Lane::mouseMoveEvent(event);
     if (painting_) paintAt(event->position());
 }
 
-void SkinLane::mouseReleaseEvent(QMouseEvent* event)
+void SkinLane::mouseReleaseEvent(QMouseEvent*)
 {
-    Lane::mouseReleaseEvent(event);
     if (!painting_) return;
     painting_ = false;
     doc_.endDrag();
+}
+
+void SkinLane::wheelEvent(QWheelEvent* event)
+{
+    columns_.scroll(event->angleDelta().y() > 0 ? -1 : 1);
+    event->accept();
 }
 
 }  // namespace vl::app

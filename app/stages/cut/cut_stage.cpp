@@ -1,11 +1,12 @@
 #include "app/stages/cut/cut_stage.h"
 
 #include "app/fields/layer_settings.h"
-#include "app/lanes/figures_lane.h"
-#include "app/lanes/ring_view.h"
+#include "app/lanes/layer_tabs.h"
+#include "app/lanes/segment_view.h"
 #include "app/stages/cut/boards_view.h"
 #include "app/stages/cut/rack_form.h"
 #include "app/stages/cut/setups_view.h"
+#include "app/stages/cut/shopping_view.h"
 #include "app/stages/cut/strip_view.h"
 #include "app/stages/page_switch.h"
 #include "core/blank/construction.h"
@@ -16,33 +17,25 @@ namespace vl::app {
 
 CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cut"), parent)
 {
-    auto* section = new SectionLane(document, axis_, SectionLane::Handles::None);
-    section->setFixedHeight(150);
-    addLane(section, 0);
-    using Row = FiguresLane::Row;
-    auto bare = [&](const QString& name, FigureId id) -> Row {
-        return FiguresLane::layerRow(document, name, id, true);
-    };
-    addLane(new FiguresLane(document, axis_, tr("AT THE SAW"), FiguresLane::Columns::Layers,
-                            {bare(tr("miter °"), FigureId::Miter), bare(tr("outer edge"), FigureId::OuterEdge),
-                             bare(tr("board width"), FigureId::BoardWidth), bare(tr("plane to"), FigureId::PlaneTo),
-                             bare(tr("strip"), FigureId::StripLength)}),
-            0);
     auto* boards = new BoardsView(document);
-    auto* pages = new PageSwitch;
-    pages->add(tr("boards"), boards);
-    pages->add(tr("strips"), new StripView(document));
-    pages->add(tr("set-ups"), new SetupsView(document));
-    addLane(pages, 1);
-    connect(section, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
+    pages_ = new PageSwitch;
+    pages_->add(tr("boards"), boards);
+    pages_->add(tr("strips"), new StripView(document));
+    pages_->add(tr("set-ups"), new SetupsView(document));
+    shopping_ = new ShoppingView(document);
+    pages_->add(tr("shopping"), shopping_, false);
+    addLane(pages_, 1);
+    addLane(new LayerTabs(document, columns_), 0);
+    connect(&document, &Document::boardsChanged, this, &CutStage::showWhatThereIs);
+    connect(&document, &Document::changed, this, &CutStage::showWhatThereIs);
 
-    heading(tr("ON THE RACK"));
+    group(tr("On the rack"), "rack");
     auto* rack = new RackForm(document);
     addToPanel(rack);
     connect(rack, &RackForm::importWanted, this, &CutStage::importWanted);
     connect(rack, &RackForm::exportWanted, this, &CutStage::exportWanted);
     connect(rack, &RackForm::markingChanged, boards, &BoardsView::setMarking);
-    title_ = heading({});
+    title_ = group({}, "segment");
     auto* segment = new SegmentView(document);
     segment->setFixedHeight(150);
     addToPanel(segment);
@@ -66,7 +59,7 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     figure(FigureId::StripLength, tr("Strip, all woods"), true);
     choiceRow(&Choices::staves, choices);
 
-    heading(tr("CLOSING THE RING"));
+    group(tr("Closing the ring"), "closing", false);
     auto* trial = new QLabel(tr("Dry-fit this ring with a band. Measure the gap at the outside of the last joint; a "
                                 "gap at the inside counts below 0."));
     trial->setWordWrap(true);
@@ -75,7 +68,7 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     gap_ = lengthRow(wordsOf(fieldOf(&Choices::trialGap)), fieldOf(&Choices::trialGap).limit);
     figure(FigureId::Correction, tr("Add to the miter"), true)->setLeading(true);
 
-    heading(tr("STRIPS"));
+    group(tr("Strips"), "strips", false);
     for (double Shop::*member : {&Shop::kerf, &Shop::ripKerf, &Shop::planing, &Shop::leastHold, &Shop::leastOffcut})
         shopRow(member);
     pieceRow(&Choices::endWaste, choices);
@@ -100,6 +93,14 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     refresh();
 }
 
+/// Where there is nothing to cut from, what is to be bought is what there is to see.
+void CutStage::showWhatThereIs()
+{
+    const bool none = doc_.shop().rack.empty() && shopping_->wanted();
+    if (none != nothing_) pages_->show(none ? tr("shopping") : tr("boards"));
+    nothing_ = none;
+}
+
 void CutStage::refresh()
 {
     refreshRows();
@@ -107,8 +108,8 @@ void CutStage::refresh()
     const auto at = static_cast<size_t>(doc_.selection().layer);
     const Layer& layer = doc_.piece().layers[at];
     const bool ring = doc_.plan().assembly.layers[at].segmented, sled = c.cutting == CutSchool::WedgeSled;
-    title_->setText(ring ? tr("ONE SEGMENT OF RING %1").arg(at + 1)
-                         : tr("LAYER %1, %2").arg(at + 1).arg(wordsOf(layerKinds()[layer.form.index()]).toUpper()));
+    title_->setTitle(ring ? tr("One segment of ring %1").arg(at + 1)
+                          : tr("Layer %1, %2").arg(at + 1).arg(wordsOf(layerKinds()[layer.form.index()])));
     settings_->refresh();
     how_->setText(sled ? tr("The two fences stand a wedge apart; the same face stays up, so its figure shows all "
                             "round. Set each fence with a ruler: the offset over the run.")

@@ -5,6 +5,8 @@
 namespace vl::app {
 
 class LayerSettings;
+class PageSwitch;
+class ShoppingView;
 
 /// Cut: what to set at the saw for each ring, and the strips to make.
 class CutStage : public Stage {
@@ -16,10 +18,19 @@ signals:
     void importWanted();
     void exportWanted();
 
+protected:
+    int columnCount() const override { return static_cast<int>(doc_.plan().assembly.layers.size()); }
+    int chosenColumn() const override { return doc_.selection().layer; }
+
 private:
     void refresh() override;
+    void showWhatThereIs();
 
-    QLabel *title_, *how_;
+    PageSwitch* pages_;
+    ShoppingView* shopping_;
+    bool nothing_ = false;  ///< to cut from
+    Group* title_;
+    QLabel* how_;
     LayerSettings* settings_;
     FigureRow *offset_, *wedge_;
     LengthField *run_, *gap_;

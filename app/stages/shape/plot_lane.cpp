@@ -1,5 +1,6 @@
 #include "app/stages/shape/plot_lane.h"
 
+#include "app/lanes/axis_map.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
 #include "report/type.h"
@@ -9,10 +10,20 @@
 
 namespace vl::app {
 
-PlotLane::PlotLane(Document& document, AxisMap& axis, const QString& title, std::function<Curve(const Document&)> curve,
+PlotLane::PlotLane(Document& document, const QString& title, std::function<Curve(const Document&)> curve,
                    QWidget* parent)
-    : Lane(document, axis, title, parent), curve_(std::move(curve))
+    : Lane(document, title, parent), curve_(std::move(curve))
 {
+}
+
+double PlotLane::x(double z) const
+{
+    return AxisMap::leftMargin + z / std::max(1.0, outlineHeight(doc_.piece())) * (width() - AxisMap::leftMargin - 22);
+}
+
+double PlotLane::z(double px) const
+{
+    return (px - AxisMap::leftMargin) / (width() - AxisMap::leftMargin - 22) * outlineHeight(doc_.piece());
 }
 
 void PlotLane::paintEvent(QPaintEvent*)
@@ -29,6 +40,13 @@ void PlotLane::paintEvent(QPaintEvent*)
     }
     double low = 0, high = std::isnan(curve.limit) ? 0 : curve.limit;
     for (const Point& p : curve.points) low = std::min(low, p.y()), high = std::max(high, p.y());
+    if (curve.isLength) {
+        // A floor met on the slant is deeper than any wall: it would flatten all that matters.
+        std::vector<double> values;
+        for (const Point& p : curve.points) values.push_back(p.y());
+        std::ranges::nth_element(values, values.begin() + static_cast<long>(values.size() / 2));
+        high = std::min(high, 3 * values[values.size() / 2]);
+    }
     if (high - low < 1e-9) high = low + 1;
     const double top = 30, bottom = height() - 14;
     auto y = [&](double v) { return bottom - (v - low) / (high - low) * (bottom - top); };
@@ -47,12 +65,15 @@ void PlotLane::paintEvent(QPaintEvent*)
     QPolygonF area = line;
     area.prepend(QPointF(line.first().x(), y(0)));
     area << QPointF(line.last().x(), y(0));
+    painter.save();
+    painter.setClipRect(QRectF(0, top - 4, width(), height()));
     painter.setPen(Qt::NoPen);
     painter.setBrush(theme().accentSoft);
     painter.drawPolygon(area);
     painter.setPen(QPen(theme().accent, 1.8));
     painter.setBrush(Qt::NoBrush);
     painter.drawPolyline(line);
+    painter.restore();
     if (!std::isnan(curve.limit)) {
         painter.setPen(QPen(theme().warn, 1.2, Qt::DashLine));
         painter.drawLine(QPointF(x(curve.points.front().x()), y(curve.limit)),
@@ -73,7 +94,6 @@ void PlotLane::paintEvent(QPaintEvent*)
 
 void PlotLane::mouseMoveEvent(QMouseEvent* event)
 {
-    Lane::mouseMoveEvent(event);
     hoverX_ = event->position().x();
     update();
 }

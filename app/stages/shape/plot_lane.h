@@ -7,7 +7,7 @@
 
 namespace vl::app {
 
-/// A quantity along the axis as a line: wall thickness, curvature.
+/// A quantity along the axis as a line: wall thickness, curvature. Values far beyond the usual run out of the top.
 class PlotLane : public Lane {
     Q_OBJECT
 public:
@@ -19,7 +19,7 @@ public:
         bool isLength = false;  ///< value shown in the chosen units
         QString empty;          ///< said where there is nothing to draw
     };
-    PlotLane(Document& document, AxisMap& axis, const QString& title, std::function<Curve(const Document&)> curve,
+    PlotLane(Document& document, const QString& title, std::function<Curve(const Document&)> curve,
              QWidget* parent = nullptr);
 
     QSize minimumSizeHint() const override { return {420, 92}; }
@@ -30,6 +30,10 @@ protected:
     void leaveEvent(QEvent* event) override;
 
 private:
+    /// Over the lane's whole width, whatever the drawing's scale is.
+    double x(double z) const;
+    double z(double px) const;
+
     std::function<Curve(const Document&)> curve_;
     double hoverX_ = -1;
 };

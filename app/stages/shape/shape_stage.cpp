@@ -38,28 +38,31 @@ PlotLane::Curve bendCurve(const Document& document)
 
 ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr("Shape"), parent)
 {
-    section_ = new SectionLane(document, axis_, SectionLane::Handles::Outline);
-    addLane(section_, 3);
-    addLane(new PlotLane(document, axis_, tr("WALL, SQUARE TO THE SURFACE"), wallCurve), 1);
-    addLane(new PlotLane(document, axis_, tr("CURVATURE OF THE OUTSIDE"), bendCurve), 1);
+    section_ = new SectionLane(document, axis_, SectionLane::Handles::Outline, nullptr);
+    addLane(section_, 5);
+    addLane(new PlotLane(document, tr("WALL, SQUARE TO THE SURFACE"), wallCurve), 1);
+    addLane(new PlotLane(document, tr("CURVATURE OF THE OUTSIDE"), bendCurve), 1);
     connect(section_, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
 
-    heading(tr("WHAT IT COMES TO"));
+    group(tr("What it comes to"), "comes-to");
     figurePair(FigureId::Height, tr("Height"), FigureId::FloorThickness, tr("Floor"));
     figurePair(FigureId::GreatestDiameter, tr("Greatest Ø"), FigureId::LeastDiameter, tr("Least Ø"));
     figurePair(FigureId::ThinnestWall, tr("Wall, thin"), FigureId::ThickestWall, tr("Wall, thick"));
     figurePair(FigureId::Capacity, tr("Capacity"), FigureId::Weight, tr("Weight"));
     figurePair(FigureId::GravityHeight, tr("Gravity at"), FigureId::TipAngle, tr("Tips at"));
 
-    nodeTitle_ = heading(tr("CHOSEN NODE"));
-    nodeZ_ = lengthRow(tr("Station"), fieldOf(&Node::z).limit);
+    node_ = group(tr("Chosen node"), "node");
     const Limit diameters{0, 2 * fieldOf(&Node::r).limit.high};
-    nodeD_ = lengthRow(tr("Diameter"), diameters);
+    nodeZ_ = new LengthField(document, tr("Station"), fieldOf(&Node::z).limit);
+    nodeD_ = new LengthField(document, tr("Diameter"), diameters);
+    pairRow(tr("Station"), nodeZ_, tr("Ø"), nodeD_);
     join_ = new QComboBox;
     join_->addItems({tr("sharp"), tr("smooth")});
-    row(tr("Corner"), join_);
     span_ = new QComboBox;
+    span_->setAccessibleName(tr("To the next node"));
+    span_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     for (const Choice& c : choicesOf<Span>()) span_->addItem(wordsOf(c));
+    row(tr("Corner"), join_);
     row(tr("To the next node"), span_);
     auto chosenNode = [this](auto&& change) {
         return [this, change](auto value) {
@@ -79,7 +82,7 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
                 if (o[i].span == Span::Arc && o[i].bulge == 0) o[i].bulge = 0.25;
             }));
 
-    heading(tr("OUTLINE"));
+    group(tr("Outline by numbers"), "outline", false);
     height_ = lengthRow(tr("Height"), {1, fieldOf(&Node::z).limit.high});
     connect(height_, &LengthField::edited, this, [this](double mm) {
         edit(tr("set height"), [mm](Piece& p) {
@@ -99,7 +102,7 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     });
     connect(diameter_, &LengthField::edited, this, &ShapeStage::setDiameter);
 
-    heading(tr("WALL AND FLOOR"));
+    group(tr("Wall and floor"), "wall");
     rule_ = new QComboBox;
     for (const Choice& c : choicesOf<WallRule>()) rule_->addItem(wordsOf(c));
     row(tr("Wall"), rule_);
@@ -135,8 +138,9 @@ void ShapeStage::refresh()
     const Selection& s = doc_.selection();
     const Outline& line = s.side == Side::Outside ? p.outside : p.hollow.inside;
     const bool node = s.node >= 0 && s.node < static_cast<int>(line.size());
-    nodeTitle_->setText(!node ? tr("CHOSEN NODE: NONE, CLICK ONE")
-                              : tr("CHOSEN NODE: %1 OF %2").arg(s.node + 1).arg(line.size()));
+    node_->setTitle(!node ? tr("Chosen node: none, click one")
+                          : tr("Chosen node: %1 of %2").arg(s.node + 1).arg(line.size()));
+    node_->setEmpty(!node);
     for (QWidget* w : {static_cast<QWidget*>(nodeZ_), static_cast<QWidget*>(nodeD_), static_cast<QWidget*>(join_),
                        static_cast<QWidget*>(span_)})
         w->setEnabled(node);

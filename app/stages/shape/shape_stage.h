@@ -22,7 +22,7 @@ private:
     LengthField *height_, *station_, *diameter_, *nodeZ_, *nodeD_, *rim_, *base_, *floor_, *round_, *least_, *bore_;
     QComboBox *rule_, *span_, *join_;
     QCheckBox* stands_;
-    QLabel* nodeTitle_;
+    Group* node_;
 };
 
 }  // namespace vl::app

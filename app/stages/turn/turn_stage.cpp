@@ -4,28 +4,35 @@
 
 #include <QComboBox>
 
+#include <cmath>
+
 namespace vl::app {
 
 TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("Turn"), parent)
 {
-    auto* section = new SectionLane(document, axis_, SectionLane::Handles::Stations);
+    auto* section = new SectionLane(document, axis_, SectionLane::Handles::Stations, &columns_);
     addLane(section, 1);
     connect(section, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
-    auto column = [&document](const QString& name, FigureId working, double Station::*member) -> FiguresLane::Row {
-        return {name, working, [&document, member](int i) {
-                    return QString::fromStdString(
-                        formatLength(document.plan().stations[static_cast<size_t>(i)].*member, document.style()));
+    auto row = [&document](const QString& name, FigureId figure, double Station::*member) -> FiguresLane::Row {
+        return {name,
+                [&document, member](int i) {
+                    const double mm = document.plan().stations[static_cast<size_t>(i)].*member;
+                    return std::isnan(mm) ? QString() : QString::fromStdString(formatLength(mm, document.style()));
+                },
+                [&document, figure](int) {
+                    return workingOf(figure, document.piece(), document.shop(), document.plan(), -1, document.style());
                 }};
     };
-    addLane(new FiguresLane(document, axis_, tr("STATIONS: SET THE CALLIPER"), FiguresLane::Columns::Stations,
-                            {column(tr("station"), FigureId::Station, &Station::z),
-                             column(tr("outside Ø"), FigureId::StationOutside, &Station::outside),
-                             column(tr("inside Ø"), FigureId::StationInside, &Station::inside),
-                             column(tr("wall"), FigureId::StationWall, &Station::wall),
-                             column(tr("parting"), FigureId::Parting, &Station::parting)}),
+    std::vector<FiguresLane::Row> rows{row(tr("station"), FigureId::Station, &Station::z),
+                                       row(tr("outside Ø"), FigureId::StationOutside, &Station::outside),
+                                       row(tr("inside Ø"), FigureId::StationInside, &Station::inside),
+                                       row(tr("wall"), FigureId::StationWall, &Station::wall),
+                                       row(tr("parting"), FigureId::Parting, &Station::parting)};
+    addLane(new FiguresLane(
+                document, columns_, tr("Stations: set the calliper"), 5, [rows] { return rows; }, [] { return -1; }),
             0);
 
-    heading(tr("SPEED"));
+    group(tr("Speed"), "speed");
     figure(FigureId::RoughSpeed, tr("Rough blank"), false)->setLeading(true);
     figure(FigureId::FinishedSpeed, tr("Turned"), false)->setLeading(true);
     auto* care = new QLabel(tr("Start at the lowest speed until the blank runs round, standing out of its line; tool "
@@ -34,16 +41,16 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     care->setWordWrap(true);
     care->setProperty("role", "quiet");
     addToPanel(care);
-    heading(tr("STATIONS"));
+    group(tr("Stations"), "stations");
     const auto choices = [](auto& p) -> auto& { return p.choices; };
     choiceRow(&Choices::stations, choices);
     spacing_ = pieceRow(&Choices::stationSpacing, choices);
-    heading(tr("THE LATHE"));
+    group(tr("The lathe"), "lathe", false);
     shopRow(&Shop::swingRadius);
     shopRow(&Shop::betweenCentres);
     figure(FigureId::SwingClearance, tr("Clearance over the bed"), false);
     figure(FigureId::RoughWeight, tr("Weight of the blank"), false);
-    heading(tr("THE PIECE"));
+    group(tr("The piece"), "piece");
     figure(FigureId::GreatestDiameter, tr("Greatest diameter"), false);
     figure(FigureId::ThinnestWall, tr("Thinnest wall"), false);
     figure(FigureId::FloorThickness, tr("Floor thickness"), false);

@@ -10,6 +10,9 @@ class TurnStage : public Stage {
 public:
     explicit TurnStage(Document& document, QWidget* parent = nullptr);
 
+protected:
+    int columnCount() const override { return static_cast<int>(doc_.plan().stations.size()); }
+
 private:
     void refresh() override;
 

@@ -1,0 +1,70 @@
+#pragma once
+
+#include "app/document.h"
+#include "app/lanes/axis_map.h"
+#include "app/lanes/baked.h"
+#include "core/piece/pattern.h"
+
+#include <QWidget>
+
+class QButtonGroup;
+
+namespace vl::app {
+
+/// What is seen along the axis, beside the section: the face of the chosen layer as it is glued, its joints, its gaps
+/// and the finished circles; or the finished piece from its rim or its foot. A click chooses a segment; a drag turns
+/// the layer, or paints its segments where a brush is in hand.
+class FaceView : public QWidget {
+    Q_OBJECT
+public:
+    enum class Shows { Layer, Rim, Foot };
+
+    /// Stands where the drawing's place says. `layer`: begins with the chosen layer's face.
+    FaceView(Document& document, AxisMap& axis, bool layer, QWidget* parent);
+
+    void setBrush(const Brush& brush);
+    void show(Shows what);
+    Shows shows() const { return shows_; }
+    /// Where things stand in it, pixels.
+    QPointF segmentPosition(int segment) const;
+    QPointF turnPosition() const;
+    QRectF drawn() const;
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+private:
+    const BuiltLayer& layer() const { return doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)]; }
+    /// The section's, or as large as it fits where it stands small.
+    double scale() const;
+    void drawCircle(QPainter& painter, double radius, Qt::PenStyle line) const;
+    QPointF centre() const;
+    double angleAt(const QPointF& at) const;
+    /// The segment at a place; −1 where none is.
+    int segmentAt(const QPointF& at) const;
+    bool turns() const;
+    void turnBy(double segments);
+    void drawLayer(QPainter& painter);
+    void drawEnd(QPainter& painter);
+    void drawWords(QPainter& painter) const;
+    void paintSegment(const QPointF& at);
+
+    Document& doc_;
+    AxisMap& axis_;
+    QButtonGroup* choice_;
+    QWidget* row_;
+    Shows shows_;
+    Brush brush_;
+    Baked face_;
+    enum class Drag { None, Turn, Paint } drag_ = Drag::None;
+    QPointF pressedAt_;
+    double turnFrom_ = 0;
+    int mergeKey_ = 0;
+};
+
+}  // namespace vl::app

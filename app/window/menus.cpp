@@ -1,0 +1,122 @@
+// The menu bar: every action of the program stands in it, with its key.
+#include "app/lanes/layer_edits.h"
+#include "app/solid/solid_view.h"
+#include "app/stages/glue/glue_book_dialog.h"
+#include "app/stages/stage.h"
+#include "app/window/help.h"
+#include "app/window/main_window.h"
+#include "app/window/preferences.h"
+#include "app/window/start_page.h"
+
+#include <QFileInfo>
+#include <QMenu>
+#include <QMenuBar>
+#include <QStackedWidget>
+#include <QToolButton>
+
+namespace vl::app {
+
+QMenuBar* MainWindow::makeMenus()
+{
+    auto* bar = new QMenuBar;
+    bar->setNativeMenuBar(false);
+    makePieceMenu(bar->addMenu(tr("&Piece")));
+    makeEditMenu(bar->addMenu(tr("&Edit")));
+    makeViewMenu(bar->addMenu(tr("&View")));
+    QMenu* shop = bar->addMenu(tr("&Shop"));
+    shop->addAction(tr("The shop …"), Qt::Key_F3, this, &MainWindow::editShop);
+    shop->addAction(tr("Glue book …"), this, [this] { GlueBookDialog(doc_, this).exec(); });
+    shop->addSeparator();
+    shop->addAction(tr("Bring a rack in from CSV …"), this, &MainWindow::importRack);
+    shop->addAction(tr("Write the rack to CSV …"), this, &MainWindow::exportRack);
+    QMenu* help = bar->addMenu(tr("&Help"));
+    help->addAction(tr("Help"), QKeySequence::HelpContents, this,
+                    [this] { showHelp(this, stages_[lanes_->currentIndex()]->name()); });
+    help->addAction(tr("Keys"), this, [this] { showHelp(this, tr("Keys")); });
+    help->addAction(tr("About Vivid Lathe"), this, [this] { showHelp(this, tr("About")); });
+    return bar;
+}
+
+void MainWindow::makePieceMenu(QMenu* menu)
+{
+    menu->addAction(tr("New …"), QKeySequence::New, this, [this] { goTo("start"); });
+    menu->addAction(tr("Open …"), QKeySequence::Open, this, [this] { emit start_->open({}); });
+    QMenu* lately = menu->addMenu(tr("Lately opened"));
+    connect(lately, &QMenu::aboutToShow, this, [this, lately] {
+        lately->clear();
+        for (const QString& path : recent())
+            lately->addAction(QFileInfo(path).completeBaseName(), this, [this, path] { emit start_->open(path); })
+                ->setToolTip(path);
+        if (lately->isEmpty()) lately->addAction(tr("none yet"))->setEnabled(false);
+    });
+    menu->addSeparator();
+    menu->addAction(tr("Save"), QKeySequence::Save, this, &MainWindow::save);
+    menu->addAction(tr("Save as …"), QKeySequence::SaveAs, this, &MainWindow::saveAs);
+    menu->addAction(tr("Export DXF, SVG, CSV or ICS …"), QKeySequence(tr("Ctrl+E")), this, &MainWindow::exportFile);
+    menu->addAction(tr("Picture of this view …"), this, &MainWindow::savePicture);
+    menu->addSeparator();
+    printMenu_ = menu->addMenu(tr("Print packet"));
+    printMenu_->addAction(tr("PDF …"), QKeySequence::Print, this,
+                          [this] { printPacket(Preferences::stored().letter); });
+    printMenu_->addAction(tr("PDF on A4 paper …"), this, [this] { printPacket(false); });
+    printMenu_->addAction(tr("PDF on Letter paper …"), this, [this] { printPacket(true); });
+    printMenu_->addAction(tr("To a printer …"), this, &MainWindow::sendToPrinter);
+    menu->addSeparator();
+    menu->addAction(tr("Name and notes …"), Qt::Key_F2, this, &MainWindow::editName);
+    menu->addSeparator();
+    menu->addAction(tr("Quit"), QKeySequence::Quit, this, &QWidget::close);
+}
+
+void MainWindow::makeEditMenu(QMenu* menu)
+{
+    undoAction_ = menu->addAction(tr("Undo"), QKeySequence::Undo, &doc_.history(), &QUndoStack::undo);
+    redoAction_ = menu->addAction(tr("Redo"), QKeySequence::Redo, &doc_.history(), &QUndoStack::redo);
+    menu->addSeparator();
+    menu->addAction(tr("Choose every layer"), QKeySequence::SelectAll, this, [this] {
+        Selection all = doc_.selection();
+        for (int i = 0; i < static_cast<int>(doc_.piece().layers.size()); ++i) all.layers.insert(i);
+        doc_.select(all);
+    });
+    QMenu* layer = menu->addMenu(tr("The chosen layer"));
+    connect(layer, &QMenu::aboutToShow, this, [this, layer] {
+        layer->clear();
+        fillLayerMenu(*layer, doc_, doc_.selection().layer);
+    });
+    menu->addAction(tr("Add a node to the outline"), this, [this] {
+        Piece next = doc_.piece();
+        Selection s = doc_.selection();
+        s.side = Side::Outside;
+        s.node = static_cast<int>(insertInLongestSpan(next.outside));
+        if (doc_.apply(tr("add node"), std::move(next))) doc_.select(s);
+    });
+    menu->addSeparator();
+    menu->addAction(tr("Preferences …"), QKeySequence(tr("Ctrl+,")), this, [this] {
+        PreferencesDialog dialog(this);
+        connect(&dialog, &PreferencesDialog::changed, this, &MainWindow::takePreferences);
+        dialog.exec();
+    });
+}
+
+void MainWindow::makeViewMenu(QMenu* menu)
+{
+    // The stages are not there yet: they are asked for by their place.
+    const QString names[] = {tr("Shape"), tr("Build"), tr("Cut"), tr("Glue"), tr("Turn")};
+    for (int i = 0; i < 5; ++i)
+        menu->addAction(names[i], QKeySequence(QStringLiteral("Ctrl+%1").arg(i + 1)), this,
+                        [this, i] { goTo(stages_[i]->name()); });
+    menu->addSeparator();
+    const std::pair<QString, int> solid[] = {
+        {tr("Stand the piece up"), 0}, {tr("Cut the near half away"), 1}, {tr("Show the glued blank"), 2}};
+    for (const auto& [words, i] : solid) menu->addAction(words, this, [this, i = i] { solidToggles_[i]->toggle(); });
+    menu->addSeparator();
+    menu->addAction(tr("Zoom in"), QKeySequence::ZoomIn, this, [this] { stages_[lanes_->currentIndex()]->zoom(1.25); });
+    menu->addAction(tr("Zoom out"), QKeySequence::ZoomOut, this,
+                    [this] { stages_[lanes_->currentIndex()]->zoom(0.8); });
+    menu->addAction(tr("Fit the drawing"), QKeySequence(tr("Ctrl+0")), this,
+                    [this] { stages_[lanes_->currentIndex()]->zoom(0); });
+    menu->addSeparator();
+    menu->addAction(tr("Light or dark"), this, [this] { setDark(!Preferences::stored().dark); });
+    menu->addAction(tr("Next pane"), Qt::Key_F6, this, [this] { nextPane(false); });
+}
+
+}  // namespace vl::app

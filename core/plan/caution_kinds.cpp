@@ -1,0 +1,50 @@
+#include "core/plan/caution_kinds.h"
+
+#include <algorithm>
+
+namespace vl {
+
+std::string kindOf(const Piece& piece, const Caution& caution)
+{
+    // Ids of layers are the piece's own: "overlap-L3", "season-L3-below".
+    for (const Layer& l : piece.layers)
+        for (const std::string& end : {"-" + l.id, "-" + l.id + "-below"})
+            if (!l.id.empty() && caution.id.ends_with(end)) return caution.id.substr(0, caution.id.size() - end.size());
+    return caution.id;
+}
+
+std::vector<CautionKind> cautionKinds(const Piece& piece, const std::vector<Caution>& cautions)
+{
+    std::vector<CautionKind> kinds;
+    for (const Caution& c : cautions) {
+        const std::string kind = kindOf(piece, c);
+        auto it = std::ranges::find(kinds, kind, &CautionKind::kind);
+        if (it == kinds.end()) it = kinds.insert(kinds.end(), {kind, {}});
+        it->all.push_back(&c);
+    }
+    return kinds;
+}
+
+Piece mendedAll(Piece piece, const Shop& shop, const std::string& kind, size_t fix)
+{
+    auto ofKind = [&](const Piece& p, const Plan& plan) {
+        std::vector<Caution> all;
+        for (const Caution& c : plan.cautions)
+            if (kindOf(p, c) == kind && !c.fixes.empty()) all.push_back(c);
+        return all;
+    };
+    Plan plan = makePlan(piece, shop);
+    std::vector<Caution> left = ofKind(piece, plan);
+    while (!left.empty()) {
+        const Caution& first = left.front();
+        Piece next = first.fixes[std::min(fix, first.fixes.size() - 1)].apply(piece);
+        plan = makePlan(next, shop);
+        std::vector<Caution> after = ofKind(next, plan);
+        if (after.size() >= left.size()) break;
+        piece = std::move(next);
+        left = std::move(after);
+    }
+    return piece;
+}
+
+}  // namespace vl
