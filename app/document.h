@@ -53,6 +53,8 @@ public:
     double now() const { return clock_(); }
     void setClock(std::function<double()> clock);
     LengthStyle style() const { return style_; }
+    /// The same with what fractions are rounded by: for the cards that show the working.
+    LengthStyle exact() const { return {style_.unit, style_.denominator, true}; }
     /// A length on the step that drags keep to, mm: the metric or the inch one as lengths are shown.
     double snapped(double mm) const;
     void setSnap(double metric, double imperial);
@@ -105,7 +107,7 @@ private:
     Shop shop_;
     LengthStyle style_;
     double snapMetric_ = 0.5, snapImperial_ = mmPerInch / 32;  // mm
-    Plan plan_;  // made of the three above, in this order
+    Plan plan_;                                                // made of the three above, in this order
     Selection selection_;
     BoardPlan boards_;
     std::function<double()> clock_;

@@ -6,6 +6,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <set>
 
 namespace vl::report {
 namespace {
@@ -34,13 +35,18 @@ private:
         double longest = 1;
         for (const PlannedBoard& b : boards_.boards) longest = std::max(longest, b.board.length);
         const double scale = s_.inner() / longest;
-        double y = 1e9;
+        const QString heading = QStringLiteral("Boards and their cuts");
+        bool first = true;
         for (const PlannedBoard& b : boards_.boards) {
-            const double tall = b.board.width * scale, list = 4.2 * std::ceil(static_cast<double>(b.strips.size()) / 2);
-            if (y + tall + list + 18.5 > s_.bottom()) {
-                s_.page(QStringLiteral("Boards and their cuts"));
-                y = s_.top();
-            }
+            const double tall = b.board.width * scale, list = listHeight(b);
+            const QString cuts = cutsOf(b);
+            const double said = s_.textHeight(s_.inner(), cuts, 7.5);
+            if (first)
+                s_.part(heading, tall + list + said + 10);
+            else
+                s_.need(tall + list + said + 10, heading);
+            first = false;
+            double y = s_.y();
             s_.text({Sheet::margin, y, s_.inner(), 5},
                     QStringLiteral("%1 · %2").arg(q(b.board.id), QString::fromUtf8(speciesOf(b.board.wood).name)), 9.5,
                     Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
@@ -49,31 +55,79 @@ private:
                         .arg(mm(b.board.length, 0), mm(b.board.width, 0), mm(b.board.thickness), unitName(style_)),
                     8.5, Qt::AlignRight | Qt::AlignVCenter);
             face(b, y + 6, scale);
-            y += tall + 8;
-            QStringList lengths;
-            for (const BoardRect& r : b.lengths) lengths << mm(r.length, 0);
-            if (!lengths.isEmpty())
-                s_.text({Sheet::margin, y, s_.inner(), 4.2},
-                        QStringLiteral("crosscut first, whole width: %1; face and plane each length, then rip it")
-                            .arg(lengths.join(QStringLiteral(", "))),
-                        7, Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
-            y += 4.2;
-            // Which strip holds what: two columns of short lines.
-            for (size_t i = 0; i < b.strips.size(); ++i) {
-                QString runs;
-                for (const PlannedRun& r : b.strips[i].runs)
-                    runs += (runs.isEmpty() ? "" : ", ") + QStringLiteral("%1 × %2").arg(r.count).arg(q(r.part));
-                const QString words = QStringLiteral("%1  plane %2, rip %3: %4%5")
-                                          .arg(QChar('a' + static_cast<int>(i % 26)), mm(b.strips[i].thickness, 2),
-                                               mm(b.strips[i].place.width, 2), runs,
-                                               b.strips[i].kept     ? QStringLiteral(" (cut)")
-                                               : b.strips[i].ganged ? QStringLiteral(" (ripped long, cut short)")
-                                                                    : QString());
-                s_.text({Sheet::margin + static_cast<double>(i % 2) * s_.inner() / 2,
-                         y + 4.2 * static_cast<double>(i / 2), s_.inner() / 2 - 3, 4.2},
-                        words, 7, Qt::AlignLeft | Qt::AlignVCenter);
-            }
-            y += list + 5;
+            y += tall + 7.5;
+            s_.text({Sheet::margin, y, s_.inner(), said + 0.5}, cuts, 7.5);
+            y += said + 0.8;
+            strips(b, y);
+            s_.moveTo(y + list + 4);
+        }
+    }
+
+    /// Every cut with its running distance, in the order in which they are made.
+    QString cutsOf(const PlannedBoard& b) const
+    {
+        QStringList all;
+        for (const BoardCut& c : b.cuts) {
+            const QString n = QString::number(c.number);
+            if (c.kind == BoardCut::Clear)
+                all << QStringLiteral("%1 cut off at %2").arg(n, mm(c.x0, 0));
+            else if (c.kind == BoardCut::Length)
+                all << QStringLiteral("%1 crosscut at %2").arg(n, mm(c.x0, 0));
+            else if (c.kind == BoardCut::Rip)
+                all << QStringLiteral("%1 rip at %2").arg(n, mm(std::max(c.y0, c.y1), 1));
+            else
+                all << QStringLiteral("%1 strip to %2").arg(n, mm(c.x0 - b.strips[c.strip].place.x, 0));
+        }
+        const QString first =
+            b.lengths.empty()
+                ? QString()
+                : QStringLiteral("Crosscut first, whole width; face and plane each length, then rip it. ");
+        return first + QStringLiteral("Cuts, measured from the left and from the upper edge: ") +
+               all.join(QStringLiteral(" · "));
+    }
+
+    /// What each strip is planed and ripped to, and what it holds: two columns.
+    QStringList stripLines(const PlannedBoard& b) const
+    {
+        QStringList all;
+        for (size_t i = 0; i < b.strips.size(); ++i) {
+            QStringList runs;
+            for (const PlannedRun& r : b.strips[i].runs)
+                runs << QStringLiteral("%1 × %2").arg(r.count).arg(partName(plan_, r.part));
+            all << QStringLiteral("%1  plane %2, rip %3: %4%5")
+                       .arg(QChar('a' + static_cast<int>(i % 26)))
+                       .arg(mm(b.strips[i].thickness, 2), mm(b.strips[i].place.width, 2),
+                            runs.join(QStringLiteral(", ")),
+                            b.strips[i].kept     ? QStringLiteral(" (cut)")
+                            : b.strips[i].ganged ? QStringLiteral(" (ripped long, cut short)")
+                                                 : QString());
+        }
+        return all;
+    }
+
+    double columnWidth() const { return s_.inner() / 2 - 3; }
+    double rowHeight(const QStringList& lines, qsizetype k) const
+    {
+        double tall = s_.textHeight(columnWidth(), lines[k], 7.5);
+        if (k + 1 < lines.size()) tall = std::max(tall, s_.textHeight(columnWidth(), lines[k + 1], 7.5));
+        return tall + 0.6;
+    }
+    double listHeight(const PlannedBoard& b) const
+    {
+        const QStringList lines = stripLines(b);
+        double tall = 0;
+        for (qsizetype k = 0; k < lines.size(); k += 2) tall += rowHeight(lines, k);
+        return tall;
+    }
+    void strips(const PlannedBoard& b, double y)
+    {
+        const QStringList lines = stripLines(b);
+        for (qsizetype k = 0; k < lines.size(); k += 2) {
+            const double tall = rowHeight(lines, k);
+            for (qsizetype c = k; c < std::min(k + 2, lines.size()); ++c)
+                s_.text({Sheet::margin + static_cast<double>(c - k) * s_.inner() / 2, y, columnWidth(), tall}, lines[c],
+                        7.5);
+            y += tall;
         }
     }
 
@@ -127,35 +181,45 @@ private:
     void setups()
     {
         std::vector<std::vector<QString>> rows;
+        QStringList trials;  // each said once, and named by its letter
         int number = 0;
         for (const Setup& s : setupsOf(piece_, plan_.assembly, boards_)) {
-            QString settings, parts;
+            QStringList settings;
             for (const Setting& one : s.settings)
-                settings += (settings.isEmpty() ? "" : "\n") + q(one.name) + " " +
-                            q(print(Quantity{one.value, one.unit, one.unit == Unit::Angle ? 3 : 2}, style_));
-            for (const std::string& id : s.parts) parts += (parts.isEmpty() ? "" : ", ") + q(id);
-            rows.push_back(
-                {QString::number(++number), q(s.machine), settings, QString::number(s.cuts), parts, q(s.trial)});
+                settings << q(one.name) + QStringLiteral(" ") +
+                                q(print(Quantity{one.value, one.unit, one.unit == Unit::Angle ? 3 : 2}, style_));
+            // What comes out is the setting itself: only how it is tried is said.
+            const QString trial = q(s.trial).section(QStringLiteral(": "), 0, 0);
+            if (!trials.contains(trial)) trials << trial;
+            rows.push_back({QString::number(++number), q(s.machine), settings.join(QStringLiteral(", ")),
+                            QString::number(s.cuts), layersOf(plan_, s.parts),
+                            QString(QChar('A' + static_cast<int>(trials.indexOf(trial)))), QStringLiteral("\u25a1")});
         }
-        s_.table(QStringLiteral("Machine set-ups"),
-                 QStringLiteral(
-                     "Each fence, stop, tilt and thickness is set once; a trial cut before each. Small parts at a saw "
-                     "can be thrown: hold-downs, a stop that frees the part, the blade at rest before reaching in."),
-                 {{"", 0.05},
-                  {"Machine", 0.16},
-                  {"Set", 0.21},
-                  {"Cuts", 0.07, Qt::AlignRight},
-                  {"  For", 0.24},
-                  {"Trial", 0.27}},
-                 rows);
+        QStringList said;
+        for (qsizetype k = 0; k < trials.size(); ++k)
+            said << QStringLiteral("%1: %2.").arg(QChar('A' + static_cast<int>(k))).arg(trials[k]);
+        s_.table(
+            QStringLiteral("Machine set-ups"),
+            QStringLiteral("Each fence, stop, tilt and thickness is set once, a trial before each; what it measured "
+                           "goes into the box. Small parts at a saw can be thrown: hold-downs, a stop that frees "
+                           "the part, the blade at rest before reaching in. Trials: ") +
+                said.join(QStringLiteral(" ")),
+            {{"", 0.05},
+             {"Machine", 0.17},
+             {"Set", 0.31},
+             {"Cuts", 0.06, Qt::AlignRight},
+             {"  For", 0.22},
+             {"Trial", 0.06},
+             {"Measured", 0.13}},
+            rows, 8);
     }
 
     void shortfall()
     {
         std::vector<std::vector<QString>> rows;
         for (const Shortfall& s : boards_.shortfall)
-            rows.push_back({q(s.part), QString::number(s.count), QString::fromUtf8(s.species->name), mm(s.board),
-                            mm(s.width, 2), mm(s.length, 0), q(fixed(boardFeet(s.volume), 2))});
+            rows.push_back({partName(plan_, s.part), QString::number(s.count), QString::fromUtf8(s.species->name),
+                            mm(s.board), mm(s.width, 2), mm(s.length, 0), q(fixed(boardFeet(s.volume), 2))});
         const auto right = Qt::AlignRight;
         s_.table(QStringLiteral("To buy"),
                  QStringLiteral("What no board on the rack gives, in %1. Board feet with the waste usual in this plan.")
@@ -178,6 +242,29 @@ private:
 };
 
 }  // namespace
+
+QString partName(const Plan& plan, const std::string& id)
+{
+    const auto it = std::ranges::find(plan.assembly.parts, id, &Part::id);
+    return q(it == plan.assembly.parts.end() ? id : it->name);
+}
+
+QString layersOf(const Plan& plan, const std::vector<std::string>& parts)
+{
+    std::set<int> layers;
+    QStringList other;
+    for (const std::string& id : parts)
+        if (const auto it = std::ranges::find(plan.assembly.parts, id, &Part::id); it != plan.assembly.parts.end())
+            layers.insert(it->layer + 1);
+        else
+            other << q(id);
+    QStringList numbers;
+    for (const int n : layers) numbers << QString::number(n);
+    if (!numbers.isEmpty())
+        other.prepend((numbers.size() == 1 ? QStringLiteral("layer ") : QStringLiteral("layers ")) +
+                      numbers.join(QStringLiteral(", ")));
+    return other.join(QStringLiteral(", "));
+}
 
 void drawBoards(Sheet& sheet, const Piece& piece, const Plan& plan, const BoardPlan& boards, LengthStyle style)
 {

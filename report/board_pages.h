@@ -8,6 +8,11 @@
 
 namespace vl::report {
 
+/// What a part is called; its id where it has no name.
+QString partName(const Plan& plan, const std::string& id);
+/// The layers that parts are for: "layers 6, 7, 9".
+QString layersOf(const Plan& plan, const std::vector<std::string>& parts);
+
 /// The boards with their cuts numbered in the order they are made, the set-ups of the machines in their order, and what
 /// is to be bought.
 void drawBoards(Sheet& sheet, const Piece& piece, const Plan& plan, const BoardPlan& boards, LengthStyle style);

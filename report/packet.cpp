@@ -1,14 +1,16 @@
 #include "report/packet.h"
 
-#include "core/blank/construction.h"
 #include "core/measure/format.h"
 #include "core/plan/working.h"
 #include "report/board_pages.h"
 #include "report/drawing.h"
+#include "report/layer_sheets.h"
+#include "report/order_pages.h"
 #include "report/profile_template.h"
 #include "report/shop_paper.h"
-#include "report/type.h"
 
+#include <QDate>
+#include <QLocale>
 #include <QPdfWriter>
 
 #include <cmath>
@@ -29,10 +31,10 @@ public:
     void write()
     {
         cover();
-        rings();
+        drawLayers(s_, piece_, shop_, plan_, style_);
         strips();
         drawBoards(s_, piece_, plan_, boards_, style_);
-        glueUp();
+        drawOrder(s_, plan_, style_);
         stations();
         drawShopPaper(s_, piece_, plan_, style_);
         drawTemplate(s_, plan_, style_);
@@ -76,6 +78,12 @@ private:
             {"Work", FigureId::WorkTime},
             {"Start to finish", FigureId::TotalTime},
         };
+        line(QStringLiteral("Printed"), QLocale::c().toString(QDate::currentDate(), QStringLiteral("d MMMM yyyy")));
+        line(QStringLiteral("Lengths in"),
+             style_.unit == LengthStyle::Unit::Fraction
+                 ? QStringLiteral("inches, 1/%1").arg(style_.denominator)
+                 : QString::fromLatin1(style_.unit == LengthStyle::Unit::Inch ? "inches" : "millimetres"));
+        line(QStringLiteral("Kerf, crosscut / rip"), mm(shop_.kerf, 2) + QStringLiteral(" / ") + mm(shop_.ripKerf, 2));
         for (const auto& [name, id] : figures) line(QString::fromUtf8(name), working(id));
         y = std::max(y, s_.top() + side * 1.1) + 4;
         if (!piece_.notes.empty()) {
@@ -84,111 +92,41 @@ private:
             s_.text({Sheet::margin, y, s_.inner(), h + 1}, notes);
             y += h + 5;
         }
-        s_.text({Sheet::margin, y, s_.inner(), 6},
-                plan_.cautions.empty() ? QStringLiteral("No cautions") : QStringLiteral("Cautions"), 11, Qt::AlignLeft,
-                QFont::DemiBold);
-        y += 7;
-        for (const Caution& c : plan_.cautions) {
-            const QString words = q(std::string(levelName(c.level)) + " · " + c.at + ": " + c.message);
-            const double h = s_.textHeight(s_.inner() - 4, words);
-            if (y + h > s_.bottom() - 18) break;
-            s_.text({Sheet::margin, y, s_.inner() - 4, h + 1}, words);
-            y += h + 1.6;
-        }
+        s_.moveTo(y);
+        cautions();
+        s_.need(14, QStringLiteral("Packet"));
         s_.text({Sheet::margin, s_.bottom() - 13, s_.inner(), 13},
                 QStringLiteral("Saws, spinning wood, dust, glue fumes and oily rags can hurt. The machine's manual, "
                                "local rules and hands-on instruction come before this packet. "
                                "Speeds and times are common practice."),
                 8, Qt::AlignLeft | Qt::AlignBottom | Qt::TextWordWrap, QFont::Normal, QColor(80, 80, 80));
+        s_.moveTo(s_.bottom());
     }
 
-    /// Four rings a page, each with its face, its segment and its figures.
-    void rings()
+    /// All of them, each with its ways out, over as many pages as they take.
+    void cautions()
     {
-        const double tall = (s_.bottom() - s_.top()) / 4;
-        int place = 0;
-        for (size_t i = 0; i < plan_.assembly.layers.size(); ++i, ++place) {
-            if (place % 4 == 0) s_.page(QStringLiteral("Ring sheets"));
-            ring(i, s_.top() + (place % 4) * tall, tall);
+        s_.text({Sheet::margin, s_.y(), s_.inner(), 6},
+                plan_.cautions.empty() ? QStringLiteral("No cautions") : QStringLiteral("Cautions"), 11, Qt::AlignLeft,
+                QFont::DemiBold);
+        s_.moveTo(s_.y() + 7);
+        for (const Caution& c : plan_.cautions) {
+            QString words = q(std::string(levelName(c.level)) + " · " + c.at + ": " + c.message + ".");
+            QStringList ways;
+            for (const Fix& fix : c.fixes) ways << q(fix.label);
+            if (!ways.isEmpty()) words += QStringLiteral(" Ways out: ") + ways.join(QStringLiteral("; ")) + ".";
+            const double h = s_.textHeight(s_.inner() - 4, words, 8.5);
+            s_.need(h + 16, QStringLiteral("Packet"));
+            s_.text({Sheet::margin, s_.y(), s_.inner() - 4, h + 1}, words, 8.5);
+            s_.moveTo(s_.y() + h + 1.4);
         }
-    }
-
-    void ring(size_t i, double y, double tall)
-    {
-        const BuiltLayer& b = plan_.assembly.layers[i];
-        const int layer = static_cast<int>(i);
-        const double face = tall - 12, x = Sheet::margin;
-        const bool disc = !b.segmented;
-        QString woods;
-        for (const Part& p : plan_.assembly.parts)
-            if (p.layer == layer)
-                woods += (woods.isEmpty() ? "" : ", ") + (disc ? QString() : QString::number(p.count) + " × ") +
-                         QString::fromUtf8(p.species->name);
-        s_.text({x, y, s_.inner(), 6},
-                (piece_.layers[i].is<DiscForm>() ? QStringLiteral("Disc %1")
-                 : b.segmented                   ? QStringLiteral("Ring %1")
-                               : QString::fromUtf8(layerKinds()[piece_.layers[i].form.index()].words) +
-                                     QStringLiteral(", layer %1"))
-                    .arg(i + 1),
-                11, Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
-        s_.text({x + 30, y, s_.inner() - 30, 6}, woods, 9, Qt::AlignRight | Qt::AlignVCenter);
-        const double half = b.cornerRadius() * 1.03;
-        s_.painter().drawImage(s_.px(QRectF(x, y + 8, face, face)), imageOf(bakeRing(b, half, 420)));
-        s_.painter().setPen(QPen(QColor(60, 60, 60), s_.px(0.12)));
-        s_.painter().setBrush(Qt::NoBrush);
-        const QPointF centre(x + face / 2, y + 8 + face / 2);
-        const double scale = face / 2 / half;
-        for (const Cell& cell : b.cells) {
-            QPolygonF corners;
-            for (const Point& p : b.planOf(cell, (b.z0 + b.z1) / 2))
-                corners << s_.px(QPointF(centre.x() + p.x() * scale, centre.y() - p.y() * scale));
-            s_.painter().drawPolygon(corners);
-        }
-        const double figures = s_.inner() * 0.33, middle = s_.inner() - face - figures - 8;
-        if (!disc) {
-            s_.painter().setFont(type(7.5));
-            drawSegment(s_.painter(), s_.px(QRectF(x + face + 4, y + 8, middle, face)), b, style_, {});
-        }
-        double line = y + 8;
-        auto row = [&](const char* name, const QString& value) {
-            s_.text({s_.width() - Sheet::margin - figures, line, figures, 4.6}, QString::fromUtf8(name), 8,
-                    Qt::AlignLeft | Qt::AlignVCenter, QFont::Normal, QColor(90, 90, 90));
-            s_.text({s_.width() - Sheet::margin - figures, line, figures, 4.6}, value, 8.5,
-                    Qt::AlignRight | Qt::AlignVCenter, QFont::DemiBold);
-            line += 4.9;
-        };
-        if (disc) {
-            row("Cut to", working(FigureId::StockOuter, layer));
-            row("Plane to", working(FigureId::PlaneTo, layer));
-            // As many of the construction's own settings as the sheet has lines for; the scribed circles have a page of
-            // their own.
-            for (const Setting& setting : b.settings) {
-                if (line > y + tall - 12) break;
-                const Working w = workingOf(setting, style_);
-                row(setting.name.c_str(), q(w.result));
-            }
-        } else {
-            row("Miter", figure(FigureId::Miter, layer));
-            row("Fence", figure(FigureId::Fence, layer));
-            if (piece_.choices.cutting == CutSchool::WedgeSled)
-                row("Sled offset", working(FigureId::SledOffset, layer));
-            row("Outer edge (stop)", working(FigureId::OuterEdge, layer));
-            row("Inner edge", working(FigureId::InnerEdge, layer));
-            row("Board width", working(FigureId::BoardWidth, layer));
-            row("Plane to", working(FigureId::PlaneTo, layer));
-            row("Strip, all woods", working(FigureId::StripLength, layer));
-            row("Rotation", figure(FigureId::Rotation, layer));
-            if (plan_.cutOf(layer)->correction != 0) row("Fence correction", figure(FigureId::Correction, layer));
-        }
-        s_.rule(x, y + tall - 2, s_.width() - Sheet::margin, y + tall - 2);
     }
 
     void strips()
     {
         std::vector<std::vector<QString>> rows;
         for (const Strip& strip : plan_.cuts.strips) {
-            QString parts;
-            for (const std::string& id : strip.parts) parts += (parts.isEmpty() ? "" : ", ") + q(id);
+            const QString parts = layersOf(plan_, strip.parts);
             rows.push_back({QString::fromUtf8(strip.species->name), mm(strip.thickness), mm(strip.width, 2),
                             mm(strip.length, 0), q(fixed(strip.volume / 1e9, 5)), q(fixed(boardFeet(strip.volume), 2)),
                             parts});
@@ -207,47 +145,32 @@ private:
                   {"m³", 0.11, right},
                   {"board feet", 0.11, right},
                   {"  For", 0.26}},
-                 rows);
-    }
-
-    void glueUp()
-    {
-        std::vector<std::vector<QString>> rows;
-        int number = 0;
-        for (const size_t i : plan_.schedule.order) {
-            const Step& step = plan_.assembly.recipe[i];
-            QString time;
-            if (step.workMinutes > 0) time = QString::number(std::lround(step.workMinutes)) + " min";
-            if (step.waitMinutes > 0)
-                time +=
-                    (time.isEmpty() ? "wait " : ", wait ") + QString::number(std::lround(step.waitMinutes)) + " min";
-            rows.push_back({QString::number(++number), q(print(step.title, style_)), q(print(step.how, style_)),
-                            q(print(step.why, style_)), time});
-        }
-        s_.table(
-            QStringLiteral("Glue-up order"),
-            QStringLiteral(
-                "In an order in which every step finds what it needs; while one thing waits, the next is worked on."),
-            {{"", 0.05, Qt::AlignRight}, {"Step", 0.26}, {"How", 0.28}, {"Why", 0.28}, {"Time", 0.13, Qt::AlignRight}},
-            rows);
+                 rows, 8);
     }
 
     void stations()
     {
         std::vector<std::vector<QString>> rows;
+        const double rim = outlineHeight(piece_);
+        int number = 0;
         for (const Station& st : plan_.stations)
-            rows.push_back({mm(st.z), mm(st.outside, 1), mm(st.inside, 1), mm(st.wall, 1), mm(st.parting, 1)});
+            rows.push_back({QString::number(++number), mm(st.z), mm(rim - st.z), mm(st.outside, 1), mm(st.inside, 1),
+                            mm(st.wall, 1), mm(st.parting, 1), QStringLiteral("\u25a1")});
         const auto right = Qt::AlignRight;
         s_.table(QStringLiteral("Stations"),
-                 QStringLiteral("From the headstock face, in %1. Wall is square to the surface; parting depth is from "
-                                "the blank turned just round. Keep 1 mm over until both sides are roughed.")
-                     .arg(unitName(style_)),
-                 {{"Station", 0.2, right},
-                  {"Outside Ø", 0.2, right},
-                  {"Inside Ø", 0.2, right},
-                  {"Wall", 0.2, right},
-                  {"Parting depth", 0.2, right}},
-                 rows);
+                 QStringLiteral("In %1. Wall is square to the surface; parting depth is from the blank turned just "
+                                "round. Leave 1 mm over, inside and out, until both sides are roughed (common "
+                                "practice). The floor stands %2 from the foot.")
+                     .arg(unitName(style_), figure(FigureId::FloorThickness)),
+                 {{"", 0.06, right},
+                  {"From foot", 0.13, right},
+                  {"From rim", 0.13, right},
+                  {"Outside Ø", 0.14, right},
+                  {"Inside Ø", 0.14, right},
+                  {"Wall", 0.12, right},
+                  {"Parting depth", 0.14, right},
+                  {"  Measured", 0.14}},
+                 rows, 8);
     }
 
     Sheet& s_;

@@ -6,7 +6,6 @@
 #include "core/plan/boards/board_plan.h"
 #include "core/plan/plan.h"
 
-
 namespace vl::report {
 
 /// Writes the packet: picture and figures, a sheet for every ring, the strip list, boards and set-ups, the glue-up

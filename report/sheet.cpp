@@ -24,6 +24,28 @@ void Sheet::page(const QString& heading)
     rule(margin, 19.5, width() - margin, 19.5, 0.3, Qt::black);
     text({margin, height() - 12, inner(), 6}, QString::number(pages_), 8, Qt::AlignRight | Qt::AlignVCenter,
          QFont::Normal, QColor(90, 90, 90));
+    y_ = top();
+}
+
+void Sheet::part(const QString& heading, double room)
+{
+    if (y_ + room + 12 > bottom()) return page(heading);
+    y_ += 5;
+    text({margin, y_, inner(), 7}, heading, 12, Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
+    rule(margin, y_ + 7.5, width() - margin, y_ + 7.5, 0.3, Qt::black);
+    y_ += 10;
+}
+
+void Sheet::need(double tall, const QString& heading)
+{
+    if (y_ + tall > bottom()) page(heading + QStringLiteral(", continued"));
+}
+
+void Sheet::box(double x, double y, double wide, double tall)
+{
+    painter_.setPen(QPen(QColor(90, 90, 90), px(0.2)));
+    painter_.setBrush(Qt::NoBrush);
+    painter_.drawRect(px(QRectF(x, y, wide, tall)));
 }
 
 void Sheet::text(const QRectF& box, const QString& words, double points, int flags, QFont::Weight weight,
@@ -47,43 +69,48 @@ void Sheet::rule(double x0, double y0, double x1, double y1, double thickness, c
 }
 
 void Sheet::table(const QString& heading, const QString& lead, const std::vector<Column>& columns,
-                  const std::vector<std::vector<QString>>& rows)
+                  const std::vector<std::vector<QString>>& rows, double points)
 {
-    constexpr double gap = 2, pad = 1.2;
-    double y = 0;
-    auto head = [&](bool first) {
-        page(first ? heading : heading + QStringLiteral(", continued"));
-        y = top();
-        if (first && !lead.isEmpty()) {
-            const double h = textHeight(inner(), lead);
-            text({margin, y, inner(), h + 1}, lead, 9, Qt::AlignLeft | Qt::TextWordWrap, QFont::Normal,
-                 QColor(60, 60, 60));
-            y += h + 4;
-        }
+    constexpr double gap = 2, pad = 0.9;
+    auto head = [&] {
         double x = margin;
         for (const Column& c : columns) {
-            text({x, y, c.share * inner() - gap, 5}, c.name, 8, static_cast<int>(c.align) | Qt::AlignVCenter,
+            text({x, y_, c.share * inner() - gap, 5}, c.name, 8, static_cast<int>(c.align) | Qt::AlignVCenter,
                  QFont::DemiBold);
             x += c.share * inner();
         }
-        y += 6;
-        rule(margin, y, width() - margin, y, 0.25, Qt::black);
+        y_ += 6;
+        rule(margin, y_, width() - margin, y_, 0.25, Qt::black);
     };
-    head(true);
+    part(heading, 40);
+    if (!lead.isEmpty()) {
+        const double h = textHeight(inner(), lead);
+        text({margin, y_, inner(), h + 1}, lead, 9, Qt::AlignLeft | Qt::TextWordWrap, QFont::Normal,
+             QColor(60, 60, 60));
+        y_ += h + 3;
+    }
+    head();
     for (const auto& row : rows) {
-        double tall = 4;
+        double tall = 3.6;
         for (size_t k = 0; k < columns.size(); ++k)
-            tall = std::max(tall, textHeight(columns[k].share * inner() - gap, row[k], 8.5));
-        if (y + tall + 2 * pad > bottom()) head(false);
+            tall = std::max(tall, textHeight(columns[k].share * inner() - gap, row[k], points));
+        if (y_ + tall + 2 * pad > bottom()) {
+            page(heading + QStringLiteral(", continued"));
+            head();
+        }
         double x = margin;
         for (size_t k = 0; k < columns.size(); ++k) {
-            text({x, y + pad, columns[k].share * inner() - gap, tall + 1}, row[k], 8.5,
-                 static_cast<int>(columns[k].align) | Qt::AlignTop | Qt::TextWordWrap);
+            const QRectF cell(x, y_ + pad, columns[k].share * inner() - gap, tall + 0.6);
+            if (row[k] == QStringLiteral("\u25a1"))  // an empty square: a box to write in
+                box(cell.left(), cell.top(), cell.width(), std::min(cell.height(), 4.2));
+            else
+                text(cell, row[k], points, static_cast<int>(columns[k].align) | Qt::AlignTop | Qt::TextWordWrap);
             x += columns[k].share * inner();
         }
-        y += tall + 2 * pad;
-        rule(margin, y, width() - margin, y);
+        y_ += tall + 2 * pad;
+        rule(margin, y_, width() - margin, y_);
     }
+    y_ += 4;
 }
 
 void Sheet::finish()

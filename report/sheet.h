@@ -25,6 +25,13 @@ public:
 
     /// A fresh page with its heading; the first call starts the first page.
     void page(const QString& heading);
+    /// Begins a part of the document: under what stands on this page where `room` mm are left, else on a fresh page.
+    void part(const QString& heading, double room);
+    /// Where the next thing goes, mm from the page's top; moved on by whoever draws there.
+    double y() const { return y_; }
+    void moveTo(double y) { y_ = y; }
+    /// Room for `tall` mm, on a fresh page where this one has it not.
+    void need(double tall, const QString& heading);
     int pages() const { return pages_; }
 
     QPainter& painter() { return painter_; }
@@ -45,9 +52,11 @@ public:
         double share;  ///< of the inner width
         Qt::Alignment align = Qt::AlignLeft;
     };
-    /// A table over as many pages as it takes; rows wrap within their columns.
+    /// A part that is a table over as many pages as it takes; rows wrap within their columns.
     void table(const QString& heading, const QString& lead, const std::vector<Column>& columns,
-               const std::vector<std::vector<QString>>& rows);
+               const std::vector<std::vector<QString>>& rows, double points = 8.5);
+    /// An empty box to tick, or to write a number in.
+    void box(double x, double y, double wide, double tall);
 
     /// Ends the document; throws InputError where it could not be written.
     void finish();
@@ -59,6 +68,7 @@ private:
     QSizeF size_;
     QString title_;
     int pages_ = 0;
+    double y_ = 1e9;
 };
 
 }  // namespace vl::report

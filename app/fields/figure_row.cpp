@@ -11,13 +11,11 @@ namespace vl::app {
 FigureRow::FigureRow(Document& document, FigureId figure, const QString& name, bool ofLayer, QWidget* parent)
     : FigureRow(
           document, name,
-          [&document, figure, ofLayer] {
+          [&document, figure, ofLayer](LengthStyle style) {
               const int layer = ofLayer ? document.selection().layer : -1;
-              Working w =
-                  workingOf(figure, document.piece(), document.shop(), document.plan(), layer, document.style());
+              Working w = workingOf(figure, document.piece(), document.shop(), document.plan(), layer, style);
               // With its unit where it has a working, which is wherever it is a number.
-              if (w.title.empty())
-                  w.result = figureText(figure, document.piece(), document.plan(), layer, document.style());
+              if (w.title.empty()) w.result = figureText(figure, document.piece(), document.plan(), layer, style);
               return w;
           },
           parent)
@@ -25,7 +23,8 @@ FigureRow::FigureRow(Document& document, FigureId figure, const QString& name, b
     if (ofLayer) connect(&doc_, &Document::selectionChanged, this, &FigureRow::refresh);
 }
 
-FigureRow::FigureRow(Document& document, const QString& name, std::function<Working()> working, QWidget* parent)
+FigureRow::FigureRow(Document& document, const QString& name, std::function<Working(LengthStyle)> working,
+                     QWidget* parent)
     : QAbstractButton(parent), doc_(document), working_(std::move(working)), name_(name)
 {
     setCursor(Qt::PointingHandCursor);
@@ -33,7 +32,7 @@ FigureRow::FigureRow(Document& document, const QString& name, std::function<Work
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     connect(&doc_, &Document::changed, this, &FigureRow::refresh);
     connect(this, &QAbstractButton::clicked, this,
-            [this] { WorkingCard::show(this, mapToGlobal(QPoint(width() - 120, height())), working_()); });
+            [this] { WorkingCard::show(this, mapToGlobal(QPoint(width() - 120, height())), working_(doc_.exact())); });
     read();
 }
 
@@ -51,7 +50,7 @@ void FigureRow::showEvent(QShowEvent* event)
 
 void FigureRow::read()
 {
-    value_ = QString::fromStdString(working_().result);
+    value_ = QString::fromStdString(working_(doc_.style()).result);
     setAccessibleName(name_ + ": " + value_);
     update();
 }

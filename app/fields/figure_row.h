@@ -15,7 +15,8 @@ class FigureRow : public QAbstractButton {
 public:
     FigureRow(Document& document, FigureId figure, const QString& name, bool ofLayer, QWidget* parent = nullptr);
     /// A number with any other working, read anew whenever the plan changes.
-    FigureRow(Document& document, const QString& name, std::function<Working()> working, QWidget* parent = nullptr);
+    FigureRow(Document& document, const QString& name, std::function<Working(LengthStyle)> working,
+              QWidget* parent = nullptr);
 
     QString value() const { return value_; }
     /// Drawn larger, in the accent.
@@ -31,7 +32,7 @@ private:
     void read();
 
     Document& doc_;
-    std::function<Working()> working_;
+    std::function<Working(LengthStyle)> working_;
     QString name_, value_;
     bool leading_ = false;
 };

@@ -31,10 +31,9 @@ void LayerSettings::refresh()
     }
     // Read by its place: the plan is another one after every change.
     for (int k = 0; k < names.size(); ++k)
-        layout()->addWidget(new FigureRow(doc_, names[k], [this, k, settings]() -> Working {
+        layout()->addWidget(new FigureRow(doc_, names[k], [k, settings](LengthStyle style) -> Working {
             const auto& now = settings();
-            return static_cast<size_t>(k) < now.size() ? workingOf(now[static_cast<size_t>(k)], doc_.style())
-                                                       : Working{};
+            return static_cast<size_t>(k) < now.size() ? workingOf(now[static_cast<size_t>(k)], style) : Working{};
         }));
     setVisible(!names.isEmpty());
 }

@@ -25,7 +25,7 @@ LengthField::LengthField(Document& document, const QString& name, const Limit& l
 {
     setAccessibleName(name);
     setAlignment(Qt::AlignRight);
-    setMinimumWidth(76);
+    setMinimumWidth(122);  // "12 19/32 +0.012 in"
     setProperty("hint", tr("Takes 12.5 or 12,5, 1 3/8, 2'3\", 35mm, and sums: 3/8 + 1/16, 10in/3"));
     setToolTip(property("hint").toString());
     connect(this, &QLineEdit::returnPressed, this, &LengthField::take);

@@ -32,7 +32,7 @@ FiguresLane::Row FiguresLane::figureRow(Document& document, const QString& name,
                 return text == QStringLiteral("–") ? QString() : text;
             },
             [&document, figure](int column) {
-                return workingOf(figure, document.piece(), document.shop(), document.plan(), column, document.style());
+                return workingOf(figure, document.piece(), document.shop(), document.plan(), column, document.exact());
             }};
 }
 

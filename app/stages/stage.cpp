@@ -2,9 +2,41 @@
 
 #include "app/theme/theme.h"
 
+#include <QEvent>
 #include <QFrame>
+#include <QTimer>
 
 namespace vl::app {
+namespace {
+
+/// What scrolls in the panel: as high as its words need when they wrap, which a scroll area does not ask for.
+class PanelBody : public QWidget {
+public:
+    using QWidget::QWidget;
+
+protected:
+    bool event(QEvent* event) override
+    {
+        const bool done = QWidget::event(event);
+        if (event->type() == QEvent::LayoutRequest || event->type() == QEvent::Resize ||
+            event->type() == QEvent::Show) {
+            settle();
+            // Again when the layouts within have settled too.
+            QTimer::singleShot(0, this, &PanelBody::settle);
+        }
+        return done;
+    }
+
+private:
+    void settle()
+    {
+        layout()->invalidate();
+        const int tall = layout()->totalHeightForWidth(width());
+        if (tall > 0 && tall != minimumHeight()) setMinimumHeight(tall);
+    }
+};
+
+}  // namespace
 
 Stage::Stage(Document& document, const QString& name, QWidget* parent) : QWidget(parent), doc_(document), name_(name)
 {
@@ -17,7 +49,7 @@ Stage::Stage(Document& document, const QString& name, QWidget* parent) : QWidget
     panel_->setWidgetResizable(true);
     panel_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     panel_->setFrameShape(QFrame::NoFrame);
-    auto* inner = new QWidget(panel_);
+    auto* inner = new PanelBody(panel_);
     column_ = whole_ = new QVBoxLayout(inner);
     column_->setContentsMargins(14, 8, 14, 10);
     column_->setSpacing(4);
@@ -118,8 +150,20 @@ QComboBox* Stage::choiceRow(const QString& name, const std::vector<Choice>& choi
     // The panel's width rules, not the longest choice's.
     field->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     field->setMinimumContentsLength(10);
-    for (const Choice& c : choices) field->addItem(wordsOf(c));
-    row(name, field);
+    int widest = 0;
+    for (const Choice& c : choices) {
+        field->addItem(wordsOf(c));
+        widest = std::max(widest, field->fontMetrics().horizontalAdvance(wordsOf(c)));
+    }
+    constexpr int beside = 150;  // pixels that a choice has beside its name
+    if (widest <= beside)
+        row(name, field);
+    else {
+        auto* line = named(name, field);
+        line->setDirection(QBoxLayout::TopToBottom);
+        line->setSpacing(1);
+        column_->addLayout(line);
+    }
     connect(field, &QComboBox::activated, this, set);
     rows_.push_back([field, get] { field->setCurrentIndex(get()); });
     return field;
@@ -144,15 +188,6 @@ QHBoxLayout* Stage::named(const QString& name, QWidget* field)
 }
 
 void Stage::row(const QString& name, QWidget* field) { column_->addLayout(named(name, field)); }
-
-void Stage::pairRow(const QString& left, QWidget* leftField, const QString& right, QWidget* rightField)
-{
-    auto* line = new QHBoxLayout;
-    line->setSpacing(14);
-    line->addLayout(named(left, leftField), 1);
-    line->addLayout(named(right, rightField), 1);
-    column_->addLayout(line);
-}
 
 void Stage::addToPanel(QWidget* widget) { column_->addWidget(widget); }
 void Stage::addToPanel(QLayout* layout) { column_->addLayout(layout); }

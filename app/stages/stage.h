@@ -106,8 +106,6 @@ protected:
     /// Brings the rows made above up to date.
     void refreshRows();
     void row(const QString& name, QWidget* field);
-    /// Two rows beside one another.
-    void pairRow(const QString& left, QWidget* leftField, const QString& right, QWidget* rightField);
     QComboBox* choiceRow(const QString& name, const std::vector<Choice>& choices, std::function<int()> get,
                          std::function<void(int)> set);
     void addToPanel(QWidget* widget);

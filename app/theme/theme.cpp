@@ -66,8 +66,8 @@ QMenuBar::item { background: transparent; padding: 5px 9px; border-radius: 4px; 
 QMenuBar::item:selected { background: %accentSoft; }
 QSplitter::handle { background: transparent; }
 QSplitter::handle:hover { background: %edge; }
-QHeaderView::section { background: %panel; color: %quiet; border: none; border-bottom: 1px solid %edge; padding: 4px 8px;
-    font-weight: 600; }
+QHeaderView::section { background: %panel; color: %quiet; border: none; border-bottom: 1px solid %edge;
+    padding: 4px 8px; font-weight: 600; }
 QTableView { background: %panel; alternate-background-color: %ground; selection-background-color: %accentSoft;
     selection-color: %text; border: none; }
 QTableView::item { padding: 2px 8px; }

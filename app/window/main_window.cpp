@@ -141,7 +141,6 @@ QWidget* MainWindow::makeHeader()
     connect(title_, &QToolButton::clicked, this, &MainWindow::editName);
     edited_ = new QLabel;
     edited_->setProperty("role", "quiet");
-    edited_->setMinimumWidth(64);
     row->addWidget(title_);
     row->addSpacing(4);
     row->addWidget(edited_);
@@ -175,7 +174,7 @@ void MainWindow::addUnits(QHBoxLayout* row)
         unit->setAccessibleName(spoken[i]);
         unit->setToolTip(spoken[i]);
         unit->setCheckable(true);
-        unit->setMinimumWidth(46);
+        unit->setMinimumWidth(54);
         group->addButton(unit);
         connect(unit, &QToolButton::clicked, this, [this, i] {
             QSettings().setValue("unit", i);
@@ -247,7 +246,7 @@ QWidget* MainWindow::makeBody()
     measures->setMinimumHeight(180);
     right->addWidget(solidPanel);
     right->addWidget(measures);
-    right->setMinimumWidth(320);
+    right->setMinimumWidth(366);
     across->addWidget(right);
     splitters_ = {across, right};
     for (QSplitter* splitter : splitters_) {
@@ -367,7 +366,7 @@ void MainWindow::refresh()
 {
     const Plan& plan = doc_.plan();
     const QString name = QString::fromStdString(doc_.piece().name);
-    title_->setText(QFontMetrics(title_->font()).elidedText(name, Qt::ElideRight, 300));
+    fitHeader();
     title_->setAccessibleName(tr("Name of the piece: %1").arg(name));
     edited_->setText(doc_.edited() ? tr("edited") : doc_.path().isEmpty() ? QString() : tr("saved"));
     setWindowTitle(tr("%1%2 – Vivid Lathe").arg(doc_.edited() ? QStringLiteral("• ") : QString(), name));
@@ -450,7 +449,7 @@ void MainWindow::setDark(bool dark)
 void MainWindow::takePreferences()
 {
     const Preferences p = Preferences::stored();
-    doc_.setStyle({static_cast<LengthStyle::Unit>(p.unit), p.denominator});
+    doc_.setStyle({static_cast<LengthStyle::Unit>(p.unit), p.denominator, false});
     doc_.setSnap(p.snapMetric, mmPerInch / p.snapImperial);
     if (theme().dark == p.dark) return;
     setTheme(p.dark);
@@ -465,6 +464,25 @@ void MainWindow::showIcons()
     undoAction_->setIcon(icon("undo-2", theme().text));
     redoAction_->setIcon(icon("redo-2", theme().text));
     next_->setIcon(icon("chevron-right", theme().accent));
+}
+
+/// The name gets what the menus, units and buttons leave of the header; in a narrow window undo and redo are in their
+/// menu alone.
+void MainWindow::fitHeader()
+{
+    const bool narrow = width() < 1060;
+    undo_->setVisible(!narrow);
+    redo_->setVisible(!narrow);
+    edited_->setMinimumWidth(narrow ? 0 : 64);  // so that nothing beside it jumps
+    const int room = std::clamp(width() - (narrow ? 730 : 830), 60, 300);
+    title_->setText(
+        QFontMetrics(title_->font()).elidedText(QString::fromStdString(doc_.piece().name), Qt::ElideRight, room));
+}
+
+void MainWindow::resizeEvent(QResizeEvent* event)
+{
+    QMainWindow::resizeEvent(event);
+    fitHeader();
 }
 
 /// Where it was, or as large as is good, within the screen.

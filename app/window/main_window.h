@@ -72,6 +72,7 @@ public:
 
 protected:
     void closeEvent(QCloseEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
     QWidget* makeHeader();
@@ -85,6 +86,7 @@ private:
     void takePreferences();
     void showIcons();
     void placeWindow();
+    void fitHeader();
     void keepPlace() const;
     void nextPane(bool back);
     void refresh();

@@ -32,7 +32,8 @@ std::string formatLength(double mm, LengthStyle style, int decimals)
     const auto parts = static_cast<long>(std::lround(inches * style.denominator));
     const double remainder = inches - static_cast<double>(parts) / style.denominator;
     const long whole = parts / style.denominator, rest = parts % style.denominator;
-    std::string out = mm < 0 && (parts || std::abs(remainder) >= 5e-4) ? "-" : "";
+    const bool shown = style.rest && std::abs(remainder) >= 5e-4;
+    std::string out = mm < 0 && (parts || shown) ? "-" : "";
     if (rest == 0)
         out += std::to_string(whole);
     else {
@@ -40,7 +41,7 @@ std::string formatLength(double mm, LengthStyle style, int decimals)
         if (whole) out += std::to_string(whole) + " ";
         out += std::to_string(rest / g) + "/" + std::to_string(style.denominator / g);
     }
-    if (std::abs(remainder) >= 5e-4) out += (remainder > 0 ? " +" : " −") + fixed(std::abs(remainder), 3);
+    if (shown) out += (remainder > 0 ? " +" : " −") + fixed(std::abs(remainder), 3);
     return out;
 }
 
@@ -51,6 +52,7 @@ std::string formatLengthUnit(double mm, LengthStyle style, int decimals)
 
 std::string fieldLength(double mm, LengthStyle style)
 {
+    style.rest = true;  // what is typed over keeps its value
     if (style.unit == LengthStyle::Unit::Fraction) return formatLengthUnit(mm, style);
     const bool metric = style.unit == LengthStyle::Unit::Millimetre;
     const double value = metric ? mm : mm / mmPerInch;

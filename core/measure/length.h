@@ -13,6 +13,7 @@ struct LengthStyle {
     enum class Unit { Millimetre, Inch, Fraction };
     Unit unit = Unit::Millimetre;
     int denominator = 64;  ///< of fractions of an inch: 2, 4, 8, 16, 32, 64 or 128
+    bool rest = true;      ///< what a fraction is rounded by is shown behind it
 
     bool operator==(const LengthStyle&) const = default;
 };
@@ -28,7 +29,7 @@ std::vector<double> parseLengths(std::string_view text, LengthStyle::Unit bare =
                                  const std::string& field = "lengths");
 
 /// A length as the shop reads it, without its unit: `152.4`, `6.000`, `5 63/64 +0.003`. Fractions are rounded to the
-/// nearest 1/denominator and the remainder, in inches, is shown when it is 0.0005 in or more.
+/// nearest 1/denominator and the remainder, in inches, is shown when it is 0.0005 in or more and the style shows rests.
 std::string formatLength(double mm, LengthStyle style = {}, int decimals = -1);
 
 /// The same with its unit: `152.4 mm`, `6.000 in`, `5 63/64 in`.

@@ -112,9 +112,8 @@ inline std::span<const Choice> choices(HoldSchool)
 enum class EndSchool { OwnBlocks, PartedRing };
 inline std::span<const Choice> choices(EndSchool)
 {
-    static constexpr std::array all{
-        Choice{"own blocks", "first and last layer each on its own block"},
-        Choice{"parted ring", "first and last ring from one, taped between two faceplates and parted through"}};
+    static constexpr std::array all{Choice{"own blocks", "first and last layer each on its own block"},
+                                    Choice{"parted ring", "both from one ring parted between faceplates"}};
     return all;
 }
 enum class SectionRule { Proposed, Whole };

@@ -1,6 +1,7 @@
 #include "core/plan/caution_kinds.h"
 
 #include <algorithm>
+#include <set>
 
 namespace vl {
 
@@ -33,18 +34,19 @@ Piece mendedAll(Piece piece, const Shop& shop, const std::string& kind, size_t f
             if (kindOf(p, c) == kind && !c.fixes.empty()) all.push_back(c);
         return all;
     };
-    Plan plan = makePlan(piece, shop);
-    std::vector<Caution> left = ofKind(piece, plan);
+    Piece now = piece;
+    std::vector<Caution> left = ofKind(now, makePlan(now, shop));
+    const size_t before = left.size();
+    std::set<std::string> tried;
+    // One fix may mend only its half of a joint: each is tried once, and what it does to the others is seen anew.
     while (!left.empty()) {
-        const Caution& first = left.front();
-        Piece next = first.fixes[std::min(fix, first.fixes.size() - 1)].apply(piece);
-        plan = makePlan(next, shop);
-        std::vector<Caution> after = ofKind(next, plan);
-        if (after.size() >= left.size()) break;
-        piece = std::move(next);
-        left = std::move(after);
+        const auto next = std::ranges::find_if(left, [&](const Caution& c) { return !tried.contains(c.id); });
+        if (next == left.end()) break;
+        tried.insert(next->id);
+        now = next->fixes[std::min(fix, next->fixes.size() - 1)].apply(now);
+        left = ofKind(now, makePlan(now, shop));
     }
-    return piece;
+    return left.size() < before ? now : piece;
 }
 
 }  // namespace vl

@@ -16,7 +16,7 @@ std::vector<CautionKind> cautionKinds(const Piece& piece, const std::vector<Caut
 std::string kindOf(const Piece& piece, const Caution& caution);
 
 /// The piece with fix number `fix` (or the last, where there are fewer) taken for every caution of a kind, one after
-/// another, each judged anew. It stops where a fix takes nothing away: what is left, is left to the turner.
+/// another, each judged anew. Where that leaves as many as there were, the piece as it was.
 Piece mendedAll(Piece piece, const Shop& shop, const std::string& kind, size_t fix);
 
 }  // namespace vl

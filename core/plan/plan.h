@@ -9,7 +9,7 @@
 namespace vl {
 
 struct LathePlan {
-    double roughRadius = 0;      ///< mm, to the farthest corner of the blank
+    double roughRadius = 0;  ///< mm, to the farthest corner of the blank
     Balance roughBalance = Balance::Round;
     SpeedRange rough, finished;  ///< rpm, within what the lathe can do
     double swingClearance = 0;   ///< mm left between the blank and the bed

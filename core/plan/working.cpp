@@ -377,7 +377,13 @@ std::string hours(double minutes)
                : std::to_string(total / 60) + " h" + (total % 60 ? " " + std::to_string(total % 60) + " min" : "");
 }
 
-std::string weight(double kg) { return kg < 1 ? fixed(kg * 1000, 0) + " g" : fixed(kg, 2) + " kg"; }
+/// Ounces and pounds where lengths are inches; the avoirdupois pound is 0.45359237 kg, exact by definition.
+std::string weight(double kg, LengthStyle style)
+{
+    if (style.unit == LengthStyle::Unit::Millimetre) return kg < 1 ? fixed(kg * 1000, 0) + " g" : fixed(kg, 2) + " kg";
+    const double pounds = kg / 0.45359237;
+    return pounds < 1 ? fixed(pounds * 16, 1) + " oz" : fixed(pounds, 2) + " lb";
+}
 
 }  // namespace
 
@@ -404,9 +410,9 @@ std::string figureText(FigureId id, const Piece& piece, const Plan& plan, int la
                    ? fixed(s.capacity / 1e6, 2) + " l"
                    : fixed(s.capacity / (mmPerInch * mmPerInch * mmPerInch), 1) + " in³";
     case FigureId::Weight:
-        return weight(s.weight);
+        return weight(s.weight, style);
     case FigureId::RoughWeight:
-        return weight(s.roughWeight);
+        return weight(s.roughWeight, style);
     case FigureId::GravityHeight:
         return mm(s.gravityHeight);
     case FigureId::TipAngle:

@@ -26,7 +26,7 @@ public:
     }
     void drawPath(const QPainterPath& path) override
     {
-        const QPainterPath shown = painter()->combinedTransform().map(path);
+        const QPainterPath shown = painter()->deviceTransform().map(path);
         if (opaque()) record_.grounds.push_back({shown.boundingRect(), ++record_.drawn});
         if (pen())
             for (const QPolygonF& p : shown.toSubpathPolygons()) outline(p, false);
@@ -34,7 +34,7 @@ public:
     void drawPolygon(const QPointF* points, int count, PolygonDrawMode mode) override
     {
         QPolygonF p;
-        for (int i = 0; i < count; ++i) p << painter()->combinedTransform().map(points[i]);
+        for (int i = 0; i < count; ++i) p << painter()->deviceTransform().map(points[i]);
         if (opaque() && mode != PolylineMode) record_.grounds.push_back({p.boundingRect(), ++record_.drawn});
         if (pen()) outline(p, mode != PolylineMode);
     }
@@ -42,7 +42,7 @@ public:
     {
         for (int i = 0; i < count; ++i) {
             if (opaque()) ground(rects[i]);
-            if (pen()) outline(painter()->combinedTransform().map(QPolygonF(rects[i])), true);
+            if (pen()) outline(painter()->deviceTransform().map(QPolygonF(rects[i])), true);
         }
     }
     void drawTextItem(const QPointF& p, const QTextItem& item) override
@@ -52,7 +52,7 @@ public:
         // Letters, not the room of the line: capitals' height above, descent below.
         const double rise = QFontMetricsF(item.font()).capHeight();
         const QRectF box(p.x(), p.y() - rise, item.width(), rise + item.descent() * 0.5);
-        record_.texts.push_back({words, painter()->combinedTransform().mapRect(box), clip(), ++record_.drawn});
+        record_.texts.push_back({words, painter()->deviceTransform().mapRect(box), clip(), ++record_.drawn});
     }
 
 private:
@@ -65,12 +65,12 @@ private:
     {
         const QRectF all(0, 0, record_.width(), record_.height());
         return painter()->hasClipping()
-                   ? painter()->combinedTransform().mapRect(painter()->clipBoundingRect()).intersected(all)
+                   ? painter()->deviceTransform().mapRect(painter()->clipBoundingRect()).intersected(all)
                    : all;
     }
     void ground(const QRectF& r)
     {
-        record_.grounds.push_back({painter()->combinedTransform().mapRect(r).intersected(clip()), ++record_.drawn});
+        record_.grounds.push_back({painter()->deviceTransform().mapRect(r).intersected(clip()), ++record_.drawn});
     }
     void outline(const QPolygonF& p, bool closed)
     {
@@ -85,6 +85,12 @@ private:
 
     PaintRecord& record_;
 };
+
+/// Dots that end a word; those of a button that asks for more stand by themselves.
+bool shortened(const QString& words)
+{
+    return words.size() > 1 && words.endsWith(QChar(0x2026)) && !words.endsWith(QStringLiteral(" …"));
+}
 
 /// Whether a line runs through a box.
 bool through(const QPointF& a, const QPointF& b, const QRectF& box)
@@ -156,7 +162,7 @@ QStringList PaintRecord::cut() const
     QStringList out;
     for (const Text& t : texts) {
         if (hidden(t) || !t.box.intersects(t.clip)) continue;
-        if (!t.clip.adjusted(-1, -1, 1, 1).contains(t.box) || t.words.endsWith(QChar(0x2026)))
+        if (!t.clip.adjusted(-1, -1, 1, 1).contains(t.box) || shortened(t.words))
             out << QStringLiteral("'%1' at %2, %3").arg(t.words).arg(t.box.left()).arg(t.box.top());
     }
     return out;

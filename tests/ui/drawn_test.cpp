@@ -32,7 +32,10 @@ QList<QWidget*> views(MainWindow& window)
 void expectReadable(Desk& b, const std::string& where)
 {
     QApplication::processEvents();
+    EXPECT_TRUE(QTest::qWaitFor([&] { return !b.doc().boardsBusy(); }, 20000)) << where;
+    QApplication::processEvents();
     for (QWidget* view : views(b.window)) {
+        if (view->layout()) view->layout()->activate();
         const auto record = test::recordOf(*view);
         const std::string name =
             where + ", " +
@@ -100,6 +103,7 @@ TEST_P(Drawn, FillsItsPlace)
 {
     Desk b;
     open(b, GetParam());
+    b.press("Millimetres");
     b.window.resize(1280, 800);
     for (const char* stage : {"shape", "build", "turn"}) {
         b.window.goTo(stage);

@@ -15,6 +15,7 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QPushButton>
+#include <QShortcut>
 #include <QSignalBlocker>
 #include <QSpinBox>
 
@@ -51,7 +52,7 @@ std::vector<FiguresLane::Row> rowsOf(Document& doc)
                             },
                             [settingOf, &doc](int column) {
                                 const Setting* one = settingOf(column);
-                                return one ? workingOf(*one, doc.style()) : Working{};
+                                return one ? workingOf(*one, doc.exact()) : Working{};
                             }});
         }
     figure(BuildStage::tr("plane to"), FigureId::PlaneTo);
@@ -127,11 +128,8 @@ void BuildStage::makeChosen()
             if (int* count = l.counted()) *count = n;
         });
     });
-    const Field thick = fieldOf(&Layer::thickness);
-    thickness_ = new LengthField(doc_, wordsOf(thick), thick.limit);
-    connect(thickness_, &LengthField::edited, this,
-            [this, words = wordsOf(thick)](double mm) { editLayers(words, [mm](Layer& l) { l.thickness = mm; }); });
-    pairRow(tr("Segments"), segments_, wordsOf(thick), thickness_);
+    row(tr("Segments"), segments_);
+    thickness_ = layerRow(&Layer::thickness);
     turn_ = new QDoubleSpinBox;
     turn_->setRange(-100, 100);
     turn_->setDecimals(3);
@@ -164,6 +162,9 @@ void BuildStage::makeWoods()
     addToPanel(paint);
     connect(paint, &PaintPanel::brushChanged, skin_, &SkinLane::setBrush);
     connect(paint, &PaintPanel::brushChanged, section_->face(), &FaceView::setBrush);
+    auto* escape = new QShortcut(Qt::Key_Escape, this);
+    escape->setContext(Qt::WidgetWithChildrenShortcut);
+    connect(escape, &QShortcut::activated, paint, &PaintPanel::putDown);
     connect(paint, &PaintPanel::pictureWanted, this, [this, paint] { emit pictureWanted(paint); });
     auto* brick = new QPushButton(tr("Half a segment on, like brickwork"));
     connect(brick, &QPushButton::clicked, this,

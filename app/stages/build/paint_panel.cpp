@@ -67,10 +67,7 @@ PaintPanel::PaintPanel(Document& document, QWidget* parent) : QWidget(parent), d
             changed();
         });
     });
-    connect(drop, &QPushButton::clicked, this, [this] {
-        brush_.wood.clear();
-        changed();
-    });
+    connect(drop, &QPushButton::clicked, this, &PaintPanel::putDown);
     connect(symmetry_, &QSpinBox::valueChanged, this, &PaintPanel::changed);
     connect(slant_, &QDoubleSpinBox::valueChanged, this, &PaintPanel::changed);
     connect(mirror_, &QCheckBox::toggled, this, &PaintPanel::changed);
@@ -79,6 +76,12 @@ PaintPanel::PaintPanel(Document& document, QWidget* parent) : QWidget(parent), d
     connect(&doc_, &Document::selectionChanged, this, [this] {
         if (copied_ >= 0) copy_->setText(tr("Paste ring %1 here").arg(copied_ + 1));
     });
+}
+
+void PaintPanel::putDown()
+{
+    brush_.wood.clear();
+    changed();
 }
 
 void PaintPanel::changed()

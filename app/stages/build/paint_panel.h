@@ -25,6 +25,8 @@ signals:
     void pictureWanted();
 
 public slots:
+    /// Without a wood: presses choose again.
+    void putDown();
     /// Lays a picture on the chosen rings, or on all where only one is chosen; says what came of it or why not.
     void layPicture(const QString& path);
 

@@ -266,7 +266,6 @@ void BoardsView::drawBoard(QPainter& painter, const Row& row)
     painter.setOpacity(plan || doc_.boardsBusy() ? 1 : 0.75);
     painter.drawPixmap(row.face.topLeft(), wood);
     painter.setOpacity(1);
-    if (plan) drawPlan(painter, row, *plan);
     for (size_t i = 0; i < b->defects.size(); ++i) {
         const Defect& d = b->defects[i];
         const QRectF box(row.face.left() + d.along * scale_, row.face.top() + d.across * scale_,
@@ -280,6 +279,7 @@ void BoardsView::drawBoard(QPainter& painter, const Row& row)
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(chosen ? theme().accent : QColor(0, 0, 0, 150), chosen ? 2 : 1));
     painter.drawRect(row.face);
+    if (plan) drawPlan(painter, row, *plan);
     if (drag_.grip == Grip::Mark && dragBoard_ == row.id) {
         painter.setPen(QPen(theme().accent, 1.6, Qt::DashLine));
         painter.drawRect(
@@ -352,6 +352,11 @@ void BoardsView::drawPlan(QPainter& painter, const Row& row, const PlannedBoard&
         painter.setPen(
             QPen(QColor(255, 250, 240), across ? 1.8 : 1.2, c.kind == BoardCut::Clear ? Qt::DashLine : Qt::SolidLine));
         painter.drawLine(a, b);
+    }
+    // The numbers over all lines.
+    for (const BoardCut& c : plan.cuts) {
+        const QPointF a(row.face.left() + c.x0 * scale_, row.face.top() + c.y0 * scale_),
+            b(row.face.left() + c.x1 * scale_, row.face.top() + c.y1 * scale_);
         const QPointF at = c.kind == BoardCut::Rip ? QPointF(b.x() - 9 - 17 * (c.number % 2), b.y())
                                                    : QPointF(a.x(), (a.y() + b.y()) / 2);
         // Numbers that would hide one another are left to the list beside.

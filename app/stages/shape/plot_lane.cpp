@@ -78,8 +78,10 @@ void PlotLane::paintEvent(QPaintEvent*)
         painter.setPen(QPen(theme().warn, 1.2, Qt::DashLine));
         painter.drawLine(QPointF(x(curve.points.front().x()), y(curve.limit)),
                          QPointF(x(curve.points.back().x()), y(curve.limit)));
-        painter.drawText(QRectF(x(curve.points.back().x()) - 200, y(curve.limit) + 1, 196, 16), Qt::AlignRight,
-                         tr("least %1").arg(words(curve.limit)));
+        // Under its line where it finds room over the ground line, else above the curve.
+        const bool room = y(0) - y(curve.limit) > 18;
+        painter.drawText(QRectF(x(curve.points.back().x()) - 200, room ? y(curve.limit) + 1 : 4, 196, 16),
+                         Qt::AlignRight | Qt::AlignVCenter, tr("least %1").arg(words(curve.limit)));
     }
     const double v = hoverX_ < 0 ? std::nan("") : radiusAt(curve.points, z(hoverX_));
     if (!std::isnan(v)) {

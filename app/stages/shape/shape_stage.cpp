@@ -53,9 +53,8 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
 
     node_ = group(tr("Chosen node"), "node");
     const Limit diameters{0, 2 * fieldOf(&Node::r).limit.high};
-    nodeZ_ = new LengthField(document, tr("Station"), fieldOf(&Node::z).limit);
-    nodeD_ = new LengthField(document, tr("Diameter"), diameters);
-    pairRow(tr("Station"), nodeZ_, tr("Ø"), nodeD_);
+    nodeZ_ = lengthRow(tr("Station"), fieldOf(&Node::z).limit);
+    nodeD_ = lengthRow(tr("Diameter"), diameters);
     join_ = new QComboBox;
     join_->addItems({tr("sharp"), tr("smooth")});
     span_ = new QComboBox;

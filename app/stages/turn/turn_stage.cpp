@@ -20,7 +20,7 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
                     return std::isnan(mm) ? QString() : QString::fromStdString(formatLength(mm, document.style()));
                 },
                 [&document, figure](int) {
-                    return workingOf(figure, document.piece(), document.shop(), document.plan(), -1, document.style());
+                    return workingOf(figure, document.piece(), document.shop(), document.plan(), -1, document.exact());
                 }};
     };
     std::vector<FiguresLane::Row> rows{row(tr("station"), FigureId::Station, &Station::z),

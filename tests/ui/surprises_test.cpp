@@ -1,0 +1,201 @@
+// Input that does what the hand means: each of these surprised someone once.
+#include "app/lanes/face_view.h"
+#include "app/lanes/layer_tabs.h"
+#include "app/lanes/section_lane.h"
+#include "app/stages/build/skin_lane.h"
+#include "core/plan/caution_kinds.h"
+#include "tests/support/samples.h"
+#include "tests/ui/desk.h"
+
+#include <QWheelEvent>
+
+using namespace vl;
+using namespace vl::app;
+using test::Desk;
+
+namespace {
+
+void roll(QWidget* w)
+{
+    QWheelEvent event(QPointF(5, 5), w->mapToGlobal(QPointF(5, 5)), {}, {0, -120}, Qt::NoButton, Qt::NoModifier,
+                      Qt::NoScrollPhase, false);
+    QApplication::sendEvent(w, &event);
+}
+
+}  // namespace
+
+TEST(Surprise, TheWheelChangesNoFieldThatHasNotTheKeyboard)
+{
+    Desk b;
+    for (const char* stage : {"shape", "build", "cut", "glue", "turn"}) {
+        b.demo(stage);
+        const Piece before = b.piece();
+        b.lane<QScrollArea>()->setFocus();
+        int fields = 0;
+        for (QWidget* w : b.window.findChildren<QWidget*>())
+            if (w->isVisible() && (qobject_cast<QComboBox*>(w) || qobject_cast<QAbstractSpinBox*>(w) ||
+                                   qobject_cast<QSlider*>(w) || qobject_cast<LengthField*>(w))) {
+                w->clearFocus();
+                roll(w);
+                ++fields;
+            }
+        EXPECT_GT(fields, 1) << stage;
+        EXPECT_EQ(b.piece(), before) << stage;
+    }
+}
+
+TEST(Surprise, AClickInANumberSelectsIt)
+{
+    Desk b;
+    b.demo("build");
+    auto* thickness = b.named<LengthField>("Thickness");
+    b.click(thickness, QPointF(thickness->width() - 20, thickness->height() / 2.0));
+    QApplication::processEvents();
+    EXPECT_EQ(thickness->selectedText(), thickness->text());
+    QTest::keyClicks(thickness, "12,5");
+    QTest::keyClick(thickness, Qt::Key_Return);
+    EXPECT_EQ(b.piece().layers[static_cast<size_t>(b.doc().selection().layer)].thickness, 12.5) << "a comma is read";
+    EXPECT_TRUE(thickness->toolTip().contains("3/8 + 1/16")) << "it says that it takes sums";
+}
+
+TEST(Surprise, UndoWithNothingHalfTypedIsThePiecesOwn)
+{
+    Desk b;
+    b.demo("build");
+    const Piece cup = b.piece();
+    b.doc().selectLayer(6);
+    b.type("Thickness", "21");
+    ASSERT_NE(b.piece(), cup);
+    auto* thickness = b.named<LengthField>("Thickness");
+    thickness->setFocus();
+    // Half typed, the field's own; it is empty handed after that.
+    QTest::keyClicks(thickness, "9");
+    QTest::keyClick(thickness, Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_NE(b.piece(), cup);
+    QTest::keyClick(thickness, Qt::Key_Escape);
+    QTest::keyClick(thickness, Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(b.piece(), cup);
+}
+
+TEST(Surprise, DragsKeepToTheStepThatIsSet)
+{
+    Desk b;
+    b.demo("shape");
+    auto* section = b.lane<SectionLane>();
+    const QPointF at = section->nodePosition(Side::Outside, 7);
+    b.drag(section, at, at + QPointF(7.3, -5.7));
+    const Node& n = b.piece().outside[7];
+    EXPECT_NEAR(std::remainder(n.z, 0.5), 0, 1e-9) << n.z;
+    EXPECT_NEAR(std::remainder(2 * n.r, 0.5), 0, 1e-9) << n.r;
+    b.press("Fractions of an inch");
+    const QPointF again = section->nodePosition(Side::Outside, 7);
+    b.drag(section, again, again + QPointF(-9.1, 4.4));
+    EXPECT_NEAR(std::remainder(b.piece().outside[7].z, mmPerInch / 32), 0, 1e-9);
+    b.press("Millimetres");
+}
+
+TEST(Surprise, EscapePutsTheBrushDown)
+{
+    Desk b;
+    b.demo("build");
+    auto* skin = b.lane<SkinLane>();
+    b.named<QPushButton>("brush");
+    skin->setBrush({"holly"});
+    skin->setFocus();
+    QTest::keyClick(skin, Qt::Key_Escape);
+    const Piece before = b.piece();
+    b.click(skin, skin->segmentPosition(7, 2));
+    EXPECT_EQ(b.piece(), before) << "a press only chooses";
+    EXPECT_EQ(b.doc().selection().segment, 2);
+}
+
+TEST(Face, IsDraggedToTurnTheRingAndPaintsItsSegments)
+{
+    Desk b;
+    b.demo("build");
+    b.doc().selectLayer(7);
+    QApplication::processEvents();
+    auto* face = b.lane<FaceView>();
+    const double turn = b.piece().layers[7].sectors()->turn;
+    const QPointF from = face->turnPosition(), middle = (face->segmentPosition(0) + face->segmentPosition(9)) / 2;
+    const QPointF arm = from - middle;
+    // A quarter of the circle on, anticlockwise as seen from the tailstock: on the screen to the left.
+    b.drag(face, from, middle + QPointF(arm.y(), -arm.x()), 12);
+    const double turned = b.piece().layers[7].sectors()->turn;
+    EXPECT_NEAR(std::remainder(turned - turn - 18 / 4.0, 18), 0, 0.26)
+        << "eighteen segments: a quarter is four and a half";
+    EXPECT_EQ(turned * 8, std::round(turned * 8)) << "by eighths of a segment";
+    EXPECT_EQ(b.doc().history().count(), 1);
+    b.doc().history().undo();
+    face->setBrush({"holly"});
+    b.click(face, face->segmentPosition(5));
+    EXPECT_EQ(b.piece().layers[7].woods.at(5), "holly");
+    face->setBrush({});
+    // And by keys: along the segments, and an eighth on.
+    face->setFocus();
+    QTest::keyClick(face, Qt::Key_Right);
+    EXPECT_EQ(b.doc().selection().segment, 6);
+    QTest::keyClick(face, Qt::Key_Right, Qt::ControlModifier);
+    EXPECT_NEAR(b.piece().layers[7].sectors()->turn, turn + 0.125, 1e-9);
+}
+
+TEST(Cautions, OfOneKindAreOneEntryWithOneFixForAll)
+{
+    Desk b;
+    b.window.openDemo("regatta-cup");
+    Piece vase = test::tallVase(40, 12);
+    for (Layer& l : vase.layers) l.stockInner = l.stockOuter = 0;
+    for (size_t i = 0; i < vase.layers.size(); ++i) {
+        vase.layers[i].stockOuter = i % 2 ? 60 : 160;
+        vase.layers[i].stockInner = i % 2 ? 40 : 120;
+    }
+    b.doc().replace(vase, {});
+    b.window.goTo("build");
+    auto count = [&](const char* kind) {
+        return std::ranges::count_if(b.doc().plan().cautions,
+                                     [&](const Caution& c) { return kindOf(b.piece(), c) == kind; });
+    };
+    ASSERT_GT(count("overlap"), 10);
+    b.press("cautions");
+    QApplication::processEvents();
+    auto* all = b.named<QPushButton>("fix-all-overlap-0");
+    ASSERT_NE(all, nullptr);
+    EXPECT_TRUE(all->text().startsWith("All ")) << all->text().toStdString();
+    const auto before = count("overlap");
+    QTest::mouseClick(all, Qt::LeftButton);
+    EXPECT_LT(count("overlap"), before);
+    EXPECT_EQ(b.doc().history().count(), 1) << "one step that undoes";
+}
+
+TEST(Menus, HoldEveryActionAndTheirKeysWork)
+{
+    Desk b;
+    b.demo("build");
+    QStringList heads, actions;
+    for (QAction* menu : b.window.findChild<QMenuBar*>()->actions()) {
+        heads << menu->text().remove('&');
+        for (QAction* a : menu->menu()->actions())
+            if (!a->isSeparator()) {
+                EXPECT_FALSE(a->text().isEmpty());
+                actions << a->text();
+            }
+    }
+    EXPECT_EQ(heads, QStringList({"Piece", "Edit", "View", "Shop", "Help"}));
+    for (const char* wanted : {"Save", "Undo", "The chosen layer", "Add a node to the outline", "Fit the drawing",
+                               "The shop …", "Help", "Preferences …"})
+        EXPECT_TRUE(actions.contains(wanted)) << wanted;
+    QTest::keyClick(&b.window, Qt::Key_F1);
+    auto* help = b.window.findChild<QDialog*>("help");
+    ASSERT_NE(help, nullptr);
+    EXPECT_TRUE(help->isVisible());
+    EXPECT_TRUE(help->findChild<QTextBrowser*>()->toPlainText().contains("Segmented ring"));
+    help->close();
+    QApplication::setActiveWindow(&b.window);
+    // F6 goes round the panes.
+    QSet<QWidget*> visited;
+    for (int k = 0; k < 5; ++k) {
+        QTest::keyClick(QApplication::focusWidget() ? QApplication::focusWidget() : &b.window, Qt::Key_F6);
+        visited << QApplication::focusWidget();
+    }
+    EXPECT_EQ(visited.size(), 5);
+}
