@@ -206,9 +206,9 @@ private:
                 said.join(QStringLiteral(" ")),
             {{"", 0.05},
              {"Machine", 0.17},
-             {"Set", 0.31},
+             {"Set", 0.36},
              {"Cuts", 0.06, Qt::AlignRight},
-             {"  For", 0.22},
+             {"  For", 0.17},
              {"Trial", 0.06},
              {"Measured", 0.13}},
             rows, 8);

@@ -23,8 +23,7 @@ class OrderPages {
 public:
     OrderPages(Sheet& sheet, const Plan& plan, LengthStyle style) : s_(sheet), plan_(plan), style_(style)
     {
-        for (size_t i = 0; i < recipe().size(); ++i)
-            for (const std::string& out : recipe()[i].outputs) maker_[out] = i;
+        for (size_t i = 0; i < recipe().size(); ++i) place_[recipe()[i].id] = i;
         for (const size_t i : plan_.schedule.order)
             if (recipe()[i].action == Action::Wait) waits_[rootOf(i)].push_back(i);
     }
@@ -65,13 +64,12 @@ private:
         return work.empty() ? plan_.schedule.start[i] : work.front().from;
     }
 
-    /// The step whose waits these are: a wait belongs to what made the thing that waits.
+    /// The step whose waits these are: what a wait comes after, and that again where it is a wait too.
     size_t rootOf(size_t i) const
     {
-        for (size_t steps = 0; recipe()[i].action == Action::Wait && steps < 4; ++steps) {
-            if (recipe()[i].inputs.empty()) break;
-            const auto it = maker_.find(recipe()[i].inputs[0]);
-            if (it == maker_.end() || it->second == i) break;
+        while (recipe()[i].action == Action::Wait && !recipe()[i].after.empty()) {
+            const auto it = place_.find(recipe()[i].after[0]);
+            if (it == place_.end()) break;
             i = it->second;
         }
         return i;
@@ -142,9 +140,11 @@ private:
                 const Step& wait = recipe()[w];
                 if (w == i || wait.waitMinutes <= 0) continue;
                 const DayTime until = dayTimeOf(plan_.schedule.begins + plan_.schedule.end[w]);
-                all << (wait.cure ? QStringLiteral("no tool on it for %1") : QStringLiteral("held for %1, until %2"))
-                           .arg(span(wait.waitMinutes),
-                                QTime(until.minute / 60, until.minute % 60).toString(QStringLiteral("HH:mm")));
+                all << (wait.cure
+                            ? QStringLiteral("no tool on it for %1").arg(span(wait.waitMinutes))
+                            : QStringLiteral("held for %1, until %2")
+                                  .arg(span(wait.waitMinutes),
+                                       QTime(until.minute / 60, until.minute % 60).toString(QStringLiteral("HH:mm"))));
             }
         return all.isEmpty() ? QString()
                              : QStringLiteral("Then ") + all.join(QStringLiteral("; ")) + QStringLiteral(".");
@@ -155,7 +155,7 @@ private:
         const Step& step = recipe()[i];
         const double left = Sheet::margin + 21, wide = s_.width() - Sheet::margin - left - 15;
         const QString title = q(print(step.title, style_)), words = detail(step), waits = waitsOf(i);
-        const QString all = words + (words.isEmpty() || waits.isEmpty() ? QString() : QStringLiteral("  ")) + waits;
+        const QString all = words + (words.isEmpty() || waits.isEmpty() ? QString() : QStringLiteral(". ")) + waits;
         const double head = s_.textHeight(wide, title, 8.5, QFont::DemiBold),
                      body = all.isEmpty() ? 0 : s_.textHeight(wide, all, 7.5);
         s_.need(head + body + 1.4, QString::fromLatin1(heading));
@@ -178,7 +178,7 @@ private:
     Sheet& s_;
     const Plan& plan_;
     LengthStyle style_;
-    std::map<std::string, size_t> maker_;
+    std::map<std::string, size_t> place_;
     std::map<size_t, std::vector<size_t>> waits_;
     QSet<QString> said_;
     int days_ = 1;
