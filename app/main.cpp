@@ -87,7 +87,7 @@ int main(int argc, char** argv)
     cli.add_option("PIECE", piece, "a .vlathe file");
     auto* demoOption = cli.add_option("--demo", demo, "open a sample piece")->expected(0, 1);
     cli.add_option("--stage", stage, "start, shape, build, cut, glue or turn");
-    cli.add_option("--page", page, "of a stage: boards, strips, set-ups; timetable, recipe");
+    cli.add_option("--page", page, "of a stage: boards, strips, set-ups, shopping; timetable, recipe");
     cli.add_option("--layer", layer, "the layer that is chosen, counted from 1");
     cli.add_option("--screenshot", screenshot, "draw the view at 1280x800 into a PNG and exit");
     cli.add_flag("--dark", dark, "the dark bench");

@@ -116,9 +116,12 @@ private:
             words = how;
         else if (kind != how || shape(why) != why || step.rotationDeg != 0) {
             QStringList set;
+            // Which glue, how much of it, and how long it is open, is said every time.
+            if (step.action == Action::Glue) set << how.section(QStringLiteral("; "), 0, 0);
             for (const Setting& one : step.settings)
-                set << q(one.name) + QStringLiteral(" ") +
-                           q(print(Quantity{one.value, one.unit, one.decimals}, style_));
+                if (const QString value = q(print(Quantity{one.value, one.unit, one.decimals}, style_));
+                    set.isEmpty() || !set[0].contains(value))
+                    set << q(one.name) + QStringLiteral(" ") + value;
             words = set.join(QStringLiteral(", "));
         }
         said_ << kind;

@@ -127,9 +127,12 @@ void FieldForm::addNumber(const FieldItem& item)
     QWidget* field = numberField(item, show);
     field->setAccessibleName(words);
     field->setFocusPolicy(Qt::StrongFocus);
-    auto* line = new QHBoxLayout;
+    // Beside one another where both find room in the panel, else one under the other.
+    constexpr int beside = 190;  // pixels
+    const bool stacked = on->fontMetrics().horizontalAdvance(words) > beside;
+    auto* line = new QBoxLayout(stacked ? QBoxLayout::TopToBottom : QBoxLayout::LeftToRight);
     line->addWidget(on, 3);
-    line->addWidget(field, 2);
+    line->addWidget(field, 2, stacked ? Qt::AlignRight : Qt::Alignment());
     static_cast<QVBoxLayout*>(inner_->layout())->addLayout(line);
     connect(on, &QCheckBox::clicked, this, [this, words, path = item.path](bool checked) {
         emit edited(words, path, checked ? FieldValue(usual_ ? usual_(path) : 0.0) : FieldValue());

@@ -57,6 +57,14 @@ void FiguresLane::paintEvent(QPaintEvent*)
         painter.drawRoundedRect(
             QRectF(columns_.left(chosen) + 1, 0, width - 2, rowHeight * static_cast<double>(rows.size()) + 4), 4, 4);
     }
+    // More than there is room for: which way they are.
+    const double first = columns_.left(columns_.first()), last = first + width * columns_.shown();
+    painter.setFont(report::type(11, QFont::Bold));
+    painter.setPen(theme().accent);
+    if (columns_.first() > 0)
+        painter.drawText(QRectF(first - 11, 0, 10, rowHeight), Qt::AlignCenter, QStringLiteral("‹"));
+    if (columns_.first() + columns_.shown() < columns_.count())
+        painter.drawText(QRectF(last + 1, 0, 12, rowHeight), Qt::AlignCenter, QStringLiteral("›"));
     const QFont plain = report::type(8.5), strong = report::type(8.5, QFont::DemiBold), small = report::type(8);
     for (size_t k = 0; k < rows.size(); ++k) {
         const double y = rowHeight * static_cast<double>(k);
@@ -79,7 +87,12 @@ void FiguresLane::mousePressEvent(QMouseEvent* event)
 {
     if (event->button() != Qt::LeftButton) return;
     const int column = columns_.at(event->position().x());
-    if (column < 0) return;
+    if (column < 0) {
+        const double px = event->position().x(), last = columns_.left(columns_.first() + columns_.shown());
+        if (px > last) columns_.scroll(columns_.shown() - 1);
+        if (px < columns_.left(columns_.first()) && px > columns_.names()) columns_.scroll(1 - columns_.shown());
+        return;
+    }
     emit columnPressed(column, event->modifiers());
     const std::vector<Row> rows = rows_();
     const auto row = static_cast<size_t>(event->position().y() / rowHeight);

@@ -34,6 +34,10 @@ void expectReadable(Desk& b, const std::string& where)
     QApplication::processEvents();
     EXPECT_TRUE(QTest::qWaitFor([&] { return !b.doc().boardsBusy(); }, 20000)) << where;
     QApplication::processEvents();
+    for (auto* scroll : b.window.findChildren<QScrollArea*>())
+        if (scroll->isVisible() && scroll->horizontalScrollBarPolicy() == Qt::ScrollBarAlwaysOff) {
+            EXPECT_LE(scroll->widget()->width(), scroll->viewport()->width()) << where << ": wider than its place";
+        }
     for (QWidget* view : views(b.window)) {
         if (view->layout()) view->layout()->activate();
         const auto record = test::recordOf(*view);
