@@ -335,6 +335,15 @@ private:
             if (best.worth > 0 && best.used > 0)
                 choices.push_back({k, std::max(1, cells(p_.kinds[k].width + p_.kerf)), best});
         }
+        // What narrower ones, as often as they find room in its width, are worth as much, is never chosen.
+        std::ranges::stable_sort(choices, {}, &Choice::width);
+        std::vector<Choice> few;
+        for (const Choice& choice : choices)
+            if (std::ranges::none_of(few, [&](const Choice& other) {
+                    return choice.width / other.width * other.strip.worth >= choice.strip.worth;
+                }))
+                few.push_back(choice);
+        choices = std::move(few);
         const int room = cellsUp(c.panel.width + p_.kerf);
         constexpr float none = -1e30f;
         std::vector<float> value(static_cast<size_t>(room) + 1, none);
