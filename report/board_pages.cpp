@@ -258,10 +258,18 @@ QString layersOf(const Plan& plan, const std::vector<std::string>& parts)
             layers.insert(it->layer + 1);
         else
             other << q(id);
+    // Runs of neighbours are named by their ends.
     QStringList numbers;
-    for (const int n : layers) numbers << QString::number(n);
+    for (auto it = layers.begin(); it != layers.end();) {
+        const int first = *it;
+        int last = first;
+        while (++it != layers.end() && *it == last + 1) last = *it;
+        numbers << (last == first       ? QString::number(first)
+                    : last == first + 1 ? QStringLiteral("%1, %2").arg(first).arg(last)
+                                        : QStringLiteral("%1 to %2").arg(first).arg(last));
+    }
     if (!numbers.isEmpty())
-        other.prepend((numbers.size() == 1 ? QStringLiteral("layer ") : QStringLiteral("layers ")) +
+        other.prepend((layers.size() == 1 ? QStringLiteral("layer ") : QStringLiteral("layers ")) +
                       numbers.join(QStringLiteral(", ")));
     return other.join(QStringLiteral(", "));
 }

@@ -190,8 +190,12 @@ void FaceView::drawLayer(QPainter& painter)
         drawCircle(painter, c.lower, Qt::DotLine);
     }
     if (l.scribed.empty()) {
-        drawCircle(painter, l.finishedOuter.high, Qt::DashLine);
-        drawCircle(painter, l.finishedInner.low, Qt::DashLine);
+        // Of rings the circles that the wood must hold; of staves, which taper, those of the middle that is drawn.
+        const bool tapers = l.radial() && !l.segmented;
+        const double z = (l.z0 + l.z1) / 2;
+        const auto at = [&](const Polyline& side) { return side.empty() ? 0.0 : radiusAt(side, z); };
+        drawCircle(painter, tapers ? at(doc_.plan().sides.outside) : l.finishedOuter.high, Qt::DashLine);
+        drawCircle(painter, tapers ? at(doc_.plan().sides.inside) : l.finishedInner.low, Qt::DashLine);
     }
     if (!turns()) return;
     painter.setPen(QPen(theme().accent, 1.8));
@@ -202,7 +206,7 @@ void FaceView::drawLayer(QPainter& painter)
 /// A white thread under the line keeps it readable on dark and light wood.
 void FaceView::drawCircle(QPainter& painter, double radius, Qt::PenStyle line) const
 {
-    if (radius <= 0) return;
+    if (!(radius > 0)) return;
     painter.setBrush(Qt::NoBrush);
     for (const QPen& pen :
          {QPen(QColor(255, 255, 255, 200), 2.2), QPen(theme().dark ? QColor("#0b6e7a") : theme().accent, 1.6, line)}) {
@@ -237,8 +241,7 @@ void FaceView::drawWords(QPainter& painter) const
     else
         lines << tr("Ø %1").arg(mm(2 * l.finishedOuter.high));
     if (turns() && own.sectors()->turn != 0)
-        lines << tr("%1° on from the layer before")
-                     .arg(own.sectors()->turn * 360 / own.sectors()->segments, 0, 'f', 2);
+        lines << tr("%1° on from the layer before").arg(own.sectors()->turn * 360 / own.sectors()->segments, 0, 'f', 2);
     const QFont strong = report::type(9, QFont::DemiBold), quiet = report::type(8);
     double wide = QFontMetricsF(strong).horizontalAdvance(lines[0]) / 2 + 6;
     if (lines.size() > 1) wide = std::max(wide, QFontMetricsF(quiet).horizontalAdvance(lines[1]) / 2 + 6);

@@ -439,10 +439,10 @@ void MainWindow::editShop()
 
 void MainWindow::setDark(bool dark)
 {
-    Preferences wanted = Preferences::stored();
-    wanted.dark = dark;
-    wanted.store();
-    takePreferences();
+    setTheme(dark);
+    showIcons();
+    refresh();
+    for (QWidget* widget : findChildren<QWidget*>()) widget->update();
 }
 
 /// Puts what is chosen in the preferences into force.
@@ -451,11 +451,7 @@ void MainWindow::takePreferences()
     const Preferences p = Preferences::stored();
     doc_.setStyle({static_cast<LengthStyle::Unit>(p.unit), p.denominator, false});
     doc_.setSnap(p.snapMetric, mmPerInch / p.snapImperial);
-    if (theme().dark == p.dark) return;
-    setTheme(p.dark);
-    showIcons();
-    refresh();
-    for (QWidget* widget : findChildren<QWidget*>()) widget->update();
+    if (theme().dark != p.dark) setDark(p.dark);
 }
 
 /// The icons, in the theme's colours.

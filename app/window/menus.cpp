@@ -3,6 +3,7 @@
 #include "app/solid/solid_view.h"
 #include "app/stages/glue/glue_book_dialog.h"
 #include "app/stages/stage.h"
+#include "app/theme/theme.h"
 #include "app/window/help.h"
 #include "app/window/main_window.h"
 #include "app/window/preferences.h"
@@ -115,7 +116,12 @@ void MainWindow::makeViewMenu(QMenu* menu)
     menu->addAction(tr("Fit the drawing"), QKeySequence(tr("Ctrl+0")), this,
                     [this] { stages_[lanes_->currentIndex()]->zoom(0); });
     menu->addSeparator();
-    menu->addAction(tr("Light or dark"), this, [this] { setDark(!Preferences::stored().dark); });
+    menu->addAction(tr("Light or dark"), this, [this] {
+        Preferences wanted = Preferences::stored();
+        wanted.dark = !theme().dark;
+        wanted.store();
+        takePreferences();
+    });
     menu->addAction(tr("Next pane"), Qt::Key_F6, this, [this] { nextPane(false); });
 }
 

@@ -86,12 +86,6 @@ private:
     PaintRecord& record_;
 };
 
-/// Dots that end a word; those of a button that asks for more stand by themselves.
-bool shortened(const QString& words)
-{
-    return words.size() > 1 && words.endsWith(QChar(0x2026)) && !words.endsWith(QStringLiteral(" …"));
-}
-
 /// Whether a line runs through a box.
 bool through(const QPointF& a, const QPointF& b, const QRectF& box)
 {
@@ -157,12 +151,14 @@ bool PaintRecord::hidden(const Text& t) const
     return std::ranges::any_of(grounds, [&](const Ground& g) { return g.order > t.order && g.box.contains(t.box); });
 }
 
-QStringList PaintRecord::cut() const
+QStringList PaintRecord::cut(const QStringList& whole) const
 {
     QStringList out;
     for (const Text& t : texts) {
         if (hidden(t) || !t.box.intersects(t.clip)) continue;
-        if (!t.clip.adjusted(-1, -1, 1, 1).contains(t.box) || shortened(t.words))
+        if (!t.clip.adjusted(-1, -1, 1, 1).contains(t.box) ||
+            (t.words.endsWith(QChar(0x2026)) &&
+             std::ranges::none_of(whole, [&](const QString& w) { return w.endsWith(t.words); })))
             out << QStringLiteral("'%1' at %2, %3").arg(t.words).arg(t.box.left()).arg(t.box.top());
     }
     return out;

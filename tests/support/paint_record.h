@@ -36,8 +36,8 @@ public:
     std::vector<Ground> grounds;
     size_t drawn = 0;
 
-    /// Texts that are cut off at an edge or shortened with dots.
-    QStringList cut() const;
+    /// Texts that are cut off at an edge or shortened with dots; `whole` have dots of their own.
+    QStringList cut(const QStringList& whole = {}) const;
     /// Pairs of texts that lie over one another.
     QStringList over() const;
     /// Texts that a line of the drawing crosses.

@@ -3,6 +3,7 @@
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
 #include "core/plan/boards/setups.h"
+#include "report/board_pages.h"
 #include "report/type.h"
 
 #include <QMouseEvent>
@@ -31,9 +32,7 @@ void SetupsView::read()
             row.settings += (row.settings.isEmpty() ? QString() : QStringLiteral("   ")) +
                             QString::fromStdString(one.name) + QStringLiteral(" ") + value;
         }
-        QStringList parts;
-        for (const std::string& id : s.parts) parts << QString::fromStdString(id);
-        row.parts = tr("%1 cuts: %2").arg(s.cuts).arg(parts.join(QStringLiteral(", ")));
+        row.parts = tr("%1 cuts for %2").arg(s.cuts).arg(report::layersOf(doc_.plan(), s.parts));
         row.trial = tr("Trial: %1").arg(QString::fromStdString(s.trial));
         for (const Part& p : doc_.plan().assembly.parts)
             if (!s.parts.empty() && p.id == s.parts[0]) row.layer = p.layer;
@@ -56,7 +55,7 @@ void SetupsView::paintEvent(QPaintEvent* event)
                          .arg(setups_.size())
                          .arg(least_));
     for (size_t i = 0; i < setups_.size(); ++i) {
-        const QRectF box(8, 26 + static_cast<double>(i) * rowHeight, width() - 16, rowHeight - 4);
+        const QRectF box(8, 26 + static_cast<double>(i) * rowHeight(), width() - 16, rowHeight() - 4);
         if (!box.toRect().intersects(event->rect())) continue;
         const Row& r = setups_[i];
         const bool mine = doc_.selection().layers.contains(r.layer);
@@ -71,24 +70,27 @@ void SetupsView::paintEvent(QPaintEvent* event)
         painter.setPen(theme().text);
         painter.drawText(QRectF(inner.left() + 26, inner.top(), 200, 22), Qt::AlignLeft | Qt::AlignVCenter, r.machine);
         painter.setPen(theme().accent);
-        painter.setFont(report::type(12.5, QFont::DemiBold));
+        // As large as finds room.
+        const double wide = QFontMetricsF(report::type(12.5, QFont::DemiBold)).horizontalAdvance(r.settings),
+                     room = inner.width() - 200;
+        painter.setFont(report::type(wide > room ? std::max(7.5, 12.3 * room / wide) : 12.5, QFont::DemiBold));
         painter.drawText(QRectF(inner.left() + 200, inner.top(), inner.width() - 200, 22),
                          Qt::AlignLeft | Qt::AlignVCenter, r.settings);
         painter.setPen(theme().quiet);
         painter.setFont(report::type(8.5));
-        const QFontMetricsF metrics(painter.font());
-        painter.drawText(QRectF(inner.left() + 26, inner.top() + 24, inner.width() * 0.42, 20),
-                         Qt::AlignLeft | Qt::AlignVCenter,
-                         metrics.elidedText(r.parts, Qt::ElideRight, inner.width() * 0.42));
+        painter.drawText(QRectF(inner.left() + 26, inner.top() + 24, inner.width() - 26, 18),
+                         Qt::AlignLeft | Qt::AlignVCenter, r.parts);
         painter.drawText(
-            QRectF(inner.left() + 36 + inner.width() * 0.42, inner.top() + 24, inner.width() * 0.58 - 36, 20),
-            Qt::AlignLeft | Qt::AlignVCenter, metrics.elidedText(r.trial, Qt::ElideRight, inner.width() * 0.58 - 40));
+            QRectF(inner.left() + 26, inner.top() + 43, inner.width() - 26, inner.bottom() - inner.top() - 42),
+            Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, r.trial);
     }
 }
 
+void SetupsView::resizeEvent(QResizeEvent*) { setMinimumHeight(sizeHint().height()); }
+
 void SetupsView::mousePressEvent(QMouseEvent* event)
 {
-    const int i = static_cast<int>((event->position().y() - 26) / rowHeight);
+    const int i = static_cast<int>((event->position().y() - 26) / rowHeight());
     if (i >= 0 && i < static_cast<int>(setups_.size()) && setups_[static_cast<size_t>(i)].layer >= 0)
         doc_.selectLayer(setups_[static_cast<size_t>(i)].layer, event->modifiers());
 }

@@ -12,14 +12,16 @@ class SetupsView : public QWidget {
     Q_OBJECT
 public:
     explicit SetupsView(Document& document, QWidget* parent = nullptr);
-    QSize sizeHint() const override { return {600, 30 + rowHeight * static_cast<int>(setups_.size())}; }
+    QSize sizeHint() const override { return {600, 30 + rowHeight() * static_cast<int>(setups_.size())}; }
 
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
-    static constexpr int rowHeight = 58;
+    /// In a narrow window the trial takes two lines.
+    int rowHeight() const { return width() < 760 ? 92 : 76; }
     void read();
 
     Document& doc_;

@@ -68,14 +68,15 @@ void StripView::drawPart(QPainter& painter, const Part& part, const QRectF& row)
     const double waste = doc_.piece().choices.endWaste, strip = part.run(part.count) + waste;
     auto length = [&](double v, int d = -1) { return QString::fromStdString(formatLength(v, doc_.style(), d)); };
     painter.setPen(theme().text);
-    painter.setFont(report::type(9, QFont::DemiBold));
-    painter.drawText(QRectF(margin, row.top() + 8, labelWidth - 14, 18), Qt::AlignLeft | Qt::AlignVCenter,
+    painter.setFont(report::type(8.5, QFont::DemiBold));
+    painter.drawText(QRectF(margin, row.top() + 2, labelWidth - 14, 30),
+                     Qt::AlignLeft | Qt::AlignBottom | Qt::TextWordWrap,
                      disc          ? tr("disc %1").arg(part.layer + 1)
                      : l.segmented ? tr("ring %1: %2 segments").arg(part.layer + 1).arg(part.count)
                                    : QStringLiteral("%1 × %2").arg(part.count).arg(QString::fromStdString(part.name)));
     painter.setPen(theme().quiet);
     painter.setFont(report::type(8.5));
-    painter.drawText(QRectF(margin, row.top() + 27, labelWidth - 14, 16), Qt::AlignLeft | Qt::AlignVCenter,
+    painter.drawText(QRectF(margin, row.top() + 33, labelWidth - 14, 16), Qt::AlignLeft | Qt::AlignVCenter,
                      tr("%1 %2 of strip").arg(length(strip, 0), unitName(doc_.style())));
 
     // True shape, unless the strip is wider than its row.
