@@ -157,16 +157,16 @@ private:
     void solve(Wood& w, const Control& own)
     {
         StripProblem& p = w.problem;
-        StripBound bound = boundOf(p, own);
         int parts = 0;
         for (const auto& item : p.items) parts += item.count;
         // Where there are hundreds of parts the last half per cent is not worth the wait.
         const double enough = parts > 300 ? 0.006 : 0.002;
+        StripBound bound = boundOf(p, own, enough / 4);
         StripSolution s = cutStrips(p, bound, own, enough);
         if (std::ranges::any_of(s.missing, [](int n) { return n > 0; })) {
             // Rather a thick board planed to shavings than a trip to the yard.
             p.anyThickness = true;
-            StripBound other = boundOf(p, own);
+            StripBound other = boundOf(p, own, enough / 4);
             StripSolution again = cutStrips(p, other, own, enough);
             if (again.cost < s.cost - 1e-6) {
                 s = std::move(again);

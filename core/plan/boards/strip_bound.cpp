@@ -113,7 +113,7 @@ public:
         perStrip_.assign(p.kinds.size(), 0);
     }
 
-    StripBound run()
+    StripBound run(double gap)
     {
         StripBound out;
         out.price.assign(p_.items.size(), 0);
@@ -163,7 +163,7 @@ public:
             // A little off, for what the tables' single precision may hide.
             out.bound = std::max(out.bound, (value + reduced) * (1 - 1e-5));
             control_.at(std::min(1.0, (round + 1.0) / 40));
-            if (!added || out.bound >= value * (1 - 5e-4)) break;
+            if (!added || out.bound >= value * (1 - gap)) break;
         }
         for (size_t i = 0; i < p_.panels.size(); ++i)
             for (size_t c = 0; c < classes_.size(); ++c)
@@ -397,6 +397,9 @@ private:
 
 }  // namespace
 
-StripBound boundOf(const StripProblem& problem, const Control& control) { return Bound(problem, control).run(); }
+StripBound boundOf(const StripProblem& problem, const Control& control, double gap)
+{
+    return Bound(problem, control).run(gap);
+}
 
 }  // namespace vl

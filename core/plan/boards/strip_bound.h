@@ -29,7 +29,7 @@ struct StripBound {
 /// problem, dynamic programming for the strips of a block). Blocks shorter than their panel are counted as the shortest
 /// of a range of lengths, and fill panels by their share of the length, so that it stays a bound. Lengths are rounded
 /// down to 0.1 mm, so that the bound stays a bound; where the rounds end early it is Lasdon's (master value plus the
-/// sum of the least reduced costs).
-StripBound boundOf(const StripProblem& problem, const Control& control = {});
+/// sum of the least reduced costs); they end where it is within `gap` of the master value.
+StripBound boundOf(const StripProblem& problem, const Control& control = {}, double gap = 5e-4);
 
 }  // namespace vl
