@@ -240,8 +240,10 @@ void FaceView::drawWords(QPainter& painter) const
         lines << tr("Ø %1 / %2").arg(mm(2 * l.finishedOuter.high), mm(2 * l.finishedInner.low));
     else
         lines << tr("Ø %1").arg(mm(2 * l.finishedOuter.high));
-    if (turns() && own.sectors()->turn != 0)
-        lines << tr("%1° on from the layer before").arg(own.sectors()->turn * 360 / own.sectors()->segments, 0, 'f', 2);
+    if (turns() && own.sectors()->turn != 0) {
+        const double on = own.sectors()->turn * 360 / own.sectors()->segments;
+        lines << tr("%1° on from the layer before").arg(on, 0, 'f', 2);
+    }
     const QFont strong = report::type(9, QFont::DemiBold), quiet = report::type(8);
     double wide = QFontMetricsF(strong).horizontalAdvance(lines[0]) / 2 + 6;
     if (lines.size() > 1) wide = std::max(wide, QFontMetricsF(quiet).horizontalAdvance(lines[1]) / 2 + 6);

@@ -32,7 +32,8 @@ void SetupsView::read()
             row.settings += (row.settings.isEmpty() ? QString() : QStringLiteral("   ")) +
                             QString::fromStdString(one.name) + QStringLiteral(" ") + value;
         }
-        row.parts = tr("%1 cuts for %2").arg(s.cuts).arg(report::layersOf(doc_.plan(), s.parts));
+        const QString layers = report::layersOf(doc_.plan(), s.parts);
+        row.parts = s.cuts == 1 ? tr("1 cut for %1").arg(layers) : tr("%1 cuts for %2").arg(s.cuts).arg(layers);
         row.trial = tr("Trial: %1").arg(QString::fromStdString(s.trial));
         for (const Part& p : doc_.plan().assembly.parts)
             if (!s.parts.empty() && p.id == s.parts[0]) row.layer = p.layer;
