@@ -3,6 +3,7 @@
 #include "app/lanes/layer_tabs.h"
 #include "app/lanes/section_lane.h"
 #include "app/stages/build/skin_lane.h"
+#include "app/stages/cut/boards_view.h"
 #include "core/plan/caution_kinds.h"
 #include "tests/support/samples.h"
 #include "tests/ui/desk.h"
@@ -198,4 +199,33 @@ TEST(Menus, HoldEveryActionAndTheirKeysWork)
         visited << QApplication::focusWidget();
     }
     EXPECT_EQ(visited.size(), 5);
+}
+
+TEST(Boards, ZoomAndSayWhatIsUnderThePointer)
+{
+    Desk b;
+    b.demo("cut");
+    EXPECT_TRUE(QTest::qWaitFor([&] { return !b.doc().boardsBusy(); }, 20000));
+    auto* boards = b.lane<BoardsView>();
+    const PlannedBoard& board = b.doc().boards().boards.at(0);
+    const PlannedStrip& strip = board.strips.at(0);
+    auto middle = [&] {
+        const PlannedRun& run = strip.runs.at(0);
+        return boards->positionOn(board.board.id, strip.place.x + run.from + run.length / 2,
+                                  strip.place.y + strip.place.width / 2);
+    };
+    QMouseEvent move(QEvent::MouseMove, middle(), boards->mapToGlobal(middle()), Qt::NoButton, Qt::NoButton, {});
+    QApplication::sendEvent(boards, &move);
+    const auto part = std::ranges::find(b.doc().plan().assembly.parts, strip.runs[0].part, &Part::id);
+    ASSERT_NE(part, b.doc().plan().assembly.parts.end());
+    EXPECT_EQ(boards->toolTip().toStdString(), part->name);
+    const auto wide = [&] {
+        return boards->positionOn(board.board.id, board.board.length, 0).x() -
+               boards->positionOn(board.board.id, 0, 0).x();
+    };
+    const double whole = wide();
+    QTest::keyClick(&b.window, Qt::Key_Plus, Qt::ControlModifier);
+    EXPECT_NEAR(wide(), 1.25 * whole, 2);
+    QTest::keyClick(&b.window, Qt::Key_0, Qt::ControlModifier);
+    EXPECT_NEAR(wide(), whole, 1);
 }

@@ -60,7 +60,9 @@ void BoardsView::arrange()
     }
     std::ranges::stable_sort(boards,
                              [&](const Board* a, const Board* b) { return rank(planOf(a->id)) < rank(planOf(b->id)); });
-    scale_ = std::max(0.02, (width() - 2 * margin) / longest);
+    const int seen = parentWidget() ? parentWidget()->width() : width();
+    scale_ = std::max(0.02, (seen - 2 * margin) / longest * zoom_);
+    setMinimumWidth(zoom_ > 1 ? static_cast<int>(longest * scale_ + 2 * margin) : 0);
     double y = 26;
     for (const Board* b : boards) {
         const double tall = b->width * scale_;
@@ -69,6 +71,39 @@ void BoardsView::arrange()
         y += headHeight + tall + gap;
     }
     setMinimumHeight(static_cast<int>(std::max(120.0, y + 12)));
+}
+
+void BoardsView::zoom(double factor)
+{
+    zoom_ = factor > 0 ? std::clamp(zoom_ * factor, 1.0, 8.0) : 1;
+    arrange();
+    update();
+}
+
+/// With Ctrl it zooms; else the list scrolls.
+void BoardsView::wheelEvent(QWheelEvent* event)
+{
+    if (!(event->modifiers() & Qt::ControlModifier)) return event->ignore();
+    zoom(std::pow(1.0015, event->angleDelta().y()));
+    event->accept();
+}
+
+const Part* BoardsView::partAt(const QPointF& at) const
+{
+    for (const Row& row : rows_) {
+        const PlannedBoard* plan = planOf(row.id);
+        if (!plan || !row.face.contains(at)) continue;
+        const QPointF p = onFace(row, at);
+        for (const PlannedStrip& strip : plan->strips)
+            for (const PlannedRun& run : strip.runs) {
+                const BoardRect& r = strip.place;
+                if (p.y() < r.y || p.y() > r.top() || p.x() < r.x + run.from || p.x() > r.x + run.from + run.length)
+                    continue;
+                const auto part = std::ranges::find(doc_.plan().assembly.parts, run.part, &Part::id);
+                if (part != doc_.plan().assembly.parts.end()) return &*part;
+            }
+    }
+    return nullptr;
 }
 
 void BoardsView::resizeEvent(QResizeEvent*) { arrange(); }
@@ -160,6 +195,8 @@ void BoardsView::mouseMoveEvent(QMouseEvent* event)
 {
     if (!(event->buttons() & Qt::LeftButton) || drag_.grip == Grip::None || drag_.grip == Grip::Face) {
         const Hit over = hitAt(event->position());
+        const Part* part = partAt(event->position());
+        setToolTip(part ? QString::fromStdString(part->name) : QString());
         if (!marking_)
             setCursor(over.grip == Grip::Length   ? Qt::SizeHorCursor
                       : over.grip == Grip::Width  ? Qt::SizeVerCursor

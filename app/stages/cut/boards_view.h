@@ -24,6 +24,8 @@ public:
     QSize minimumSizeHint() const override { return {420, 120}; }
 
     void setMarking(bool on);
+    /// Larger or smaller by this, from the whole rack's width up to eight times; 0: its width again.
+    void zoom(double factor);
     /// Where a place on a board's face is, pixels; tests and menus use it.
     QPointF positionOn(const std::string& board, double along, double across) const;
 
@@ -34,6 +36,7 @@ protected:
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
 
 private:
     struct Row {
@@ -59,7 +62,11 @@ private:
 
     Document& doc_;
     std::vector<Row> rows_;
+    /// The part of a planned strip at a place; null where none is.
+    const Part* partAt(const QPointF& at) const;
+
     double scale_ = 0.2;  ///< pixels per mm
+    double zoom_ = 1;
     std::map<std::string, QPixmap> wood_;
     bool marking_ = false;
     Hit drag_;

@@ -17,9 +17,9 @@ namespace vl::app {
 
 CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cut"), parent)
 {
-    auto* boards = new BoardsView(document);
+    boards_ = new BoardsView(document);
     pages_ = new PageSwitch;
-    pages_->add(tr("boards"), boards);
+    pages_->add(tr("boards"), boards_);
     pages_->add(tr("strips"), new StripView(document));
     pages_->add(tr("set-ups"), new SetupsView(document));
     shopping_ = new ShoppingView(document);
@@ -34,7 +34,7 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     addToPanel(rack);
     connect(rack, &RackForm::importWanted, this, &CutStage::importWanted);
     connect(rack, &RackForm::exportWanted, this, &CutStage::exportWanted);
-    connect(rack, &RackForm::markingChanged, boards, &BoardsView::setMarking);
+    connect(rack, &RackForm::markingChanged, boards_, &BoardsView::setMarking);
     title_ = group({}, "segment");
     auto* segment = new SegmentView(document);
     segment->setFixedHeight(150);
@@ -92,6 +92,8 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     });
     refresh();
 }
+
+void CutStage::zoom(double factor) { boards_->zoom(factor); }
 
 /// Where there is nothing to cut from, what is to be bought is what there is to see.
 void CutStage::showWhatThereIs()

@@ -4,6 +4,7 @@
 
 namespace vl::app {
 
+class BoardsView;
 class LayerSettings;
 class PageSwitch;
 class ShoppingView;
@@ -13,6 +14,7 @@ class CutStage : public Stage {
     Q_OBJECT
 public:
     explicit CutStage(Document& document, QWidget* parent = nullptr);
+    void zoom(double factor) override;
 
 signals:
     void importWanted();
@@ -26,6 +28,7 @@ private:
     void refresh() override;
     void showWhatThereIs();
 
+    BoardsView* boards_;
     PageSwitch* pages_;
     ShoppingView* shopping_;
     bool nothing_ = false;  ///< to cut from
