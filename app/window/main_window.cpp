@@ -107,6 +107,7 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     showIcons();
     placeWindow();
     setMinimumSize(900, 600);
+    setAcceptDrops(true);
     start_->setRecent(recent());
     start_->setReturn(false);
     loadShop();

@@ -15,9 +15,11 @@
 #include <QBuffer>
 #include <QDateTime>
 #include <QDir>
+#include <QDropEvent>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QMessageBox>
+#include <QMimeData>
 #include <QPrintDialog>
 #include <QPrinter>
 #include <QSettings>
@@ -66,6 +68,31 @@ bool MainWindow::openPath(const QString& path)
         opened = true;
     });
     return opened;
+}
+
+namespace {
+
+/// The piece's file that is carried; empty where it is none.
+QString carried(const QMimeData* data)
+{
+    for (const QUrl& url : data->urls())
+        if (url.isLocalFile() && url.toLocalFile().endsWith(QStringLiteral(".vlathe"))) return url.toLocalFile();
+    return {};
+}
+
+}  // namespace
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event)
+{
+    if (!carried(event->mimeData()).isEmpty()) event->acceptProposedAction();
+}
+
+void MainWindow::dropEvent(QDropEvent* event)
+{
+    const QString path = carried(event->mimeData());
+    if (path.isEmpty()) return;
+    event->acceptProposedAction();
+    if (mayDiscard()) openPath(path);
 }
 
 bool MainWindow::openDemo(const QString& name)

@@ -229,3 +229,25 @@ TEST(Boards, ZoomAndSayWhatIsUnderThePointer)
     QTest::keyClick(&b.window, Qt::Key_0, Qt::ControlModifier);
     EXPECT_NEAR(wide(), whole, 1);
 }
+
+TEST(Files, AreOpenedWhereTheyAreDropped)
+{
+    Desk b;
+    b.window.openDemo("flag-bowl");
+    b.answer = b.folder.filePath("bowl.vlathe");
+    ASSERT_TRUE(b.window.save());
+    const Piece bowl = b.piece();
+    b.window.openDemo("regatta-cup");
+    for (const bool piece : {false, true}) {
+        QMimeData data;
+        data.setUrls({QUrl::fromLocalFile(piece ? b.answer : b.folder.filePath("other.txt"))});
+        QDragEnterEvent enter({50, 50}, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+        enter.setAccepted(false);
+        QApplication::sendEvent(&b.window, &enter);
+        EXPECT_EQ(enter.isAccepted(), piece);
+        QDropEvent drop(QPointF(50, 50), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(&b.window, &drop);
+        EXPECT_EQ(b.piece().name == bowl.name, piece);
+    }
+    EXPECT_EQ(b.piece(), bowl);
+}
