@@ -152,7 +152,7 @@ void FaceView::drawEnd(QPainter& painter)
                                 });
     if (made && !made->empty())
         painter.drawImage(box, made->front());
-    else if (!face_.last().empty())
+    else if (doc_.live() && !face_.last().empty())
         painter.drawImage(box, face_.last().front());
     painter.setPen(QPen(theme().text, 1.2));
     painter.setBrush(Qt::NoBrush);

@@ -84,14 +84,18 @@ private:
         const Thing below = block(sections[0], 0, says(words::forSection, 1), wide),
                     above = block(sections[s], s, of, wide);
         Bench bench = benchOf(0);
-        const Setting loss = sandingLoss(layer(0));
-        const Thing flat = bench.step(Action::Flatten, "far-face", {ready_[0]}, "parallel",
-                                      {.title = says(words::otherFace, name(0)),
-                                       .why = says(words::tapeNeedsFlat),
-                                       .how = says(words::sandTake, loss),
-                                       .settings = {loss},
-                                       .minutes = 5,
-                                       .uses = {"sanding board"}});
+        // One school leaves the far face to the lathe; tape needs both.
+        Thing flat = ready_[0];
+        if (piece_.choices.stacking == StackSchool::RingByRing) {
+            const Setting loss = sandingLoss(layer(0));
+            flat = bench.step(Action::Flatten, "far-face", {flat}, "parallel",
+                              {.title = says(words::otherFace, name(0)),
+                               .why = says(words::tapeNeedsFlat),
+                               .how = says(words::sandTake, loss),
+                               .settings = {loss},
+                               .minutes = 5,
+                               .uses = {"sanding board"}});
+        }
         const Thing taped = bench.step(Action::Mount, "tape", {below, above, flat}, "taped",
                                        {.title = says(words::tapeBetween, name(0)),
                                         .why = says(words::bothCentred),

@@ -81,7 +81,8 @@ inline constexpr Pattern partBetweenBlocks{
 inline constexpr Pattern halfToBlock{"Glue %1 to the block it stands on%2"};
 inline constexpr Pattern tapeCarriesNoMore{"under truing, hollowing and a catch tape lets go: from here on glue holds"};
 inline constexpr Pattern backBetweenStops{
-    "three scraps stuck to the block close round it keep its place; lifted off, tape peeled, both faces wiped clean of "
+    "three scraps stuck to the block with hot melt close round it keep its place; lifted off, tape peeled, both faces "
+    "wiped clean of "
     "it; glued back between the scraps, pressed by the tailstock; then the scraps knocked off and the block turned "
     "down to the ring"};
 

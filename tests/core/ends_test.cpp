@@ -95,6 +95,20 @@ TEST(EndRings, OneRingGivesBothLayersAndHasTheWoodForThem)
     EXPECT_NE(print(parted->how).find("tailstock up"), std::string::npos);
 }
 
+TEST(EndRings, LoseEachFaceOnceInBothSchools)
+{
+    Piece p = closedForm();
+    for (const StackSchool school : {StackSchool::RingByRing, StackSchool::SectionAtOnce}) {
+        p.choices.stacking = school;
+        const Plan plan = makePlan(p, {});
+        int sanded = 0;  // faces of the ring before it is taped
+        for (const Step* s : stepsOf(plan, "flatten-L1"))
+            if (s->id == "flatten-L1") sanded += print(s->title).find("both") == std::string::npos ? 1 : 2;
+        sanded += static_cast<int>(stepsOf(plan, "far-face").size());
+        EXPECT_EQ(sanded, 2) << static_cast<int>(school);
+    }
+}
+
 TEST(EndRings, AreOnEverySetupAndLeaveNoThingUnmade)
 {
     for (const double alike : {0.0, 2.0}) {
