@@ -205,10 +205,10 @@ TEST(Boards, ZoomAndSayWhatIsUnderThePointer)
 {
     Desk b;
     b.demo("cut");
-    EXPECT_TRUE(QTest::qWaitFor([&] { return !b.doc().boardsBusy(); }, 20000));
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !b.doc().boardsBusy() && !b.doc().boards().boards.empty(); }, 20000));
     auto* boards = b.lane<BoardsView>();
-    const PlannedBoard& board = b.doc().boards().boards.at(0);
-    const PlannedStrip& strip = board.strips.at(0);
+    const PlannedBoard board = b.doc().boards().boards.at(0);
+    const PlannedStrip strip = board.strips.at(0);
     auto middle = [&] {
         const PlannedRun& run = strip.runs.at(0);
         return boards->positionOn(board.board.id, strip.place.x + run.from + run.length / 2,
