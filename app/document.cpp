@@ -10,36 +10,50 @@
 
 namespace vl::app {
 
-/// The piece before and after one change.
-class PieceCommand : public QUndoCommand {
+/// Piece and shop before and after one change of either.
+class Change : public QUndoCommand {
 public:
-    PieceCommand(Document& document, const QString& what, Piece next, Plan plan, int merge)
-        : QUndoCommand(what), document_(document), before_(document.piece_), after_(std::move(next)),
+    Change(Document& document, const QString& what, Piece piece, Shop shop, Plan plan, int merge)
+        : QUndoCommand(what),
+          document_(document), before_{document.piece_, document.shop_}, after_{std::move(piece), std::move(shop)},
           plan_(std::move(plan)), merge_(merge)
     {
     }
     int id() const override { return merge_ > 0 ? merge_ : -1; }
     bool mergeWith(const QUndoCommand* other) override
     {
-        after_ = static_cast<const PieceCommand*>(other)->after_;
+        after_ = static_cast<const Change*>(other)->after_;
         return true;
     }
-    void undo() override { document_.take(before_, document_.planOf(before_)); }
+    void undo() override { go(after_, before_); }
     void redo() override
     {
-        document_.take(after_, plan_ ? std::move(*plan_) : document_.planOf(after_));
+        if (!plan_) return go(before_, after_);
+        document_.take(after_.piece, after_.shop, std::move(*plan_));
         plan_.reset();
     }
 
 private:
+    struct State {
+        Piece piece;
+        Shop shop;
+    };
+
+    /// A shop that came from elsewhere meanwhile stays: only the turner's own change of it is taken back.
+    void go(const State& from, const State& to)
+    {
+        const Shop& shop = document_.shop_ == from.shop ? to.shop : document_.shop_;
+        document_.take(to.piece, shop, document_.planOf(to.piece, shop));
+    }
+
     Document& document_;
-    Piece before_, after_;
-    std::optional<Plan> plan_;  ///< of the first redo, which apply() has already made
+    State before_, after_;
+    std::optional<Plan> plan_;  ///< of the first redo, which push() has already made
     int merge_;
 };
 
 Document::Document(QObject* parent)
-    : QObject(parent), piece_(starts()[0].make()), plan_(makePlan(piece_, shop_, style_)), clock_([] {
+    : QObject(parent), piece_(starts()[0].make()), kept_(piece_), plan_(makePlan(piece_, shop_, style_)), clock_([] {
           const QDateTime now = QDateTime::currentDateTime();
           return static_cast<double>(now.date().toJulianDay() - QDate(1970, 1, 1).toJulianDay()) * 1440 +
                  now.time().msecsSinceStartOfDay() / 60000;
@@ -55,7 +69,6 @@ Document::Document(QObject* parent)
         emit boardsChanged();
     });
     connect(this, &Document::changed, this, &Document::wantBoards);
-    connect(&history_, &QUndoStack::cleanChanged, this, &Document::pathChanged);
 }
 
 Document::~Document()
@@ -64,9 +77,9 @@ Document::~Document()
     watcher_.waitForFinished();
 }
 
-Plan Document::planOf(const Piece& piece) const
+Plan Document::planOf(const Piece& piece, const Shop& shop) const
 {
-    return makePlan(piece, shop_, style_, piece.progress.start ? clock_() : 0);
+    return makePlan(piece, shop, style_, piece.progress.start ? clock_() : 0);
 }
 
 void Document::setClock(std::function<double()> clock)
@@ -107,10 +120,25 @@ void Document::cancelBoards()
 
 bool Document::apply(const QString& what, Piece next, int merge)
 {
-    if (next == piece_) return true;
+    return next == piece_ || push(what, std::move(next), shop_, merge);
+}
+
+bool Document::changeShop(const QString& what, Shop next, int merge)
+{
+    return next == shop_ || push(what, piece_, std::move(next), merge);
+}
+
+bool Document::changeBoth(const QString& what, Piece piece, Shop shop)
+{
+    return push(what, std::move(piece), std::move(shop), 0);
+}
+
+bool Document::push(const QString& what, Piece piece, Shop shop, int merge)
+{
     try {
-        Plan plan = planOf(next);
-        history_.push(new PieceCommand(*this, what, std::move(next), std::move(plan), merge));
+        checkShop(shop);
+        Plan plan = planOf(piece, shop);
+        history_.push(new Change(*this, what, std::move(piece), std::move(shop), std::move(plan), merge));
         return true;
     } catch (const InputError& e) {
         emit refused(QString::fromStdString(e.what()));
@@ -133,9 +161,10 @@ void Document::endDrag()
     emit changed();
 }
 
-void Document::take(const Piece& piece, Plan plan)
+void Document::take(const Piece& piece, const Shop& shop, Plan plan)
 {
     piece_ = piece;
+    shop_ = shop;
     plan_ = std::move(plan);
     ++version_;
     trimSelection();
@@ -157,25 +186,19 @@ void Document::trimSelection()
 
 void Document::replan()
 {
-    plan_ = planOf(piece_);
+    plan_ = planOf(piece_, shop_);
     ++version_;
     emit changed();
 }
 
-bool Document::acceptsShop(const Shop& shop)
+void Document::setShop(const Shop& shop)
 {
     try {
         checkShop(shop);
-        return true;
     } catch (const InputError& e) {
         emit refused(QString::fromStdString(e.what()));
-        return false;
+        return;
     }
-}
-
-void Document::setShop(const Shop& shop)
-{
-    if (!acceptsShop(shop)) return;
     shop_ = shop;
     replan();
 }
@@ -190,6 +213,18 @@ void Document::setSnap(double metric, double imperial)
 {
     snapMetric_ = metric;
     snapImperial_ = imperial;
+}
+
+QString Document::price(double value) const
+{
+    return QString::number(value, 'f', 2) + (currency_.isEmpty() ? QString() : QChar(0xa0) + currency_);
+}
+
+void Document::setCurrency(const QString& currency)
+{
+    if (currency == currency_) return;
+    currency_ = currency;
+    emit changed();
 }
 
 void Document::setStyle(LengthStyle style)
@@ -221,17 +256,26 @@ void Document::selectLayer(int layer, Qt::KeyboardModifiers modifiers, int segme
     select(s);
 }
 
+void Document::pointAt(int layer)
+{
+    if (layer == pointed_) return;
+    pointed_ = layer;
+    emit pointedChanged();
+}
+
 void Document::replace(Piece piece, const QString& path)
 {
     if (piece.id.empty()) piece.id = QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
-    Plan plan = planOf(piece);
+    Plan plan = planOf(piece, shop_);
     history_.clear();
     path_ = path;
+    kept_ = piece;
+    unsaved_ = false;
     selection_ = {};
     // A ring has figures for every stage; the disc below it has not.
     if (piece.layers.size() > 1) selection_.layer = 1;
     selection_.layers = {selection_.layer};
-    take(piece, std::move(plan));
+    take(piece, shop_, std::move(plan));
     emit selectionChanged();
     emit pathChanged();
 }
@@ -239,7 +283,14 @@ void Document::replace(Piece piece, const QString& path)
 void Document::savedAs(const QString& path)
 {
     path_ = path;
-    history_.setClean();
+    kept_ = piece_;
+    unsaved_ = false;
+    emit pathChanged();
+}
+
+void Document::neverSaved()
+{
+    unsaved_ = true;
     emit pathChanged();
 }
 

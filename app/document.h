@@ -58,6 +58,9 @@ public:
     /// A length on the step that drags keep to, mm: the metric or the inch one as lengths are shown.
     double snapped(double mm) const;
     void setSnap(double metric, double imperial);
+    /// A price as the turner reads it: "12.50 €", or a bare number.
+    QString price(double value) const;
+    void setCurrency(const QString& currency);
     const Selection& selection() const { return selection_; }
     QUndoStack& history() { return history_; }
     /// Counts up whenever the plan is another.
@@ -68,46 +71,59 @@ public:
     /// Makes `next` the piece, as one step of the history named `what`; steps with the same `merge` key (above 0)
     /// become one. A piece that cannot be is refused: the document stays as it was and refused() says why.
     bool apply(const QString& what, Piece next, int merge = 0);
+    /// The same for the shop, and for both at once.
+    bool changeShop(const QString& what, Shop next, int merge = 0);
+    bool changeBoth(const QString& what, Piece piece, Shop shop);
     /// A key for apply() that no earlier drag had.
     static int newMergeKey();
     void beginDrag();
     void endDrag();
 
+    /// Takes the shop that a book, a sample or a file holds: no change of the turner's, so no step of the history.
     void setShop(const Shop& shop);
-    /// Whether a shop is within its limits; where it is not, refused() says why.
-    bool acceptsShop(const Shop& shop);
     void setStyle(LengthStyle style);
     void select(Selection selection);
     void selectLayer(int layer, Qt::KeyboardModifiers modifiers = {}, int segment = -1);
 
+    /// The layer that lies under the pointer somewhere, lit in every view; −1: none.
+    int pointed() const { return pointed_; }
+    int lit() const { return pointed_ < 0 ? selection_.layer : pointed_; }
+    void pointAt(int layer);
+
     /// Puts another piece in place of this one and forgets the history. A piece that is new gets an id of its own.
     void replace(Piece piece, const QString& path);
     const QString& path() const { return path_; }
-    bool edited() const { return !history_.isClean(); }
-    /// Notes the piece as saved at `path`.
+    /// Whether the piece differs from what was opened or saved last.
+    bool edited() const { return unsaved_ || piece_ != kept_; }
+    /// Notes the piece as saved at `path`, or as saved nowhere.
     void savedAs(const QString& path);
+    void neverSaved();
 
 signals:
     void changed();  ///< piece, plan, shop or style
     void selectionChanged();
+    void pointedChanged();
     void refused(const QString& why);
     void pathChanged();
     void boardsChanged();
 
 private:
-    friend class PieceCommand;
-    void take(const Piece& piece, Plan plan);
+    friend class Change;
+    bool push(const QString& what, Piece piece, Shop shop, int merge);
+    void take(const Piece& piece, const Shop& shop, Plan plan);
     void replan();
     void trimSelection();
-    Plan planOf(const Piece& piece) const;
+    Plan planOf(const Piece& piece, const Shop& shop) const;
     void wantBoards();
     void startBoards();
 
-    Piece piece_;
+    Piece piece_, kept_;  // kept_: as it was opened or saved last
+    bool unsaved_ = false;
     Shop shop_;
     LengthStyle style_;
+    QString currency_;
     double snapMetric_ = 0.5, snapImperial_ = mmPerInch / 32;  // mm
-    Plan plan_;                                                // made of the three above, in this order
+    Plan plan_;                                                // made of those above, in this order
     Selection selection_;
     BoardPlan boards_;
     std::function<double()> clock_;
@@ -120,6 +136,7 @@ private:
     QString path_;
     unsigned version_ = 0;
     bool live_ = false;
+    int pointed_ = -1;
 };
 
 }  // namespace vl::app

@@ -6,12 +6,9 @@
 #include "core/piece/field_items.h"
 #include "core/plan/boards/board_plan.h"
 #include "core/plan/plan.h"
-#include "io/csv.h"
-#include "io/dxf.h"
+#include "io/export.h"
 #include "io/files.h"
-#include "io/ical.h"
 #include "io/plan_json.h"
-#include "io/svg.h"
 #include "report/packet.h"
 
 #include <CLI/CLI.hpp>
@@ -41,18 +38,8 @@ int statusOf(const Plan& plan) { return plan.mustStop() ? mustStop : done; }
 
 void exportTo(const std::string& path, const Piece& piece, const Plan& plan)
 {
-    const size_t dot = path.rfind('.');
-    const std::string ending = dot == std::string::npos ? "" : path.substr(dot + 1);
-    if (ending == "dxf")
-        io::writeDxf(plan.sides, path);
-    else if (ending == "svg")
-        io::writeFile(path, io::writeSvg(plan.sides));
-    else if (ending == "csv")
-        io::writeFile(path, io::writeCsv(plan));
-    else if (ending == "ics")
-        io::writeFile(path, io::writeCalendar(piece, plan));
-    else
-        throw UsageError("--out ends in '." + ending + "'; dxf, svg, csv and ics can be written");
+    if (!io::canExport(path)) throw UsageError("--out " + path + ": " + io::exportEndings() + " can be written");
+    io::exportPiece(piece, plan, path);
 }
 
 int check(const Options& o, std::ostream& out, std::ostream& err)
@@ -103,7 +90,7 @@ int answer(int argc, const char* const* argv, std::ostream& out, std::ostream& e
     CLI::App app{"Vivid Lathe: plans of built-up turnings, for scripts", "vivid-lathe-cli"};
     app.require_subcommand(1);
     Options o;
-    auto sub = [&](const char* name, const char* what) {
+    auto sub = [&](const char* name, const std::string& what) {
         CLI::App* s = app.add_subcommand(name, what);
         s->add_option("PIECE", o.piece, "a .vlathe file")->required();
         s->add_option("--shop", o.shop, "a shop file (JSON)");
@@ -113,8 +100,8 @@ int answer(int argc, const char* const* argv, std::ostream& out, std::ostream& e
     CLI::App* packetCommand = sub("packet", "the printed packet");
     packetCommand->add_option("--out", o.out, "FILE.pdf")->required();
     packetCommand->add_option("--paper", o.paper, "a4 or letter")->check(CLI::IsMember({"a4", "letter"}));
-    CLI::App* exportCommand = sub("export", "dxf, svg, csv or ics, as the file's ending says");
-    exportCommand->add_option("--out", o.out, "FILE.dxf, FILE.svg, FILE.csv or FILE.ics")->required();
+    CLI::App* exportCommand = sub("export", io::exportEndings() + ", as the file's ending says");
+    exportCommand->add_option("--out", o.out, "FILE.EXT")->required();
     CLI::App* checkCommand = sub("check", "validate; cautions, one a line");
     checkCommand->footer([] { return "What a piece holds, and how much:\n" + fieldHelp(); });
     CLI::App* schemaCommand = app.add_subcommand("schema", "the JSON schema of piece files");

@@ -28,16 +28,26 @@ public:
     {
     }
 
-    void write()
+    void write(PacketPart part)
     {
-        cover();
-        drawLayers(s_, piece_, shop_, plan_, style_);
-        strips();
-        drawBoards(s_, piece_, plan_, boards_, style_);
-        drawOrder(s_, plan_, style_);
-        stations();
-        drawShopPaper(s_, piece_, plan_, style_);
-        drawTemplate(s_, plan_, style_);
+        switch (part) {
+        case PacketPart::Cover:
+            return cover();
+        case PacketPart::Layers:
+            return drawLayers(s_, piece_, shop_, plan_, style_);
+        case PacketPart::Strips:
+            return strips();
+        case PacketPart::Boards:
+            return drawBoards(s_, piece_, plan_, boards_, style_);
+        case PacketPart::Order:
+            return drawOrder(s_, plan_, style_);
+        case PacketPart::Stations:
+            return stations();
+        case PacketPart::ShopPaper:
+            return drawShopPaper(s_, piece_, plan_, style_);
+        case PacketPart::Template:
+            return drawTemplate(s_, plan_, style_);
+        }
     }
 
 private:
@@ -183,22 +193,44 @@ private:
 
 }  // namespace
 
-void printPacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style,
-                 Paper paper, QPagedPaintDevice& device)
+const std::vector<PacketPartName>& packetParts()
 {
-    Sheet sheet(device, paper, q(piece.name));
-    Packet(sheet, piece, shop, plan, boards, style).write();
+    static const std::vector<PacketPartName> all{
+        {PacketPart::Cover, "Cover, cautions"},
+        {PacketPart::Layers, "A sheet for each layer"},
+        {PacketPart::Strips, "Strip list"},
+        {PacketPart::Boards, "Boards and set-ups"},
+        {PacketPart::Order, "Order of work"},
+        {PacketPart::Stations, "Stations"},
+        {PacketPart::ShopPaper, "Angles and circles, full size"},
+        {PacketPart::Template, "Template, full size"},
+    };
+    return all;
+}
+
+PacketChoice::PacketChoice(Paper on) : paper(on)
+{
+    for (const PacketPartName& name : packetParts()) parts.insert(name.part);
+}
+
+void printPacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style,
+                 const PacketChoice& choice, QPagedPaintDevice& device)
+{
+    Sheet sheet(device, choice.paper, q(piece.name));
+    if (plan.mustStop()) sheet.setFoot(QStringLiteral("This plan has stops: see the cautions before anything is cut."));
+    Packet packet(sheet, piece, shop, plan, boards, style);
+    for (const PacketPart part : choice.parts) packet.write(part);
     sheet.finish();
 }
 
 void writePacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style,
-                 Paper paper, QIODevice& file)
+                 const PacketChoice& choice, QIODevice& file)
 {
     QPdfWriter writer(&file);
     writer.setResolution(1200);
     writer.setTitle(q(piece.name));
     writer.setCreator("Vivid Lathe");
-    printPacket(piece, shop, plan, boards, style, paper, writer);
+    printPacket(piece, shop, plan, boards, style, choice, writer);
 }
 
 }  // namespace vl::report

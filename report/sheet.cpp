@@ -24,6 +24,7 @@ void Sheet::page(const QString& heading)
     rule(margin, 19.5, width() - margin, 19.5, 0.3, Qt::black);
     text({margin, height() - 12, inner(), 6}, QString::number(pages_), 8, Qt::AlignRight | Qt::AlignVCenter,
          QFont::Normal, QColor(90, 90, 90));
+    text({margin, height() - 12, inner() * 0.9, 6}, foot_, 8, Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
     y_ = top();
 }
 

@@ -23,6 +23,9 @@ public:
     double bottom() const { return height() - 16; }
     double inner() const { return width() - 2 * margin; }
 
+    /// What stands at the foot of every page from here on.
+    void setFoot(const QString& words) { foot_ = words; }
+
     /// A fresh page with its heading; the first call starts the first page.
     void page(const QString& heading);
     /// Begins a part of the document: under what stands on this page where `room` mm are left, else on a fresh page.
@@ -66,7 +69,7 @@ private:
     double dpi_;
     QPainter painter_;
     QSizeF size_;
-    QString title_;
+    QString title_, foot_;
     int pages_ = 0;
     double y_ = 1e9;
 };

@@ -3,6 +3,7 @@
 #include "app/fields/length_field.h"
 #include "app/fields/lengths_field.h"
 #include "app/fields/wood_picker.h"
+#include "app/theme/theme.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -15,8 +16,8 @@
 
 namespace vl::app {
 
-QString wordsOf(const Field& field) { return QCoreApplication::translate("Field", field.words); }
-QString wordsOf(const Choice& choice) { return QCoreApplication::translate("Choice", choice.words); }
+QString wordsOf(const Field& field) { return localized(field.words); }
+QString wordsOf(const Choice& choice) { return localized(choice.words); }
 
 FieldForm::FieldForm(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
 {
@@ -81,7 +82,7 @@ void FieldForm::row(const FieldItem& item, QWidget* field)
     label->setBuddy(field);
     label->setProperty("role", "quiet");
     field->setAccessibleName(wordsOf(item.field));
-    if (*item.field.help) label->setToolTip(QCoreApplication::translate("Field", item.field.help));
+    if (*item.field.help) label->setToolTip(localized(item.field.help));
     field->setFocusPolicy(Qt::StrongFocus);
     line->addWidget(label, 3);
     line->addWidget(field, 4);
@@ -200,7 +201,7 @@ void FieldForm::addWood(const FieldItem& item)
     });
     readers_.push_back([field](const FieldValue& v) {
         const Species& s = speciesOf(std::get<std::string>(v));
-        field->setText(QString::fromUtf8(s.name));
+        field->setText(localized(s.name));
         field->setIcon(QIcon(woodSwatch(s, {18, 18})));
     });
 }

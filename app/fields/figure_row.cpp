@@ -2,7 +2,6 @@
 
 #include "app/fields/working_card.h"
 #include "app/theme/theme.h"
-#include "report/type.h"
 
 #include <QPainter>
 
@@ -68,10 +67,10 @@ void FigureRow::paintEvent(QPaintEvent*)
     painter.setPen(theme().edge);
     painter.drawLine(box.bottomLeft(), box.bottomRight());
     painter.setPen(theme().quiet);
-    painter.setFont(report::type(9));
+    painter.setFont(textFont(9));
     painter.drawText(box.adjusted(3, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter, name_);
     painter.setPen(leading_ ? theme().accent : theme().text);
-    painter.setFont(report::type(leading_ ? 13 : 9.5, QFont::DemiBold));
+    painter.setFont(textFont(leading_ ? 13 : 9.5, QFont::DemiBold));
     painter.drawText(box.adjusted(0, 0, -3, 0), Qt::AlignRight | Qt::AlignVCenter, value_);
 }
 

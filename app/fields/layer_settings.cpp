@@ -1,6 +1,7 @@
 #include "app/fields/layer_settings.h"
 
 #include "app/fields/figure_row.h"
+#include "app/theme/theme.h"
 
 #include <QVBoxLayout>
 
@@ -20,8 +21,8 @@ void LayerSettings::refresh()
     };
     QStringList names;
     for (const Setting& s : settings())
-        names << (s.machine.empty() ? QString() : QString::fromUtf8(s.machine) + QStringLiteral(": ")) +
-                     QString::fromStdString(s.name);
+        names << (s.machine.empty() ? QString() : localized(s.machine.data()) + QStringLiteral(": ")) +
+                     localized(s.name.c_str());
     if (names == names_ && layer_ == doc_.selection().layer) return;
     names_ = names;
     layer_ = doc_.selection().layer;

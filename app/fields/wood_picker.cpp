@@ -38,7 +38,7 @@ void addWood(Document& document, QWidget* near, const std::function<void(const s
     if (dialog.exec() != QDialog::Accepted) return;
     Shop shop = document.shop();
     if (std::ranges::find(shop.woods, dialog.wood()) == shop.woods.end()) shop.woods.push_back(dialog.wood());
-    document.setShop(shop);
+    document.changeShop(QCoreApplication::translate("Wood", "new wood"), shop);
     chosen(makeKnown(dialog.wood()).id);
 }
 
@@ -50,8 +50,8 @@ void changeWood(Document& document, QWidget* near, const OwnWood& before)
     Shop shop = withWood(document.shop(), from, to);
     const auto it = std::ranges::find(shop.woods, before);
     it == shop.woods.end() ? shop.woods.push_back(dialog.wood()) : void(*it = dialog.wood());
-    document.setShop(shop);
-    document.apply(QCoreApplication::translate("Wood", "changed wood"), withWood(document.piece(), from, to));
+    document.changeBoth(QCoreApplication::translate("Wood", "changed wood"), withWood(document.piece(), from, to),
+                        shop);
 }
 
 }  // namespace
@@ -60,7 +60,7 @@ void chooseWood(Document& document, QWidget* near, const std::function<void(cons
 {
     QMenu menu(near);
     auto offer = [&](const Species& s) {
-        menu.addAction(QIcon(woodSwatch(s, {22, 16})), QString::fromUtf8(s.name), [chosen, id = s.id] { chosen(id); });
+        menu.addAction(QIcon(woodSwatch(s, {22, 16})), localized(s.name), [chosen, id = s.id] { chosen(id); });
     };
     for (const Species& s : allSpecies()) offer(s);
     // The shop's own, and those that the piece brought along.
@@ -107,7 +107,7 @@ void PatternEdit::setWoods(const std::vector<std::string>& woods, int most)
         swatch->setIcon(QIcon(woodSwatch(s, {20, 20})));
         swatch->setIconSize({20, 20});
         swatch->setObjectName(QStringLiteral("pattern-%1").arg(i));
-        swatch->setAccessibleName(tr("wood %1 of %2: %3").arg(i + 1).arg(woods_.size()).arg(QString::fromUtf8(s.name)));
+        swatch->setAccessibleName(tr("wood %1 of %2: %3").arg(i + 1).arg(woods_.size()).arg(localized(s.name)));
         swatch->setToolTip(swatch->accessibleName() + tr("; press to change, right button to take away"));
         swatch->setStyleSheet("padding: 1px;");
         connect(swatch, &QToolButton::clicked, this, [this, i, swatch] {

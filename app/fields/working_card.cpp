@@ -1,7 +1,6 @@
 #include "app/fields/working_card.h"
 
 #include "app/theme/theme.h"
-#include "report/type.h"
 
 #include <QLabel>
 #include <QScreen>
@@ -28,13 +27,13 @@ WorkingCard::WorkingCard(QWidget* parent, const Working& w) : QFrame(parent, Qt:
         column->addWidget(label);
     };
     const Theme& t = theme();
-    line(w.title, report::type(9, QFont::DemiBold), t.quiet, "title");
-    line(w.result, report::type(16, QFont::DemiBold), t.accent, "result");
-    line(w.formula.empty() ? "" : "= " + w.formula, report::type(9.5), t.text, "formula");
-    line(w.numbers, report::type(9.5, QFont::Medium), t.text, "numbers");
-    line(w.assumption.empty() ? "" : "Assumes: " + w.assumption, report::type(8.5), t.quiet, "assumption");
-    line(w.source.empty() ? "" : "Source: " + w.source, report::type(8.5), t.quiet, "source");
-    line(w.use.empty() ? "" : "Used for: " + w.use, report::type(8.5), t.quiet, "use");
+    line(w.title, textFont(9, QFont::DemiBold), t.quiet, "title");
+    line(w.result, textFont(16, QFont::DemiBold), t.accent, "result");
+    line(w.formula.empty() ? "" : "= " + w.formula, textFont(9.5), t.text, "formula");
+    line(w.numbers, textFont(9.5, QFont::Medium), t.text, "numbers");
+    line(w.assumption.empty() ? "" : "Assumes: " + w.assumption, textFont(8.5), t.quiet, "assumption");
+    line(w.source.empty() ? "" : "Source: " + w.source, textFont(8.5), t.quiet, "source");
+    line(w.use.empty() ? "" : "Used for: " + w.use, textFont(8.5), t.quiet, "use");
     setFixedWidth(360);
 }
 

@@ -1,11 +1,11 @@
 #include "app/lanes/face_view.h"
 
+#include "app/access/layer_things.h"
 #include "app/theme/theme.h"
 #include "core/blank/construction.h"
 #include "core/piece/field_items.h"
 #include "core/turning/views.h"
 #include "report/drawing.h"
-#include "report/type.h"
 
 #include <QButtonGroup>
 #include <QHBoxLayout>
@@ -220,7 +220,7 @@ void FaceView::drawWords(QPainter& painter) const
     auto mm = [&](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
     const int at = doc_.selection().layer;
     const Layer& own = doc_.piece().layers[static_cast<size_t>(at)];
-    painter.setFont(report::type(8, QFont::DemiBold));
+    painter.setFont(textFont(8, QFont::DemiBold));
     painter.setPen(hasFocus() ? theme().accent : theme().quiet);
     const QString noun = tr(constructionOf(own).noun);
     const QString title = shows_ == Shows::Rim    ? tr("FROM THE RIM")
@@ -244,7 +244,7 @@ void FaceView::drawWords(QPainter& painter) const
         const double on = own.sectors()->turn * 360 / own.sectors()->segments;
         lines << tr("%1° on from the layer before").arg(on, 0, 'f', 2);
     }
-    const QFont strong = report::type(9, QFont::DemiBold), quiet = report::type(8);
+    const QFont strong = textFont(9, QFont::DemiBold), quiet = textFont(8);
     double wide = QFontMetricsF(strong).horizontalAdvance(lines[0]) / 2 + 6;
     if (lines.size() > 1) wide = std::max(wide, QFontMetricsF(quiet).horizontalAdvance(lines[1]) / 2 + 6);
     // In the opening where they find room, else below the ring, as many as fit there.
@@ -274,7 +274,7 @@ void FaceView::mousePressEvent(QMouseEvent* event)
     if (!onHandle && !brush_.wood.empty()) {
         drag_ = Drag::Paint;
         doc_.beginDrag();
-        paintSegment(event->position());
+        paintSegment(segment);
     } else if (turns()) {
         drag_ = Drag::Turn;
         turnFrom_ = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].sectors()->turn;
@@ -284,7 +284,7 @@ void FaceView::mousePressEvent(QMouseEvent* event)
 
 void FaceView::mouseMoveEvent(QMouseEvent* event)
 {
-    if (drag_ == Drag::Paint) return paintSegment(event->position());
+    if (drag_ == Drag::Paint) return paintSegment(segmentAt(event->position()));
     if (drag_ != Drag::Turn) return;
     const QPointF moved = event->position() - pressedAt_;
     if (std::hypot(moved.x(), moved.y()) < 4) return;
@@ -304,9 +304,16 @@ void FaceView::turnBy(double segments)
     doc_.apply(tr("turn layer"), std::move(next), mergeKey_);
 }
 
-void FaceView::paintSegment(const QPointF& p)
+std::vector<Thing> FaceView::things() const
 {
-    if (const int segment = segmentAt(p); segment >= 0)
+    if (shows_ != Shows::Layer) return {};
+    return segmentThings(doc_,
+                         [this](int k) { return QRectF(segmentPosition(k) - QPointF(8, 8), QSizeF(16, 16)).toRect(); });
+}
+
+void FaceView::paintSegment(int segment)
+{
+    if (segment >= 0)
         doc_.apply(tr("paint"),
                    pattern::paint(doc_.piece(), doc_.selection().layer, segment, brush_,
                                   doc_.plan().assembly.segmentCounts(), doc_.selection().layers),
@@ -326,6 +333,10 @@ void FaceView::keyPressEvent(QKeyEvent* event)
                    : event->key() == Qt::Key_Left || event->key() == Qt::Key_Down ? -1
                                                                                   : 0;
     const int count = layer().count();
+    if (event->key() == Qt::Key_Space && shows_ == Shows::Layer && !brush_.wood.empty()) {
+        mergeKey_ = 0;
+        return paintSegment(doc_.selection().segment);
+    }
     if (by == 0 || shows_ != Shows::Layer) return QWidget::keyPressEvent(event);
     if (event->modifiers() & Qt::ControlModifier) {
         if (!turns()) return;

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/access/readable.h"
 #include "app/document.h"
 #include "app/lanes/axis_map.h"
 #include "app/lanes/baked.h"
@@ -14,7 +15,7 @@ namespace vl::app {
 /// What is seen along the axis, beside the section: the face of the chosen layer as it is glued, its joints, its gaps
 /// and the finished circles; or the finished piece from its rim or its foot. A click chooses a segment; a drag turns
 /// the layer, or paints its segments where a brush is in hand.
-class FaceView : public QWidget {
+class FaceView : public QWidget, public Readable {
     Q_OBJECT
 public:
     enum class Shows { Layer, Rim, Foot };
@@ -29,6 +30,8 @@ public:
     QPointF segmentPosition(int segment) const;
     QPointF turnPosition() const;
     QRectF drawn() const;
+    std::vector<Thing> things() const override;
+    void chooseThing(int segment) override { doc_.selectLayer(doc_.selection().layer, {}, segment); }
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -52,7 +55,7 @@ private:
     void drawLayer(QPainter& painter);
     void drawEnd(QPainter& painter);
     void drawWords(QPainter& painter) const;
-    void paintSegment(const QPointF& at);
+    void paintSegment(int segment);
 
     Document& doc_;
     AxisMap& axis_;

@@ -2,7 +2,6 @@
 
 #include "app/fields/working_card.h"
 #include "app/theme/theme.h"
-#include "report/type.h"
 
 #include <QMouseEvent>
 #include <QPainter>
@@ -59,13 +58,13 @@ void FiguresLane::paintEvent(QPaintEvent*)
     }
     // More than there is room for: which way they are.
     const double first = columns_.left(columns_.first()), last = first + width * columns_.shown();
-    painter.setFont(report::type(11, QFont::Bold));
+    painter.setFont(textFont(11, QFont::Bold));
     painter.setPen(theme().accent);
     if (columns_.first() > 0)
         painter.drawText(QRectF(first - 11, 0, 10, rowHeight), Qt::AlignCenter, QStringLiteral("‹"));
     if (columns_.first() + columns_.shown() < columns_.count())
         painter.drawText(QRectF(last + 1, 0, 12, rowHeight), Qt::AlignCenter, QStringLiteral("›"));
-    const QFont plain = report::type(8.5), strong = report::type(8.5, QFont::DemiBold), small = report::type(8);
+    const QFont plain = textFont(8.5), strong = textFont(8.5, QFont::DemiBold), small = textFont(8);
     for (size_t k = 0; k < rows.size(); ++k) {
         const double y = rowHeight * static_cast<double>(k);
         painter.setPen(theme().edge);
@@ -81,6 +80,40 @@ void FiguresLane::paintEvent(QPaintEvent*)
             painter.drawText(QRectF(columns_.left(c), y, width, rowHeight), Qt::AlignCenter, rows[k].text(c));
         }
     }
+}
+
+/// A column is one thing: its figures, each with its name.
+std::vector<Thing> FiguresLane::things() const
+{
+    const std::vector<Row> rows = rows_();
+    std::vector<Thing> all;
+    for (int c = 0; c < columns_.count(); ++c) {
+        QStringList words{QString::number(c + 1)};
+        for (const Row& row : rows)
+            if (const QString text = row.text(c); !text.isEmpty()) words << row.name + QStringLiteral(" ") + text;
+        all.push_back({words.join(QStringLiteral(", ")),
+                       columns_.shows(c) ? QRectF(columns_.left(c), 0, columns_.width(), height()).toRect() : QRect(),
+                       c == chosen_()});
+    }
+    return all;
+}
+
+/// Left and right walk the columns; the space bar shows the working of the chosen column's first figure.
+void FiguresLane::keyPressEvent(QKeyEvent* event)
+{
+    const int chosen = std::max(0, chosen_());
+    const int by = event->key() == Qt::Key_Left ? -1 : event->key() == Qt::Key_Right ? 1 : 0;
+    if (by && chosen + by >= 0 && chosen + by < columns_.count()) {
+        columns_.reveal(chosen + by);
+        emit columnPressed(chosen + by, {});
+    } else if (event->key() == Qt::Key_Space) {
+        for (const Row& row : rows_())
+            if (!row.text(chosen).isEmpty()) {
+                const QPoint at(static_cast<int>(columns_.centre(chosen)), height() / 2);
+                return WorkingCard::show(this, mapToGlobal(at), row.working(chosen));
+            }
+    } else
+        Lane::keyPressEvent(event);
 }
 
 void FiguresLane::mousePressEvent(QMouseEvent* event)

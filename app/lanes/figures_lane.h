@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/access/readable.h"
 #include "app/lanes/columns.h"
 #include "app/lanes/lane.h"
 #include "core/plan/working.h"
@@ -10,7 +11,7 @@
 namespace vl::app {
 
 /// Figures in columns of equal width, of layers or of stations. Pressing a figure shows its working.
-class FiguresLane : public Lane {
+class FiguresLane : public Lane, public Readable {
     Q_OBJECT
 public:
     struct Row {
@@ -27,6 +28,8 @@ public:
     /// The usual row of a figure; `bare` without unit and trailing noughts.
     static Row figureRow(Document& document, const QString& name, FigureId figure, bool bare = false);
     QString textAt(int row, int column) const;
+    std::vector<Thing> things() const override;
+    void chooseThing(int column) override { emit columnPressed(column, {}); }
 
     QSize sizeHint() const override { return {420, rowHeight * most_ + 8}; }
     QSize minimumSizeHint() const override { return sizeHint(); }
@@ -37,6 +40,7 @@ signals:
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
 
 private:

@@ -1,7 +1,6 @@
 #include "app/lanes/lane.h"
 
 #include "app/theme/theme.h"
-#include "report/type.h"
 
 #include <QPainter>
 
@@ -20,7 +19,7 @@ Lane::Lane(Document& document, const QString& title, QWidget* parent) : QWidget(
 void Lane::drawGround(QPainter& painter) const
 {
     painter.fillRect(rect(), theme().panel);
-    painter.setFont(report::type(8, QFont::DemiBold));
+    painter.setFont(textFont(8, QFont::DemiBold));
     painter.setPen(hasFocus() ? theme().accent : theme().quiet);
     painter.drawText(QRectF(12, 4, 400, 18), Qt::AlignLeft | Qt::AlignVCenter, title_);
     if (hasFocus()) painter.fillRect(QRectF(3, 5, 4, 16), theme().accent);

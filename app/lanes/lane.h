@@ -20,6 +20,8 @@ protected:
     QString length(double mm, int decimals = -1) const;
     QString lengthUnit(double mm, int decimals = -1) const;
 
+    void leaveEvent(QEvent*) override { doc_.pointAt(-1); }
+
 private:
     QString title_;
 };

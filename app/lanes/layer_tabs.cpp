@@ -1,9 +1,9 @@
 #include "app/lanes/layer_tabs.h"
 
+#include "app/access/layer_things.h"
 #include "app/lanes/layer_edits.h"
 #include "app/theme/theme.h"
 #include "core/piece/edit.h"
-#include "report/type.h"
 
 #include <QContextMenuEvent>
 #include <QKeyEvent>
@@ -17,30 +17,39 @@ LayerTabs::LayerTabs(Document& document, Columns& columns, QWidget* parent)
 {
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     connect(&columns_, &Columns::changed, this, [this] { update(); });
+    connect(&doc_, &Document::pointedChanged, this, [this] { update(); });
 }
 
 QPointF LayerTabs::tabPosition(int layer) const { return {columns_.centre(layer), height() / 2.0}; }
+
+std::vector<Thing> LayerTabs::things() const
+{
+    return layerThings(doc_, [this](int k) {
+        return columns_.shows(k) ? QRectF(columns_.left(k), 0, columns_.width(), height()).toRect() : QRect();
+    });
+}
 
 void LayerTabs::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
     painter.fillRect(rect(), theme().panel);
     painter.setRenderHint(QPainter::Antialiasing);
-    painter.setFont(report::type(8));
+    painter.setFont(textFont(8));
     painter.setPen(hasFocus() ? theme().accent : theme().quiet);
     painter.drawText(QRectF(0, 0, columns_.names(), height()), Qt::AlignRight | Qt::AlignVCenter, tr("layer"));
     for (int k = columns_.first(); k < columns_.first() + columns_.shown(); ++k) {
         const QRectF tab(columns_.left(k) + 2, 3, columns_.width() - 4, height() - 6);
         const bool chosen = doc_.selection().layers.contains(k), first = k == doc_.selection().layer;
-        painter.setPen(QPen(chosen ? theme().strong : theme().edge, 1));
+        const bool pointed = k == doc_.pointed();
+        painter.setPen(pointed ? QPen(theme().accent, 2.5) : QPen(chosen ? theme().strong : theme().edge, 1));
         painter.setBrush(first ? theme().strong : chosen ? theme().accentSoft : theme().ground);
         painter.drawRoundedRect(tab, 4, 4);
-        painter.setFont(report::type(8.5, first ? QFont::DemiBold : QFont::Medium));
+        painter.setFont(textFont(8.5, first ? QFont::DemiBold : QFont::Medium));
         painter.setPen(first ? theme().onStrong : theme().text);
         painter.drawText(tab, Qt::AlignCenter, QString::number(k + 1));
     }
     painter.setPen(theme().accent);
-    painter.setFont(report::type(10, QFont::Bold));
+    painter.setFont(textFont(10, QFont::Bold));
     const double left = columns_.left(columns_.first()), right = left + columns_.width() * columns_.shown();
     if (columns_.first() > 0)
         painter.drawText(QRectF(left - 12, 0, 12, height()), Qt::AlignCenter, QStringLiteral("‹"));
@@ -67,6 +76,7 @@ void LayerTabs::mouseMoveEvent(QMouseEvent* event)
 {
     const int over = columns_.at(event->position().x());
     setCursor(over >= 0 ? Qt::PointingHandCursor : Qt::ArrowCursor);
+    doc_.pointAt(over);
     if (dragged_ < 0) return;
     over_ = over;
     update();

@@ -1,16 +1,19 @@
 #pragma once
 
+#include "app/access/readable.h"
 #include "app/lanes/columns.h"
 #include "app/lanes/lane.h"
 
 namespace vl::app {
 
 /// The layers' numbers over their columns: pressed to choose, dragged to another place in the stack.
-class LayerTabs : public Lane {
+class LayerTabs : public Lane, public Readable {
     Q_OBJECT
 public:
     LayerTabs(Document& document, Columns& columns, QWidget* parent = nullptr);
     QPointF tabPosition(int layer) const;
+    std::vector<Thing> things() const override;
+    void chooseThing(int layer) override { doc_.selectLayer(layer); }
     QSize sizeHint() const override { return {420, 28}; }
     QSize minimumSizeHint() const override { return sizeHint(); }
 

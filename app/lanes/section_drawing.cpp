@@ -4,7 +4,6 @@
 #include "core/blank/nest.h"
 #include "core/turning/views.h"
 #include "report/drawing.h"
-#include "report/type.h"
 
 #include <QPainter>
 #include <QPainterPath>
@@ -174,7 +173,7 @@ void SectionLane::drawAxis(QPainter& painter) const
     painter.drawLine(QPointF(head - 10, base),
                      QPointF(x(std::max(stackHeight(doc_.piece()), outlineHeight(doc_.piece()))) + 14, base));
     painter.setPen(theme().quiet);
-    painter.setFont(report::type(8));
+    painter.setFont(textFont(8));
     painter.drawText(QRectF(head - 66, base - 9, 38, 18), Qt::AlignRight | Qt::AlignVCenter, tr("head"));
     painter.setBrush(theme().edge);
     painter.setPen(QPen(theme().quiet, 1));
@@ -191,7 +190,7 @@ void SectionLane::drawRuler(QPainter& painter) const
     const int labelled = metric ? 5 : 4;
     const double length = std::max(outlineHeight(doc_.piece()), stackHeight(doc_.piece()));
     double free = -1e9;
-    painter.setFont(report::type(8));
+    painter.setFont(textFont(8));
     for (int k = 0; k * step <= length + 1e-9; ++k) {
         const double px = x(k * step);
         if (px < 0 || px > axis_.place().section) continue;
@@ -353,7 +352,7 @@ void SectionLane::drawCautions(QPainter& painter) const
         painter.setPen(QPen(ink, 1.6, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
         painter.setBrush(theme().warnSoft);
         painter.drawPolygon(QPolygonF({{p.x(), p.y() - 9}, {p.x() + 10, p.y() + 8}, {p.x() - 10, p.y() + 8}}));
-        painter.setFont(report::type(8, QFont::Bold));
+        painter.setFont(textFont(8, QFont::Bold));
         painter.drawText(QRectF(p.x() - 10, p.y() - 7, 20, 16), Qt::AlignCenter, QStringLiteral("!"));
     }
 }
@@ -361,7 +360,7 @@ void SectionLane::drawCautions(QPainter& painter) const
 void SectionLane::drawTag(QPainter& painter, const QPointF& anchor, const QString& words, const QColor& ink,
                           const QColor& ground, double dy) const
 {
-    painter.setFont(report::type(8.5, QFont::DemiBold));
+    painter.setFont(textFont(8.5, QFont::DemiBold));
     const double w = QFontMetricsF(painter.font()).horizontalAdvance(words) + 20, h = 24;
     const double left = std::clamp(anchor.x() - w / 2, 4.0, std::max(4.0, width() - w - 4.0));
     const double head = std::clamp(anchor.y() + dy - (dy < 0 ? h : 0), 26.0, std::max(26.0, height() - h - 2));

@@ -1,5 +1,6 @@
 #include "app/lanes/section_lane.h"
 
+#include "app/access/layer_things.h"
 #include "app/lanes/face_view.h"
 #include "app/lanes/layer_edits.h"
 #include "core/piece/edit.h"
@@ -73,6 +74,42 @@ QPointF SectionLane::nodePosition(Side side, int node) const
 {
     const Node& n = outline(side)[static_cast<size_t>(node)];
     return {x(n.z), y(n.r)};
+}
+
+/// Nodes of both lines where they are handled, layers where those are, stations where the lathe is.
+std::vector<Thing> SectionLane::things() const
+{
+    const auto spot = [](const QPointF& at) { return QRectF(at - QPointF(8, 8), QSizeF(16, 16)).toRect(); };
+    std::vector<Thing> all;
+    if (handles_ == Handles::Layers) return layerThings(doc_, [&](int k) { return spot(layerPosition(k)); });
+    if (handles_ == Handles::Stations) {
+        for (const Station& s : doc_.plan().stations)
+            all.push_back({tr("station %1 from the foot, diameter %2, wall %3")
+                               .arg(lengthUnit(s.z), lengthUnit(s.outside, 1), lengthUnit(s.wall, 1)),
+                           spot({x(s.z), y(s.outside / 2)}), false});
+        return all;
+    }
+    for (const Side side : {Side::Outside, Side::Inside})
+        for (int i = 0; i < static_cast<int>(outline(side).size()); ++i) {
+            const Node& n = outline(side)[static_cast<size_t>(i)];
+            all.push_back({(side == Side::Outside ? tr("node %1 of the outside, %2 from the foot, diameter %3")
+                                                  : tr("node %1 of the inside, %2 from the foot, diameter %3"))
+                               .arg(i + 1)
+                               .arg(lengthUnit(n.z), lengthUnit(2 * n.r)),
+                           spot(nodePosition(side, i)), doc_.selection().side == side && doc_.selection().node == i});
+        }
+    return all;
+}
+
+void SectionLane::chooseThing(int index)
+{
+    if (handles_ == Handles::Layers) return doc_.selectLayer(index);
+    if (handles_ != Handles::Outline) return;
+    const int outside = static_cast<int>(outline(Side::Outside).size());
+    Selection s = doc_.selection();
+    s.side = index < outside ? Side::Outside : Side::Inside;
+    s.node = index < outside ? index : index - outside;
+    doc_.select(s);
 }
 
 QPointF SectionLane::bulgePosition(int node) const

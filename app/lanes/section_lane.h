@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/access/readable.h"
 #include "app/lanes/axis_map.h"
 #include "app/lanes/baked.h"
 #include "app/lanes/columns.h"
@@ -14,7 +15,7 @@ class FaceView;
 /// outside as it is seen, both in their woods; beside them a face. What belongs to each layer or station below is
 /// joined to its place by a leader. What can be handled depends on the stage. Wheel zooms about the pointer, the middle
 /// button pans.
-class SectionLane : public Lane {
+class SectionLane : public Lane, public Readable {
     Q_OBJECT
 public:
     enum class Handles {
@@ -38,6 +39,8 @@ public:
     FaceView* face() const { return face_; }
     /// What the drawing takes of the lane, pixels.
     QRectF drawn() const;
+    std::vector<Thing> things() const override;
+    void chooseThing(int index) override;
     QSize minimumSizeHint() const override { return {420, 220}; }
 
 signals:

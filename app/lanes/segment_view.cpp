@@ -2,7 +2,6 @@
 
 #include "app/theme/theme.h"
 #include "report/drawing.h"
-#include "report/type.h"
 
 #include <QPainter>
 
@@ -19,7 +18,7 @@ void SegmentView::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
     const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)];
-    painter.setFont(report::type(9, QFont::Medium));
+    painter.setFont(textFont(9, QFont::Medium));
     if (!l.segmented) {
         painter.setPen(theme().quiet);
         painter.drawText(rect(), Qt::AlignCenter | Qt::TextWordWrap,

@@ -150,6 +150,10 @@ void SolidGl::paintGL()
     glClearColor(ground.redF(), ground.greenF(), ground.blueF(), 1);
     glClear(GL_COLOR_BUFFER_BIT | GL_DEPTH_BUFFER_BIT);
     if (!ready_ || !scene_) return;
+    {
+        QPainter painter(this);
+        scene_->drawShadow(painter, size());
+    }
     scene_->mesh();  // brings the version up to date
     program_.bind();
     if (uploaded_ != scene_->meshVersion()) upload();
@@ -165,7 +169,7 @@ void SolidGl::paintGL()
     projection.ortho(-w, w, -h, h, -4000, 4000);
     program_.setUniformValue("view", viewMatrix);
     program_.setUniformValue("projection", projection);
-    program_.setUniformValue("selected", static_cast<float>(document.selection().layer));
+    program_.setUniformValue("selected", static_cast<float>(document.lit()));
     const auto& woods = scene_->mesh().woods;
     for (int i = 0; i < std::min<int>(static_cast<int>(woods.size()), mostWoods); ++i) {
         const Figure& f = woods[static_cast<size_t>(i)]->figure;

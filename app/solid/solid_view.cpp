@@ -31,13 +31,11 @@ protected:
         const Raster raster =
             renderMesh(scene->mesh(), scene->camera, shape.height, shape.greatestDiameter,
                        std::max(1, static_cast<int>(width() * ratio)), std::max(1, static_cast<int>(height() * ratio)),
-                       theme().panel.rgb() | 0xff000000u, document.selection().layer);
+                       theme().panel.rgb() & 0x00ffffffu, document.lit());
+        painter.fillRect(rect(), theme().panel);
+        scene->drawShadow(painter, size());
         painter.setRenderHint(QPainter::SmoothPixmapTransform);
         painter.drawImage(rect(), document.live() ? report::imageOf(raster) : report::smoothed(raster));
-        painter.setPen(theme().quiet);
-        painter.setFont(report::type(8));
-        painter.drawText(rect().adjusted(8, 0, -8, -4), Qt::AlignHCenter | Qt::AlignBottom,
-                         SolidView::tr("no OpenGL card here: painted instead"));
     }
 };
 
@@ -52,7 +50,8 @@ SolidScene::SolidScene(Document& document, QWidget& canvas) : QObject(&canvas), 
     later_.setInterval(150);
     connect(&later_, &QTimer::timeout, &canvas, qOverload<>(&QWidget::update));
     connect(&doc_, &Document::changed, this, &SolidScene::stale);
-    connect(&doc_, &Document::selectionChanged, &canvas, [this] { canvas_.update(); });
+    for (const auto signal : {&Document::selectionChanged, &Document::pointedChanged})
+        connect(&doc_, signal, &canvas, [this] { canvas_.update(); });
 }
 
 void SolidScene::stale()
@@ -74,6 +73,27 @@ const Mesh& SolidScene::mesh()
         ++meshVersion_;
     }
     return mesh_;
+}
+
+void SolidScene::drawShadow(QPainter& painter, const QSize& size) const
+{
+    const Shape& shape = doc_.plan().shape;
+    painter.save();
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(Qt::NoPen);
+    // Rings of shade, each a little wider, soften its edge.
+    QColor shade = theme().dark ? QColor(0, 0, 0) : theme().text;
+    shade.setAlphaF(theme().dark ? 0.06f : 0.022f);
+    painter.setBrush(shade);
+    for (int k = 0; k < 9; ++k) {
+        QPolygonF edge;
+        for (const Eigen::Vector2d& p : shadowUnder(camera, shape.height, shape.greatestDiameter,
+                                                    std::max(shape.footRadius, shape.greatestDiameter / 5),
+                                                    size.width(), size.height(), 1.02 + 0.045 * k))
+            edge << QPointF(p.x(), p.y());
+        painter.drawPolygon(edge);
+    }
+    painter.restore();
 }
 
 void SolidScene::setCutAway(bool on)

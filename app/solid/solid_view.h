@@ -19,6 +19,8 @@ public:
     SolidScene(Document& document, QWidget& canvas);
 
     const Mesh& mesh();
+    /// The shade that the piece throws on the ground, under a picture of this size.
+    void drawShadow(QPainter& painter, const QSize& size) const;
     Camera camera;
     bool cutAway = false, blank = false;
     bool slow = false;  ///< drawn by the processor: while a drag goes on it follows a few times a second

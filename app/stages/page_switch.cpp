@@ -43,6 +43,17 @@ void PageSwitch::add(const QString& name, QWidget* page, bool scrolls)
     if (pages_->count() == 1) button->setChecked(true);
 }
 
+void PageSwitch::addTool(const QString& words, const QString& what, std::function<void()> press)
+{
+    auto* button = new QToolButton;
+    button->setText(words);
+    button->setToolTip(what);
+    button->setAccessibleName(what);
+    button->setProperty("role", "toggle");
+    row_->insertWidget(tools_++, button);
+    connect(button, &QToolButton::clicked, this, std::move(press));
+}
+
 bool PageSwitch::show(const QString& name)
 {
     for (QAbstractButton* button : group_->buttons())

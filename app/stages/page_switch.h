@@ -2,6 +2,8 @@
 
 #include <QWidget>
 
+#include <functional>
+
 class QButtonGroup;
 class QHBoxLayout;
 class QStackedWidget;
@@ -14,11 +16,14 @@ class PageSwitch : public QWidget {
 public:
     explicit PageSwitch(QWidget* parent = nullptr);
     void add(const QString& name, QWidget* page, bool scrolls = true);
+    /// A small button at the left of the row.
+    void addTool(const QString& words, const QString& what, std::function<void()> press);
     /// Shows a page by its name; false where there is none.
     bool show(const QString& name);
 
 private:
     QHBoxLayout* row_;
+    int tools_ = 0;
     QStackedWidget* pages_;
     QButtonGroup* group_;
 };

@@ -134,10 +134,10 @@ LengthField* Stage::shopRow(double Shop::*member)
 {
     const Field declared = fieldOf(member);
     LengthField* field = lengthRow(wordsOf(declared), declared.limit);
-    connect(field, &LengthField::edited, this, [this, member](double mm) {
+    connect(field, &LengthField::edited, this, [this, member, words = wordsOf(declared)](double mm) {
         Shop shop = doc_.shop();
         shop.*member = mm;
-        doc_.setShop(shop);
+        doc_.changeShop(words, shop);
     });
     rows_.push_back([this, field, member] { field->setValue(doc_.shop().*member); });
     return field;

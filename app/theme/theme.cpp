@@ -7,6 +7,7 @@
 #include <QHash>
 #include <QPainter>
 #include <QPalette>
+#include <QRegularExpression>
 #include <QStyleFactory>
 #include <QSvgRenderer>
 
@@ -35,6 +36,9 @@ QToolTip { background: %panel; color: %text; border: 1px solid %edge; padding: 4
 #header { border-bottom: 1px solid %edge; }
 #footer { border-top: 1px solid %edge; }
 QLabel[role="title"] { font-size: 12pt; font-weight: 600; }
+QLabel[role="product"] { font-size: 24pt; font-weight: 600; }
+QLabel[role="lead"] { font-size: 11pt; }
+QLabel[role="card"] { font-size: 10pt; font-weight: 600; }
 QLabel[role="heading"] { font-weight: 600; color: %quiet; font-size: 8.5pt; }
 QLabel[role="quiet"] { color: %quiet; }
 QLabel[role="warn"] { color: %warn; font-weight: 600; }
@@ -74,6 +78,8 @@ QTableView::item { padding: 2px 8px; }
 QPushButton[role="link"], QToolButton[role="link"] {
     background: transparent; border: 1px solid transparent; color: %accent;
     padding: 2px 6px; }
+QPushButton[role="recent"] { background: transparent; border: 1px solid transparent; text-align: left; padding: 2px; }
+QPushButton[role="recent"]:hover { border-color: %edge; }
 QPushButton[role="link"]:hover, QToolButton[role="link"]:hover { border-color: %edge; }
 QLineEdit { background: %field; border: 1px solid %rim; border-radius: 4px; padding: 3px 6px;
     selection-background-color: %accent; selection-color: %onAccent; }
@@ -101,17 +107,35 @@ QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
         {"%warn", warn},     {"%strong", strong},     {"%onStrong", onStrong},
         {"%stop", stop},     {"%field", field},       {"%rim", rim}};
     for (const auto& [name, colour] : names) css.replace(QLatin1String(name), colour.name());
+    static const QRegularExpression points(QStringLiteral("([0-9.]+)pt"));
+    for (qsizetype from = 0; from < css.size();) {
+        const QRegularExpressionMatch at = points.match(css, from);
+        if (!at.hasMatch()) break;
+        const QString size = QString::number(textFont(at.captured(1).toDouble()).pointSizeF()) + QStringLiteral("pt");
+        css.replace(at.capturedStart(), at.capturedLength(), size);
+        from = at.capturedStart() + size.size();
+    }
     return css;
 }
 
 namespace {
 Theme current = Theme::light();
-}
+double textSize = 1;
+constexpr double leastPoints = 9;  // 12 pixels
+}  // namespace
 
 const Theme& theme() { return current; }
 
-void setTheme(bool dark)
+QFont textFont(double points, QFont::Weight weight)
 {
+    return report::type(std::max(points, leastPoints) * textSize, weight);
+}
+
+double withText(double pixels) { return pixels * textSize; }
+
+void setTheme(bool dark, double size)
+{
+    textSize = size;
     current = dark ? Theme::darkBench() : Theme::light();
     QApplication::setStyle(QStyleFactory::create("Fusion"));
     QPalette palette;
@@ -125,9 +149,11 @@ void setTheme(bool dark)
     palette.setColor(QPalette::HighlightedText, current.onAccent);
     palette.setColor(QPalette::PlaceholderText, current.quiet);
     QApplication::setPalette(palette);
-    QApplication::setFont(report::type(9.5));
+    QApplication::setFont(textFont(9.5));
     qApp->setStyleSheet(current.styleSheet());
 }
+
+QString localized(const char* words) { return QCoreApplication::translate("core", words); }
 
 QIcon icon(const char* name, const QColor& colour)
 {

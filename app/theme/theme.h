@@ -1,6 +1,7 @@
 #pragma once
 
 #include <QColor>
+#include <QFont>
 #include <QIcon>
 #include <QString>
 
@@ -19,9 +20,18 @@ struct Theme {
     QString styleSheet() const;
 };
 
-/// The theme in force; setTheme() changes the application's palette, type and style.
+/// The theme in force; setTheme() changes the application's palette, type and style. `size` is that of all text, in
+/// shares of the usual.
 const Theme& theme();
-void setTheme(bool dark);
+void setTheme(bool dark, double size = 1);
+
+/// The shipped type at `points`, never below 9 (12 pixels), times the size of text that is chosen.
+QFont textFont(double points, QFont::Weight weight = QFont::Normal);
+/// A length that goes with the text: `pixels` at its usual size.
+double withText(double pixels);
+
+/// Words of the core or of the paper in the reader's language.
+QString localized(const char* words);
 
 /// A shipped icon in a colour.
 QIcon icon(const char* name, const QColor& colour);

@@ -1,7 +1,6 @@
 #include "app/window/bed.h"
 
 #include "app/theme/theme.h"
-#include "report/type.h"
 
 #include <QKeyEvent>
 #include <QPainter>
@@ -36,7 +35,7 @@ protected:
         painter.setBrush(isChecked() ? t.strong : t.panel);
         painter.drawRoundedRect(box, 5, 5);
         painter.setPen(isChecked() ? t.onStrong : t.text);
-        painter.setFont(report::type(isChecked() ? 11 : 10, isChecked() ? QFont::DemiBold : QFont::Normal));
+        painter.setFont(textFont(isChecked() ? 11 : 10, isChecked() ? QFont::DemiBold : QFont::Normal));
         painter.drawText(box, Qt::AlignCenter, text());
     }
 };

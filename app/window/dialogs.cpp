@@ -38,10 +38,16 @@ PieceDialog::PieceDialog(Document& document, QWidget* parent) : QDialog(parent)
     resize(480, 320);
 }
 
-ShopDialog::ShopDialog(Document& document, QWidget* parent) : QDialog(parent), doc_(document)
+ShopDialog::ShopDialog(Document& document, const QString& lent, QWidget* parent) : QDialog(parent), doc_(document)
 {
     setWindowTitle(tr("The shop"));
     auto* outer = new QVBoxLayout(this);
+    if (!lent.isEmpty()) {
+        auto* words = new QLabel(lent);
+        words->setWordWrap(true);
+        words->setProperty("role", "warn");
+        outer->addWidget(words);
+    }
     auto* scroll = new QScrollArea;
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
@@ -114,7 +120,7 @@ void ShopDialog::addHours()
                 Shop shop = doc_.shop();
                 // The last minute of the day stands for midnight.
                 shop.hours[d][k] = t == QTime(23, 59) ? 1440 : t.msecsSinceStartOfDay() / 60000;
-                doc_.setShop(shop);
+                doc_.changeShop(tr("hours in the shop"), shop);
             });
         }
         form_->addRow(days[d], line);
@@ -126,7 +132,7 @@ void ShopDialog::set(double Shop::*member, double value)
     refused_->clear();
     Shop shop = doc_.shop();
     shop.*member = value;
-    doc_.setShop(shop);
+    doc_.changeShop(wordsOf(fieldOf(member)), shop);
 }
 
 void ShopDialog::add(double Shop::*member)

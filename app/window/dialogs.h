@@ -20,7 +20,8 @@ public:
 class ShopDialog : public QDialog {
     Q_OBJECT
 public:
-    ShopDialog(Document& document, QWidget* parent);
+    /// `lent` says whose shop it is, where it is not the turner's own.
+    ShopDialog(Document& document, const QString& lent, QWidget* parent);
 
 private:
     void set(double Shop::*member, double value);

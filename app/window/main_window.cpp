@@ -1,5 +1,7 @@
 #include "app/window/main_window.h"
 
+#include "app/access/readable.h"
+#include "app/fields/choose.h"
 #include "app/fields/input_guard.h"
 #include "app/solid/solid_view.h"
 #include "app/stages/build/build_stage.h"
@@ -20,17 +22,18 @@
 #include <QApplication>
 #include <QButtonGroup>
 #include <QCloseEvent>
+#include <QDesktopServices>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QMenu>
 #include <QMenuBar>
-#include <QMessageBox>
 #include <QPushButton>
 #include <QScreen>
 #include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QStyle>
+#include <QTextDocumentFragment>
 #include <QTimer>
 #include <QToolButton>
 
@@ -44,13 +47,7 @@ FileAsker FileAsker::dialogs()
             [](QWidget* parent, const QString& title, const QString& suggested, const QString& filter) {
                 return QFileDialog::getSaveFileName(parent, title, suggested, filter);
             },
-            [](QWidget* parent, const QString& words, const QStringList& ways) {
-                QMessageBox box(QMessageBox::Question, QString(), words, QMessageBox::Cancel, parent);
-                QList<QAbstractButton*> buttons;
-                for (const QString& way : ways) buttons << box.addButton(way, QMessageBox::ActionRole);
-                box.exec();
-                return static_cast<int>(buttons.indexOf(box.clickedButton()));
-            }};
+            &vl::app::choose, [](const QUrl& place) { QDesktopServices::openUrl(place); }};
 }
 
 MainWindow::~MainWindow()
@@ -66,7 +63,8 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     : QMainWindow(parent), dataFolder_(dataFolder), ask_(std::move(asker))
 {
     InputGuard::install();
-    setTheme(Preferences::stored().dark);
+    installReaders();
+    setTheme(Preferences::stored().dark, Preferences::stored().textPercent / 100.0);
     takePreferences();
     start_ = new StartPage;
     drafts_ = new Drafts(doc_, dataFolder_ + "/drafts", this);
@@ -95,6 +93,10 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     connect(start_, &StartPage::demo, this, [this](const QString& name) {
         if (mayDiscard()) openDemo(name);
     });
+    connect(start_, &StartPage::forget, this, [this](const QString& path) {
+        QFile::remove(path);
+        QTimer::singleShot(0, this, &MainWindow::showStart);  // its button is still in its press
+    });
     connect(start_, &StartPage::back, this, [this] { pages_->setCurrentIndex(1); });
     connect(start_, &StartPage::open, this, [this](const QString& path) {
         const QString chosen = path.isEmpty() ? ask_.open(this, tr("Open a piece"), tr("Pieces (*.vlathe)")) : path;
@@ -103,17 +105,16 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     connect(&doc_, &Document::changed, this, &MainWindow::refresh);
     connect(&doc_, &Document::pathChanged, this, &MainWindow::refresh);
     connect(&doc_, &Document::refused, this, &MainWindow::say);
+    connect(&doc_, &Document::selectionChanged, this, [this] { announceChosen(focusWidget()); });
     connect(&doc_.history(), &QUndoStack::indexChanged, this, &MainWindow::refresh);
     showIcons();
     placeWindow();
     setMinimumSize(900, 600);
     setAcceptDrops(true);
-    start_->setRecent(recent());
-    start_->setReturn(false);
     loadShop();
     refresh();
     setStage(0);
-    pages_->setCurrentIndex(0);
+    showStart();
 }
 
 QWidget* MainWindow::makeBody()
@@ -231,7 +232,7 @@ QWidget* MainWindow::makeFooter()
         if (bed_->current() + 1 < stages_.size())
             setStage(bed_->current() + 1);
         else
-            printPacket(false);
+            previewPacket();
     });
     row->addWidget(next_);
     row->addSpacing(10);
@@ -244,6 +245,9 @@ QWidget* MainWindow::makeFooter()
     message_->setWordWrap(true);
     message_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     message_->hide();
+    connect(message_, &QLabel::linkActivated, this, [this](const QString& link) {
+        if (ask_.show) ask_.show(QUrl(link));
+    });
     words->addWidget(summary_);
     words->addWidget(message_);
     auto* box = new QWidget;
@@ -279,9 +283,7 @@ void MainWindow::showPage(const QString& name)
 bool MainWindow::goTo(const QString& stage)
 {
     if (stage.compare("start", Qt::CaseInsensitive) == 0) {
-        start_->setRecent(recent());
-        start_->setReturn(everOpened_);
-        pages_->setCurrentIndex(0);
+        showStart();
         return true;
     }
     for (int i = 0; i < stages_.size(); ++i)
@@ -299,7 +301,11 @@ void MainWindow::refresh()
     const QString name = QString::fromStdString(doc_.piece().name);
     fitHeader();
     title_->setAccessibleName(tr("Name of the piece: %1").arg(name));
-    edited_->setText(doc_.edited() ? tr("edited") : doc_.path().isEmpty() ? QString() : tr("saved"));
+    edited_->setText(doc_.edited()           ? tr("edited")
+                     : sampleShop_           ? tr("sample")
+                     : doc_.path().isEmpty() ? QString()
+                                             : tr("saved"));
+    edited_->setToolTip(sampleShop_ ? lentWords() : QString());
     setWindowTitle(tr("%1%2 – Vivid Lathe").arg(doc_.edited() ? QStringLiteral("• ") : QString(), name));
     undoAction_->setEnabled(doc_.history().canUndo());
     redoAction_->setEnabled(doc_.history().canRedo());
@@ -335,7 +341,7 @@ void MainWindow::refresh()
 void MainWindow::say(const QString& words)
 {
     message_->setText(words);
-    message_->setToolTip(words);
+    message_->setToolTip(QTextDocumentFragment::fromHtml(words).toPlainText());
     message_->setVisible(!words.isEmpty());
     summary_->setVisible(words.isEmpty());
     start_->say(words);
@@ -364,13 +370,13 @@ void MainWindow::editName()
 
 void MainWindow::editShop()
 {
-    ShopDialog dialog(doc_, this);
+    ShopDialog dialog(doc_, sampleShop_ ? lentWords() : QString(), this);
     dialog.exec();
 }
 
 void MainWindow::setDark(bool dark)
 {
-    setTheme(dark);
+    setTheme(dark, Preferences::stored().textPercent / 100.0);
     showIcons();
     refresh();
     for (QWidget* widget : findChildren<QWidget*>()) widget->update();
@@ -382,7 +388,8 @@ void MainWindow::takePreferences()
     const Preferences p = Preferences::stored();
     doc_.setStyle({static_cast<LengthStyle::Unit>(p.unit), p.denominator, false});
     doc_.setSnap(p.snapMetric, mmPerInch / p.snapImperial);
-    if (theme().dark != p.dark) setDark(p.dark);
+    if (theme().dark != p.dark || withText(100) != p.textPercent) setDark(p.dark);
+    doc_.setCurrency(p.currency);
 }
 
 /// The icons, in the theme's colours.

@@ -3,8 +3,10 @@
 #include "app/document.h"
 #include "app/window/drafts.h"
 #include "io/shop_book.h"
+#include "report/packet.h"
 
 #include <QMainWindow>
+#include <QUrl>
 
 #include <functional>
 
@@ -31,6 +33,8 @@ struct FileAsker {
     std::function<QString(QWidget*, const QString& title, const QString& suggested, const QString& filter)> save;
     /// One of several ways on, by its place; −1: none of them.
     std::function<int(QWidget*, const QString& words, const QStringList& ways)> choose;
+    /// Opens a file or a folder with what the desktop has for it.
+    std::function<void(const QUrl& place)> show;
     static FileAsker dialogs();
 };
 
@@ -55,8 +59,12 @@ public:
     bool save();
     bool saveAs();
     bool saveTo(const QString& path);
-    bool printPacket(bool letter);
-    void sendToPrinter();
+    bool printPacket(const report::PacketChoice& choice);
+    void sendToPrinter(const report::PacketChoice& choice);
+    /// Shows the packet, page by page, before it is printed.
+    void previewPacket();
+    /// All of the packet, on the paper that is preferred.
+    report::PacketChoice wholePacket() const;
     void exportFile();
     void savePicture();
     void editName();
@@ -95,8 +103,14 @@ private:
     void refresh();
     void setStage(int index);
     void say(const QString& words);
+    /// Says where something was written, with links to it and to its folder.
+    void sayWritten(const QString& path, const QString& words = {});
     bool mayDiscard();
     void openPiece(const Piece& piece, const QString& path);
+    QString startsFolder() const { return dataFolder_ + "/starts"; }
+    /// The first page as things are now.
+    void showStart();
+    void keepStart();
     QStringList recent() const;
     void addRecent(const QString& path);
     void loadShop();
@@ -105,6 +119,9 @@ private:
     bool mayReplace(const QString& path);
     /// The turner's own shop again, after a sample's.
     void leaveSample();
+    /// The shop that came with a sample becomes the turner's.
+    void keepLentShop();
+    static QString lentWords();
     void tryTo(const std::function<void()>& action);
 
     QString dataFolder_;

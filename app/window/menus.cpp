@@ -27,6 +27,8 @@ QMenuBar* MainWindow::makeMenus()
     QMenu* shop = bar->addMenu(tr("&Shop"));
     shop->addAction(tr("The shop …"), Qt::Key_F3, this, &MainWindow::editShop);
     shop->addAction(tr("Glue book …"), this, [this] { GlueBookDialog(doc_, this).exec(); });
+    QAction* keep = shop->addAction(tr("Keep the museum's workshop as mine"), this, &MainWindow::keepLentShop);
+    connect(shop, &QMenu::aboutToShow, this, [this, keep] { keep->setEnabled(sampleShop_); });
     shop->addSeparator();
     shop->addAction(tr("Bring a rack in from CSV …"), this, &MainWindow::importRack);
     shop->addAction(tr("Write the rack to CSV …"), this, &MainWindow::exportRack);
@@ -53,15 +55,14 @@ void MainWindow::makePieceMenu(QMenu* menu)
     menu->addSeparator();
     menu->addAction(tr("Save"), QKeySequence::Save, this, &MainWindow::save);
     menu->addAction(tr("Save as …"), QKeySequence::SaveAs, this, &MainWindow::saveAs);
-    menu->addAction(tr("Export DXF, SVG, CSV or ICS …"), QKeySequence(tr("Ctrl+E")), this, &MainWindow::exportFile);
+    menu->addAction(tr("Keep as a start of my own"), this, &MainWindow::keepStart);
+    menu->addAction(tr("Export profile, solid or lists …"), QKeySequence(tr("Ctrl+E")), this, &MainWindow::exportFile);
     menu->addAction(tr("Picture of this view …"), this, &MainWindow::savePicture);
     menu->addSeparator();
     printMenu_ = menu->addMenu(tr("Print packet"));
-    printMenu_->addAction(tr("PDF …"), QKeySequence::Print, this,
-                          [this] { printPacket(Preferences::stored().letter); });
-    printMenu_->addAction(tr("PDF on A4 paper …"), this, [this] { printPacket(false); });
-    printMenu_->addAction(tr("PDF on Letter paper …"), this, [this] { printPacket(true); });
-    printMenu_->addAction(tr("To a printer …"), this, &MainWindow::sendToPrinter);
+    printMenu_->addAction(tr("Look at it, choose pages …"), QKeySequence::Print, this, &MainWindow::previewPacket);
+    printMenu_->addAction(tr("PDF …"), this, [this] { printPacket(wholePacket()); });
+    printMenu_->addAction(tr("To a printer …"), this, [this] { sendToPrinter(wholePacket()); });
     menu->addSeparator();
     menu->addAction(tr("Name and notes …"), Qt::Key_F2, this, &MainWindow::editName);
     menu->addSeparator();

@@ -3,6 +3,7 @@
 #include <QComboBox>
 #include <QDialogButtonBox>
 #include <QFormLayout>
+#include <QLineEdit>
 #include <QSettings>
 
 #include <algorithm>
@@ -12,6 +13,7 @@ namespace {
 
 constexpr std::array denominators{8, 16, 32, 64};
 constexpr std::array snaps{0.1, 0.25, 0.5, 1.0, 5.0};
+constexpr std::array sizes{100, 115, 130, 150};
 
 /// The allowed value nearest to a stored one.
 template <class Values, class T> T nearest(const Values& values, T stored)
@@ -31,6 +33,8 @@ Preferences Preferences::stored()
     p.snapImperial = nearest(denominators, s.value("snap_in", p.snapImperial).toInt());
     p.dark = s.value("dark", p.dark).toBool();
     p.letter = s.value("letter", p.letter).toBool();
+    p.textPercent = nearest(sizes, s.value("text_percent", p.textPercent).toInt());
+    p.currency = s.value("currency").toString().left(4);
     return p;
 }
 
@@ -43,6 +47,8 @@ void Preferences::store() const
     s.setValue("snap_in", snapImperial);
     s.setValue("dark", dark);
     s.setValue("letter", letter);
+    s.setValue("text_percent", textPercent);
+    s.setValue("currency", currency);
 }
 
 PreferencesDialog::PreferencesDialog(QWidget* parent) : QDialog(parent)
@@ -79,6 +85,21 @@ PreferencesDialog::PreferencesDialog(QWidget* parent) : QDialog(parent)
            [](Preferences& n, int k) { n.snapImperial = denominators[static_cast<size_t>(k)]; });
     choose(tr("Bench"), {tr("light"), tr("dark")}, p.dark, [](Preferences& n, int k) { n.dark = k == 1; });
     choose(tr("Paper"), {tr("A4"), tr("Letter")}, p.letter, [](Preferences& n, int k) { n.letter = k == 1; });
+    QStringList large;
+    for (const int percent : sizes) large << QStringLiteral("%1 %").arg(percent);
+    choose(tr("Size of text"), large, place(sizes, p.textPercent),
+           [](Preferences& n, int k) { n.textPercent = sizes[static_cast<size_t>(k)]; });
+    auto* currency = new QLineEdit(p.currency);
+    currency->setMaxLength(4);
+    currency->setPlaceholderText(tr("none: bare numbers"));
+    currency->setAccessibleName(tr("Prices in"));
+    form->addRow(tr("Prices in"), currency);
+    connect(currency, &QLineEdit::editingFinished, this, [this, currency] {
+        Preferences next = Preferences::stored();
+        next.currency = currency->text().trimmed();
+        next.store();
+        emit changed();
+    });
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     form->addRow(buttons);

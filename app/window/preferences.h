@@ -11,7 +11,9 @@ struct Preferences {
     double snapMetric = 0.5;  ///< mm that drags keep to
     int snapImperial = 32;    ///< the inch's share that drags keep to
     bool dark = false;
-    bool letter = false;  ///< paper: Letter instead of A4
+    int textPercent = 100;  ///< size of all text
+    QString currency;       ///< what prices are in; empty: bare numbers
+    bool letter = false;    ///< paper: Letter instead of A4
 
     /// What was stored, each within what it may be.
     static Preferences stored();

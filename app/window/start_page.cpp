@@ -1,22 +1,41 @@
 #include "app/window/start_page.h"
 
 #include "app/theme/theme.h"
+#include "core/measure/input_error.h"
+#include "core/plan/plan.h"
 #include "io/files.h"
 #include "report/drawing.h"
 
+#include <QAction>
 #include <QFile>
 #include <QFileInfo>
 #include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QtConcurrent>
 
 namespace vl::app {
 namespace {
 
+/// Draws a piece beside the work and hands the picture over; one that cannot be read has none.
+void drawBeside(QObject* owner, QSize size, std::function<Piece()> make, std::function<void(const QImage&)> take)
+{
+    auto* watcher = new QFutureWatcher<QImage>(owner);
+    QObject::connect(watcher, &QFutureWatcher<QImage>::finished, owner, [watcher, take] {
+        if (const QImage image = watcher->result(); !image.isNull()) take(image);
+    });
+    watcher->setFuture(QtConcurrent::run([make, size] {
+        try {
+            return report::picture(makePlan(make(), Shop{}), size.width(), size.height());
+        } catch (const InputError&) {
+            return QImage();
+        }
+    }));
+}
+
 /// A card with a picture of the piece, its name and what it is for.
-QPushButton* card(const QString& name, const QString& purpose, QSize picture, std::function<Piece()> make,
-                  QList<QFutureWatcher<QImage>*>& pictures)
+QPushButton* card(const QString& name, const QString& purpose, QSize picture, std::function<Piece()> make)
 {
     auto* button = new QPushButton;
     button->setObjectName("start");
@@ -30,7 +49,7 @@ QPushButton* card(const QString& name, const QString& purpose, QSize picture, st
     image->setMinimumSize(picture);
     image->setAttribute(Qt::WA_TransparentForMouseEvents);
     auto* title = new QLabel(name);
-    title->setStyleSheet("font-weight: 600; font-size: 10pt;");
+    title->setProperty("role", "card");
     title->setWordWrap(true);
     auto* text = new QLabel(purpose);
     text->setWordWrap(true);
@@ -39,12 +58,8 @@ QPushButton* card(const QString& name, const QString& purpose, QSize picture, st
     column->addWidget(title);
     column->addWidget(text);
     button->setMinimumHeight(picture.height() + 82);
-    auto* watcher = new QFutureWatcher<QImage>(button);
-    QObject::connect(watcher, &QFutureWatcher<QImage>::finished, image,
-                     [image, watcher] { image->setPixmap(QPixmap::fromImage(watcher->result())); });
-    watcher->setFuture(QtConcurrent::run(
-        [make, picture] { return report::picture(makePlan(make(), Shop{}), picture.width(), picture.height()); }));
-    pictures << watcher;
+    drawBeside(button, picture, std::move(make),
+               [image](const QImage& drawn) { image->setPixmap(QPixmap::fromImage(drawn)); });
     return button;
 }
 
@@ -66,12 +81,12 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
 
     auto* left = new QVBoxLayout;
     auto* title = new QLabel(tr("Vivid Lathe"));
-    title->setStyleSheet("font-size: 24pt; font-weight: 600;");
+    title->setProperty("role", "product");
     auto* lead = new QLabel(tr(
         "Draw the shape, say how the wood is put together, and walk to the machine knowing the next number to set."));
     lead->setWordWrap(true);
     lead->setMinimumHeight(66);
-    lead->setStyleSheet("font-size: 11pt;");
+    lead->setProperty("role", "lead");
     left->addWidget(title);
     left->addWidget(lead);
     left->addSpacing(14);
@@ -107,7 +122,14 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     left->addLayout(recent_);
     row->addLayout(left, 2);
 
-    auto* right = new QVBoxLayout;
+    // In a small window the starts and samples scroll.
+    auto* scroll = new QScrollArea;
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    auto* shelves = new QWidget;
+    scroll->setWidget(shelves);
+    auto* right = new QVBoxLayout(shelves);
+    right->setContentsMargins(0, 0, 6, 0);
     auto* gridTitle = new QLabel(tr("Start from an outline"));
     gridTitle->setProperty("role", "title");
     right->addWidget(gridTitle);
@@ -115,13 +137,19 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     grid->setSpacing(14);
     int place = 0;
     for (const Start& s : starts()) {
-        QPushButton* button =
-            card(QString::fromUtf8(s.name), QString::fromUtf8(s.purpose), {110, 64}, s.make, pictures_);
+        QPushButton* button = card(localized(s.name), localized(s.purpose), {110, 64}, s.make);
         connect(button, &QPushButton::clicked, this, [this, make = s.make] { emit start(make()); });
         grid->addWidget(button, place / 6, place % 6);
         ++place;
     }
     right->addLayout(grid);
+    ownTitle_ = new QLabel(tr("Your own starts"));
+    ownTitle_->setProperty("role", "title");
+    right->addWidget(ownTitle_);
+    own_ = new QGridLayout;
+    own_->setSpacing(10);
+    right->addLayout(own_);
+    setOwn({});
     right->addSpacing(8);
     auto* sampleTitle = new QLabel(tr("Or look at a finished plan from the harbour museum"));
     sampleTitle->setProperty("role", "title");
@@ -137,15 +165,14 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     place = 0;
     for (const auto& [id, purpose] : samples) {
         const QString name = QString::fromUtf8(id);
-        QPushButton* sample = card(
-            QString::fromStdString(demoPiece(name).name), purpose, {120, 104}, [name] { return demoPiece(name); },
-            pictures_);
+        QPushButton* sample =
+            card(QString::fromStdString(demoPiece(name).name), purpose, {120, 104}, [name] { return demoPiece(name); });
         connect(sample, &QPushButton::clicked, this, [this, name] { emit demo(name); });
         shelf->addWidget(sample, place / 5, place % 5);
         ++place;
     }
     right->addLayout(shelf, 1);
-    row->addLayout(right, 5);
+    row->addWidget(scroll, 5);
 }
 
 void StartPage::say(const QString& words)
@@ -167,13 +194,39 @@ void StartPage::setRecent(const QStringList& paths)
         none->setProperty("role", "quiet");
         recent_->addWidget(none);
     }
+    constexpr QSize small(44, 34);
     for (const QString& path : paths.mid(0, 6)) {
         auto* button = new QPushButton(QFileInfo(path).completeBaseName());
-        button->setProperty("role", "link");
+        button->setProperty("role", "recent");
         button->setToolTip(path);
-        button->setStyleSheet("text-align: left;");
+        button->setIconSize(small);
+        drawBeside(
+            button, small, [path] { return io::loadPiece(path.toStdString()).piece; },
+            [button](const QImage& drawn) { button->setIcon(QPixmap::fromImage(drawn)); });
         connect(button, &QPushButton::clicked, this, [this, path] { emit open(path); });
         recent_->addWidget(button);
+    }
+}
+
+void StartPage::setOwn(const std::vector<OwnStart>& own)
+{
+    while (QLayoutItem* item = own_->takeAt(0)) {
+        delete item->widget();
+        delete item;
+    }
+    ownTitle_->setVisible(!own.empty());
+    int place = 0;
+    for (const OwnStart& start : own) {
+        QPushButton* button = card(QString::fromStdString(start.piece.name), tr("a start of your own"), {110, 64},
+                                   [piece = start.piece] { return piece; });
+        connect(button, &QPushButton::clicked, this, [this, piece = start.piece] { emit this->start(piece); });
+        auto* forget = new QAction(tr("Forget this start"), button);
+        connect(forget, &QAction::triggered, this, [this, path = start.path] { emit this->forget(path); });
+        button->addAction(forget);
+        button->setContextMenuPolicy(Qt::ActionsContextMenu);
+        button->setToolTip(tr("A press with the other button forgets it"));
+        own_->addWidget(button, place / 6, place % 6);
+        ++place;
     }
 }
 

@@ -1,22 +1,26 @@
 #pragma once
 
+#include "app/window/own_starts.h"
 #include "core/piece/edit.h"
 
 #include <QFutureWatcher>
 #include <QImage>
 #include <QWidget>
 
+class QGridLayout;
 class QLabel;
 class QVBoxLayout;
 
 namespace vl::app {
 
-/// What a newcomer sees first: how the work goes, six starting outlines, the sample, and the pieces opened lately.
+/// What a newcomer sees first: how the work goes, the starting outlines and the turner's own, the samples, and the
+/// pieces opened lately.
 class StartPage : public QWidget {
     Q_OBJECT
 public:
     explicit StartPage(QWidget* parent = nullptr);
     void setRecent(const QStringList& paths);
+    void setOwn(const std::vector<OwnStart>& own);
     /// Shows what could not be done.
     void say(const QString& words);
     /// Whether there is a piece to go back to.
@@ -25,14 +29,16 @@ public:
 signals:
     void start(const Piece& piece);
     void demo(const QString& name);
-    void open(const QString& path);  ///< empty: ask
+    void open(const QString& path);    ///< empty: ask
+    void forget(const QString& path);  ///< an own start
     void back();
 
 private:
     QVBoxLayout* recent_ = nullptr;
+    QGridLayout* own_ = nullptr;
+    QLabel* ownTitle_ = nullptr;
     QWidget* back_ = nullptr;
     QLabel* said_ = nullptr;
-    QList<QFutureWatcher<QImage>*> pictures_;
 };
 
 }  // namespace vl::app

@@ -1,15 +1,15 @@
 // What the window does with files: opening, saving, printing, exporting, drafts and the shop book.
 #include "app/window/main_window.h"
 
+#include "app/theme/theme.h"
+#include "app/window/packet_dialog.h"
+#include "app/window/preferences.h"
 #include "app/window/start_page.h"
 #include "core/measure/input_error.h"
-#include "io/csv.h"
-#include "io/dxf.h"
+#include "io/export.h"
 #include "io/files.h"
-#include "io/ical.h"
 #include "io/rack_csv.h"
 #include "io/shop_json.h"
-#include "io/svg.h"
 #include "report/packet.h"
 
 #include <QBuffer>
@@ -18,7 +18,6 @@
 #include <QDropEvent>
 #include <QFileDialog>
 #include <QFileInfo>
-#include <QMessageBox>
 #include <QMimeData>
 #include <QPrintDialog>
 #include <QPrinter>
@@ -30,11 +29,10 @@ namespace vl::app {
 bool MainWindow::mayDiscard()
 {
     if (!doc_.edited()) return true;
-    const auto answer =
-        QMessageBox::question(this, tr("Keep the changes?"),
-                              tr("%1 has changes that are not saved.").arg(QString::fromStdString(doc_.piece().name)),
-                              QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
-    return answer == QMessageBox::Discard || (answer == QMessageBox::Save && save());
+    const int way =
+        ask_.choose(this, tr("%1 has changes that are not saved.").arg(QString::fromStdString(doc_.piece().name)),
+                    {tr("Save"), tr("Discard the changes")});
+    return way == 1 || (way == 0 && save());
 }
 
 void MainWindow::leaveSample()
@@ -42,6 +40,23 @@ void MainWindow::leaveSample()
     if (!sampleShop_) return;
     sampleShop_ = false;
     doc_.setShop(ownShop_);
+}
+
+QString MainWindow::lentWords()
+{
+    return tr("This sample brings its own workshop: nothing that is changed here is kept. Yours is back with your own "
+              "piece; \"Keep the museum's workshop as mine\" in the menu Shop takes it over.");
+}
+
+void MainWindow::keepLentShop()
+{
+    if (!sampleShop_) return;
+    if (ask_.choose(this, tr("The museum's machines, glues and boards take the place of yours in the shop book."),
+                    {tr("Keep the museum's")}) != 0)
+        return;
+    sampleShop_ = false;
+    if (book_) tryTo([&] { keepShop(doc_.shop()); });
+    say(tr("The museum's workshop is yours now."));
 }
 
 void MainWindow::openPiece(const Piece& piece, const QString& path)
@@ -151,12 +166,13 @@ bool MainWindow::saveTo(const QString& path)
         onDisk_ = std::move(text);
         doc_.savedAs(path);
         addRecent(path);
+        sayWritten(path, tr("Saved in %1"));
         saved = true;
     });
     return saved;
 }
 
-bool MainWindow::printPacket(bool letter)
+bool MainWindow::printPacket(const report::PacketChoice& choice)
 {
     QString path = ask_.save(this, tr("Print the packet to a PDF"), QString::fromStdString(doc_.piece().name) + ".pdf",
                              tr("PDF (*.pdf)"));
@@ -165,48 +181,51 @@ bool MainWindow::printPacket(bool letter)
     bool written = false;
     tryTo([&] {
         io::replaceFile(path.toStdString(), [&](QIODevice& file) {
-            report::writePacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.boards(), doc_.style(),
-                                letter ? report::Paper::Letter : report::Paper::A4, file);
+            report::writePacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.boards(), doc_.style(), choice, file);
         });
-        say(tr("The packet is in %1. Print it at 100 %.").arg(QFileInfo(path).fileName()));
+        sayWritten(path, tr("The packet is in %1. Print it at 100 %."));
         written = true;
     });
     return written;
 }
 
-void MainWindow::sendToPrinter()
+void MainWindow::sendToPrinter(const report::PacketChoice& choice)
 {
     QPrinter printer(QPrinter::HighResolution);
     printer.setFullPage(true);
     printer.setDocName(QString::fromStdString(doc_.piece().name));
     QPrintDialog dialog(&printer, this);
     if (dialog.exec() != QDialog::Accepted) return;
-    const bool letter = printer.pageLayout().pageSize().id() == QPageSize::Letter;
+    report::PacketChoice loaded = choice;
+    loaded.paper =
+        printer.pageLayout().pageSize().id() == QPageSize::Letter ? report::Paper::Letter : report::Paper::A4;
     tryTo([&] {
-        report::printPacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.boards(), doc_.style(),
-                            letter ? report::Paper::Letter : report::Paper::A4, printer);
+        report::printPacket(doc_.piece(), doc_.shop(), doc_.plan(), doc_.boards(), doc_.style(), loaded, printer);
     });
+}
+
+report::PacketChoice MainWindow::wholePacket() const
+{
+    return Preferences::stored().letter ? report::Paper::Letter : report::Paper::A4;
+}
+
+void MainWindow::previewPacket()
+{
+    PacketDialog dialog(doc_, wholePacket(), this);
+    connect(&dialog, &PacketDialog::pdfWanted, this, &MainWindow::printPacket);
+    connect(&dialog, &PacketDialog::printWanted, this, &MainWindow::sendToPrinter);
+    dialog.exec();
 }
 
 void MainWindow::exportFile()
 {
     const QString path = ask_.save(this, tr("Export"), QString::fromStdString(doc_.piece().name) + ".dxf",
-                                   tr("Profile (*.dxf *.svg);;Cut list and stations (*.csv);;Timetable (*.ics)"));
+                                   tr("Profile (*.dxf *.svg);;Solid, in millimetres (*.stl *.obj *.3mf);;"
+                                      "Cut list and stations (*.csv);;Timetable (*.ics)"));
     if (path.isEmpty()) return;
     tryTo([&] {
-        const std::string p = path.toStdString();
-        if (path.endsWith(".svg"))
-            io::writeFile(p, io::writeSvg(doc_.plan().sides));
-        else if (path.endsWith(".csv"))
-            io::writeFile(p, io::writeCsv(doc_.plan()));
-        else if (path.endsWith(".ics"))
-            io::writeFile(p, io::writeCalendar(doc_.piece(), doc_.plan()));
-        else if (path.endsWith(".dxf"))
-            io::writeDxf(doc_.plan().sides, p);
-        else
-            throw InputError("file", "'" + QFileInfo(path).fileName().toStdString() + "'",
-                             "a name that ends in .dxf, .svg, .csv or .ics is");
-        say(tr("Written to %1").arg(QFileInfo(path).fileName()));
+        io::exportPiece(doc_.piece(), doc_.plan(), path.toStdString());
+        sayWritten(path);
     });
 }
 
@@ -222,7 +241,34 @@ void MainWindow::savePicture()
         buffer.open(QIODevice::WriteOnly);
         lanes_->currentWidget()->grab().save(&buffer, "PNG");
         io::writeFile(path.toStdString(), png.toStdString());
-        say(tr("Written to %1").arg(QFileInfo(path).fileName()));
+        sayWritten(path);
+    });
+}
+
+void MainWindow::sayWritten(const QString& path, const QString& words)
+{
+    const QFileInfo file(path);
+    const QString link = QStringLiteral("<a style='color:%1' href=\"%2\">%3</a>");
+    const QString colour = theme().accent.name();
+    say((words.isEmpty() ? tr("Written to %1") : words).arg(file.fileName().toHtmlEscaped()) + "<br>" +
+        link.arg(colour, QUrl::fromLocalFile(file.absoluteFilePath()).toString().toHtmlEscaped(), tr("open it")) +
+        QStringLiteral(" · ") +
+        link.arg(colour, QUrl::fromLocalFile(file.absolutePath()).toString().toHtmlEscaped(), tr("show its folder")));
+}
+
+void MainWindow::showStart()
+{
+    start_->setRecent(recent());
+    start_->setOwn(ownStarts(startsFolder()));
+    start_->setReturn(everOpened_);
+    pages_->setCurrentIndex(0);
+}
+
+void MainWindow::keepStart()
+{
+    tryTo([&] {
+        keepAsStart(doc_.piece(), startsFolder());
+        say(tr("%1 is among your own starts on the first page.").arg(QString::fromStdString(doc_.piece().name)));
     });
 }
 
@@ -308,7 +354,7 @@ void MainWindow::importRack()
             else
                 shop.rack.push_back(b), ++fresh;
         }
-        doc_.setShop(shop);
+        if (!doc_.changeShop(tr("boards brought in"), shop)) return;
         say(tr("%1 new boards are on the rack.").arg(fresh));
     });
 }
@@ -319,7 +365,7 @@ void MainWindow::exportRack()
     if (path.isEmpty()) return;
     tryTo([&] {
         io::writeFile(path.toStdString(), io::writeRackCsv(doc_.shop().rack));
-        say(tr("Written to %1").arg(QFileInfo(path).fileName()));
+        sayWritten(path);
     });
 }
 
@@ -329,23 +375,22 @@ void MainWindow::exportCalendar()
                                    tr("Calendar (*.ics)"));
     if (path.isEmpty()) return;
     tryTo([&] {
-        io::writeFile(path.toStdString(), io::writeCalendar(doc_.piece(), doc_.plan()));
-        say(tr("Written to %1").arg(QFileInfo(path).fileName()));
+        io::exportPiece(doc_.piece(), doc_.plan(), path.toStdString());
+        sayWritten(path);
     });
 }
 
 void MainWindow::offerRecovery()
 {
     for (const Draft& draft : drafts_->leftBehind()) {
-        const auto answer =
-            QMessageBox::question(this, tr("Bring it back?"),
-                                  tr("%1 was open when the program last ended, with changes that were not saved.")
-                                      .arg(QString::fromStdString(draft.piece.name)),
-                                  QMessageBox::Yes | QMessageBox::Discard | QMessageBox::Ignore);
-        if (answer == QMessageBox::Discard) Drafts::discard(draft);
-        if (answer != QMessageBox::Yes) continue;
+        const int way = ask_.choose(this,
+                                    tr("%1 was open when the program last ended, with changes that were not saved.")
+                                        .arg(QString::fromStdString(draft.piece.name)),
+                                    {tr("Restore it"), tr("Delete it"), tr("Ask again later")});
+        if (way == 1) Drafts::discard(draft);
+        if (way != 0) continue;
         openPiece(draft.piece, draft.path);
-        doc_.history().resetClean();
+        doc_.neverSaved();
         drafts_->write();
         Drafts::discard(draft);
         break;

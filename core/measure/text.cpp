@@ -2,7 +2,16 @@
 
 #include "core/measure/format.h"
 
+#include <atomic>
+
 namespace vl {
+namespace {
+
+std::atomic<Translation> chosenTranslation = nullptr;
+
+}  // namespace
+
+void setTranslation(Translation translation) { chosenTranslation = translation; }
 
 Text::Text(const Pattern& pattern, std::vector<Place> places) : pattern_(pattern.words), places_(std::move(places)) {}
 
@@ -52,7 +61,9 @@ std::string print(const Quantity& q, LengthStyle style)
 std::string print(const Text& text, LengthStyle style)
 {
     std::string out;
-    const std::string_view words = text.pattern_;
+    const Translation translation = chosenTranslation;
+    const std::string kept = translation && *text.pattern_ ? translation(text.pattern_) : std::string();
+    const std::string_view words = kept.empty() ? std::string_view(text.pattern_) : kept;
     for (size_t i = 0; i < words.size(); ++i) {
         const size_t place = i + 1 < words.size() && words[i] == '%' ? static_cast<size_t>(words[i + 1] - '1') : 9;
         if (place >= text.places_.size()) {

@@ -72,6 +72,11 @@ template <class... Places> Text says(const Pattern& pattern, Places&&... places)
     return Text(pattern, std::move(all));
 }
 
+/// Gives a pattern's words in the reader's language, places and all. One is asked for all texts that are printed from
+/// then on, from any thread; none: the words stay as they stand in core/words.
+using Translation = std::string (*)(const char* words);
+void setTranslation(Translation translation);
+
 /// As the shop reads it, lengths in `style`.
 std::string print(const Quantity& quantity, LengthStyle style = {});
 std::string print(const Text& text, LengthStyle style = {});

@@ -26,6 +26,25 @@ double Camera::halfExtent(double height, double greatestDiameter) const
     return 0.5 * std::hypot(height, greatestDiameter) * 1.04 / zoom;
 }
 
+std::vector<Eigen::Vector2d> shadowUnder(const Camera& camera, double height, double greatestDiameter, double foot,
+                                         int width, int heightPx, double wide)
+{
+    const Eigen::Affine3d view = camera.view(height);
+    const Eigen::Vector3d up = camera.upright ? Eigen::Vector3d::UnitX() : Eigen::Vector3d::UnitY();
+    if ((view.linear() * up).z() < 0.05) return {};
+    const double scale = 0.5 * std::min(width, heightPx) / camera.halfExtent(height, greatestDiameter);
+    std::vector<Eigen::Vector2d> edge;
+    for (int i = 0; i < 48; ++i) {
+        const double c = wide * std::cos(2 * pi * i / 48), s = wide * std::sin(2 * pi * i / 48);
+        const Eigen::Vector3d ground =
+            camera.upright ? Eigen::Vector3d(0, foot * c, foot * s)
+                           : Eigen::Vector3d(height / 2 * (1 + c), -greatestDiameter / 2, greatestDiameter / 4 * s);
+        const Eigen::Vector3d at = view * ground;
+        edge.emplace_back(width / 2.0 + at.x() * scale, heightPx / 2.0 - at.y() * scale);
+    }
+    return edge;
+}
+
 namespace {
 
 struct Corner {

@@ -20,6 +20,11 @@ struct Camera {
     double halfExtent(double height, double greatestDiameter) const;
 };
 
+/// The edge of the ground in the piece's shadow, in a picture of this size, pixels: a circle about its foot where it
+/// stands, an oval along it where it lies; `wide` times as wide as what throws it. Empty where it is seen from below.
+std::vector<Eigen::Vector2d> shadowUnder(const Camera& camera, double height, double greatestDiameter, double foot,
+                                         int width, int heightPx, double wide);
+
 /// Draws a mesh without OpenGL: parallel projection, depth buffer, the wood's figure at every pixel.
 /// `background` is 0xAARRGGBB; `selected` lights the layer with this index (−1 for none).
 Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double greatestDiameter, int width,

@@ -291,7 +291,8 @@ TEST(Rack, WhatIsAllCutComesOffTheRackAndItsOffcutsStay)
     QObject::connect(&answer, &QTimer::timeout, [&] {
         if (auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget())) {
             asked = true;
-            QTest::mouseClick(box->button(QMessageBox::Yes), Qt::LeftButton);
+            for (QAbstractButton* way : box->buttons())
+                if (way->text() == "Keep the offcuts") QTest::mouseClick(way, Qt::LeftButton);
         }
     });
     answer.start(50);

@@ -22,7 +22,8 @@ public:
                                  [this](QWidget*, const QString& words, const QStringList&) {
                                      asked << words;
                                      return way;
-                                 }})
+                                 },
+                                 [this](const QUrl& place) { shown << place.toLocalFile(); }})
     {
         window.show();
         EXPECT_TRUE(QTest::qWaitForWindowExposed(&window));
@@ -112,6 +113,7 @@ public:
     bool prepared;
     int way = -1;       ///< which of several ways on is taken
     QStringList asked;  ///< what was asked before
+    QStringList shown;  ///< files and folders that the desktop was asked to open
     QString answer;     ///< what the file dialogs answer
     app::MainWindow window;
 };

@@ -13,7 +13,6 @@
 #include <QDialogButtonBox>
 #include <QLabel>
 #include <QLineEdit>
-#include <QMessageBox>
 #include <QPushButton>
 #include <QSpinBox>
 
@@ -31,13 +30,6 @@ struct Provoked {
 };
 
 /// Presses a button of the message box that is about to open.
-void answerNext(QMessageBox::StandardButton which)
-{
-    QTimer::singleShot(200, qApp, [which] {
-        if (auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget())) box->button(which)->click();
-    });
-}
-
 double luminance(const QColor& c)
 {
     auto part = [](double v) { return v <= 0.03928 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4); };
@@ -195,17 +187,17 @@ TEST(Export, WritesEachFormatAndRefusesOthers)
 {
     Desk b;
     b.window.openDemo("regatta-cup");
-    for (const char* ending : {"dxf", "svg", "csv", "ics"}) {
+    for (const char* ending : {"dxf", "svg", "csv", "ics", "stl", "obj", "3mf"}) {
         b.answer = b.folder.filePath(QString("cup.%1").arg(ending));
         b.window.exportFile();
         EXPECT_GT(QFile(b.answer).size(), 1000) << ending;
     }
     b.answer = b.folder.filePath("cup.stp");
     b.window.exportFile();
-    EXPECT_TRUE(b.window.message().contains(".dxf, .svg, .csv or .ics"));
+    EXPECT_TRUE(b.window.message().contains("dxf, svg, csv, ics, stl, obj and 3mf"));
     EXPECT_FALSE(QFile::exists(b.answer));
     b.answer = "/no/such/folder/cup.pdf";
-    EXPECT_FALSE(b.window.printPacket(true));
+    EXPECT_FALSE(b.window.printPacket(report::Paper::Letter));
     b.answer.clear();
     EXPECT_FALSE(b.window.saveAs()) << "a cancelled dialog saves nothing";
 }
@@ -236,12 +228,22 @@ TEST(Recovery, BringsBackWhatAnEndedSessionHadOpen)
     ASSERT_EQ(files.size(), 1);
     Desk next;
     ASSERT_TRUE(QFile::copy(drafts.filePath(files[0]), next.folder.filePath("drafts/left.draft")));
-    answerNext(QMessageBox::Yes);
+    next.way = 2;
+    next.window.offerRecovery();
+    EXPECT_NE(next.piece(), changed) << "later";
+    EXPECT_TRUE(QFile::exists(next.folder.filePath("drafts/left.draft")));
+    next.way = 0;
     next.window.offerRecovery();
     EXPECT_EQ(next.piece(), changed);
     EXPECT_TRUE(next.doc().edited()) << "it is still not saved";
     EXPECT_FALSE(QFile::exists(next.folder.filePath("drafts/left.draft")));
     EXPECT_TRUE(ended.window.drafts().leftBehind().empty()) << "a running session's draft is its own";
+    Desk third;
+    ASSERT_TRUE(QFile::copy(drafts.filePath(files[0]), third.folder.filePath("drafts/left.draft")));
+    third.way = 1;
+    third.window.offerRecovery();
+    EXPECT_NE(third.piece(), changed) << "deleted";
+    EXPECT_FALSE(QFile::exists(third.folder.filePath("drafts/left.draft")));
 }
 
 TEST(Close, AsksBeforeChangesAreLost)
@@ -251,15 +253,15 @@ TEST(Close, AsksBeforeChangesAreLost)
     Piece changed = b.piece();
     changed.name = "Other";
     b.doc().apply("name", changed);
-    answerNext(QMessageBox::Cancel);
+    b.way = -1;
     EXPECT_FALSE(b.window.close());
     b.answer = b.folder.filePath("other");
-    answerNext(QMessageBox::Save);
+    b.way = 0;
     EXPECT_TRUE(b.window.close());
     EXPECT_EQ(io::loadPiece(b.answer.toStdString() + ".vlathe").piece, changed);
 }
 
-TEST(NoOpenGl, PaintsAndSaysSo)
+TEST(NoOpenGl, PaintsIt)
 {
     qputenv("VIVID_LATHE_NO_OPENGL", "1");
     {

@@ -90,7 +90,7 @@ void PaintPanel::changed()
     brush_.mirror = mirror_->isChecked();
     brush_.slant = slant_->value();
     take_->setText(brush_.wood.empty() ? tr("Take up a wood")
-                                       : tr("Painting: %1").arg(QString::fromUtf8(speciesOf(brush_.wood).name)));
+                                       : tr("Painting: %1").arg(localized(speciesOf(brush_.wood).name)));
     take_->setIcon(brush_.wood.empty() ? icon("paintbrush", theme().accent)
                                        : QIcon(woodSwatch(speciesOf(brush_.wood), {20, 20})));
     emit brushChanged(brush_);

@@ -1,9 +1,10 @@
 #include "app/stages/build/skin_lane.h"
 
+#include "app/access/layer_things.h"
+
 #include "app/theme/theme.h"
 #include "core/turning/skin.h"
 #include "report/drawing.h"
-#include "report/type.h"
 
 #include <QMouseEvent>
 #include <QPainter>
@@ -115,7 +116,7 @@ void SkinLane::paintEvent(QPaintEvent*)
             painter.drawRect(QRectF(QPointF(at.left(), y(from + turn + pitch)), QPointF(at.right(), y(from + turn))));
         painter.setClipping(false);
     }
-    painter.setFont(report::type(8));
+    painter.setFont(textFont(8));
     painter.setPen(hasFocus() ? theme().accent : theme().quiet);
     for (const int angle : {0, 180, 360})
         painter.drawText(QRectF(0, std::clamp(y(angle) - 8, 0.0, height() - 16.0), columns_.names(), 16),
@@ -136,12 +137,40 @@ void SkinLane::paintAt(const QPointF& at)
     const int layer = columns_.at(at.x());
     const double angle = angleAt(at.y());
     if (layer < 0 || angle < 0 || angle > 360) return;
-    const int segment = segmentUnder(at, layer);
+    paint(layer, segmentUnder(at, layer), mergeKey_);
+}
+
+void SkinLane::paint(int layer, int segment, int merge)
+{
     if (!brush_.wood.empty() && segment >= 0)
         doc_.apply(tr("paint"),
                    pattern::paint(doc_.piece(), layer, segment, brush_, doc_.plan().assembly.segmentCounts(),
                                   doc_.selection().layers),
-                   mergeKey_);
+                   merge);
+}
+
+std::vector<Thing> SkinLane::things() const
+{
+    return segmentThings(doc_, [this](int k) {
+        return QRectF(segmentPosition(doc_.selection().layer, k) - QPointF(8, 5), QSizeF(16, 10)).toRect();
+    });
+}
+
+/// Arrows go from segment to segment and from layer to layer; the space bar paints with the wood that is taken up.
+void SkinLane::keyPressEvent(QKeyEvent* event)
+{
+    const Selection& s = doc_.selection();
+    const int count = doc_.plan().assembly.layers[static_cast<size_t>(s.layer)].count();
+    const int round = event->key() == Qt::Key_Up ? 1 : event->key() == Qt::Key_Down ? -1 : 0;
+    const int along = event->key() == Qt::Key_Right ? 1 : event->key() == Qt::Key_Left ? -1 : 0;
+    if (round && count > 0)
+        doc_.selectLayer(s.layer, {}, (std::max(0, s.segment) + round + count) % count);
+    else if (along)
+        doc_.selectLayer(s.layer + along, {}, s.segment);
+    else if (event->key() == Qt::Key_Space)
+        paint(s.layer, s.segment, 0);
+    else
+        Lane::keyPressEvent(event);
 }
 
 void SkinLane::mousePressEvent(QMouseEvent* event)

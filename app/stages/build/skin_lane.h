@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/access/readable.h"
 #include "app/lanes/baked.h"
 #include "app/lanes/columns.h"
 #include "app/lanes/lane.h"
@@ -9,7 +10,7 @@ namespace vl::app {
 
 /// The outside unrolled, each layer's in its own column: 0° below, 360° above. A click chooses a segment; with a wood
 /// taken up it paints.
-class SkinLane : public Lane {
+class SkinLane : public Lane, public Readable {
     Q_OBJECT
 public:
     SkinLane(Document& document, Columns& columns, QWidget* parent = nullptr);
@@ -19,6 +20,8 @@ public:
     /// The middle of a segment on the lane, pixels.
     QPointF segmentPosition(int layer, int segment) const;
 
+    std::vector<Thing> things() const override;
+    void chooseThing(int segment) override { doc_.selectLayer(doc_.selection().layer, {}, segment); }
     QSize minimumSizeHint() const override { return {420, 84}; }
 
 protected:
@@ -26,6 +29,7 @@ protected:
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
 
 private:
@@ -39,6 +43,7 @@ private:
     void drawFlat(QPainter& painter, int layer) const;
     void drawJoints(QPainter& painter, int layer) const;
     void paintAt(const QPointF& at);
+    void paint(int layer, int segment, int merge);
     const Baked::Images* skins();
 
     Columns& columns_;

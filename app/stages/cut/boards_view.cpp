@@ -5,7 +5,6 @@
 #include "core/piece/field_items.h"
 #include "core/wood/figure.h"
 #include "report/drawing.h"
-#include "report/type.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -146,13 +145,13 @@ BoardsView::Hit BoardsView::hitAt(const QPointF& at) const
     return {};
 }
 
-void BoardsView::change(const std::string& id, const std::function<void(Board&)>& edit)
+void BoardsView::change(const std::string& id, const std::function<void(Board&)>& edit, int merge)
 {
     Shop shop = doc_.shop();
     const auto it = std::ranges::find(shop.rack, id, &Board::id);
     if (it == shop.rack.end()) return;
     edit(*it);
-    doc_.setShop(shop);
+    doc_.changeShop(tr("board %1").arg(QString::fromStdString(id)), shop, merge);
 }
 
 void BoardsView::mousePressEvent(QMouseEvent* event)
@@ -187,6 +186,7 @@ void BoardsView::mousePressEvent(QMouseEvent* event)
                 }
         }
     doc_.select(s);
+    mergeKey_ = Document::newMergeKey();
     if (drag_.grip != Grip::Face) doc_.beginDrag();
     update();
 }
@@ -197,6 +197,7 @@ void BoardsView::mouseMoveEvent(QMouseEvent* event)
         const Hit over = hitAt(event->position());
         const Part* part = partAt(event->position());
         setToolTip(part ? QString::fromStdString(part->name) : QString());
+        doc_.pointAt(part ? part->layer : -1);
         if (!marking_)
             setCursor(over.grip == Grip::Length   ? Qt::SizeHorCursor
                       : over.grip == Grip::Width  ? Qt::SizeVerCursor
@@ -208,20 +209,23 @@ void BoardsView::mouseMoveEvent(QMouseEvent* event)
         if (r.id != dragBoard_) continue;
         dragNow_ = onFace(r, event->position());
         if (drag_.grip == Grip::Mark) break;
-        change(dragBoard_, [&](Board& b) {
-            b = dragFrom_;
-            if (drag_.grip == Grip::Length) b.length = std::round(dragNow_.x());
-            if (drag_.grip == Grip::Width) b.width = std::round(dragNow_.y());
-            if (drag_.grip == Grip::Defect) {
-                Defect& d = b.defects[static_cast<size_t>(drag_.index)];
-                d.along = std::clamp(std::round(d.along + dragNow_.x() - dragStart_.x()), 0.0,
-                                     std::max(0.0, b.length - d.length));
-                d.across = std::clamp(std::round(d.across + dragNow_.y() - dragStart_.y()), 0.0,
-                                      std::max(0.0, b.width - d.width));
-            }
-            clampToLimits(b);
-            keepDefectsOn(b);
-        });
+        change(
+            dragBoard_,
+            [&](Board& b) {
+                b = dragFrom_;
+                if (drag_.grip == Grip::Length) b.length = std::round(dragNow_.x());
+                if (drag_.grip == Grip::Width) b.width = std::round(dragNow_.y());
+                if (drag_.grip == Grip::Defect) {
+                    Defect& d = b.defects[static_cast<size_t>(drag_.index)];
+                    d.along = std::clamp(std::round(d.along + dragNow_.x() - dragStart_.x()), 0.0,
+                                         std::max(0.0, b.length - d.length));
+                    d.across = std::clamp(std::round(d.across + dragNow_.y() - dragStart_.y()), 0.0,
+                                          std::max(0.0, b.width - d.width));
+                }
+                clampToLimits(b);
+                keepDefectsOn(b);
+            },
+            mergeKey_);
         break;
     }
     update();
@@ -244,9 +248,121 @@ void BoardsView::mouseReleaseEvent(QMouseEvent* event)
     update();
 }
 
+std::vector<std::pair<std::string, int>> BoardsView::places() const
+{
+    std::vector<std::pair<std::string, int>> all;
+    for (const Row& row : rows_) {
+        all.emplace_back(row.id, -1);
+        if (const PlannedBoard* plan = planOf(row.id))
+            for (int k = 0; k < static_cast<int>(plan->strips.size()); ++k) all.emplace_back(row.id, k);
+    }
+    return all;
+}
+
+std::vector<Thing> BoardsView::things() const
+{
+    auto length = [&](double mm) { return QString::fromStdString(formatLengthUnit(mm, doc_.style(), 0)); };
+    std::vector<Thing> all;
+    for (const auto& [id, k] : places()) {
+        const Board& b = *boardOf(id);
+        const QString name = QString::fromStdString(id);
+        const bool here = doc_.selection().board == id && doc_.selection().strip == k;
+        const auto row = std::ranges::find(rows_, id, &Row::id);
+        if (k < 0) {
+            all.push_back(
+                {tr("board %1, %2, %3 long, %4 wide, %5 thick, %n defects", nullptr, static_cast<int>(b.defects.size()))
+                     .arg(name, localized(speciesOf(b.wood).name), length(b.length), length(b.width),
+                          length(b.thickness)),
+                 row->face.toRect(), here});
+            continue;
+        }
+        const PlannedStrip& strip = planOf(id)->strips[static_cast<size_t>(k)];
+        QStringList parts;
+        for (const PlannedRun& run : strip.runs) {
+            const auto part = std::ranges::find(doc_.plan().assembly.parts, run.part, &Part::id);
+            if (part != doc_.plan().assembly.parts.end())
+                parts << QStringLiteral("%1 × %2").arg(run.count).arg(QString::fromStdString(part->name));
+        }
+        const BoardRect& r = strip.place;
+        all.push_back({tr("strip %1 of board %2, %3 wide, %4 long: %5")
+                           .arg(k + 1)
+                           .arg(name, length(r.width), length(r.length), parts.join(QStringLiteral(", "))),
+                       QRectF(positionOn(id, r.x, r.y), QSizeF(r.length * scale_, r.width * scale_)).toRect(), here});
+    }
+    return all;
+}
+
+void BoardsView::chooseThing(int index)
+{
+    const auto [board, strip] = places()[static_cast<size_t>(index)];
+    choose(board, strip);
+}
+
+void BoardsView::choose(const std::string& board, int strip)
+{
+    Selection s = doc_.selection();
+    s.board = board;
+    s.strip = strip;
+    doc_.select(s);
+    defect_ = -1;
+    update();
+}
+
+/// The chosen defect moved by 5 mm, where an arrow is pressed.
+bool BoardsView::moveDefect(const std::string& board, int key)
+{
+    constexpr double by = 5;  // mm
+    const double along = key == Qt::Key_Right  ? by
+                         : key == Qt::Key_Left ? -by
+                                               : 0,
+                 across = key == Qt::Key_Down ? by
+                          : key == Qt::Key_Up ? -by
+                                              : 0;
+    const Board* b = boardOf(board);
+    if (!b || defect_ < 0 || defect_ >= static_cast<int>(b->defects.size()) || (along == 0 && across == 0))
+        return false;
+    change(board, [&](Board& changed) {
+        Defect& d = changed.defects[static_cast<size_t>(defect_)];
+        d.along = std::clamp(d.along + along, 0.0, std::max(0.0, changed.length - d.length));
+        d.across = std::clamp(d.across + across, 0.0, std::max(0.0, changed.width - d.width));
+    });
+    return true;
+}
+
 void BoardsView::keyPressEvent(QKeyEvent* event)
 {
     const std::string id = doc_.selection().board;
+    const int key = event->key();
+    if (event->modifiers() & Qt::AltModifier && moveDefect(id, key)) return;
+    const Board* chosen = boardOf(id);
+    if (chosen && key == Qt::Key_M) {
+        constexpr double size = 40;  // mm
+        change(id, [](Board& b) {
+            b.defects.push_back({(b.length - size) / 2, (b.width - size) / 2, size, size, "knot"});
+            keepDefectsOn(b);
+        });
+        defect_ = static_cast<int>(boardOf(id)->defects.size()) - 1;
+        return update();
+    }
+    if (chosen && !chosen->defects.empty() && (key == Qt::Key_PageDown || key == Qt::Key_PageUp)) {
+        const int count = static_cast<int>(chosen->defects.size());
+        defect_ = (std::max(defect_, 0) + (key == Qt::Key_PageDown ? 1 : count - 1)) % count;
+        return update();
+    }
+    const auto all = places();
+    const int step = key == Qt::Key_Right || key == Qt::Key_Down ? 1
+                     : key == Qt::Key_Left || key == Qt::Key_Up  ? -1
+                                                                 : 0;
+    if (step && !all.empty()) {
+        // Left and right go through boards and strips, up and down through boards.
+        auto at = static_cast<int>(std::ranges::find(all, std::pair(id, doc_.selection().strip)) - all.begin());
+        if (at == static_cast<int>(all.size())) at = step > 0 ? -1 : 0;
+        do at += step;
+        while (at >= 0 && at < static_cast<int>(all.size()) && (key == Qt::Key_Up || key == Qt::Key_Down) &&
+               all[static_cast<size_t>(at)].second >= 0);
+        if (at >= 0 && at < static_cast<int>(all.size())) chooseThing(at);
+        return;
+    }
     if ((event->key() != Qt::Key_Delete && event->key() != Qt::Key_Backspace) || !boardOf(id))
         return QWidget::keyPressEvent(event);
     if (defect_ >= 0 && defect_ < static_cast<int>(boardOf(id)->defects.size()))
@@ -254,7 +370,7 @@ void BoardsView::keyPressEvent(QKeyEvent* event)
     else {
         Shop shop = doc_.shop();
         std::erase_if(shop.rack, [&](const Board& b) { return b.id == id; });
-        doc_.setShop(shop);
+        doc_.changeShop(tr("board off the rack"), shop);
     }
     defect_ = -1;
 }
@@ -269,12 +385,11 @@ void BoardsView::drawBoard(QPainter& painter, const Row& row)
             formatLength(v, doc_.style(), doc_.style().unit == LengthStyle::Unit::Millimetre ? 0 : -1));
     };
     const bool chosen = doc_.selection().board == row.id;
-    painter.setFont(report::type(9, QFont::DemiBold));
+    painter.setFont(textFont(9, QFont::DemiBold));
     painter.setPen(chosen ? theme().accent : theme().text);
-    QString words =
-        QStringLiteral("%1 · %2").arg(QString::fromStdString(b->id), QString::fromUtf8(speciesOf(b->wood).name));
+    QString words = QStringLiteral("%1 · %2").arg(QString::fromStdString(b->id), localized(speciesOf(b->wood).name));
     painter.drawText(QRectF(margin, row.box.top(), 260, headHeight), Qt::AlignLeft | Qt::AlignVCenter, words);
-    painter.setFont(report::type(8.5));
+    painter.setFont(textFont(8.5));
     painter.setPen(theme().quiet);
     QString measures =
         tr("%1 × %2 × %3 %4").arg(length(b->length), length(b->width), length(b->thickness), unitName(doc_.style()));
@@ -351,7 +466,7 @@ void BoardsView::drawPlan(QPainter& painter, const Row& row, const PlannedBoard&
             painter.setBrush(Qt::NoBrush);
             painter.drawRect(box);
             const QString words = QStringLiteral("%1 × %2").arg(run.count).arg(QString::fromStdString(run.part));
-            painter.setFont(report::type(7.5, QFont::DemiBold));
+            painter.setFont(textFont(7.5, QFont::DemiBold));
             const double w = QFontMetricsF(painter.font()).horizontalAdvance(words) + 8;
             if (box.width() > w && box.height() > 11) {
                 const QRectF tag(box.center().x() - w / 2, box.center().y() - 7, w, 14);
@@ -380,7 +495,7 @@ void BoardsView::drawPlan(QPainter& painter, const Row& row, const PlannedBoard&
         painter.setBrush(Qt::NoBrush);
         painter.drawRect(box.adjusted(1, 1, -1, -1));
     }
-    painter.setFont(report::type(7.5, QFont::Bold));
+    painter.setFont(textFont(7.5, QFont::Bold));
     std::vector<QPointF> places;
     for (const BoardCut& c : plan.cuts) {
         const QPointF a(row.face.left() + c.x0 * scale_, row.face.top() + c.y0 * scale_),
@@ -414,12 +529,12 @@ void BoardsView::paintEvent(QPaintEvent* event)
     QPainter painter(this);
     painter.fillRect(rect(), theme().panel);
     painter.setRenderHint(QPainter::Antialiasing);
-    painter.setFont(report::type(8, QFont::DemiBold));
+    painter.setFont(textFont(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
     painter.drawText(QRectF(margin, 4, width() - 2 * margin, 18), Qt::AlignLeft | Qt::AlignVCenter,
                      tr("BOARDS ON THE RACK, CUTS NUMBERED IN THEIR ORDER"));
     if (rows_.empty()) {
-        painter.setFont(report::type(10));
+        painter.setFont(textFont(10));
         painter.drawText(rect().adjusted(margin, 30, -margin, 0), Qt::AlignHCenter | Qt::AlignTop | Qt::TextWordWrap,
                          tr("The rack is empty. Add a board at the right, or bring a list of boards in: the plan then "
                             "says which part comes from where, and what runs short."));

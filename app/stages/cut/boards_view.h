@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/access/readable.h"
 #include "app/document.h"
 
 #include <QPixmap>
@@ -11,9 +12,10 @@ namespace vl::app {
 
 /// The rack, every board to one scale: the strips and cuts planned in it, numbered in the order they are made, its
 /// defects hatched. A click chooses a board or a strip; the right and lower edges are dragged to another size, defects
-/// to another place, and, while defects are marked, a drag over the wood marks one. Delete takes the chosen defect or
-/// board away.
-class BoardsView : public QWidget {
+/// to another place, and, while defects are marked, a drag over the wood marks one. Arrows walk boards and strips, M
+/// marks a defect in the middle, Page up and down choose one, Alt and an arrow move it; Delete takes the chosen defect
+/// or board away.
+class BoardsView : public QWidget, public Readable {
     Q_OBJECT
 public:
     explicit BoardsView(Document& document, QWidget* parent = nullptr);
@@ -23,6 +25,10 @@ public:
     }
     QSize minimumSizeHint() const override { return {420, 120}; }
 
+    /// Boards, each followed by its strips.
+    std::vector<Thing> things() const override;
+    void chooseThing(int index) override;
+
     void setMarking(bool on);
     /// Larger or smaller by this, from the whole rack's width up to eight times; 0: its width again.
     void zoom(double factor);
@@ -30,6 +36,7 @@ public:
     QPointF positionOn(const std::string& board, double along, double across) const;
 
 protected:
+    void leaveEvent(QEvent*) override { doc_.pointAt(-1); }
     void paintEvent(QPaintEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
@@ -57,8 +64,12 @@ private:
     void drawBoard(QPainter& painter, const Row& row);
     void drawPlan(QPainter& painter, const Row& row, const PlannedBoard& plan) const;
     QPointF onFace(const Row& row, const QPointF& at) const;
+    /// A board and one of its strips by their places in what things() lists; −1 for a board alone.
+    std::vector<std::pair<std::string, int>> places() const;
+    void choose(const std::string& board, int strip);
+    bool moveDefect(const std::string& board, int key);
     /// Changes the board in the shop.
-    void change(const std::string& id, const std::function<void(Board&)>& edit);
+    void change(const std::string& id, const std::function<void(Board&)>& edit, int merge = 0);
 
     Document& doc_;
     std::vector<Row> rows_;
@@ -71,6 +82,7 @@ private:
     bool marking_ = false;
     Hit drag_;
     std::string dragBoard_;
+    int mergeKey_ = 0;
     Board dragFrom_;
     QPointF dragStart_, dragNow_;
     int defect_ = -1;  ///< chosen, of the chosen board

@@ -1,14 +1,15 @@
 #include "app/stages/cut/rack_form.h"
 
+#include "app/fields/choose.h"
 #include "app/fields/length_field.h"
 #include "app/fields/wood_picker.h"
+#include "app/theme/theme.h"
 #include "core/measure/format.h"
 #include "core/piece/field_items.h"
 
 #include <QDoubleValidator>
 #include <QFormLayout>
 #include <QLineEdit>
-#include <QMessageBox>
 #include <QProgressBar>
 
 #include <algorithm>
@@ -113,7 +114,7 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
     connect(remove_, &QPushButton::clicked, this, [this] {
         Shop shop = doc_.shop();
         std::erase_if(shop.rack, [&](const Board& b) { return b.id == doc_.selection().board; });
-        doc_.setShop(shop);
+        doc_.changeShop(tr("board off the rack"), shop);
     });
     connect(id_, &QLineEdit::editingFinished, this, [this] {
         const std::string id = id_->text().toStdString();
@@ -152,7 +153,7 @@ void RackForm::change(const std::function<void(Board&)>& edit)
     const auto it = std::ranges::find(shop.rack, doc_.selection().board, &Board::id);
     if (it == shop.rack.end()) return;
     edit(*it);
-    doc_.setShop(shop);
+    doc_.changeShop(tr("board %1").arg(QString::fromStdString(it->id)), shop);
 }
 
 void RackForm::addBoard()
@@ -164,7 +165,7 @@ void RackForm::addBoard()
     b.defects.clear();
     b.id = freshBoardId(shop.rack);
     shop.rack.push_back(b);
-    doc_.setShop(shop);
+    doc_.changeShop(tr("new board"), shop);
     Selection s = doc_.selection();
     s.board = b.id;
     doc_.select(s);
@@ -192,15 +193,13 @@ void RackForm::toggleCut()
 void RackForm::putAway()
 {
     if (doc_.boards().boards.empty() || doc_.boardsBusy()) return;
-    const auto answer = QMessageBox::question(
-        this, tr("All cut?"), tr("The boards that are cut go off the rack. Shall their offcuts be kept as boards?"),
-        QMessageBox::Yes | QMessageBox::No | QMessageBox::Cancel);
-    if (answer == QMessageBox::Cancel) return;
+    const int way = choose(this, tr("The boards that are cut go off the rack. Shall their offcuts be kept as boards?"),
+                           {tr("Keep the offcuts"), tr("Keep none")});
+    if (way < 0) return;
     Shop shop = doc_.shop();
-    shop.rack = rackAfter(shop.rack, doc_.boards(), answer == QMessageBox::Yes);
+    shop.rack = rackAfter(shop.rack, doc_.boards(), way == 0);
     const Piece cut = withAllCut(doc_.piece(), doc_.boards());
-    // Both or none: the rack is asked for first, the strips are marked when it stands.
-    if (doc_.acceptsShop(shop) && doc_.apply(tr("all strips cut"), cut)) doc_.setShop(shop);
+    doc_.changeBoth(tr("all strips cut"), cut, shop);
 }
 
 void RackForm::refresh()
@@ -215,13 +214,13 @@ void RackForm::refresh()
                                 .arg(100 * plan.yield(), 0, 'f', 0)
                                 .arg(100 * plan.kerfVolume / plan.boardVolume, 0, 'f', 0)
                                 .arg(100 * plan.wasteVolume / plan.boardVolume, 0, 'f', 0)
-                                .arg(plan.cost, 0, 'f', 2)
+                                .arg(doc_.price(plan.cost))
                                 .arg(plan.lowerBound > 0 ? 100 * (plan.consumed / plan.lowerBound - 1) : 0, 0, 'f', 1));
     QStringList lacks;
     for (const Shortfall& s : plan.shortfall)
         lacks << tr("%1 × %2: %3 board %4 thick, strip %5 × %6")
                      .arg(s.count)
-                     .arg(QString::fromStdString(s.part), QString::fromUtf8(s.species->name),
+                     .arg(QString::fromStdString(s.part), localized(s.species->name),
                           QString::fromStdString(formatLength(s.board, doc_.style())),
                           QString::fromStdString(formatLength(s.width, doc_.style())),
                           QString::fromStdString(formatLengthUnit(s.length, doc_.style(), 0)));
@@ -264,7 +263,7 @@ void RackForm::refresh()
     if (!chosen) return;
     if (!id_->hasFocus()) id_->setText(QString::fromStdString(it->id));
     const Species& wood = speciesOf(it->wood);
-    wood_->setText(QString::fromUtf8(wood.name));
+    wood_->setText(localized(wood.name));
     wood_->setIcon(QIcon(woodSwatch(wood, {18, 18})));
     length_->setValue(it->length);
     width_->setValue(it->width);

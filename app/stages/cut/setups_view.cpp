@@ -4,7 +4,6 @@
 #include "core/measure/format.h"
 #include "core/plan/boards/setups.h"
 #include "report/board_pages.h"
-#include "report/type.h"
 
 #include <QMouseEvent>
 #include <QPainter>
@@ -14,6 +13,7 @@ namespace vl::app {
 SetupsView::SetupsView(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
 {
     setAccessibleName(tr("Machine set-ups in order"));
+    setFocusPolicy(Qt::StrongFocus);
     connect(&doc_, &Document::changed, this, &SetupsView::read);
     connect(&doc_, &Document::boardsChanged, this, &SetupsView::read);
     connect(&doc_, &Document::selectionChanged, this, [this] { update(); });
@@ -23,6 +23,7 @@ SetupsView::SetupsView(Document& document, QWidget* parent) : QWidget(parent), d
 void SetupsView::read()
 {
     setups_.clear();
+    at_ = -1;
     for (const Setup& s : setupsOf(doc_.piece(), doc_.plan().assembly, doc_.boards())) {
         Row row;
         row.machine = QString::fromStdString(s.machine);
@@ -49,7 +50,7 @@ void SetupsView::paintEvent(QPaintEvent* event)
     QPainter painter(this);
     painter.fillRect(rect(), theme().panel);
     painter.setRenderHint(QPainter::Antialiasing);
-    painter.setFont(report::type(8, QFont::DemiBold));
+    painter.setFont(textFont(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
     painter.drawText(QRectF(14, 4, width() - 28, 18), Qt::AlignLeft | Qt::AlignVCenter,
                      tr("%1 SET-UPS, EACH FENCE, STOP, TILT AND THICKNESS ONCE; %2 AT LEAST, WITH MORE MADE ALIKE")
@@ -65,20 +66,20 @@ void SetupsView::paintEvent(QPaintEvent* event)
         painter.drawRoundedRect(box, 4, 4);
         const QRectF inner = box.adjusted(10, 4, -10, -4);
         painter.setPen(theme().quiet);
-        painter.setFont(report::type(9, QFont::DemiBold));
+        painter.setFont(textFont(9, QFont::DemiBold));
         painter.drawText(QRectF(inner.left(), inner.top(), 30, 22), Qt::AlignLeft | Qt::AlignVCenter,
                          QString::number(i + 1));
         painter.setPen(theme().text);
         painter.drawText(QRectF(inner.left() + 26, inner.top(), 200, 22), Qt::AlignLeft | Qt::AlignVCenter, r.machine);
         painter.setPen(theme().accent);
         // As large as finds room.
-        const double wide = QFontMetricsF(report::type(12.5, QFont::DemiBold)).horizontalAdvance(r.settings),
+        const double wide = QFontMetricsF(textFont(12.5, QFont::DemiBold)).horizontalAdvance(r.settings),
                      room = inner.width() - 200;
-        painter.setFont(report::type(wide > room ? std::max(7.5, 12.3 * room / wide) : 12.5, QFont::DemiBold));
+        painter.setFont(textFont(wide > room ? std::max(7.5, 12.3 * room / wide) : 12.5, QFont::DemiBold));
         painter.drawText(QRectF(inner.left() + 200, inner.top(), inner.width() - 200, 22),
                          Qt::AlignLeft | Qt::AlignVCenter, r.settings);
         painter.setPen(theme().quiet);
-        painter.setFont(report::type(8.5));
+        painter.setFont(textFont(8.5));
         painter.drawText(QRectF(inner.left() + 26, inner.top() + 24, inner.width() - 26, 18),
                          Qt::AlignLeft | Qt::AlignVCenter, r.parts);
         painter.drawText(
@@ -88,6 +89,31 @@ void SetupsView::paintEvent(QPaintEvent* event)
 }
 
 void SetupsView::resizeEvent(QResizeEvent*) { setMinimumHeight(sizeHint().height()); }
+
+std::vector<Thing> SetupsView::things() const
+{
+    std::vector<Thing> all;
+    for (size_t i = 0; i < setups_.size(); ++i) {
+        const Row& r = setups_[i];
+        all.push_back({QStringList{r.machine, r.settings, r.parts, r.trial}.join(QStringLiteral(", ")),
+                       QRect(8, 26 + static_cast<int>(i) * rowHeight(), width() - 16, rowHeight() - 4),
+                       static_cast<int>(i) == at_});
+    }
+    return all;
+}
+
+void SetupsView::chooseThing(int index)
+{
+    at_ = index;
+    if (const int layer = setups_[static_cast<size_t>(index)].layer; layer >= 0) doc_.selectLayer(layer);
+}
+
+void SetupsView::keyPressEvent(QKeyEvent* event)
+{
+    const int by = event->key() == Qt::Key_Down ? 1 : event->key() == Qt::Key_Up ? -1 : 0;
+    if (by == 0 || setups_.empty()) return QWidget::keyPressEvent(event);
+    chooseThing(std::clamp(at_ + by, 0, static_cast<int>(setups_.size()) - 1));
+}
 
 void SetupsView::mousePressEvent(QMouseEvent* event)
 {

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/access/readable.h"
 #include "app/document.h"
 
 #include <QWidget>
@@ -8,15 +9,18 @@ namespace vl::app {
 
 /// The machine set-ups in their order: what to set, large, what is cut with it, and the trial cut before it. A click
 /// chooses its layer.
-class SetupsView : public QWidget {
+class SetupsView : public QWidget, public Readable {
     Q_OBJECT
 public:
     explicit SetupsView(Document& document, QWidget* parent = nullptr);
+    std::vector<Thing> things() const override;
+    void chooseThing(int index) override;
     QSize sizeHint() const override { return {600, 30 + rowHeight() * static_cast<int>(setups_.size())}; }
 
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
 
 private:
@@ -30,6 +34,7 @@ private:
         int layer = -1;
     };
     std::vector<Row> setups_;
+    int at_ = -1;    ///< where the keyboard is
     int least_ = 0;  ///< how many there could be
 };
 

@@ -1,5 +1,6 @@
 #include "app/stages/cut/shopping_view.h"
 
+#include "app/theme/theme.h"
 #include "core/measure/format.h"
 
 #include <QVBoxLayout>
@@ -35,7 +36,7 @@ void ShoppingView::refresh()
     for (const Shortfall& s : plan.shortfall) {
         const auto part = std::ranges::find(doc_.plan().assembly.parts, s.part, &Part::id);
         const std::string name = part == doc_.plan().assembly.parts.end() ? s.part : part->name;
-        rows << QStringList{QString::fromUtf8(s.species->name),
+        rows << QStringList{localized(s.species->name),
                             QString::fromStdString(name),
                             QString::number(s.count),
                             length(s.thickness),

@@ -4,7 +4,6 @@
 #include "core/measure/format.h"
 #include "core/wood/figure.h"
 #include "report/drawing.h"
-#include "report/type.h"
 
 #include <QMouseEvent>
 #include <QPainter>
@@ -18,6 +17,7 @@ constexpr double labelWidth = 214, margin = 14;
 
 StripView::StripView(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
 {
+    setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Strips to cut"));
     connect(&doc_, &Document::changed, this, [this] {
         if (sizeHint().height() == minimumHeight()) return update();
@@ -68,14 +68,14 @@ void StripView::drawPart(QPainter& painter, const Part& part, const QRectF& row)
     const double waste = doc_.piece().choices.endWaste, strip = part.run(part.count) + waste;
     auto length = [&](double v, int d = -1) { return QString::fromStdString(formatLength(v, doc_.style(), d)); };
     painter.setPen(theme().text);
-    painter.setFont(report::type(8.5, QFont::DemiBold));
+    painter.setFont(textFont(8.5, QFont::DemiBold));
     painter.drawText(QRectF(margin, row.top() + 2, labelWidth - 14, 30),
                      Qt::AlignLeft | Qt::AlignBottom | Qt::TextWordWrap,
                      disc          ? tr("disc %1").arg(part.layer + 1)
                      : l.segmented ? tr("ring %1: %2 segments").arg(part.layer + 1).arg(part.count)
                                    : QStringLiteral("%1 × %2").arg(part.count).arg(QString::fromStdString(part.name)));
     painter.setPen(theme().quiet);
-    painter.setFont(report::type(8.5));
+    painter.setFont(textFont(8.5));
     painter.drawText(QRectF(margin, row.top() + 33, labelWidth - 14, 16), Qt::AlignLeft | Qt::AlignVCenter,
                      tr("%1 %2 of strip").arg(length(strip, 0), unitName(doc_.style())));
 
@@ -124,7 +124,7 @@ void StripView::paintEvent(QPaintEvent*)
     QPainter painter(this);
     painter.fillRect(rect(), theme().panel);
     painter.setRenderHint(QPainter::Antialiasing);
-    painter.setFont(report::type(8, QFont::DemiBold));
+    painter.setFont(textFont(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
     painter.drawText(QRectF(margin, 4, 500, 18), Qt::AlignLeft | Qt::AlignVCenter,
                      tr("STRIPS, AS THEY ARE CUT INTO SEGMENTS"));
@@ -144,19 +144,51 @@ void StripView::paintEvent(QPaintEvent*)
         painter.setPen(theme().edge);
         painter.drawLine(line.box.topLeft() + QPointF(margin, 2), line.box.topRight() + QPointF(-margin, 2));
         painter.setPen(theme().text);
-        painter.setFont(report::type(9, QFont::DemiBold));
-        painter.drawText(
-            line.box.adjusted(margin, 4, -margin, 0), Qt::AlignLeft | Qt::AlignVCenter,
-            tr("%1, plane to %2, rip to %3")
-                .arg(QString::fromUtf8(strip.species->name), length(strip.thickness), length(strip.width, 2)));
+        painter.setFont(textFont(9, QFont::DemiBold));
+        painter.drawText(line.box.adjusted(margin, 4, -margin, 0), Qt::AlignLeft | Qt::AlignVCenter,
+                         tr("%1, plane to %2, rip to %3")
+                             .arg(localized(strip.species->name), length(strip.thickness), length(strip.width, 2)));
         painter.setPen(theme().quiet);
-        painter.setFont(report::type(8.5));
+        painter.setFont(textFont(8.5));
         painter.drawText(line.box.adjusted(margin, 4, -margin, 0), Qt::AlignRight | Qt::AlignVCenter,
                          tr("%1 %2 together · %3 m³ · %4 board feet")
                              .arg(length(strip.length, 0), unitName(doc_.style()),
                                   QString::fromStdString(fixed(strip.volume / 1e9, 5)),
                                   QString::fromStdString(fixed(boardFeet(strip.volume), 2))));
     }
+}
+
+std::vector<Thing> StripView::things() const
+{
+    auto length = [&](double mm) { return QString::fromStdString(formatLengthUnit(mm, doc_.style())); };
+    std::vector<Thing> all;
+    for (const Line& line : lines())
+        if (line.part)
+            all.push_back({tr("%1, %2 of %3, strip %4 long, %5 wide, %6 thick")
+                               .arg(QString::fromStdString(line.part->name))
+                               .arg(line.part->count)
+                               .arg(localized(line.strip->species->name),
+                                    length(line.part->run(line.part->count) + doc_.piece().choices.endWaste),
+                                    length(line.part->width), length(line.strip->thickness)),
+                           line.box.toRect(), doc_.selection().layers.contains(line.part->layer)});
+    return all;
+}
+
+void StripView::chooseThing(int index)
+{
+    for (const Line& line : lines())
+        if (line.part && index-- == 0) return doc_.selectLayer(line.part->layer);
+}
+
+void StripView::keyPressEvent(QKeyEvent* event)
+{
+    const int by = event->key() == Qt::Key_Down ? 1 : event->key() == Qt::Key_Up ? -1 : 0;
+    const std::vector<Thing> all = things();
+    const auto now = std::ranges::find(all, true, &Thing::chosen);
+    const auto next = now - all.begin() + by;
+    if (by == 0 || now == all.end() || next < 0 || next >= static_cast<long>(all.size()))
+        return QWidget::keyPressEvent(event);
+    chooseThing(static_cast<int>(next));
 }
 
 void StripView::mousePressEvent(QMouseEvent* event)

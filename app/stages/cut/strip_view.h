@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/access/readable.h"
 #include "app/document.h"
 
 #include <QWidget>
@@ -8,16 +9,19 @@ namespace vl::app {
 
 /// The strips to make, gathered by wood, thickness and width, each part's share drawn as it will be cut: turned over
 /// after each cut, so that neighbours share it.
-class StripView : public QWidget {
+class StripView : public QWidget, public Readable {
     Q_OBJECT
 public:
     explicit StripView(Document& document, QWidget* parent = nullptr);
+    std::vector<Thing> things() const override;
+    void chooseThing(int index) override;
     QSize sizeHint() const override;
     QSize minimumSizeHint() const override { return {420, rowHeight * 2}; }
 
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
 
 private:
     static constexpr int rowHeight = 54, headHeight = 26, groupHeight = 28;

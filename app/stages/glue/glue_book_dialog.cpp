@@ -59,7 +59,7 @@ GlueBookDialog::GlueBookDialog(Document& document, QWidget* parent) : QDialog(pa
         Shop shop = doc_.shop();
         said_->clear();
         change(shop.glues, table_->currentRow());
-        doc_.setShop(shop);
+        doc_.changeShop(tr("glue book"), shop);
         fill();
     };
     connect(add, &QPushButton::clicked, this, [edit] {
@@ -140,7 +140,7 @@ void GlueBookDialog::take(int row, int column)
         setField(g, field.path, item->checkState() == Qt::Checked);
     else
         setField(g, field.path, words.toStdString());
-    doc_.setShop(shop);
+    doc_.changeShop(tr("glue book"), shop);
     fill();
 }
 

@@ -3,6 +3,8 @@
 #include "app/stages/glue/recipe_view.h"
 #include "app/stages/glue/timetable.h"
 #include "app/stages/page_switch.h"
+#include "app/theme/theme.h"
+#include "core/plan/schedule/session.h"
 #include "report/type.h"
 
 #include <QCheckBox>
@@ -23,6 +25,11 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     auto* pages = new PageSwitch;
     pages->add(tr("timetable"), timetable_, false);
     pages->add(tr("recipe"), new RecipeView(document));
+    pages->addTool(tr("−"), tr("Zoom the timetable out"), [this] { timetable_->zoom(0.8); });
+    pages->addTool(tr("+"), tr("Zoom the timetable in"), [this] { timetable_->zoom(1.25); });
+    pages->addTool(tr("all of it"), tr("Show the whole timetable (Ctrl+0)"), [this] { timetable_->zoom(0); });
+    pages->addTool(tr("next session"), tr("Show what is done on the next day of work"),
+                   [this] { timetable_->showSession(); });
     addLane(pages, 3);
     list_ = new QListWidget;
     list_->setAccessibleName(tr("Steps in order"));
@@ -131,6 +138,8 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     refresh();
 }
 
+void GlueStage::zoom(double factor) { timetable_->zoom(factor); }
+
 void GlueStage::refresh()
 {
     refreshRows();
@@ -178,22 +187,14 @@ void GlueStage::refreshWhen()
     }
     ready_->setText(
         tr("<b>Ready %1</b> · least possible %2").arg(when(plan.schedule.length), when(plan.schedule.lowerBound)));
-    // The next session of work: today, or the first day there is something left to do.
+    const Session next = nextSession(plan.assembly.recipe, plan.schedule);
     QStringList steps;
-    double first = -1, minutes = 0;
-    for (const size_t i : plan.schedule.order) {
-        if (plan.schedule.done[i] || plan.schedule.work[i].empty()) continue;
-        const double from = plan.schedule.work[i].front().from;
-        if (first < 0) first = from;
-        if (dayTimeOf(plan.schedule.begins + from).day != dayTimeOf(plan.schedule.begins + first).day) continue;
-        minutes += plan.assembly.recipe[i].workMinutes;
-        steps << said(plan.assembly.recipe[i].title);
-    }
+    for (const size_t i : next.steps) steps << said(plan.assembly.recipe[i].title);
     today_->setText(steps.isEmpty() ? tr("Nothing is left to do.")
                                     : tr("<b>Next: %1</b>, %2 steps, %3 min of work: %4%5")
-                                          .arg(when(first))
+                                          .arg(when(next.time.from))
                                           .arg(steps.size())
-                                          .arg(std::lround(minutes))
+                                          .arg(std::lround(next.workMinutes))
                                           .arg(steps.mid(0, 4).join(QStringLiteral("; ")))
                                           .arg(steps.size() > 4 ? QStringLiteral(" …") : QString()));
 }
@@ -249,7 +250,7 @@ void GlueStage::refreshStep()
         glue_->setCurrentIndex(
             own == doc_.piece().glues.end() ? 0 : std::max(0, glue_->findData(QString::fromStdString(own->glue))));
         glue_->setVisible(true);
-        const QString faces = QString::fromUtf8(jointName(it->glue.faces));
+        const QString faces = localized(jointName(it->glue.faces));
         QStringList troubles, advice{tr("%1, %2 cm²").arg(faces).arg(it->glue.area / 100, 0, 'f', 0)};
         for (const Text& t : joint->troubles) troubles << said(t);
         for (const Text& a : joint->advice) advice << said(a);

@@ -18,6 +18,8 @@ class GlueStage : public Stage {
 public:
     explicit GlueStage(Document& document, QWidget* parent = nullptr);
 
+    void zoom(double factor) override;
+
 signals:
     void calendarWanted();
     void glueBookWanted();

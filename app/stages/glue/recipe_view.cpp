@@ -2,7 +2,6 @@
 
 #include "app/theme/theme.h"
 #include "report/drawing.h"
-#include "report/type.h"
 
 #include <QHelpEvent>
 #include <QKeyEvent>
@@ -108,13 +107,13 @@ void RecipeView::paintEvent(QPaintEvent*)
     const Plan& plan = doc_.plan();
     const Recipe& recipe = plan.assembly.recipe;
     if (graph_.column.size() != recipe.size()) return;
-    painter.setFont(report::type(8, QFont::DemiBold));
+    painter.setFont(textFont(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
     painter.drawText(
         QRectF(12, 4, width() - 24, 18), Qt::AlignLeft | Qt::AlignVCenter,
         tr("RECIPE: PARTS FLOW INTO RINGS, RINGS INTO THE PIECE · STRONG: THE CHAIN THAT DECIDES HOW LONG IT TAKES"));
     const int layers = static_cast<int>(doc_.piece().layers.size());
-    painter.setFont(report::type(8));
+    painter.setFont(textFont(8));
     for (int row = 0; row <= std::min(layers, graph_.rows - 1); ++row) {
         const QRectF band(0, top + row * rowHeight, width(),
                           row == layers ? (graph_.rows - layers) * rowHeight : rowHeight);
@@ -154,8 +153,8 @@ void RecipeView::paintEvent(QPaintEvent*)
                                                         : 1));
         painter.setBrush(waits ? QBrush(theme().panel) : QBrush(wood));
         painter.drawRoundedRect(b, waits ? b.height() / 2 : 3, waits ? b.height() / 2 : 3);
-        const QString words = QString::fromUtf8(actionName(s.action));
-        painter.setFont(report::type(7.5, QFont::Medium));
+        const QString words = localized(actionName(s.action));
+        painter.setFont(textFont(7.5, QFont::Medium));
         if (QFontMetricsF(painter.font()).horizontalAdvance(words) < b.width() - 4) {
             const double light = 0.299 * wood.redF() + 0.587 * wood.greenF() + 0.114 * wood.blueF();
             painter.setPen(waits ? theme().text : light > 0.45 ? QColor(25, 20, 15) : QColor(Qt::white));

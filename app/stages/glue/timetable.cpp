@@ -2,8 +2,8 @@
 
 #include "app/theme/theme.h"
 #include "core/plan/recipe_graph.h"
+#include "core/plan/schedule/session.h"
 #include "report/drawing.h"
-#include "report/type.h"
 
 #include <QDate>
 #include <QHelpEvent>
@@ -16,8 +16,9 @@
 
 namespace vl::app {
 namespace {
-constexpr double left = 84, right = 16, top = 48, bottom = 10;
-}
+constexpr double left = 92, right = 16, top = 48, bottom = 34;
+constexpr double mostZoom = 60, step = 15;  // minutes that a key moves a bar by
+}  // namespace
 
 Timetable::Timetable(Document& document, QWidget* parent)
     : QWidget(parent), doc_(document), axis_(document.plan().schedule, document.shop())
@@ -74,6 +75,37 @@ QPointF Timetable::stepPosition(const std::string& id) const
     return it == recipe().end() ? QPointF() : whole(static_cast<size_t>(it - recipe().begin())).center();
 }
 
+/// The bars in the order of their work.
+std::vector<Thing> Timetable::things() const
+{
+    std::vector<Thing> all;
+    for (const size_t i : schedule().order) {
+        const Step& step = recipe()[i];
+        const DayTime at = dayTimeOf(schedule().begins + schedule().start[i]);
+        QString words = QString::fromStdString(print(step.title, doc_.style())) +
+                        tr(", day %1 at %2:%3")
+                            .arg(at.day - dayTimeOf(schedule().begins).day + 1)
+                            .arg(at.minute / 60)
+                            .arg(at.minute % 60, 2, 10, QChar('0'));
+        if (step.workMinutes > 0) words += tr(", %1 min of work").arg(std::lround(step.workMinutes));
+        if (step.waitMinutes > 0) words += tr(", %1 min of waiting").arg(std::lround(step.waitMinutes));
+        if (schedule().done[i]) words += tr(", done");
+        all.push_back({words, whole(i).toRect(), doc_.selection().step == step.id});
+    }
+    return all;
+}
+
+void Timetable::chooseThing(int index) { choose(schedule().order[static_cast<size_t>(index)]); }
+
+void Timetable::choose(size_t i)
+{
+    const Step& step = recipe()[i];
+    if (step.layer >= 0) doc_.selectLayer(step.layer);
+    Selection s = doc_.selection();
+    s.step = step.id;
+    doc_.select(s);
+}
+
 int Timetable::stepAt(const QPointF& at) const
 {
     int best = -1;
@@ -96,13 +128,13 @@ void Timetable::paintEvent(QPaintEvent*)
     painter.fillRect(rect(), theme().panel);
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(theme().quiet);
-    painter.setFont(report::type(8, QFont::DemiBold));
+    painter.setFont(textFont(8, QFont::DemiBold));
     const QDate first = QDate(1970, 1, 1);
     const bool dated = doc_.piece().progress.start.has_value();
     painter.drawText(QRectF(12, 4, 700, 18), Qt::AlignLeft | Qt::AlignVCenter,
                      dated ? tr("TIMETABLE · DRAG A BAR TO MOVE IT")
                            : tr("TIMETABLE, AS IF BEGUN ON A MONDAY · SET A DATE AT THE RIGHT"));
-    painter.setFont(report::type(8));
+    painter.setFont(textFont(8));
     double free = -1e9;
     for (const TimeAxis::Stretch& stretch : axis_.stretches()) {
         const QRectF box(QPointF(x(stretch.from), top - 4), QPointF(x(stretch.to), height() - bottom));
@@ -124,6 +156,13 @@ void Timetable::paintEvent(QPaintEvent*)
         if (seen.left() < free || seen.left() > width() - right - 60) continue;
         painter.drawText(QRectF(seen.left() + 3, top - 22, 130, 16), Qt::AlignLeft | Qt::AlignVCenter, words);
         free = seen.left() + QFontMetricsF(painter.font()).horizontalAdvance(words) + 12;
+    }
+    if (const Session session = nextSession(recipe(), schedule()); !session.steps.empty()) {
+        const QRectF day(QPointF(x(session.time.from) - 2, top - 4),
+                         QPointF(x(session.time.to) + 2, height() - bottom));
+        QColor ground = theme().accent;
+        ground.setAlphaF(0.12f);
+        painter.fillRect(day.intersected(QRectF(left, 0, width() - left - right, height())), ground);
     }
     const int rows = static_cast<int>(doc_.piece().layers.size()) + 1;
     for (int row = 0; row < rows; ++row) {
@@ -184,11 +223,53 @@ void Timetable::paintEvent(QPaintEvent*)
         painter.drawRect(whole(me).adjusted(-2, -1, 2, 1));
     }
     painter.setClipping(false);
+    drawLegend(painter);
     if (hasFocus()) {
         painter.setPen(QPen(theme().accent, 2));
         painter.setBrush(Qt::NoBrush);
         painter.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 5, 5);
     }
+}
+
+/// What the marks mean, under the rows.
+void Timetable::drawLegend(QPainter& painter) const
+{
+    painter.setFont(textFont(8));
+    const QFontMetricsF letters(painter.font());
+    double at = left;
+    const double y = height() - bottom / 2, half = 5;
+    auto entry = [&](const QString& words, auto&& draw) {
+        const double wide = letters.horizontalAdvance(words);
+        if (at + 28 + wide > width() - right) return;
+        draw(QRectF(at, y - half, 22, 2 * half));
+        painter.setPen(theme().quiet);
+        painter.drawText(QRectF(at + 28, y - 10, wide + 2, 20), Qt::AlignLeft | Qt::AlignVCenter, words);
+        at += 28 + wide + 18;
+    };
+    auto bar = [&](const QRectF& box, const QColor& ink, const QPen& edge) {
+        painter.setPen(edge);
+        painter.setBrush(ink);
+        painter.drawRect(box);
+    };
+    const QColor wood = theme().accentSoft;
+    entry(tr("work"), [&](const QRectF& box) { bar(box, wood, QPen(theme().quiet, 0.6)); });
+    entry(tr("glue sets"), [&](const QRectF& box) {
+        painter.fillRect(box, wood);
+        painter.fillRect(box, QBrush(theme().quiet, Qt::BDiagPattern));
+    });
+    entry(tr("done"), [&](const QRectF& box) { bar(box, theme().quiet, QPen(theme().quiet, 0.6)); });
+    entry(tr("nothing may slip: the longest chain"),
+          [&](const QRectF& box) { bar(box, wood, QPen(theme().text, 1.4)); });
+    entry(tr("next session"), [&](const QRectF& box) {
+        QColor ground = theme().accent;
+        ground.setAlphaF(0.22f);
+        painter.fillRect(box, ground);
+    });
+    if (doc_.piece().progress.start)
+        entry(tr("now"), [&](const QRectF& box) {
+            painter.setPen(QPen(theme().warn, 1.6));
+            painter.drawLine(QPointF(box.center().x(), box.top()), QPointF(box.center().x(), box.bottom()));
+        });
 }
 
 void Timetable::mousePressEvent(QMouseEvent* event)
@@ -197,10 +278,7 @@ void Timetable::mousePressEvent(QMouseEvent* event)
     dragged_ = -1;
     if (i < 0) return;
     const Step& step = recipe()[static_cast<size_t>(i)];
-    if (step.layer >= 0) doc_.selectLayer(step.layer);
-    Selection s = doc_.selection();
-    s.step = step.id;
-    doc_.select(s);
+    choose(static_cast<size_t>(i));
     if (event->button() != Qt::LeftButton || step.workMinutes <= 0) return;
     dragged_ = i;
     moving_ = false;
@@ -234,16 +312,50 @@ void Timetable::mouseReleaseEvent(QMouseEvent*)
 
 void Timetable::wheelEvent(QWheelEvent* event)
 {
-    const double at = event->position().x();
-    if (event->modifiers() & Qt::ShiftModifier)
+    if (event->modifiers() & Qt::ShiftModifier) {
         from_ -= (event->angleDelta().y() + event->angleDelta().x()) / 2.0 / span();
-    else {
-        const double place = from_ + (at - left) / span();
-        zoom_ = std::clamp(zoom_ * std::pow(1.0015, event->angleDelta().y()), 1.0, 60.0);
-        from_ = place - (at - left) / span();
-    }
-    settle();
+        settle();
+    } else
+        zoomAbout(event->position().x(), std::pow(1.0015, event->angleDelta().y()));
     event->accept();
+}
+
+void Timetable::zoomAbout(double px, double factor)
+{
+    const double place = from_ + (px - left) / span();
+    zoom_ = std::clamp(zoom_ * factor, 1.0, mostZoom);
+    from_ = place - (px - left) / span();
+    settle();
+}
+
+void Timetable::zoom(double factor)
+{
+    if (factor > 0) return zoomAbout((left + width() - right) / 2, factor);
+    zoom_ = 1;
+    settle();
+}
+
+void Timetable::showSession()
+{
+    const Session session = nextSession(recipe(), schedule());
+    if (session.steps.empty()) return;
+    const double from = axis_.shown(session.time.from), to = axis_.shown(session.time.to);
+    zoom_ = std::clamp(axis_.length() / std::max(1.0, (to - from) * 1.1), 1.0, mostZoom);
+    from_ = from - (to - from) * 0.05;
+    settle();
+}
+
+/// The chosen step later, or earlier again, by so many minutes: as a drag of its bar does.
+void Timetable::moveChosen(double minutes)
+{
+    const int i = chosen();
+    if (i < 0 || recipe()[static_cast<size_t>(i)].workMinutes <= 0) return;
+    const std::string& id = recipe()[static_cast<size_t>(i)].id;
+    Piece next = doc_.piece();
+    std::erase_if(next.progress.moved, [&](const StepMoved& m) { return m.step == id; });
+    const double to = schedule().begins + std::max(0.0, schedule().start[static_cast<size_t>(i)] + minutes);
+    next.progress.moved.push_back({id, std::round(to), {}});
+    doc_.apply(tr("move in time"), next);
 }
 
 void Timetable::settle()
@@ -255,14 +367,13 @@ void Timetable::settle()
 void Timetable::keyPressEvent(QKeyEvent* event)
 {
     if (event->key() != Qt::Key_Left && event->key() != Qt::Key_Right) return QWidget::keyPressEvent(event);
+    if (event->modifiers() & Qt::AltModifier) return moveChosen(event->key() == Qt::Key_Left ? -step : step);
     const auto& order = schedule().order;
     const auto it = std::ranges::find(order, static_cast<size_t>(std::max(0, chosen())));
     auto place = it - order.begin();
     if (chosen() >= 0) place += event->key() == Qt::Key_Left ? -1 : 1;
     place = std::clamp<long>(place, 0, static_cast<long>(order.size()) - 1);
-    Selection s = doc_.selection();
-    s.step = recipe()[order[static_cast<size_t>(place)]].id;
-    doc_.select(s);
+    choose(order[static_cast<size_t>(place)]);
 }
 
 bool Timetable::event(QEvent* event)

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/access/readable.h"
 #include "app/document.h"
 #include "core/plan/schedule/time_axis.h"
 
@@ -8,15 +9,22 @@
 namespace vl::app {
 
 /// The recipe along time: a row for each layer and one for the lathe, work solid, waiting hatched, what the chosen step
-/// needs and what needs it joined to it by lines; closing times drawn together. A bar is dragged to a later time. The
-/// wheel zooms, Shift and wheel pans.
-class Timetable : public QWidget {
+/// needs and what needs it joined to it by lines; closing times drawn together; the next session of work stands on a
+/// ground of its own. A bar is dragged to a later time, or moved by Alt and an arrow. The wheel zooms, Shift and wheel
+/// pans.
+class Timetable : public QWidget, public Readable {
     Q_OBJECT
 public:
     explicit Timetable(Document& document, QWidget* parent = nullptr);
     QSize minimumSizeHint() const override { return {420, 200}; }
+    std::vector<Thing> things() const override;
+    void chooseThing(int index) override;
     /// The middle of a step's bar, pixels.
     QPointF stepPosition(const std::string& id) const;
+    /// Larger about its middle; 0: the whole of it.
+    void zoom(double factor);
+    /// The next session of work over the whole width.
+    void showSession();
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -37,10 +45,14 @@ private:
     double rowHeight() const;
     int rowOf(const Step& step) const;
     QRectF work(size_t i) const;
+    void choose(size_t i);
     QRectF whole(size_t i) const;
     int stepAt(const QPointF& at) const;
     int chosen() const;
     void settle();
+    void zoomAbout(double px, double factor);
+    void moveChosen(double minutes);
+    void drawLegend(QPainter& painter) const;
 
     Document& doc_;
     TimeAxis axis_;

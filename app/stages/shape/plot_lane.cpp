@@ -3,7 +3,6 @@
 #include "app/lanes/axis_map.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
-#include "report/type.h"
 
 #include <QMouseEvent>
 #include <QPainter>
@@ -32,7 +31,7 @@ void PlotLane::paintEvent(QPaintEvent*)
     drawGround(painter);
     painter.setRenderHint(QPainter::Antialiasing);
     const Curve curve = curve_(doc_);
-    painter.setFont(report::type(8));
+    painter.setFont(textFont(8));
     if (curve.points.size() < 2) {
         painter.setPen(theme().quiet);
         painter.drawText(rect(), Qt::AlignCenter, curve.empty);
@@ -88,7 +87,7 @@ void PlotLane::paintEvent(QPaintEvent*)
         painter.setPen(QPen(theme().accent, 1, Qt::DotLine));
         painter.drawLine(QPointF(hoverX_, top), QPointF(hoverX_, bottom));
         painter.setPen(theme().text);
-        painter.setFont(report::type(8.5, QFont::DemiBold));
+        painter.setFont(textFont(8.5, QFont::DemiBold));
         painter.drawText(QRectF(width() - 260, 4, 248, 18), Qt::AlignRight | Qt::AlignVCenter,
                          tr("at %1: %2").arg(length(z(hoverX_)), words(v)));
     }

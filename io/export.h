@@ -1,0 +1,17 @@
+#pragma once
+
+#include "core/plan/plan.h"
+
+#include <string>
+
+namespace vl::io {
+
+/// Whether a file of this name can be exported, and the endings that can be: "dxf, svg, csv, ics, stl, obj and 3mf".
+bool canExport(const std::string& path);
+std::string exportEndings();
+
+/// Writes what the ending of `path` names: the profile (dxf, svg), cut list and stations (csv), the timetable (ics),
+/// the turned solid (stl, obj, 3mf). Throws InputError where it cannot be written, or has another ending.
+void exportPiece(const Piece& piece, const Plan& plan, const std::string& path);
+
+}  // namespace vl::io
