@@ -243,10 +243,16 @@ private:
 
 }  // namespace
 
-QString partName(const Plan& plan, const std::string& id)
+const Part* partOf(const Plan& plan, const std::string& id)
 {
     const auto it = std::ranges::find(plan.assembly.parts, id, &Part::id);
-    return q(it == plan.assembly.parts.end() ? id : it->name);
+    return it == plan.assembly.parts.end() ? nullptr : &*it;
+}
+
+QString partName(const Plan& plan, const std::string& id)
+{
+    const Part* part = partOf(plan, id);
+    return part ? q(part->name) : QStringLiteral("an earlier part");
 }
 
 QString layersOf(const Plan& plan, const std::vector<std::string>& parts)

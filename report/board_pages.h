@@ -9,6 +9,8 @@
 namespace vl::report {
 
 /// What a part is called; its id where it has no name.
+/// The plan's part of this id; null where it is of an earlier plan.
+const Part* partOf(const Plan& plan, const std::string& id);
 QString partName(const Plan& plan, const std::string& id);
 /// The layers that parts are for: "layers 6, 7, 9".
 QString layersOf(const Plan& plan, const std::vector<std::string>& parts);

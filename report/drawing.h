@@ -30,4 +30,12 @@ QImage picture(const Plan& plan, int width, int height);
 /// corner. `mark` names the wood by its figure. Fits `box`; text in the painter's font.
 void drawSegment(QPainter& painter, const QRectF& box, const BuiltLayer& layer, LengthStyle style, const Inks& inks);
 
+/// A stave as it is sawn in three views: outer face, edge, lower end, with their measures; a long one shortened. The
+/// layer's faces lose `loss` mm each once it is glued.
+void drawStave(QPainter& painter, const QRectF& box, const BuiltLayer& layer, double loss, LengthStyle style,
+               const Inks& inks);
+
+/// A layer from the tailstock with its parts numbered as they are glued on: strips of a panel, pieces round a post.
+void drawParts(QPainter& painter, const QRectF& box, const BuiltLayer& layer, const Inks& inks);
+
 }  // namespace vl::report

@@ -41,7 +41,7 @@ public:
     }
 
 private:
-    static constexpr double gap = 8, line = 3.9, face = 24, part = 22;
+    static constexpr double gap = 8, line = 3.9, face = 24, numbered = 38, part = 22, stave = 52;
     double width() const { return (s_.inner() - gap) / 2; }
 
     using Rows = std::vector<std::pair<QString, QString>>;
@@ -94,8 +94,10 @@ private:
         figure("Plane to", FigureId::PlaneTo);
         if (b.segmented) figure("Strip, all woods", FigureId::StripLength);
         // Checked with the calliper before it goes onto the stack.
-        measure("As glued, Ø outside", 2 * b.stockOuterRadius());
-        if (b.stockInnerRadius() > 0) measure("As glued, Ø inside", 2 * b.stockInnerRadius());
+        if (b.segmented || piece_.layers[i].is<DiscForm>()) {
+            measure("As glued, Ø outside", 2 * b.stockOuterRadius());
+            if (b.stockInnerRadius() > 0) measure("As glued, Ø inside", 2 * b.stockInnerRadius());
+        }
         if (i > 0) figure("Overlap with the one below", FigureId::OverlapBelow);
         for (const Setting& s : b.settings) rows.emplace_back(q(s.name), q(workingOf(s, style_).result));
         return rows;
@@ -104,7 +106,27 @@ private:
     double heightOf(const Cell& cell) const
     {
         const BuiltLayer& b = plan_.assembly.layers[cell.layers[0]];
-        return 8 + std::max(face + (b.segmented ? part + 2 : 0), line * static_cast<double>(cell.rows.size())) + 4;
+        return 8 +
+               std::max(faceOf(cell) + (b.segmented     ? part + 2
+                                        : isStave(cell) ? stave + 2
+                                                        : 0),
+                        line * static_cast<double>(cell.rows.size())) +
+               4;
+    }
+
+    /// The drawings at the left and the rows beside them, whichever is taller.
+    double besideRows(const Cell& cell) const
+    {
+        return std::max(faceOf(cell) + (plan_.assembly.layers[cell.layers[0]].segmented ? part + 2 : 0),
+                        line * static_cast<double>(cell.rows.size()));
+    }
+
+    bool isStave(const Cell& cell) const { return piece_.layers[cell.layers[0]].is<StavesForm>(); }
+    /// The parts of a panel or a wrap are numbered on its face: it is larger.
+    double faceOf(const Cell& cell) const
+    {
+        const BuiltLayer& b = plan_.assembly.layers[cell.layers[0]];
+        return b.segmented || isStave(cell) || b.cells.size() < 2 ? face : numbered;
     }
 
     QString title(const Cell& cell) const
@@ -135,14 +157,27 @@ private:
         const size_t i = cell.layers.front();
         const BuiltLayer& b = plan_.assembly.layers[i];
         s_.text({x, y, width(), 6}, title(cell), 10.5, Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
-        s_.text({x + 30, y, width() - 30, 6}, woods(i), 7.5, Qt::AlignRight | Qt::AlignVCenter);
-        drawFace(b, x, y + 8);
+        const double beside =
+            QFontMetricsF(type(10.5, QFont::DemiBold), s_.painter().device()).horizontalAdvance(title(cell)) / s_.px(1);
+        const QFontMetricsF small(type(7.5), s_.painter().device());
+        const double room = width() - beside - 3;
+        s_.text({x + beside + 3, y, room, 6}, small.elidedText(woods(i), Qt::ElideRight, s_.px(room)), 7.5,
+                Qt::AlignRight | Qt::AlignVCenter);
+        const double side = faceOf(cell);
+        s_.painter().setFont(type(6.5));
+        if (side == numbered)
+            drawParts(s_.painter(), s_.px(QRectF(x, y + 8, side, side)), b, {});
+        else
+            drawFace(b, x, y + 8);
+        if (isStave(cell))
+            drawStave(s_.painter(), s_.px(QRectF(x, y + 8 + besideRows(cell) + 2, width(), stave)), b,
+                      piece_.layers[i].sandingLoss, style_, {});
         if (b.segmented) {
             s_.painter().setFont(type(6.5));
             drawSegment(s_.painter(), s_.px(QRectF(x, y + 8 + face + 2, face + 8, part)), b, style_, {});
         }
         double at = y + 7.5;
-        const double left = x + face + 11, wide = width() - face - 11;
+        const double left = x + side + (side == face ? 11 : 4), wide = x + width() - left;
         for (const auto& [name, value] : cell.rows) {
             const double right =
                 QFontMetricsF(type(8, QFont::DemiBold), s_.painter().device()).horizontalAdvance(value) / s_.px(1);

@@ -1,26 +1,22 @@
 #include "report/shop_paper.h"
 
+#include "core/blank/nest.h"
 #include "core/measure/format.h"
 #include "report/profile_template.h"
+#include "report/type.h"
 
 #include <algorithm>
 #include <cmath>
+#include <functional>
+#include <map>
 
 namespace vl::report {
 namespace {
 
 QString q(const std::string& s) { return QString::fromStdString(s); }
 
-void bar(Sheet& sheet)
-{
-    const QPointF at = templateBar({sheet.width(), sheet.height()});
-    sheet.rule(at.x(), at.y(), at.x() + 100, at.y(), 0.6, Qt::black);
-    for (const double end : {0.0, 100.0})
-        sheet.rule(at.x() + end, at.y() - 1.5, at.x() + end, at.y() + 1.5, 0.2, Qt::black);
-    sheet.text({at.x() + 104, at.y() - 6, sheet.inner() - 104, 12},
-               QStringLiteral("this bar is 100 mm: measure it.\nPrint at 100 %, not fitted to the page."), 7,
-               Qt::AlignLeft | Qt::AlignVCenter, QFont::Normal, QColor(70, 70, 70));
-}
+/// 100 mm along both edges of the paper: printers may stretch one and not the other.
+void bar(Sheet& sheet) { drawBars(sheet, {}); }
 
 void angles(Sheet& sheet, const std::vector<PaperAngle>& list)
 {
@@ -45,13 +41,28 @@ void angles(Sheet& sheet, const std::vector<PaperAngle>& list)
     }
 }
 
+/// What is drawn about the corner of a sheet, beside its circles, mm from the corner: right and up.
+struct CornerLines {
+    std::vector<std::pair<QPointF, QPointF>> thin;
+    QString along, upright;  ///< what the sheet's two edges are
+};
+
 /// Quarter circles about one corner, and their radii along both edges: lay the corner on the board's centre.
-void circles(Sheet& sheet, const QString& heading, const std::vector<double>& radii, LengthStyle style)
+void circles(Sheet& sheet, const QString& heading, const QString& lead, const std::vector<double>& radii,
+             const CornerLines& lines, LengthStyle style)
 {
     sheet.page(heading);
     bar(sheet);
-    const QPointF centre(Sheet::margin, sheet.bottom() - 6);
-    const double right = sheet.width() - Sheet::margin - centre.x(), up = centre.y() - 40;
+    const QPointF centre = circleCentre({sheet.width(), sheet.height()});
+    const double right = sheet.width() - Sheet::margin - centre.x(), up = centre.y() - 58;
+    sheet.text({centre.x(), 37, right, 20}, lead, 8, Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap);
+    sheet.text({centre.x(), centre.y() + 12, right, 5}, lines.along, 7.5, Qt::AlignLeft | Qt::AlignTop,
+               QFont::DemiBold);
+    sheet.painter().save();
+    sheet.painter().translate(sheet.px(QPointF(centre.x() - 5.5, centre.y())));
+    sheet.painter().rotate(-90);
+    sheet.text({0, 0, up, 4}, lines.upright, 7.5, Qt::AlignLeft | Qt::AlignTop, QFont::DemiBold);
+    sheet.painter().restore();
     sheet.rule(centre.x(), centre.y(), centre.x() + right, centre.y(), 0.2, Qt::black);
     sheet.rule(centre.x(), centre.y(), centre.x(), centre.y() - up, 0.2, Qt::black);
     QPainter& p = sheet.painter();
@@ -62,16 +73,113 @@ void circles(Sheet& sheet, const QString& heading, const std::vector<double>& ra
         p.setPen(QPen(Qt::black, sheet.px(0.25)));
         p.drawEllipse(sheet.px(centre), sheet.px(r), sheet.px(r));
     }
+    p.setPen(QPen(QColor(130, 130, 130), sheet.px(0.15)));
+    for (const auto& [from, to] : lines.thin)
+        p.drawLine(sheet.px(QPointF(centre.x() + from.x(), centre.y() - from.y())),
+                   sheet.px(QPointF(centre.x() + to.x(), centre.y() - to.y())));
     p.restore();
-    for (const double r : radii) {
-        // On the upright edge where the page is high enough, else along the arc.
-        const bool high = r < up;
-        const double a = high ? std::acos(0.0) : std::asin(up / r);
-        const QPointF at(centre.x() + r * std::cos(a), centre.y() - r * std::sin(a));
-        if (at.x() < sheet.width() - Sheet::margin - 20)
-            sheet.text({at.x() + 1.5, at.y() + (high ? -4 : 0.5), 40, 4},
-                       QStringLiteral("R ") + q(formatLengthUnit(r, style, 2)), 7, Qt::AlignLeft | Qt::AlignVCenter);
+    // Each radius stands under the level edge, in the first row that is free there.
+    double free[3] = {-1e9, -1e9, -1e9};
+    std::vector<double> rising = radii;
+    std::ranges::sort(rising);
+    for (const double r : rising) {
+        const QString words = q(formatLength(r, style, 2));
+        const double wide = QFontMetricsF(type(7), p.device()).horizontalAdvance(words) / sheet.px(1) + 1;
+        const double x = centre.x() + r;
+        auto* row = std::ranges::find_if(free, [&](double from) { return x - wide / 2 > from; });
+        if (row == std::end(free) || x + wide / 2 > sheet.width() - Sheet::margin) continue;
+        const double y = centre.y() + 1.5 + 3.4 * static_cast<double>(row - free);
+        sheet.text({x - wide / 2, y, wide, 3.2}, words, 7, Qt::AlignCenter);
+        *row = x + wide / 2 + 1;
     }
+}
+
+/// The joints of a board's strips as its face shows them in the quarter that is drawn, and the line on which it parts:
+/// along the grain, which runs as the strips do.
+CornerLines boardLines(const BuiltLayer& b, const BoardRingForm& form)
+{
+    CornerLines lines;
+    // Every ring is the same board, turned on: the lowest lies as the board does.
+    for (const vl::Cell& cell : b.cells) {
+        const std::vector<Point> corners = b.planOf(cell, b.z0 + 1e-6);
+        for (size_t i = 0; i < corners.size(); ++i) {
+            const Point &p = corners[i], &q = corners[(i + 1) % corners.size()];
+            lines.thin.push_back({{p.x(), p.y()}, {q.x(), q.y()}});
+        }
+    }
+    const QString middle = form.tool != BoardRingForm::Bandsaw
+                               ? QStringLiteral("middle line of the board, along the strips")
+                           : form.halves == BoardRingForm::MiddleDry && form.board.pattern != SlabForm::Plain
+                               ? QStringLiteral("middle line: the joint left dry, where the halves part")
+                               : QStringLiteral("middle line: the saw line that parts the halves");
+    const bool upright = std::abs(b.cells[0].board.axes(0, 1)) > std::abs(b.cells[0].board.axes(0, 2));
+    (upright ? lines.upright : lines.along) = middle;
+    (upright ? lines.along : lines.upright) = QStringLiteral("square to the middle line");
+    return lines;
+}
+
+void boardCircles(Sheet& sheet, const BuiltLayer& b, const BoardRingForm& form, size_t layer, LengthStyle style)
+{
+    std::vector<double> top, lower;
+    for (const Scribed& c : b.scribed) {
+        top.push_back(c.upper);
+        lower.push_back(c.lower);
+    }
+    const CornerLines lines = boardLines(b, form);
+    const QString lead = QStringLiteral("Lay the corner on the board's centre and a straight edge on its middle line, "
+                                        "prick the arcs through, turn the sheet over for the next quarter. Joints of "
+                                        "the board are thin lines.");
+    circles(sheet, QStringLiteral("Scribing circles, layer %1, top face").arg(layer + 1), lead, top, lines, style);
+    circles(sheet, QStringLiteral("Scribing circles, layer %1, lower face").arg(layer + 1), lead, lower, lines, style);
+}
+
+/// Rings of one number of segments: the circles their outer flats touch, and the joints. Rings are closed on it.
+void ringCircles(Sheet& sheet, const Plan& plan, LengthStyle style)
+{
+    std::map<int, std::vector<size_t>> byCount;
+    for (size_t i = 0; i < plan.assembly.layers.size(); ++i)
+        if (const BuiltLayer& b = plan.assembly.layers[i]; b.segmented && !b.gaps) byCount[b.stock.sides].push_back(i);
+    for (const auto& [count, layers] : byCount) {
+        std::vector<double> radii;
+        QStringList names;
+        for (const size_t i : layers) {
+            const double r = plan.assembly.layers[i].stock.apothem();
+            names << QStringLiteral("ring %1 R %2").arg(i + 1).arg(q(formatLength(r, style, 2)));
+            if (std::ranges::none_of(radii, [&](double other) { return std::abs(other - r) < 0.005; }))
+                radii.push_back(r);
+        }
+        std::ranges::sort(radii, std::greater());
+        CornerLines lines;
+        for (int k = 0; k * 360.0 / count <= 90 + 1e-9; ++k) {
+            const double a = k * 2 * std::acos(-1.0) / count, far = 1.2 * radii.front();
+            lines.thin.push_back({{0, 0}, {far * std::cos(a), far * std::sin(a)}});
+        }
+        lines.along = QStringLiteral("joint line");
+        circles(sheet, QStringLiteral("Closing circles, %1 segments").arg(count),
+                QStringLiteral("The middle of each outer edge touches its circle, every joint lies on a thin line. "
+                               "Draw a quarter through, turn the sheet joint on joint, and go on round. In %1: %2.")
+                    .arg(unitName(style), names.join(QStringLiteral(", "))),
+                radii, lines, style);
+    }
+}
+
+/// The grooves that part rings from one blank: outer wall and inner wall of each.
+void groovePlan(Sheet& sheet, const Piece& piece, LengthStyle style)
+{
+    if (!piece.nest.on) return;
+    const std::vector<NestedRing> rings = nestedRings(piece.nest);
+    std::vector<double> radii;
+    QStringList words;
+    for (const NestedRing& ring : rings) {
+        for (const double d : {ring.outer, ring.inner}) radii.push_back(d / 2);
+        words
+            << QStringLiteral("Ø %1 / %2").arg(q(formatLength(ring.outer, style)), q(formatLength(ring.inner, style)));
+    }
+    circles(sheet, QStringLiteral("Grooves of the nested rings"),
+            QStringLiteral("Outside and inside of each ring, %1: %2. A groove of %3 lies inside each; the outermost "
+                           "is parted first, as the order of the work says.")
+                .arg(unitName(style), words.join(QStringLiteral("; ")), q(formatLengthUnit(piece.nest.tool, style))),
+            radii, {}, style);
 }
 
 }  // namespace
@@ -105,18 +213,16 @@ QPointF angleCorner(int place, const QSizeF& page)
     return {Sheet::margin + 4, 36 + 66 + place * ((page.height() - 36 - 16) / anglesOnAPage)};
 }
 
+QPointF circleCentre(const QSizeF& page) { return {Sheet::margin + 6, page.height() - 33}; }
+
 void drawShopPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle style)
 {
     angles(sheet, paperAngles(piece, plan));
-    for (size_t i = 0; i < plan.assembly.layers.size(); ++i) {
-        if (!piece.layers[i].is<BoardRingForm>()) continue;
-        std::vector<double> top, lower;
-        for (const Setting& s : plan.assembly.layers[i].settings)
-            if (s.name.starts_with("scribe"))
-                (s.name.find("top") != std::string::npos ? top : lower).push_back(s.value);
-        circles(sheet, QStringLiteral("Scribing circles, layer %1, top face").arg(i + 1), top, style);
-        circles(sheet, QStringLiteral("Scribing circles, layer %1, lower face").arg(i + 1), lower, style);
-    }
+    for (size_t i = 0; i < plan.assembly.layers.size(); ++i)
+        if (const auto* form = piece.layers[i].as<BoardRingForm>())
+            boardCircles(sheet, plan.assembly.layers[i], *form, i, style);
+    ringCircles(sheet, plan, style);
+    groovePlan(sheet, piece, style);
 }
 
 }  // namespace vl::report

@@ -19,15 +19,19 @@ void SegmentView::paintEvent(QPaintEvent*)
     QPainter painter(this);
     const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)];
     painter.setFont(textFont(9, QFont::Medium));
+    const Layer& own = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)];
+    const report::Inks inks{theme().text, theme().text, theme().quiet, theme().panel};
+    if (own.is<StavesForm>()) return report::drawStave(painter, rect(), l, own.sandingLoss, doc_.style(), inks);
+    if (l.cells.size() > 1 && !l.segmented)
+        return report::drawParts(painter, QRectF(rect()).adjusted(0, 4, 0, -4), l, inks);
     if (!l.segmented) {
         painter.setPen(theme().quiet);
         painter.drawText(rect(), Qt::AlignCenter | Qt::TextWordWrap,
-                         doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].is<DiscForm>()
-                             ? tr("a solid disc: cut round on the bandsaw")
-                             : tr("the settings of this layer stand below"));
+                         own.is<DiscForm>() ? tr("A solid disc: cut it round on the bandsaw.")
+                                            : tr("One piece of wood: its settings stand below."));
         return;
     }
-    report::drawSegment(painter, rect(), l, doc_.style(), {theme().text, theme().text, theme().quiet, theme().panel});
+    report::drawSegment(painter, rect(), l, doc_.style(), inks);
 }
 
 }  // namespace vl::app

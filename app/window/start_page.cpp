@@ -103,7 +103,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     auto* way = new QLabel(html);
     way->setWordWrap(true);
     left->addWidget(way);
-    left->addStretch();
+    left->addStretch(1);
     said_ = new QLabel;
     said_->setProperty("role", "warn");
     said_->setWordWrap(true);

@@ -113,7 +113,7 @@ TEST(Dialogs, NameAndShopAreTypedIn)
     field->setText("Second prize");
     name.findChild<QDialogButtonBox*>()->button(QDialogButtonBox::Ok)->click();
     EXPECT_EQ(b.piece().name, "Second prize");
-    ShopDialog shop(b.doc(), &b.window);
+    ShopDialog shop(b.doc(), {}, &b.window);
     shop.show();
     for (auto* length : shop.findChildren<LengthField*>())
         if (length->accessibleName() == "layers overlap by less than") {

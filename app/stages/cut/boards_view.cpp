@@ -4,6 +4,7 @@
 #include "core/measure/format.h"
 #include "core/piece/field_items.h"
 #include "core/wood/figure.h"
+#include "report/board_pages.h"
 #include "report/drawing.h"
 
 #include <QKeyEvent>
@@ -98,8 +99,7 @@ const Part* BoardsView::partAt(const QPointF& at) const
                 const BoardRect& r = strip.place;
                 if (p.y() < r.y || p.y() > r.top() || p.x() < r.x + run.from || p.x() > r.x + run.from + run.length)
                     continue;
-                const auto part = std::ranges::find(doc_.plan().assembly.parts, run.part, &Part::id);
-                if (part != doc_.plan().assembly.parts.end()) return &*part;
+                if (const Part* part = report::partOf(doc_.plan(), run.part)) return part;
             }
     }
     return nullptr;
@@ -176,8 +176,7 @@ void BoardsView::mousePressEvent(QMouseEvent* event)
             // The layer of the run that was pressed is chosen everywhere.
             for (const PlannedRun& run : plan->strips[i].runs)
                 if (dragStart_.x() - r.x <= run.from + run.length) {
-                    const auto part = std::ranges::find(doc_.plan().assembly.parts, run.part, &Part::id);
-                    if (part != doc_.plan().assembly.parts.end()) {
+                    if (const Part* part = report::partOf(doc_.plan(), run.part)) {
                         s.layer = part->layer;
                         s.layers = {part->layer};
                         s.segment = -1;
@@ -279,9 +278,7 @@ std::vector<Thing> BoardsView::things() const
         const PlannedStrip& strip = planOf(id)->strips[static_cast<size_t>(k)];
         QStringList parts;
         for (const PlannedRun& run : strip.runs) {
-            const auto part = std::ranges::find(doc_.plan().assembly.parts, run.part, &Part::id);
-            if (part != doc_.plan().assembly.parts.end())
-                parts << QStringLiteral("%1 × %2").arg(run.count).arg(QString::fromStdString(part->name));
+            parts << QStringLiteral("%1 × %2").arg(run.count).arg(report::partName(doc_.plan(), run.part));
         }
         const BoardRect& r = strip.place;
         all.push_back({tr("strip %1 of board %2, %3 wide, %4 long: %5")
@@ -445,6 +442,7 @@ void BoardsView::drawPlan(QPainter& painter, const Row& row, const PlannedBoard&
         return QRectF(row.face.left() + x * scale_, row.face.top() + y * scale_, l * scale_, w * scale_);
     };
     const Selection& s = doc_.selection();
+    std::vector<QRectF> tags;
     // What is used up stands clear; everything else of the board is dimmed.
     for (size_t i = 0; i < plan.strips.size(); ++i) {
         const PlannedStrip& strip = plan.strips[i];
@@ -452,8 +450,8 @@ void BoardsView::drawPlan(QPainter& painter, const Row& row, const PlannedBoard&
         painter.fillRect(rect(r.x + strip.used, r.y, r.length - strip.used, r.width), QColor(255, 255, 255, 70));
         for (const PlannedRun& run : strip.runs) {
             const QRectF box = rect(r.x + run.from, r.y, run.length, r.width);
-            const auto part = std::ranges::find(doc_.plan().assembly.parts, run.part, &Part::id);
-            const bool mine = part != doc_.plan().assembly.parts.end() && s.layers.contains(part->layer);
+            const Part* part = report::partOf(doc_.plan(), run.part);
+            const bool mine = part && s.layers.contains(part->layer);
             if (mine)
                 painter.fillRect(box, QColor(theme().accent.red(), theme().accent.green(), theme().accent.blue(), 95));
             painter.setPen(QPen(QColor(255, 255, 255, 150), 0.7));
@@ -465,11 +463,14 @@ void BoardsView::drawPlan(QPainter& painter, const Row& row, const PlannedBoard&
             painter.setPen(QPen(mine ? theme().accent : QColor(20, 10, 5, 220), mine ? 1.8 : 1.1));
             painter.setBrush(Qt::NoBrush);
             painter.drawRect(box);
-            const QString words = QStringLiteral("%1 × %2").arg(run.count).arg(QString::fromStdString(run.part));
+            const QString words =
+                part ? tr("%1 × layer %2").arg(run.count).arg(part->layer + 1) : QStringLiteral("%1 ×").arg(run.count);
             painter.setFont(textFont(7.5, QFont::DemiBold));
             const double w = QFontMetricsF(painter.font()).horizontalAdvance(words) + 8;
-            if (box.width() > w && box.height() > 11) {
-                const QRectF tag(box.center().x() - w / 2, box.center().y() - 7, w, 14);
+            const double tall = QFontMetricsF(painter.font()).height();
+            if (box.width() > w && box.height() > tall) {
+                const QRectF tag(box.center().x() - w / 2, box.center().y() - tall / 2, w, tall);
+                tags.push_back(tag);
                 painter.setPen(Qt::NoPen);
                 painter.setBrush(QColor(255, 255, 255, 205));
                 painter.drawRoundedRect(tag, 3, 3);
@@ -511,8 +512,10 @@ void BoardsView::drawPlan(QPainter& painter, const Row& row, const PlannedBoard&
             b(row.face.left() + c.x1 * scale_, row.face.top() + c.y1 * scale_);
         const QPointF at = c.kind == BoardCut::Rip ? QPointF(b.x() - 9 - 17 * (c.number % 2), b.y())
                                                    : QPointF(a.x(), (a.y() + b.y()) / 2);
-        // Numbers that would hide one another are left to the list beside.
-        if (std::ranges::any_of(places,
+        // Numbers that would hide one another, or a run's words, are left to the list beside.
+        const QRectF mark(at - QPointF(8, 8), QSizeF(16, 16));
+        if (std::ranges::any_of(tags, [&](const QRectF& tag) { return tag.intersects(mark); }) ||
+            std::ranges::any_of(places,
                                 [&](const QPointF& p) { return std::hypot(p.x() - at.x(), p.y() - at.y()) < 14; }))
             continue;
         places.push_back(at);

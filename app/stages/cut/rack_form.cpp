@@ -6,6 +6,7 @@
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
 #include "core/piece/field_items.h"
+#include "report/board_pages.h"
 
 #include <QDoubleValidator>
 #include <QFormLayout>
@@ -220,7 +221,7 @@ void RackForm::refresh()
     for (const Shortfall& s : plan.shortfall)
         lacks << tr("%1 × %2: %3 board %4 thick, strip %5 × %6")
                      .arg(s.count)
-                     .arg(QString::fromStdString(s.part), localized(s.species->name),
+                     .arg(report::partName(doc_.plan(), s.part), localized(s.species->name),
                           QString::fromStdString(formatLength(s.board, doc_.style())),
                           QString::fromStdString(formatLength(s.width, doc_.style())),
                           QString::fromStdString(formatLengthUnit(s.length, doc_.style(), 0)));
@@ -247,7 +248,7 @@ void RackForm::refresh()
         kept = strip.kept;
         QStringList runs;
         for (const PlannedRun& r : strip.runs)
-            runs << QStringLiteral("%1 × %2").arg(r.count).arg(QString::fromStdString(r.part));
+            runs << QStringLiteral("%1 × %2").arg(r.count).arg(report::partName(doc_.plan(), r.part));
         auto mm = [this](double v, int d) { return QString::fromStdString(formatLengthUnit(v, doc_.style(), d)); };
         strip_->setText(
             tr("<b>Rip %1, plane to %2</b>: %3")

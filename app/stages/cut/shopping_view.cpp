@@ -2,6 +2,7 @@
 
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
+#include "report/board_pages.h"
 
 #include <QVBoxLayout>
 
@@ -34,10 +35,8 @@ void ShoppingView::refresh()
     QList<QStringList> rows;
     std::map<std::string, double> volumes;
     for (const Shortfall& s : plan.shortfall) {
-        const auto part = std::ranges::find(doc_.plan().assembly.parts, s.part, &Part::id);
-        const std::string name = part == doc_.plan().assembly.parts.end() ? s.part : part->name;
         rows << QStringList{localized(s.species->name),
-                            QString::fromStdString(name),
+                            report::partName(doc_.plan(), s.part),
                             QString::number(s.count),
                             length(s.thickness),
                             length(s.width),
