@@ -1,7 +1,6 @@
 #include "io/export.h"
 
 #include "core/measure/input_error.h"
-#include "core/turning/mesh.h"
 #include "io/csv.h"
 #include "io/dxf.h"
 #include "io/files.h"
@@ -19,9 +18,17 @@ using Writer = std::function<void(const Piece&, const Plan&, const std::string&)
 
 const std::vector<std::pair<std::string, Writer>>& writers()
 {
-    constexpr double finest = 0.01;  // mm between a solid's facets and the true surface
+    constexpr double finest = 0.02;  // mm between a solid's facets and the true surface
     const Writer solid = [](const Piece&, const Plan& plan, const std::string& path) {
-        writeSolid(turnedMesh(plan.assembly, plan.sides, {finest, false}), path);
+        if (hasGaps(plan.assembly))
+            throw InputError("file", "'" + path + "', of a piece with open segments",
+                             "a solid whose surface is closed is; OBJ takes it as it is drawn");
+        writeSolid(closedSurface(plan.sides, finest), path);
+    };
+    const Writer drawn = [](const Piece&, const Plan& plan, const std::string& path) {
+        writeSolid(hasGaps(plan.assembly) ? drawnSurface(turnedMesh(plan.assembly, plan.sides, {finest, false}))
+                                          : closedSurface(plan.sides, finest),
+                   path);
     };
     static const std::vector<std::pair<std::string, Writer>> all{
         {"dxf", [](const Piece&, const Plan& plan, const std::string& path) { writeDxf(plan.sides, path); }},
@@ -30,7 +37,7 @@ const std::vector<std::pair<std::string, Writer>>& writers()
         {"ics", [](const Piece& piece, const Plan& plan,
                    const std::string& path) { writeFile(path, writeCalendar(piece, plan)); }},
         {"stl", solid},
-        {"obj", solid},
+        {"obj", drawn},
         {"3mf", solid},
     };
     return all;

@@ -81,8 +81,12 @@ Json setupsJson(const std::vector<Setup>& setups)
     for (const Setup& s : setups) {
         Json settings = Json::object();
         for (const Setting& one : s.settings) settings[one.name] = one.value;
-        list.push_back(
-            {{"machine", s.machine}, {"settings", settings}, {"parts", s.parts}, {"cuts", s.cuts}, {"trial", s.trial}});
+        list.push_back({{"machine", s.machine},
+                        {"settings", settings},
+                        {"parts", s.parts},
+                        {"cuts", s.cuts},
+                        {"what", s.what},
+                        {"trial", s.trial}});
     }
     return list;
 }

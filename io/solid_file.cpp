@@ -11,45 +11,41 @@
 #include <assimp/scene.h>
 
 #include <algorithm>
-#include <map>
+#include <memory>
 
 namespace vl::io {
 namespace {
 
-/// Its triangles with one corner for each place: what a slicer takes for closed.
-std::unique_ptr<aiScene> sceneOf(const Mesh& mesh)
+std::unique_ptr<aiScene> sceneOf(const Surface& surface)
 {
-    std::map<std::array<float, 3>, unsigned> places;
-    std::vector<unsigned> corner;
-    for (const Vertex& v : mesh.vertices)
-        corner.push_back(places.emplace(v.position, static_cast<unsigned>(places.size())).first->second);
-    std::vector<std::array<unsigned, 3>> triangles;
-    for (size_t i = 0; i + 2 < mesh.indices.size(); i += 3) {
-        const std::array t{corner[mesh.indices[i]], corner[mesh.indices[i + 1]], corner[mesh.indices[i + 2]]};
-        if (t[0] != t[1] && t[1] != t[2] && t[2] != t[0]) triangles.push_back(t);
-    }
     // The scene owns what is made here.
     auto* solid = new aiMesh;
     solid->mName = aiString("turned piece");
     solid->mPrimitiveTypes = aiPrimitiveType_TRIANGLE;
-    solid->mNumVertices = static_cast<unsigned>(places.size());
-    solid->mVertices = new aiVector3D[places.size()];
-    for (const auto& [place, at] : places) solid->mVertices[at] = aiVector3D(place[0], place[1], place[2]);
-    solid->mNumFaces = static_cast<unsigned>(triangles.size());
-    solid->mFaces = new aiFace[triangles.size()];
-    for (size_t i = 0; i < triangles.size(); ++i) {
+    solid->mNumVertices = static_cast<unsigned>(surface.corners.size());
+    solid->mVertices = new aiVector3D[surface.corners.size()];
+    for (size_t i = 0; i < surface.corners.size(); ++i) {
+        const auto& [x, y, z] = surface.corners[i];
+        solid->mVertices[i] = aiVector3D(static_cast<ai_real>(x), static_cast<ai_real>(y), static_cast<ai_real>(z));
+    }
+    solid->mNumFaces = static_cast<unsigned>(surface.faces.size());
+    solid->mFaces = new aiFace[surface.faces.size()];
+    for (size_t i = 0; i < surface.faces.size(); ++i) {
         solid->mFaces[i].mNumIndices = 3;
         solid->mFaces[i].mIndices = new unsigned[3];
-        std::ranges::copy(triangles[i], solid->mFaces[i].mIndices);
+        std::ranges::copy(surface.faces[i], solid->mFaces[i].mIndices);
     }
     auto scene = std::make_unique<aiScene>();
     scene->mMeshes = new aiMesh* [1] { solid };
     scene->mNumMeshes = 1;
     scene->mMaterials = new aiMaterial* [1] { new aiMaterial };
     scene->mNumMaterials = 1;
+    // The mesh hangs on a child: what stands on the root itself is not written to 3MF.
+    auto* child = new aiNode("turned piece");
+    child->mMeshes = new unsigned[1]{0};
+    child->mNumMeshes = 1;
     scene->mRootNode = new aiNode("piece");
-    scene->mRootNode->mMeshes = new unsigned[1]{0};
-    scene->mRootNode->mNumMeshes = 1;
+    scene->mRootNode->addChildren(1, &child);
     return scene;
 }
 
@@ -61,13 +57,13 @@ const std::vector<std::string>& solidEndings()
     return all;
 }
 
-void writeSolid(const Mesh& mesh, const std::string& path)
+void writeSolid(const Surface& surface, const std::string& path)
 {
     const auto ending = std::ranges::find_if(solidEndings(), [&](const std::string& e) { return path.ends_with(e); });
     if (ending == solidEndings().end())
         throw InputError("file", "'" + path + "'", "a name that ends in .stl, .obj or .3mf is");
     const char* format = *ending == ".stl" ? "stlb" : *ending == ".obj" ? "objnomtl" : "3mf";
-    const std::unique_ptr<aiScene> scene = sceneOf(mesh);
+    const std::unique_ptr<aiScene> scene = sceneOf(surface);
     const unsigned faces = scene->mMeshes[0]->mNumFaces;
     // The library asks for a name of its own, and does not say when a disk is full: made beside, read again, then put
     // in place.

@@ -188,11 +188,10 @@ private:
             for (const Setting& one : s.settings)
                 settings << q(one.name) + QStringLiteral(" ") +
                                 q(print(Quantity{one.value, one.unit, one.unit == Unit::Angle ? 3 : 2}, style_));
-            // What comes out is the setting itself: only how it is tried is said.
-            const QString trial = q(s.trial).section(QStringLiteral(": "), 0, 0);
+            const QString trial = q(s.trial);
             if (!trials.contains(trial)) trials << trial;
             rows.push_back({QString::number(++number), q(s.machine), settings.join(QStringLiteral(", ")),
-                            QString::number(s.cuts), layersOf(plan_, s.parts),
+                            QString::number(s.cuts), s.what.empty() ? layersOf(plan_, s.parts) : q(s.what),
                             QString(QChar('A' + static_cast<int>(trials.indexOf(trial)))), QStringLiteral("\u25a1")});
         }
         QStringList said;

@@ -122,39 +122,43 @@ void drawStave(QPainter& painter, const QRectF& box, const BuiltLayer& layer, do
     const PartViews v = partViews(layer, 0, loss);
     const QRectF face = boundsOf(v.face), edge = boundsOf(v.edge), end = boundsOf(v.end);
     const QFontMetricsF letters(painter.font(), painter.device());
-    const double line = letters.height(), number = letters.horizontalAdvance("0000.00 mm") + line * 0.6;
-    // Face and edge beside one another, the end below the face; words above and below the face, and at both sides.
-    const double across = face.width() + edge.width(), down = face.height() + end.height();
-    const double sx = (box.width() - 2 * number - 2 * line) / std::max(1e-6, across),
-                 sy = (box.height() - 6.6 * line) / std::max(1e-6, down);
-    if (!(sx > 0 && sy > 0)) return;
+    const double line = letters.height(), number = letters.horizontalAdvance("000.00 mm") + line * 0.5;
+    // Face, edge and end beside one another; the face's length at the left, the thickness between edge and end.
+    const double wide = (box.width() - 2 * number - 1.5 * line) / (face.width() + edge.width() + end.width());
+    const double room = box.height() - 4 * line;
+    const double scale = std::min(wide, room / std::max(end.height(), end.width()));
+    if (!(scale > 0 && room > 0)) return;
     // A long stave is drawn shortened: its width must still be seen.
-    const bool shortened = sx > 1.5 * sy;
-    const double scale = shortened ? std::min(sx, 0.3 * box.height() / std::max(1e-6, end.height())) : std::min(sx, sy);
-    const double tall = shortened ? (box.height() - 6.6 * line - end.height() * scale) / face.height() : scale;
+    const bool shortened = face.height() * scale > room;
+    const double tall = shortened ? room / face.height() : scale;
     auto length = [&](double mm) { return QString::fromStdString(formatLengthUnit(mm, style, 2)); };
-    const QPointF at(box.left() + number, box.top() + 1.4 * line + face.height() * tall);
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(QPen(inks.line, line * 0.09));
     painter.setBrush(woodColour(*layer.woods[0]));
-    drawOutlines(painter, v.face, at, scale, tall);
-    const QPointF edgeAt(at.x() + face.width() * scale + 1.4 * line, at.y());
+    const double foot = box.top() + 1.3 * line + face.height() * tall;
+    const QPointF faceAt(box.left() + number, foot);
+    const QPointF edgeAt(faceAt.x() + face.width() * scale + line, foot);
+    const QPointF endAt(edgeAt.x() + edge.width() * scale + number, foot);
+    drawOutlines(painter, v.face, faceAt, scale, tall);
     drawOutlines(painter, v.edge, edgeAt, scale, tall);
-    const QPointF endAt(at.x(), at.y() + 2.6 * line + end.height() * scale);
     drawOutlines(painter, v.end, endAt, scale, scale);
     painter.setPen(inks.text);
-    const double wide = face.width() * scale + 2 * number, left = at.x() - number;
-    painter.drawText(QRectF(left, box.top() + 0.1 * line, wide, line), Qt::AlignCenter, length(v.upper));
-    painter.drawText(QRectF(left, at.y() + 0.3 * line, wide, line), Qt::AlignCenter, length(v.lower));
-    painter.drawText(QRectF(left, at.y() - face.height() * tall / 2 - line / 2, number - line * 0.4, line),
+    auto above = [&](double x, double width, double y, const QString& words) {
+        painter.drawText(QRectF(x - number, y, width + 2 * number, line), Qt::AlignCenter, words);
+    };
+    const double width = face.width() * scale;
+    above(faceAt.x(), width, box.top() + 0.1 * line, length(v.upper));
+    above(faceAt.x(), width, foot + 0.2 * line, length(v.lower));
+    painter.drawText(QRectF(box.left(), foot - face.height() * tall / 2 - line / 2, number - line * 0.4, line),
                      Qt::AlignRight | Qt::AlignVCenter, length(v.length));
-    painter.drawText(QRectF(edgeAt.x() + edge.width() * scale + line * 0.4,
-                            at.y() - edge.height() * tall / 2 - line / 2, number, line),
+    painter.drawText(QRectF(edgeAt.x() + edge.width() * scale + line * 0.3, foot - face.height() * tall / 2 - line / 2,
+                            number, line),
                      Qt::AlignLeft | Qt::AlignVCenter, length(v.thickness));
     painter.setPen(inks.quiet);
-    painter.drawText(QRectF(left, endAt.y() + 0.2 * line, wide, line), Qt::AlignCenter,
-                     shortened ? QStringLiteral("lower end; its length is shortened") : QStringLiteral("lower end"));
+    painter.drawText(QRectF(box.left(), foot + 1.4 * line, box.width(), line), Qt::AlignCenter,
+                     shortened ? QStringLiteral("outer face, edge and lower end; shortened")
+                               : QStringLiteral("outer face, edge and lower end"));
     painter.restore();
 }
 

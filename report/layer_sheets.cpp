@@ -41,7 +41,7 @@ public:
     }
 
 private:
-    static constexpr double gap = 8, line = 3.9, face = 24, numbered = 38, part = 22, stave = 52;
+    static constexpr double gap = 8, line = 3.9, face = 24, numbered = 38, part = 22, stave = 40;
     double width() const { return (s_.inner() - gap) / 2; }
 
     using Rows = std::vector<std::pair<QString, QString>>;

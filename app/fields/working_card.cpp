@@ -12,13 +12,13 @@ WorkingCard::WorkingCard(QWidget* parent, const Working& w) : QFrame(parent, Qt:
 {
     setObjectName("card");
     setAttribute(Qt::WA_DeleteOnClose);
-    setAccessibleName(tr("Working of %1").arg(QString::fromStdString(w.title)));
+    setAccessibleName(tr("Working of %1").arg(localized(w.title.c_str())));
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(16, 12, 16, 14);
     column->setSpacing(5);
-    auto line = [&](const std::string& words, const QFont& font, const QColor& ink, const char* name) {
-        if (words.empty()) return;
-        auto* label = new QLabel(QString::fromStdString(words), this);
+    auto line = [&](const QString& words, const QFont& font, const QColor& ink, const char* name) {
+        if (words.isEmpty()) return;
+        auto* label = new QLabel(words, this);
         label->setObjectName(name);
         label->setFont(font);
         label->setStyleSheet(QStringLiteral("color: %1;").arg(ink.name()));
@@ -27,13 +27,18 @@ WorkingCard::WorkingCard(QWidget* parent, const Working& w) : QFrame(parent, Qt:
         column->addWidget(label);
     };
     const Theme& t = theme();
-    line(w.title, textFont(9, QFont::DemiBold), t.quiet, "title");
-    line(w.result, textFont(16, QFont::DemiBold), t.accent, "result");
-    line(w.formula.empty() ? "" : "= " + w.formula, textFont(9.5), t.text, "formula");
-    line(w.numbers, textFont(9.5, QFont::Medium), t.text, "numbers");
-    line(w.assumption.empty() ? "" : "Assumes: " + w.assumption, textFont(8.5), t.quiet, "assumption");
-    line(w.source.empty() ? "" : "Source: " + w.source, textFont(8.5), t.quiet, "source");
-    line(w.use.empty() ? "" : "Used for: " + w.use, textFont(8.5), t.quiet, "use");
+    // What is said is translated; formulas and numbers are the same everywhere.
+    auto said = [](const QString& frame, const std::string& words) {
+        return words.empty() ? QString() : frame.arg(localized(words.c_str()));
+    };
+    line(said(QStringLiteral("%1"), w.title), textFont(9, QFont::DemiBold), t.quiet, "title");
+    line(QString::fromStdString(w.result), textFont(16, QFont::DemiBold), t.accent, "result");
+    line(w.formula.empty() ? QString() : QStringLiteral("= ") + QString::fromStdString(w.formula), textFont(9.5),
+         t.text, "formula");
+    line(QString::fromStdString(w.numbers), textFont(9.5, QFont::Medium), t.text, "numbers");
+    line(said(tr("Assumes: %1"), w.assumption), textFont(8.5), t.quiet, "assumption");
+    line(said(tr("Source: %1"), w.source), textFont(8.5), t.quiet, "source");
+    line(said(tr("Used for: %1"), w.use), textFont(8.5), t.quiet, "use");
     setFixedWidth(360);
 }
 

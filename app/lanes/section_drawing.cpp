@@ -379,8 +379,7 @@ void SectionLane::drawReadout(QPainter& painter) const
         const Caution& c = doc_.plan().cautions[static_cast<size_t>(h.index)];
         const auto fixes = c.fixes.size();
         drawTag(painter, {x(c.z), cautionY + 10},
-                QString::fromStdString(c.at) + QStringLiteral(" · ") +
-                    (fixes == 1 ? tr("1 fix") : tr("%1 fixes").arg(fixes)),
+                QString::fromStdString(c.at) + QStringLiteral(" · ") + tr("%n fixes", nullptr, static_cast<int>(fixes)),
                 theme().warn, theme().warnSoft, 10);
         return;
     }

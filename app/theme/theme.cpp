@@ -128,7 +128,7 @@ const Theme& theme() { return current; }
 
 QFont textFont(double points, QFont::Weight weight)
 {
-    return report::type(std::max(points, leastPoints) * textSize, weight);
+    return report::type(std::max(points, leastPoints) * textSize, std::min(weight, QFont::DemiBold));
 }
 
 double withText(double pixels) { return pixels * textSize; }
@@ -154,6 +154,12 @@ void setTheme(bool dark, double size)
 }
 
 QString localized(const char* words) { return QCoreApplication::translate("core", words); }
+
+QString semibold(QString html)
+{
+    return html.replace(QStringLiteral("<b>"), QStringLiteral("<span style='font-weight:600'>"))
+        .replace(QStringLiteral("</b>"), QStringLiteral("</span>"));
+}
 
 QIcon icon(const char* name, const QColor& colour)
 {

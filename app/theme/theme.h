@@ -33,6 +33,9 @@ double withText(double pixels);
 /// Words of the core or of the paper in the reader's language.
 QString localized(const char* words);
 
+/// Rich text whose <b> is the semibold that is shipped: it asks for a bold that is not.
+QString semibold(QString html);
+
 /// A shipped icon in a colour.
 QIcon icon(const char* name, const QColor& colour);
 

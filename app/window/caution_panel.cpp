@@ -120,8 +120,9 @@ QWidget* CautionPanel::together(const CautionKind& kind)
     item->setObjectName("kind-" + QString::fromStdString(kind.kind));
     auto* column = new QVBoxLayout(item);
     column->setContentsMargins(0, 6, 0, 10);
-    column->addWidget(
-        said(worst.level, tr("%1 places, at worst %2").arg(count).arg(QString::fromStdString(worst.at)), item));
+    column->addWidget(said(
+        worst.level,
+        tr("%n places, at worst %1", nullptr, static_cast<int>(count)).arg(QString::fromStdString(worst.at)), item));
     auto* message = new QLabel(QString::fromStdString(worst.message) + ".", item);
     message->setWordWrap(true);
     column->addWidget(message);

@@ -3,6 +3,7 @@
 #include "app/access/readable.h"
 #include "app/fields/choose.h"
 #include "app/fields/input_guard.h"
+#include "app/language.h"
 #include "app/solid/solid_view.h"
 #include "app/stages/build/build_stage.h"
 #include "app/stages/build/paint_panel.h"
@@ -62,6 +63,7 @@ MainWindow::~MainWindow()
 MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* parent)
     : QMainWindow(parent), dataFolder_(dataFolder), ask_(std::move(asker))
 {
+    installLanguage();
     InputGuard::install();
     installReaders();
     setTheme(Preferences::stored().dark, Preferences::stored().textPercent / 100.0);
@@ -314,7 +316,7 @@ void MainWindow::refresh()
     units_[static_cast<int>(doc_.style().unit)]->setChecked(true);
     units_[2]->setText(QStringLiteral("1/%1").arg(doc_.style().denominator));
     const auto count = plan.cautions.size();
-    cautionPill_->setText(count == 0 ? tr("no cautions") : count == 1 ? tr("1 caution") : tr("%1 cautions").arg(count));
+    cautionPill_->setText(count == 0 ? tr("no cautions") : tr("%n cautions", nullptr, static_cast<int>(count)));
     cautionPill_->setIcon(count ? icon("triangle-alert", plan.mustStop() ? theme().stop : theme().warn)
                                 : icon("check", theme().quiet));
     const char* level = count == 0 ? "none" : plan.mustStop() ? "stop" : "care";
@@ -330,12 +332,12 @@ void MainWindow::refresh()
         segments += l.segmented ? l.count() : 0;
         woods.insert(l.woods.begin(), l.woods.end());
     }
-    summary_->setText(
-        tr("<b>%1 rings · %2 segments</b><br>%3 woods · %4 rough")
-            .arg(rings)
-            .arg(segments)
-            .arg(woods.size())
-            .arg(QString::fromStdString(figureText(FigureId::RoughWeight, doc_.piece(), plan, -1, doc_.style()))));
+    summary_->setText(semibold(QStringLiteral("<b>%1 · %2</b><br>%3 · %4"))
+                          .arg(tr("%n rings", nullptr, rings), tr("%n segments", nullptr, segments),
+                               tr("%n woods", nullptr, static_cast<int>(woods.size())),
+                               tr("%1 rough")
+                                   .arg(QString::fromStdString(
+                                       figureText(FigureId::RoughWeight, doc_.piece(), plan, -1, doc_.style())))));
 }
 
 void MainWindow::say(const QString& words)

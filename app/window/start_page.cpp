@@ -99,7 +99,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
         {tr("Print packet"), tr("all of it on paper, the template full size")}};
     QString html;
     for (const auto& [name, what] : steps)
-        html += QStringLiteral("<p style='margin: 0 0 9px 0'><b>%1</b><br>%2</p>").arg(name, what);
+        html += semibold(QStringLiteral("<p style='margin: 0 0 9px 0'><b>%1</b><br>%2</p>")).arg(name, what);
     auto* way = new QLabel(html);
     way->setWordWrap(true);
     left->addWidget(way);

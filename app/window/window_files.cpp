@@ -76,10 +76,10 @@ bool MainWindow::openPath(const QString& path)
         openPiece(loaded.piece, path);
         onDisk_ = io::readFile(path.toStdString());
         addRecent(path);
-        say(loaded.notes.empty() ? QString()
-                                 : tr("%1 things were put right in the file: %2")
-                                       .arg(loaded.notes.size())
-                                       .arg(QString::fromStdString(loaded.notes.front())));
+        say(loaded.notes.empty()
+                ? QString()
+                : tr("%n things were put right in the file: %1", nullptr, static_cast<int>(loaded.notes.size()))
+                      .arg(QString::fromStdString(loaded.notes.front())));
         opened = true;
     });
     return opened;
@@ -355,7 +355,7 @@ void MainWindow::importRack()
                 shop.rack.push_back(b), ++fresh;
         }
         if (!doc_.changeShop(tr("boards brought in"), shop)) return;
-        say(tr("%1 new boards are on the rack.").arg(fresh));
+        say(tr("%n new boards are on the rack.", nullptr, fresh));
     });
 }
 

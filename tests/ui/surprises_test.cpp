@@ -4,6 +4,7 @@
 #include "app/lanes/section_lane.h"
 #include "app/stages/build/skin_lane.h"
 #include "app/stages/cut/boards_view.h"
+#include "app/window/packet_dialog.h"
 #include "core/plan/caution_kinds.h"
 #include "tests/support/samples.h"
 #include "tests/ui/desk.h"
@@ -250,4 +251,131 @@ TEST(Files, AreOpenedWhereTheyAreDropped)
         EXPECT_EQ(b.piece().name == bowl.name, piece);
     }
     EXPECT_EQ(b.piece(), bowl);
+}
+
+TEST(Surprise, PieceAndShopHaveOneHistory)
+{
+    Desk b;
+    b.demo("cut");
+    const double kerf = b.doc().shop().kerf;
+    const std::string name = b.piece().name;
+    Piece renamed = b.piece();
+    renamed.name = "First prize";
+    b.doc().apply("name", renamed);
+    Shop shop = b.doc().shop();
+    shop.kerf = kerf + 0.4;
+    ASSERT_TRUE(b.doc().changeShop("kerf", shop));
+    Shop wrong = shop;
+    wrong.kerf = -4;
+    EXPECT_FALSE(b.doc().changeShop("kerf", wrong));
+    EXPECT_EQ(b.doc().history().count(), 2);
+    b.doc().history().undo();
+    EXPECT_EQ(b.doc().shop().kerf, kerf);
+    EXPECT_EQ(b.piece().name, "First prize");
+    b.doc().history().undo();
+    EXPECT_EQ(b.piece().name, name);
+    b.doc().history().redo();
+    b.doc().history().redo();
+    EXPECT_EQ(b.doc().shop().kerf, kerf + 0.4);
+    // A shop that another window wrote meanwhile is not undone with the turner's own change.
+    Shop others = shop;
+    others.ripKerf += 0.3;
+    b.doc().setShop(others);
+    b.doc().history().undo();
+    EXPECT_EQ(b.doc().shop(), others);
+    // The shop is no part of the piece: changing it leaves nothing to save.
+    Desk plain;
+    plain.demo("cut");
+    shop.kerf = kerf + 0.2;
+    plain.doc().changeShop("kerf", shop);
+    EXPECT_FALSE(plain.doc().edited());
+}
+
+TEST(Surprise, ADraggedDefectIsOneStep)
+{
+    Desk b;
+    b.demo("cut");
+    EXPECT_TRUE(QTest::qWaitFor([&] { return !b.doc().boardsBusy(); }, 20000));
+    Shop shop = b.doc().shop();
+    shop.rack[0].defects = {{100, 20, 60, 30, "knot"}};
+    b.doc().changeShop("knot", shop);
+    QTest::qWait(200);  // planned anew
+    EXPECT_TRUE(QTest::qWaitFor([&] { return !b.doc().boardsBusy(); }, 20000));
+    auto* boards = b.lane<BoardsView>();
+    const int steps = b.doc().history().count();
+    const QPointF from = boards->positionOn(shop.rack[0].id, 130, 35);
+    b.drag(boards, from, from + QPointF(60, 0));
+    EXPECT_GT(b.doc().shop().rack[0].defects[0].along, 110);
+    EXPECT_EQ(b.doc().history().count(), steps + 1);
+    b.doc().history().undo();
+    EXPECT_EQ(b.doc().shop().rack[0].defects[0].along, 100);
+}
+
+TEST(Surprise, SavingSaysWhereAndOpensIt)
+{
+    Desk b;
+    b.demo("shape");
+    const QString path = b.folder.filePath("a <cup> & more.vlathe");
+    ASSERT_TRUE(b.window.saveTo(path));
+    EXPECT_TRUE(b.window.message().contains("&lt;cup&gt; &amp; more")) << b.window.message().toStdString();
+    QLabel* said = nullptr;
+    for (auto* label : b.window.findChildren<QLabel*>())
+        if (label->isVisible() && label->text() == b.window.message()) said = label;
+    ASSERT_NE(said, nullptr);
+    static const QRegularExpression link(QStringLiteral("href=\"([^\"]*)\""));
+    auto it = link.globalMatch(b.window.message());
+    ASSERT_TRUE(it.hasNext());
+    emit said->linkActivated(QTextDocumentFragment::fromHtml(it.next().captured(1)).toPlainText());
+    emit said->linkActivated(QTextDocumentFragment::fromHtml(it.next().captured(1)).toPlainText());
+    EXPECT_EQ(b.shown, QStringList({path, b.folder.path()}));
+}
+
+TEST(Surprise, AStartOfOnesOwnIsKeptAndForgotten)
+{
+    QString folder;
+    {
+        Desk b([&](const QString& f) { folder = f; });
+        b.demo("shape");
+        b.answer.clear();
+        for (QAction* action : b.window.findChildren<QAction*>())
+            if (action->text() == "Keep as a start of my own") action->trigger();
+        b.window.goTo("start");
+        QApplication::processEvents();
+        auto* card = b.button("Regatta cup: a start of your own");
+        ASSERT_NE(card, nullptr);
+        b.press("Regatta cup: a start of your own");
+        EXPECT_EQ(b.piece().layers.size(), test::regattaCup().layers.size());
+        EXPECT_TRUE(b.doc().path().isEmpty());
+        b.window.goTo("start");
+        card = b.button("Regatta cup: a start of your own");
+        ASSERT_EQ(card->actions().size(), 1);
+        card->actions()[0]->trigger();
+        QTest::qWait(50);
+        for (auto* button : b.window.findChildren<QAbstractButton*>())
+            EXPECT_FALSE(button->accessibleName().startsWith("Regatta cup: a start")) << "forgotten";
+    }
+}
+
+TEST(Surprise, ThePacketIsLookedAtBeforeItIsPrinted)
+{
+    Desk b;
+    b.demo("turn");
+    EXPECT_TRUE(QTest::qWaitFor([&] { return !b.doc().boardsBusy(); }, 20000));
+    PacketDialog dialog(b.doc(), report::Paper::A4, &b.window);
+    dialog.show();
+    QApplication::processEvents();
+    const int whole = dialog.pages();
+    EXPECT_GT(whole, 8);
+    report::PacketChoice wanted = report::Paper::A4;
+    QObject::connect(&dialog, &PacketDialog::pdfWanted, [&](const report::PacketChoice& c) { wanted = c; });
+    for (auto* box : dialog.findChildren<QCheckBox*>())
+        if (box->text() != "Stations") box->click();
+    QApplication::processEvents();
+    EXPECT_EQ(dialog.pages(), 1);
+    for (auto* button : dialog.findChildren<QPushButton*>())
+        if (button->text() == "Save as PDF …") button->click();
+    EXPECT_EQ(wanted.parts, std::set{report::PacketPart::Stations});
+    b.answer = b.folder.filePath("stations.pdf");
+    EXPECT_TRUE(b.window.printPacket(wanted));
+    EXPECT_GT(QFileInfo(b.answer).size(), 1000);
 }

@@ -45,7 +45,7 @@ std::vector<FiguresLane::Row> rowsOf(Document& doc)
                 const auto it = std::ranges::find(all, name, &Setting::name);
                 return it == all.end() ? nullptr : &*it;
             };
-            rows.push_back({QString::fromStdString(s.name),
+            rows.push_back({localized(s.name.c_str()),
                             [settingOf, &doc](int column) {
                                 const Setting* one = settingOf(column);
                                 return one ? QString::fromStdString(settingText(*one, doc.style())) : QString();

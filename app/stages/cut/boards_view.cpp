@@ -391,8 +391,7 @@ void BoardsView::drawBoard(QPainter& painter, const Row& row)
     QString measures =
         tr("%1 × %2 × %3 %4").arg(length(b->length), length(b->width), length(b->thickness), unitName(doc_.style()));
     if (plan)
-        measures += tr(" · %1 cuts · %2 % used")
-                        .arg(plan->cuts.size())
+        measures += tr(" · %n cuts · %1 % used", nullptr, static_cast<int>(plan->cuts.size()))
                         .arg(std::lround(100 * plan->consumed / (b->length * b->width)));
     painter.drawText(QRectF(width() - margin - 420, row.box.top(), 420, headHeight), Qt::AlignRight | Qt::AlignVCenter,
                      measures);

@@ -207,16 +207,16 @@ void RackForm::refresh()
 {
     const BoardPlan& plan = doc_.boards();
     const bool any = !plan.boards.empty();
-    summary_->setText(!any
-                          ? tr("No board is cut.")
-                          : tr("<b>%1 boards</b> · cost %5 · %6 % above the least possible<br>parts %2 % · kerf, "
-                               "shavings %3 % · waste %4 %")
-                                .arg(plan.boards.size())
-                                .arg(100 * plan.yield(), 0, 'f', 0)
-                                .arg(100 * plan.kerfVolume / plan.boardVolume, 0, 'f', 0)
-                                .arg(100 * plan.wasteVolume / plan.boardVolume, 0, 'f', 0)
-                                .arg(doc_.price(plan.cost))
-                                .arg(plan.lowerBound > 0 ? 100 * (plan.consumed / plan.lowerBound - 1) : 0, 0, 'f', 1));
+    summary_->setText(
+        !any ? tr("No board is cut.")
+             : semibold(tr("<b>%n boards</b> · cost %4 · %5 % above the least possible<br>parts %1 % · kerf, "
+                           "shavings %2 % · waste %3 %",
+                           nullptr, static_cast<int>(plan.boards.size())))
+                   .arg(100 * plan.yield(), 0, 'f', 0)
+                   .arg(100 * plan.kerfVolume / plan.boardVolume, 0, 'f', 0)
+                   .arg(100 * plan.wasteVolume / plan.boardVolume, 0, 'f', 0)
+                   .arg(doc_.price(plan.cost))
+                   .arg(plan.lowerBound > 0 ? 100 * (plan.consumed / plan.lowerBound - 1) : 0, 0, 'f', 1));
     QStringList lacks;
     for (const Shortfall& s : plan.shortfall)
         lacks << tr("%1 × %2: %3 board %4 thick, strip %5 × %6")
@@ -251,7 +251,7 @@ void RackForm::refresh()
             runs << QStringLiteral("%1 × %2").arg(r.count).arg(report::partName(doc_.plan(), r.part));
         auto mm = [this](double v, int d) { return QString::fromStdString(formatLengthUnit(v, doc_.style(), d)); };
         strip_->setText(
-            tr("<b>Rip %1, plane to %2</b>: %3")
+            semibold(tr("<b>Rip %1, plane to %2</b>: %3"))
                 .arg(mm(strip.place.width, 2), mm(strip.thickness, 2), runs.join(QStringLiteral(", "))) +
             (strip.ganged
                  ? tr("<br>Too short to hold by itself: rip it %1 long, then cut it short.").arg(mm(strip.used, 0))

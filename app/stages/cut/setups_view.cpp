@@ -34,7 +34,8 @@ void SetupsView::read()
                             QString::fromStdString(one.name) + QStringLiteral(" ") + value;
         }
         const QString layers = report::layersOf(doc_.plan(), s.parts);
-        row.parts = s.cuts == 1 ? tr("1 cut for %1").arg(layers) : tr("%1 cuts for %2").arg(s.cuts).arg(layers);
+        row.parts =
+            !s.what.empty() ? QString::fromStdString(s.what) : tr("%n cuts for %1", nullptr, s.cuts).arg(layers);
         row.trial = tr("Trial: %1").arg(QString::fromStdString(s.trial));
         for (const Part& p : doc_.plan().assembly.parts)
             if (!s.parts.empty() && p.id == s.parts[0]) row.layer = p.layer;
@@ -53,8 +54,8 @@ void SetupsView::paintEvent(QPaintEvent* event)
     painter.setFont(textFont(8, QFont::DemiBold));
     painter.setPen(theme().quiet);
     painter.drawText(QRectF(14, 4, width() - 28, 18), Qt::AlignLeft | Qt::AlignVCenter,
-                     tr("%1 SET-UPS, EACH FENCE, STOP, TILT AND THICKNESS ONCE; %2 AT LEAST, WITH MORE MADE ALIKE")
-                         .arg(setups_.size())
+                     tr("%n SET-UPS, EACH FENCE, STOP, TILT AND THICKNESS ONCE; %1 AT LEAST, WITH MORE MADE ALIKE",
+                        nullptr, static_cast<int>(setups_.size()))
                          .arg(least_));
     for (size_t i = 0; i < setups_.size(); ++i) {
         const QRectF box(8, 26 + static_cast<double>(i) * rowHeight(), width() - 16, rowHeight() - 4);

@@ -56,7 +56,7 @@ void ShoppingView::refresh()
     QStringList sums;
     for (const auto& [wood, volume] : volumes)
         sums << tr("%1 %2 l").arg(QString::fromStdString(wood), QString::number(volume / 1e6, 'f', 2));
-    sum_->setText(sums.isEmpty() ? QString() : tr("<b>To buy:</b> %1").arg(sums.join(QStringLiteral(" · "))));
+    sum_->setText(sums.isEmpty() ? QString() : semibold(tr("<b>To buy:</b> %1")).arg(sums.join(QStringLiteral(" · "))));
 }
 
 }  // namespace vl::app

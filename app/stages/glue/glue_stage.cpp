@@ -185,15 +185,15 @@ void GlueStage::refreshWhen()
         begin_->setDateTime(
             QDateTime(QDate(1970, 1, 1).addDays(at.day), QTime::fromMSecsSinceStartOfDay(at.minute * 60000)));
     }
-    ready_->setText(
-        tr("<b>Ready %1</b> · least possible %2").arg(when(plan.schedule.length), when(plan.schedule.lowerBound)));
+    ready_->setText(semibold(tr("<b>Ready %1</b> · least possible %2"))
+                        .arg(when(plan.schedule.length), when(plan.schedule.lowerBound)));
     const Session next = nextSession(plan.assembly.recipe, plan.schedule);
     QStringList steps;
     for (const size_t i : next.steps) steps << said(plan.assembly.recipe[i].title);
     today_->setText(steps.isEmpty() ? tr("Nothing is left to do.")
-                                    : tr("<b>Next: %1</b>, %2 steps, %3 min of work: %4%5")
+                                    : semibold(tr("<b>Next: %1</b>, %n steps, %2 min of work: %3%4", nullptr,
+                                                  static_cast<int>(steps.size())))
                                           .arg(when(next.time.from))
-                                          .arg(steps.size())
                                           .arg(std::lround(next.workMinutes))
                                           .arg(steps.mid(0, 4).join(QStringLiteral("; ")))
                                           .arg(steps.size() > 4 ? QStringLiteral(" …") : QString()));

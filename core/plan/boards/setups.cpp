@@ -68,7 +68,9 @@ std::vector<Setup> hardSetups(const Piece& piece, const Assembly& assembly)
         for (const Part& p : assembly.parts)
             if (p.layer == step.layer) s.parts.push_back(p.id);
         s.cuts = std::max(1, step.glue.joints);
-        s.trial = print(step.title) + ": a trial joint of two offcuts first, held to the light";
+        s.what = print(step.title);
+        s.trial = angled ? "a trial joint of two offcuts, held to the light"
+                         : "one from a scrap as thick, measured at both ends";
         out.push_back(std::move(s));
     }
     return out;
@@ -93,13 +95,13 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
         Setup& rip = rips[rounded(width)];
         rip.machine = "table saw, ripping";
         if (rip.settings.empty()) rip.settings.push_back(length("fence", width));
-        rip.trial = "rip 100 mm into a scrap and measure it: " + fixed(width, 2) + " mm";
+        rip.trial = "rip 100 mm into a scrap and measure it";
         rip.cuts += cuts;
         Setup& plane = planes[rounded(thickness)];
         plane.machine = "thicknesser";
         if (plane.settings.empty()) plane.settings.push_back(length("thickness", thickness));
-        plane.trial = "plane an offcut of the same wood and measure both ends: " + fixed(thickness, 2) +
-                      " mm; no strip shorter than the manual's least length";
+        plane.trial = "plane an offcut of the same wood and measure both ends; nothing shorter than the manual's least "
+                      "length";
         plane.cuts += cuts;
         for (const std::string& id : parts) {
             addOnce(rip.parts, id);

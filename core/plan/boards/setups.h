@@ -10,7 +10,8 @@ struct Setup {
     std::vector<Setting> settings;   ///< what to set: fence, thickness, angle, tilt, stop
     std::vector<std::string> parts;  ///< ids
     int cuts = 0;
-    std::string trial;  ///< what to cut first, and what to measure
+    std::string what;   ///< the step that asks for it, where it is no plain cutting of parts
+    std::string trial;  ///< what to cut first, and what to measure; what comes out is the setting itself
 };
 
 /// The set-ups of a cutting plan in the order of the machines: boards are cut clear, planed from the thickest down and

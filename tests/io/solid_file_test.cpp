@@ -1,0 +1,97 @@
+// Solids written and read again by the library that others read them with: closed, and of the piece's volume.
+#include "core/measure/input_error.h"
+#include "core/plan/plan.h"
+#include "io/export.h"
+#include "io/solid_file.h"
+#include "tests/support/samples.h"
+
+#include <QDir>
+#include <QTemporaryDir>
+
+#include <assimp/Importer.hpp>
+#include <assimp/scene.h>
+#include <gtest/gtest.h>
+
+#include <array>
+#include <map>
+
+using namespace vl;
+
+namespace {
+
+struct Read {
+    double volume = 0;
+    size_t faces = 0;
+    bool closed = true;
+};
+
+/// Volume by the divergence theorem; closed where every edge is walked once each way.
+Read read(const std::string& path)
+{
+    Assimp::Importer importer;
+    const aiScene* scene = importer.ReadFile(path, 0);
+    Read r;
+    if (!scene) return r;
+    for (unsigned m = 0; m < scene->mNumMeshes; ++m) {
+        const aiMesh& mesh = *scene->mMeshes[m];
+        // STL says every corner anew: those of one place are one.
+        std::map<std::array<float, 3>, unsigned> places;
+        std::map<std::pair<unsigned, unsigned>, int> edges;
+        for (unsigned f = 0; f < mesh.mNumFaces; ++f) {
+            const unsigned* i = mesh.mFaces[f].mIndices;
+            std::array<unsigned, 3> at{};
+            for (size_t k = 0; k < 3; ++k) {
+                const aiVector3D& p = mesh.mVertices[i[k]];
+                at[k] = places.emplace(std::array{p.x, p.y, p.z}, static_cast<unsigned>(places.size())).first->second;
+            }
+            const aiVector3D &a = mesh.mVertices[i[0]], &b = mesh.mVertices[i[1]], &c = mesh.mVertices[i[2]];
+            r.volume += static_cast<double>(a * (b ^ c)) / 6;
+            for (size_t k = 0; k < 3; ++k) ++edges[{at[k], at[(k + 1) % 3]}];
+        }
+        r.faces += mesh.mNumFaces;
+        for (const auto& [edge, count] : edges) {
+            const auto back = edges.find({edge.second, edge.first});
+            r.closed = r.closed && back != edges.end() && back->second == count;
+        }
+    }
+    return r;
+}
+
+}  // namespace
+
+TEST(SolidFile, IsClosedAndHasThePiecesVolume)
+{
+    QTemporaryDir folder;
+    for (const std::string sample : {"regatta-cup", "lamp-stand", "flag-bowl"}) {
+        const Piece piece = test::demo(sample);
+        const Plan plan = makePlan(piece, Shop{});
+        for (const std::string& ending : io::solidEndings()) {
+            const std::string path = folder.filePath(QString::fromStdString("solid" + ending)).toStdString();
+            io::exportPiece(piece, plan, path);
+            const Read r = read(path);
+            EXPECT_GT(r.faces, 500u) << sample << ending;
+            EXPECT_TRUE(r.closed) << sample << ending;
+            EXPECT_NEAR(r.volume, plan.shape.woodVolume, 2e-3 * plan.shape.woodVolume) << sample << ending;
+        }
+    }
+}
+
+TEST(SolidFile, OfOpenSegmentsIsDrawnAndNeverCalledClosed)
+{
+    QTemporaryDir folder;
+    const Piece lantern = test::demo("net-lantern");
+    const Plan plan = makePlan(lantern, Shop{});
+    const std::string path = folder.filePath("lantern.obj").toStdString();
+    io::exportPiece(lantern, plan, path);
+    EXPECT_GT(read(path).faces, 5000u);
+    for (const char* ending : {".stl", ".3mf"}) EXPECT_THROW(io::exportPiece(lantern, plan, path + ending), InputError);
+}
+
+TEST(SolidFile, RefusesOtherEndingsAndPlacesThatCannotBe)
+{
+    const Piece piece = test::demo("chart-stand");
+    const Plan plan = makePlan(piece, Shop{});
+    EXPECT_THROW(io::exportPiece(piece, plan, "/tmp/solid.step"), InputError);
+    EXPECT_THROW(io::exportPiece(piece, plan, "/no/such/place/solid.stl"), InputError);
+    EXPECT_FALSE(io::canExport("solid"));
+}
