@@ -68,6 +68,7 @@ Document::Document(QObject* parent)
         boards_ = watcher_.result();
         emit boardsChanged();
     });
+    connect(&planner_, &QFutureWatcherBase::finished, this, &Document::planned);
     connect(this, &Document::changed, this, &Document::wantBoards);
 }
 
@@ -75,6 +76,7 @@ Document::~Document()
 {
     cancelBoards();
     watcher_.waitForFinished();
+    planner_.waitForFinished();
 }
 
 Plan Document::planOf(const Piece& piece, const Shop& shop) const
@@ -133,17 +135,70 @@ bool Document::changeBoth(const QString& what, Piece piece, Shop shop)
     return push(what, std::move(piece), std::move(shop), 0);
 }
 
-bool Document::push(const QString& what, Piece piece, Shop shop, int merge)
+/// Large pieces take longer to plan than a hand waits. Said by what there is to plan, not by a clock, so that a piece
+/// is always handled in the same way.
+bool Document::isLarge() const
+{
+    constexpr size_t steps = 700, cells = 20000;
+    size_t all = 0;
+    for (const BuiltLayer& l : plan_.assembly.layers) all += l.cells.size();
+    return plan_.assembly.recipe.size() > steps || all > cells;
+}
+
+void Document::Wish::makePlan(LengthStyle style, double now)
 {
     try {
         checkShop(shop);
-        Plan plan = planOf(piece, shop);
-        history_.push(new Change(*this, what, std::move(piece), std::move(shop), std::move(plan), merge));
-        return true;
+        plan = vl::makePlan(piece, shop, style, piece.progress.start ? now : 0);
     } catch (const InputError& e) {
-        emit refused(QString::fromStdString(e.what()));
-        return false;
+        refused = e.what();
     }
+}
+
+void Document::startPlanning()
+{
+    planner_.setFuture(QtConcurrent::run(
+        [wish = std::make_shared<Wish>(std::move(*wish_)), style = style_, now = clock_()]() -> std::shared_ptr<Wish> {
+            wish->makePlan(style, now);
+            return wish;
+        }));
+    wish_.reset();
+    planning_ = true;
+    emit planningChanged();
+}
+
+void Document::planned()
+{
+    const std::shared_ptr<Wish> done = planner_.result();
+    // What was still being planned when another piece was opened is nobody's wish any more.
+    if (done->opened == opened_) carryOut(std::move(*done));
+    if (wish_) return startPlanning();
+    planning_ = false;
+    emit planningChanged();
+    if (ending_) endDrag();
+}
+
+bool Document::carryOut(Wish wish)
+{
+    const bool done = wish.plan.has_value();
+    if (done)
+        history_.push(new Change(*this, wish.what, std::move(wish.piece), std::move(wish.shop), std::move(*wish.plan),
+                                 wish.merge));
+    else
+        emit refused(QString::fromStdString(wish.refused));
+    return done;
+}
+
+bool Document::push(const QString& what, Piece piece, Shop shop, int merge)
+{
+    Wish wish{what, std::move(piece), std::move(shop), merge, opened_, {}, {}};
+    if (!isLarge()) {
+        wish.makePlan(style_, clock_());
+        return carryOut(std::move(wish));
+    }
+    wish_ = std::move(wish);
+    if (!planning_) startPlanning();
+    return true;
 }
 
 int Document::newMergeKey()
@@ -152,11 +207,17 @@ int Document::newMergeKey()
     return ++key;
 }
 
-void Document::beginDrag() { live_ = true; }
+void Document::beginDrag()
+{
+    live_ = true;
+    ending_ = false;
+}
 
 void Document::endDrag()
 {
     if (!live_) return;
+    ending_ = planning();
+    if (ending_) return;  // planned() comes back here
     live_ = false;
     emit changed();
 }
@@ -267,6 +328,8 @@ void Document::replace(Piece piece, const QString& path)
 {
     if (piece.id.empty()) piece.id = QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
     Plan plan = planOf(piece, shop_);
+    wish_.reset();
+    ++opened_;
     history_.clear();
     path_ = path;
     kept_ = piece;

@@ -12,6 +12,7 @@
 
 #include <functional>
 #include <memory>
+#include <optional>
 #include <set>
 
 namespace vl::app {
@@ -74,6 +75,9 @@ public:
     /// The same for the shop, and for both at once.
     bool changeShop(const QString& what, Shop next, int merge = 0);
     bool changeBoth(const QString& what, Piece piece, Shop shop);
+    /// Whether a change is still being planned: of a large piece beside everything else, where the latest wish wins and
+    /// apply() has not changed anything yet when it returns. Then a refusal comes with refused() alone.
+    bool planning() const { return planning_; }
     /// A key for apply() that no earlier drag had.
     static int newMergeKey();
     void beginDrag();
@@ -106,9 +110,26 @@ signals:
     void refused(const QString& why);
     void pathChanged();
     void boardsChanged();
+    void planningChanged();
 
 private:
     friend class Change;
+    /// A change that is wanted, and what its plan came to.
+    struct Wish {
+        QString what;
+        Piece piece;
+        Shop shop;
+        int merge = 0;
+        int opened = 0;  ///< of which piece: they are counted as they are opened
+        std::optional<Plan> plan;
+        std::string refused;
+
+        void makePlan(LengthStyle style, double now);
+    };
+    bool isLarge() const;
+    bool carryOut(Wish wish);
+    void startPlanning();
+    void planned();
     bool push(const QString& what, Piece piece, Shop shop, int merge);
     void take(const Piece& piece, const Shop& shop, Plan plan);
     void replan();
@@ -135,7 +156,11 @@ private:
     QUndoStack history_;
     QString path_;
     unsigned version_ = 0;
-    bool live_ = false;
+    bool live_ = false, ending_ = false;  // ending_: the drag is over, its last wish is still being planned
+    int opened_ = 0;
+    bool planning_ = false;
+    std::optional<Wish> wish_;
+    QFutureWatcher<std::shared_ptr<Wish>> planner_;
     int pointed_ = -1;
 };
 

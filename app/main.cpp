@@ -1,5 +1,6 @@
 #include "app/solid/solid_view.h"
 #include "app/window/main_window.h"
+#include "app/window/preferences.h"
 #include "io/fresh_file.h"
 
 #include <CLI/CLI.hpp>
@@ -74,10 +75,14 @@ int main(int argc, char** argv)
                   << "' does not answer; start it on one that does, or without DISPLAY to draw pictures only\n";
         return 3;
     }
+    // How large text and drawings are is asked before there is a window to ask it of.
+    QCoreApplication::setOrganizationName("vivid-lathe");
+    QCoreApplication::setApplicationName("vivid-lathe");
+    if (const int percent = vl::app::Preferences::stored().textPercent;
+        percent != 100 && !qEnvironmentVariableIsSet("QT_SCALE_FACTOR"))
+        qputenv("QT_SCALE_FACTOR", QByteArray::number(percent / 100.0));
     QApplication app(argc, argv);
-    QApplication::setApplicationName("vivid-lathe");
     QApplication::setApplicationDisplayName("Vivid Lathe");
-    QApplication::setOrganizationName("vivid-lathe");
 
     CLI::App cli{"Vivid Lathe: plan a built-up turning before the wood is cut", "vivid-lathe"};
     std::string piece, stage, page, screenshot;

@@ -103,16 +103,7 @@ private:
         return rows;
     }
 
-    double heightOf(const Cell& cell) const
-    {
-        const BuiltLayer& b = plan_.assembly.layers[cell.layers[0]];
-        return 8 +
-               std::max(faceOf(cell) + (b.segmented     ? part + 2
-                                        : isStave(cell) ? stave + 2
-                                                        : 0),
-                        line * static_cast<double>(cell.rows.size())) +
-               4;
-    }
+    double heightOf(const Cell& cell) const { return 8 + besideRows(cell) + (isStave(cell) ? stave + 2 : 0) + 4; }
 
     /// The drawings at the left and the rows beside them, whichever is taller.
     double besideRows(const Cell& cell) const

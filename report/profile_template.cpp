@@ -210,6 +210,10 @@ private:
                 // Beside the line, which must not be crossed by the next one.
                 const bool last = k + 1 == plan_.stations.size();
                 const double low = last ? z - tall - 0.8 : z;
+                // Wholly on this sheet: what stands beyond its edge is on the next one.
+                if (!tile_.area.contains(tile_.at(low, from)) ||
+                    !tile_.area.contains(tile_.at(low + tall, from + wide)))
+                    continue;
                 if (from + wide > r - 1.5 || low < free[place] || (!last && nextStation(z) < z + tall + 0.6)) continue;
                 write(words, low, from, wide, tall);
                 free[place] = low + tall + 0.8;

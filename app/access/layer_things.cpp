@@ -11,10 +11,12 @@ QString layerInWords(const Document& document, int layer)
     QStringList woods;
     for (const Species* wood : built.woods)
         if (const QString name = localized(wood->name); !woods.contains(name)) woods << name;
-    QStringList words{Document::tr("layer %1").arg(layer + 1), wordsOf(layerKinds()[document.piece().layers[at].form.index()])};
+    QStringList words{Document::tr("layer %1").arg(layer + 1),
+                      wordsOf(layerKinds()[document.piece().layers[at].form.index()])};
     if (built.segmented) words << Document::tr("%n segments", nullptr, built.count());
     words << woods.join(QStringLiteral(", "))
-          << Document::tr("%1 high").arg(QString::fromStdString(formatLengthUnit(built.z1 - built.z0, document.style())));
+          << Document::tr("%1 high").arg(
+                 QString::fromStdString(formatLengthUnit(built.z1 - built.z0, document.style())));
     return words.join(QStringLiteral(", "));
 }
 
@@ -32,8 +34,8 @@ std::vector<Thing> segmentThings(const Document& document, const std::function<Q
     std::vector<Thing> all;
     for (int k = 0; k < built.count(); ++k) {
         const Species& wood = *built.woods[static_cast<size_t>(k) % built.woods.size()];
-        all.push_back({Document::tr("segment %1 of %2, %3").arg(k + 1).arg(built.count()).arg(localized(wood.name)), place(k),
-                       document.selection().segment == k});
+        all.push_back({Document::tr("segment %1 of %2, %3").arg(k + 1).arg(built.count()).arg(localized(wood.name)),
+                       place(k), document.selection().segment == k});
     }
     return all;
 }

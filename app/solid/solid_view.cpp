@@ -2,6 +2,7 @@
 
 #include "app/solid/solid_gl.h"
 #include "app/theme/theme.h"
+#include "core/turning/parted.h"
 #include "report/drawing.h"
 #include "report/type.h"
 
@@ -67,8 +68,13 @@ const Mesh& SolidScene::mesh()
 {
     if (stale_) {
         const Plan& plan = doc_.plan();
-        mesh_ = blank ? blankMesh(plan.assembly)
-                      : turnedMesh(plan.assembly, plan.sides, {doc_.live() ? 0.25 : 0.05, cutAway});
+        const MeshDetail detail{doc_.live() ? 0.25 : 0.05, cutAway};
+        const Nest& nest = doc_.piece().nest;
+        mesh_ = blank     ? blankMesh(plan.assembly)
+                : nest.on ? partedMesh(plan.assembly, nest, outlineHeight(doc_.piece()), detail)
+                          : turnedMesh(plan.assembly, plan.sides, detail);
+        // A blank too small for one ring is seen as it is.
+        if (mesh_.indices.empty()) mesh_ = turnedMesh(plan.assembly, plan.sides, detail);
         stale_ = false;
         ++meshVersion_;
     }

@@ -6,6 +6,8 @@
 #include <QFrame>
 #include <QTimer>
 
+#include <utility>
+
 namespace vl::app {
 namespace {
 
@@ -18,6 +20,8 @@ protected:
     bool event(QEvent* event) override
     {
         const bool done = QWidget::event(event);
+        // What settle() itself asks for is no reason to settle again, for ever.
+        if (event->type() == QEvent::LayoutRequest && std::exchange(asked_, false)) return done;
         if (event->type() == QEvent::LayoutRequest || event->type() == QEvent::Resize ||
             event->type() == QEvent::Show) {
             settle();
@@ -30,10 +34,13 @@ protected:
 private:
     void settle()
     {
+        asked_ = true;
         layout()->invalidate();
         const int tall = layout()->totalHeightForWidth(width());
         if (tall > 0 && tall != minimumHeight()) setMinimumHeight(tall);
     }
+
+    bool asked_ = false;
 };
 
 }  // namespace

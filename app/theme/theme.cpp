@@ -120,7 +120,6 @@ QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
 
 namespace {
 Theme current = Theme::light();
-double textSize = 1;
 constexpr double leastPoints = 9;  // 12 pixels
 }  // namespace
 
@@ -128,14 +127,11 @@ const Theme& theme() { return current; }
 
 QFont textFont(double points, QFont::Weight weight)
 {
-    return report::type(std::max(points, leastPoints) * textSize, std::min(weight, QFont::DemiBold));
+    return report::type(std::max(points, leastPoints), std::min(weight, QFont::DemiBold));
 }
 
-double withText(double pixels) { return pixels * textSize; }
-
-void setTheme(bool dark, double size)
+void setTheme(bool dark)
 {
-    textSize = size;
     current = dark ? Theme::darkBench() : Theme::light();
     QApplication::setStyle(QStyleFactory::create("Fusion"));
     QPalette palette;

@@ -20,15 +20,12 @@ struct Theme {
     QString styleSheet() const;
 };
 
-/// The theme in force; setTheme() changes the application's palette, type and style. `size` is that of all text, in
-/// shares of the usual.
+/// The theme in force; setTheme() changes the application's palette, type and style.
 const Theme& theme();
-void setTheme(bool dark, double size = 1);
+void setTheme(bool dark);
 
-/// The shipped type at `points`, never below 9 (12 pixels), times the size of text that is chosen.
+/// The shipped type at `points`, never below 9 (12 pixels).
 QFont textFont(double points, QFont::Weight weight = QFont::Normal);
-/// A length that goes with the text: `pixels` at its usual size.
-double withText(double pixels);
 
 /// Words of the core or of the paper in the reader's language.
 QString localized(const char* words);

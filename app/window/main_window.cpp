@@ -66,7 +66,7 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     installLanguage();
     InputGuard::install();
     installReaders();
-    setTheme(Preferences::stored().dark, Preferences::stored().textPercent / 100.0);
+    setTheme(Preferences::stored().dark);
     takePreferences();
     start_ = new StartPage;
     drafts_ = new Drafts(doc_, dataFolder_ + "/drafts", this);
@@ -106,12 +106,13 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     });
     connect(&doc_, &Document::changed, this, &MainWindow::refresh);
     connect(&doc_, &Document::pathChanged, this, &MainWindow::refresh);
+    connect(&doc_, &Document::planningChanged, this, &MainWindow::refresh);
     connect(&doc_, &Document::refused, this, &MainWindow::say);
     connect(&doc_, &Document::selectionChanged, this, [this] { announceChosen(focusWidget()); });
     connect(&doc_.history(), &QUndoStack::indexChanged, this, &MainWindow::refresh);
     showIcons();
     placeWindow();
-    setMinimumSize(900, 600);
+    setMinimumSize(QSize(900, 600).boundedTo(screen()->availableGeometry().size()));
     setAcceptDrops(true);
     loadShop();
     refresh();
@@ -303,7 +304,8 @@ void MainWindow::refresh()
     const QString name = QString::fromStdString(doc_.piece().name);
     fitHeader();
     title_->setAccessibleName(tr("Name of the piece: %1").arg(name));
-    edited_->setText(doc_.edited()           ? tr("edited")
+    edited_->setText(doc_.planning()         ? tr("planning …")
+                     : doc_.edited()         ? tr("edited")
                      : sampleShop_           ? tr("sample")
                      : doc_.path().isEmpty() ? QString()
                                              : tr("saved"));
@@ -378,7 +380,7 @@ void MainWindow::editShop()
 
 void MainWindow::setDark(bool dark)
 {
-    setTheme(dark, Preferences::stored().textPercent / 100.0);
+    setTheme(dark);
     showIcons();
     refresh();
     for (QWidget* widget : findChildren<QWidget*>()) widget->update();
@@ -390,7 +392,7 @@ void MainWindow::takePreferences()
     const Preferences p = Preferences::stored();
     doc_.setStyle({static_cast<LengthStyle::Unit>(p.unit), p.denominator, false});
     doc_.setSnap(p.snapMetric, mmPerInch / p.snapImperial);
-    if (theme().dark != p.dark || withText(100) != p.textPercent) setDark(p.dark);
+    if (theme().dark != p.dark) setDark(p.dark);
     doc_.setCurrency(p.currency);
 }
 

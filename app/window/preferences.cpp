@@ -87,7 +87,7 @@ PreferencesDialog::PreferencesDialog(QWidget* parent) : QDialog(parent)
     choose(tr("Paper"), {tr("A4"), tr("Letter")}, p.letter, [](Preferences& n, int k) { n.letter = k == 1; });
     QStringList large;
     for (const int percent : sizes) large << QStringLiteral("%1 %").arg(percent);
-    choose(tr("Size of text"), large, place(sizes, p.textPercent),
+    choose(tr("Size of text, from the next start"), large, place(sizes, p.textPercent),
            [](Preferences& n, int k) { n.textPercent = sizes[static_cast<size_t>(k)]; });
     auto* currency = new QLineEdit(p.currency);
     currency->setMaxLength(4);

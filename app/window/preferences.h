@@ -11,7 +11,7 @@ struct Preferences {
     double snapMetric = 0.5;  ///< mm that drags keep to
     int snapImperial = 32;    ///< the inch's share that drags keep to
     bool dark = false;
-    int textPercent = 100;  ///< size of all text
+    int textPercent = 100;  ///< size of text and drawings, from the next start on
     QString currency;       ///< what prices are in; empty: bare numbers
     bool letter = false;    ///< paper: Letter instead of A4
 

@@ -79,7 +79,19 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     row->setContentsMargins(48, 26, 48, 26);
     row->setSpacing(36);
 
-    auto* left = new QVBoxLayout;
+    // In a small window each side scrolls by itself.
+    auto scrolling = [row](int share) {
+        auto* scroll = new QScrollArea;
+        scroll->setWidgetResizable(true);
+        scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+        auto* inner = new QWidget;
+        scroll->setWidget(inner);
+        auto* column = new QVBoxLayout(inner);
+        column->setContentsMargins(0, 0, 6, 0);
+        row->addWidget(scroll, share);
+        return column;
+    };
+    QVBoxLayout* left = scrolling(2);
     auto* title = new QLabel(tr("Vivid Lathe"));
     title->setProperty("role", "product");
     auto* lead = new QLabel(tr(
@@ -120,16 +132,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     left->addWidget(recentTitle);
     recent_ = new QVBoxLayout;
     left->addLayout(recent_);
-    row->addLayout(left, 2);
-
-    // In a small window the starts and samples scroll.
-    auto* scroll = new QScrollArea;
-    scroll->setWidgetResizable(true);
-    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    auto* shelves = new QWidget;
-    scroll->setWidget(shelves);
-    auto* right = new QVBoxLayout(shelves);
-    right->setContentsMargins(0, 0, 6, 0);
+    QVBoxLayout* right = scrolling(5);
     auto* gridTitle = new QLabel(tr("Start from an outline"));
     gridTitle->setProperty("role", "title");
     right->addWidget(gridTitle);
@@ -172,7 +175,6 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
         ++place;
     }
     right->addLayout(shelf, 1);
-    row->addWidget(scroll, 5);
 }
 
 void StartPage::say(const QString& words)

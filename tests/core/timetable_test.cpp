@@ -3,6 +3,7 @@
 #include "core/piece/edit.h"
 #include "core/plan/gluing.h"
 #include "core/plan/plan.h"
+#include "core/plan/schedule/session.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 
@@ -341,4 +342,36 @@ TEST(Sections, AGlobeWithANarrowMouthIsDividedAndABowlIsNot)
     ASSERT_NE(inside, plan.cautions.end()) << "undivided, the shoulder cannot be reached";
     ASSERT_FALSE(inside->fixes.empty());
     EXPECT_EQ(inside->fixes[0].apply(whole), globe);
+}
+
+TEST(Session, IsTheNextDayThatHasSomethingLeftToDo)
+{
+    Piece piece = test::regattaCup();
+    const Shop shop = test::harbourShop();
+    piece.progress.start = 20000.0 * 1440 + 9 * 60;
+    const Plan first = makePlan(piece, shop, {}, *piece.progress.start);
+    const Session today = nextSession(first.assembly.recipe, first.schedule);
+    ASSERT_FALSE(today.steps.empty());
+    double minutes = 0;
+    for (const size_t i : today.steps) {
+        minutes += first.assembly.recipe[i].workMinutes;
+        EXPECT_EQ(dayTimeOf(first.schedule.begins + first.schedule.work[i].front().from).day,
+                  dayTimeOf(first.schedule.begins + today.time.from).day);
+        EXPECT_LE(today.time.from, first.schedule.work[i].front().from);
+    }
+    EXPECT_EQ(today.workMinutes, minutes);
+    // What is done is not to do again; with all of it done there is no session.
+    for (const size_t i : today.steps) {
+        const double begins = first.schedule.begins;
+        piece.progress.done.push_back(
+            {first.assembly.recipe[i].id, begins + first.schedule.start[i], begins + first.schedule.end[i], {}});
+    }
+    const Plan second = makePlan(piece, shop, {}, first.schedule.begins + today.time.to);
+    const Session next = nextSession(second.assembly.recipe, second.schedule);
+    for (const size_t i : next.steps)
+        EXPECT_EQ(std::ranges::find(piece.progress.done, second.assembly.recipe[i].id, &StepDone::step),
+                  piece.progress.done.end());
+    for (const Step& step : first.assembly.recipe)
+        piece.progress.done.push_back({step.id, 20000.0 * 1440, 20000.0 * 1440, {}});
+    EXPECT_TRUE(nextSession(first.assembly.recipe, makePlan(piece, shop).schedule).steps.empty());
 }

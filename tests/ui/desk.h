@@ -72,8 +72,25 @@ public:
     }
     void press(const QString& text)
     {
-        if (auto* b = button(text)) QTest::mouseClick(b, Qt::LeftButton);
+        auto* b = button(text);
+        if (!b) return;
+        // What has scrolled out of sight is brought back first, as a hand would.
+        for (QWidget* in = b->parentWidget(); in; in = in->parentWidget())
+            if (auto* scroll = qobject_cast<QScrollArea*>(in)) scroll->ensureWidgetVisible(b);
         QApplication::processEvents();
+        QTest::mouseClick(b, Qt::LeftButton);
+        QApplication::processEvents();
+    }
+    /// When a dialog opens, presses its buttons one after another.
+    void answerDialog(const QStringList& buttons)
+    {
+        QTimer::singleShot(100, &window, [this, buttons] {
+            QWidget* dialog = QApplication::activeModalWidget();
+            if (!dialog) return answerDialog(buttons);
+            for (const QString& words : buttons)
+                for (auto* b : dialog->findChildren<QAbstractButton*>())
+                    if (b->isVisible() && b->text() == words) QTest::mouseClick(b, Qt::LeftButton);
+        });
     }
     void type(const QString& field, const QString& words)
     {

@@ -32,7 +32,8 @@ std::vector<FiguresLane::Row> rowsOf(Document& doc)
     auto figure = [&](const QString& name, FigureId id) {
         rows.push_back(FiguresLane::figureRow(doc, name, id, true));
     };
-    if (chosen.segmented || chosen.settings.empty()) {
+    const bool rings = std::ranges::any_of(layers, &BuiltLayer::segmented);
+    if (rings && (chosen.segmented || chosen.settings.empty())) {
         figure(BuildStage::tr("segments"), FigureId::Segments);
         figure(BuildStage::tr("miter °"), FigureId::Miter);
         figure(BuildStage::tr("outer edge"), FigureId::OuterEdge);

@@ -48,7 +48,7 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     how_->setProperty("role", "quiet");
     addToPanel(how_);
     figure(FigureId::Fence, tr("Fence"), true)->setLeading(true);
-    figure(FigureId::Miter, tr("Miter, from square"), true)->setLeading(true);
+    figure(FigureId::Miter, tr("the same cut as a miter, from square"), true)->setLeading(true);
     figure(FigureId::OuterEdge, tr("Stop at, outer edge"), true)->setLeading(true);
     wedge_ = figure(FigureId::Wedge, tr("Wedge between the fences"), true);
     offset_ = figure(FigureId::SledOffset, tr("Sled offset over the run"), true);
@@ -69,13 +69,15 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
     figure(FigureId::Correction, tr("Add to the miter"), true)->setLeading(true);
 
     group(tr("Strips"), "strips", false);
-    for (double Shop::*member : {&Shop::kerf, &Shop::ripKerf, &Shop::planing, &Shop::leastHold, &Shop::leastOffcut})
-        shopRow(member);
     pieceRow(&Choices::endWaste, choices);
     pieceRow(&Choices::alike, choices);
     pieceSlider(&Choices::alike, choices, 50)->setToolTip(tr("left: the least wood; right: the fewest set-ups"));
     figure(FigureId::StockVolume, tr("Planed"), false);
     figure(FigureId::Waste, tr("Waste"), false);
+
+    group(tr("The saws, for every piece"), "saws", false);
+    for (double Shop::*member : {&Shop::kerf, &Shop::ripKerf, &Shop::planing, &Shop::leastHold, &Shop::leastOffcut})
+        shopRow(member);
     auto* care = new QLabel(tr("Small parts at a saw can be thrown and draw the hand in: hold-downs, a stop that frees "
                                "the part, the blade at rest before reaching in. "
                                "The machine's manual, local rules and hands-on instruction come first."));

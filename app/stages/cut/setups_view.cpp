@@ -71,21 +71,23 @@ void SetupsView::paintEvent(QPaintEvent* event)
         painter.drawText(QRectF(inner.left(), inner.top(), 30, 22), Qt::AlignLeft | Qt::AlignVCenter,
                          QString::number(i + 1));
         painter.setPen(theme().text);
-        painter.drawText(QRectF(inner.left() + 26, inner.top(), 200, 22), Qt::AlignLeft | Qt::AlignVCenter, r.machine);
-        painter.setPen(theme().accent);
-        // As large as finds room.
-        const double wide = QFontMetricsF(textFont(12.5, QFont::DemiBold)).horizontalAdvance(r.settings),
-                     room = inner.width() - 200;
-        painter.setFont(textFont(wide > room ? std::max(7.5, 12.3 * room / wide) : 12.5, QFont::DemiBold));
-        painter.drawText(QRectF(inner.left() + 200, inner.top(), inner.width() - 200, 22),
-                         Qt::AlignLeft | Qt::AlignVCenter, r.settings);
+        const double left = inner.left() + 26, wide = inner.width() - 26;
+        painter.drawText(QRectF(left, inner.top(), 180, 20), Qt::AlignLeft | Qt::AlignVCenter, r.machine);
         painter.setPen(theme().quiet);
-        painter.setFont(textFont(8.5));
-        painter.drawText(QRectF(inner.left() + 26, inner.top() + 24, inner.width() - 26, 18),
-                         Qt::AlignLeft | Qt::AlignVCenter, r.parts);
-        painter.drawText(
-            QRectF(inner.left() + 26, inner.top() + 43, inner.width() - 26, inner.bottom() - inner.top() - 42),
-            Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, r.trial);
+        painter.setFont(textFont(9));
+        painter.drawText(QRectF(left + 180, inner.top(), wide - 180, 20), Qt::AlignLeft | Qt::AlignVCenter, r.parts);
+        painter.setPen(theme().accent);
+        // As large as finds room over the whole row; in a narrow window over two lines.
+        constexpr double large = 12.5;
+        const double asked = QFontMetricsF(textFont(large, QFont::DemiBold)).horizontalAdvance(r.settings);
+        painter.setFont(textFont(asked > wide ? (large - 0.2) * wide / asked : large, QFont::DemiBold));
+        painter.drawText(QRectF(left, inner.top() + 20, wide, settingsHeight()),
+                         Qt::AlignLeft | Qt::AlignVCenter | Qt::TextWordWrap, r.settings);
+        painter.setPen(theme().quiet);
+        painter.setFont(textFont(9));
+        const double below = inner.top() + 20 + settingsHeight();
+        painter.drawText(QRectF(left, below, wide, inner.bottom() - below + 2),
+                         Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, r.trial);
     }
 }
 

@@ -24,8 +24,10 @@ protected:
     void resizeEvent(QResizeEvent* event) override;
 
 private:
-    /// In a narrow window the trial takes two lines.
-    int rowHeight() const { return width() < 760 ? 92 : 76; }
+    /// In a narrow window settings and trial take two lines each.
+    bool isNarrow() const { return width() < 760; }
+    int settingsHeight() const { return isNarrow() ? 36 : 24; }
+    int rowHeight() const { return isNarrow() ? 106 : 76; }
     void read();
 
     Document& doc_;

@@ -45,7 +45,7 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     const auto choices = [](auto& p) -> auto& { return p.choices; };
     choiceRow(&Choices::stations, choices);
     spacing_ = pieceRow(&Choices::stationSpacing, choices);
-    group(tr("The lathe"), "lathe", false);
+    group(tr("The lathe, for every piece"), "lathe", false);
     shopRow(&Shop::swingRadius);
     shopRow(&Shop::betweenCentres);
     figure(FigureId::SwingClearance, tr("Clearance over the bed"), false);
