@@ -12,6 +12,13 @@
 namespace vl::app {
 namespace {
 
+/// The line that a widget types into, its own or a number field's.
+QLineEdit* lineOf(QObject* watched)
+{
+    auto* line = qobject_cast<QLineEdit*>(watched);
+    return !line && qobject_cast<QAbstractSpinBox*>(watched) ? watched->findChild<QLineEdit*>() : line;
+}
+
 /// The field that a widget is, or is a part of.
 QWidget* fieldOf(QObject* watched)
 {
@@ -44,13 +51,16 @@ bool InputGuard::eventFilter(QObject* watched, QEvent* event)
             QTimer::singleShot(0, length, &QLineEdit::selectAll);
         else if (auto* number = qobject_cast<QAbstractSpinBox*>(watched))
             QTimer::singleShot(0, number, &QAbstractSpinBox::selectAll);
+    } else if (event->type() == QEvent::KeyPress) {
+        // What was typed is taken with Return: from then on it is the piece that is undone.
+        const int key = static_cast<QKeyEvent*>(event)->key();
+        if (QLineEdit* line = lineOf(watched); line && (key == Qt::Key_Return || key == Qt::Key_Enter))
+            QTimer::singleShot(0, line, [line] { line->setModified(false); });
     } else if (event->type() == QEvent::ShortcutOverride) {
         auto* key = static_cast<QKeyEvent*>(event);
-        auto* line = qobject_cast<QLineEdit*>(watched);
-        if (!line && qobject_cast<QAbstractSpinBox*>(watched))
-            line = static_cast<QWidget*>(watched)->findChild<QLineEdit*>();
-        if (line && !line->isUndoAvailable() &&
-            (key->matches(QKeySequence::Undo) || key->matches(QKeySequence::Redo))) {
+        const QLineEdit* line = lineOf(watched);
+        const bool halfTyped = line && line->isModified() && line->isUndoAvailable();
+        if (line && !halfTyped && (key->matches(QKeySequence::Undo) || key->matches(QKeySequence::Redo))) {
             event->ignore();
             return true;
         }

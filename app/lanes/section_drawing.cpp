@@ -15,8 +15,13 @@ namespace {
 
 QPolygonF polygon(const Polyline& line, auto&& at)
 {
+    // Corners closer than the eye tells apart are one: a line of a thousand is drawn over and over in a drag.
+    constexpr double near = 0.3;  // pixels
     QPolygonF out;
-    for (const Point& p : line) out << at(p);
+    for (const Point& p : line) {
+        const QPointF here = at(p);
+        if (out.isEmpty() || (here - out.last()).manhattanLength() > near || &p == &line.back()) out << here;
+    }
     return out;
 }
 

@@ -42,24 +42,31 @@ protected:
 
 }  // namespace
 
-SolidScene::SolidScene(Document& document, QWidget& canvas) : QObject(&canvas), doc_(document), canvas_(canvas)
+SolidScene::SolidScene(Document& document, QObject* parent) : QObject(parent), doc_(document)
 {
+    later_.setSingleShot(true);
+    later_.setInterval(150);
+    const auto redraw = [this] { canvas_->update(); };
+    connect(&later_, &QTimer::timeout, this, redraw);
+    connect(&doc_, &Document::changed, this, &SolidScene::stale);
+    for (const auto signal : {&Document::selectionChanged, &Document::pointedChanged})
+        connect(&doc_, signal, this, redraw);
+}
+
+void SolidScene::setCanvas(QWidget& canvas)
+{
+    if (canvas_) canvas_->removeEventFilter(this);
+    canvas_ = &canvas;
     canvas.installEventFilter(this);
     canvas.setFocusPolicy(Qt::StrongFocus);
     canvas.setAccessibleName(tr("The solid piece"));
-    later_.setSingleShot(true);
-    later_.setInterval(150);
-    connect(&later_, &QTimer::timeout, &canvas, qOverload<>(&QWidget::update));
-    connect(&doc_, &Document::changed, this, &SolidScene::stale);
-    for (const auto signal : {&Document::selectionChanged, &Document::pointedChanged})
-        connect(&doc_, signal, &canvas, [this] { canvas_.update(); });
 }
 
 void SolidScene::stale()
 {
     stale_ = true;
     if (!(slow && doc_.live()))
-        canvas_.update();
+        canvas_->update();
     else if (!later_.isActive())
         later_.start();
 }
@@ -112,7 +119,7 @@ void SolidScene::setCutAway(bool on)
 void SolidScene::setUpright(bool on)
 {
     camera.upright = on;
-    canvas_.update();
+    canvas_->update();
     emit optionsChanged();
 }
 
@@ -139,13 +146,13 @@ bool SolidScene::eventFilter(QObject*, QEvent* event)
         from_ = mouse->position();
         camera.yaw = std::fmod(camera.yaw + by.x() * 0.5, 360.0);
         camera.pitch = std::clamp(camera.pitch + by.y() * 0.5, -90.0, 90.0);
-        canvas_.update();
+        canvas_->update();
         return true;
     }
     case QEvent::MouseButtonRelease: {
         if (turned_) return true;
         const Shape& s = doc_.plan().shape;
-        const int part = pickMesh(mesh(), camera, s.height, s.greatestDiameter, canvas_.width(), canvas_.height(),
+        const int part = pickMesh(mesh(), camera, s.height, s.greatestDiameter, canvas_->width(), canvas_->height(),
                                   from_.x(), from_.y());
         if (part >= 0) doc_.selectLayer(part / 1000, static_cast<QMouseEvent*>(event)->modifiers(), part % 1000);
         return true;
@@ -153,7 +160,7 @@ bool SolidScene::eventFilter(QObject*, QEvent* event)
     case QEvent::Wheel:
         camera.zoom =
             std::clamp(camera.zoom * std::pow(1.0015, static_cast<QWheelEvent*>(event)->angleDelta().y()), 0.5, 30.0);
-        canvas_.update();
+        canvas_->update();
         return true;
     case QEvent::KeyPress: {
         const int key = static_cast<QKeyEvent*>(event)->key();
@@ -167,7 +174,7 @@ bool SolidScene::eventFilter(QObject*, QEvent* event)
             camera.pitch = std::clamp(camera.pitch + (key == Qt::Key_Up ? -10 : 10), -90.0, 90.0);
         else
             return false;
-        canvas_.update();
+        canvas_->update();
         return true;
     }
     default:
@@ -175,37 +182,44 @@ bool SolidScene::eventFilter(QObject*, QEvent* event)
     }
 }
 
-SolidView::SolidView(Document& document, QWidget* parent) : QWidget(parent)
+SolidView::SolidView(Document& document, QWidget* parent) : QWidget(parent), scene_(new SolidScene(document, this))
 {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
-    painted_ = !openGlWorks();
-    auto usePainted = [this, &document, column] {
-        auto* painted = new SolidPainted(this);
-        scene_ = new SolidScene(document, *painted);
-        scene_->slow = true;
-        painted->scene = scene_;
-        canvas_ = painted;
-        painted_ = true;
-        column->addWidget(painted);
-    };
-    if (painted_) {
-        usePainted();
-        return;
-    }
+    usePainted();
+}
+
+void SolidView::usePainted()
+{
+    auto* painted = new SolidPainted(this);
+    painted->scene = scene_;
+    scene_->slow = true;
+    scene_->setCanvas(*painted);
+    delete canvas_;
+    canvas_ = painted;
+    painted_ = true;
+    layout()->addWidget(painted);
+}
+
+void SolidView::useOpenGl()
+{
     auto* gl = new SolidGl(this);
-    scene_ = new SolidScene(document, *gl);
     gl->setScene(scene_);
+    scene_->slow = false;
+    scene_->setCanvas(*gl);
+    delete canvas_;
     canvas_ = gl;
-    column->addWidget(gl);
+    painted_ = false;
+    layout()->addWidget(gl);
     // A driver that promised 3.3 and cannot compile: paint instead, once this paint is over.
-    connect(
-        gl, &SolidGl::failed, this,
-        [gl, usePainted] {
-            gl->hide();
-            usePainted();
-        },
-        Qt::QueuedConnection);
+    connect(gl, &SolidGl::failed, this, &SolidView::usePainted, Qt::QueuedConnection);
+}
+
+void SolidView::showEvent(QShowEvent* event)
+{
+    QWidget::showEvent(event);
+    if (!asked_ && openGlWorks()) useOpenGl();
+    asked_ = true;
 }
 
 }  // namespace vl::app

@@ -16,7 +16,9 @@ namespace vl::app {
 class SolidScene : public QObject {
     Q_OBJECT
 public:
-    SolidScene(Document& document, QWidget& canvas);
+    explicit SolidScene(Document& document, QObject* parent);
+    /// Where it is drawn and handled from now on.
+    void setCanvas(QWidget& canvas);
 
     const Mesh& mesh();
     /// The shade that the piece throws on the ground, under a picture of this size.
@@ -41,14 +43,15 @@ private:
 
     QTimer later_;
     Document& doc_;
-    QWidget& canvas_;
+    QWidget* canvas_ = nullptr;
     Mesh mesh_;
     bool stale_ = true, turned_ = false;
     unsigned meshVersion_ = 0;
     QPointF from_;
 };
 
-/// The solid: drawn by OpenGL 3.3 where there is one, else painted.
+/// The solid: drawn by OpenGL 3.3 where there is one, else painted. Which of the two is asked when it is first seen: a
+/// driver takes longer to load than the first page to paint.
 class SolidView : public QWidget {
     Q_OBJECT
 public:
@@ -59,10 +62,16 @@ public:
     bool painted() const { return painted_; }
     QSize minimumSizeHint() const override { return {240, 200}; }
 
+protected:
+    void showEvent(QShowEvent* event) override;
+
 private:
+    void usePainted();
+    void useOpenGl();
+
     QWidget* canvas_ = nullptr;
     SolidScene* scene_ = nullptr;
-    bool painted_ = false;
+    bool painted_ = true, asked_ = false;
 };
 
 }  // namespace vl::app

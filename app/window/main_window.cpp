@@ -66,7 +66,10 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     installLanguage();
     InputGuard::install();
     installReaders();
+    // The style sheet comes last: laid over what is there already it is worked out once, not with every widget.
+    const bool first = QApplication::topLevelWidgets().size() <= 1;
     setTheme(Preferences::stored().dark);
+    if (first) qApp->setStyleSheet({});
     takePreferences();
     start_ = new StartPage;
     drafts_ = new Drafts(doc_, dataFolder_ + "/drafts", this);
@@ -118,6 +121,7 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     refresh();
     setStage(0);
     showStart();
+    if (first) qApp->setStyleSheet(theme().styleSheet());
 }
 
 QWidget* MainWindow::makeBody()

@@ -13,6 +13,7 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QTimer>
 #include <QtConcurrent>
 
 namespace vl::app {
@@ -25,13 +26,16 @@ void drawBeside(QObject* owner, QSize size, std::function<Piece()> make, std::fu
     QObject::connect(watcher, &QFutureWatcher<QImage>::finished, owner, [watcher, take] {
         if (const QImage image = watcher->result(); !image.isNull()) take(image);
     });
-    watcher->setFuture(QtConcurrent::run([make, size] {
-        try {
-            return report::picture(makePlan(make(), Shop{}), size.width(), size.height());
-        } catch (const InputError&) {
-            return QImage();
-        }
-    }));
+    // The page itself is painted first.
+    QTimer::singleShot(0, watcher, [watcher, make, size] {
+        watcher->setFuture(QtConcurrent::run([make, size] {
+            try {
+                return report::picture(makePlan(make(), Shop{}), size.width(), size.height());
+            } catch (const InputError&) {
+                return QImage();
+            }
+        }));
+    });
 }
 
 /// A card with a picture of the piece, its name and what it is for.

@@ -1,6 +1,7 @@
 #include "app/stages/build/leftovers_panel.h"
 
 #include "app/fields/lengths_field.h"
+#include "app/fields/when_seen.h"
 #include "core/blank/leftovers.h"
 #include "core/piece/field_items.h"
 
@@ -48,7 +49,7 @@ LeftoversPanel::LeftoversPanel(Document& document,
     buttons->addWidget(round_);
     buttons->addWidget(square_);
     column->addLayout(buttons);
-    connect(&doc_, &Document::changed, this, &LeftoversPanel::refresh);
+    connect(&doc_, &Document::changed, new WhenSeen(this, [this] { refresh(); }), &WhenSeen::refresh);
     refresh();
 }
 

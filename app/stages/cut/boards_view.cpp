@@ -1,5 +1,6 @@
 #include "app/stages/cut/boards_view.h"
 
+#include "app/fields/when_seen.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
 #include "core/piece/field_items.h"
@@ -27,12 +28,12 @@ BoardsView::BoardsView(Document& document, QWidget* parent) : QWidget(parent), d
     setAccessibleName(tr("Boards on the rack, and their cuts"));
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
-    auto again = [this] {
+    auto* seen = new WhenSeen(this, [this] {
         arrange();
         update();
-    };
-    connect(&doc_, &Document::changed, this, again);
-    connect(&doc_, &Document::boardsChanged, this, again);
+    });
+    connect(&doc_, &Document::changed, seen, &WhenSeen::refresh);
+    connect(&doc_, &Document::boardsChanged, seen, &WhenSeen::refresh);
     connect(&doc_, &Document::selectionChanged, this, [this] { update(); });
     arrange();
 }

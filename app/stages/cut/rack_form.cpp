@@ -2,6 +2,7 @@
 
 #include "app/fields/choose.h"
 #include "app/fields/length_field.h"
+#include "app/fields/when_seen.h"
 #include "app/fields/wood_picker.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
@@ -94,9 +95,10 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
     form->addRow(defects);
     column->addWidget(fields_);
 
-    connect(&doc_, &Document::changed, this, &RackForm::refresh);
-    connect(&doc_, &Document::boardsChanged, this, &RackForm::refresh);
-    connect(&doc_, &Document::selectionChanged, this, &RackForm::refresh);
+    auto* seen = new WhenSeen(this, [this] { refresh(); });
+    connect(&doc_, &Document::changed, seen, &WhenSeen::refresh);
+    connect(&doc_, &Document::boardsChanged, seen, &WhenSeen::refresh);
+    connect(&doc_, &Document::selectionChanged, seen, &WhenSeen::refresh);
     auto* clock = new QTimer(this);
     clock->setInterval(80);
     connect(clock, &QTimer::timeout, this, [this] {

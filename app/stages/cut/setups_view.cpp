@@ -1,5 +1,6 @@
 #include "app/stages/cut/setups_view.h"
 
+#include "app/fields/when_seen.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
 #include "core/plan/boards/setups.h"
@@ -14,8 +15,9 @@ SetupsView::SetupsView(Document& document, QWidget* parent) : QWidget(parent), d
 {
     setAccessibleName(tr("Machine set-ups in order"));
     setFocusPolicy(Qt::StrongFocus);
-    connect(&doc_, &Document::changed, this, &SetupsView::read);
-    connect(&doc_, &Document::boardsChanged, this, &SetupsView::read);
+    auto* seen = new WhenSeen(this, [this] { read(); });
+    connect(&doc_, &Document::changed, seen, &WhenSeen::refresh);
+    connect(&doc_, &Document::boardsChanged, seen, &WhenSeen::refresh);
     connect(&doc_, &Document::selectionChanged, this, [this] { update(); });
     read();
 }

@@ -1,5 +1,6 @@
 #include "app/stages/glue/recipe_view.h"
 
+#include "app/fields/when_seen.h"
 #include "app/theme/theme.h"
 #include "report/drawing.h"
 
@@ -27,7 +28,8 @@ RecipeView::RecipeView(Document& document, QWidget* parent) : QWidget(parent), d
         setMinimumSize(sizeHint());
         update();
     };
-    connect(&doc_, &Document::changed, this, read);
+    auto* seen = new WhenSeen(this, read);
+    connect(&doc_, &Document::changed, seen, &WhenSeen::refresh);
     connect(&doc_, &Document::selectionChanged, this, [this] { update(); });
     read();
 }

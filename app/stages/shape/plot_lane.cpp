@@ -29,7 +29,8 @@ void PlotLane::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
     drawGround(painter);
-    painter.setRenderHint(QPainter::Antialiasing);
+    // Smooth lines cost most of a frame: they are back with the release.
+    painter.setRenderHint(QPainter::Antialiasing, !doc_.live());
     const Curve curve = curve_(doc_);
     painter.setFont(textFont(8));
     if (curve.points.size() < 2) {
@@ -60,7 +61,10 @@ void PlotLane::paintEvent(QPaintEvent*)
     painter.drawText(QRectF(0, y(low) - 8, AxisMap::leftMargin - 12, 16), Qt::AlignRight | Qt::AlignVCenter,
                      curve.isLength ? length(low) : words(low));
     QPolygonF line;
-    for (const Point& p : curve.points) line << QPointF(x(p.x()), y(p.y()));
+    for (const Point& p : curve.points) {
+        const QPointF here(x(p.x()), y(p.y()));
+        if (line.isEmpty() || (here - line.last()).manhattanLength() > 0.7 || &p == &curve.points.back()) line << here;
+    }
     QPolygonF area = line;
     area.prepend(QPointF(line.first().x(), y(0)));
     area << QPointF(line.last().x(), y(0));
