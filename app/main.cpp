@@ -86,6 +86,7 @@ int main(int argc, char** argv)
 
     CLI::App cli{"Vivid Lathe: plan a built-up turning before the wood is cut", "vivid-lathe"};
     std::string piece, stage, page, screenshot;
+    std::vector<int> size{1280, 800};
     int layer = 0;
     std::vector<std::string> demo;
     bool dark = false;
@@ -94,7 +95,11 @@ int main(int argc, char** argv)
     cli.add_option("--stage", stage, "start, shape, build, cut, glue or turn");
     cli.add_option("--page", page, "of a stage: boards, strips, set-ups, shopping; timetable, recipe");
     cli.add_option("--layer", layer, "the layer that is chosen, counted from 1");
-    cli.add_option("--screenshot", screenshot, "draw the view at 1280x800 into a PNG and exit");
+    cli.add_option("--screenshot", screenshot, "draw the view into a PNG and exit");
+    cli.add_option("--size", size, "of that picture, 1280x800 where nothing is said")
+        ->delimiter('x')
+        ->expected(2)
+        ->check(CLI::Range(300, 8000));
     cli.add_flag("--dark", dark, "the dark bench");
     try {
         cli.parse(argc, argv);
@@ -122,7 +127,7 @@ int main(int argc, char** argv)
     if (layer > 0) window.document().selectLayer(layer - 1);
     window.show();
     if (!screenshot.empty()) {
-        window.resize(1280, 800);
+        window.resize(size[0], size[1]);
         settle();
         if (!window.grab().save(QString::fromStdString(screenshot))) {
             std::cerr << screenshot

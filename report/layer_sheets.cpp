@@ -117,7 +117,8 @@ private:
     double faceOf(const Cell& cell) const
     {
         const BuiltLayer& b = plan_.assembly.layers[cell.layers[0]];
-        return b.segmented || isStave(cell) || b.cells.size() < 2 ? face : numbered;
+        const bool oneBoard = piece_.layers[cell.layers[0]].is<DiscForm>() || b.cells.size() < 2;
+        return b.segmented || isStave(cell) || oneBoard ? face : numbered;
     }
 
     QString title(const Cell& cell) const

@@ -17,7 +17,9 @@ DrawingPlace placeDrawing(const DrawingRoom& room)
     if (face <= 0)
         p.scale = scaleIn(wide);
     else {
-        const double both = std::min((wide - P::gap) / (length + 2 * face), high / (2 * std::max(radius, face)));
+        // The face's buttons and words need their width, however slender the piece is.
+        const double both = std::min({(wide - P::gap) / (length + 2 * face), (wide - P::smallFace) / length,
+                                      high / (2 * std::max(radius, face))});
         const double alone = scaleIn(wide - P::gap - P::smallFace);
         // Nothing of the section is given up for more than a fifth, or the drawing of a long piece would be a strip.
         if (both >= 0.8 * alone)
@@ -27,12 +29,14 @@ DrawingPlace placeDrawing(const DrawingRoom& room)
             p.faceScale = std::min(alone, std::min(high, wide - P::gap - length * alone) / (2 * face));
         }
         p.faceRadius = face * p.faceScale;
-        faceWide = 2 * face * p.faceScale + P::gap;
+        faceWide = std::max(P::smallFace, 2 * face * p.faceScale + P::gap);
     }
     const double spare = std::max(0.0, wide - length * p.scale - faceWide) / (face > 0 ? 3 : 2);
     p.left = P::head + spare;
     p.section = face > 0 ? p.left + length * p.scale + spare / 2 + P::gap / 2 : room.width;
+    if (face > 0) p.section = std::min(p.section, room.width - P::smallFace);
     p.faceCentre = {p.left + length * p.scale + spare + P::gap + face * p.faceScale, p.axis};
+    if (face > 0) p.faceCentre.setX(std::max(p.faceCentre.x(), p.section + P::smallFace / 2));
     return p;
 }
 

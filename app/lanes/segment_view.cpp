@@ -22,7 +22,7 @@ void SegmentView::paintEvent(QPaintEvent*)
     const Layer& own = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)];
     const report::Inks inks{theme().text, theme().text, theme().quiet, theme().panel};
     if (own.is<StavesForm>()) return report::drawStave(painter, rect(), l, own.sandingLoss, doc_.style(), inks);
-    if (l.cells.size() > 1 && !l.segmented)
+    if (l.cells.size() > 1 && !l.segmented && !own.is<DiscForm>())
         return report::drawParts(painter, QRectF(rect()).adjusted(0, 4, 0, -4), l, inks);
     if (!l.segmented) {
         painter.setPen(theme().quiet);

@@ -14,33 +14,40 @@ namespace {
 /// What scrolls in the panel: as high as its words need when they wrap, which a scroll area does not ask for.
 class PanelBody : public QWidget {
 public:
-    using QWidget::QWidget;
+    explicit PanelBody(QWidget* parent) : QWidget(parent)
+    {
+        later_.setSingleShot(true);
+        later_.setInterval(0);
+        connect(&later_, &QTimer::timeout, this, [this] {
+            // Afresh, when the layouts within have settled too. This asks for a layout of its own.
+            layout()->activate();
+            own_ = true;
+            layout()->invalidate();
+            settle();
+        });
+    }
 
 protected:
     bool event(QEvent* event) override
     {
         const bool done = QWidget::event(event);
-        // What settle() itself asks for is no reason to settle again, for ever.
-        if (event->type() == QEvent::LayoutRequest && std::exchange(asked_, false)) return done;
-        if (event->type() == QEvent::LayoutRequest || event->type() == QEvent::Resize ||
-            event->type() == QEvent::Show) {
-            settle();
-            // Again when the layouts within have settled too.
-            QTimer::singleShot(0, this, &PanelBody::settle);
-        }
+        if (event->type() != QEvent::LayoutRequest && event->type() != QEvent::Resize && event->type() != QEvent::Show)
+            return done;
+        settle();
+        // What was asked for there is no reason to begin again, for ever.
+        if (event->type() != QEvent::LayoutRequest || !std::exchange(own_, false)) later_.start();
         return done;
     }
 
 private:
     void settle()
     {
-        asked_ = true;
-        layout()->invalidate();
         const int tall = layout()->totalHeightForWidth(width());
         if (tall > 0 && tall != minimumHeight()) setMinimumHeight(tall);
     }
 
-    bool asked_ = false;
+    QTimer later_;
+    bool own_ = false;
 };
 
 }  // namespace

@@ -73,7 +73,8 @@ void Bed::paintEvent(QPaintEvent*)
 void Bed::resizeEvent(QResizeEvent*)
 {
     const int gap = width() / static_cast<int>(stops_.size());
-    for (int i = 0; i < stops_.size(); ++i) stops_[i]->setGeometry(i * gap + (gap - 116) / 2, 4, 116, height() - 8);
+    const int wide = std::min(116, gap - 6);
+    for (int i = 0; i < stops_.size(); ++i) stops_[i]->setGeometry(i * gap + (gap - wide) / 2, 4, wide, height() - 8);
 }
 
 void Bed::keyPressEvent(QKeyEvent* event)

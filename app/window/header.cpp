@@ -89,8 +89,9 @@ void MainWindow::fitHeader()
     const bool narrow = width() < 1060;
     undo_->setVisible(!narrow);
     redo_->setVisible(!narrow);
-    edited_->setMinimumWidth(narrow ? 0 : 64);  // so that nothing beside it jumps
-    const int room = std::clamp(width() - (narrow ? 730 : 830), 60, 300);
+    edited_->setVisible(!narrow);  // the window's title has a mark too
+    edited_->setMinimumWidth(64);  // so that nothing beside it jumps
+    const int room = std::clamp(width() - (narrow ? 770 : 830), 60, 300);
     title_->setText(
         QFontMetrics(title_->font()).elidedText(QString::fromStdString(doc_.piece().name), Qt::ElideRight, room));
 }

@@ -142,20 +142,19 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     right->addWidget(gridTitle);
     auto* grid = new QGridLayout;
     grid->setSpacing(14);
-    int place = 0;
+    outlines_ = {grid, {}, 6};
     for (const Start& s : starts()) {
         QPushButton* button = card(localized(s.name), localized(s.purpose), {110, 64}, s.make);
         connect(button, &QPushButton::clicked, this, [this, make = s.make] { emit start(make()); });
-        grid->addWidget(button, place / 6, place % 6);
-        ++place;
+        outlines_.cards << button;
     }
     right->addLayout(grid);
     ownTitle_ = new QLabel(tr("Your own starts"));
     ownTitle_->setProperty("role", "title");
     right->addWidget(ownTitle_);
-    own_ = new QGridLayout;
-    own_->setSpacing(10);
-    right->addLayout(own_);
+    own_ = {new QGridLayout, {}, 6};
+    own_.grid->setSpacing(14);
+    right->addLayout(own_.grid);
     setOwn({});
     right->addSpacing(8);
     auto* sampleTitle = new QLabel(tr("Or look at a finished plan from the harbour museum"));
@@ -169,14 +168,13 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
         {"porthole-bangles", tr("rings parted from one blank")}};
     auto* shelf = new QGridLayout;
     shelf->setSpacing(10);
-    place = 0;
+    samples_ = {shelf, {}, 5};
     for (const auto& [id, purpose] : samples) {
         const QString name = QString::fromUtf8(id);
         QPushButton* sample =
             card(QString::fromStdString(demoPiece(name).name), purpose, {120, 104}, [name] { return demoPiece(name); });
         connect(sample, &QPushButton::clicked, this, [this, name] { emit demo(name); });
-        shelf->addWidget(sample, place / 5, place % 5);
-        ++place;
+        samples_.cards << sample;
     }
     right->addLayout(shelf, 1);
 }
@@ -216,12 +214,9 @@ void StartPage::setRecent(const QStringList& paths)
 
 void StartPage::setOwn(const std::vector<OwnStart>& own)
 {
-    while (QLayoutItem* item = own_->takeAt(0)) {
-        delete item->widget();
-        delete item;
-    }
+    qDeleteAll(own_.cards);
+    own_.cards.clear();
     ownTitle_->setVisible(!own.empty());
-    int place = 0;
     for (const OwnStart& start : own) {
         QPushButton* button = card(QString::fromStdString(start.piece.name), tr("a start of your own"), {110, 64},
                                    [piece = start.piece] { return piece; });
@@ -231,9 +226,27 @@ void StartPage::setOwn(const std::vector<OwnStart>& own)
         button->addAction(forget);
         button->setContextMenuPolicy(Qt::ActionsContextMenu);
         button->setToolTip(tr("A press with the other button forgets it"));
-        own_->addWidget(button, place / 6, place % 6);
-        ++place;
+        own_.cards << button;
     }
+    arrange();
+}
+
+void StartPage::arrange()
+{
+    constexpr int least = 136;  // pixels that a card needs
+    const int room = width() * 2 / 3 - 60;
+    for (Shelf* shelf : {&outlines_, &own_, &samples_}) {
+        if (!shelf->grid) continue;
+        const int columns = std::clamp(room / least, 1, shelf->most);
+        for (QWidget* card : shelf->cards) shelf->grid->removeWidget(card);
+        for (int i = 0; i < shelf->cards.size(); ++i) shelf->grid->addWidget(shelf->cards[i], i / columns, i % columns);
+    }
+}
+
+void StartPage::resizeEvent(QResizeEvent* event)
+{
+    QWidget::resizeEvent(event);
+    arrange();
 }
 
 }  // namespace vl::app

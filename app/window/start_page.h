@@ -33,9 +33,20 @@ signals:
     void forget(const QString& path);  ///< an own start
     void back();
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
+    /// Lays the cards out again, as many beside one another as find room.
+    void arrange();
+
+    struct Shelf {
+        QGridLayout* grid;
+        QList<QWidget*> cards;
+        int most;  ///< beside one another
+    };
+    Shelf outlines_{}, samples_{}, own_{};
     QVBoxLayout* recent_ = nullptr;
-    QGridLayout* own_ = nullptr;
     QLabel* ownTitle_ = nullptr;
     QWidget* back_ = nullptr;
     QLabel* said_ = nullptr;

@@ -57,7 +57,7 @@ std::vector<FiguresLane::Row> rowsOf(Document& doc)
                             }});
         }
     figure(BuildStage::tr("plane to"), FigureId::PlaneTo);
-    figure(BuildStage::tr("overlap"), FigureId::OverlapBelow);
+    if (layers.size() > 1) figure(BuildStage::tr("overlap"), FigureId::OverlapBelow);
     return rows;
 }
 
