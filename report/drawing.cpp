@@ -162,7 +162,9 @@ void drawStave(QPainter& painter, const QRectF& box, const BuiltLayer& layer, do
     painter.restore();
 }
 
-void drawParts(QPainter& painter, const QRectF& box, const BuiltLayer& layer, const Inks& inks)
+int partNumber(const Layer& layer, int segment) { return layer.is<WrapForm>() ? segment : segment + 1; }
+
+void drawParts(QPainter& painter, const QRectF& box, const Layer& own, const BuiltLayer& layer, const Inks& inks)
 {
     const double half = layer.cornerRadius() * 1.03, side = std::min(box.width(), box.height()),
                  scale = side / 2 / half;
@@ -183,8 +185,9 @@ void drawParts(QPainter& painter, const QRectF& box, const BuiltLayer& layer, co
         painter.setPen(QPen(inks.line, line * 0.06));
         painter.drawPolygon(shape);
         const QRectF room = shape.boundingRect();
-        if (cell.segment >= 0 && std::min(room.width(), room.height()) > 1.2 * line)
-            numbers.emplace_back(room.center(), QString::number(cell.segment + 1));
+        const int number = partNumber(own, cell.segment);
+        if (number > 0 && std::min(room.width(), room.height()) > 1.2 * line)
+            numbers.emplace_back(room.center(), QString::number(number));
     }
     for (const Scribed& c : layer.scribed) painter.drawEllipse(centre, c.upper * scale, c.upper * scale);
     for (const auto& [at, words] : numbers) {

@@ -35,7 +35,11 @@ void drawSegment(QPainter& painter, const QRectF& box, const BuiltLayer& layer, 
 void drawStave(QPainter& painter, const QRectF& box, const BuiltLayer& layer, double loss, LengthStyle style,
                const Inks& inks);
 
-/// A layer from the tailstock with its parts numbered as they are glued on: strips of a panel, pieces round a post.
-void drawParts(QPainter& painter, const QRectF& box, const BuiltLayer& layer, const Inks& inks);
+/// The number by which the order of the work calls a part: strips and boards are counted from 1, pieces round a post
+/// without the post, which has none (0).
+int partNumber(const Layer& layer, int segment);
+
+/// A layer from the tailstock with its parts by their numbers.
+void drawParts(QPainter& painter, const QRectF& box, const Layer& own, const BuiltLayer& layer, const Inks& inks);
 
 }  // namespace vl::report

@@ -158,7 +158,7 @@ private:
         const double side = faceOf(cell);
         s_.painter().setFont(type(6.5));
         if (side == numbered)
-            drawParts(s_.painter(), s_.px(QRectF(x, y + 8, side, side)), b, {});
+            drawParts(s_.painter(), s_.px(QRectF(x, y + 8, side, side)), piece_.layers[i], b, {});
         else
             drawFace(b, x, y + 8);
         if (isStave(cell))

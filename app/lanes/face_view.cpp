@@ -185,6 +185,7 @@ void FaceView::drawLayer(QPainter& painter)
                 painter.setPen(QPen(chosen ? theme().accent : QColor(0, 0, 0, 150), chosen ? 3 : 0.9));
                 painter.drawPolygon(corners);
             }
+    drawNumbers(painter);
     for (const Scribed& c : l.scribed) {
         drawCircle(painter, c.upper, Qt::SolidLine);
         drawCircle(painter, c.lower, Qt::DotLine);
@@ -204,6 +205,29 @@ void FaceView::drawLayer(QPainter& painter)
 }
 
 /// A white thread under the line keeps it readable on dark and light wood.
+/// Pieces round a post, by the order in which they are glued on.
+void FaceView::drawNumbers(QPainter& painter) const
+{
+    const Layer& own = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)];
+    if (!own.is<WrapForm>()) return;
+    painter.setFont(textFont(9, QFont::DemiBold));
+    const BuiltLayer& l = layer();
+    for (const Cell& cell : l.cells) {
+        const int number = report::partNumber(own, cell.segment);
+        if (number < 1) continue;
+        QPolygonF corners;
+        for (const Point& p : l.planOf(cell, (l.z0 + l.z1) / 2)) corners << centre() + QPointF(p.x(), -p.y()) * scale();
+        constexpr double radius = 9;  // pixels
+        const QPointF middle = corners.boundingRect().center();
+        painter.setPen(Qt::NoPen);
+        painter.setBrush(theme().panel);
+        painter.drawEllipse(middle, radius, radius);
+        painter.setPen(theme().text);
+        painter.drawText(QRectF(middle - QPointF(radius, radius), QSizeF(2 * radius, 2 * radius)), Qt::AlignCenter,
+                         QString::number(number));
+    }
+}
+
 void FaceView::drawCircle(QPainter& painter, double radius, Qt::PenStyle line) const
 {
     if (!(radius > 0)) return;

@@ -53,6 +53,7 @@ private:
     bool turns() const;
     void turnBy(double segments);
     void drawLayer(QPainter& painter);
+    void drawNumbers(QPainter& painter) const;
     void drawEnd(QPainter& painter);
     void drawWords(QPainter& painter) const;
     void paintSegment(int segment);

@@ -23,7 +23,7 @@ void SegmentView::paintEvent(QPaintEvent*)
     const report::Inks inks{theme().text, theme().text, theme().quiet, theme().panel};
     if (own.is<StavesForm>()) return report::drawStave(painter, rect(), l, own.sandingLoss, doc_.style(), inks);
     if (l.cells.size() > 1 && !l.segmented && !own.is<DiscForm>())
-        return report::drawParts(painter, QRectF(rect()).adjusted(0, 4, 0, -4), l, inks);
+        return report::drawParts(painter, QRectF(rect()).adjusted(0, 4, 0, -4), own, l, inks);
     if (!l.segmented) {
         painter.setPen(theme().quiet);
         painter.drawText(rect(), Qt::AlignCenter | Qt::TextWordWrap,
