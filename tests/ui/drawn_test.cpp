@@ -1,5 +1,6 @@
 // Every view as it is drawn, kept instead of painted: no text is cut off, lies over another or is crossed by a line,
 // and the drawings fill their places.
+#include "app/access/readable.h"
 #include "app/lanes/face_view.h"
 #include "app/lanes/figures_lane.h"
 #include "app/lanes/lane.h"
@@ -21,8 +22,8 @@ const QStringList stages{"shape", "build", "cut", "glue", "turn"};
 QList<QWidget*> views(MainWindow& window)
 {
     QList<QWidget*> all;
-    for (auto* lane : window.findChildren<Lane*>())
-        if (lane->isVisible()) all << lane;
+    for (auto* view : window.findChildren<QWidget*>())
+        if (view->isVisible() && (qobject_cast<Lane*>(view) || dynamic_cast<Readable*>(view))) all << view;
     for (auto* scroll : window.findChildren<QScrollArea*>())
         if (scroll->isVisible() && scroll->widget()) all << scroll->widget();
     for (const char* name : {"header", "footer"}) all << window.findChild<QWidget*>(name);

@@ -165,13 +165,17 @@ void Timetable::paintEvent(QPaintEvent*)
         painter.fillRect(day.intersected(QRectF(left, 0, width() - left - right, height())), ground);
     }
     const int rows = static_cast<int>(doc_.piece().layers.size()) + 1;
+    // Of many layers every second, third … is named, and the last row.
+    const double letters = QFontMetricsF(painter.font()).height();
+    const int named = static_cast<int>(std::ceil(letters / rowHeight()));
     for (int row = 0; row < rows; ++row) {
         const double y = top + row * rowHeight();
         const bool on = row < rows - 1 && doc_.selection().layers.contains(row);
         if (on) painter.fillRect(QRectF(left, y, width() - left - right, rowHeight()), theme().accentSoft);
         painter.setPen(on ? theme().accent : theme().quiet);
-        if (rowHeight() >= 10 || row % 2 == 0 || row == rows - 1)
-            painter.drawText(QRectF(0, y, left - 10, rowHeight()), Qt::AlignRight | Qt::AlignVCenter,
+        if (row == rows - 1 || (row % named == 0 && row + named <= rows - 1))
+            painter.drawText(QRectF(0, y + (rowHeight() - letters) / 2, left - 10, letters),
+                             Qt::AlignRight | Qt::AlignVCenter,
                              row == rows - 1 ? tr("stack, lathe") : tr("layer %1").arg(row + 1));
     }
     painter.setClipRect(QRectF(left, top - 4, width() - left - right, height() - top));
