@@ -189,28 +189,28 @@ SolidView::SolidView(Document& document, QWidget* parent) : QWidget(parent), sce
     usePainted();
 }
 
+void SolidView::take(QWidget* canvas, bool painted)
+{
+    scene_->slow = painted;
+    scene_->setCanvas(*canvas);
+    delete canvas_;
+    canvas_ = canvas;
+    painted_ = painted;
+    layout()->addWidget(canvas);
+}
+
 void SolidView::usePainted()
 {
     auto* painted = new SolidPainted(this);
     painted->scene = scene_;
-    scene_->slow = true;
-    scene_->setCanvas(*painted);
-    delete canvas_;
-    canvas_ = painted;
-    painted_ = true;
-    layout()->addWidget(painted);
+    take(painted, true);
 }
 
 void SolidView::useOpenGl()
 {
     auto* gl = new SolidGl(this);
     gl->setScene(scene_);
-    scene_->slow = false;
-    scene_->setCanvas(*gl);
-    delete canvas_;
-    canvas_ = gl;
-    painted_ = false;
-    layout()->addWidget(gl);
+    take(gl, false);
     // A driver that promised 3.3 and cannot compile: paint instead, once this paint is over.
     connect(gl, &SolidGl::failed, this, &SolidView::usePainted, Qt::QueuedConnection);
 }

@@ -66,6 +66,7 @@ protected:
     void showEvent(QShowEvent* event) override;
 
 private:
+    void take(QWidget* canvas, bool painted);
     void usePainted();
     void useOpenGl();
 

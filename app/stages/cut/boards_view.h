@@ -46,6 +46,7 @@ protected:
     void wheelEvent(QWheelEvent* event) override;
 
 private:
+    static constexpr double margin = 14, headHeight = 20, gap = 12;  // pixels
     struct Row {
         std::string id;
         QRectF box;   ///< the whole row
