@@ -12,7 +12,7 @@
 
 namespace vl::app {
 
-void showHelp(QWidget* parent, const QString& heading)
+void showHelp(QWidget* parent, const QString& heading, const QString& solid)
 {
     auto* window = parent->findChild<QDialog*>(QStringLiteral("help"));
     if (!window) {
@@ -26,7 +26,8 @@ void showHelp(QWidget* parent, const QString& heading)
         text->setFrameShape(QFrame::NoFrame);
         text->document()->setDocumentMargin(22);
         QFile file(QStringLiteral(":/help/help.md"));
-        if (file.open(QIODevice::ReadOnly)) text->setMarkdown(QString::fromUtf8(file.readAll()));
+        if (file.open(QIODevice::ReadOnly))
+            text->setMarkdown(QString::fromUtf8(file.readAll()).replace("%solid%", solid));
         column->addWidget(text);
         window->resize(680, 620);
     }

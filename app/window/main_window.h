@@ -90,6 +90,7 @@ private:
     QWidget* makeBody();
     QWidget* makeFooter();
     QMenuBar* makeMenus();
+    void openHelp(const QString& heading);
     void makePieceMenu(QMenu* menu);
     void makeEditMenu(QMenu* menu);
     void makeViewMenu(QMenu* menu);

@@ -34,10 +34,17 @@ QMenuBar* MainWindow::makeMenus()
     shop->addAction(tr("Write the rack to CSV …"), this, &MainWindow::exportRack);
     QMenu* help = bar->addMenu(tr("&Help"));
     help->addAction(tr("Help"), QKeySequence::HelpContents, this,
-                    [this] { showHelp(this, stages_[lanes_->currentIndex()]->name()); });
-    help->addAction(tr("Keys"), this, [this] { showHelp(this, tr("Keys")); });
-    help->addAction(tr("About Vivid Lathe"), this, [this] { showHelp(this, tr("About")); });
+                    [this] { openHelp(stages_[lanes_->currentIndex()]->name()); });
+    help->addAction(tr("Keys"), this, [this] { openHelp(tr("Keys")); });
+    help->addAction(tr("About Vivid Lathe"), this, [this] { openHelp(tr("About")); });
     return bar;
+}
+
+void MainWindow::openHelp(const QString& heading)
+{
+    showHelp(this, heading,
+             solid_->painted() ? tr("The solid is painted by the processor: no OpenGL 3.3 of a graphics card is here.")
+                               : tr("The solid is drawn by OpenGL on the graphics card."));
 }
 
 void MainWindow::makePieceMenu(QMenu* menu)

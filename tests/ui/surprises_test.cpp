@@ -2,6 +2,7 @@
 #include "app/lanes/face_view.h"
 #include "app/lanes/layer_tabs.h"
 #include "app/lanes/section_lane.h"
+#include "app/solid/solid_view.h"
 #include "app/stages/build/skin_lane.h"
 #include "app/stages/cut/boards_view.h"
 #include "app/window/packet_dialog.h"
@@ -378,4 +379,16 @@ TEST(Surprise, ThePacketIsLookedAtBeforeItIsPrinted)
     b.answer = b.folder.filePath("stations.pdf");
     EXPECT_TRUE(b.window.printPacket(wanted));
     EXPECT_GT(QFileInfo(b.answer).size(), 1000);
+}
+
+TEST(Surprise, AboutSaysWhatDrawsTheSolid)
+{
+    Desk b;
+    b.demo("shape");
+    for (QAction* action : b.window.findChildren<QAction*>())
+        if (action->text() == "About Vivid Lathe") action->trigger();
+    auto* text = b.window.findChild<QTextBrowser*>();
+    ASSERT_NE(text, nullptr);
+    EXPECT_EQ(text->toPlainText().contains("painted by the processor"), b.window.solid().painted());
+    EXPECT_FALSE(text->toPlainText().contains("%solid"));
 }
