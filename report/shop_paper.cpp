@@ -133,12 +133,14 @@ void boardCircles(Sheet& sheet, const BuiltLayer& b, const BoardRingForm& form, 
     circles(sheet, QStringLiteral("Scribing circles, layer %1, lower face").arg(layer + 1), lead, lower, lines, style);
 }
 
-/// Rings of one number of segments: the circles their outer flats touch, and the joints. Rings are closed on it.
+/// Rings of one number of segments: the circles their outer flats touch, and the joints. Rings are closed on it; those
+/// with air or a spacer between their segments are left out: their edges do not lie on the lines.
 void ringCircles(Sheet& sheet, const Plan& plan, LengthStyle style)
 {
     std::map<int, std::vector<size_t>> byCount;
     for (size_t i = 0; i < plan.assembly.layers.size(); ++i)
-        if (const BuiltLayer& b = plan.assembly.layers[i]; b.segmented && !b.gaps) byCount[b.stock.sides].push_back(i);
+        if (const BuiltLayer& b = plan.assembly.layers[i]; b.segmented && !b.gaps && b.stock.gap == 0)
+            byCount[b.stock.sides].push_back(i);
     for (const auto& [count, layers] : byCount) {
         std::vector<double> radii;
         QStringList names;

@@ -142,6 +142,21 @@ TEST(ShopPaper, ScribingCirclesStandAtTheirRadii)
     }
 }
 
+TEST(ShopPaper, ClosingCirclesAreOfRingsWhoseJointsAreLines)
+{
+    const Paper paper("flag-bowl");
+    int spaced = 0;
+    for (size_t i = 0; i < paper.plan.assembly.layers.size(); ++i) {
+        const BuiltLayer& b = paper.plan.assembly.layers[i];
+        if (!b.segmented) continue;
+        const std::string name = "ring " + std::to_string(i + 1) + " R ";
+        const bool closes = b.stock.gap == 0 && !b.gaps;
+        spaced += !closes;
+        EXPECT_EQ(paper.all().find(name) != std::string::npos, closes) << name;
+    }
+    EXPECT_GE(spaced, 1) << "the sample has a ring with spacers";
+}
+
 TEST(ShopPaper, BoardsSetupsAndWhatToBuyAreNamed)
 {
     const Paper paper("regatta-cup");
