@@ -1,9 +1,13 @@
 #include "cli/reckon.h"
 
 #include "core/geometry/board_rings.h"
+#include "core/geometry/disc_region.h"
+#include "core/geometry/dividing.h"
+#include "core/geometry/forms.h"
 #include "core/geometry/post_wrap.h"
 #include "core/geometry/regular_ring.h"
 #include "core/geometry/stave.h"
+#include "core/lathe/mount.h"
 #include "core/lathe/speed.h"
 #include "core/measure/format.h"
 #include "core/measure/input_error.h"
@@ -32,20 +36,36 @@ public:
             if (sign == std::string::npos) throw UsageError("'" + word + "' is not key=value");
             if (std::ranges::find(keys, key) == keys.end())
                 throw UsageError("reckon " + kind + " does not take '" + key + "'");
-            if (!values_.emplace(key, word.substr(sign + 1)).second) throw UsageError("'" + key + "' is given twice");
+            // Only what a kind asks for by all() may come more than once.
+            if (values_.contains(key) && key != repeated) throw UsageError("'" + key + "' is given twice");
+            values_.emplace(key, word.substr(sign + 1));
         }
     }
     bool has(const char* key) const { return values_.contains(key); }
+    static constexpr const char* repeated = "axis";
+    /// Every value of the key that may be repeated, in order.
+    std::vector<std::string> all() const
+    {
+        std::vector<std::string> out;
+        const auto [from, to] = values_.equal_range(repeated);
+        for (auto it = from; it != to; ++it) out.push_back(it->second);
+        return out;
+    }
+    std::string text(const char* key) const
+    {
+        if (!has(key)) orMissing(key, std::nan(""));
+        return values_.find(key)->second;
+    }
     double length(const char* key, double otherwise = std::nan("")) const
     {
-        return has(key) ? parseLength(values_.at(key), LengthStyle::Unit::Millimetre, key) : orMissing(key, otherwise);
+        return has(key) ? parseLength(text(key), LengthStyle::Unit::Millimetre, key) : orMissing(key, otherwise);
     }
     double number(const char* key, double otherwise = std::nan("")) const
     {
         if (!has(key)) return orMissing(key, otherwise);
-        const std::string& text = values_.at(key);
-        const std::optional<double> v = parseNumber(text);
-        if (!v) throw InputError(key, "'" + text + "'", "a number is");
+        const std::string word = text(key);
+        const std::optional<double> v = parseNumber(word);
+        if (!v) throw InputError(key, "'" + word + "'", "a number is");
         return *v;
     }
     int whole(const char* key, int low, int high, double otherwise = std::nan("")) const
@@ -59,7 +79,7 @@ public:
     bool yes(const char* key) const
     {
         if (!has(key)) return false;
-        const std::string& v = values_.at(key);
+        const std::string v = text(key);
         if (v == "yes" || v == "no") return v == "yes";
         throw InputError(key, "'" + v + "'", "yes or no is");
     }
@@ -71,7 +91,7 @@ private:
             throw InputError(key, "nothing", "a value, " + std::string(key) + "=..., is needed and");
         return otherwise;
     }
-    std::map<std::string, std::string> values_;
+    std::multimap<std::string, std::string> values_;
 };
 
 Json ring(const Values& v)
@@ -128,18 +148,97 @@ Json ellipse(const Values& v)
 {
     if (v.has("length") == v.has("diameter"))
         throw InputError("length", "both or neither", "either length or diameter is");
-    const double ratio = v.number("ratio", (1 + std::sqrt(5.0)) / 2);
-    if (!(ratio > 0)) throw InputError("ratio", exact(ratio), "above 0 is");
-    const double length = v.has("length") ? v.length("length") : v.length("diameter") * ratio;
-    const double diameter = length / ratio;
-    if (!(length > 0)) throw InputError(v.has("length") ? "length" : "diameter", exact(length), "above 0 mm is");
+    const Ellipse e = Ellipse::within(v.length("length", 0), v.length("diameter", 0), v.number("ratio", golden));
     const int count = v.whole("stations", 1, 10000, 3);
     Json stations = Json::array();
     for (int k = 1; k <= count; ++k) {
-        const double x = static_cast<double>(k) / (count + 1);
-        stations.push_back({{"z_mm", x * length / 2}, {"diameter_mm", diameter * std::sqrt(1 - x * x)}});
+        const double z = e.length / 2 * k / (count + 1);
+        stations.push_back({{"z_mm", z}, {"diameter_mm", e.diameterAt(z)}});
     }
-    return {{"length_mm", length}, {"diameter_mm", diameter}, {"stations", stations}};
+    return {{"length_mm", e.length}, {"diameter_mm", e.diameter}, {"stations", stations}};
+}
+
+Json sphere(const Values& v)
+{
+    Json corners = Json::array();
+    for (const Facet& f : sphereFacets(v.length("diameter"), v.whole("facets", 8, 32, 8)))
+        corners.push_back({{"from_end_mm", f.fromEnd}, {"diameter_mm", f.diameter}});
+    return {{"facets", corners}};
+}
+
+Json index(const Values& v)
+{
+    const int divisions = v.whole("divisions", 1, 3600), holes = v.whole("holes", 1, 3600);
+    const std::vector<IndexMark> marks = dividedOn(divisions, holes, v.whole("start", 0, holes - 1, 0));
+    Json on = Json::array(), error = Json::array();
+    for (const IndexMark& m : marks) {
+        on.push_back(m.hole);
+        error.push_back(m.errorDeg);
+    }
+    return {{"exact", isExact(marks)}, {"holes", on}, {"error_deg", error}, {"plates_exact", platesFor(divisions)}};
+}
+
+Json grid(const Values& v)
+{
+    return {{"radii_mm", gridRadii(v.whole("divisions", 3, 3600), v.length("outer"), v.number("aspect", 1),
+                                   v.whole("rings", 1, 1000))}};
+}
+
+/// "offset,angle,radius" as the disc that an axis keeps.
+Disc keptBy(const std::string& word)
+{
+    std::vector<std::string> parts{""};
+    for (const char c : word) c == ',' ? parts.push_back("") : parts.back().push_back(c);
+    if (parts.size() != 3) throw InputError("axis", "'" + word + "'", "offset,angle,radius is");
+    const double offset = parseLength(parts[0], LengthStyle::Unit::Millimetre, "axis offset"),
+                 radius = parseLength(parts[2], LengthStyle::Unit::Millimetre, "axis radius");
+    const std::optional<double> angle = parseNumber(parts[1]);
+    if (!angle) throw InputError("axis angle", "'" + parts[1] + "'", "a number of degrees is");
+    if (!(offset >= 0)) throw InputError("axis offset", exact(offset), "0 mm or more is");
+    if (!(radius > 0)) throw InputError("axis radius", exact(radius), "above 0 mm is");
+    return {polar(offset, *angle), radius};
+}
+
+Json section(const Values& v)
+{
+    const std::string stock = v.text("stock");
+    const double size = v.length("size");
+    if (!(size > 0 && size <= 3000)) throw InputError("size", exact(size), "above 0 up to 3000 mm is");
+    std::vector<Disc> discs;
+    std::vector<HalfPlane> halves;
+    for (const std::string& word : v.all()) discs.push_back(keptBy(word));
+    const size_t axes = discs.size();
+    if (axes > 100) throw InputError("axis", std::to_string(axes) + " axes", "up to 100 are");
+    if (stock == "round")
+        discs.push_back({{0, 0}, size / 2});
+    else if (stock == "square")
+        for (int k = 0; k < 4; ++k) halves.push_back({polar(1, 90.0 * k), size / 2});
+    else
+        throw InputError("stock", "'" + stock + "'", "square or round is");
+    const DiscRegion left(std::move(discs), std::move(halves));
+    if (left.empty()) throw InputError("axis", "what leaves no wood", "axes that leave some of the stock are");
+    std::vector<double> flats = left.flats();
+    flats.resize(axes);
+    return {{"area_mm2", left.area()},
+            {"perimeter_mm", left.perimeter()},
+            {"widest_mm", left.widest().across},
+            {"narrowest_mm", left.narrowest().across},
+            {"flats_mm", flats}};
+}
+
+Json mount(const Values& v)
+{
+    const std::string kind = v.text("kind");
+    const auto kinds = choicesOf<Hold>();
+    const auto found = std::ranges::find_if(kinds, [&](const Choice& c) { return kind == c.name; });
+    if (found == kinds.end()) {
+        std::string all;
+        for (const Choice& c : kinds) all += (all.empty() ? "" : ", ") + std::string(c.name);
+        throw InputError("kind", "'" + kind + "'", "one of " + all + " is");
+    }
+    const MountProof p = proveMount(static_cast<Hold>(found - kinds.begin()), v.length("diameter"), v.length("depth"),
+                                    v.length("overhang"), v.number("load"), Grips{});
+    return {{"moment_nm", p.moment}, {"holds", p.holds}, {"limit_nm", p.limit}, {"would_hold_mm", p.wouldHold}};
 }
 
 Json speed(const Values& v)
@@ -295,6 +394,50 @@ const Kind kinds[] = {
      "greatest; at a fraction x of the half length it is D sqrt(1 - x^2).",
      "the ellipse's equation; the ratio is the golden section",
      ellipse},
+    {"sphere",
+     {"diameter", "facets"},
+     "diameter [facets=8|16|32]  ->  facets[] (from_end_mm diameter_mm)",
+     "the polygon round the finished circle, turned first: its corners from one end to the middle, each with its "
+     "distance from the end and the diameter there; then every corner is halved. The octagon's corners lie D (1 - tan "
+     "22.5) / 2 from each end at full diameter, and at D tan 22.5 on the ends.",
+     "plane geometry",
+     sphere},
+    {"index",
+     {"divisions", "holes", "start"},
+     "divisions holes [start=0]  ->  exact holes[] error_deg[] plates_exact[]",
+     "holes are counted from 0, the first mark in hole start; mark k wants k 360/divisions and gets the nearest hole, "
+     "a "
+     "tie the lower one; error is the hole's angle less the wanted one. plates_exact: those of 12 14 16 20 24 30 32 36 "
+     "40 48 60 72 96 100 120 144 180 192 that divide.",
+     "plane geometry",
+     index},
+    {"grid",
+     {"divisions", "outer", "aspect", "rings"},
+     "divisions outer [aspect=1] rings  ->  radii_mm[]",
+     "cells between spokes and rings whose side along the radius is aspect times their side at middle radius: r'/r = "
+     "(1 "
+     "- aspect pi/n) / (1 + aspect pi/n), from the outer radius inwards, rings + 1 radii.",
+     "plane geometry",
+     grid},
+    {"section",
+     {"stock", "size", "axis"},
+     "stock=square|round size ; axis=offset,angle,radius (repeated)  ->  area_mm2 perimeter_mm widest_mm narrowest_mm "
+     "flats_mm[]",
+     "size is across the flats or the diameter; an axis keeps what lies within radius of the point at offset in "
+     "direction angle, degrees from 12 o'clock; widest and narrowest between parallel jaws; flats are the chords of "
+     "the "
+     "arcs that each axis leaves, 0 where none, the sum where several.",
+     "plane geometry: arcs and lines by Green's theorem",
+     section},
+    {"mount",
+     {"kind", "diameter", "depth", "overhang", "load"},
+     "kind diameter depth overhang load  ->  moment_nm holds limit_nm would_hold_mm",
+     "moment = load (N) x overhang; limit = stress x pi d^3/32, with the shop's stress for that grip, less where a "
+     "tenon "
+     "or recess is shallower than 3/8 in or a screw than 20 mm; of a vacuum cup pressure x pi d^3/8. would_hold is the "
+     "diameter that would, of the same depth.",
+     "strength of materials; stresses are our own cautious values, to be put right in the shop",
+     mount},
     {"speed",
      {"diameter", "out_of_balance", "mass_kg", "offset"},
      "diameter [out_of_balance=no] [mass_kg offset]  ->  rpm_low rpm_high rim_m_s [force_n]",

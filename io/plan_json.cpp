@@ -221,6 +221,90 @@ Json stationsJson(const Plan& plan)
 
 Json speedJson(const SpeedRange& s) { return {{"rpm_low", s.low}, {"rpm_high", s.high}, {"rim_m_s", s.rim}}; }
 
+Json pointJson(const Point& p) { return {{"x_mm", p.x()}, {"y_mm", p.y()}}; }
+
+Json setUpsJson(const Piece& piece, const Plan& plan)
+{
+    Json list = Json::array();
+    for (const AxisSetUp& s : plan.setUps) {
+        const OffAxis& axis = piece.axes[s.axis];
+        const auto mount = std::ranges::find(plan.mounts, "mount-" + s.id, &Mount::id);
+        Json outline = Json::array();
+        for (const Point& p : s.solid.outline) outline.push_back({{"z_mm", p.x()}, {"radius_mm", p.y()}});
+        Json one{{"id", s.id},
+                 {"axis", axis.id},
+                 {"by", choicesOf<AxisBy>()[static_cast<size_t>(axis.by)].name},
+                 {"head", pointJson(s.head)},
+                 {"tail", pointJson(s.tail)},
+                 {"tilt_deg", s.solid.tiltDeg()},
+                 {"direction_deg", axis.headDirection + s.indexDeg},
+                 {"index_deg", s.indexDeg},
+                 {"hole", s.mark.hole < 0 ? Json(nullptr) : Json(s.mark.hole)},
+                 {"index_error_deg", s.mark.errorDeg},
+                 {"cuts", Json::array({{{"kind", "outside"}, {"outline", outline}}})}};
+        if (mount != plan.mounts.end()) {
+            one["rpm_low"] = mount->speed.low;
+            one["rpm_high"] = mount->speed.high;
+        }
+        list.push_back(std::move(one));
+    }
+    return list;
+}
+
+Json axesJson(const Piece& piece, const Plan& plan)
+{
+    Json list = Json::array();
+    for (const AxisReport& r : plan.axes) {
+        Json at = Json::array();
+        for (const AxisAt& a : r.at)
+            at.push_back({{"z_mm", a.z},
+                          {"round_mm", a.round},
+                          {"flats_mm", a.flats},
+                          {"bands_mm", a.bands},
+                          {"depths_mm", a.depths},
+                          {"meet_radius_mm", a.meetRadius},
+                          {"band_radius_mm", a.bandRadius},
+                          {"widest_mm", a.widest},
+                          {"narrowest_mm", a.narrowest},
+                          {"area_mm2", a.area},
+                          {"air_share", a.air},
+                          {"per_mm_of_centre_mm", a.perMillimetre},
+                          {"per_hole_mm", a.perHole}});
+        list.push_back({{"axis", piece.axes[r.axis].id},
+                        {"name", nameOf(piece, r.axis)},
+                        {"least_wall_mm", orNull(r.leastWall)},
+                        {"middle_depth_line_lost", r.middleLineLost},
+                        {"imbalance_mm", r.imbalance},
+                        {"at", at}});
+    }
+    return list;
+}
+
+Json mountsJson(const Plan& plan)
+{
+    Json list = Json::array();
+    for (const Mount& m : plan.mounts)
+        list.push_back(
+            {{"id", m.id},
+             {"step", m.id},
+             {"kind", choicesOf<Hold>()[static_cast<size_t>(m.held.by)].name},
+             {"grip",
+              {{"diameter_mm", m.held.diameter},
+               {"depth_mm", m.held.depth},
+               {"jaws", m.held.by == Hold::Tenon || m.held.by == Hold::Recess ? Json("the shop's") : Json(nullptr)}}},
+             {"overhang_mm", m.held.overhang},
+             {"tailstock", m.held.tailstock},
+             {"sweep_radius_mm", m.sweep},
+             {"rpm_low", m.speed.low},
+             {"rpm_high", m.speed.high},
+             {"limit", m.limit},
+             {"moment_nm", m.proof.moment},
+             {"limit_nm", m.proof.limit},
+             {"holds", m.proof.holds},
+             {"why", m.why}});
+    return list;
+}
+
 Json pieceSummary(const Piece& piece, const Shape& s)
 {
     return {{"name", piece.name},
@@ -266,6 +350,9 @@ std::string writePlan(const Piece& piece, const Shop& shop, const Plan& plan, co
                    {"work_min", plan.schedule.workMinutes},
                    {"lower_bound_min", plan.schedule.lowerBound},
                    {"bound_by", plan.schedule.busiest}}},
+                 {"setups", setUpsJson(piece, plan)},
+                 {"axes", axesJson(piece, plan)},
+                 {"mounts", mountsJson(plan)},
                  {"stations", stationsJson(plan)},
                  {"lathe",
                   {{"rough_radius_mm", l.roughRadius},

@@ -1,6 +1,7 @@
 #include "core/blank/assembly.h"
 
 #include "core/blank/alike.h"
+#include "core/blank/axis_set_ups.h"
 #include "core/blank/end_rings.h"
 #include "core/blank/stack_recipe.h"
 
@@ -143,7 +144,8 @@ size_t Assembly::layerAt(double z) const
 
 Sides sidesOf(const Piece& piece)
 {
-    Sides sides{flatten(piece.outside), {}};
+    Sides sides{.outside = flatten(piece.outside), .inside = {}, .axes = {}, .edges = edgesOf(piece.edge)};
+    for (AxisSetUp& s : axisSetUps(piece)) sides.axes.push_back(std::move(s.solid));
     const Hollow& h = piece.hollow;
     const double end = outlineHeight(piece);
     switch (h.rule) {
@@ -221,6 +223,10 @@ BuiltLayer begun(const Layer& l, const Sides& sides, double z, double phase)
         return Range{least->y(), most->y()};
     };
     b.finishedOuter = rangeOf(between(sides.outside, b.z0, b.z1));
+    // Square work keeps its edges: its blank is no wider than they are, whatever the outline sweeps.
+    double edge = 0;
+    for (const HalfSpace& h : sides.edges) edge = std::max(edge, h.offset);
+    if (edge > 0) b.finishedOuter = {std::min(b.finishedOuter.low, edge), std::min(b.finishedOuter.high, edge)};
     const Polyline hollowed = between(sides.inside, b.z0, b.z1);
     const bool bored = !hollowed.empty() && sides.inside.front().x() <= b.z0 + 1e-6;
     b.finishedInner = bored ? rangeOf(hollowed) : Range{};

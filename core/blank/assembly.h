@@ -4,6 +4,7 @@
 #include "core/blank/lattice.h"
 #include "core/geometry/profile.h"
 #include "core/geometry/regular_ring.h"
+#include "core/geometry/turned_about.h"
 #include "core/piece/piece.h"
 #include "core/piece/shop.h"
 #include "core/recipe/step.h"
@@ -139,10 +140,16 @@ struct Assembly {
     size_t layerAt(double z) const;
 };
 
-/// The turned sides of a piece, as polylines.
+/// What the tools leave of a piece: its sides turned true, as polylines, and what other axes and the blank's own edges
+/// leave of its outside.
 struct Sides {
     Polyline outside;
-    Polyline inside;  ///< from the floor's centre, or the bore's end, to the rim; empty where the piece is solid
+    Polyline inside;                ///< from the floor's centre, or the bore's end, to the rim; empty where it is solid
+    std::vector<TurnedAbout> axes;  ///< each set-up on another axis, in the order of the work
+    std::vector<HalfSpace> edges;   ///< of the blank, along the axis, where they stay
+
+    /// Whether its two polylines say all of it.
+    bool round() const { return axes.empty() && edges.empty(); }
 };
 
 /// The sides that the piece's outline and wall rule give.

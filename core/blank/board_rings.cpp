@@ -325,7 +325,8 @@ private:
     /// The board held by a tenon that is glued to its bottom disc, instead of by screws in it.
     Thing onTenon(Bench& bench, const Thing& round) const
     {
-        const Thing tenon = mountBlock(bench, "board-tenon", HoldSchool::GluedTenon, c_.radiusAt(b_.z0), Text());
+        const Thing tenon =
+            mountBlock(bench, "board-tenon", HoldSchool::GluedTenon, c_.radiusAt(b_.z0), b_.z1 - b_.z0, Text());
         const Thing glued = bench.glue(
             "tenon", {tenon, round}, "on-tenon",
             {.title = says(words::tenonOntoBase, bench.name(), Text()),

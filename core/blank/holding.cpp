@@ -45,7 +45,7 @@ double blockDiameter(HoldSchool school, double face)
     return std::max(40.0, std::floor(2 * (std::isnan(face) ? 30 : face) * blockHold(school).widest));
 }
 
-Thing mountBlock(Bench& bench, const std::string& name, HoldSchool school, double face, const Text& of)
+Thing mountBlock(Bench& bench, const std::string& name, HoldSchool school, double face, double height, const Text& of)
 {
     const BlockHold& hold = blockHold(school);
     const double wide = blockDiameter(school, face);
@@ -61,7 +61,12 @@ Thing mountBlock(Bench& bench, const std::string& name, HoldSchool school, doubl
                        .how = says(hold.blockHow, across, thick, tenon, high),
                        .settings = {across, thick, tenon, high},
                        .minutes = 15,
-                       .uses = {"lathe"}});
+                       .uses = {"lathe"},
+                       .held = {.set = true,
+                                .by = Hold::Tenon,
+                                .diameter = tenon.value,
+                                .depth = high.value,
+                                .overhang = hold.thick + height}});
 }
 
 }  // namespace vl

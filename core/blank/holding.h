@@ -15,8 +15,9 @@ struct BlockHold {
 };
 const BlockHold& blockHold(HoldSchool school);
 
-/// The block for a face of this radius (mm, NaN where there is none), mounted on the lathe; `name` is its step's.
-Thing mountBlock(Bench& bench, const std::string& name, HoldSchool school, double face, const Text& of);
+/// The block for a face of this radius (mm, NaN where there is none), mounted on the lathe; `name` is its step's,
+/// `height` what is built on it, mm.
+Thing mountBlock(Bench& bench, const std::string& name, HoldSchool school, double face, double height, const Text& of);
 /// Its diameter, mm.
 double blockDiameter(HoldSchool school, double face);
 

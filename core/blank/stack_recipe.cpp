@@ -1,5 +1,6 @@
 #include "core/blank/stack_recipe.h"
 
+#include "core/blank/block_recipe.h"
 #include "core/blank/construction.h"
 #include "core/blank/contact.h"
 #include "core/blank/end_rings.h"
@@ -34,8 +35,12 @@ public:
             Bench bench = benchOf(i);
             ready_.push_back(buildings_[i].steps ? buildings_[i].steps(bench, parts) : Thing{});
         }
+        if (isWholeBlock(piece_)) {
+            blockRecipe(piece_, shop_, sides_, ready_[0], recipe_);
+            return std::move(recipe_);
+        }
         if (heldByItsEnds(piece_, buildings_)) {
-            turnRecipe(piece_, shop_, ready_[0], Turning::BetweenCentres, recipe_);
+            turnRecipe(piece_, shop_, sides_, ready_[0], Turning::BetweenCentres, recipe_);
             return std::move(recipe_);
         }
         const std::vector<Section> sections = sectionsOf(piece_, shop_, sides_);
@@ -47,7 +52,7 @@ public:
             if (many) section = inside(section, sections[s], s);
             made = s ? close(made, section, sections[s], s) : section;
         }
-        turnRecipe(piece_, shop_, made, many ? Turning::InSections : Turning::OnBlock, recipe_);
+        turnRecipe(piece_, shop_, sides_, made, many ? Turning::InSections : Turning::OnBlock, recipe_);
         return std::move(recipe_);
     }
 
@@ -64,7 +69,9 @@ private:
     Thing block(const Section& section, size_t s, const Text& of, double face)
     {
         Bench bench(recipe_, s ? layer(section.first).id : "", -1, Text());
-        return mountBlock(bench, "waste-block", piece_.choices.holding, face, of);
+        double height = 0;
+        for (size_t i = section.first; i <= section.last; ++i) height += layer(i).thickness;
+        return mountBlock(bench, "waste-block", piece_.choices.holding, face, height, of);
     }
 
     /// Radius of the face that is turned where a section stands on its block, mm.

@@ -1,5 +1,6 @@
 #include "core/blank/turn_recipe.h"
 
+#include "core/blank/axis_recipe.h"
 #include "core/blank/holding.h"
 #include "core/blank/nest.h"
 #include "core/words/build.h"
@@ -12,8 +13,8 @@ namespace {
 
 class TurnWriter {
 public:
-    TurnWriter(const Piece& piece, const Shop& shop, Turning how, Recipe& recipe)
-        : piece_(piece), shop_(shop), how_(how), recipe_(recipe), whole_(recipe, "", -1, Text())
+    TurnWriter(const Piece& piece, const Shop& shop, const Sides& sides, Turning how, Recipe& recipe)
+        : piece_(piece), shop_(shop), sides_(sides), how_(how), recipe_(recipe), whole_(recipe, "", -1, Text())
     {
     }
 
@@ -33,6 +34,7 @@ public:
               .how = says(words::lightCuts),
               .minutes = 30,
               .uses = {"lathe"}});
+        now_ = turnAxes(piece_, sides_, whole_, now_);
         next(Action::Sand, "sand", "sanded",
              {.title = says(words::sand),
               .why = says(words::throughGrits),
@@ -87,12 +89,18 @@ private:
                                .minutes = 20,
                                .uses = {"drill"}});
         }
+        if (hasMarkedCentres(piece_)) made = markCentres(piece_, whole_, made);
         return bench.step(Action::Mount, "mount-centres", {made}, "mounted",
                           {.title = says(words::mountCentres, bench.name()),
                            .why = says(words::endsHold),
                            .how = says(drilledThrough() ? words::conesInBore : words::spurAndCup),
                            .minutes = 5,
-                           .uses = {"lathe"}});
+                           .uses = {"lathe"},
+                           .held = {.set = true,
+                                    .by = Hold::Centres,
+                                    .diameter = drilledThrough() ? piece_.hollow.bore : 20,
+                                    .depth = 5,
+                                    .tailstock = true}});
     }
 
     /// The next of the steps on the whole piece.
@@ -153,6 +161,7 @@ private:
 
     const Piece& piece_;
     const Shop& shop_;
+    const Sides& sides_;
     Turning how_;
     Recipe& recipe_;
     Bench whole_;
@@ -172,9 +181,10 @@ bool heldByItsEnds(const Piece& piece, const std::vector<Building>& buildings)
            !piece.layers[0].is<StavesForm>();
 }
 
-void turnRecipe(const Piece& piece, const Shop& shop, const Thing& blank, Turning how, Recipe& recipe)
+void turnRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const Thing& blank, Turning how,
+                Recipe& recipe)
 {
-    TurnWriter(piece, shop, how, recipe).write(blank);
+    TurnWriter(piece, shop, sides, how, recipe).write(blank);
 }
 
 }  // namespace vl

@@ -14,6 +14,7 @@ bool heldByItsEnds(const Piece& piece, const std::vector<Building>& buildings);
 enum class Turning { BetweenCentres, OnBlock, InSections };
 
 /// From the blank to the finished piece: mounted, turned, hollowed, sanded, finished, parted off, or parted into rings.
-void turnRecipe(const Piece& piece, const Shop& shop, const Thing& blank, Turning how, Recipe& recipe);
+void turnRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const Thing& blank, Turning how,
+                Recipe& recipe);
 
 }  // namespace vl

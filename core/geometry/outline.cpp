@@ -1,5 +1,8 @@
 #include "core/geometry/outline.h"
 
+#include "core/measure/format.h"
+#include "core/measure/input_error.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -228,6 +231,20 @@ Outline stretched(Outline outline, double length)
     const double scale = length / outline.back().z;
     for (Node& n : outline) n.z *= scale;
     return outline;
+}
+
+void checkOutline(const Outline& outline, const std::string& field, size_t mostNodes)
+{
+    auto node = [&](size_t i) { return field + "[" + std::to_string(i) + "].z_mm"; };
+    if (outline.size() < 2)
+        throw InputError(field, std::to_string(outline.size()) + " nodes",
+                         "2 to " + std::to_string(mostNodes) + " nodes are");
+    for (size_t i = 1; i < outline.size(); ++i)
+        if (outline[i].z < outline[i - 1].z)
+            throw InputError(node(i), exact(outline[i].z),
+                             "the node before it, at " + exact(outline[i - 1].z) + " mm, or further on is");
+    if (!(outline.back().z > outline.front().z))
+        throw InputError(node(outline.size() - 1), exact(outline.back().z), "a station beyond the first node's is");
 }
 
 }  // namespace vl

@@ -42,6 +42,9 @@ template <class V, As<Node> F> void fields(V& v, F& f)
 /// A drawn outline: a chain of nodes whose z never falls.
 using Outline = std::vector<Node>;
 
+/// What no single field can say: two nodes or more, stations that never fall. Throws InputError naming `field`.
+void checkOutline(const Outline& outline, const std::string& field, size_t mostNodes);
+
 /// The outline as a polyline that stays within `tolerance` mm of it; every node is one of its points.
 /// Curves are cubic Hermite spans with monotone tangents (Fritsch & Carlson, SIAM J. Numer. Anal. 17, 1980, in the
 /// harmonic mean form of Brodlie), in z and in r, by chord length: a curve never swells past its nodes.

@@ -109,6 +109,17 @@ Polyline simplified(const Polyline& line, double tolerance)
     return out;
 }
 
+Polyline refined(const Polyline& line, double step)
+{
+    Polyline out;
+    for (size_t i = 0; i + 1 < line.size(); ++i) {
+        const int n = std::max(1, static_cast<int>(std::ceil((line[i + 1] - line[i]).norm() / step)));
+        for (int k = 0; k < n; ++k) out.push_back(line[i] + (line[i + 1] - line[i]) * k / n);
+    }
+    out.push_back(line.back());
+    return out;
+}
+
 Point closestOn(const Polyline& line, const Point& p)
 {
     Point nearest = p;
@@ -172,18 +183,6 @@ Polyline curvatureAlong(const Polyline& line)
 }
 
 namespace {
-
-/// The line with more points, none further than `step` apart.
-Polyline refined(const Polyline& line, double step)
-{
-    Polyline out;
-    for (size_t i = 0; i + 1 < line.size(); ++i) {
-        const int n = std::max(1, static_cast<int>(std::ceil((line[i + 1] - line[i]).norm() / step)));
-        for (int k = 0; k < n; ++k) out.push_back(line[i] + (line[i + 1] - line[i]) * k / n);
-    }
-    out.push_back(line.back());
-    return out;
-}
 
 /// Rounds the corner where the floor meets the wall: a ball of this radius, or the largest below it that there is room
 /// for, lies on the floor and touches the wall; below where it touches, its own surface is the wall.

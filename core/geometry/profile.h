@@ -37,6 +37,9 @@ Polyline between(const Polyline& line, double z0, double z1);
 /// ends stay.
 Polyline simplified(const Polyline& line, double tolerance);
 
+/// The line with more points, none further than `step` mm apart.
+Polyline refined(const Polyline& line, double step);
+
 /// The point of the line that is nearest to `p`; p itself where the line is empty.
 Point closestOn(const Polyline& line, const Point& p);
 /// Shortest distance from a point to the line, mm; infinite where the line is empty.

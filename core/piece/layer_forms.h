@@ -272,8 +272,55 @@ template <class V, As<BoardRingForm> F> void fields(V& v, F& f)
 }
 const Construction& constructionOf(const BoardRingForm&);
 
+/// One piece of wood as it is: sawn square or round, half a log, or the log itself.
+struct BlockForm {
+    static constexpr Choice kind{"block", "block of one wood"};
+    enum Shape { Square, Round, HalfLog, Log } shape = Square;
+    enum Grain { Across, Along } grain = Across;  ///< of the axis; a half log's is across, a log's along
+    enum Bark { AtFoot, AtRim } bark = AtFoot;    ///< where a half log is round
+    double log = 300;                             ///< mm, diameter of the log
+    double offset = 0;                            ///< mm, of the axis off the log's middle
+    double offsetDirection = 0;                   ///< degrees from 12 o'clock
+    double moisture = 12;                         ///< %
+    bool pith = false;
+    std::string extra;
+
+    bool alongAxis() const { return shape == Log || (shape != HalfLog && grain == Along); }
+    bool operator==(const BlockForm&) const = default;
+};
+inline std::span<const Choice> choices(BlockForm::Shape)
+{
+    static constexpr std::array all{Choice{"square", "sawn square"}, Choice{"round", "sawn round"},
+                                    Choice{"half log", "half a log"}, Choice{"log", "a log, whole"}};
+    return all;
+}
+inline std::span<const Choice> choices(BlockForm::Grain)
+{
+    static constexpr std::array all{Choice{"across", "across the axis"}, Choice{"along", "along the axis"}};
+    return all;
+}
+inline std::span<const Choice> choices(BlockForm::Bark)
+{
+    static constexpr std::array all{Choice{"at the foot", "at the foot"}, Choice{"at the rim", "at the rim"}};
+    return all;
+}
+template <class V, As<BlockForm> F> void fields(V& v, F& f)
+{
+    using B = BlockForm;
+    const bool half = f.shape == B::HalfLog, log = f.shape == B::Log;
+    v.choice("shape", f.shape, "Block is");
+    v.when(!half && !log).choice("grain", f.grain, "Grain");
+    v.when(half).choice("bark", f.bark, "Its round side");
+    v.when(half || log).length("log_mm", f.log, {20, 2000}, "Log, Ø");
+    v.when(log).length("offset_mm", f.offset, {0, 500}, "Axis off the log's middle", "for the sake of a figure");
+    v.when(log && f.offset > 0).angle("offset_direction_deg", f.offsetDirection, {-360, 360}, "Towards");
+    v.number("moisture_percent", f.moisture, {0, 120, "%"}, "Moisture, %");
+    v.when(!log).flag("pith", f.pith, "The pith is in it");
+}
+const Construction& constructionOf(const BlockForm&);
+
 /// Every way of putting a layer together, in the order in which they are offered.
 using LayerForm = std::variant<DiscForm, RingForm, StavesForm, SheetForm, SlabForm, LetInForm, BilletForm, WrapForm,
-                               BoardRingForm, SpindleForm>;
+                               BoardRingForm, SpindleForm, BlockForm>;
 
 }  // namespace vl

@@ -82,24 +82,18 @@ void identifyLayers(Piece& piece)
         }
 }
 
+void identifyAxes(Piece& piece)
+{
+    std::set<std::string> seen;
+    for (OffAxis& axis : piece.axes) {
+        while (axis.id.empty() || seen.contains(axis.id)) axis.id = "A" + std::to_string(++piece.axesMade);
+        seen.insert(axis.id);
+    }
+}
+
 namespace {
 
 std::string item(const char* list, size_t i) { return std::string(list) + "[" + std::to_string(i) + "]"; }
-
-/// What no single field can say: two nodes or more, stations that never fall.
-void checkOutline(const Outline& outline, const char* name)
-{
-    if (outline.size() < 2)
-        throw InputError(name, std::to_string(outline.size()) + " nodes",
-                         "2 to " + std::to_string(limits::nodes) + " nodes are");
-    for (size_t i = 1; i < outline.size(); ++i)
-        if (outline[i].z < outline[i - 1].z)
-            throw InputError(item(name, i) + ".z_mm", exact(outline[i].z),
-                             "the node before it, at " + exact(outline[i - 1].z) + " mm, or further on is");
-    if (!(outline.back().z > outline.front().z))
-        throw InputError(item(name, outline.size() - 1) + ".z_mm", exact(outline.back().z),
-                         "a station beyond the first node's is");
-}
 
 /// Letters, digits and hyphens: an id stands in names of steps, parts and files.
 bool plainId(const std::string& id)
@@ -126,20 +120,34 @@ void checkLayers(const std::vector<Layer>& layers)
     }
 }
 
+void checkAxes(const std::vector<OffAxis>& axes)
+{
+    std::set<std::string_view> ids;
+    for (size_t i = 0; i < axes.size(); ++i) {
+        const std::string at = item("axes", i);
+        if (!plainId(axes[i].id))
+            throw InputError(at + ".id", "'" + axes[i].id.substr(0, 40) + "'", "letters, digits and hyphens are");
+        if (!ids.insert(axes[i].id).second)
+            throw InputError(at + ".id", "'" + axes[i].id + "' again", "an id of its own is");
+        checkOffAxis(axes[i], at);
+    }
+}
+
 }  // namespace
 
 void checkPiece(const Piece& p)
 {
     FieldCheck check;
     fields(check, p);
-    checkOutline(p.outside, "outside");
+    checkOutline(p.outside, "outside", limits::nodes);
     if (p.outside.front().z != 0)
         throw InputError("outside[0].z_mm", exact(p.outside.front().z), "0, the headstock face, is");
-    if (p.hollow.rule == WallRule::Drawn) checkOutline(p.hollow.inside, "hollow.inside");
+    if (p.hollow.rule == WallRule::Drawn) checkOutline(p.hollow.inside, "hollow.inside", limits::nodes);
     checkLayers(p.layers);
     if (const size_t cells = boardCells(p); cells > limits::cells)
         throw InputError("layers", std::to_string(cells) + " pieces of wood in slabs and rings",
                          "up to " + std::to_string(limits::cells) + " are: wider strips, longer rows or fewer rings");
+    checkAxes(p.axes);
     for (size_t i = 0; i < p.progress.done.size(); ++i)
         if (const StepDone& d = p.progress.done[i]; d.end < d.start)
             throw InputError(item("progress.done", i) + ".end_min", exact(d.end),

@@ -2,6 +2,7 @@
 
 #include "core/geometry/outline.h"
 #include "core/piece/layer.h"
+#include "core/piece/off_axis.h"
 
 #include <optional>
 #include <string>
@@ -10,7 +11,7 @@
 namespace vl {
 
 namespace limits {
-inline constexpr size_t nodes = 200, layers = 400, steps = 20000;
+inline constexpr size_t nodes = 200, layers = 400, steps = 20000, axes = 12;
 inline constexpr size_t cells = 30000;  ///< pieces of wood that a blank of strips may have in all
 inline constexpr Limit wall{0.5, 500};
 inline constexpr Limit clock{0, 100000000, "min"};  ///< minutes since 1970-01-01 00:00
@@ -123,6 +124,40 @@ inline std::span<const Choice> choices(SectionRule)
                                     Choice{"whole", "in one, whatever can be reached"}};
     return all;
 }
+enum class FootSchool { Tenon, Recess, Faceplate };
+inline std::span<const Choice> choices(FootSchool)
+{
+    static constexpr std::array all{Choice{"tenon", "a tenon in the jaws, turned off last"},
+                                    Choice{"recess", "a recess on the jaws, stays"},
+                                    Choice{"faceplate", "a faceplate on the foot, its holes turned off or plugged"}};
+    return all;
+}
+enum class SideSchool { BothRoughed, OneThenOther };
+inline std::span<const Choice> choices(SideSchool)
+{
+    static constexpr std::array all{Choice{"both roughed", "both sides roughed, then both finished"},
+                                    Choice{"one then the other", "one side finished, then the other"}};
+    return all;
+}
+enum class LastSchool { Jam, Cushion, Buttons, Vacuum };
+inline std::span<const Choice> choices(LastSchool)
+{
+    static constexpr std::array all{
+        Choice{"jam", "jammed in a turned recess"}, Choice{"cushion", "pressed on a cushioned form"},
+        Choice{"buttons", "between buttons on a plate"}, Choice{"vacuum", "on a vacuum cup"}};
+    return all;
+}
+enum class Use { Show, Food, Worn, Hung, Children, Hole };
+inline std::span<const Choice> choices(Use)
+{
+    static constexpr std::array all{Choice{"show", "to be looked at"},
+                                    Choice{"food", "for food"},
+                                    Choice{"worn", "to be worn"},
+                                    Choice{"hung", "hung up"},
+                                    Choice{"children", "children\u2019s hands"},
+                                    Choice{"hole", "to fit a hole"}};
+    return all;
+}
 enum class StationRule { Even, Curve };
 inline std::span<const Choice> choices(StationRule)
 {
@@ -145,8 +180,12 @@ struct Choices {
     StackSchool stacking = StackSchool::RingByRing;
     HoldSchool holding = HoldSchool::WasteBlock;
     EndSchool ends = EndSchool::OwnBlocks;
-    double alike = 0;    ///< mm, stops, widths and thicknesses that differ by no more are set once
-    bool stands = true;  ///< on its foot; what is held or hung does not tip
+    double alike = 0;                     ///< mm, stops, widths and thicknesses that differ by no more are set once
+    bool stands = true;                   ///< on its foot; what is held or hung does not tip
+    FootSchool foot = FootSchool::Tenon;  ///< how one block is held once its outside is turned
+    SideSchool sides = SideSchool::OneThenOther;  ///< in which order its two sides are turned
+    LastSchool last = LastSchool::Jam;            ///< how it is held for the last cuts on its foot
+    Use use = Use::Show;
     std::string extra;
 
     bool operator==(const Choices&) const = default;
@@ -169,6 +208,10 @@ template <class V, As<Choices> F> void fields(V& v, F& f)
     v.quiet().length("alike_mm", f.alike, {0, 5}, "Set once within",
                      "stops, widths and thicknesses that differ by no more; 0: the least wood");
     v.quiet().flag("stands", f.stands, "Stands on its foot", "what is held or hung does not tip");
+    v.quiet().choice("foot", f.foot, "Foot held by", "one block, once its outside is turned");
+    v.quiet().choice("sides", f.sides, "Its two sides");
+    v.quiet().choice("last", f.last, "Last cuts on the foot");
+    v.quiet().choice("use", f.use, "The piece is");
 }
 
 /// Parts cut from a strip.
@@ -279,6 +322,9 @@ struct Piece {
     Hollow hollow;
     std::vector<Layer> layers;  ///< from the headstock face on
     int layersMade = 0;         ///< how many ids of layers were ever given: none is given twice
+    Edge edge;
+    std::vector<OffAxis> axes;  ///< in the order in which they are turned
+    int axesMade = 0;           ///< how many ids of axes were ever given
     Nest nest;
     Choices choices;
     std::vector<GlueChoice> glues;
@@ -297,6 +343,9 @@ template <class V, As<Piece> F> void fields(V& v, F& f)
     v.record("hollow", f.hollow, "Inside");
     v.required().list("layers", f.layers, limits::layers, "Layers");
     v.count("layers_made", f.layersMade, {0, 1e9}, "Layers made", "so that no layer's id is given twice");
+    v.quiet().record("edge", f.edge, "Edge of the blank");
+    v.list("axes", f.axes, limits::axes, "Other axes");
+    v.quiet().count("axes_made", f.axesMade, {0, 1e9}, "Axes made", "so that no axis's id is given twice");
     v.quiet().record("nest", f.nest, "Rings parted one inside another");
     v.record("choices", f.choices, "Choices");
     v.list("glues", f.glues, limits::steps, "Glues chosen");
@@ -315,6 +364,9 @@ std::string freshLayerId(Piece& piece);
 size_t boardCells(const Piece& piece);
 /// Gives every layer that has no id, or one that a layer before it has, an id of its own.
 void identifyLayers(Piece& piece);
+
+/// Gives every axis that has no id, or one that an axis before it has, an id of its own.
+void identifyAxes(Piece& piece);
 
 /// Height of the outline, mm.
 double outlineHeight(const Piece& piece);

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "core/piece/glue.h"
+#include "core/piece/grips.h"
 #include "core/piece/rack.h"
 #include "core/wood/own_wood.h"
 
@@ -42,6 +43,12 @@ struct Shop {
     std::array<std::array<double, 2>, 7> hours{
         {{1080, 1260}, {1080, 1260}, {1080, 1260}, {1080, 1260}, {1080, 1260}, {540, 1020}, {840, 1080}}};
     double finishMinutes = 720;  ///< until a coat of finish is dry
+    double catchLoad = 150;      ///< N, of a tool that catches; our own value
+    double latheMass = 150;      ///< kg, with its stand
+    double swingMargin = 12.7;   ///< mm on the radius between work and bed; common practice
+    double restSwing = 170;      ///< mm, centre to the rest's base
+    Jaws jaws;
+    Grips grips;
     std::vector<Board> rack;
     std::vector<Glue> glues = commonGlues();
     std::vector<OwnWood> woods;  ///< the turner's own
@@ -81,6 +88,12 @@ template <class V, As<Shop> F> void fields(V& v, F& f)
     v.number("band_clamps", f.bandClamps, {1, 200, ""}, "Band clamps");
     v.number("clamps", f.clamps, {1, 200, ""}, "Other clamps, joints at once");
     v.minutes("finish_min", f.finishMinutes, {0, 100000}, "A coat of finish dries, minutes");
+    v.quiet().number("catch_n", f.catchLoad, {1, 5000, "N"}, "A catch, N", "of a tool that catches; our own value");
+    v.quiet().number("lathe_mass_kg", f.latheMass, {5, 5000, "kg"}, "Lathe's mass, kg", "with its stand");
+    v.quiet().length("swing_margin_mm", f.swingMargin, {0, 100}, "Margin over the bed", "on the radius");
+    v.quiet().length("rest_swing_mm", f.restSwing, lathe, "Centre to the rest's base");
+    v.quiet().record("jaws", f.jaws, "Jaws");
+    v.quiet().record("grips", f.grips, "What a grip stands");
 }
 
 /// Throws InputError naming the field where a value cannot be.

@@ -3,7 +3,9 @@
 #include "core/measure/length.h"
 #include "core/plan/cut.h"
 #include "core/plan/gluing.h"
+#include "core/plan/mounts.h"
 #include "core/plan/overlap.h"
+#include "core/turning/axis_report.h"
 #include "core/turning/shape.h"
 
 #include <functional>
@@ -35,6 +37,8 @@ struct Caution {
 /// Every caution of the plan, the gravest first, then from the headstock on. Lengths in messages are in `style`.
 std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides,
                                 const Shape& shape, const CutPlan& cuts, const std::vector<Overlap>& overlaps,
-                                const std::vector<JointGlue>& glues, LengthStyle style = {});
+                                const std::vector<JointGlue>& glues, const std::vector<AxisSetUp>& setUps,
+                                const std::vector<AxisReport>& axes, const std::vector<Mount>& mounts,
+                                LengthStyle style = {});
 
 }  // namespace vl

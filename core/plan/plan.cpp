@@ -82,6 +82,10 @@ Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style, double no
     p.cuts = planCuts(piece, p.assembly);
     p.overlaps = overlapsOf(p.assembly, p.sides);
     settleSawSteps(piece, shop, p.cuts, p.assembly.recipe);
+    p.setUps = axisSetUps(piece);
+    p.axes = axisReports(piece, p.sides, p.setUps);
+    p.mounts = mountsOf(p.assembly.recipe, shop, p.assembly, p.shape, style);
+    sayMounts(p.mounts, p.assembly.recipe);
     GluedRecipe glued = withGlue(piece, shop, std::move(p.assembly.recipe));
     p.assembly.recipe = std::move(glued.recipe);
     p.glues = std::move(glued.joints);
@@ -89,7 +93,8 @@ Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style, double no
                                 std::max(0.0, now - piece.progress.start.value_or(aMonday)));
     p.stations = stationsOf(piece, p.assembly, p.sides);
     p.lathe = planLathe(p.assembly, p.shape, shop);
-    p.cautions = cautionsOf(piece, shop, p.assembly, p.sides, p.shape, p.cuts, p.overlaps, p.glues, style);
+    p.cautions = cautionsOf(piece, shop, p.assembly, p.sides, p.shape, p.cuts, p.overlaps, p.glues, p.setUps, p.axes,
+                            p.mounts, style);
     return p;
 }
 

@@ -4,7 +4,9 @@
 #include "core/lathe/station.h"
 #include "core/plan/caution.h"
 #include "core/plan/gluing.h"
+#include "core/plan/mounts.h"
 #include "core/plan/schedule/schedule.h"
+#include "core/turning/axis_report.h"
 
 namespace vl {
 
@@ -26,6 +28,9 @@ struct Plan {
     Schedule schedule;
     std::vector<Station> stations;
     LathePlan lathe;
+    std::vector<AxisSetUp> setUps;  ///< on other axes, in the order of Sides
+    std::vector<AxisReport> axes;   ///< of each of the piece's other axes
+    std::vector<Mount> mounts;
     std::vector<Caution> cautions;
 
     bool mustStop() const;

@@ -30,6 +30,7 @@ Thing Bench::step(Action action, const std::string& name, const Things& from, co
     s.settings = std::move(doing.settings);
     s.workMinutes = doing.minutes;
     s.waitMinutes = doing.waitMinutes;
+    s.held = doing.held;
     s.uses = std::move(doing.uses);
     return {s.outputs[0], s.id};
 }

@@ -12,11 +12,12 @@ using Things = std::vector<Thing>;
 
 /// What a step says and needs, beside what goes in and what comes out.
 struct Doing {
-    Text title, why, how;
+    Text title, why, how{};
     std::vector<Setting> settings{};
     double minutes = 0;
     std::vector<std::string> uses{};
     double waitMinutes = 0;
+    Held held{};
 };
 
 /// A glue-up: the joint, what holds it, and what is waited for.

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "core/measure/text.h"
+#include "core/piece/grips.h"
 #include "core/wood/species.h"
 
 #include <string>
@@ -9,7 +10,23 @@
 
 namespace vl {
 
-enum class Action { Cut, Glue, Wait, Flatten, Recut, Rotate, Drill, Mount, Turn, Sand, Finish, Split, PartOff };
+enum class Action {
+    Cut,
+    Glue,
+    Wait,
+    Flatten,
+    Recut,
+    Rotate,
+    Drill,
+    Mount,
+    Turn,
+    Sand,
+    Finish,
+    Split,
+    PartOff,
+    Inspect,
+    Mark
+};
 
 /// The action's name as files and screens write it: "cut", "part off".
 const char* actionName(Action action);
@@ -45,6 +62,17 @@ struct GlueJoint {
     double spreadMinutes = 0;   ///< from the first joint to the last: what the open time must cover
 };
 
+/// How the work is held from a step on, as far as proving it needs.
+struct Held {
+    bool set = false;  ///< this step mounts it
+    Hold by = Hold::Tenon;
+    double diameter = 0, depth = 0;  ///< mm, of the grip
+    double overhang = 0;             ///< mm from the grip to the farthest place that is cut
+    bool tailstock = false;          ///< stands up all the time
+    double offset = 0;               ///< mm, of the work's middle off the axis that it turns about
+    bool round = false;              ///< turned true already
+};
+
 /// One step from the boards to the piece.
 struct Step {
     std::string id;  ///< lasts: made of what is done and the id of the layer
@@ -62,6 +90,7 @@ struct Step {
     int layer = -1;                 ///< place of its layer in the piece, or −1
     double rotationDeg = 0;         ///< on from the layer below, where it goes onto the stack
     GlueJoint glue{};
+    Held held{};
     bool cure = false;  ///< waits for a joint to set so far that a tool may touch it
 };
 

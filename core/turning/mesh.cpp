@@ -1,5 +1,8 @@
 #include "core/turning/mesh.h"
 
+#include "core/turning/loft.h"
+#include "core/turning/mesh_builder.h"
+
 #include "core/wood/figure.h"
 
 #include <algorithm>
@@ -9,213 +12,6 @@
 namespace vl {
 
 namespace {
-
-class Builder {
-public:
-    Builder(const Assembly& assembly, Mesh& mesh) : mesh_(mesh)
-    {
-        for (const BuiltLayer& l : assembly.layers)
-            for (const Cell& c : l.cells)
-                if (mesh.woods.empty() ||
-                    (c.wood != mesh.woods.back() && std::ranges::find(mesh.woods, c.wood) == mesh.woods.end()))
-                    mesh.woods.push_back(c.wood);
-    }
-
-    /// From now on vertices belong to this cell.
-    void begin(size_t layer, const BuiltLayer& built, const Cell& cell)
-    {
-        cell_ = &cell;
-        extent_ = built.extentOf(cell);
-        species_ = static_cast<float>(std::ranges::find(mesh_.woods, cell.wood) - mesh_.woods.begin());
-        // A part that is not painted by itself is picked with the layer's first segment.
-        part_ = static_cast<float>(layer * 1000 + static_cast<size_t>(std::max(cell.segment, 0)));
-        clip_ = !cell.bounds.empty();
-    }
-
-    /// A corner at station z, radius r, angle (degrees from 12 o'clock), with a normal given along (axis, radius,
-    /// turn).
-    struct Corner {
-        Eigen::Vector3d place, normal;
-    };
-    Corner corner(double z, double r, double angleDeg, double nz, double nr, double nt)
-    {
-        if (angleDeg != angle_) {
-            angle_ = angleDeg;
-            cos_ = std::cos(angleDeg * degrees);
-            sin_ = std::sin(angleDeg * degrees);
-        }
-        return {{z, r * cos_, r * sin_}, {nz, nr * cos_ - nt * sin_, nr * sin_ + nt * cos_}};
-    }
-    std::uint32_t vertex(const Corner& c)
-    {
-        auto floats = [](const Eigen::Vector3d& v) {
-            return std::array{static_cast<float>(v.x()), static_cast<float>(v.y()), static_cast<float>(v.z())};
-        };
-        mesh_.vertices.push_back(
-            {floats(c.place), floats(c.normal), floats(cell_->board.place(c.place)), species_, cell_->seed, part_});
-        return static_cast<std::uint32_t>(mesh_.vertices.size() - 1);
-    }
-    void triangle(std::uint32_t a, std::uint32_t b, std::uint32_t c)
-    {
-        mesh_.indices.insert(mesh_.indices.end(), {a, b, c});
-    }
-
-    /// A flat face, cut at the cell's joints.
-    void face(std::vector<Corner> corners)
-    {
-        for (const HalfSpace& h : cell_->bounds) {
-            std::vector<Corner> kept;
-            for (size_t i = 0; i < corners.size(); ++i) {
-                const Corner &p = corners[i], &q = corners[(i + 1) % corners.size()];
-                const double u = h.beyond(p.place), v = h.beyond(q.place);
-                if (u <= 1e-7) kept.push_back(p);
-                if ((u > 1e-7 && v < -1e-7) || (u < -1e-7 && v > 1e-7)) {
-                    const double share = u / (u - v);
-                    kept.push_back({p.place + (q.place - p.place) * share,
-                                    (p.normal + (q.normal - p.normal) * share).normalized()});
-                }
-            }
-            if (kept.size() < 3) return;
-            corners = std::move(kept);
-        }
-        const std::uint32_t first = vertex(corners[0]);
-        std::uint32_t before = vertex(corners[1]);
-        for (size_t i = 2; i < corners.size(); ++i) {
-            const std::uint32_t here = vertex(corners[i]);
-            triangle(first, before, here);
-            before = here;
-        }
-    }
-
-    /// A band of surface over the angles: `line` turned, its solid side to the left of its way along z where `sign` is
-    /// +1.
-    void sweep(const Polyline& whole, const std::vector<double>& angles, double sign)
-    {
-        const std::vector<std::vector<double>> within = reached(angles);
-        for (const Polyline& line : betweenRadii(whole, cell_->low, cell_->high))
-            for (const std::vector<double>& some : within) band(line, some, sign);
-    }
-
-    const BuiltLayer::Extent& extent() const { return extent_; }
-
-private:
-    /// Runs of these angles between which the cell can lie.
-    std::vector<std::vector<double>> reached(const std::vector<double>& angles) const
-    {
-        const double from = extent_.from, to = extent_.to;
-        if (to - from >= 360 || angles.size() < 2) return {angles};
-        std::vector<std::vector<double>> runs;
-        bool on = false;
-        for (size_t k = 1; k < angles.size(); ++k) {
-            const double turns = 360 * std::ceil((from - angles[k]) / 360);  // brings angles[k] to from … from + 360
-            const bool meets = angles[k - 1] + turns <= to;
-            if (meets && !on) runs.push_back({angles[k - 1]});
-            if (meets) runs.back().push_back(angles[k]);
-            on = meets;
-        }
-        return runs;
-    }
-
-    /// Whether a stretch of a line lies wholly beyond the cell, along the axis or across it.
-    bool beyond(const Point& p, const Point& q) const
-    {
-        const auto [z0, z1] = std::minmax(p.x(), q.x());
-        const auto [r0, r1] = std::minmax(p.y(), q.y());
-        return z1 < extent_.z.low || z0 > extent_.z.high || r1 < extent_.r.low || r0 > extent_.r.high;
-    }
-
-    void band(const Polyline& line, const std::vector<double>& angles, double sign)
-    {
-        for (size_t i = 0; i + 1 < line.size(); ++i) {
-            const Point d = line[i + 1] - line[i];
-            const double length = d.norm();
-            if (length < 1e-9 || (line[i].y() <= 0 && line[i + 1].y() <= 0) || beyond(line[i], line[i + 1])) continue;
-            const Point flat = Point(-d.y(), d.x()) / length * sign;
-            const Point n0 = smoothNormal(line, i, flat, sign, true), n1 = smoothNormal(line, i, flat, sign, false);
-            auto at = [&](size_t end, double angle) {
-                const Point &p = line[i + end], &n = end ? n1 : n0;
-                return corner(p.x(), p.y(), angle, n.x(), n.y(), 0);
-            };
-            if (clip_) {
-                for (size_t k = 1; k < angles.size(); ++k) {
-                    // A ring's quad is not flat: its two triangles are.
-                    auto three = [&](const Corner& p, const Corner& q, const Corner& r) {
-                        sign > 0 ? face({p, q, r}) : face({p, r, q});
-                    };
-                    const Corner b0 = at(0, angles[k - 1]), b1 = at(1, angles[k - 1]), v0 = at(0, angles[k]),
-                                 v1 = at(1, angles[k]);
-                    if (line[i].y() > 0) three(b0, v0, b1);
-                    if (line[i + 1].y() > 0) three(v0, v1, b1);
-                }
-                continue;
-            }
-            std::uint32_t before0 = 0, before1 = 0;
-            for (size_t k = 0; k < angles.size(); ++k) {
-                const std::uint32_t v0 = vertex(at(0, angles[k])), v1 = vertex(at(1, angles[k]));
-                if (k) {
-                    auto three = [&](std::uint32_t p, std::uint32_t q, std::uint32_t r) {
-                        sign > 0 ? triangle(p, q, r) : triangle(p, r, q);
-                    };
-                    if (line[i].y() > 0) three(before0, v0, before1);
-                    if (line[i + 1].y() > 0) three(v0, v1, before1);
-                }
-                before0 = v0;
-                before1 = v1;
-            }
-        }
-    }
-
-    /// What of a line lies between two radii, in as many pieces as it takes.
-    static std::vector<Polyline> betweenRadii(const Polyline& line, double low, double high)
-    {
-        const double most = std::ranges::max_element(line, {}, [](const Point& p) { return p.y(); })->y();
-        const double least = std::ranges::min_element(line, {}, [](const Point& p) { return p.y(); })->y();
-        if (least >= low && most <= high) return {line};
-        std::vector<Polyline> out;
-        Polyline now;
-        auto cut = [&](const Point& p, const Point& q, double r) {
-            return Point(p + (q - p) * ((r - p.y()) / (q.y() - p.y())));
-        };
-        for (size_t i = 0; i + 1 < line.size(); ++i) {
-            const Point &p = line[i], &q = line[i + 1];
-            std::vector<Point> stops{p};
-            std::vector<double> shares;
-            for (const double r : {low, high})
-                if (std::isfinite(r) && (p.y() - r) * (q.y() - r) < 0) shares.push_back((r - p.y()) / (q.y() - p.y()));
-            std::ranges::sort(shares);
-            for (const double s : shares) stops.push_back(cut(p, q, p.y() + s * (q.y() - p.y())));
-            stops.push_back(q);
-            for (size_t k = 0; k + 1 < stops.size(); ++k) {
-                const double mid = (stops[k].y() + stops[k + 1].y()) / 2;
-                if (mid >= low && mid <= high) {
-                    if (now.empty()) now.push_back(stops[k]);
-                    now.push_back(stops[k + 1]);
-                } else if (!now.empty())
-                    out.push_back(std::exchange(now, {}));
-            }
-        }
-        if (!now.empty()) out.push_back(now);
-        return out;
-    }
-
-    /// Neighbouring faces within 30° share their normal; a sharper corner stays sharp.
-    static Point smoothNormal(const Polyline& line, size_t i, const Point& flat, double sign, bool atStart)
-    {
-        const bool has = atStart ? i > 0 : i + 2 < line.size();
-        if (!has) return flat;
-        const Point d = atStart ? Point(line[i] - line[i - 1]) : Point(line[i + 2] - line[i + 1]);
-        if (d.norm() < 1e-9) return flat;
-        const Point other = Point(-d.y(), d.x()) / d.norm() * sign;
-        return other.dot(flat) > 0.866 ? Point((other + flat).normalized()) : flat;
-    }
-
-    Mesh& mesh_;
-    const Cell* cell_ = nullptr;
-    BuiltLayer::Extent extent_{};
-    bool clip_ = false;
-    float species_ = 0, part_ = 0;
-    double angle_ = 0, cos_ = 1, sin_ = 0;  // the last angle's, which comes twice running
-};
 
 /// Angles from a0 to a1 (degrees) whose chords stay within tolerance of the circle of radius r.
 std::vector<double> arcAngles(double a0, double a1, double r, double tolerance)
@@ -296,7 +92,7 @@ void planeFace(const Polyline& outside, const Polyline& inside, double near, dou
 }
 
 /// The face laid open by the cut, over one layer.
-void openFace(Builder& b, const BuiltLayer& layer, size_t index, const Polyline& outside, const Polyline& inside,
+void openFace(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Polyline& outside, const Polyline& inside,
               double angle)
 {
     const double turn = angle == 0 ? -1 : 1, within = angle + (angle == 0 ? 1e-6 : -1e-6);
@@ -307,7 +103,7 @@ void openFace(Builder& b, const BuiltLayer& layer, size_t index, const Polyline&
         const auto& [zs, rs, from, to] = b.extent();
         if (to - from < 360 && std::fmod(within - from + 720, 360) > to - from) continue;
         planeFace(outside, inside, 0, cell.low, cell.high, b.extent().z, [&](const std::array<Point, 4>& q) {
-            std::vector<Builder::Corner> corners;
+            std::vector<MeshBuilder::Corner> corners;
             for (const Point& p : q) corners.push_back(b.corner(p.x(), p.y(), angle, 0, 0, turn));
             b.face(corners);
         });
@@ -315,7 +111,7 @@ void openFace(Builder& b, const BuiltLayer& layer, size_t index, const Polyline&
 }
 
 /// The sides of open segments, where one looks into the gaps.
-void gapFaces(Builder& b, const BuiltLayer& layer, size_t index, const Polyline& outside, const Polyline& inside)
+void gapFaces(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Polyline& outside, const Polyline& inside)
 {
     for (const Cell& cell : layer.cells) {
         b.begin(index, layer, cell);
@@ -328,7 +124,7 @@ void gapFaces(Builder& b, const BuiltLayer& layer, size_t index, const Polyline&
             planeFace(outside, inside, std::abs(h.offset), cell.low, cell.high, b.extent().z,
                       [&](std::array<Point, 4> q) {
                           if (!turned) std::ranges::reverse(q);
-                          std::vector<Builder::Corner> corners;
+                          std::vector<MeshBuilder::Corner> corners;
                           for (const Point& p : q)
                               corners.push_back(
                                   {h.normal * h.offset + along * p.y() + Eigen::Vector3d::UnitX() * p.x(), h.normal});
@@ -338,14 +134,98 @@ void gapFaces(Builder& b, const BuiltLayer& layer, size_t index, const Polyline&
     }
 }
 
+/// What every face of a piece that is not round is cut at: its edges, and the plane that lays it open.
+std::vector<HalfSpace> limitsOf(const Sides& sides, const MeshDetail& detail, std::vector<HalfSpace> more)
+{
+    // What other axes leave has the edges in its sections already.
+    if (sides.axes.empty()) more.insert(more.end(), sides.edges.begin(), sides.edges.end());
+    if (detail.cutAway && !sides.round()) more.push_back({-Eigen::Vector3d::UnitZ(), 0, false});
+    return more;
+}
+
+/// The sawn faces that stay of the blank, along the axis.
+void edgeFaces(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Sides& sides, const Polyline& outside,
+               const Polyline& inside)
+{
+    if (outside.size() < 2) return;
+    // A face cuts an outline in a hyperbola: its points stand close.
+    const Polyline out = refined(outside, 1), in = inside.empty() ? inside : refined(inside, 1);
+    for (const Cell& cell : layer.cells) {
+        b.begin(index, layer, cell);
+        for (const HalfSpace& h : sides.edges)
+            for (const double way : {-1.0, 1.0}) {
+                const Eigen::Vector3d along = way * Eigen::Vector3d::UnitX().cross(h.normal);
+                planeFace(out, in, h.offset, cell.low, cell.high, b.extent().z, [&](std::array<Point, 4> q) {
+                    if (way < 0) std::ranges::reverse(q);
+                    std::vector<MeshBuilder::Corner> corners;
+                    for (const Point& p : q)
+                        corners.push_back(
+                            {h.normal * h.offset + along * p.y() + Eigen::Vector3d::UnitX() * p.x(), h.normal});
+                    b.face(corners);
+                });
+            }
+    }
+}
+
+/// Puts triangles into the mesh for every cell that they may lie in.
+void ofCells(MeshBuilder& b, const BuiltLayer& layer, size_t index, const std::vector<Loft::Triangle>& triangles)
+{
+    for (const Cell& cell : layer.cells) {
+        b.begin(index, layer, cell);
+        const double low = cell.low, high = cell.high;
+        for (const Loft::Triangle& t : triangles) {
+            const Eigen::Vector3d mid = (t[0].place + t[1].place + t[2].place) / 3;
+            const double r = mid.tail<2>().norm();
+            if (r < low || r > high) continue;
+            b.face({t.begin(), t.end()});
+        }
+    }
+}
+
+/// A cell that is a span of angle, as half-spaces.
+std::vector<HalfSpace> spanOf(const Cell& cell)
+{
+    if (cell.round()) return {};
+    return {{-onwards(cell.from), 0, false}, {onwards(cell.to), 0, false}};
+}
+
+/// What other axes have turned, over one layer: its skin, and its faces at the piece's ends.
+void loftLayer(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Sides& sides, Range tall, bool first,
+               bool last, const MeshDetail& detail)
+{
+    const Loft loft(sides, tall.low, tall.high, detail.tolerance);
+    std::vector<Loft::Triangle> all = loft.skin();
+    auto bore = [&](const Point& end, double at) {
+        return sides.inside.empty() || std::abs(end.x() - at) > 1e-6 ? 0.0 : end.y();
+    };
+    auto add = [&](const std::vector<Loft::Triangle>& some) { all.insert(all.end(), some.begin(), some.end()); };
+    if (first) add(loft.headFace(sides.inside.empty() ? 0 : bore(sides.inside.front(), tall.low)));
+    if (last) add(loft.tailFace(sides.inside.empty() ? 0 : bore(sides.inside.back(), tall.high)));
+    if (layer.radial()) {
+        // Each sector by itself: a cell that is a span of angle is cut out of the skin.
+        for (const Cell& cell : layer.cells) {
+            b.limit(limitsOf(sides, detail, spanOf(cell)));
+            b.begin(index, layer, cell);
+            for (const Loft::Triangle& t : all) b.face({t.begin(), t.end()});
+        }
+        b.limit(limitsOf(sides, detail, {}));
+    } else
+        ofCells(b, layer, index, all);
+}
+
 }  // namespace
 
 Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& detail)
 {
     Mesh mesh;
-    Builder b(assembly, mesh);
+    MeshBuilder b(assembly, mesh);
     if (sides.outside.size() < 2 || assembly.layers.empty()) return mesh;
+    const bool lofted = !sides.axes.empty();
+    b.limit(limitsOf(sides, detail, {}));
     const double height = sides.outside.back().x();
+    std::array<Polyline, 2> open;  // the outside in the two half planes of the cut
+    if (detail.cutAway)
+        for (size_t k = 0; k < 2; ++k) open[k] = outsideAlong(sides, 180.0 * static_cast<double>(k), detail.tolerance);
     for (size_t i = 0; i < assembly.layers.size(); ++i) {
         const BuiltLayer& layer = assembly.layers[i];
         // The last layer takes whatever stands above the stack: a caution says that it is missing.
@@ -363,6 +243,7 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
         // Where a neighbour has gaps, the layer's own face shows through them.
         const bool gapsBelow = !first && (layer.gaps || assembly.layers[i - 1].gaps),
                    gapsAbove = !last && (layer.gaps || assembly.layers[i + 1].gaps);
+        if (lofted) loftLayer(b, layer, i, sides, {layer.z0, std::min(top, height)}, first, last, detail);
         for (const Cell& cell : layer.cells)
             for (const Range& span : spansOf(cell, detail.cutAway)) {
                 b.begin(i, layer, cell);
@@ -375,8 +256,9 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
                 };
                 const Polyline& out = part ? own(sides.outside) : outside;
                 const Polyline& in = part ? own(sides.inside) : inside;
-                if (out.size() > 1) b.sweep(out, angles, 1);
                 if (in.size() > 1) b.sweep(in, angles, -1);
+                if (lofted) continue;
+                if (out.size() > 1) b.sweep(out, angles, 1);
                 if (first || gapsBelow)
                     b.sweep({{layer.z0,
                               first && !sides.inside.empty() && sides.inside.front().x() > 0 ? 0.0 : rim(layer.z0)},
@@ -387,9 +269,12 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
                             angles, 1);
                 if (gapsAbove) b.sweep({{top, radiusAt(sides.outside, top)}, {top, rim(top)}}, angles, 1);
             }
+        if (!lofted && !sides.edges.empty()) edgeFaces(b, layer, i, sides, outside, inside);
         if (layer.gaps && !detail.cutAway) gapFaces(b, layer, i, outside, inside);
         if (detail.cutAway)
-            for (const double angle : {0.0, 180.0}) openFace(b, layer, i, outside, inside, angle);
+            for (size_t k = 0; k < 2; ++k)
+                openFace(b, layer, i, sides.round() ? outside : clipped(open[k], layer.z0, top), inside,
+                         180.0 * static_cast<double>(k));
     }
     return mesh;
 }
@@ -397,7 +282,7 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
 Mesh blankMesh(const Assembly& assembly)
 {
     Mesh mesh;
-    Builder b(assembly, mesh);
+    MeshBuilder b(assembly, mesh);
     for (size_t i = 0; i < assembly.layers.size(); ++i) {
         const BuiltLayer& l = assembly.layers[i];
         for (const Cell& cell : l.cells) {

@@ -1,5 +1,7 @@
 #include "core/turning/shape.h"
 
+#include "core/turning/cross_section.h"
+
 #include <algorithm>
 #include <cmath>
 #include <limits>
@@ -47,6 +49,57 @@ bool isThrough(const Sides& sides, double z)
     return false;
 }
 
+namespace {
+
+/// The wood between two stations of a piece that is not round, by Simpson's rule over its sections: exact where a
+/// section's area is of the third degree between two of them, as a cone's is.
+Revolved faceted(const Sides& sides, double z0, double z1)
+{
+    Revolved sum;
+    auto wood = [&](double z) {
+        const CrossSection section(sides, z);
+        const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
+        return std::max(0.0, section.region().area() - (bore > 0 ? section.areaWithin(bore) : 0));
+    };
+    constexpr double fine = 0.1;  // mm
+    const std::vector<double> at = sliceStations(sides, z0, z1, fine);
+    double before = wood(at.front());
+    for (size_t i = 1; i < at.size(); ++i) {
+        const double h = at[i] - at[i - 1], middle = wood((at[i] + at[i - 1]) / 2), here = wood(at[i]);
+        const double v = h / 6 * (before + 4 * middle + here);
+        sum.volume += v;
+        sum.momentZ += at[i - 1] * v + h * h / 6 * (2 * middle + here);
+        before = here;
+    }
+    return sum;
+}
+
+/// What other axes and edges leave: the widest and the narrowest of it, and the thinnest wall in its sections.
+void measureFaceted(const Sides& sides, Shape& s)
+{
+    s.greatestDiameter = 0;
+    s.leastDiameter = std::numeric_limits<double>::infinity();
+    constexpr int looks = 40;
+    for (int k = 0; k <= looks; ++k) {
+        const double z = s.height * k / looks;
+        const CrossSection section(sides, z);
+        if (section.empty()) continue;
+        const DiscRegion region = section.region();
+        if (const double most = region.widest().across; most > s.greatestDiameter)
+            s.greatestDiameter = most, s.greatestAt = z;
+        if (const double least = region.narrowest().across; least < s.leastDiameter)
+            s.leastDiameter = least, s.leastAt = z;
+        const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
+        if (!(bore > 0) || z <= sides.inside.front().x()) continue;
+        for (int a = 0; a < 72; ++a)
+            if (const double wall = section.reachFrom({0, 0}, 5.0 * a) - bore; wall < s.thinnest.wall)
+                s.thinnest = {std::max(0.0, wall), {z, bore}};
+    }
+    if (!std::isfinite(s.leastDiameter)) s.leastDiameter = 0;
+}
+
+}  // namespace
+
 Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& sides)
 {
     Shape s;
@@ -62,8 +115,11 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
 
     double moment = 0;
     for (const BuiltLayer& layer : assembly.layers) {
-        Revolved wood = revolved(clipped(sides.outside, layer.z0, layer.z1));
-        if (!s.solid) wood = wood - revolved(clipped(sides.inside, layer.z0, layer.z1));
+        const double top = std::min(layer.z1, s.height);
+        if (!sides.round() && layer.z0 >= top) continue;
+        Revolved wood =
+            sides.round() ? revolved(clipped(sides.outside, layer.z0, layer.z1)) : faceted(sides, layer.z0, top);
+        if (!s.solid && sides.round()) wood = wood - revolved(clipped(sides.inside, layer.z0, layer.z1));
         // Where the inside lies outside there is no wood, not less than none.
         if (wood.volume < 0) wood = {};
         const double density = layer.density * kgPerMm3;
@@ -93,8 +149,9 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
             if (w.wall < s.thinnest.wall) s.thinnest = w;
             if (w.inside.x() >= wallFrom - 1e-6 && w.wall > s.thickest.wall) s.thickest = w;
         }
-        if (!std::isfinite(s.thinnest.wall)) s.thinnest = {};
     }
+    if (!sides.round()) measureFaceted(sides, s);
+    if (!s.solid && !std::isfinite(s.thinnest.wall)) s.thinnest = {};
     return s;
 }
 

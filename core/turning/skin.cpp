@@ -1,5 +1,6 @@
 #include "core/turning/skin.h"
 
+#include "core/turning/cross_section.h"
 #include "core/turning/mesh.h"
 #include "core/wood/figure.h"
 
@@ -35,11 +36,15 @@ Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& 
     struct Column {
         double z, r;
         size_t layer;
+        std::optional<CrossSection> section;  // where it is not round
     };
     std::vector<Column> columns;
     for (int x = 0; x < w.width; ++x) {
         const double z = w.z0 + (x + 0.5) * (w.z1 - w.z0) / w.width;
-        columns.push_back({z, radiusAt(sides.outside, z), assembly.layerAt(z)});
+        columns.push_back({z, radiusAt(sides.outside, z), assembly.layerAt(z), {}});
+        if (sides.round()) continue;
+        columns.back().section.emplace(sides, z);
+        if (!columns.back().section->holds({0, 0})) columns.back().r = std::nan("");
     }
     for (int y = 0; y < w.height; ++y) {
         if (cancelled && *cancelled) break;
@@ -48,8 +53,9 @@ Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& 
             const Column& c = columns[static_cast<size_t>(x)];
             if (std::isnan(c.r)) continue;
             const BuiltLayer& layer = assembly.layers[c.layer];
+            const double r = c.section ? c.section->reachFrom({0, 0}, angle) : c.r;
             out.pixels[static_cast<size_t>(y) * static_cast<size_t>(w.width) + static_cast<size_t>(x)] =
-                woodAt(layer, c.z, c.r, angle, outwards(angle));
+                woodAt(layer, c.z, r, angle, outwards(angle));
         }
     }
     return out;
@@ -60,9 +66,10 @@ Raster bakeSection(const Assembly& assembly, const Sides& sides, double z0, doub
 {
     Raster out{width, height, std::vector<std::uint32_t>(static_cast<size_t>(width) * static_cast<size_t>(height), 0)};
     if (assembly.layers.empty()) return out;
+    const Polyline outside = outsideAlong(sides, 0);
     for (int x = 0; x < width; ++x) {
         const double z = z0 + (x + 0.5) * (z1 - z0) / width;
-        const double outer = radiusAt(sides.outside, z);
+        const double outer = radiusAt(outside, z);
         const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
         const double inner = std::isnan(bore) ? 0 : bore;
         if (std::isnan(outer)) continue;

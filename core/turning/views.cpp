@@ -1,5 +1,6 @@
 #include "core/turning/views.h"
 
+#include "core/turning/cross_section.h"
 #include "core/wood/figure.h"
 
 #include <algorithm>
@@ -45,13 +46,24 @@ Raster bakeSide(const Assembly& assembly, const Sides& sides, double z0, double 
         const double before = radiusAt(sides.outside, z - step), after = radiusAt(sides.outside, z + step);
         const double slope = std::isnan(before) || std::isnan(after) ? 0 : (after - before) / (2 * step);
         const BuiltLayer& layer = assembly.layers[assembly.layerAt(z)];
+        std::optional<CrossSection> section;
+        if (!sides.round()) section.emplace(sides, z);
         for (int y = 0; y < height; ++y) {
             const double up = high - (y + 0.5) * (high - low) / height;
             if (std::abs(up) >= r) continue;
+            std::uint32_t& pixel =
+                out.pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)];
+            if (section) {
+                if (const auto front = section->front(up)) {
+                    const Point p(up, front->out);
+                    const double angle = std::atan2(p.y(), p.x()) / degrees;
+                    pixel = litWood(layer, z, p.norm() - 1e-6, angle, section->normalAt(p, front->of), light);
+                }
+                continue;
+            }
             const double angle = std::acos(up / r) / degrees;  // 9 o'clock, 90°, is nearest to the turner
             const Eigen::Vector3d out3 = outwards(angle) - slope * Eigen::Vector3d::UnitX();
-            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)] =
-                litWood(layer, z, r - 1e-6, angle, out3.normalized(), light);
+            pixel = litWood(layer, z, r - 1e-6, angle, out3.normalized(), light);
         }
     }
     return out;
@@ -81,10 +93,63 @@ double stationSeen(const Sides& sides, End from, double r)
     return std::nan("");
 }
 
+namespace {
+
+/// The piece from one end where it is not round: at every pixel the first section, coming from there, that holds it.
+Raster bakeFacetedEnd(const Assembly& assembly, const Sides& sides, End from, double half, int size,
+                      const std::atomic<bool>* cancelled)
+{
+    Raster out = blank(size, size);
+    const double towards = from == End::Tailstock ? 1 : -1;
+    const Eigen::Vector3d light = Eigen::Vector3d(0.8 * towards, 0.7, 0.35).normalized();
+    struct Level {
+        CrossSection section;
+        double bore;
+    };
+    std::vector<Level> levels;
+    const double z0 = sides.outside.front().x(), z1 = sides.outside.back().x();
+    constexpr int looks = 240;
+    for (int k = 0; k <= looks; ++k) {
+        const double z = z0 + (z1 - z0) * k / looks;
+        const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
+        levels.push_back({CrossSection(sides, z), std::isnan(bore) ? 0 : bore});
+    }
+    if (towards > 0) std::ranges::reverse(levels);
+    for (int y = 0; y < size; ++y) {
+        if (cancelled && *cancelled) break;
+        for (int x = 0; x < size; ++x) {
+            const double px = ((x + 0.5) / size * 2 - 1) * half, py = (1 - (y + 0.5) / size * 2) * half;
+            const Point p(py, -towards * px);
+            const double r = p.norm();
+            const auto seen =
+                std::ranges::find_if(levels, [&](const Level& l) { return r >= l.bore && l.section.holds(p); });
+            if (seen == levels.end()) continue;
+            const double z = seen->section.z(), angle = std::atan2(p.y(), p.x()) / degrees;
+            // The face that is nearest is the one the light falls on.
+            Eigen::Vector3d normal = towards * Eigen::Vector3d::UnitX();
+            if (seen != levels.begin()) {
+                const double turned =
+                    std::atan2(p.y() - seen->section.middle().y(), p.x() - seen->section.middle().x());
+                for (const CrossSection::Side& side : seen->section.spans()) {
+                    const double on = std::fmod(turned / degrees - side.from + 720, 360);
+                    if (on <= side.to - side.from) normal = seen->section.normalAt(p, side.of);
+                }
+                normal = (normal + towards * 0.4 * Eigen::Vector3d::UnitX()).normalized();
+            }
+            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(size) + static_cast<size_t>(x)] = litWood(
+                assembly.layers[assembly.layerAt(z - towards * 1e-6)], z - towards * 1e-6, r, angle, normal, light);
+        }
+    }
+    return out;
+}
+
+}  // namespace
+
 Raster bakeEnd(const Assembly& assembly, const Sides& sides, End from, double half, int size,
                const std::atomic<bool>* cancelled)
 {
     if (assembly.layers.empty() || size <= 0) return {};
+    if (!sides.round()) return bakeFacetedEnd(assembly, sides, from, half, size, cancelled);
     Raster out = blank(size, size);
     const double towards = from == End::Tailstock ? 1 : -1, step = half / size;
     const Eigen::Vector3d light = Eigen::Vector3d(0.8 * towards, 0.7, 0.35).normalized();

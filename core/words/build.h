@@ -67,6 +67,12 @@ inline constexpr Pattern segmentsGlued{"glue the segments without gaps"};
 inline constexpr Pattern noWallLeft{
     "the cut is so steep or the kerf so wide that hardly any wall is left between two cuts"};
 inline constexpr Pattern angleInstead{"an angle of %1"};
+inline constexpr Pattern wetBlock{"at %1 % moisture it moves as it is opened: turned now it goes out of round and may "
+                                  "crack; rough-turned with a wall "
+                                  "of a tenth of its diameter and dried it is turned a second time"};
+inline constexpr Pattern dryBlock{"a dry block"};
+inline constexpr Pattern pithSplits{"with the pith in it the wood cracks from there as it dries"};
+inline constexpr Pattern pithOut{"a block sawn clear of the pith"};
 inline constexpr Pattern patternLost{"turned %1 each, the stripes no longer follow one another after %2 rings"};
 inline constexpr Pattern ringsNotTurned{"rings not turned"};
 

@@ -26,6 +26,22 @@ inline constexpr Pattern cutSheet{"Cut the sheet of %1"};
 inline constexpr Pattern sheetOversize{"square and oversize: its edge is turned with everything else"};
 inline constexpr Pattern knife{"knife and straightedge, %1 square; tape over the cut so that it does not split"};
 
+// Blocks
+inline constexpr Pattern inspectBlock{"Look %1 over before it is mounted"};
+inline constexpr Pattern crackLetsGo{
+    "what a crack, loose bark or a dead knot lets go flies off at the speed of the rim"};
+inline constexpr Pattern lookForDefects{
+    "all faces and both ends, in raking light: cracks, loose bark, knots, rot, insect holes; a magnet along it for "
+    "metal; tapped, a sound block rings; what can let go is sawn off, filled or bound, or the block is not turned"};
+inline constexpr Pattern cutBlock{"Saw %1 to size"};
+inline constexpr Pattern cutLog{"Saw %1 from the log"};
+inline constexpr Pattern blankNearRound{"the nearer the blank is to round, the less it shakes when it is first turned"};
+inline constexpr Pattern blockSquare{"%1 thick, %2 across the grain, %3 along it; faces square to one another"};
+inline constexpr Pattern blockRound{"%1 thick; bandsaw, a circle in a square of %2 by %3, flat face down on the table"};
+inline constexpr Pattern logInCradle{
+    "%1 thick, %2 across, %3 along; round wood is sawn only in a cradle or clamped: on the table it rolls into the "
+    "blade and takes the hand with it"};
+
 // Rings
 inline constexpr Pattern cutSegments{"Cut %1 segments of %2"};
 inline constexpr Pattern oneSetUpMitres{

@@ -151,4 +151,112 @@ inline constexpr Pattern partingThenHand{"parting tool, tailstock up, until a ne
                                          "at rest, the neck sawn by hand with the "
                                          "piece held in the other; then hand sanding"};
 
+// One block, turned from both sides
+inline constexpr Pattern mountScrew{"Mount the block on the worm screw"};
+inline constexpr Pattern mountFaceCentres{"Mount the block between centres, its faces to them"};
+inline constexpr Pattern outsideFirst{
+    "the outside and the foot are turned first: everything later is held by the foot"};
+inline constexpr Pattern screwInRim{
+    "on the face that becomes the rim, in its middle, where the hollow takes the hole away; flange of %1 flat against "
+    "the wood, hole %2 deep; tailstock up; turned by hand first, clear of rest and bed"};
+inline constexpr Pattern spurInRim{
+    "spur on the face that becomes the rim, live cup on the foot's; diagonals give the middle of a square face; "
+    "tailstock locked, turned by hand first, clear of rest and bed"};
+inline constexpr Pattern turnFootTenon{"Turn the tenon on the foot"};
+inline constexpr Pattern turnFootRecess{"Turn the recess in the foot"};
+inline constexpr Pattern servesAllMounts{"one grip that serves every later mount keeps the piece true"};
+inline constexpr Pattern footTenonTo{
+    "%1, %2 high, its sides to the jaws' own angle; a flat shoulder round it for the jaws' faces: the shoulder, not "
+    "the tenon's end, sits on the chuck"};
+inline constexpr Pattern footRecessTo{
+    "%1, %2 deep, its wall to the jaws' own angle, its floor flat; sound wood all round it"};
+inline constexpr Pattern finishOutside{"Finish the outside to the template"};
+inline constexpr Pattern outsideReached{"once it is reversed the chuck stands where the foot has to be reached"};
+inline constexpr Pattern sandOutside{"Sand the outside"};
+inline constexpr Pattern sharpen{"Sharpen the gouge"};
+inline constexpr Pattern lastCutsSharp{"the last cuts take off the marks of all before them: only a fresh edge does"};
+inline constexpr Pattern byTheGrinder{"lathe at rest; eye protection at the grinder too"};
+inline constexpr Pattern reverse{"Reverse the piece onto its foot"};
+inline constexpr Pattern insideFree{"held by the foot, the rim and the whole inside are free"};
+inline constexpr Pattern jawsOnFoot{
+    "jaws closed on the tenon, %1, %2 high, its shoulder hard against them; brought up with the tailstock so that it "
+    "sits square, tailstock left up while the middle stands; turned by hand first"};
+inline constexpr Pattern jawsInFoot{
+    "jaws opened in the recess, %1, %2 deep: firmly, not hard, a recess splits; brought up with the tailstock; turned "
+    "by hand first"};
+inline constexpr Pattern onFaceplate{
+    "faceplate on the foot, screws on a circle of %1, %2 into the wood that is turned off or plugged later; all holes "
+    "used, screws for wood, not for plaster board"};
+inline constexpr Pattern thinLast{"thin wood moves and sings: what is thin is finished at once and not touched again"};
+inline constexpr Pattern mountForFoot{"Reverse once more, for the foot"};
+inline constexpr Pattern tenonHasServed{"nothing needs the tenon any more"};
+inline constexpr Pattern inJam{"rim in a recess turned to it in a scrap disc, %1, snug by hand, tape over the joint "
+                               "all round; tailstock up with a "
+                               "block over the tenon; light cuts at a low speed"};
+inline constexpr Pattern onCushion{"inside over a rounded form with a cushion of foam or leather, rim %1; the "
+                                   "tailstock alone holds it: it stays up to "
+                                   "the end, light cuts at a low speed"};
+inline constexpr Pattern inButtons{
+    "buttons of the plate closed on the rim, %1; the plate's own speed limit, tailstock up as long as it can be; hands "
+    "clear of the buttons: they cannot be seen as they turn"};
+inline constexpr Pattern onVacuum{
+    "rim on the seal, %1; gauge read before every start and watched; wood that is open in the pores or cracked leaks; "
+    "tailstock up until the last"};
+inline constexpr Pattern tenonOff{"Turn the tenon off and finish the foot"};
+inline constexpr Pattern holesOff{"Turn the screw holes off and finish the foot"};
+inline constexpr Pattern floorIsKnown{"last: the inside's floor is known now, and measured before the foot is cut"};
+inline constexpr Pattern footALittleHollow{
+    "a little hollow, so that it stands on its ring; the last nub under the tailstock sawn off by hand with the lathe "
+    "at rest"};
+
+// Several axes
+inline constexpr Pattern axisNamed{"%1"};
+inline constexpr Pattern markCentres{"Mark all centres on both ends"};
+inline constexpr Pattern centresBeforeRound{
+    "both ends are flat and free now, and a centre is only true on both of them"};
+inline constexpr Pattern punchCentres{"the packet's two templates, full size, glued on with the true centre on the "
+                                      "true centre and 12 o'clock to the same "
+                                      "edge; head end and tail end marked; every centre punched with an awl"};
+inline constexpr Pattern firstCentre{
+    "%1, first side: at the head %2 off, towards %3; at the tail %4 off, towards %5; from 12 o'clock, anticlockwise as "
+    "seen from the tailstock"};
+inline constexpr Pattern drawDepthLine{"Draw the depth line for %1"};
+inline constexpr Pattern onlyWhileTrue{
+    "only while the piece runs true can it be drawn; off its axis nothing shows how deep"};
+inline constexpr Pattern pencilOnEnd{"pencil on the rest, lathe at its lowest speed"};
+inline constexpr Pattern lineOnHead{"on the head end a circle with a radius of %1"};
+inline constexpr Pattern lineOnTail{"on the tail end a circle with a radius of %1"};
+inline constexpr Pattern noLineBetween{
+    "each side is down to its line where the cut runs out over the end; in between a line would be cut away with the "
+    "wood and show nothing"};
+inline constexpr Pattern mountAxis{"Mount for %1, side %2"};
+inline constexpr Pattern axisMakesSide{"the side that stands farthest out is the one that this axis turns"};
+inline constexpr Pattern onMarkedCentres{
+    "head centre %1, towards %2; tail centre %3, towards %4; points well in their marks, tailstock locked; turned by "
+    "hand first: rest clear of the widest sweep, the sweep's edge marked on the rest, hands behind it"};
+inline constexpr Pattern onEccentric{
+    "chuck set %1 off, its screws tight and long enough, live centre up on the other end; turned by hand first, hands "
+    "clear of the chuck's corners"};
+inline constexpr Pattern tiltedInJaws{
+    "tilted by %1 towards %2 about the place %3 along it, jaws tight on what they touch; tailstock's point up wherever "
+    "it meets; turned by hand first"};
+inline constexpr Pattern indexHole{"%1 of %2"};
+inline constexpr Pattern turnAxis{"Turn %1, side %2"};
+inline constexpr Pattern calliperTells{
+    "nothing that can be seen while it turns says how deep it is: the calliper does"};
+inline constexpr Pattern mostlyAir{
+    "from station %1 to %2; most of a turn is air: sharp tool, slow feed, light cuts, the lathe stopped often; done at "
+    "a "
+    "thickness of %3 across the piece, by calliper at station %4, lathe at rest; what stands out cannot be seen as it "
+    "turns"};
+inline constexpr Pattern sandAxis{"Sand %1, side %2"};
+inline constexpr Pattern noWayBack{"before the axis moves: this side never runs true again, there is no coming back"};
+inline constexpr Pattern blockNotFingers{
+    "tool rest off; paper on a block, lathe at its lowest or at rest: fingers are caught by what stands out; dust "
+    "extraction and mask"};
+inline constexpr Pattern mountTrue{"Back on the true centres"};
+inline constexpr Pattern restOnTrueAxis{"what is left to do is done on the true axis"};
+inline constexpr Pattern ridgesStand{"head end to the head; turned by hand first: ridges stand out now"};
+inline constexpr Pattern speedBegin{"begin at %1, no faster than %2"};
+
 }  // namespace vl::words

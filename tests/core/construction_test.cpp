@@ -227,6 +227,8 @@ double lostAtTheBench(const Piece& piece, const Shop& shop, const BuiltLayer& b,
         }
         return lost;
     }
+    if (l.is<BlockForm>())  // sawn round, or out of a log: what the saw leaves of the box round it
+        return b.settings[0].value * b.settings[1].value * b.settings[2].value - b.volume;
     if (const SpindleForm* f = l.as<SpindleForm>()) return b.stock.outer * b.stock.outer * (f->below + f->above);
     const double wood = b.volume / height;  // of the ring's face
     if (const LetInForm* f = l.as<LetInForm>()) {

@@ -1,5 +1,6 @@
 // Heights of the parts after every loss at the bench add up to the layer, for every construction and any piece.
 #include "core/blank/made_up.h"
+#include "core/blank/block_recipe.h"
 #include "core/plan/plan.h"
 #include "tests/core/random_piece.h"
 #include "tests/support/property.h"
@@ -38,6 +39,11 @@ double heightLeft(const Piece& p, const Plan& plan, size_t i, const Part& part)
     }
     if (l.is<BilletForm>()) return part.length - faces;
     if (l.is<WrapForm>()) return part.length - 10 - faces;  // spare length, squared off at the end
+    if (const BlockForm* f = l.as<BlockForm>()) {
+        const double high = f->alongAxis() ? part.length : part.thickness;
+        if (p.layers.size() > 1) return high - faces;
+        return isWholeBlock(p) ? high - footWaste(p, {}) : high;  // the foot's tenon is turned off last
+    }
     if (l.is<SpindleForm>()) return part.length - b.tenon.below - b.tenon.above;
     if (const BoardRingForm* f = l.as<BoardRingForm>()) {
         // Glued of strips the board is flattened first; then every ring loses 0.2 mm on each face, and the stack both.

@@ -81,11 +81,15 @@ void letStockFollow(const Case& in, int layer, const std::string& label, std::ve
 
 std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides,
                                 const Shape& shape, const CutPlan& cuts, const std::vector<Overlap>& overlaps,
-                                const std::vector<JointGlue>& glues, LengthStyle style)
+                                const std::vector<JointGlue>& glues, const std::vector<AxisSetUp>& setUps,
+                                const std::vector<AxisReport>& axes, const std::vector<Mount>& mounts,
+                                LengthStyle style)
 {
-    const Case in{piece, shop, assembly, sides, shape, cuts, overlaps, glues, style};
+    const Case in{piece, shop, assembly, sides, shape, cuts, overlaps, glues, setUps, axes, mounts, style};
     std::vector<Caution> out;
-    for (const auto judge : {shapeCautions, buildCautions, cutCautions, glueCautions, turnCautions}) judge(in, out);
+    for (const auto judge :
+         {shapeCautions, buildCautions, cutCautions, glueCautions, turnCautions, holdCautions, axisCautions})
+        judge(in, out);
     std::ranges::stable_sort(out, [](const Caution& x, const Caution& y) {
         return std::pair(-static_cast<int>(x.level), x.z) < std::pair(-static_cast<int>(y.level), y.z);
     });

@@ -14,6 +14,9 @@ struct Case {
     const CutPlan& cuts;
     const std::vector<Overlap>& overlaps;
     const std::vector<JointGlue>& glues;
+    const std::vector<AxisSetUp>& setUps;
+    const std::vector<AxisReport>& axes;
+    const std::vector<Mount>& mounts;
     LengthStyle style;
 
     const Layer& layer(int i) const { return piece.layers[static_cast<size_t>(i)]; }
@@ -41,5 +44,7 @@ void buildCautions(const Case& in, std::vector<Caution>& out);
 void cutCautions(const Case& in, std::vector<Caution>& out);
 void glueCautions(const Case& in, std::vector<Caution>& out);
 void turnCautions(const Case& in, std::vector<Caution>& out);
+void holdCautions(const Case& in, std::vector<Caution>& out);
+void axisCautions(const Case& in, std::vector<Caution>& out);
 
 }  // namespace vl

@@ -1,0 +1,185 @@
+#include "core/blank/block_recipe.h"
+#include "core/blank/construction.h"
+
+#include "core/wood/figure.h"
+#include "core/words/build.h"
+#include "core/words/cut.h"
+#include "core/words/turn.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+constexpr int facets = 48;  // of what is sawn or grown round, where a solid of flat faces is asked for
+
+/// Half of what the block measures across the axis: along 9 o'clock and along 12 o'clock, mm.
+struct HalfSides {
+    double along, across;
+};
+
+HalfSides halfSides(const Site& site, const BuiltLayer& b)
+{
+    const Edge& edge = site.piece.edge;
+    const double outer = wantedOuter(site, b);
+    if (edge.kind == Edge::Turned) return {outer, outer};
+    return {edge.length / 2 + site.layer().outerAllowance, edge.width / 2 + site.layer().outerAllowance};
+}
+
+/// Half a log lies with its own middle along 9 o'clock; its flat face is one of the layer's.
+void halfLog(const BlockForm& f, BuiltLayer& b, const HalfSides& half)
+{
+    const double radius = f.log / 2, flat = f.bark == BlockForm::AtFoot ? b.z1 : b.z0;
+    const double up = f.bark == BlockForm::AtFoot ? -1 : 1;
+    Cell& cell = b.cells[0];
+    for (int k = 0; k <= facets / 2; ++k) {
+        const double a = 180.0 * k / (facets / 2.0) * degrees;
+        const Eigen::Vector3d normal =
+            (outwards(0) * std::cos(a) + up * std::sin(a) * Eigen::Vector3d::UnitX()).normalized();
+        cell.faces.push_back({normal, radius + normal.x() * flat, false});
+    }
+    for (const double a : {90.0, 270.0}) cell.faces.push_back({outwards(a), half.along, false});
+    b.outerHold.clear();
+    constexpr int looks = 24;
+    for (int k = 0; k <= looks; ++k) {
+        const double z = b.z0 + (b.z1 - b.z0) * k / looks, off = std::abs(z - flat);
+        b.outerHold.push_back({z, std::min(half.along, std::sqrt(std::max(0.0, radius * radius - off * off)))});
+    }
+    b.corner = std::hypot(half.along, radius);
+}
+
+void shapeOf(const Site& site, const BlockForm& f, BuiltLayer& b)
+{
+    const HalfSides half = halfSides(site, b);
+    Cell& cell = b.cells[0];
+    const bool edged = site.piece.edge.kind != Edge::Turned;
+    switch (f.shape) {
+    case BlockForm::Square: {
+        const std::array sides{half.across, half.along, half.across, half.along};
+        for (size_t k = 0; k < 4; ++k) cell.faces.push_back({outwards(90.0 * static_cast<double>(k)), sides[k], false});
+        b.corner = std::hypot(half.along, half.across);
+        // Square work is turned out of the circle that its corners sweep.
+        const double holds = edged ? b.corner : std::min(half.along, half.across);
+        holdStraight(b, holds, 0);
+        break;
+    }
+    case BlockForm::Round:
+        for (int k = 0; k < facets; ++k) cell.faces.push_back({outwards(k * 360.0 / facets), half.along, false});
+        b.corner = half.along / std::cos(pi / facets);
+        holdStraight(b, half.along, 0);
+        break;
+    case BlockForm::HalfLog:
+        halfLog(f, b, half);
+        break;
+    case BlockForm::Log: {
+        const double radius = f.log / 2, offset = std::min(f.offset, radius - 1);
+        for (int k = 0; k < facets; ++k) {
+            const double a = k * 360.0 / facets;
+            // The log's middle lies the other way from its axis.
+            cell.faces.push_back({outwards(a), radius - offset * std::cos((a - f.offsetDirection) * degrees), false});
+        }
+        b.corner = (radius + offset) / std::cos(pi / facets);
+        holdStraight(b, radius - offset, 0);
+        break;
+    }
+    }
+    const double most = std::ranges::max_element(b.outerHold, {}, [](const Point& p) { return p.y(); })->y();
+    b.stock = {1, 2 * most, 0};
+    b.volume = volumeOf(convexBody(b.body(cell), 3 * b.corner + b.z1));
+}
+
+void judge(const BlockForm& f, BuiltLayer& b)
+{
+    constexpr double dry = 12;  // %, above it wood moves as it is turned; common practice
+    if (f.moisture > dry)
+        b.concerns.push_back({.id = "wet-block",
+                              .stop = false,
+                              .measure = f.moisture,
+                              .limit = dry,
+                              .unit = "%",
+                              .message = says(words::wetBlock, Quantity{f.moisture, Unit::Count, 0}),
+                              .fix = says(words::dryBlock),
+                              .change = [](Layer& q) { q.as<BlockForm>()->moisture = dry; }});
+    if (f.pith && f.shape != BlockForm::Log)
+        b.concerns.push_back({.id = "pith",
+                              .stop = false,
+                              .measure = 1,
+                              .limit = 0,
+                              .unit = "",
+                              .message = says(words::pithSplits),
+                              .fix = says(words::pithOut),
+                              .change = [](Layer& q) { q.as<BlockForm>()->pith = false; }});
+}
+
+void build(const Site& site, Building& out)
+{
+    BuiltLayer& b = out.layer;
+    const auto& f = site.form<BlockForm>();
+    b.woods = {woodAt(site.layer(), 0)};
+    b.density = b.woods[0]->density;
+    Cell cell{b.woods[0], 0, segmentSeed(site.index, 0)};
+    if (f.alongAxis()) {
+        cell.board.axes.row(0) = Eigen::Vector3d::UnitX();
+        cell.board.axes.row(1) = onwards(0);
+        cell.board.axes.row(2) = outwards(0);
+        cell.board.origin = {b.z0, 0, 0};
+    } else
+        cell.board = flatFrame(b.z0, 0);
+    b.cells = {cell};
+    shapeOf(site, f, b);
+    const HalfSides half = halfSides(site, b);
+    const bool grown = f.shape == BlockForm::HalfLog || f.shape == BlockForm::Log;
+    // A whole piece needs no flat faces; in a stack they are glued.
+    const bool alone = site.piece.layers.size() == 1;
+    const double high = !alone                     ? b.planeTo
+                        : isWholeBlock(site.piece) ? b.glued + footWaste(site.piece, site.shop)
+                                                   : b.glued;
+    b.planeTo = high;
+    const double wide = grown ? f.log : 2 * half.across, wideAlong = f.shape == BlockForm::Log ? f.log : 2 * half.along;
+
+    const Setting thick{.machine = "saw", .name = "thickness", .value = high, .formula = "chosen", .decimals = 1};
+    const Setting across{.machine = "saw", .name = "across the grain", .value = wide, .formula = "Ø + 2 · allowance"};
+    const Setting along{
+        .machine = "saw", .name = "along the grain", .value = wideAlong, .formula = "Ø + 2 · allowance"};
+    b.settings = {thick, across, along};
+    judge(f, b);
+
+    const double length = f.alongAxis() ? high : wideAlong, thickness = f.alongAxis() ? wideAlong : high;
+    out.parts = {squarePart(site, {.id = "",
+                                   .name = "block",
+                                   .wood = b.woods[0],
+                                   .length = length,
+                                   .width = wide,
+                                   .thickness = thickness,
+                                   .grain = f.alongAxis() ? "along the axis" : "across the axis"})};
+    const bool round = f.shape == BlockForm::Round;
+    out.steps = [=, &layer = site.layer()](Bench& bench, const Things& parts) {
+        const Thing sound = bench.step(Action::Inspect, "inspect", parts, "sound",
+                                       {.title = says(words::inspectBlock, bench.name()),
+                                        .why = says(words::crackLetsGo),
+                                        .how = says(words::lookForDefects),
+                                        .minutes = 5});
+        Thing blank = bench.step(Action::Cut, "cut", {sound}, "blank",
+                                 {.title = says(grown ? words::cutLog : words::cutBlock, bench.name()),
+                                  .why = says(words::blankNearRound),
+                                  .how = says(grown   ? words::logInCradle
+                                              : round ? words::blockRound
+                                                      : words::blockSquare,
+                                              thick, across, along),
+                                  .settings = {thick, across, along},
+                                  .minutes = grown ? 20.0 : 10.0,
+                                  .uses = {"saw"}});
+        return alone ? blank : flattenFaces(bench, blank, layer, 8);
+    };
+}
+
+}  // namespace
+
+const Construction& constructionOf(const BlockForm&)
+{
+    static constexpr Construction block{.build = build, .segment = "block", .noun = "block"};
+    return block;
+}
+
+}  // namespace vl

@@ -1,0 +1,296 @@
+#include "core/blank/block_recipe.h"
+
+#include "core/blank/turn_recipe.h"
+#include "core/lathe/mount.h"
+#include "core/words/turn.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+constexpr double screwLong = 25, screwFlange = 60;  // mm, a usual worm screw; common practice
+constexpr double margin = 6;                        // mm left under a screw's point or a recess; own value
+
+constexpr double screwsDeep = 12;  // mm, a faceplate's; common practice
+
+double tenonHigh(const Shop& shop) { return std::min(8.0, shop.jaws.depth); }
+
+class BlockWriter {
+public:
+    BlockWriter(const Piece& piece, const Shop& shop, const Sides& sides, Recipe& recipe)
+        : piece_(piece), shop_(shop), foot_(footHold(piece, shop, sides)), recipe_(recipe),
+          bench_(recipe, "", -1, Text()), height_(outlineHeight(piece)),
+          hollow_(piece.hollow.rule != WallRule::Solid && !sides.inside.empty()),
+          depth_(hollow_ ? height_ - sides.inside.front().x() : 0), rim_(rimOf(sides))
+    {
+    }
+
+    void write(const Thing& blank)
+    {
+        now_ = blank;
+        const bool together = piece_.choices.sides == SideSchool::BothRoughed;
+        mountFirst();
+        turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25);
+        turnFoot();
+        if (!together) finishOutside();
+        mountReversed();
+        if (hollow_) {
+            turn("hollow", words::hollow, together ? words::bothRoughed : words::thinLast, words::byCalliper, 40);
+            if (together) finishOutside();
+            sharpen("inside");
+            turn("fine", words::finishWall, together ? words::shapeHasMoved : words::thinLast, words::lightCuts, 25);
+        } else if (together)
+            finishOutside();
+        sand("sand", words::sand);
+        mountLast();
+        step(Action::Finish, "finish", "piece",
+             {.title = says(words::putOnFinish),
+              .why = says(words::samePace),
+              .how = says(words::oilyRags),
+              .minutes = 20,
+              .waitMinutes = shop_.finishMinutes});
+    }
+
+private:
+    static double rimOf(const Sides& sides) { return sides.inside.empty() ? 0 : sides.inside.back().y(); }
+    void step(Action action, const std::string& id, const char* gives, Doing doing)
+    {
+        now_ = bench_.step(action, id, {now_}, gives, std::move(doing));
+    }
+    void turn(const char* id, const Pattern& title, const Pattern& why, const Pattern& how, double minutes)
+    {
+        step(Action::Turn, id, (std::string(id) + "-turned").c_str(),
+             {.title = says(title), .why = says(why), .how = says(how), .minutes = minutes, .uses = {"lathe"}});
+    }
+    void sand(const char* id, const Pattern& title)
+    {
+        step(Action::Sand, id, (std::string(id) + "ed").c_str(),
+             {.title = says(title),
+              .why = says(words::throughGrits),
+              .how = says(words::restOff),
+              .minutes = 20,
+              .uses = {"lathe"}});
+    }
+    void sharpen(const char* what)
+    {
+        step(Action::Turn, std::string("sharpen-") + what, (std::string("sharp-") + what).c_str(),
+             {.title = says(words::sharpen),
+              .why = says(words::lastCutsSharp),
+              .how = says(words::byTheGrinder),
+              .minutes = 3});
+    }
+    void finishOutside()
+    {
+        sharpen("outside");
+        turn("fine-outside", words::finishOutside, words::outsideReached, words::lightCuts, 15);
+        sand("sand-outside", words::sandOutside);
+    }
+
+    void mountFirst()
+    {
+        // The screw's hole goes into what is hollowed away; where nothing deep enough is, the ends hold it.
+        const bool screw = depth_ >= screwLong + margin && rim_ > screwFlange / 2;
+        const Setting flange{.machine = "lathe",
+                             .name = "screw's flange, Ø",
+                             .value = screwFlange,
+                             .source = "common practice",
+                             .decimals = 0},
+            deep{.machine = "drill",
+                 .name = "hole's depth",
+                 .value = screwLong + 1,
+                 .formula = "screw + 1 mm",
+                 .source = "common practice",
+                 .decimals = 0};
+        Doing d{.title = says(screw ? words::mountScrew : words::mountFaceCentres),
+                .why = says(words::outsideFirst),
+                .how = screw ? says(words::screwInRim, flange, deep) : says(words::spurInRim),
+                .minutes = 8,
+                .uses = {"lathe"},
+                .held = {.set = true,
+                         .by = screw ? Hold::Screw : Hold::Centres,
+                         .diameter = screw ? screwFlange : 25,
+                         .depth = screw ? screwLong : 6,
+                         .overhang = height_,
+                         .tailstock = true}};
+        if (screw) d.settings = {flange, deep};
+        step(Action::Mount, "mount-first", "mounted", std::move(d));
+    }
+
+    Setting footDiameter() const
+    {
+        return {.machine = "lathe",
+                .name = foot_.by == Hold::Recess ? "recess, Ø" : "tenon, Ø",
+                .value = foot_.diameter,
+                .formula = "from the jaws' range and the foot",
+                .decimals = 1};
+    }
+    Setting footDepth() const
+    {
+        return {.machine = "lathe",
+                .name = foot_.by == Hold::Recess ? "its depth" : "its height",
+                .value = foot_.depth,
+                .source = "common practice",
+                .decimals = 1};
+    }
+
+    void turnFoot()
+    {
+        if (foot_.by == Hold::Faceplate) return;
+        const Setting wide = footDiameter(), deep = footDepth();
+        const bool recess = foot_.by == Hold::Recess;
+        step(Action::Turn, "foot", "footed",
+             {.title = says(recess ? words::turnFootRecess : words::turnFootTenon),
+              .why = says(words::servesAllMounts),
+              .how = says(recess ? words::footRecessTo : words::footTenonTo, wide, deep),
+              .settings = {wide, deep},
+              .minutes = 6,
+              .uses = {"lathe"}});
+    }
+
+    void mountReversed()
+    {
+        const bool plate = foot_.by == Hold::Faceplate;
+        const Setting wide = footDiameter(), deep = footDepth();
+        const Setting circle{.machine = "lathe",
+                             .name = "screws' circle, Ø",
+                             .value = foot_.diameter,
+                             .formula = "the foot less the screws' heads",
+                             .decimals = 0},
+            into{.machine = "drill",
+                 .name = "screws go in",
+                 .value = foot_.depth,
+                 .source = "common practice",
+                 .decimals = 0};
+        Doing d{.title = says(words::reverse),
+                .why = says(words::insideFree),
+                .how = plate ? says(words::onFaceplate, circle, into)
+                             : says(foot_.by == Hold::Recess ? words::jawsInFoot : words::jawsOnFoot, wide, deep),
+                .settings = plate ? std::vector{circle, into} : std::vector{wide, deep},
+                .minutes = 6,
+                .uses = {"lathe"},
+                .held = {.set = true,
+                         .by = foot_.by,
+                         .diameter = foot_.diameter,
+                         .depth = foot_.depth,
+                         .overhang = height_,
+                         .round = true}};
+        step(Action::Mount, "mount-reversed", "reversed", std::move(d));
+    }
+
+    void mountLast()
+    {
+        if (foot_.by == Hold::Recess) return;  // it stays
+        struct Last {
+            Hold by;
+            const Pattern& how;
+        };
+        static const std::array<Last, 4> all{Last{Hold::Jam, words::inJam}, Last{Hold::Cushion, words::onCushion},
+                                             Last{Hold::Buttons, words::inButtons},
+                                             Last{Hold::Vacuum, words::onVacuum}};
+        const Last& last = all[static_cast<size_t>(piece_.choices.last)];
+        const double across = std::max(20.0, 2 * (rim_ > 0 ? rim_ : foot_.diameter));
+        const Setting wide{
+            .machine = "lathe", .name = "held on, Ø", .value = across, .formula = "the rim", .decimals = 0};
+        step(Action::Mount, "mount-last", "on-its-rim",
+             {.title = says(words::mountForFoot),
+              .why = says(words::tenonHasServed),
+              .how = says(last.how, wide),
+              .settings = {wide},
+              .minutes = 10,
+              .uses = {"lathe"},
+              .held = {.set = true,
+                       .by = last.by,
+                       .diameter = across,
+                       .depth = 10,
+                       .overhang = height_,
+                       .tailstock = true,
+                       .round = true}});
+        step(Action::Turn, "foot-off", "foot-turned",
+             {.title = says(foot_.by == Hold::Faceplate ? words::holesOff : words::tenonOff),
+              .why = says(words::floorIsKnown),
+              .how = says(words::footALittleHollow),
+              .minutes = 12,
+              .uses = {"lathe"}});
+    }
+
+    const Piece& piece_;
+    const Shop& shop_;
+    FootHold foot_;
+    Recipe& recipe_;
+    Bench bench_;
+    double height_;
+    bool hollow_;
+    double depth_, rim_;
+    Thing now_;
+};
+
+}  // namespace
+
+bool isWholeBlock(const Piece& piece)
+{
+    const BlockForm* block = piece.layers.size() == 1 ? piece.layers[0].as<BlockForm>() : nullptr;
+    return block && !block->alongAxis() && piece.axes.empty();
+}
+
+double footWaste(const Piece& piece, const Shop& shop)
+{
+    switch (piece.choices.foot) {
+    case FootSchool::Tenon:
+        return tenonHigh(shop);
+    case FootSchool::Faceplate:
+        return screwsDeep;
+    case FootSchool::Recess:
+        break;
+    }
+    return 0;
+}
+
+FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides)
+{
+    FootHold f;
+    const Jaws& jaws = shop.jaws;
+    double foot = 0, widest = 0;  // radii
+    for (const Point& p : sides.outside) {
+        if (p.x() < 0.25) foot = std::max(foot, p.y());
+        widest = std::max(widest, p.y());
+    }
+    const double floor = sides.inside.empty() ? outlineHeight(piece) : sides.inside.front().x();
+    switch (piece.choices.foot) {
+    case FootSchool::Tenon:
+        f.by = Hold::Tenon;
+        // Two fifths of the greatest diameter, no wider than the foot; common practice.
+        f.diameter = std::clamp(0.8 * widest, jaws.gripLeast, std::max(jaws.gripLeast, jaws.gripMost));
+        f.diameter = std::min(f.diameter, 2 * foot - 2);
+        f.depth = tenonHigh(shop);
+        // It stands below the foot, in wood that is turned off.
+        f.left = floor;
+        f.fits = f.diameter >= jaws.gripLeast;
+        break;
+    case FootSchool::Recess:
+        f.by = Hold::Recess;
+        f.diameter = std::clamp(0.8 * widest, jaws.spreadLeast, jaws.spreadMost);
+        f.diameter = std::min(f.diameter, 2 * foot - 2 * fullDepth(Hold::Recess));
+        f.depth = fullDepth(Hold::Recess) / 2;
+        f.left = floor - f.depth;
+        f.fits = f.diameter >= jaws.spreadLeast;
+        break;
+    case FootSchool::Faceplate:
+        f.by = Hold::Faceplate;
+        f.diameter = std::min(100.0, 2 * foot - 20);
+        f.depth = screwsDeep;
+        // They end in wood that is turned off with them.
+        f.left = floor;
+        f.fits = f.diameter >= 40;
+        break;
+    }
+    return f;
+}
+
+void blockRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const Thing& blank, Recipe& recipe)
+{
+    BlockWriter(piece, shop, sides, recipe).write(blank);
+}
+
+}  // namespace vl

@@ -1,0 +1,27 @@
+#pragma once
+
+#include "core/blank/construction.h"
+
+namespace vl {
+
+/// What one block is held by at its foot once its outside is turned: chosen so that it serves every later mount, and
+/// held against the floor above it.
+struct FootHold {
+    Hold by = Hold::Tenon;
+    double diameter = 0, depth = 0;  ///< mm; of screws their circle and how deep they go
+    double left = 0;                 ///< mm of wood between its end and the inside's floor
+    bool fits = true;                ///< the jaws take it
+};
+FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides);
+
+/// Wood that the foot's grip needs beyond the piece's own height, mm: turned off last.
+double footWaste(const Piece& piece, const Shop& shop);
+
+/// Whether the piece is one block with its grain across the axis: turned from both sides.
+bool isWholeBlock(const Piece& piece);
+
+/// A block from its first mount to the piece: outside and foot on the screw or between centres, reversed, hollowed,
+/// reversed once more for the foot, in the order of the turner's school.
+void blockRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const Thing& blank, Recipe& recipe);
+
+}  // namespace vl

@@ -1,0 +1,256 @@
+#include "core/geometry/disc_region.h"
+
+#include <Eigen/Geometry>
+#include <boost/math/tools/minima.hpp>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <limits>
+#include <optional>
+
+namespace vl {
+namespace {
+
+constexpr double tiny = 1e-9;  // mm: shorter sides are points
+
+double cross(const Point& a, const Point& b) { return a.x() * b.y() - a.y() * b.x(); }
+Point direction(double radians) { return {std::cos(radians), std::sin(radians)}; }
+
+struct Arc {
+    double start = 0, sweep = 2 * pi;
+};
+
+/// What a circle has where cos(φ − about) ≤ k: the whole of it, nothing, or one arc.
+std::optional<Arc> allowed(double about, double k)
+{
+    if (k >= 1) return Arc{};
+    if (k <= -1) return std::nullopt;
+    const double half = std::acos(k);
+    return Arc{about + half, 2 * pi - 2 * half};
+}
+
+/// Cuts arcs of one circle down to what lies in `keep` too.
+std::vector<Arc> common(const std::vector<Arc>& arcs, const Arc& keep)
+{
+    if (keep.sweep >= 2 * pi) return arcs;
+    std::vector<Arc> out;
+    for (const Arc& a : arcs) {
+        if (a.sweep >= 2 * pi) {
+            out.push_back(keep);
+            continue;
+        }
+        // Seen from the beginning of `keep`, a lies between `at` and `at` + its sweep, and may come round again.
+        double at = std::fmod(a.start - keep.start, 2 * pi);
+        if (at < 0) at += 2 * pi;
+        if (at < keep.sweep) out.push_back({a.start, std::min(a.sweep, keep.sweep - at)});
+        const double again = at + a.sweep - 2 * pi;
+        if (again > 0) out.push_back({keep.start, std::min(again, keep.sweep)});
+    }
+    return out;
+}
+
+}  // namespace
+
+Point polar(double r, double angleDeg) { return r * direction(angleDeg * degrees); }
+
+DiscRegion::DiscRegion(std::vector<Disc> discs, std::vector<HalfPlane> halves)
+    : discs_(std::move(discs)), halves_(std::move(halves))
+{
+    for (size_t i = 0; i < discs_.size(); ++i) {
+        const Disc& d = discs_[i];
+        std::vector<Arc> arcs{Arc{}};
+        for (size_t j = 0; j < discs_.size() && !arcs.empty(); ++j) {
+            if (i == j) continue;
+            const Point apart = d.centre - discs_[j].centre;
+            const double gap = apart.norm();
+            if (gap < tiny) {
+                // One inside the other; of two alike the first speaks for both.
+                const bool hidden =
+                    d.radius > discs_[j].radius + tiny || (std::abs(d.radius - discs_[j].radius) <= tiny && j < i);
+                if (hidden) arcs.clear();
+                continue;
+            }
+            const double k =
+                (discs_[j].radius * discs_[j].radius - gap * gap - d.radius * d.radius) / (2 * d.radius * gap);
+            const auto keep = allowed(std::atan2(apart.y(), apart.x()), k);
+            arcs = keep ? common(arcs, *keep) : std::vector<Arc>{};
+        }
+        for (const HalfPlane& h : halves_) {
+            const auto keep =
+                allowed(std::atan2(h.normal.y(), h.normal.x()), (h.offset - h.normal.dot(d.centre)) / d.radius);
+            arcs = keep ? common(arcs, *keep) : std::vector<Arc>{};
+        }
+        for (const Arc& a : arcs)
+            if (a.sweep * d.radius > tiny)
+                sides_.push_back({.arc = true,
+                                  .of = i,
+                                  .from = d.centre + d.radius * direction(a.start),
+                                  .to = d.centre + d.radius * direction(a.start + a.sweep),
+                                  .start = a.start,
+                                  .sweep = a.sweep});
+    }
+    for (size_t i = 0; i < halves_.size(); ++i) {
+        const HalfPlane& h = halves_[i];
+        const Point foot = h.normal * h.offset, along(-h.normal.y(), h.normal.x());
+        double low = -std::numeric_limits<double>::infinity(), high = -low;
+        for (const Disc& d : discs_) {
+            const double t = along.dot(d.centre - foot), off = h.normal.dot(d.centre) - h.offset;
+            const double half2 = d.radius * d.radius - off * off;
+            if (half2 <= 0) high = low;
+            low = std::max(low, t - std::sqrt(std::max(0.0, half2)));
+            high = std::min(high, t + std::sqrt(std::max(0.0, half2)));
+        }
+        for (size_t j = 0; j < halves_.size(); ++j) {
+            if (i == j) continue;
+            const double slope = halves_[j].normal.dot(along), room = halves_[j].offset - halves_[j].normal.dot(foot);
+            if (std::abs(slope) < 1e-12) {
+                // Parallel: it hides this one, or the other does.
+                if (room < -tiny || (halves_[j].normal.dot(h.normal) > 0 && room <= tiny && j < i)) high = low;
+            } else if (slope > 0)
+                high = std::min(high, room / slope);
+            else
+                low = std::max(low, room / slope);
+        }
+        if (high - low > tiny) sides_.push_back({.of = i, .from = foot + along * low, .to = foot + along * high});
+    }
+    if (sides_.empty()) return;
+    Point inside(0, 0);
+    for (const Side& s : sides_) inside += middle(s) / static_cast<double>(sides_.size());
+    std::ranges::sort(sides_, {}, [&](const Side& s) {
+        const Point p = middle(s) - inside;
+        return std::atan2(p.y(), p.x());
+    });
+}
+
+Point DiscRegion::middle(const Side& s) const
+{
+    if (!s.arc) return (s.from + s.to) / 2;
+    return discs_[s.of].centre + discs_[s.of].radius * direction(s.start + s.sweep / 2);
+}
+
+double DiscRegion::area() const
+{
+    double twice = 0;
+    for (const Side& s : sides_) {
+        if (s.arc) {
+            const Disc& d = discs_[s.of];
+            twice += d.radius * d.radius * s.sweep + cross(d.centre, s.to - s.from);
+        } else
+            twice += cross(s.from, s.to);
+    }
+    return twice / 2;
+}
+
+Point DiscRegion::centroid() const
+{
+    // Triangles from the origin to each chord, and the segment of the circle that stands beyond it.
+    Point moment(0, 0);
+    double whole = 0;
+    for (const Side& s : sides_) {
+        const double triangle = cross(s.from, s.to) / 2;
+        moment += triangle * (s.from + s.to) / 3;
+        whole += triangle;
+        if (!s.arc) continue;
+        const Disc& d = discs_[s.of];
+        const double segment = d.radius * d.radius * (s.sweep - std::sin(s.sweep)) / 2;
+        if (segment <= 0) continue;
+        const double out = std::pow(2 * d.radius * std::sin(s.sweep / 2), 3) / (12 * segment);
+        moment += segment * (d.centre + out * direction(s.start + s.sweep / 2));
+        whole += segment;
+    }
+    return whole > 0 ? Point(moment / whole) : Point(0, 0);
+}
+
+double DiscRegion::perimeter() const
+{
+    double sum = 0;
+    for (const Side& s : sides_) sum += s.arc ? discs_[s.of].radius * s.sweep : s.chord();
+    return sum;
+}
+
+double DiscRegion::support(const Point& u) const
+{
+    const double angle = std::atan2(u.y(), u.x());
+    double most = -std::numeric_limits<double>::infinity();
+    for (const Side& s : sides_) {
+        most = std::max({most, u.dot(s.from), u.dot(s.to)});
+        if (!s.arc) continue;
+        double on = std::fmod(angle - s.start, 2 * pi);
+        if (on < 0) on += 2 * pi;
+        if (on <= s.sweep) most = std::max(most, u.dot(discs_[s.of].centre) + discs_[s.of].radius);
+    }
+    return most;
+}
+
+DiscRegion::Width DiscRegion::extreme(bool widest) const
+{
+    if (empty()) return {};
+    auto across = [&](double a) { return support(direction(a)) + support(-direction(a)); };
+    auto wanted = [&](double a) { return widest ? -across(a) : across(a); };
+    // Directions in which a width can turn: square to lines and to chords, along the lines from point to point.
+    std::vector<double> at;
+    std::vector<Point> marks;
+    for (const Side& s : sides_) {
+        marks.push_back(s.from);
+        const Point d = s.to - s.from;
+        if (d.norm() > tiny) at.push_back(std::atan2(d.x(), -d.y()));
+        if (s.arc) marks.push_back(discs_[s.of].centre);
+    }
+    for (size_t i = 0; i < marks.size() && marks.size() <= 60; ++i)
+        for (size_t j = 0; j < i; ++j)
+            if ((marks[i] - marks[j]).norm() > tiny)
+                at.push_back(std::atan2(marks[i].y() - marks[j].y(), marks[i].x() - marks[j].x()));
+    constexpr int looks = 360;
+    for (int k = 0; k < looks; ++k) at.push_back(pi * k / looks);
+    const double best = *std::ranges::min_element(at, {}, wanted);
+    const auto [a, low] = boost::math::tools::brent_find_minima(wanted, best - pi / looks, best + pi / looks, 40);
+    const double angle = low < wanted(best) ? a : best;
+    double deg = std::fmod(angle / degrees, 180);
+    if (deg < 0) deg += 180;
+    return {across(angle), deg};
+}
+
+DiscRegion::Width DiscRegion::widest() const { return extreme(true); }
+DiscRegion::Width DiscRegion::narrowest() const { return extreme(false); }
+
+std::vector<double> DiscRegion::flats() const
+{
+    std::vector<double> out(discs_.size(), 0.0);
+    for (const Side& s : sides_)
+        if (s.arc) out[s.of] += s.chord();
+    return out;
+}
+
+double DiscRegion::reach(const Point& from, double angleDeg) const
+{
+    const Point u = polar(1, angleDeg);
+    double least = std::numeric_limits<double>::infinity();
+    for (const Disc& d : discs_) {
+        const Point off = d.centre - from;
+        const double along = u.dot(off), beside2 = off.squaredNorm() - along * along;
+        least = std::min(least, along + std::sqrt(std::max(0.0, d.radius * d.radius - beside2)));
+    }
+    for (const HalfPlane& h : halves_)
+        if (const double slope = h.normal.dot(u); slope > 1e-12)
+            least = std::min(least, (h.offset - h.normal.dot(from)) / slope);
+    return least;
+}
+
+Polyline DiscRegion::outline(double tolerance) const
+{
+    Polyline line;
+    for (const Side& s : sides_) {
+        if (!s.arc) {
+            line.push_back(s.from);
+            continue;
+        }
+        const Disc& d = discs_[s.of];
+        const double step = 2 * std::acos(std::max(0.5, 1 - tolerance / std::max(d.radius, tolerance)));
+        const int n = std::max(1, static_cast<int>(std::ceil(s.sweep / step - 1e-9)));
+        for (int k = 0; k < n; ++k) line.push_back(d.centre + d.radius * direction(s.start + s.sweep * k / n));
+    }
+    return line;
+}
+
+}  // namespace vl

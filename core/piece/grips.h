@@ -1,0 +1,97 @@
+#pragma once
+
+#include "core/measure/field.h"
+
+namespace vl {
+
+/// Everything that work can be held by on a lathe, in the order in which files name it.
+enum class Hold {
+    Centres,
+    Tenon,
+    Recess,
+    GlueBlock,
+    Faceplate,
+    Screw,
+    Jam,
+    Cushion,
+    Buttons,
+    RimPlates,
+    Sleeve,
+    Mandrel,
+    Vacuum,
+    Eccentric,
+    Tilted
+};
+inline std::span<const Choice> choices(Hold)
+{
+    static constexpr std::array all{Choice{"centres", "between centres"},
+                                    Choice{"tenon", "a tenon in jaws"},
+                                    Choice{"recess", "a recess on jaws"},
+                                    Choice{"glue block", "a glue block"},
+                                    Choice{"faceplate", "a faceplate"},
+                                    Choice{"screw", "a worm screw"},
+                                    Choice{"jam", "a jam chuck"},
+                                    Choice{"cushion", "a cushioned form"},
+                                    Choice{"buttons", "buttons on a plate"},
+                                    Choice{"rim plates", "rim plates"},
+                                    Choice{"sleeve", "a split sleeve in a bore"},
+                                    Choice{"mandrel", "a mandrel"},
+                                    Choice{"vacuum", "a vacuum cup"},
+                                    Choice{"eccentric", "an eccentric chuck"},
+                                    Choice{"tilted", "tilted in jaws"}};
+    return all;
+}
+
+/// What each grip stands: the stress that it may see, N/mm², as if the held diameter were a round bar bent where it
+/// leaves its holder. Our own cautious values, to be put right in the shop; the vacuum's follows from the pressure.
+struct Grips {
+    double centres = 8, tenon = 3.5, recess = 2, glueBlock = 0.8, faceplate = 2.5, screw = 1.5, jam = 0.25,
+           cushion = 0.15, buttons = 0.3, rimPlates = 0.5, sleeve = 1.2, mandrel = 1.5, eccentric = 1.5, tilted = 1.2;
+    double vacuum = 60;  ///< kPa below the air's pressure that the pump keeps
+    std::string extra;
+
+    bool operator==(const Grips&) const = default;
+};
+template <class V, As<Grips> F> void fields(V& v, F& f)
+{
+    constexpr Limit stress{0.01, 50, "N/mm²"};
+    const char* const ours = "our own cautious value";
+    v.number("centres_n_mm2", f.centres, stress, "Between centres, N/mm²", ours);
+    v.number("tenon_n_mm2", f.tenon, stress, "Tenon in jaws, N/mm²", ours);
+    v.number("recess_n_mm2", f.recess, stress, "Recess on jaws, N/mm²", ours);
+    v.number("glue_block_n_mm2", f.glueBlock, stress, "Glue block, N/mm²", ours);
+    v.number("faceplate_n_mm2", f.faceplate, stress, "Faceplate, N/mm²", ours);
+    v.number("screw_n_mm2", f.screw, stress, "Worm screw's flange, N/mm²", ours);
+    v.number("jam_n_mm2", f.jam, stress, "Jam chuck, N/mm²", ours);
+    v.number("cushion_n_mm2", f.cushion, stress, "Cushioned form, N/mm²", ours);
+    v.number("buttons_n_mm2", f.buttons, stress, "Buttons, N/mm²", ours);
+    v.number("rim_plates_n_mm2", f.rimPlates, stress, "Rim plates, N/mm²", ours);
+    v.number("sleeve_n_mm2", f.sleeve, stress, "Split sleeve, N/mm²", ours);
+    v.number("mandrel_n_mm2", f.mandrel, stress, "Mandrel, N/mm²", ours);
+    v.number("eccentric_n_mm2", f.eccentric, stress, "Eccentric chuck, N/mm²", ours);
+    v.number("tilted_n_mm2", f.tilted, stress, "Tilted in jaws, N/mm²", ours);
+    v.number("vacuum_kpa", f.vacuum, {5, 100, "kPa"}, "Vacuum, kPa", "below the air's pressure");
+}
+
+/// What the chuck's jaws take, mm. Our own sample of a usual chuck.
+struct Jaws {
+    double gripLeast = 38, gripMost = 100;     ///< diameters that they close on
+    double spreadLeast = 46, spreadMost = 95;  ///< diameters that they open into
+    double depth = 10;                         ///< height of their dovetail
+    double swing = 60;                         ///< from the axis to their corners, opened
+    std::string extra;
+
+    bool operator==(const Jaws&) const = default;
+};
+template <class V, As<Jaws> F> void fields(V& v, F& f)
+{
+    constexpr Limit across{5, 600};
+    v.length("grip_least_mm", f.gripLeast, across, "Jaws close on, least Ø");
+    v.length("grip_most_mm", f.gripMost, across, "Jaws close on, most Ø");
+    v.length("spread_least_mm", f.spreadLeast, across, "Jaws open into, least Ø");
+    v.length("spread_most_mm", f.spreadMost, across, "Jaws open into, most Ø");
+    v.length("depth_mm", f.depth, {2, 60}, "Jaws' depth");
+    v.length("swing_mm", f.swing, {10, 400}, "Jaws' corners sweep", "radius, opened");
+}
+
+}  // namespace vl

@@ -1,0 +1,173 @@
+#include "core/plan/cautions/judge.h"
+
+#include "core/blank/block_recipe.h"
+#include "core/measure/format.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+/// The other ways of holding the foot that would do, as fixes.
+void otherFeet(const Case& in, std::vector<Fix>& fixes)
+{
+    static constexpr std::array names{"a tenon in the jaws", "a recess on the jaws", "a faceplate on the foot"};
+    for (size_t k = 0; k < names.size(); ++k) {
+        Piece q = in.piece;
+        q.choices.foot = static_cast<FootSchool>(k);
+        if (q.choices.foot == in.piece.choices.foot) continue;
+        const FootHold f = footHold(q, in.shop, in.sides);
+        if (!f.fits || f.left < in.piece.hollow.leastWall || f.diameter < 1) continue;
+        const MountProof proof =
+            proveMount(f.by, f.diameter, f.depth, outlineHeight(q), in.shop.catchLoad, in.shop.grips);
+        if (proof.holds) fixes.push_back(pieceFix(names[k], [to = q.choices.foot](Piece& p) { p.choices.foot = to; }));
+    }
+}
+
+Fix thickerFloor(const Case& in, double by)
+{
+    return pieceFix("a floor " + in.mm(by) + " thicker", [by](Piece& p) {
+        p.hollow.floor += by;
+        for (Node& n : p.hollow.inside) n.z = std::min(n.z + by, outlineHeight(p));
+    });
+}
+
+/// What the foot of a block is held by, against the jaws and the floor above it.
+void foot(const Case& in, std::vector<Caution>& out)
+{
+    if (!isWholeBlock(in.piece)) return;
+    const FootHold f = footHold(in.piece, in.shop, in.sides);
+    if (!f.fits) {
+        Caution c = in.at("foot-jaws", 0, Level::Stop);
+        c.at = "foot";
+        c.z = 0;
+        c.measure = f.diameter;
+        c.limit = f.by == Hold::Tenon ? in.shop.jaws.gripLeast : f.by == Hold::Recess ? in.shop.jaws.spreadLeast : 40;
+        c.message = "the foot leaves room for a grip of " + in.mm(std::max(0.0, f.diameter)) +
+                    " and the shop's holds from " + in.mm(c.limit) + " on: it cannot be held there";
+        otherFeet(in, c.fixes);
+        const double wider = c.limit / 2 + 2 * fullDepth(Hold::Recess);
+        c.fixes.push_back(pieceFix("a foot of " + in.mm(2 * wider), [wider](Piece& p) {
+            for (Node& n : p.outside)
+                if (n.z < 1) n.r = std::max(n.r, wider);
+        }));
+        out.push_back(c);
+        return;
+    }
+    if (const double least = in.piece.hollow.leastWall; !in.sides.inside.empty() && f.left < least) {
+        Caution c = in.at("foot-floor", 0, f.left <= 0 ? Level::Stop : Level::Care);
+        c.at = "foot";
+        c.z = 0;
+        c.measure = f.left;
+        c.limit = least;
+        c.message = f.left <= 0 ? "the foot's grip goes deeper than the floor is thick: the tool comes through it"
+                                : "over the foot's grip " + in.mm(f.left) + " of floor are left";
+        c.fixes.push_back(thickerFloor(in, least - f.left + 0.5));
+        otherFeet(in, c.fixes);
+        out.push_back(c);
+    }
+}
+
+void proofs(const Case& in, std::vector<Caution>& out)
+{
+    const bool block = isWholeBlock(in.piece);
+    for (const Mount& m : in.mounts) {
+        if (m.proof.holds) continue;
+        const auto step = std::ranges::find(in.assembly.recipe, m.id, &Step::id);
+        const bool last = m.held.by == Hold::Jam || m.held.by == Hold::Cushion || m.held.by == Hold::Buttons ||
+                          m.held.by == Hold::Vacuum;
+        Caution c = in.at("hold", std::max(0, step->layer), block && !last ? Level::Stop : Level::Care);
+        c.id = "hold-" + m.id;
+        c.at = print(step->title, in.style);
+        c.measure = m.proof.moment;
+        c.limit = m.proof.limit;
+        c.unit = "N·m";
+        c.message = m.why + (m.held.tailstock ? "" : "; the tailstock stays up as long as the work lets it");
+        if (block && !last) {
+            otherFeet(in, c.fixes);
+            c.fixes.push_back(pieceFix("a wider foot", [to = m.proof.wouldHold / 2 + 2](Piece& p) {
+                for (Node& n : p.outside)
+                    if (n.z < 1) n.r = std::max(n.r, to);
+            }));
+        }
+        if (block && last && in.piece.choices.last != LastSchool::Jam)
+            c.fixes.push_back(
+                pieceFix("jammed in a turned recess", [](Piece& p) { p.choices.last = LastSchool::Jam; }));
+        out.push_back(c);
+    }
+}
+
+/// Room over the bed, and over the base of the tool rest.
+void room(const Case& in, std::vector<Caution>& out)
+{
+    double widest = 0;
+    int layer = 0;
+    for (int i = 0; i < in.layers(); ++i)
+        if (in.built(i).cornerRadius() > widest) widest = in.built(i).cornerRadius(), layer = i;
+    if (widest >= in.shop.swingRadius) return;  // that is a stop already
+    if (widest > in.shop.swingRadius - in.shop.swingMargin) {
+        Caution c = in.at("bed-margin", layer);
+        c.measure = in.shop.swingRadius - widest;
+        c.limit = in.shop.swingMargin;
+        c.message = "between the blank's corners and the bed " + in.mm(c.measure) +
+                    " are left: a blank that is not quite centred strikes it";
+        out.push_back(c);
+    }
+    if (widest > in.shop.restSwing) {
+        Caution c = in.at("rest-base", layer, Level::Note);
+        c.measure = widest;
+        c.limit = in.shop.restSwing;
+        c.message = "the blank reaches " + in.mm(widest) + " from the axis and the rest's base passes under " +
+                    in.mm(c.limit) + ": the rest stands beside it, not under it";
+        out.push_back(c);
+    }
+}
+
+/// What the piece is for.
+void use(const Case& in, std::vector<Caution>& out)
+{
+    // The cylinder of 16 CFR 1501.4, from memory: what fits into it whole can be swallowed.
+    constexpr double bore = 31.7, deep = 57.1;
+    if (in.piece.choices.use == Use::Children && in.shape.greatestDiameter < bore && in.shape.height < deep) {
+        Caution c = in.at("small-part", 0);
+        c.measure = in.shape.greatestDiameter;
+        c.limit = bore;
+        c.message =
+            "a small child can swallow it: it passes whole into a cylinder of " + in.mm(bore) + " by " + in.mm(deep);
+        out.push_back(c);
+    }
+    constexpr double heavy = 60;  // g, that is worn gladly; own value
+    if (in.piece.choices.use == Use::Worn && in.shape.weight * 1000 > heavy) {
+        Caution c = in.at("worn-weight", 0, Level::Note);
+        c.measure = in.shape.weight * 1000;
+        c.limit = heavy;
+        c.unit = "g";
+        c.message = "it weighs " + fixed(c.measure, 0) + " g: what is worn all day is lighter";
+        out.push_back(c);
+    }
+    const bool open = std::ranges::any_of(in.assembly.layers, &BuiltLayer::gaps);
+    if (in.piece.choices.use == Use::Food && open) {
+        Caution c = in.at("food-gaps", 0);
+        c.measure = 1;
+        c.unit = "";
+        c.message = "food stays in gaps between segments and cannot be washed out of them";
+        c.fixes.push_back(pieceFix("segments glued without gaps", [](Piece& p) {
+            for (Layer& l : p.layers)
+                if (RingForm* r = l.ring()) r->joint.kind = SegmentJoint::Glued;
+        }));
+        out.push_back(c);
+    }
+}
+
+}  // namespace
+
+void holdCautions(const Case& in, std::vector<Caution>& out)
+{
+    foot(in, out);
+    proofs(in, out);
+    room(in, out);
+    use(in, out);
+}
+
+}  // namespace vl

@@ -1,0 +1,100 @@
+#include "core/plan/mounts.h"
+
+#include "core/measure/format.h"
+#include "core/words/turn.h"
+
+#include <algorithm>
+#include <cmath>
+#include <utility>
+
+namespace vl {
+namespace {
+
+constexpr double gravity = 9.80665;  // m/s²
+
+/// The highest speed, rpm, at which the work's middle `offset` mm off the axis shakes the lathe with a tenth of its
+/// weight.
+double shaken(double massKg, double offset, const Shop& shop)
+{
+    const double force = 0.1 * shop.latheMass * gravity, arm = massKg * offset / 1000;
+    return arm > 0 ? std::sqrt(force / arm) * 60 / (2 * pi) : 1e9;
+}
+
+/// The highest speed, rpm, at which a rim of this diameter (mm) and density (kg/m³) pulls its joints with 1 N/mm².
+double torn(double diameter, double density)
+{
+    const double rim = std::sqrt(1e6 / density);
+    return rim / (pi * diameter / 1000) * 60;
+}
+
+}  // namespace
+
+std::vector<Mount> mountsOf(const Recipe& recipe, const Shop& shop, const Assembly& assembly, const Shape& shape,
+                            LengthStyle style)
+{
+    std::vector<Mount> mounts;
+    double corner = 0, density = 700;
+    for (const BuiltLayer& b : assembly.layers) {
+        corner = std::max(corner, b.cornerRadius());
+        density = std::max(density, b.density);
+    }
+    for (const Step& step : recipe) {
+        const Held& held = step.held;
+        if (!held.set) continue;
+        Mount m{.id = step.id, .held = held};
+        const double turned = shape.greatestDiameter / 2;
+        m.sweep = (held.round || held.offset > 0 ? std::max(turned, 0.5) : std::max(corner, 0.5)) + held.offset;
+        const Balance balance = held.offset > 0 ? Balance::OutOfBalance
+                                : held.round    ? Balance::Round
+                                                : Balance::Corners;
+        const double across = std::min(2 * m.sweep, 10000.0);
+        m.speed = speedRange(across, balance);
+        m.limit = held.offset > 0 ? "out of balance" : held.round ? "diameter" : "diameter of the corners";
+        const double mass = held.round || held.offset > 0 ? shape.weight : shape.roughWeight;
+        auto no = [&](double rpm, const char* what) {
+            if (rpm < m.speed.high) m.speed.high = rpm, m.limit = what;
+        };
+        no(shaken(mass, held.offset, shop), "imbalance against the lathe's mass");
+        no(torn(across, density), "stress in the rim");
+        no(shop.highestRpm, "the lathe's highest");
+        m.speed.high = std::max(m.speed.high, shop.lowestRpm);
+        // Whatever was just mounted begins as slowly as the lathe turns, until it is seen to run true.
+        m.speed.low = std::min(shop.lowestRpm, m.speed.high);
+        m.speed.rim = pi * across / 1000 * m.speed.high / 60;
+        // With the tailstock up all the time, a catch pushes against two ends: what hangs over is half of it.
+        const double overhang = held.tailstock ? held.overhang / 2 : held.overhang;
+        m.proof = proveMount(held.by, std::clamp(held.diameter, 1.0, 2000.0), std::min(held.depth, 500.0),
+                             std::min(overhang, 3000.0), shop.catchLoad, shop.grips);
+        const std::string needs = "a catch of " + fixed(shop.catchLoad, 0) + " N, " +
+                                  formatLengthUnit(overhang, style) + " out, asks for " + fixed(m.proof.moment, 1) +
+                                  " N·m; the grip stands " + fixed(m.proof.limit, 1);
+        m.why = m.proof.holds
+                    ? needs
+                    : needs + ": " + formatLengthUnit(std::ceil(m.proof.wouldHold), style) + " across would hold";
+        mounts.push_back(std::move(m));
+    }
+    return mounts;
+}
+
+void sayMounts(const std::vector<Mount>& mounts, Recipe& recipe)
+{
+    for (const Mount& m : mounts) {
+        Step& s = *std::ranges::find(recipe, m.id, &Step::id);
+        const Setting from{.machine = "lathe",
+                           .name = "speed, to begin",
+                           .value = m.speed.low,
+                           .unit = Unit::Speed,
+                           .source = "common practice",
+                           .decimals = 0},
+            to{.machine = "lathe",
+               .name = "speed, no more",
+               .value = m.speed.high,
+               .unit = Unit::Speed,
+               .source = "common practice",
+               .decimals = 0};
+        s.settings.insert(s.settings.end(), {from, to});
+        s.how.also(says(words::speedBegin, from, to));
+    }
+}
+
+}  // namespace vl
