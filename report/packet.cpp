@@ -2,6 +2,7 @@
 
 #include "core/measure/format.h"
 #include "core/plan/working.h"
+#include "report/axes.h"
 #include "report/board_pages.h"
 #include "report/drawing.h"
 #include "report/layer_sheets.h"
@@ -41,8 +42,12 @@ public:
             return drawBoards(s_, piece_, plan_, boards_, style_);
         case PacketPart::Order:
             return drawOrder(s_, plan_, style_);
+        case PacketPart::Mounts:
+            return drawMounts(s_, plan_, shop_, style_);
         case PacketPart::Stations:
             return stations();
+        case PacketPart::Axes:
+            return drawAxisPaper(s_, piece_, plan_, style_);
         case PacketPart::ShopPaper:
             return drawShopPaper(s_, piece_, plan_, style_);
         case PacketPart::Template:
@@ -201,7 +206,9 @@ const std::vector<PacketPartName>& packetParts()
         {PacketPart::Strips, "Strip list"},
         {PacketPart::Boards, "Boards and set-ups"},
         {PacketPart::Order, "Order of work"},
+        {PacketPart::Mounts, "Mounts"},
         {PacketPart::Stations, "Stations"},
+        {PacketPart::Axes, "Centres and index wheels"},
         {PacketPart::ShopPaper, "Angles and circles, full size"},
         {PacketPart::Template, "Template, full size"},
     };

@@ -8,11 +8,11 @@ namespace vl::app {
 void Columns::setRoom(double left, double right, int count, double least)
 {
     const double across = std::max(least, right - left);
-    const int shown = std::clamp(static_cast<int>(across / least), 1, std::max(1, count));
+    const int shown = std::min(count, std::max(1, static_cast<int>(across / least)));
     // Few columns leave the names of their rows more room.
     constexpr double most = 260, enough = 100;
     left = std::max(left, std::min(most, right - shown * enough));
-    const double width = std::min(widest, std::max(least, right - left) / shown);
+    const double width = std::min(widest, std::max(least, right - left) / std::max(1, shown));
     if (left == left_ && width == width_ && count == count_ && shown == shown_) return;
     left_ = left;
     width_ = width;

@@ -2,6 +2,7 @@
 #include "app/lanes/section_lane.h"
 #include "app/theme/theme.h"
 #include "core/blank/nest.h"
+#include "core/turning/cross_section.h"
 #include "core/turning/views.h"
 #include "report/drawing.h"
 
@@ -80,8 +81,12 @@ void SectionLane::drawWood(QPainter& painter)
 {
     const Plan& plan = doc_.plan();
     QPainterPath shape, side;
-    QPolygonF loop = polygon(plan.sides.outside, [&](const Point& p) { return at(p); });
-    QPolygonF below = polygon(plan.sides.outside, [&](const Point& p) { return at({p.x(), -p.y()}); });
+    // Coarser than the eye can tell where other axes have turned: it is drawn over and over in a drag.
+    constexpr double fine = 0.2;  // mm
+    QPolygonF loop = polygon(outsideAlong(plan.sides, 0, fine), [&](const Point& p) { return at(p); });
+    QPolygonF below = polygon(silhouetteAlong(plan.sides, 180, fine), [&](const Point& p) {
+        return at({p.x(), -p.y()});
+    });
     below << at({plan.sides.outside.back().x(), 0}) << at({plan.sides.outside.front().x(), 0});
     if (plan.sides.inside.empty() || plan.sides.inside.front().y() <= 0) loop.prepend(at({0, 0}));
     if (plan.sides.inside.empty())

@@ -158,12 +158,12 @@ void SolidGl::paintGL()
     program_.bind();
     if (uploaded_ != scene_->meshVersion()) upload();
     const Document& document = scene_->document();
-    const Shape& shape = document.plan().shape;
-    const Eigen::Matrix4f view = scene_->camera.view(shape.height).matrix().cast<float>();
+    const Reach reach = scene_->reach();
+    const Eigen::Matrix4f view = scene_->camera.view(reach.height).matrix().cast<float>();
     QMatrix4x4 viewMatrix, projection;
     for (int row = 0; row < 4; ++row)
         for (int column = 0; column < 4; ++column) viewMatrix(row, column) = view(row, column);
-    const auto half = static_cast<float>(scene_->camera.halfExtent(shape.height, shape.greatestDiameter));
+    const auto half = static_cast<float>(scene_->camera.halfExtent(reach.height, reach.diameter));
     const float aspect = static_cast<float>(width()) / static_cast<float>(std::max(1, height()));
     const float w = aspect > 1 ? half * aspect : half, h = aspect > 1 ? half : half / aspect;
     projection.ortho(-w, w, -h, h, -4000, 4000);

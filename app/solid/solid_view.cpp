@@ -26,13 +26,12 @@ protected:
     {
         QPainter painter(this);
         const Document& document = scene->document();
-        const Shape& shape = document.plan().shape;
+        const Reach reach = scene->reach();
         // Coarser while a drag goes on, so that the drag stays smooth.
         const double ratio = document.live() ? 0.5 : 2 * devicePixelRatioF();
-        const Raster raster =
-            renderMesh(scene->mesh(), scene->camera, shape.height, shape.greatestDiameter,
-                       std::max(1, static_cast<int>(width() * ratio)), std::max(1, static_cast<int>(height() * ratio)),
-                       theme().panel.rgb() & 0x00ffffffu, document.lit());
+        const Raster raster = renderMesh(
+            scene->mesh(), scene->camera, reach.height, reach.diameter, std::max(1, static_cast<int>(width() * ratio)),
+            std::max(1, static_cast<int>(height() * ratio)), theme().panel.rgb() & 0x00ffffffu, document.lit());
         painter.fillRect(rect(), theme().panel);
         scene->drawShadow(painter, size());
         painter.setRenderHint(QPainter::SmoothPixmapTransform);
@@ -77,11 +76,14 @@ const Mesh& SolidScene::mesh()
         const Plan& plan = doc_.plan();
         const MeshDetail detail{doc_.live() ? 0.25 : 0.05, cutAway};
         const Nest& nest = doc_.piece().nest;
-        mesh_ = blank     ? blankMesh(plan.assembly)
-                : nest.on ? partedMesh(plan.assembly, nest, outlineHeight(doc_.piece()), detail)
-                          : turnedMesh(plan.assembly, plan.sides, detail);
+        if (moment_ >= 0)
+            bodies_ = bodiesAfter(doc_.piece(), plan.assembly, plan.schedule.order, static_cast<size_t>(moment_));
+        mesh_ = moment_ >= 0 ? bodiesMesh(doc_.piece(), plan.assembly, plan.sides, bodies_, detail)
+                : blank      ? blankMesh(plan.assembly)
+                : nest.on    ? partedMesh(plan.assembly, nest, outlineHeight(doc_.piece()), detail)
+                             : turnedMesh(plan.assembly, plan.sides, detail);
         // A blank too small for one ring is seen as it is.
-        if (mesh_.indices.empty()) mesh_ = turnedMesh(plan.assembly, plan.sides, detail);
+        if (mesh_.indices.empty() && moment_ < 0) mesh_ = turnedMesh(plan.assembly, plan.sides, detail);
         stale_ = false;
         ++meshVersion_;
     }
@@ -90,7 +92,7 @@ const Mesh& SolidScene::mesh()
 
 void SolidScene::drawShadow(QPainter& painter, const QSize& size) const
 {
-    const Shape& shape = doc_.plan().shape;
+    const Reach reach = this->reach();
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(Qt::NoPen);
@@ -100,13 +102,30 @@ void SolidScene::drawShadow(QPainter& painter, const QSize& size) const
     painter.setBrush(shade);
     for (int k = 0; k < 9; ++k) {
         QPolygonF edge;
-        for (const Eigen::Vector2d& p : shadowUnder(camera, shape.height, shape.greatestDiameter,
-                                                    std::max(shape.footRadius, shape.greatestDiameter / 5),
+        for (const Eigen::Vector2d& p : shadowUnder(camera, reach.height, reach.diameter,
+                                                    std::max(doc_.plan().shape.footRadius, reach.diameter / 5),
                                                     size.width(), size.height(), 1.02 + 0.045 * k))
             edge << QPointF(p.x(), p.y());
         painter.drawPolygon(edge);
     }
     painter.restore();
+}
+
+Reach SolidScene::reach() const
+{
+    const Plan& plan = doc_.plan();
+    if (moment_ >= 0 && !bodies_.empty()) return reachOf(plan.assembly, plan.sides, bodies_);
+    return {plan.shape.height, plan.shape.greatestDiameter};
+}
+
+void SolidScene::setMoment(int steps)
+{
+    if (steps == moment_) return;
+    moment_ = steps;
+    stale();
+    // Where it reaches is asked before it is drawn.
+    mesh();
+    emit optionsChanged();
 }
 
 void SolidScene::setCutAway(bool on)

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "app/document.h"
+#include "core/turning/moment.h"
 #include "core/turning/render.h"
 
 #include <QTimer>
@@ -34,6 +35,11 @@ public:
     void setCutAway(bool on);
     void setUpright(bool on);
     void setBlank(bool on);
+    /// How the piece lies after so many steps of its recipe; −1: finished, as ever.
+    void setMoment(int steps);
+    int moment() const { return moment_; }
+    /// How far what is shown reaches.
+    Reach reach() const;
 
 signals:
     void optionsChanged();
@@ -47,6 +53,8 @@ private:
     Mesh mesh_;
     bool stale_ = true, turned_ = false;
     unsigned meshVersion_ = 0;
+    int moment_ = -1;
+    std::vector<Body> bodies_;  // of that moment
     QPointF from_;
 };
 

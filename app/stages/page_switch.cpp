@@ -21,6 +21,7 @@ PageSwitch::PageSwitch(QWidget* parent) : QWidget(parent)
     column->addWidget(pages_, 1);
     group_ = new QButtonGroup(this);
     connect(group_, &QButtonGroup::idClicked, pages_, &QStackedWidget::setCurrentIndex);
+    connect(pages_, &QStackedWidget::currentChanged, this, &PageSwitch::shown);
 }
 
 void PageSwitch::add(const QString& name, QWidget* page, bool scrolls)
@@ -63,5 +64,7 @@ bool PageSwitch::show(const QString& name)
         }
     return false;
 }
+
+int PageSwitch::current() const { return pages_->currentIndex(); }
 
 }  // namespace vl::app

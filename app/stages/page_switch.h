@@ -20,6 +20,10 @@ public:
     void addTool(const QString& words, const QString& what, std::function<void()> press);
     /// Shows a page by its name; false where there is none.
     bool show(const QString& name);
+    int current() const;
+
+signals:
+    void shown(int page);
 
 private:
     QHBoxLayout* row_;

@@ -87,7 +87,7 @@ void Stage::resizeEvent(QResizeEvent* event)
 
 void Stage::settleColumns()
 {
-    if (columnCount() == 0) return;
+    if (columnCount() == 0 && columns_.count() == 0) return;
     // As wide as the longest usual figure: "127.05", "10.125", "10 17/64".
     const double least = doc_.style().unit == LengthStyle::Unit::Millimetre ? 37.5
                          : doc_.style().unit == LengthStyle::Unit::Inch     ? 46

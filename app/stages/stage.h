@@ -106,6 +106,8 @@ protected:
     /// Brings the rows made above up to date.
     void refreshRows();
     void row(const QString& name, QWidget* field);
+    /// A field beside its name, for a layout of its own.
+    QHBoxLayout* named(const QString& name, QWidget* field);
     QComboBox* choiceRow(const QString& name, const std::vector<Choice>& choices, std::function<int()> get,
                          std::function<void(int)> set);
     void addToPanel(QWidget* widget);
@@ -124,10 +126,10 @@ protected:
     AxisMap axis_;
     Columns columns_;
 
+    void settleColumns();
+
 private:
     void documentChanged();
-    void settleColumns();
-    QHBoxLayout* named(const QString& name, QWidget* field);
 
     std::vector<std::function<void()>> rows_;
 

@@ -49,6 +49,23 @@
     </message>
 </context>
 <context>
+    <name>vl::app::IndexView</name>
+    <message numerus="yes">
+        <source>%n sides on %1 holes</source>
+        <translation>
+            <numerusform>%n side on %1 holes</numerusform>
+            <numerusform>%n sides on %1 holes</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sides, laid out by angle</source>
+        <translation>
+            <numerusform>%n side, laid out by angle</numerusform>
+            <numerusform>%n sides, laid out by angle</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>vl::app::MainWindow</name>
     <message numerus="yes">
         <source>%n cautions</source>
@@ -90,6 +107,13 @@
         <translation>
             <numerusform>%n new board is on the rack.</numerusform>
             <numerusform>%n new boards are on the rack.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n layers</source>
+        <translation>
+            <numerusform>%n layer</numerusform>
+            <numerusform>%n layers</numerusform>
         </translation>
     </message>
 </context>

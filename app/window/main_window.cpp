@@ -4,6 +4,7 @@
 #include "app/fields/choose.h"
 #include "app/fields/input_guard.h"
 #include "app/language.h"
+#include "app/solid/film_bar.h"
 #include "app/solid/solid_view.h"
 #include "app/stages/build/build_stage.h"
 #include "app/stages/build/paint_panel.h"
@@ -178,6 +179,7 @@ QWidget* MainWindow::makeBody()
     });
     static_cast<QVBoxLayout*>(solidPanel->layout())->addLayout(tools);
     solidPanel->layout()->addWidget(solid_);
+    solidPanel->layout()->addWidget(new FilmBar(doc_, *scene));
     solidPanel->setMinimumHeight(150);
     auto* measures = panel();
     panels_ = new QStackedWidget;
@@ -338,9 +340,12 @@ void MainWindow::refresh()
         segments += l.segmented ? l.count() : 0;
         woods.insert(l.woods.begin(), l.woods.end());
     }
-    summary_->setText(semibold(QStringLiteral("<b>%1 · %2</b><br>%3 · %4"))
-                          .arg(tr("%n rings", nullptr, rings), tr("%n segments", nullptr, segments),
-                               tr("%n woods", nullptr, static_cast<int>(woods.size())),
+    const int layers = static_cast<int>(plan.assembly.layers.size());
+    const QString made =
+        rings ? tr("%n rings", nullptr, rings) + QStringLiteral(" · ") + tr("%n segments", nullptr, segments)
+              : tr("%n layers", nullptr, layers);
+    summary_->setText(semibold(QStringLiteral("<b>%1</b><br>%2 · %3"))
+                          .arg(made, tr("%n woods", nullptr, static_cast<int>(woods.size())),
                                tr("%1 rough")
                                    .arg(QString::fromStdString(
                                        figureText(FigureId::RoughWeight, doc_.piece(), plan, -1, doc_.style())))));

@@ -8,8 +8,8 @@ namespace vl {
 
 /// What turning about one axis leaves: between the stations at which the ends of its outline stand on that axis, the
 /// points that are no farther from it than the outline. Its ends are square to the true axis: the shoulder of a tilted
-/// cut is drawn as that, which differs by a sliver of radius · tan(tilt). World: x along the true axis from the headstock face, y to
-/// 12 o'clock, z to 9 o'clock, mm.
+/// cut is drawn as that, which differs by a sliver of radius · tan(tilt). World: x along the true axis from the
+/// headstock face, y to 12 o'clock, z to 9 o'clock, mm.
 struct TurnedAbout {
     Eigen::Vector3d at{0, 0, 0};     ///< where its stations begin
     Eigen::Vector3d along{1, 0, 0};  ///< of length 1, towards the tailstock

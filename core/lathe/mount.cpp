@@ -71,7 +71,8 @@ double fullDepth(Hold by)
     }
 }
 
-MountProof proveMount(Hold by, double diameter, double depth, double overhang, double load, const Grips& grips)
+MountProof proveMount(Hold by, double diameter, double depth, double overhang, double load, const Grips& grips,
+                      double strength)
 {
     within("diameter", diameter, 1, 2000, "mm");
     within("depth", depth, 0, 500, "mm");
@@ -80,7 +81,7 @@ MountProof proveMount(Hold by, double diameter, double depth, double overhang, d
     MountProof p;
     p.moment = load * overhang / 1000;
     const double full = fullDepth(by), share = full > 0 ? std::min(1.0, depth / full) : 1;
-    const double perCube = stressOf(by, grips) * share * pi / 32 / 1000;
+    const double perCube = strength * stressOf(by, grips) * share * pi / 32 / 1000;
     p.limit = perCube * std::pow(diameter, 3);
     p.holds = p.moment <= p.limit;
     p.wouldHold = perCube > 0 ? std::cbrt(p.moment / perCube) : 0;

@@ -31,6 +31,15 @@ Piece fitLayers(Piece piece);
 /// Each of these rings half a segment on from the one below it, to and fro.
 Piece brickwork(Piece piece, const std::set<int>& which);
 
+/// Another axis: three sides in the middle of the piece, a band of the round left between them.
+Piece addAxis(Piece piece);
+Piece removeAxis(Piece piece, int which);
+/// The stations that an axis is turned between; its outline is stretched to them.
+void stretchAxis(OffAxis& axis, double from, double to);
+/// Its radius in the middle of them, mm, and the outline moved so that it has another.
+double axisRadius(const OffAxis& axis);
+void setAxisRadius(OffAxis& axis, double radius);
+
 }  // namespace edit
 
 /// A starting outline, with layers that fit it.

@@ -71,6 +71,7 @@ struct Held {
     bool tailstock = false;          ///< stands up all the time
     double offset = 0;               ///< mm, of the work's middle off the axis that it turns about
     bool round = false;              ///< turned true already
+    bool alongGrain = false;         ///< held where the grain runs along the axis
 };
 
 /// One step from the boards to the piece.

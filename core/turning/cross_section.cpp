@@ -348,4 +348,17 @@ Polyline outsideAlong(const Sides& sides, double angleDeg, double tolerance)
     return line;
 }
 
+Polyline silhouetteAlong(const Sides& sides, double angleDeg, double tolerance)
+{
+    if (sides.round()) return sides.outside;
+    const Point way = polar(1, angleDeg);
+    Polyline line;
+    for (const double z : sliceStations(sides, sides.outside.front().x(), sides.outside.back().x(), tolerance)) {
+        double most = 0;
+        for (const Point& p : CrossSection(sides, z).outline(tolerance)) most = std::max(most, way.dot(p));
+        line.emplace_back(z, most);
+    }
+    return line;
+}
+
 }  // namespace vl

@@ -76,4 +76,7 @@ std::vector<double> sliceStations(const Sides& sides, double z0, double z1, doub
 /// axis.
 Polyline outsideAlong(const Sides& sides, double angleDeg, double tolerance = 0.05);
 
+/// How far it reaches in the direction of an angle, whatever lies nearer: what is seen square to that from far off.
+Polyline silhouetteAlong(const Sides& sides, double angleDeg, double tolerance = 0.05);
+
 }  // namespace vl

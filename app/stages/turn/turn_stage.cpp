@@ -1,8 +1,16 @@
 #include "app/stages/turn/turn_stage.h"
 
 #include "app/lanes/figures_lane.h"
+#include "app/stages/page_switch.h"
+#include "app/stages/turn/axes_view.h"
+#include "app/stages/turn/index_view.h"
+#include "app/stages/turn/mounts_view.h"
+#include "app/theme/theme.h"
+#include "core/measure/format.h"
+#include "core/piece/edit.h"
 
 #include <QComboBox>
+#include <QPushButton>
 
 #include <cmath>
 
@@ -11,7 +19,7 @@ namespace vl::app {
 TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("Turn"), parent)
 {
     auto* section = new SectionLane(document, axis_, SectionLane::Handles::Stations, &columns_);
-    addLane(section, 1);
+    addLane(section, 3);
     connect(section, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
     auto row = [&document](const QString& name, FigureId figure, double Station::*member) -> FiguresLane::Row {
         return {name,
@@ -28,9 +36,23 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
                                        row(tr("inside Ø"), FigureId::StationInside, &Station::inside),
                                        row(tr("wall"), FigureId::StationWall, &Station::wall),
                                        row(tr("parting"), FigureId::Parting, &Station::parting)};
-    addLane(new FiguresLane(
-                document, columns_, tr("Stations: set the calliper"), 5, [rows] { return rows; }, [] { return -1; }),
-            0);
+    auto* stations = new FiguresLane(
+        document, columns_, tr("Stations: set the calliper"), 5, [rows] { return rows; }, [] { return -1; });
+    axes_ = new AxesView(document);
+    pages_ = new PageSwitch;
+    pages_->add(tr("stations"), stations, false);
+    pages_->add(tr("axes"), axes_, false);
+    pages_->add(tr("mounts"), new MountsView(document));
+    pages_->add(tr("index"), new IndexView(document, [this] { return axes_->chosen(); }), false);
+    addLane(pages_, 2);
+    const int figures = stations->sizeHint().height() + 40;  // with the row of buttons
+    const auto shown = [this, figures] {
+        // Figures are as high as they are; drawings take what there is.
+        pages_->setMaximumHeight(pages_->current() == 0 ? figures : QWIDGETSIZE_MAX);
+        settleColumns();
+    };
+    connect(pages_, &PageSwitch::shown, this, shown);
+    shown();
 
     group(tr("Speed"), "speed");
     figure(FigureId::RoughSpeed, tr("Rough blank"), false)->setLeading(true);
@@ -41,6 +63,17 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     care->setWordWrap(true);
     care->setProperty("role", "quiet");
     addToPanel(care);
+    buildAxes();
+    const auto ofEdge = [](auto& p) -> auto& { return p.edge; };
+    group(tr("Holding, and what it is for"), "holding", false);
+    const auto held = [](auto& p) -> auto& { return p.choices; };
+    choiceRow(&Choices::foot, held);
+    choiceRow(&Choices::sides, held);
+    choiceRow(&Choices::last, held);
+    choiceRow(&Choices::use, held);
+    choiceRow(&Edge::kind, ofEdge);
+    edgeLength_ = pieceRow(&Edge::length, ofEdge);
+    edgeWidth_ = pieceRow(&Edge::width, ofEdge);
     group(tr("Stations"), "stations");
     const auto choices = [](auto& p) -> auto& { return p.choices; };
     choiceRow(&Choices::stations, choices);
@@ -48,6 +81,8 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     group(tr("The lathe, for every piece"), "lathe", false);
     shopRow(&Shop::swingRadius);
     shopRow(&Shop::betweenCentres);
+    shopRow(&Shop::swingMargin);
+    shopRow(&Shop::restSwing);
     figure(FigureId::SwingClearance, tr("Clearance over the bed"), false);
     figure(FigureId::RoughWeight, tr("Weight of the blank"), false);
     group(tr("The piece"), "piece");
@@ -60,10 +95,136 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     refresh();
 }
 
+int TurnStage::columnCount() const
+{
+    return pages_ && pages_->current() > 0 ? 0 : static_cast<int>(doc_.plan().stations.size());
+}
+
+void TurnStage::showPage(const QString& name) { pages_->show(name); }
+
+void TurnStage::buildAxes()
+{
+    group(tr("Other axes"), "axes");
+    auto* row_ = new QHBoxLayout;
+    which_ = new QComboBox;
+    which_->setAccessibleName(tr("Axis"));
+    auto* add = new QPushButton(tr("Add"));
+    add->setObjectName("add-axis");
+    add->setToolTip(tr("Another axis: three sides in the middle of the piece, to begin with"));
+    remove_ = new QPushButton(tr("Remove"));
+    remove_->setObjectName("remove-axis");
+    row_->addWidget(which_, 1);
+    row_->addWidget(add);
+    row_->addWidget(remove_);
+    addToPanel(row_);
+    connect(which_, &QComboBox::activated, axes_, &AxesView::choose);
+    connect(axes_, &AxesView::axisChosen, this, [this] { refreshAxes(); });
+    connect(add, &QPushButton::clicked, this, [this] {
+        if (!doc_.apply(tr("add axis"), edit::addAxis(doc_.piece()))) return;
+        axes_->choose(static_cast<int>(doc_.piece().axes.size()) - 1);
+        showPage(tr("axes"));
+    });
+    connect(remove_, &QPushButton::clicked, this,
+            [this] { doc_.apply(tr("remove axis"), edit::removeAxis(doc_.piece(), axes_->chosen())); });
+    const Limit station{0, 3000}, radius{0.5, 1000};
+    range_ = new QWidget;
+    auto* rows = new QVBoxLayout(range_);
+    rows->setContentsMargins(0, 0, 0, 0);
+    rows->setSpacing(4);
+    const auto length = [&](const QString& words, const Limit& limit) {
+        auto* field = new LengthField(doc_, words, limit);
+        rows->addLayout(named(words, field));
+        return field;
+    };
+    from_ = length(tr("Turned from"), station);
+    to_ = length(tr("Turned to"), station);
+    radius_ = length(tr("Radius in its middle"), radius);
+    addToPanel(range_);
+    connect(from_, &LengthField::edited, this, [this](double mm) {
+        editAxis(tr("axis"), [mm](OffAxis& a) { edit::stretchAxis(a, mm, a.outside.back().z); });
+    });
+    connect(to_, &LengthField::edited, this, [this](double mm) {
+        editAxis(tr("axis"), [mm](OffAxis& a) { edit::stretchAxis(a, a.outside.front().z, mm); });
+    });
+    connect(radius_, &LengthField::edited, this,
+            [this](double mm) { editAxis(tr("axis"), [mm](OffAxis& a) { edit::setAxisRadius(a, mm); }); });
+    form_ = new FieldForm(doc_);
+    addToPanel(form_);
+    connect(form_, &FieldForm::edited, this,
+            [this](const QString& words, const std::string& path, const FieldValue& value) {
+                editAxis(words, [&](OffAxis& a) { setField(a, path, value); });
+            });
+    comes_ = new QLabel;
+    comes_->setWordWrap(true);
+    comes_->setObjectName("axis-comes-to");
+    comes_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    comes_->setProperty("role", "quiet");
+    addToPanel(comes_);
+}
+
+const OffAxis* TurnStage::axis() const
+{
+    const int at = axes_->chosen();
+    return at >= 0 && at < static_cast<int>(doc_.piece().axes.size()) ? &doc_.piece().axes[static_cast<size_t>(at)]
+                                                                      : nullptr;
+}
+
+void TurnStage::editAxis(const QString& what, const std::function<void(OffAxis&)>& change)
+{
+    if (!axis()) return;
+    edit(what, [&](Piece& p) { change(p.axes[static_cast<size_t>(axes_->chosen())]); });
+}
+
+void TurnStage::refreshAxes()
+{
+    const int count = static_cast<int>(doc_.piece().axes.size());
+    if (axes_->chosen() < 0 && count > 0) return axes_->choose(0);  // comes back here
+    const QSignalBlocker quiet(which_);
+    which_->clear();
+    for (int a = 0; a < count; ++a)
+        which_->addItem(QString::fromStdString(nameOf(doc_.piece(), static_cast<size_t>(a))));
+    if (count == 0) which_->addItem(tr("the true one alone"));
+    which_->setCurrentIndex(std::max(0, axes_->chosen()));
+    const OffAxis* chosen = axis();
+    remove_->setEnabled(chosen);
+    for (QWidget* w : {range_, static_cast<QWidget*>(form_), static_cast<QWidget*>(comes_)}) w->setVisible(chosen);
+    if (!chosen) return;
+    from_->setValue(chosen->outside.front().z);
+    to_->setValue(chosen->outside.back().z);
+    radius_->setValue(edit::axisRadius(*chosen));
+    std::vector<FieldItem> items = itemsOf(*chosen);
+    std::erase_if(items, [](const FieldItem& i) { return i.path == "id"; });
+    form_->show(items);
+    const auto mm = [this](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
+    QStringList said;
+    for (const AxisReport& r : doc_.plan().axes) {
+        if (static_cast<int>(r.axis) != axes_->chosen()) continue;
+        for (const AxisAt& at : r.at) {
+            QStringList flats, bands;
+            for (const double f : at.flats) flats << mm(f);
+            for (const double b : at.bands) bands << mm(b);
+            said << tr("<b>At %1</b>: sides %2 wide, round between them %3; %4 deep; %5 % of a turn is air. Neighbours "
+                       "just meet with a radius of %6. 1 mm at a centre changes a side by %7%8.")
+                        .arg(mm(at.z), flats.join(QStringLiteral(" · ")), bands.join(QStringLiteral(" · ")),
+                             mm(at.depths.front()))
+                        .arg(100 * at.air, 0, 'f', 0)
+                        .arg(mm(at.meetRadius), mm(at.perMillimetre),
+                             at.perHole > 0 ? tr(", one hole by %1").arg(mm(at.perHole)) : QString());
+        }
+        if (r.middleLineLost)
+            said << tr(
+                "A line drawn round the middle is cut away with the wood: there the calliper tells, not a line.");
+    }
+    comes_->setText(semibold(said.join(QStringLiteral("<br>"))));
+}
+
 void TurnStage::refresh()
 {
     refreshRows();
+    refreshAxes();
     spacing_->setEnabled(doc_.piece().choices.stations == StationRule::Even);
+    edgeLength_->setEnabled(doc_.piece().edge.kind == Edge::Square);
+    edgeWidth_->setEnabled(doc_.piece().edge.kind == Edge::Square);
 }
 
 }  // namespace vl::app

@@ -2,21 +2,46 @@
 
 #include "app/stages/stage.h"
 
+class QComboBox;
+class QLabel;
+class QPushButton;
+
 namespace vl::app {
 
-/// Turn: stations and calliper settings on the axis, speeds, swing.
+class AxesView;
+class PageSwitch;
+
+/// Turn: stations and calliper settings on the axis, other axes across it, mounts, index, speeds, swing.
 class TurnStage : public Stage {
     Q_OBJECT
 public:
     explicit TurnStage(Document& document, QWidget* parent = nullptr);
 
+    AxesView* axes() { return axes_; }
+    /// Shows one of its lower pages: "stations", "axes", "mounts", "index".
+    void showPage(const QString& name);
+
 protected:
-    int columnCount() const override { return static_cast<int>(doc_.plan().stations.size()); }
+    /// Of what hangs below the section: the stations, while they are shown.
+    int columnCount() const override;
 
 private:
+    void buildAxes();
     void refresh() override;
+    void refreshAxes();
+    /// The chosen axis; null where there is none.
+    const OffAxis* axis() const;
+    void editAxis(const QString& what, const std::function<void(OffAxis&)>& change);
 
-    LengthField* spacing_;
+    LengthField *spacing_, *edgeLength_, *edgeWidth_;
+    PageSwitch* pages_ = nullptr;
+    AxesView* axes_;
+    QComboBox* which_;
+    QPushButton* remove_;
+    FieldForm* form_;
+    LengthField *from_, *to_, *radius_;
+    QLabel* comes_;
+    QWidget* range_;  ///< its fields that are no declared ones
 };
 
 }  // namespace vl::app

@@ -1,0 +1,170 @@
+#include "core/turning/moment.h"
+
+#include "core/blank/axis_set_ups.h"
+#include "core/turning/parted.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+#include <set>
+
+namespace vl {
+namespace {
+
+/// What has become of the wood in one thing of the recipe.
+struct Past {
+    std::set<size_t> layers;
+    std::set<std::string> steps;
+    bool glued = false;
+};
+
+bool touches(const Past& p, const char* name)
+{
+    return std::ranges::any_of(p.steps, [&](const std::string& id) { return id.starts_with(name); });
+}
+
+Body bodyOf(const Past& p, const Assembly& assembly, const std::vector<AxisSetUp>& setUps)
+{
+    Body b;
+    b.layers.assign(p.layers.begin(), p.layers.end());
+    b.round = p.steps.contains("rough");
+    b.hollow = p.steps.contains("hollow") || p.steps.contains("bore") || touches(p, "inside-");
+    b.rings = touches(p, "ring-");
+    for (const AxisSetUp& s : setUps)
+        if (p.steps.contains("turn-" + s.id))
+            b.axes = std::max<size_t>(b.axes, static_cast<size_t>(&s - setUps.data()) + 1);
+    b.apart = b.layers.size() == 1 && !p.glued && assembly.layers[b.layers[0]].radial();
+    return b;
+}
+
+void append(Mesh& all, Mesh one, const Body& body, const Assembly& assembly)
+{
+    std::vector<float> wood;
+    for (const Species* w : one.woods) {
+        auto at = std::ranges::find(all.woods, w);
+        if (at == all.woods.end()) at = all.woods.insert(at, w);
+        wood.push_back(static_cast<float>(at - all.woods.begin()));
+    }
+    const auto first = static_cast<std::uint32_t>(all.vertices.size());
+    const double out = body.apart ? 0.14 * assembly.layers[body.layers[0]].cornerRadius() : 0;
+    for (Vertex& v : one.vertices) {
+        v.species = wood[static_cast<size_t>(v.species)];
+        const auto part = static_cast<size_t>(v.part);
+        v.part = static_cast<float>(body.layers[part / 1000] * 1000 + part % 1000);
+        v.position[0] += static_cast<float>(body.shift);
+        if (body.apart) {
+            const BuiltLayer& l = assembly.layers[body.layers[0]];
+            const Eigen::Vector3d way =
+                out * outwards(l.phaseDeg + 360.0 * static_cast<double>(part % 1000) / l.sectors);
+            v.position[1] += static_cast<float>(way.y());
+            v.position[2] += static_cast<float>(way.z());
+        }
+        all.vertices.push_back(v);
+    }
+    for (const std::uint32_t i : one.indices) all.indices.push_back(first + i);
+}
+
+/// A side between the lowest and the highest face of a body's layers.
+Range spanOf(const Assembly& assembly, const Body& b)
+{
+    return {assembly.layers[b.layers.front()].z0, assembly.layers[b.layers.back()].z1};
+}
+
+Mesh meshOf(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b, const MeshDetail& detail)
+{
+    if (b.rings) return partedMesh(assembly, piece.nest, outlineHeight(piece), detail);
+    Assembly own;
+    for (const size_t i : b.layers) own.layers.push_back(assembly.layers[i]);
+    if (!b.round && !b.hollow) return blankMesh(own);
+    const bool whole = b.layers.size() == assembly.layers.size();
+    Sides turned = sides;
+    turned.axes.resize(std::min(b.axes, turned.axes.size()));
+    if (!b.hollow) turned.inside.clear();
+    const Range span = spanOf(assembly, b);
+    if (!b.round) {
+        turned.outside.clear();
+        turned.axes.clear();
+        turned.edges.clear();
+        for (const BuiltLayer& l : own.layers)
+            for (const Point& p : l.outerHold) turned.outside.push_back(p);
+    } else if (!whole)
+        turned.outside = clipped(turned.outside, span.low, span.high);
+    if (!whole) turned.inside = clipped(turned.inside, span.low, span.high);
+    return turnedMesh(own, turned, detail);
+}
+
+}  // namespace
+
+std::vector<Body> bodiesAfter(const Piece& piece, const Assembly& assembly, const std::vector<size_t>& order,
+                              size_t count)
+{
+    std::map<std::string, Past> there;
+    for (const Part& p : assembly.parts) there[p.id].layers.insert(static_cast<size_t>(p.layer));
+    std::set<std::string> cut;  // things that a step has made: boards as they lie on the rack are none
+    for (size_t k = 0; k < std::min(count, order.size()); ++k) {
+        const Step& s = assembly.recipe[order[k]];
+        Past past;
+        for (const std::string& input : s.inputs) {
+            const auto it = there.find(input);
+            if (it == there.end()) continue;
+            past.layers.merge(it->second.layers);
+            past.steps.merge(it->second.steps);
+            past.glued = past.glued || it->second.glued;
+            there.erase(it);
+            cut.erase(input);
+        }
+        past.steps.insert(s.id);
+        past.glued = past.glued || s.action == Action::Glue;
+        for (const std::string& output : s.outputs) {
+            Past mine = past;
+            // One ring that gives two: the other half is the layer that has no parts of its own.
+            for (size_t i = 0; i < piece.layers.size(); ++i)
+                if (s.outputs.size() > 1 && output.ends_with("-" + piece.layers[i].id)) mine.layers = {i};
+            there[output] = std::move(mine);
+            cut.insert(output);
+        }
+    }
+    const std::vector<AxisSetUp> setUps = axisSetUps(piece);
+    std::vector<Body> bodies;
+    for (const std::string& id : cut)
+        if (const Past& p = there.at(id); !p.layers.empty()) bodies.push_back(bodyOf(p, assembly, setUps));
+    // Of parts of one layer that are cut by themselves, one stands for all.
+    std::ranges::sort(bodies, {},
+                      [](const Body& b) { return std::pair(b.layers.front(), -static_cast<long>(b.layers.size())); });
+    std::vector<Body> apart;
+    std::set<size_t> seen;
+    double height = 0;
+    for (const BuiltLayer& l : assembly.layers) height = std::max(height, l.z1);
+    for (Body& b : bodies) {
+        if (std::ranges::any_of(b.layers, [&](size_t i) { return seen.contains(i); })) continue;
+        seen.insert(b.layers.begin(), b.layers.end());
+        b.shift = static_cast<double>(apart.size()) * std::max(10.0, 0.06 * height);
+        apart.push_back(std::move(b));
+    }
+    return apart;
+}
+
+Mesh bodiesMesh(const Piece& piece, const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies,
+                const MeshDetail& detail)
+{
+    Mesh all;
+    for (const Body& b : bodies) append(all, meshOf(piece, assembly, sides, b, detail), b, assembly);
+    return all;
+}
+
+Reach reachOf(const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies)
+{
+    Reach r;
+    for (const Body& b : bodies) {
+        r.height = std::max(r.height, spanOf(assembly, b).high + b.shift);
+        for (const size_t i : b.layers) {
+            const BuiltLayer& l = assembly.layers[i];
+            const double turned = radiusRange(sides.outside, l.z0, l.z1).high;
+            const double out = b.round ? (std::isnan(turned) ? 0 : turned) : l.cornerRadius() * (b.apart ? 1.14 : 1);
+            r.diameter = std::max(r.diameter, 2 * out);
+        }
+    }
+    return r;
+}
+
+}  // namespace vl

@@ -1,0 +1,85 @@
+// The film of a piece: after every step of every sample its wood is where the recipe says, and only ever leaves.
+#include "core/plan/plan.h"
+#include "core/turning/moment.h"
+#include "tests/support/samples.h"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <set>
+
+using namespace vl;
+
+TEST(Moment, EndsWithTheFinishedPiece)
+{
+    for (const std::string& name : test::demoNames()) {
+        const Piece piece = test::demo(name);
+        const Plan plan = makePlan(piece, test::harbourShop());
+        const std::vector<Body> last =
+            bodiesAfter(piece, plan.assembly, plan.schedule.order, plan.schedule.order.size());
+        ASSERT_EQ(last.size(), 1u) << name;
+        EXPECT_EQ(last[0].layers.size(), plan.assembly.layers.size()) << name;
+        EXPECT_TRUE(last[0].round) << name;
+        EXPECT_EQ(last[0].axes, plan.setUps.size()) << name;
+        EXPECT_EQ(last[0].shift, 0) << name;
+        if (piece.nest.on) continue;
+        // By the divergence theorem, of two meshes.
+        const MeshDetail detail{0.1, false};
+        EXPECT_NEAR(meshVolume(bodiesMesh(piece, plan.assembly, plan.sides, last, detail)) /
+                        meshVolume(turnedMesh(plan.assembly, plan.sides, detail)),
+                    1, 1e-6)
+            << name;
+    }
+}
+
+TEST(Moment, WoodOnlyLeavesOrIsJoined)
+{
+    for (const std::string& name : test::demoNames()) {
+        const Piece piece = test::demo(name);
+        const Plan plan = makePlan(piece, test::harbourShop());
+        std::vector<Body> before;
+        double was = 0;
+        for (size_t k = 0; k <= plan.schedule.order.size(); ++k) {
+            const std::vector<Body> now = bodiesAfter(piece, plan.assembly, plan.schedule.order, k);
+            std::set<size_t> had, has;
+            for (const Body& b : before) had.insert(b.layers.begin(), b.layers.end());
+            size_t count = 0;
+            for (const Body& b : now) {
+                has.insert(b.layers.begin(), b.layers.end());
+                count += b.layers.size();
+            }
+            EXPECT_EQ(count, has.size()) << name << ": no layer is in two places, step " << k;
+            EXPECT_TRUE(std::ranges::includes(has, had)) << name << ": nothing is lost, step " << k;
+            if (now == before) continue;
+            if (plan.assembly.layers.size() > 8 && k % 7) {  // many meshes of many rings take long: some of them
+                before = now;
+                was = 0;
+                continue;
+            }
+            const double volume = meshVolume(bodiesMesh(piece, plan.assembly, plan.sides, now, {0.3, false}));
+            if (was > 0 && had == has) {
+                EXPECT_LE(volume, was * 1.002) << name << " at " << k;
+            }
+            was = volume;
+            before = now;
+        }
+    }
+}
+
+TEST(Moment, AnOarGripIsTurnedSideBySide)
+{
+    const Piece piece = test::demo("oar-grip");
+    const Plan plan = makePlan(piece, test::harbourShop());
+    size_t axes = 0;
+    for (size_t k = 0; k <= plan.schedule.order.size(); ++k) {
+        const std::vector<Body> now = bodiesAfter(piece, plan.assembly, plan.schedule.order, k);
+        if (now.empty()) continue;
+        EXPECT_GE(now[0].axes, axes);
+        EXPECT_LE(now[0].axes, axes + 1) << "one side a step";
+        axes = now[0].axes;
+        if (axes) {
+            EXPECT_TRUE(now[0].round) << "turned true before it is turned off its axis";
+        }
+    }
+    EXPECT_EQ(axes, 3u);
+}
