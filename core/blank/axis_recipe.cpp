@@ -26,7 +26,7 @@ double directionOf(const Point& p)
 }
 
 /// How a set-up is mounted, in words and settings.
-Doing mounting(const Piece& piece, const AxisSetUp& s, const Text& name)
+Doing mounting(const Piece& piece, const Sides& sides, bool alongGrain, const AxisSetUp& s, const Text& name)
 {
     const OffAxis& axis = piece.axes[s.axis];
     const double length = outlineHeight(piece);
@@ -44,6 +44,13 @@ Doing mounting(const Piece& piece, const AxisSetUp& s, const Text& name)
               .overhang = 0,
               .tailstock = true,
               .offset = s.solid.centreAt(std::clamp(middle, 0.0, length)).norm()};
+    const auto inJaws = [&] {
+        constexpr double deep = 10;  // mm that jaws hold, a usual depth
+        d.held.depth = deep;
+        d.held.diameter = std::max(1.0, 2 * radiusAt(sides.outside, std::min(deep / 2, length)));
+        d.held.overhang = length;
+        d.held.alongGrain = alongGrain;
+    };
     switch (axis.by) {
     case AxisBy::Centres: {
         const Setting tail = lengthOf("off centre at the tail", s.tail.norm()),
@@ -56,12 +63,14 @@ Doing mounting(const Piece& piece, const AxisSetUp& s, const Text& name)
         d.how = says(words::onEccentric, head);
         d.settings = {head};
         d.held.by = Hold::Eccentric;
+        inJaws();
         break;
     case AxisBy::Tilt: {
         const Setting tilt = angleOf("tilt", axis.tilt), pivot = lengthOf("pivot, from the headstock face", axis.pivot);
         d.how = says(words::tiltedInJaws, tilt, headTo, pivot);
         d.settings = {tilt, headTo, pivot};
         d.held.by = Hold::Tilted;
+        inJaws();
         break;
     }
     }
@@ -142,7 +151,7 @@ double deepestAt(const Sides& sides, const AxisSetUp& s, double from, double to)
 
 }  // namespace
 
-Thing turnAxes(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned)
+Thing turnAxes(const Piece& piece, const Sides& sides, bool alongGrain, Bench& bench, const Thing& turned)
 {
     const std::vector<AxisSetUp> all = axisSetUps(piece);
     if (all.empty()) return turned;
@@ -175,7 +184,8 @@ Thing turnAxes(const Piece& piece, const Sides& sides, Bench& bench, const Thing
                                   .minutes = 4,
                                   .uses = {"lathe"}});
         }
-        now = bench.step(Action::Mount, "mount-" + key, {now}, "mounted-" + key, mounting(piece, s, name));
+        now = bench.step(Action::Mount, "mount-" + key, {now}, "mounted-" + key,
+                         mounting(piece, sides, alongGrain, s, name));
         const double deepest = deepestAt(sides, s, std::max(from, 0.0), std::min(to, height));
         const Setting begin = lengthOf("from station", from), end = lengthOf("to station", to),
                       at = lengthOf("measured at station", deepest, "where it is deepest"),

@@ -34,7 +34,7 @@ public:
               .how = says(words::lightCuts),
               .minutes = 30,
               .uses = {"lathe"}});
-        now_ = turnAxes(piece_, sides_, whole_, now_);
+        now_ = turnAxes(piece_, sides_, how_ == Turning::BetweenCentres, whole_, now_);
         next(Action::Sand, "sand", "sanded",
              {.title = says(words::sand),
               .why = says(words::throughGrits),

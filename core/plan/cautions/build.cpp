@@ -211,7 +211,8 @@ std::pair<double, double> lacks(const Case& in, const BuiltLayer& b)
 {
     double outer = 0, inner = 0;
     for (const Point& q : between(in.sides.outside, b.z0, b.z1))
-        outer = std::max(outer, q.y() - radiusAt(b.outerHold, q.x()));
+        // Square work keeps its edges: its outline may sweep past them.
+        if (in.sides.edges.empty()) outer = std::max(outer, q.y() - radiusAt(b.outerHold, q.x()));
     if (b.innerHold.empty()) return {outer, inner};
     const Polyline hollowed = between(in.sides.inside, b.z0, b.z1);
     for (const Point& q : hollowed) inner = std::max(inner, radiusRange(b.innerHold, q.x(), q.x()).low - q.y());
