@@ -98,6 +98,13 @@ TEST(Cli, AnswersBadWordsWithTwoAndBadInputWithThree)
           {"reckon", "ring", "sides=12"},
           {"reckon", "speed", "diameter=0"},
           {"reckon", "ellipse"},
+          {"reckon", "section", "stock=oval", "size=80"},
+          {"reckon", "section", "stock=round", "size=80", "axis=8,0"},
+          {"reckon", "section", "stock=round", "size=20", "axis=40,0,5"},
+          {"reckon", "index", "divisions=5", "holes=12", "start=12"},
+          {"reckon", "grid", "divisions=8", "outer=75", "aspect=3", "rings=2"},
+          {"reckon", "sphere", "diameter=100", "facets=12"},
+          {"reckon", "mount", "kind=glue", "diameter=50", "depth=8", "overhang=100", "load=300"},
           {"reckon", "closing-gap", "sides=12"},
           {"reckon", "stave", "sides=8"},
           {"reckon", "stave", "sides=8", "slope=95"},
@@ -186,7 +193,29 @@ TEST(Cli, ReckonsTheCheckValues)
     EXPECT_EQ(wrap["post_vanishes"], true) << "a bore wider than the diagonal leaves no post";
     EXPECT_EQ(run({"reckon", "post-wrap", "side=1 7/8in", "wrap=3/4in", "bore=2 5/8in"}).json()["post_vanishes"],
               false);
-    for (const char* kind : {"ring", "closing-gap", "stave", "board-rings", "post-wrap", "ellipse", "speed"}) {
+    // Work on several axes: steps 2 2 2 3 3 of twelve, round 80, 8 off, radius 34.
+    const auto flats = run({"reckon", "section", "stock=round", "size=80", "axis=8,0,34", "axis=8,60,34",
+                            "axis=8,120,34", "axis=8,180,34", "axis=8,270,34"})
+                           .json()["flats_mm"];
+    EXPECT_NEAR(flats[0], 33.312, 5e-4);
+    EXPECT_NEAR(flats[1], 26.836, 5e-4);
+    EXPECT_NEAR(flats[4], 39.413, 5e-4);
+    const auto square = run({"reckon", "section", "stock=square", "size=50"}).json();
+    EXPECT_NEAR(square["area_mm2"], 2500, 1e-9);
+    EXPECT_NEAR(square["widest_mm"], 50 * std::sqrt(2.0), 1e-6);
+    EXPECT_EQ(run({"reckon", "index", "divisions=5", "holes=12"}).json()["holes"],
+              nlohmann::json::array({0, 2, 5, 7, 10}));
+    EXPECT_EQ(run({"reckon", "index", "divisions=6", "holes=12", "start=3"}).json()["exact"], true);
+    EXPECT_NEAR(run({"reckon", "grid", "divisions=24", "outer=75", "rings=2"}).json()["radii_mm"][1], 57.638, 5e-4);
+    EXPECT_NEAR(run({"reckon", "sphere", "diameter=100"}).json()["facets"][1]["from_end_mm"], 29.289, 5e-4);
+    // A vacuum of 60 kPa on 150 mm tips at pressure · π·d³/8; a load of 300 N, 100 mm out.
+    const auto vacuum =
+        run({"reckon", "mount", "kind=vacuum", "diameter=150", "depth=0", "overhang=100", "load=300"}).json();
+    EXPECT_NEAR(vacuum["limit_nm"], 0.06 * M_PI * std::pow(150, 3) / 8 / 1000, 1e-9);
+    EXPECT_NEAR(vacuum["moment_nm"], 30, 1e-9);
+    EXPECT_EQ(vacuum["holds"], true);
+    for (const char* kind : {"ring", "closing-gap", "stave", "board-rings", "post-wrap", "ellipse", "speed", "sphere",
+                             "index", "grid", "section", "mount"}) {
         const Outcome told = run({"reckon", kind, "--help"});
         EXPECT_EQ(told.status, 0) << kind;
         EXPECT_NE(told.out.find("Source: "), std::string::npos) << kind;
