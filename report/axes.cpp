@@ -242,7 +242,7 @@ void drawAxisPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSty
             sheet.page(head ? QStringLiteral("Centres at full size: head end")
                             : QStringLiteral("Centres at full size: tail end"));
             drawBars(sheet, {});
-            sheet.text({Sheet::margin, 30, sheet.inner(), 16},
+            sheet.text({Sheet::margin + 30, 40, sheet.inner() - 30, 16},
                        QStringLiteral("Seen as you look at this end. True centre on the true centre, the tick at 12 "
                                       "o'clock to the same edge of the blank as on the other end; glued on, every "
                                       "centre punched with an awl. Dotted: how deep the cut goes where it runs out "
@@ -280,7 +280,7 @@ void drawAxisPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSty
         if (axis.plate == 0) continue;
         sheet.page(QStringLiteral("Index wheel: %1, %2 holes").arg(q(nameOf(piece, a))).arg(axis.plate));
         drawBars(sheet, {});
-        sheet.text({Sheet::margin, 30, sheet.inner(), 14},
+        sheet.text({Sheet::margin + 30, 40, sheet.inner() - 30, 14},
                    QStringLiteral("Paper wheel for a lathe whose plate has not these holes: glued on thin board, cut "
                                   "round, its middle on the spindle, read by a fixed pointer. Side: hole."),
                    8);

@@ -354,9 +354,14 @@ void SectionLane::drawSelection(QPainter& painter) const
 
 void SectionLane::drawCautions(QPainter& painter) const
 {
+    std::vector<double> marked;
     for (const Caution& c : doc_.plan().cautions) {
         const QColor ink = c.level == Level::Stop ? theme().stop : theme().warn;
         const QPointF p(x(c.z), cautionY);
+        // Of several at one place the gravest, which comes first, is marked for all of them.
+        constexpr double apart = 21;  // pixels
+        if (std::ranges::any_of(marked, [&](double at) { return std::abs(at - p.x()) < apart; })) continue;
+        marked.push_back(p.x());
         painter.setPen(QPen(ink, 1, Qt::DashLine));
         painter.drawLine(QPointF(p.x(), p.y() + 9), QPointF(p.x(), axisY()));
         painter.setPen(QPen(ink, 1.6, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));

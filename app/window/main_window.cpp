@@ -199,7 +199,7 @@ QWidget* MainWindow::makeBody()
     across->setSizes({868, 376});
     right->setStretchFactor(0, 2);
     right->setStretchFactor(1, 3);
-    right->setSizes({250, 406});
+    right->setSizes({300, 356});
 
     auto* build = new BuildStage(doc_);
     auto* cutting = new CutStage(doc_);

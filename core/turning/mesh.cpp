@@ -156,7 +156,7 @@ void edgeFaces(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Side
             for (const double way : {-1.0, 1.0}) {
                 const Eigen::Vector3d along = way * Eigen::Vector3d::UnitX().cross(h.normal);
                 planeFace(out, in, h.offset, cell.low, cell.high, b.extent().z, [&](std::array<Point, 4> q) {
-                    if (way < 0) std::ranges::reverse(q);
+                    if (way > 0) std::ranges::reverse(q);
                     std::vector<MeshBuilder::Corner> corners;
                     for (const Point& p : q)
                         corners.push_back(

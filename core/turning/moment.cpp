@@ -28,7 +28,7 @@ Body bodyOf(const Past& p, const Assembly& assembly, const std::vector<AxisSetUp
     Body b;
     b.layers.assign(p.layers.begin(), p.layers.end());
     b.round = p.steps.contains("rough");
-    b.hollow = p.steps.contains("hollow") || p.steps.contains("bore") || touches(p, "inside-");
+    b.hollow = p.steps.contains("hollow") || touches(p, "bore") || touches(p, "inside-");
     b.rings = touches(p, "ring-");
     for (const AxisSetUp& s : setUps)
         if (p.steps.contains("turn-" + s.id))
@@ -100,6 +100,9 @@ std::vector<Body> bodiesAfter(const Piece& piece, const Assembly& assembly, cons
 {
     std::map<std::string, Past> there;
     for (const Part& p : assembly.parts) there[p.id].layers.insert(static_cast<size_t>(p.layer));
+    const auto hasParts = [&](size_t layer) {
+        return std::ranges::any_of(assembly.parts, [&](const Part& p) { return p.layer == static_cast<int>(layer); });
+    };
     std::set<std::string> cut;  // things that a step has made: boards as they lie on the rack are none
     for (size_t k = 0; k < std::min(count, order.size()); ++k) {
         const Step& s = assembly.recipe[order[k]];
@@ -117,9 +120,13 @@ std::vector<Body> bodiesAfter(const Piece& piece, const Assembly& assembly, cons
         past.glued = past.glued || s.action == Action::Glue;
         for (const std::string& output : s.outputs) {
             Past mine = past;
-            // One ring that gives two: the other half is the layer that has no parts of its own.
-            for (size_t i = 0; i < piece.layers.size(); ++i)
-                if (s.outputs.size() > 1 && output.ends_with("-" + piece.layers[i].id)) mine.layers = {i};
+            if (&output != &s.outputs.front()) {
+                // One ring that gives two: the other half is the layer that has no parts of its own. What is parted off
+                // a thick layer is wood for another piece.
+                for (size_t i = 0; i < piece.layers.size(); ++i)
+                    if (output.ends_with("-" + piece.layers[i].id))
+                        mine.layers = hasParts(i) ? std::set<size_t>{} : std::set<size_t>{i};
+            }
             there[output] = std::move(mine);
             cut.insert(output);
         }

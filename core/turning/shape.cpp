@@ -62,7 +62,13 @@ Revolved faceted(const Sides& sides, double z0, double z1)
         return std::max(0.0, section.region().area() - (bore > 0 ? section.areaWithin(bore) : 0));
     };
     constexpr double fine = 0.1;  // mm
-    const std::vector<double> at = sliceStations(sides, z0, z1, fine);
+    std::vector<double> at = sliceStations(sides, z0, z1, fine);
+    // The inside's own stations, and both sides of its floor and steps.
+    constexpr double just = 1e-6;  // mm
+    for (const Point& p : sides.inside)
+        for (const double z : {p.x() - just, p.x() + just})
+            if (z > z0 && z < z1) at.push_back(z);
+    std::ranges::sort(at);
     double before = wood(at.front());
     for (size_t i = 1; i < at.size(); ++i) {
         const double h = at[i] - at[i - 1], middle = wood((at[i] + at[i - 1]) / 2), here = wood(at[i]);

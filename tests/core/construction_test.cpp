@@ -152,6 +152,10 @@ TEST(Construction, TheBlankHoldsTheFinishedPieceWithItsAllowance)
                 const double r = inner - keep * std::min(inner, l.innerAllowance) +
                                  (outer + keep * l.outerAllowance - inner) * share();
                 if (r > outer + keep * l.outerAllowance || r < 0.01) continue;
+                // What lies beyond edges that stay is no wood of the piece.
+                if (std::ranges::any_of(plan.sides.edges,
+                                        [&](const HalfSpace& h) { return h.beyond(pointAt(z, r, angle)) > 0; }))
+                    continue;
                 const Cell* cell = b.cellAt(z, r, angle);
                 if (!cell) {
                     ++air;

@@ -56,9 +56,9 @@ TEST(Moment, WoodOnlyLeavesOrIsJoined)
                 was = 0;
                 continue;
             }
-            const double volume = meshVolume(bodiesMesh(piece, plan.assembly, plan.sides, now, {0.3, false}));
+            const double volume = meshVolume(bodiesMesh(piece, plan.assembly, plan.sides, now, {0.1, false}));
             if (was > 0 && had == has) {
-                EXPECT_LE(volume, was * 1.002) << name << " at " << k;
+                EXPECT_LE(volume, was * 1.003) << name << " at " << k;
             }
             was = volume;
             before = now;
