@@ -100,9 +100,10 @@ void drawAxes(QPainter& painter, const QPointF& centre, double scale, const Plan
             painter.setPen(QPen(chosen ? what.accent : inks.quiet, 1.8 * fine));
             cross(painter, at, std::max(4.0, 1.2 * scale));
             const Point beyond = middle.norm() > 1e-9 ? Point(middle.normalized()) : Point(1, 0);
-            const QPointF words = at + (seen(beyond) - centre) / scale * std::max(11.0, 3.5 * scale);
+            const double high = painter.fontMetrics().height();
+            const QPointF words = at + (seen(beyond) - centre) / scale * std::max(high * 0.75, 3.5 * scale);
             painter.setPen(chosen ? inks.text : inks.quiet);
-            painter.drawText(QRectF(words - QPointF(20, 10), QSizeF(40, 20)), Qt::AlignCenter,
+            painter.drawText(QRectF(words - QPointF(1.5 * high, high / 2), QSizeF(3 * high, high)), Qt::AlignCenter,
                              QString::number(s.side + 1));
         }
     // 12 o'clock.
@@ -136,7 +137,9 @@ void drawPlate(QPainter& painter, const QPointF& centre, double radius, int hole
         painter.setPen(inks.text);
         const QString words =
             holes > 0 ? QStringLiteral("%1: %2").arg(k + 1).arg(marks[k].hole) : QString::number(k + 1);
-        painter.drawText(QRectF(at(deg, radius * 1.14) - QPointF(30, 9), QSizeF(60, 18)), Qt::AlignCenter, words);
+        const double high = painter.fontMetrics().height();
+        painter.drawText(QRectF(at(deg, radius * 1.14) - QPointF(2 * high, high / 2), QSizeF(4 * high, high)),
+                         Qt::AlignCenter, words);
     }
     painter.setPen(QPen(inks.line, 2));
     painter.drawLine(at(0, radius * 1.02), at(0, radius * 1.07));
@@ -315,18 +318,20 @@ void drawMounts(Sheet& sheet, const Plan& plan, const Shop& shop, LengthStyle st
         const double x = Sheet::margin + 66, wide = sheet.inner() - 66;
         sheet.text({x, sheet.y(), wide, 6}, q(print(step->title, style)), 10, Qt::AlignLeft | Qt::AlignTop,
                    QFont::DemiBold);
-        const QString holds = m.proof.holds ? QStringLiteral("holds") : QStringLiteral("DOES NOT HOLD");
+        const bool ends = m.held.by == Hold::Centres;
+        const QString holds = ends            ? QStringLiteral("held at both ends, tailstock locked")
+                              : m.proof.holds ? QStringLiteral("holds: ") + q(m.why)
+                                              : QStringLiteral("DOES NOT HOLD: ") + q(m.why);
         const QString grip =
-            m.held.by == Hold::Centres
-                ? QStringLiteral("between centres")
-                : QStringLiteral("%1, Ø %2, %3 deep")
-                      .arg(QString::fromUtf8(choicesOf<Hold>()[static_cast<size_t>(m.held.by)].words),
-                           q(formatLengthUnit(m.held.diameter, style)), q(formatLengthUnit(m.held.depth, style)));
+            ends ? QStringLiteral("between centres")
+                 : QStringLiteral("%1, Ø %2, %3 deep; hangs over by %4")
+                       .arg(QString::fromUtf8(choicesOf<Hold>()[static_cast<size_t>(m.held.by)].words),
+                            q(formatLengthUnit(m.held.diameter, style)), q(formatLengthUnit(m.held.depth, style)),
+                            q(formatLengthUnit(m.held.overhang, style)));
         sheet.text({x, sheet.y() + 6.5, wide, tall - 7},
-                   QStringLiteral("%1; hangs over by %2; sweeps a radius of %3\nbegin at %4 rpm, no faster than %5 rpm "
-                                  "(%6)\n%7: %8")
-                       .arg(grip, q(formatLengthUnit(m.held.overhang, style)), q(formatLengthUnit(m.sweep, style)),
-                            q(fixed(m.speed.low, 0)), q(fixed(m.speed.high, 0)), q(m.limit), holds, q(m.why)),
+                   QStringLiteral("%1; sweeps a radius of %2\nbegin at %3 rpm, no faster than %4 rpm (%5)\n%6")
+                       .arg(grip, q(formatLengthUnit(m.sweep, style)), q(fixed(m.speed.low, 0)),
+                            q(fixed(m.speed.high, 0)), q(m.limit), holds),
                    8.5);
         sheet.moveTo(sheet.y() + tall + 3);
     }

@@ -13,9 +13,12 @@ SpeedRange withinLathe(SpeedRange s, const Shop& shop)
     return {std::clamp(s.low, shop.lowestRpm, shop.highestRpm), high, s.high > 0 ? s.rim * high / s.high : 0};
 }
 
-LathePlan planLathe(const Assembly& assembly, const Shape& shape, const Shop& shop)
+LathePlan planLathe(const Assembly& assembly, const Sides& sides, const Shape& shape, const Shop& shop)
 {
     LathePlan l;
+    // What keeps its edges, or is turned on other axes too, never runs as if it were round.
+    const Balance finished = sides.round() ? Balance::Round : Balance::Corners;
+    l.roughBalance = sides.edges.empty() ? Balance::Round : Balance::Corners;
     constexpr double corner = 2;  // mm that a corner stands out at the least
     for (const BuiltLayer& b : assembly.layers) {
         l.roughRadius = std::max(l.roughRadius, b.cornerRadius());
@@ -24,7 +27,7 @@ LathePlan planLathe(const Assembly& assembly, const Shape& shape, const Shop& sh
         if (b.cornerRadius() > held + corner) l.roughBalance = Balance::Corners;
     }
     l.rough = withinLathe(speedRange(2 * l.roughRadius, l.roughBalance), shop);
-    l.finished = withinLathe(speedRange(std::max(shape.greatestDiameter, 1.0)), shop);
+    l.finished = withinLathe(speedRange(std::max(shape.greatestDiameter, 1.0), finished), shop);
     l.swingClearance = shop.swingRadius - l.roughRadius;
     return l;
 }
@@ -92,7 +95,7 @@ Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style, double no
     p.schedule = scheduleRecipe(p.assembly.recipe, shop, piece.progress,
                                 std::max(0.0, now - piece.progress.start.value_or(aMonday)));
     p.stations = stationsOf(piece, p.assembly, p.sides);
-    p.lathe = planLathe(p.assembly, p.shape, shop);
+    p.lathe = planLathe(p.assembly, p.sides, p.shape, shop);
     p.cautions = cautionsOf(piece, shop, p.assembly, p.sides, p.shape, p.cuts, p.overlaps, p.glues, p.setUps, p.axes,
                             p.mounts, style);
     return p;

@@ -94,9 +94,12 @@ void AxesView::paintEvent(QPaintEvent*)
                          painter.fontMetrics().elidedText(names[static_cast<size_t>(sight)], Qt::ElideRight,
                                                           static_cast<int>(box.width())));
         painter.setFont(textFont(9, QFont::DemiBold));
+        painter.save();
+        painter.setClipRect(box);
         report::drawAxes(painter, centreOf(sight), scale(), doc_.plan(),
                          {.sight = sight, .z = station(), .chosen = chosen_, .accent = theme().accent, .filled = true},
                          inks);
+        painter.restore();
     }
     drawStrip(painter);
     if (drag_ != Drag::Centre) return;

@@ -86,7 +86,8 @@ void MountsView::paintEvent(QPaintEvent*)
         painter.setFont(textFont(8, m.proof.holds ? QFont::Normal : QFont::DemiBold));
         painter.drawText(
             QRectF(text.left(), text.top() + 52, text.width(), 17), Qt::AlignLeft | Qt::AlignVCenter,
-            m.proof.holds
+            m.held.by == Hold::Centres ? tr("held at both ends")
+            : m.proof.holds
                 ? tr("holds: %1 of %2 N·m").arg(q(fixed(m.proof.moment, 1)), q(fixed(m.proof.limit, 1)))
                 : tr("does not hold: %1 of %2 N·m").arg(q(fixed(m.proof.moment, 1)), q(fixed(m.proof.limit, 1))));
     }
