@@ -191,17 +191,20 @@ DiscRegion::Width DiscRegion::extreme(bool widest) const
     // Directions in which a width can turn: square to lines and to chords, along the lines from point to point.
     std::vector<double> at;
     std::vector<Point> marks;
+    // A polygon that stands for a smooth line has no directions of its own.
+    constexpr size_t many = 60;
     for (const Side& s : sides_) {
+        if (sides_.size() > many) break;
         marks.push_back(s.from);
         const Point d = s.to - s.from;
         if (d.norm() > tiny) at.push_back(std::atan2(d.x(), -d.y()));
         if (s.arc) marks.push_back(discs_[s.of].centre);
     }
-    for (size_t i = 0; i < marks.size() && marks.size() <= 60; ++i)
+    for (size_t i = 0; i < marks.size() && marks.size() <= many; ++i)
         for (size_t j = 0; j < i; ++j)
             if ((marks[i] - marks[j]).norm() > tiny)
                 at.push_back(std::atan2(marks[i].y() - marks[j].y(), marks[i].x() - marks[j].x()));
-    constexpr int looks = 360;
+    constexpr int looks = 180;
     for (int k = 0; k < looks; ++k) at.push_back(pi * k / looks);
     const double best = *std::ranges::min_element(at, {}, wanted);
     const auto [a, low] = boost::math::tools::brent_find_minima(wanted, best - pi / looks, best + pi / looks, 40);

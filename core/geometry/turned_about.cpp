@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
+#include <utility>
 
 namespace vl {
 namespace {
@@ -70,6 +71,19 @@ double TurnedAbout::exit(double z, const Point& inside, double angleDeg) const
         const double s = along.dot(off);
         return (off - along * s).norm() - held(outline, s);
     };
+    // A tilted axis is nearly parallel: from where the circle about its passing would be left, a few secants find it.
+    const Point off = centreAt(z) - inside;
+    const double r = held(outline, (z - at.x()) / along.x()), forth = u.dot(off);
+    double t0 = forth + std::sqrt(std::max(0.0, r * r - off.squaredNorm() + forth * forth)), t1 = t0 + 1e-3;
+    double g0 = beyond(t0), g1 = beyond(t1);
+    constexpr double close = 1e-10;  // mm
+    for (int k = 0; k < 8 && g1 != g0; ++k) {
+        const double t2 = t1 - g1 * (t1 - t0) / (g1 - g0);
+        if (!(t2 > 0) || !(g1 - g0 > 0) == (t1 > t0)) break;
+        t0 = std::exchange(t1, t2);
+        g0 = std::exchange(g1, beyond(t2));
+        if (std::abs(g1) < close) return t1;
+    }
     if (beyond(0) > 0) return 0;
     double far = 2;
     while (beyond(far) <= 0 && far < 1e5) far *= 2;

@@ -121,6 +121,52 @@ void CrossSection::findSpans()
         std::ranges::sort(spans_, {}, &Side::from);
         return;
     }
+    if (!spansByCircles()) spansByLooking();
+}
+
+/// Tilted cuts taken for circles say which sides follow one another and nearly where; there each ridge is found. False
+/// where that is not so.
+bool CrossSection::spansByCircles()
+{
+    const auto axes = static_cast<int>(sides_->axes.size());
+    const DiscRegion circles(discs_, halves_);
+    const auto& sides = circles.sides();
+    if (sides.size() < 2) return false;
+    const auto of = [&](const DiscRegion::Side& s) {
+        return s.arc ? ofDisc_[s.of] : axes + 1 + static_cast<int>(s.of);
+    };
+    const auto exits = [&](int which, double deg) { return exitOf(which, middle_, deg); };
+    std::vector<double> ridges;
+    for (size_t i = 0; i < sides.size(); ++i) {
+        const int here = of(sides[i]), next = of(sides[(i + 1) % sides.size()]);
+        const double about = angleOf(sides[i].to - middle_);
+        constexpr double window = 4;  // degrees to each side
+        double low = about - window, high = about + window;
+        if (exits(here, low) > exits(next, low) || exits(here, high) < exits(next, high)) return false;
+        for (int k = 0; k < 32; ++k) {
+            const double mid = (low + high) / 2;
+            (exits(here, mid) <= exits(next, mid) ? low : high) = mid;
+        }
+        ridges.push_back((low + high) / 2);
+    }
+    for (size_t i = 0; i < sides.size(); ++i) {
+        const double from = ridges[(i + sides.size() - 1) % sides.size()];
+        double to = ridges[i];
+        while (to <= from) to += 360;
+        const int here = of(sides[i]);
+        for (const double share : {0.02, 0.5, 0.98})
+            if (boundedBy(from + (to - from) * share) != here) return spans_.clear(), false;
+        spans_.push_back({here, from, to});
+    }
+    double whole = 0;
+    for (const Side& s : spans_) whole += s.to - s.from;
+    if (std::abs(whole - 360) > 1e-6) return spans_.clear(), false;
+    std::ranges::sort(spans_, {}, &Side::from);
+    return true;
+}
+
+void CrossSection::spansByLooking()
+{
     constexpr int looks = 360;
     std::vector<double> changes;
     int before = boundedBy(0);
@@ -203,6 +249,19 @@ std::optional<CrossSection::Front> CrossSection::front(double up) const
 DiscRegion CrossSection::region() const
 {
     return exact_ ? DiscRegion(discs_, halves_) : DiscRegion({}, polygonSides());
+}
+
+double CrossSection::area() const
+{
+    if (exact_) return region().area();
+    constexpr double fine = 0.005;  // mm
+    const Polyline line = outline(fine);
+    double twice = 0;
+    for (size_t i = 0; i < line.size(); ++i) {
+        const Point &a = line[i], &b = line[(i + 1) % line.size()];
+        twice += a.x() * b.y() - a.y() * b.x();
+    }
+    return twice / 2;
 }
 
 double CrossSection::areaWithin(double radius) const

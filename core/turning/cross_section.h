@@ -41,6 +41,8 @@ public:
 
     /// Its measures: exact where every axis is parallel to the true one; else of a polygon within 0.002 mm of it.
     DiscRegion region() const;
+    /// mm², as region() says; of what is tilted without making a region of it.
+    double area() const;
     /// What of it lies within a circle about the true axis, mm²: what a hollow takes.
     double areaWithin(double radius) const;
     /// The chord that each set-up leaves, in the order of Sides; 0 where none, the sum where several, mm.
@@ -56,6 +58,8 @@ private:
     double exitOf(int of, const Point& inside, double angleDeg) const;
     int boundedBy(double angleDeg) const;
     void findSpans();
+    bool spansByCircles();
+    void spansByLooking();
 
     const Sides* sides_;
     double z_;

@@ -59,7 +59,7 @@ Revolved faceted(const Sides& sides, double z0, double z1)
     auto wood = [&](double z) {
         const CrossSection section(sides, z);
         const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
-        return std::max(0.0, section.region().area() - (bore > 0 ? section.areaWithin(bore) : 0));
+        return std::max(0.0, section.area() - (bore > 0 ? section.areaWithin(bore) : 0));
     };
     constexpr double fine = 0.1;  // mm
     std::vector<double> at = sliceStations(sides, z0, z1, fine);
@@ -85,7 +85,7 @@ void measureFaceted(const Sides& sides, Shape& s)
 {
     s.greatestDiameter = 0;
     s.leastDiameter = std::numeric_limits<double>::infinity();
-    constexpr int looks = 40;
+    constexpr int looks = 20;
     for (int k = 0; k <= looks; ++k) {
         const double z = s.height * k / looks;
         const CrossSection section(sides, z);

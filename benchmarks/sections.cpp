@@ -1,0 +1,92 @@
+// Cross-sections of a piece on twelve set-ups beside CGAL's booleans on the same discs, and what a drag of a centre
+// asks.
+#include "core/piece/edit.h"
+#include "core/plan/plan.h"
+#include "core/turning/cross_section.h"
+#include "core/turning/moment.h"
+#include "tests/support/samples.h"
+
+#include <CGAL/Boolean_set_operations_2.h>
+#include <CGAL/Exact_predicates_exact_constructions_kernel.h>
+#include <CGAL/Polygon_set_2.h>
+#include <benchmark/benchmark.h>
+
+#include <cmath>
+
+using namespace vl;
+
+namespace {
+
+constexpr int sections = 200, setUps = 12;
+constexpr double tolerance = 0.02, length = 300;
+
+Sides twelveSetUps()
+{
+    Sides sides{.outside = {{0, 40}, {length, 40}}, .inside = {}, .axes = {}, .edges = {}};
+    for (int k = 0; k < setUps; ++k)
+        sides.axes.push_back(TurnedAbout::throughCentres(polar(6, 30.0 * k), polar(6, 30.0 * k), length,
+                                                         {{0, 43}, {length / 2, 42}, {length, 43}}));
+    return sides;
+}
+
+void exactSections(benchmark::State& state)
+{
+    const Sides sides = twelveSetUps();
+    for (auto _ : state)
+        for (int k = 0; k < sections; ++k)
+            benchmark::DoNotOptimize(CrossSection(sides, (k + 0.5) * length / sections).outline(tolerance));
+}
+BENCHMARK(exactSections)->Unit(benchmark::kMillisecond);
+
+void sectionsByCgal(benchmark::State& state)
+{
+    using Kernel = CGAL::Exact_predicates_exact_constructions_kernel;
+    const Sides sides = twelveSetUps();
+    const auto disc = [](const Point& centre, double r) {
+        CGAL::Polygon_2<Kernel> polygon;
+        const int n = static_cast<int>(std::ceil(pi / std::acos(1 - tolerance / r)));
+        for (int k = 0; k < n; ++k) {
+            const Point p = centre + polar(r, 360.0 * k / n);
+            polygon.push_back({p.x(), p.y()});
+        }
+        return polygon;
+    };
+    for (auto _ : state)
+        for (int k = 0; k < sections; ++k) {
+            const double z = (k + 0.5) * length / sections;
+            CGAL::Polygon_set_2<Kernel> left(disc({0, 0}, radiusAt(sides.outside, z)));
+            for (const TurnedAbout& axis : sides.axes) left.intersection(disc(axis.centreAt(z), axis.radiusNear(z)));
+            benchmark::DoNotOptimize(left.number_of_polygons_with_holes());
+        }
+}
+BENCHMARK(sectionsByCgal)->Unit(benchmark::kMillisecond)->Iterations(1);
+
+/// What a drag of a centre by a step asks: the plan, and the mesh as it is drawn in a drag.
+void dragOfACentre(benchmark::State& state)
+{
+    Piece piece = test::demo("oar-grip");
+    const Shop shop = test::harbourShop();
+    int k = 0;
+    for (auto _ : state) {
+        piece.axes[0].headOffset = 5 + (++k % 2) * 0.5;
+        const Plan plan = makePlan(piece, shop);
+        benchmark::DoNotOptimize(turnedMesh(plan.assembly, plan.sides, {0.25, false}));
+    }
+}
+BENCHMARK(dragOfACentre)->Unit(benchmark::kMillisecond);
+
+/// Every picture of the regatta cup's film.
+void filmOfTheCup(benchmark::State& state)
+{
+    const Piece piece = test::demo("regatta-cup");
+    const Plan plan = makePlan(piece, test::harbourShop());
+    for (auto _ : state)
+        for (size_t k = 1; k <= plan.schedule.order.size(); ++k)
+            benchmark::DoNotOptimize(bodiesMesh(piece, plan.assembly, plan.sides,
+                                                bodiesAfter(piece, plan.assembly, plan.schedule.order, k),
+                                                {0.05, false}));
+    state.counters["steps"] = static_cast<double>(plan.schedule.order.size());
+}
+BENCHMARK(filmOfTheCup)->Unit(benchmark::kMillisecond)->Iterations(2);
+
+}  // namespace
