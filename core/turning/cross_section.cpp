@@ -131,7 +131,16 @@ bool CrossSection::spansByCircles()
     const auto axes = static_cast<int>(sides_->axes.size());
     const DiscRegion circles(discs_, halves_);
     const auto& sides = circles.sides();
-    if (sides.size() < 2) return false;
+    if (sides.size() == 1) {
+        // One of them leaves all of it: so it does where it is looked at all round.
+        constexpr int looks = 24;
+        const int only = sides[0].arc ? ofDisc_[sides[0].of] : axes + 1 + static_cast<int>(sides[0].of);
+        for (int k = 0; k < looks; ++k)
+            if (boundedBy(360.0 * k / looks) != only) return false;
+        spans_ = {{only, 0, 360}};
+        return true;
+    }
+    if (sides.empty()) return false;
     const auto of = [&](const DiscRegion::Side& s) {
         return s.arc ? ofDisc_[s.of] : axes + 1 + static_cast<int>(s.of);
     };
