@@ -69,7 +69,8 @@ private:
         step(Action::Sand, id, (std::string(id) + "ed").c_str(),
              {.title = says(title),
               .why = says(words::throughGrits),
-              .how = says(words::restOff),
+              // Corners that turn are not seen: no finger comes near them.
+              .how = says(edged_ ? words::blockNotFingers : words::restOff),
               .minutes = 20,
               .uses = {"lathe"}});
     }
@@ -189,7 +190,10 @@ private:
         static const std::array<Last, 4> all{Last{Hold::Jam, words::inJam}, Last{Hold::Cushion, words::onCushion},
                                              Last{Hold::Buttons, words::inButtons},
                                              Last{Hold::Vacuum, words::onVacuum}};
-        const Last& last = all[static_cast<size_t>(piece_.choices.last)];
+        // A square edge goes into no round recess and between no buttons: a form that fits the hollow takes it.
+        const LastSchool chosen = piece_.choices.last;
+        const bool rim = chosen == LastSchool::Jam || chosen == LastSchool::Buttons;
+        const Last& last = all[static_cast<size_t>(edged_ && rim ? LastSchool::Cushion : chosen)];
         const double across = std::max(20.0, 2 * (rim_ > 0 ? rim_ : foot_.diameter));
         const Setting wide{
             .machine = "lathe", .name = "held on, Ø", .value = across, .formula = "the rim", .decimals = 0};
@@ -221,6 +225,7 @@ private:
     Recipe& recipe_;
     Bench bench_;
     double height_;
+    bool edged_ = piece_.edge.kind != Edge::Turned;
     bool hollow_;
     double depth_, rim_;
     Thing now_;
