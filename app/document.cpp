@@ -149,6 +149,7 @@ void Document::Wish::makePlan(LengthStyle style, double now)
 {
     try {
         checkShop(shop);
+        piece = withForms(std::move(piece));
         plan = vl::makePlan(piece, shop, style, piece.progress.start ? now : 0);
     } catch (const InputError& e) {
         refused = e.what();

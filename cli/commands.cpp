@@ -21,7 +21,8 @@ namespace {
 constexpr int done = 0, badWords = 2, badInput = 3, mustStop = 4;
 struct Options {
     std::string piece, shop, out, paper = "a4";
-    std::string kind;
+    std::string step;
+    bool maps = false;
 };
 
 Shop shopOf(const Options& o) { return o.shop.empty() ? Shop{} : io::loadShop(o.shop); }
@@ -36,8 +37,9 @@ Piece pieceOf(const Options& o, std::ostream& err)
 
 int statusOf(const Plan& plan) { return plan.mustStop() ? mustStop : done; }
 
-void exportTo(const std::string& path, const Piece& piece, const Plan& plan)
+void exportTo(const std::string& path, const std::string& step, const Piece& piece, const Plan& plan)
 {
+    if (!step.empty()) return io::exportMoment(piece, plan, step, path);
     if (!io::canExport(path)) throw UsageError("--out " + path + ": " + io::exportEndings() + " can be written");
     io::exportPiece(piece, plan, path);
 }
@@ -102,6 +104,8 @@ int answer(int argc, const char* const* argv, std::ostream& out, std::ostream& e
     packetCommand->add_option("--paper", o.paper, "a4 or letter")->check(CLI::IsMember({"a4", "letter"}));
     CLI::App* exportCommand = sub("export", io::exportEndings() + ", as the file's ending says");
     exportCommand->add_option("--out", o.out, "FILE.EXT")->required();
+    exportCommand->add_option("--step", o.step, "a step of the plan: the workpiece then, as stl, obj, 3mf or png");
+    planCommand->add_flag("--maps", o.maps, "end grain, short grain, joints, movement, wall and tool marks too");
     CLI::App* checkCommand = sub("check", "validate; cautions, one a line");
     checkCommand->footer([] { return "What a piece holds, and how much:\n" + fieldHelp(); });
     CLI::App* schemaCommand = app.add_subcommand("schema", "the JSON schema of piece files");
@@ -134,7 +138,8 @@ int answer(int argc, const char* const* argv, std::ostream& out, std::ostream& e
         const Piece piece = pieceOf(o, err);
         const Shop shop = shopOf(o);
         const Plan plan = makePlan(piece, shop);
-        if (planCommand->parsed()) out << io::writePlan(piece, shop, plan, planBoards(piece, shop, plan.assembly));
+        if (planCommand->parsed())
+            out << io::writePlan(piece, shop, plan, planBoards(piece, shop, plan.assembly), o.maps);
         if (packetCommand->parsed()) {
             if (!o.out.ends_with(".pdf")) throw UsageError("--out must end in .pdf");
             io::replaceFile(o.out, [&](QIODevice& file) {
@@ -142,7 +147,7 @@ int answer(int argc, const char* const* argv, std::ostream& out, std::ostream& e
                                     o.paper == "letter" ? report::Paper::Letter : report::Paper::A4, file);
             });
         }
-        if (exportCommand->parsed()) exportTo(o.out, piece, plan);
+        if (exportCommand->parsed()) exportTo(o.out, o.step, piece, plan);
         return statusOf(plan);
     } catch (const CLI::ParseError& e) {
         return app.exit(e, out, err) == 0 ? done : badWords;

@@ -1,10 +1,13 @@
 #include "io/export.h"
 
 #include "core/measure/input_error.h"
+#include "core/turning/moment.h"
+#include "core/turning/parted.h"
 #include "io/csv.h"
 #include "io/dxf.h"
 #include "io/files.h"
 #include "io/ical.h"
+#include "io/picture.h"
 #include "io/solid_file.h"
 #include "io/svg.h"
 
@@ -16,19 +19,34 @@ namespace {
 
 using Writer = std::function<void(const Piece&, const Plan&, const std::string&)>;
 
+constexpr double finest = 0.02;  // mm between a solid's facets and the true surface
+constexpr double shown = 0.05;   // and in a picture
+
 const std::vector<std::pair<std::string, Writer>>& writers()
 {
-    constexpr double finest = 0.02;  // mm between a solid's facets and the true surface
-    const Writer solid = [](const Piece&, const Plan& plan, const std::string& path) {
+    const auto closed = [](const Plan& plan) {
+        Solid s = solidOf(plan.sides, finest);
+        if (!s.whole)
+            throw InputError("file", "a piece whose cuts touch one another",
+                             "cuts that cross or keep clear of one another are");
+        return s.surface;
+    };
+    const Writer solid = [closed](const Piece&, const Plan& plan, const std::string& path) {
         if (hasGaps(plan.assembly))
             throw InputError("file", "'" + path + "', of a piece with open segments",
                              "a solid whose surface is closed is; OBJ takes it as it is drawn");
-        writeSolid(closedSurface(plan.sides, finest), path);
+        writeSolid(closed(plan), path);
     };
-    const Writer drawn = [](const Piece&, const Plan& plan, const std::string& path) {
+    const Writer drawn = [closed](const Piece&, const Plan& plan, const std::string& path) {
         writeSolid(hasGaps(plan.assembly) ? drawnSurface(turnedMesh(plan.assembly, plan.sides, {finest, false}))
-                                          : closedSurface(plan.sides, finest),
+                                          : closed(plan),
                    path);
+    };
+    const Writer picture = [](const Piece& piece, const Plan& plan, const std::string& path) {
+        const MeshDetail detail{shown, false};
+        writePicture(piece.nest.on ? partedMesh(plan.assembly, piece.nest, outlineHeight(piece), detail)
+                                   : turnedMesh(plan.assembly, plan.sides, detail),
+                     plan.shape.height, plan.shape.greatestDiameter, path);
     };
     static const std::vector<std::pair<std::string, Writer>> all{
         {"dxf", [](const Piece&, const Plan& plan, const std::string& path) { writeDxf(plan.sides, path); }},
@@ -39,6 +57,7 @@ const std::vector<std::pair<std::string, Writer>>& writers()
         {"stl", solid},
         {"obj", drawn},
         {"3mf", solid},
+        {"png", picture},
     };
     return all;
 }
@@ -67,6 +86,23 @@ void exportPiece(const Piece& piece, const Plan& plan, const std::string& path)
         throw InputError("file", "'" + path.substr(path.rfind('/') + 1) + "'",
                          "a name that ends in " + exportEndings() + " is");
     writer->second(piece, plan, path);
+}
+
+void exportMoment(const Piece& piece, const Plan& plan, const std::string& step, const std::string& path)
+{
+    const auto& order = plan.schedule.order;
+    const auto at =
+        std::ranges::find_if(order, [&](size_t i) { return plan.assembly.recipe[i].id == step; }) - order.begin();
+    if (at == static_cast<long>(order.size()))
+        throw InputError("step", "'" + step.substr(0, 80) + "'", "the id of a step of the plan is");
+    const std::vector<Body> bodies = bodiesAfter(piece, plan.assembly, order, static_cast<size_t>(at) + 1);
+    const bool picture = path.ends_with(".png");
+    const Mesh mesh = bodiesMesh(piece, plan.assembly, plan.sides, bodies, {picture ? shown : finest, false});
+    if (mesh.indices.empty())
+        throw InputError("step", "'" + step + "', after which nothing is cut yet", "a step that gives a part is");
+    const Reach reach = reachOf(plan.assembly, plan.sides, bodies);
+    if (picture) return writePicture(mesh, reach.height, reach.diameter, path);
+    writeSolid(drawnSurface(mesh), path);
 }
 
 }  // namespace vl::io

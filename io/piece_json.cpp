@@ -24,6 +24,8 @@ void settleIds(Piece& p, std::vector<std::string>& notes)
     }
     const std::vector<Layer> before = p.layers;
     identifyLayers(p);
+    identifyAxes(p);
+    identifyCuts(p);
     for (size_t i = 0; i < before.size(); ++i)
         if (!before[i].id.empty() && before[i].id != p.layers[i].id)
             notes.push_back("layers[" + std::to_string(i) + "].id is '" + before[i].id +
@@ -72,6 +74,8 @@ LoadedPiece readPiece(std::string_view text)
     FieldReader::read(out.piece, json, "", out.notes);
     if (out.piece.id.empty()) out.piece.id = idOf(text);
     settleIds(out.piece, out.notes);
+    checkPiece(out.piece);
+    out.piece = withForms(std::move(out.piece));
     checkPiece(out.piece);
     return out;
 }

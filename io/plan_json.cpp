@@ -1,6 +1,8 @@
 #include "io/plan_json.h"
 
+#include "core/blank/lid_sides.h"
 #include "core/plan/boards/setups.h"
+#include "core/plan/maps.h"
 #include "io/json_reader.h"
 
 #include <array>
@@ -305,6 +307,62 @@ Json mountsJson(const Plan& plan)
     return list;
 }
 
+Json mapsJson(const Shop& shop, const Plan& plan)
+{
+    constexpr double coarse = 0.1;  // mm
+    const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {coarse, false});
+    Json list = Json::array();
+    for (size_t k = 0; k < choicesOf<MapKind>().size(); ++k) {
+        const SurfaceMap map = surfaceMap(static_cast<MapKind>(k), mesh, shop, plan);
+        const Eigen::Vector3d& at = map.worstAt;
+        list.push_back(
+            {{"kind", choicesOf<MapKind>()[k].name},
+             {"unit", map.unit},
+             {"low", orNull(map.range.low)},
+             {"high", orNull(map.range.high)},
+             {"worst", std::isnan(map.worst) ? Json(nullptr)
+                                             : Json{{"value", map.worst},
+                                                    {"z_mm", at.x()},
+                                                    {"radius_mm", at.tail<2>().norm()},
+                                                    {"direction_deg", std::atan2(at.z(), at.y()) / degrees}}}});
+    }
+    return list;
+}
+
+Json holesJson(const Piece& piece, const Plan& plan)
+{
+    Json list = Json::array();
+    for (const DrilledHole& h : plan.sides.holes)
+        list.push_back({{"id", piece.holes[h.hole].id + "-" + std::to_string(h.which + 1)},
+                        {"name", nameOf(piece, piece.holes[h.hole])},
+                        {"step", drillStep(piece, h)},
+                        {"diameter_mm", piece.holes[h.hole].diameter},
+                        {"direction_deg", h.angleDeg},
+                        {"index_hole", h.mark.hole < 0 ? Json(nullptr) : Json(h.mark.hole)},
+                        {"index_error_deg", h.mark.errorDeg},
+                        {"meets_wood", !h.solid.profile.empty()},
+                        {"mouth", Json::array({h.solid.from.x(), h.solid.from.y(), h.solid.from.z()})},
+                        {"depth_mm", h.full},
+                        {"point_mm", h.tip},
+                        {"through", h.through},
+                        {"left_under_mm", h.through ? Json(nullptr) : Json(h.under)},
+                        {"slope_deg", h.slopeDeg}});
+    return list;
+}
+
+Json lidJson(const Piece& piece, const Shop& shop, const Plan& plan)
+{
+    if (!hasLid(piece) || plan.sides.inside.empty()) return nullptr;
+    const LidJoint j = lidJoint(piece, shop.fits, plan.sides);
+    return {{"at_mm", piece.lid.at},
+            {"bore_mm", 2 * j.bore},
+            {"spigot_mm", 2 * j.spigot},
+            {"recess_mm", 2 * j.recess},
+            {"recess_depth_mm", j.deep},
+            {"wall_left_mm", j.left},
+            {"blank_longer_mm", lidWaste(piece)}};
+}
+
 Json pieceSummary(const Piece& piece, const Shape& s)
 {
     return {{"name", piece.name},
@@ -324,7 +382,7 @@ Json pieceSummary(const Piece& piece, const Shape& s)
 
 }  // namespace
 
-std::string writePlan(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards)
+std::string writePlan(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, bool maps)
 {
     Json cautions = Json::array();
     for (const Caution& c : plan.cautions) {
@@ -340,26 +398,29 @@ std::string writePlan(const Piece& piece, const Shop& shop, const Plan& plan, co
                             {"fixes", fixes}});
     }
     const LathePlan& l = plan.lathe;
-    const Json j{{"format", "vivid-lathe-plan"},
-                 {"piece", pieceSummary(piece, plan.shape)},
-                 {"parts", partsJson(piece, plan)},
-                 {"cuts", cutsJson(piece, shop, plan, boards)},
-                 {"steps", stepsJson(piece, plan)},
-                 {"schedule",
-                  {{"length_min", plan.schedule.length},
-                   {"work_min", plan.schedule.workMinutes},
-                   {"lower_bound_min", plan.schedule.lowerBound},
-                   {"bound_by", plan.schedule.busiest}}},
-                 {"setups", setUpsJson(piece, plan)},
-                 {"axes", axesJson(piece, plan)},
-                 {"mounts", mountsJson(plan)},
-                 {"stations", stationsJson(plan)},
-                 {"lathe",
-                  {{"rough_radius_mm", l.roughRadius},
-                   {"swing_clearance_mm", l.swingClearance},
-                   {"rough", speedJson(l.rough)},
-                   {"finished", speedJson(l.finished)}}},
-                 {"cautions", cautions}};
+    Json j{{"format", "vivid-lathe-plan"},
+           {"piece", pieceSummary(piece, plan.shape)},
+           {"parts", partsJson(piece, plan)},
+           {"cuts", cutsJson(piece, shop, plan, boards)},
+           {"steps", stepsJson(piece, plan)},
+           {"schedule",
+            {{"length_min", plan.schedule.length},
+             {"work_min", plan.schedule.workMinutes},
+             {"lower_bound_min", plan.schedule.lowerBound},
+             {"bound_by", plan.schedule.busiest}}},
+           {"setups", setUpsJson(piece, plan)},
+           {"axes", axesJson(piece, plan)},
+           {"mounts", mountsJson(plan)},
+           {"holes", holesJson(piece, plan)},
+           {"lid", lidJson(piece, shop, plan)},
+           {"stations", stationsJson(plan)},
+           {"lathe",
+            {{"rough_radius_mm", l.roughRadius},
+             {"swing_clearance_mm", l.swingClearance},
+             {"rough", speedJson(l.rough)},
+             {"finished", speedJson(l.finished)}}},
+           {"cautions", cautions}};
+    if (maps) j["maps"] = mapsJson(shop, plan);
     return j.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 

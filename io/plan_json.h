@@ -8,6 +8,7 @@
 namespace vl::io {
 
 /// The whole plan as JSON text, in the keys of the command line's contract; numbers at full precision.
-std::string writePlan(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards);
+std::string writePlan(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards,
+                      bool maps = false);
 
 }  // namespace vl::io

@@ -32,6 +32,7 @@ layout(location = 2) in vec3 board;
 layout(location = 3) in float species;
 layout(location = 4) in float seed;
 layout(location = 5) in float part;
+layout(location = 6) in float shade;
 uniform mat4 view;
 uniform mat4 projection;
 out vec3 vNormal;
@@ -39,6 +40,7 @@ out vec3 vBoard;
 flat out float vSpecies;
 flat out float vSeed;
 flat out float vPart;
+out float vShade;
 void main()
 {
     vNormal = mat3(view) * normal;
@@ -46,6 +48,7 @@ void main()
     vSpecies = species;
     vSeed = seed;
     vPart = part;
+    vShade = shade;
     gl_Position = projection * view * vec4(position, 1.0);
 }
 )";
@@ -56,6 +59,8 @@ in vec3 vBoard;
 flat in float vSpecies;
 flat in float vSeed;
 flat in float vPart;
+in float vShade;
+uniform float mapped;
 uniform vec3 early[32];
 uniform vec3 late[32];
 uniform vec3 grain[32];
@@ -70,6 +75,7 @@ void main()
     float across = length(vBoard.xy);
     float endGrain = across > 0.0 ? abs(vBoard.x) / across : 0.0;
     vec3 c = woodColour(vBoard, early[wood], late[wood], grain[wood].x, grain[wood].y, grain[wood].z, vSeed, endGrain);
+    if (mapped > 0.5) c = mapColour(vShade);
     colour = vec4(woodLit(c, normalize(vNormal), floor(vPart / 1000.0) == selected ? 1.15 : 1.0), 1.0);
 }
 )";
@@ -108,6 +114,7 @@ SolidGl::~SolidGl()
     layout_.destroy();
     vertices_.destroy();
     indices_.destroy();
+    shades_.destroy();
     doneCurrent();
 }
 
@@ -119,7 +126,7 @@ void SolidGl::initializeGL()
              program_.addShaderFromSourceCode(QOpenGLShader::Vertex, vertexShader) &&
              program_.addShaderFromSourceCode(QOpenGLShader::Fragment,
                                               QByteArray(fragmentHead) + figure.readAll() + fragmentBody) &&
-             program_.link() && vertices_.create() && indices_.create() && layout_.create();
+             program_.link() && vertices_.create() && indices_.create() && shades_.create() && layout_.create();
     if (!ready_) emit failed();
 }
 
@@ -139,6 +146,15 @@ void SolidGl::upload()
         program_.setAttributeBuffer(i, GL_FLOAT, static_cast<int>(attributes[i].first), attributes[i].second,
                                     sizeof(Vertex));
     }
+    // A measure has a buffer of its own; where there is none, one number stands for all.
+    if (mesh.shades.empty())
+        program_.disableAttributeArray(6);
+    else {
+        shades_.bind();
+        shades_.allocate(mesh.shades.data(), static_cast<int>(mesh.shades.size() * sizeof(float)));
+        program_.enableAttributeArray(6);
+        program_.setAttributeBuffer(6, GL_FLOAT, 0, 1, sizeof(float));
+    }
     layout_.release();
     count_ = static_cast<int>(mesh.indices.size());
     uploaded_ = scene_->meshVersion();
@@ -150,11 +166,11 @@ void SolidGl::paintGL()
     glClearColor(ground.redF(), ground.greenF(), ground.blueF(), 1);
     glClear(GL_COLOR_BUFFER_BIT | GL_DEPTH_BUFFER_BIT);
     if (!ready_ || !scene_) return;
+    scene_->mesh();  // brings the version, and how far it reaches, up to date
     {
         QPainter painter(this);
         scene_->drawShadow(painter, size());
     }
-    scene_->mesh();  // brings the version up to date
     program_.bind();
     if (uploaded_ != scene_->meshVersion()) upload();
     const Document& document = scene_->document();
@@ -170,6 +186,7 @@ void SolidGl::paintGL()
     program_.setUniformValue("view", viewMatrix);
     program_.setUniformValue("projection", projection);
     program_.setUniformValue("selected", static_cast<float>(document.lit()));
+    program_.setUniformValue("mapped", scene_->mesh().shades.empty() ? 0.0f : 1.0f);
     const auto& woods = scene_->mesh().woods;
     for (int i = 0; i < std::min<int>(static_cast<int>(woods.size()), mostWoods); ++i) {
         const Figure& f = woods[static_cast<size_t>(i)]->figure;
@@ -183,6 +200,9 @@ void SolidGl::paintGL()
     glDrawElements(GL_TRIANGLES, count_, GL_UNSIGNED_INT, nullptr);
     layout_.release();
     program_.release();
+    glDisable(GL_DEPTH_TEST);
+    QPainter painter(this);
+    scene_->drawMarks(painter, size());
 }
 
 }  // namespace vl::app

@@ -34,7 +34,8 @@ private:
 
     SolidScene* scene_ = nullptr;
     QOpenGLShaderProgram program_;
-    QOpenGLBuffer vertices_{QOpenGLBuffer::VertexBuffer}, indices_{QOpenGLBuffer::IndexBuffer};
+    QOpenGLBuffer vertices_{QOpenGLBuffer::VertexBuffer}, shades_{QOpenGLBuffer::VertexBuffer},
+        indices_{QOpenGLBuffer::IndexBuffer};
     QOpenGLVertexArrayObject layout_;
     unsigned uploaded_ = ~0u;
     int count_ = 0;

@@ -2,13 +2,16 @@
 
 #include "app/solid/solid_gl.h"
 #include "app/theme/theme.h"
+#include "core/measure/format.h"
 #include "core/turning/parted.h"
+#include "core/wood/figure.h"
 #include "report/drawing.h"
 #include "report/type.h"
 
 #include <QMouseEvent>
 #include <QPainter>
 #include <QVBoxLayout>
+#include <QtConcurrent>
 
 #include <cmath>
 
@@ -26,16 +29,18 @@ protected:
     {
         QPainter painter(this);
         const Document& document = scene->document();
+        const Mesh& mesh = scene->mesh();
         const Reach reach = scene->reach();
         // Coarser while a drag goes on, so that the drag stays smooth.
         const double ratio = document.live() ? 0.5 : 2 * devicePixelRatioF();
         const Raster raster = renderMesh(
-            scene->mesh(), scene->camera, reach.height, reach.diameter, std::max(1, static_cast<int>(width() * ratio)),
+            mesh, scene->camera, reach.height, reach.diameter, std::max(1, static_cast<int>(width() * ratio)),
             std::max(1, static_cast<int>(height() * ratio)), theme().panel.rgb() & 0x00ffffffu, document.lit());
         painter.fillRect(rect(), theme().panel);
         scene->drawShadow(painter, size());
         painter.setRenderHint(QPainter::SmoothPixmapTransform);
         painter.drawImage(rect(), document.live() ? report::imageOf(raster) : report::smoothed(raster));
+        scene->drawMarks(painter, size());
     }
 };
 
@@ -48,6 +53,11 @@ SolidScene::SolidScene(Document& document, QObject* parent) : QObject(parent), d
     const auto redraw = [this] { canvas_->update(); };
     connect(&later_, &QTimer::timeout, this, redraw);
     connect(&doc_, &Document::changed, this, &SolidScene::stale);
+    connect(&watcher_, &QFutureWatcher<std::shared_ptr<Made>>::finished, this, [this] {
+        take(std::move(*watcher_.result()));
+        canvas_->update();
+        emit optionsChanged();
+    });
     for (const auto signal : {&Document::selectionChanged, &Document::pointedChanged})
         connect(&doc_, signal, this, redraw);
 }
@@ -70,24 +80,67 @@ void SolidScene::stale()
         later_.start();
 }
 
+SolidScene::~SolidScene() { watcher_.waitForFinished(); }
+
+SolidScene::Made SolidScene::make(const Piece& piece, const Shop& shop, const Plan& plan, const Wish& wish)
+{
+    Made made;
+    std::vector<Body> bodies;
+    if (wish.moment >= 0)
+        bodies = bodiesAfter(piece, plan.assembly, plan.schedule.order, static_cast<size_t>(wish.moment));
+    made.reach = bodies.empty() ? Reach{plan.shape.height, plan.shape.greatestDiameter}
+                                : reachOf(plan.assembly, plan.sides, bodies);
+    made.mesh = wish.moment >= 0 ? bodiesMesh(piece, plan.assembly, plan.sides, bodies, wish.detail)
+                : wish.blank     ? blankMesh(plan.assembly)
+                : piece.nest.on  ? partedMesh(plan.assembly, piece.nest, outlineHeight(piece), wish.detail)
+                                 : turnedMesh(plan.assembly, plan.sides, wish.detail);
+    // A blank too small for one ring is seen as it is.
+    if (made.mesh.indices.empty() && wish.moment < 0) made.mesh = turnedMesh(plan.assembly, plan.sides, wish.detail);
+    if (wish.map) {
+        made.map = surfaceMap(*wish.map, made.mesh, shop, plan);
+        made.mesh.shades = made.map->shades();
+    }
+    return made;
+}
+
+SolidScene::Wish SolidScene::wish() const
+{
+    const bool finished = moment_ < 0 && !blank;
+    // Measures are asked at corners: on a coarse skin as good as on a fine one, and sooner there.
+    const double tolerance = doc_.live() ? 0.25 : mapKind_ && finished ? 0.1 : 0.05;
+    return {{tolerance, cutAway}, moment_, blank, finished ? mapKind_ : std::nullopt};
+}
+
+bool SolidScene::isLong(const Wish& wish) const { return wish.map || !doc_.plan().sides.cuts.empty(); }
+
+void SolidScene::take(Made made)
+{
+    made_ = std::move(made);
+    ++meshVersion_;
+}
+
 const Mesh& SolidScene::mesh()
 {
-    if (stale_) {
-        const Plan& plan = doc_.plan();
-        const MeshDetail detail{doc_.live() ? 0.25 : 0.05, cutAway};
-        const Nest& nest = doc_.piece().nest;
-        if (moment_ >= 0)
-            bodies_ = bodiesAfter(doc_.piece(), plan.assembly, plan.schedule.order, static_cast<size_t>(moment_));
-        mesh_ = moment_ >= 0 ? bodiesMesh(doc_.piece(), plan.assembly, plan.sides, bodies_, detail)
-                : blank      ? blankMesh(plan.assembly)
-                : nest.on    ? partedMesh(plan.assembly, nest, outlineHeight(doc_.piece()), detail)
-                             : turnedMesh(plan.assembly, plan.sides, detail);
-        // A blank too small for one ring is seen as it is.
-        if (mesh_.indices.empty() && moment_ < 0) mesh_ = turnedMesh(plan.assembly, plan.sides, detail);
+    if (!stale_) return made_.mesh;
+    Wish wanted = wish();
+    if (!isLong(wanted)) {
         stale_ = false;
-        ++meshVersion_;
+        take(make(doc_.piece(), doc_.shop(), doc_.plan(), wanted));
+        return made_.mesh;
     }
-    return mesh_;
+    // The latest wish wins: what is being made is shown, and then what is wanted by then is made.
+    if (watcher_.isRunning()) return made_.mesh;
+    stale_ = false;
+    if (made_.mesh.indices.empty()) {
+        Wish first = wanted;
+        first.detail.tolerance = 0.5;
+        first.map.reset();
+        take(make(doc_.piece(), doc_.shop(), doc_.plan(), first));
+    }
+    watcher_.setFuture(QtConcurrent::run([piece = doc_.piece(), shop = doc_.shop(), plan = doc_.plan(), wanted] {
+        return std::make_shared<Made>(make(piece, shop, plan, wanted));
+    }));
+    return made_.mesh;
 }
 
 void SolidScene::drawShadow(QPainter& painter, const QSize& size) const
@@ -111,11 +164,45 @@ void SolidScene::drawShadow(QPainter& painter, const QSize& size) const
     painter.restore();
 }
 
-Reach SolidScene::reach() const
+void SolidScene::drawMarks(QPainter& painter, const QSize& size) const
 {
-    const Plan& plan = doc_.plan();
-    if (moment_ >= 0 && !bodies_.empty()) return reachOf(plan.assembly, plan.sides, bodies_);
-    return {plan.shape.height, plan.shape.greatestDiameter};
+    const SurfaceMap* map = this->map();
+    if (!map) return;
+    painter.setRenderHint(QPainter::Antialiasing);
+    const auto said = [&](double v) {
+        if (std::string_view(map->unit) == "mm") return QString::fromStdString(formatLengthUnit(v, doc_.style()));
+        return QStringLiteral("%1 %2").arg(v, 0, 'f', v < 10 ? 1 : 0).arg(QString::fromUtf8(map->unit));
+    };
+    const QString name = localized(choicesOf<MapKind>()[static_cast<size_t>(map->kind)].words);
+    painter.setFont(textFont(9));
+    painter.setPen(theme().text);
+    constexpr int left = 12, barWide = 120, barHigh = 8;
+    const QFontMetrics type = painter.fontMetrics();
+    const int line = type.height();
+    const int top = size.height() - line * 2 - barHigh - 8;
+    if (std::isnan(map->worst)) {
+        painter.drawText(left, top + line, tr("%1: this piece has none").arg(name));
+        return;
+    }
+    const bool level = map->range.high - map->range.low < 1e-9;
+    painter.drawText(left, top + type.ascent(), level ? tr("%1: the same everywhere").arg(name) : name);
+    QLinearGradient ramp(left, 0, left + barWide, 0);
+    for (int k = 0; k <= 12; ++k) {
+        const auto c = measureColour(static_cast<float>(k) / 12);
+        ramp.setColorAt(k / 12.0, QColor::fromRgbF(c[0], c[1], c[2]));
+    }
+    painter.fillRect(QRect(left, top + line, barWide, barHigh), ramp);
+    const double good = map->lowIsWorst ? map->range.high : map->range.low, bad = map->worst;
+    const QRect words(left, top + line + barHigh + 2, std::max(barWide, size.width() - 2 * left), line);
+    painter.drawText(words, Qt::AlignLeft,
+                     level ? said(bad) : tr("%1 to %2, which is ringed").arg(said(good), said(bad)));
+    if (level) return;
+    const QPointF at = seenAt(map->worstAt, size);
+    painter.setBrush(Qt::NoBrush);
+    for (const auto& [colour, wide] : {std::pair(theme().panel, 4.0), std::pair(theme().warn, 2.0)}) {
+        painter.setPen(QPen(colour, wide));
+        painter.drawEllipse(at, 9, 9);
+    }
 }
 
 void SolidScene::setMoment(int steps)
@@ -126,6 +213,22 @@ void SolidScene::setMoment(int steps)
     // Where it reaches is asked before it is drawn.
     mesh();
     emit optionsChanged();
+}
+
+void SolidScene::setMap(std::optional<MapKind> kind)
+{
+    mapKind_ = kind;
+    stale();
+    mesh();
+    emit optionsChanged();
+}
+
+QPointF SolidScene::seenAt(const Eigen::Vector3d& place, const QSize& size) const
+{
+    const Reach reach = this->reach();
+    const Eigen::Vector3d at = camera.view(reach.height) * place;
+    const double scale = std::min(size.width(), size.height()) / 2.0 / camera.halfExtent(reach.height, reach.diameter);
+    return {size.width() / 2.0 + at.x() * scale, size.height() / 2.0 - at.y() * scale};
 }
 
 void SolidScene::setCutAway(bool on)
@@ -170,10 +273,12 @@ bool SolidScene::eventFilter(QObject*, QEvent* event)
     }
     case QEvent::MouseButtonRelease: {
         if (turned_) return true;
-        const Shape& s = doc_.plan().shape;
-        const int part = pickMesh(mesh(), camera, s.height, s.greatestDiameter, canvas_->width(), canvas_->height(),
-                                  from_.x(), from_.y());
-        if (part >= 0) doc_.selectLayer(part / 1000, static_cast<QMouseEvent*>(event)->modifiers(), part % 1000);
+        const Mesh& shown = mesh();
+        const int part = pickMesh(shown, camera, made_.reach.height, made_.reach.diameter, canvas_->width(),
+                                  canvas_->height(), from_.x(), from_.y());
+        const auto layers = static_cast<int>(doc_.plan().assembly.layers.size());
+        if (part >= 0 && part / 1000 < layers)
+            doc_.selectLayer(part / 1000, static_cast<QMouseEvent*>(event)->modifiers(), part % 1000);
         return true;
     }
     case QEvent::Wheel:

@@ -1,9 +1,11 @@
 #pragma once
 
 #include "app/document.h"
+#include "core/plan/maps.h"
 #include "core/turning/moment.h"
 #include "core/turning/render.h"
 
+#include <QFutureWatcher>
 #include <QTimer>
 #include <QWidget>
 
@@ -18,6 +20,7 @@ class SolidScene : public QObject {
     Q_OBJECT
 public:
     explicit SolidScene(Document& document, QObject* parent);
+    ~SolidScene() override;
     /// Where it is drawn and handled from now on.
     void setCanvas(QWidget& canvas);
 
@@ -38,23 +41,51 @@ public:
     /// How the piece lies after so many steps of its recipe; −1: finished, as ever.
     void setMoment(int steps);
     int moment() const { return moment_; }
+    /// A measure on the finished piece in place of its wood; none: the wood.
+    void setMap(std::optional<MapKind> kind);
+    /// The measure that is shown, with its worst place; null while the wood is.
+    const SurfaceMap* map() const { return made_.map ? &*made_.map : nullptr; }
+    /// Whether what is shown is still being made, beside everything else.
+    bool busy() const { return watcher_.isRunning(); }
+    /// Where a place of the piece lies in a picture of this size.
+    QPointF seenAt(const Eigen::Vector3d& place, const QSize& size) const;
     /// How far what is shown reaches.
-    Reach reach() const;
+    const Reach& reach() const { return made_.reach; }
+    /// The legend of a measure, and its worst place, over a picture of this size.
+    void drawMarks(QPainter& painter, const QSize& size) const;
 
 signals:
     void optionsChanged();
 
 private:
+    /// What is asked for, and what it comes to.
+    struct Wish {
+        MeshDetail detail;
+        int moment = -1;
+        bool blank = false;
+        std::optional<MapKind> map;
+    };
+    struct Made {
+        Mesh mesh;
+        Reach reach;
+        std::optional<SurfaceMap> map;
+    };
+    static Made make(const Piece& piece, const Shop& shop, const Plan& plan, const Wish& wish);
+    Wish wish() const;
+    /// Whether it takes longer than a hand may be held up.
+    bool isLong(const Wish& wish) const;
+    void take(Made made);
     void stale();
 
     QTimer later_;
     Document& doc_;
     QWidget* canvas_ = nullptr;
-    Mesh mesh_;
+    Made made_;
     bool stale_ = true, turned_ = false;
     unsigned meshVersion_ = 0;
     int moment_ = -1;
-    std::vector<Body> bodies_;  // of that moment
+    std::optional<MapKind> mapKind_;
+    QFutureWatcher<std::shared_ptr<Made>> watcher_;
     QPointF from_;
 };
 

@@ -24,6 +24,7 @@
 #include <QApplication>
 #include <QButtonGroup>
 #include <QCloseEvent>
+#include <QComboBox>
 #include <QDesktopServices>
 #include <QFileDialog>
 #include <QFileInfo>
@@ -155,6 +156,18 @@ QWidget* MainWindow::makeBody()
     solidTitle->setProperty("role", "heading");
     tools->addWidget(solidTitle);
     tools->addStretch();
+    auto* measure = new QComboBox;
+    measure->setObjectName("measure");
+    measure->setAccessibleName(tr("What the solid shows"));
+    measure->setToolTip(tr("The wood, or a measure on its surface with its worst place ringed"));
+    measure->addItem(tr("wood"));
+    for (const Choice& c : choicesOf<MapKind>()) measure->addItem(wordsOf(c));
+    measure->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    measure->setMinimumContentsLength(6);
+    tools->addWidget(measure);
+    connect(measure, &QComboBox::activated, this, [this](int k) {
+        solid_->scene().setMap(k > 0 ? std::optional(static_cast<MapKind>(k - 1)) : std::nullopt);
+    });
     auto toggle = [&](const QString& words, const QString& tip, bool on, auto&& act) {
         auto* button = new QToolButton;
         button->setText(words);

@@ -160,16 +160,23 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     auto* sampleTitle = new QLabel(tr("Or look at a finished plan from the harbour museum"));
     sampleTitle->setProperty("role", "title");
     right->addWidget(sampleTitle);
-    const std::pair<const char*, QString> samples[] = {
-        {"regatta-cup", tr("a disc and seventeen rings")},      {"lamp-stand", tr("staves on a base let in")},
-        {"flag-bowl", tr("bands, zigzags, diamonds")},          {"net-lantern", tr("open segments")},
-        {"ballast-dish", tr("rings from one striped board")},   {"chart-stand", tr("strips re-cut and turned")},
-        {"oar-grip", tr("three sides on three axes")},
-        {"flare-case", tr("seven sides by the index")},
-        {"belaying-pin", tr("a knob on a tilted axis")},
-        {"lead-tray", tr("a board that stays square")},
-        {"boathook-grip", tr("a billet of equal boards")},      {"spyglass-barrel", tr("a wrap round a post")},
-        {"porthole-bangles", tr("rings parted from one blank")}};
+    const std::pair<const char*, QString> samples[] = {{"regatta-cup", tr("a disc and seventeen rings")},
+                                                       {"lamp-stand", tr("staves on a base let in")},
+                                                       {"flag-bowl", tr("bands, zigzags, diamonds")},
+                                                       {"net-lantern", tr("open segments")},
+                                                       {"ballast-dish", tr("rings from one striped board")},
+                                                       {"chart-stand", tr("strips re-cut and turned")},
+                                                       {"oar-grip", tr("three sides on three axes")},
+                                                       {"flare-case", tr("seven sides by the index")},
+                                                       {"belaying-pin", tr("a knob on a tilted axis")},
+                                                       {"lead-tray", tr("a board that stays square")},
+                                                       {"pilot-box", tr("four feet, and a lid")},
+                                                       {"gull-dish", tr("wings and a bark rim")},
+                                                       {"keel-stand", tr("a board arched below")},
+                                                       {"plumb-bob", tr("a golden ellipse")},
+                                                       {"boathook-grip", tr("a billet of equal boards")},
+                                                       {"spyglass-barrel", tr("a wrap round a post")},
+                                                       {"porthole-bangles", tr("rings parted from one blank")}};
     auto* shelf = new QGridLayout;
     shelf->setSpacing(10);
     samples_ = {shelf, {}, 5};

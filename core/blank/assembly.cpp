@@ -3,6 +3,8 @@
 #include "core/blank/alike.h"
 #include "core/blank/axis_set_ups.h"
 #include "core/blank/end_rings.h"
+#include "core/blank/lid_sides.h"
+#include "core/blank/sawn_cuts.h"
 #include "core/blank/stack_recipe.h"
 
 #include <algorithm>
@@ -89,10 +91,8 @@ std::vector<HalfSpace> BuiltLayer::body(const Cell& cell) const
     halves.insert(halves.end(), cell.bounds.begin(), cell.bounds.end());
     const std::vector<HalfSpace> faces = sawnFaces(cell);
     halves.insert(halves.end(), faces.begin(), faces.end());
-    if (!cell.round()) {
-        halves.push_back({-onwards(cell.from), 0, false});
-        halves.push_back({onwards(cell.to), 0, false});
-    }
+    const std::vector<HalfSpace> wedge = cell.wedge();
+    halves.insert(halves.end(), wedge.begin(), wedge.end());
     if (std::isfinite(cell.high))
         for (int k = 0; k < 64; ++k) halves.push_back({outwards(k * 360.0 / 64), cell.high, false});
     return halves;
@@ -142,6 +142,54 @@ size_t Assembly::layerAt(double z) const
     return it == layers.end() ? layers.size() - 1 : static_cast<size_t>(it - layers.begin());
 }
 
+bool Sides::holds(const Eigen::Vector3d& p, bool cutToo) const
+{
+    const double z = p.x(), r = p.tail<2>().norm();
+    if (!(r <= radiusAt(outside, z))) return false;
+    if (!inside.empty() && r < radiusAt(inside, z)) return false;
+    for (const HalfSpace& h : edges)
+        if (h.beyond(p) > 0) return false;
+    for (const TurnedAbout& axis : axes)
+        if (!axis.keeps(p)) return false;
+    return !cutToo || std::ranges::none_of(cuts, [&](const Cut& c) { return takes(c.solid, p); });
+}
+
+double Sides::widest() const
+{
+    double most = 0;
+    for (const Point& p : outside) most = std::max(most, p.y());
+    return most;
+}
+
+std::vector<Range> woodAlong(const Sides& sides, const Eigen::Vector3d& from, const Eigen::Vector3d& way, double far)
+{
+    constexpr double step = 0.5;  // mm
+    std::vector<Range> out;
+    auto wood = [&](double t) { return sides.holds(from + t * way, false); };
+    auto change = [&](double low, double high, bool before) {
+        for (int k = 0; k < 30; ++k) {
+            const double mid = (low + high) / 2;
+            (wood(mid) == before ? low : high) = mid;
+        }
+        return (low + high) / 2;
+    };
+    bool in = wood(0);
+    double begun = 0;
+    for (double t = 0; t < far; t += step) {
+        const double next = std::min(far, t + step);
+        const bool now = wood(next);
+        if (now == in) continue;
+        const double at = change(t, next, in);
+        if (now)
+            begun = at;
+        else
+            out.push_back({begun, at});
+        in = now;
+    }
+    if (in) out.push_back({begun, far});
+    return out;
+}
+
 Sides sidesOf(const Piece& piece)
 {
     Sides sides{.outside = flatten(piece.outside), .inside = {}, .axes = {}, .edges = edgesOf(piece.edge)};
@@ -171,6 +219,11 @@ Sides sidesOf(const Piece& piece)
             h.floor, h.floorRound);
         break;
     }
+    sides.inside = underLid(piece, std::move(sides.inside));
+    sides.cuts = sawnCuts(piece);
+    sides.holes = drilledHoles(piece, sides);
+    for (const DrilledHole& hole : sides.holes)
+        if (!hole.solid.profile.empty()) sides.cuts.push_back({drillStep(piece, hole), hole.solid});
     return sides;
 }
 

@@ -1,5 +1,6 @@
 #include "core/blank/block_recipe.h"
 #include "core/blank/construction.h"
+#include "core/blank/lid_sides.h"
 
 #include "core/wood/figure.h"
 #include "core/words/build.h"
@@ -44,7 +45,9 @@ void halfLog(const BlockForm& f, BuiltLayer& b, const HalfSides& half)
     constexpr int looks = 24;
     for (int k = 0; k <= looks; ++k) {
         const double z = b.z0 + (b.z1 - b.z0) * k / looks, off = std::abs(z - flat);
-        b.outerHold.push_back({z, std::min(half.along, std::sqrt(std::max(0.0, radius * radius - off * off)))});
+        const double round = std::sqrt(std::max(0.0, radius * radius - off * off));
+        // Where the bark is the rim, the rim is where the log ends: that is what is wanted of it.
+        b.outerHold.push_back({z, f.bark == BlockForm::AtRim ? half.along : std::min(half.along, round)});
     }
     b.corner = std::hypot(half.along, radius);
 }
@@ -134,18 +137,23 @@ void build(const Site& site, Building& out)
     const bool alone = site.piece.layers.size() == 1;
     const double high = !alone                     ? b.planeTo
                         : isWholeBlock(site.piece) ? b.glued + footWaste(site.piece, site.shop)
-                                                   : b.glued;
+                                                   : b.glued + lidWaste(site.piece);
     b.planeTo = high;
     const double wide = grown ? f.log : 2 * half.across, wideAlong = f.shape == BlockForm::Log ? f.log : 2 * half.along;
 
-    const Setting thick{.machine = "saw", .name = "thickness", .value = high, .formula = "chosen", .decimals = 1};
-    const Setting across{.machine = "saw", .name = "across the grain", .value = wide, .formula = "Ø + 2 · allowance"};
+    const double length = f.alongAxis() ? high : wideAlong, thickness = f.alongAxis() ? wideAlong : high;
+    const char *const asHigh = "height, and what holding and parting take", *const asWide = "Ø + 2 · allowance";
+    const Setting thick{.machine = "saw",
+                        .name = "thickness",
+                        .value = thickness,
+                        .formula = f.alongAxis() ? asWide : asHigh,
+                        .decimals = 1};
+    const Setting across{.machine = "saw", .name = "across the grain", .value = wide, .formula = asWide};
     const Setting along{
-        .machine = "saw", .name = "along the grain", .value = wideAlong, .formula = "Ø + 2 · allowance"};
+        .machine = "saw", .name = "along the grain", .value = length, .formula = f.alongAxis() ? asHigh : asWide};
     b.settings = {thick, across, along};
     judge(f, b);
 
-    const double length = f.alongAxis() ? high : wideAlong, thickness = f.alongAxis() ? wideAlong : high;
     out.parts = {squarePart(site, {.id = "",
                                    .name = "block",
                                    .wood = b.woods[0],

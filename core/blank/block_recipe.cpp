@@ -1,5 +1,6 @@
 #include "core/blank/block_recipe.h"
 
+#include "core/blank/cut_recipe.h"
 #include "core/blank/turn_recipe.h"
 #include "core/lathe/mount.h"
 #include "core/words/turn.h"
@@ -20,7 +21,7 @@ double tenonHigh(const Shop& shop) { return std::min(8.0, shop.jaws.depth); }
 class BlockWriter {
 public:
     BlockWriter(const Piece& piece, const Shop& shop, const Sides& sides, Recipe& recipe)
-        : piece_(piece), shop_(shop), foot_(footHold(piece, shop, sides)), recipe_(recipe),
+        : piece_(piece), shop_(shop), sides_(sides), foot_(footHold(piece, shop, sides)), recipe_(recipe),
           bench_(recipe, "", -1, Text()), height_(outlineHeight(piece)),
           hollow_(piece.hollow.rule != WallRule::Solid && !sides.inside.empty()),
           depth_(hollow_ ? height_ - sides.inside.front().x() : 0), rim_(rimOf(sides))
@@ -29,7 +30,7 @@ public:
 
     void write(const Thing& blank)
     {
-        now_ = blank;
+        now_ = sawBlank(piece_, bench_, blank);
         const bool together = piece_.choices.sides == SideSchool::BothRoughed;
         mountFirst();
         turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25);
@@ -37,14 +38,23 @@ public:
         if (!together) finishOutside();
         mountReversed();
         if (hollow_) {
-            turn("hollow", words::hollow, together ? words::bothRoughed : words::thinLast, words::byCalliper, 40);
+            Doing d{.title = says(words::hollow),
+                    .why = says(together ? words::bothRoughed : words::thinLast),
+                    .how = says(words::byCalliper),
+                    .minutes = 40,
+                    .uses = {"lathe"}};
+            sayDepthRod(sides_, height_, d.settings, d.how);
+            step(Action::Turn, "hollow", "hollow-turned", std::move(d));
             if (together) finishOutside();
             sharpen("inside");
             turn("fine", words::finishWall, together ? words::shapeHasMoved : words::thinLast, words::lightCuts, 25);
         } else if (together)
             finishOutside();
+        now_ = drillHoles(piece_, sides_, bench_, now_, false);
         sand("sand", words::sand);
         mountLast();
+        now_ = drillHoles(piece_, sides_, bench_, now_, true);
+        now_ = sawTurned(piece_, bench_, now_);
         step(Action::Finish, "finish", "piece",
              {.title = says(words::putOnFinish),
               .why = says(words::samePace),
@@ -92,7 +102,9 @@ private:
     void mountFirst()
     {
         // The screw's hole goes into what is hollowed away; where nothing deep enough is, the ends hold it.
-        const bool screw = depth_ >= screwLong + margin && rim_ > screwFlange / 2;
+        const BlockForm& block = *piece_.layers[0].as<BlockForm>();
+        const bool bark = block.shape == BlockForm::HalfLog && block.bark == BlockForm::AtRim;
+        const bool screw = !bark && depth_ >= screwLong + margin && rim_ > screwFlange / 2;
         const Setting flange{.machine = "lathe",
                              .name = "screw's flange, Ø",
                              .value = screwFlange,
@@ -106,7 +118,8 @@ private:
                  .decimals = 0};
         Doing d{.title = says(screw ? words::mountScrew : words::mountFaceCentres),
                 .why = says(words::outsideFirst),
-                .how = screw ? says(words::screwInRim, flange, deep) : says(words::spurInRim),
+                .how =
+                    screw ? says(words::screwInRim, flange, deep) : says(bark ? words::spurInBark : words::spurInRim),
                 .minutes = 8,
                 .uses = {"lathe"},
                 .held = {.set = true,
@@ -141,13 +154,21 @@ private:
         if (foot_.by == Hold::Faceplate) return;
         const Setting wide = footDiameter(), deep = footDepth();
         const bool recess = foot_.by == Hold::Recess;
-        step(Action::Turn, "foot", "footed",
-             {.title = says(recess ? words::turnFootRecess : words::turnFootTenon),
-              .why = says(words::servesAllMounts),
-              .how = says(recess ? words::footRecessTo : words::footTenonTo, wide, deep),
-              .settings = {wide, deep},
-              .minutes = 6,
-              .uses = {"lathe"}});
+        Doing d{.title = says(recess ? words::turnFootRecess : words::turnFootTenon),
+                .why = says(words::servesAllMounts),
+                .how = says(recess ? words::footRecessTo : words::footTenonTo, wide, deep),
+                .settings = {wide, deep},
+                .minutes = 6,
+                .uses = {"lathe"}};
+        if (!recess) {
+            auto notch = [](const char* name, double mm) -> Setting {
+                return {.name = name, .value = mm, .formula = "the jaws' range", .decimals = 1};
+            };
+            const Setting go = notch("goes over it", shop_.jaws.gripMost), no = notch("does not", shop_.jaws.gripLeast);
+            d.settings.insert(d.settings.end(), {go, no});
+            d.how.also(says(words::goNoGo, go, no));
+        }
+        step(Action::Turn, "foot", "footed", std::move(d));
     }
 
     void mountReversed()
@@ -221,6 +242,7 @@ private:
 
     const Piece& piece_;
     const Shop& shop_;
+    const Sides& sides_;
     FootHold foot_;
     Recipe& recipe_;
     Bench bench_;

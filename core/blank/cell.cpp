@@ -13,6 +13,12 @@ bool Cell::within(const Eigen::Vector3d& p, double r) const
            std::ranges::all_of(bounds, [&](const HalfSpace& h) { return h.beyond(p) <= 1e-9; });
 }
 
+std::vector<HalfSpace> Cell::wedge() const
+{
+    if (round()) return {};
+    return {{-onwards(from), 0, false}, {onwards(to), 0, false}};
+}
+
 bool Cell::spans(double angleDeg) const
 {
     if (round()) return true;

@@ -33,6 +33,8 @@ struct Cell {
     bool round() const { return to - from >= 360; }
     /// Whether the cell holds a point given in both ways, its span of angle not asked.
     bool within(const Eigen::Vector3d& p, double r) const;
+    /// Its span of angle as half-spaces; none where it goes all round.
+    std::vector<HalfSpace> wedge() const;
     /// Whether an angle is in its span, degrees.
     bool spans(double angleDeg) const;
     /// How far a face with this normal shows end grain: 0 along the grain, 1 square across.

@@ -1,11 +1,13 @@
 #include "core/blank/stack_recipe.h"
 
 #include "core/blank/block_recipe.h"
+#include "core/blank/box_recipe.h"
 #include "core/blank/construction.h"
 #include "core/blank/contact.h"
 #include "core/blank/end_rings.h"
 #include "core/blank/faces.h"
 #include "core/blank/holding.h"
+#include "core/blank/lid_sides.h"
 #include "core/blank/sections.h"
 #include "core/blank/turn_recipe.h"
 #include "core/words/build.h"
@@ -37,6 +39,10 @@ public:
         }
         if (isWholeBlock(piece_)) {
             blockRecipe(piece_, shop_, sides_, ready_[0], recipe_);
+            return std::move(recipe_);
+        }
+        if (hasLid(piece_) && !sides_.inside.empty()) {
+            boxRecipe(piece_, shop_, sides_, ready_[0], recipe_);
             return std::move(recipe_);
         }
         if (heldByItsEnds(piece_, buildings_)) {

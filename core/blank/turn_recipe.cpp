@@ -1,6 +1,7 @@
 #include "core/blank/turn_recipe.h"
 
 #include "core/blank/axis_recipe.h"
+#include "core/blank/cut_recipe.h"
 #include "core/blank/holding.h"
 #include "core/blank/nest.h"
 #include "core/words/build.h"
@@ -20,7 +21,8 @@ public:
 
     void write(const Thing& blank)
     {
-        now_ = how_ == Turning::BetweenCentres ? mountBetweenCentres(blank) : blank;
+        now_ = sawBlank(piece_, whole_, blank);
+        if (how_ == Turning::BetweenCentres) now_ = mountBetweenCentres(now_);
         next(Action::Turn, "rough", "rough-turned",
              {.title = says(words::roughOutside),
               .why = says(words::strongestThick),
@@ -35,6 +37,7 @@ public:
               .minutes = 30,
               .uses = {"lathe"}});
         now_ = turnAxes(piece_, sides_, how_ == Turning::BetweenCentres, whole_, now_);
+        now_ = drillHoles(piece_, sides_, whole_, now_, false);
         next(Action::Sand, "sand", "sanded",
              {.title = says(words::sand),
               .why = says(words::throughGrits),
@@ -43,23 +46,16 @@ public:
               .uses = {"lathe"}});
         if (piece_.nest.on) {
             nest();
-            next(Action::Finish, "finish", "piece",
-                 {.title = says(words::putOnFinish),
-                  .why = says(words::samePace),
-                  .how = says(words::oilyRags),
-                  .minutes = 20,
-                  .waitMinutes = shop_.finishMinutes});
+            finish("piece");
             return;
         }
-        next(Action::Finish, "finish", "finished",
-             {.title = says(words::putOnFinish),
-              .why = says(words::samePace),
-              .how = says(words::oilyRags),
-              .minutes = 20,
-              .waitMinutes = shop_.finishMinutes});
+        const bool later = !piece_.sawn.empty() ||
+                           std::ranges::any_of(piece_.holes, [](const Hole& h) { return h.into == Hole::Foot; });
+        // What is drilled or sawn once the piece is free is finished after that.
+        if (!later) finish("finished");
         const bool ends = how_ == Turning::BetweenCentres;
         const BlockHold& hold = blockHold(piece_.choices.holding);
-        next(Action::PartOff, "part-off", "piece",
+        next(Action::PartOff, "part-off", later ? "parted" : "piece",
              {.title = says(ends ? words::sawEnds : hold.off),
               .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
               .how = says(!ends              ? hold.offHow
@@ -67,9 +63,23 @@ public:
                                              : words::partingThenHand),
               .minutes = 15,
               .uses = {"lathe"}});
+        if (!later) return;
+        now_ = drillHoles(piece_, sides_, whole_, now_, true);
+        now_ = sawTurned(piece_, whole_, now_);
+        finish("piece");
     }
 
 private:
+    void finish(const char* gives)
+    {
+        next(Action::Finish, "finish", gives,
+             {.title = says(words::putOnFinish),
+              .why = says(words::samePace),
+              .how = says(words::oilyRags),
+              .minutes = 20,
+              .waitMinutes = shop_.finishMinutes});
+    }
+
     Setting boreSetting() const { return {"drill", "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1}; }
     /// Above this a bore is turned: no bit is safe to hold in a tailstock, mm; common practice.
     static constexpr double widestBit = 50;
@@ -121,13 +131,15 @@ private:
                   .settings = {bore},
                   .minutes = 20,
                   .uses = {"lathe"}});
-        } else if (piece_.hollow.rule != WallRule::Solid && how_ != Turning::InSections)
-            next(Action::Turn, "hollow", "hollowed",
-                 {.title = says(words::hollow),
-                  .why = says(words::bothRoughed),
-                  .how = says(words::byCalliper),
-                  .minutes = 50,
-                  .uses = {"lathe"}});
+        } else if (piece_.hollow.rule != WallRule::Solid && how_ != Turning::InSections) {
+            Doing d{.title = says(words::hollow),
+                    .why = says(words::bothRoughed),
+                    .how = says(words::byCalliper),
+                    .minutes = 50,
+                    .uses = {"lathe"}};
+            sayDepthRod(sides_, outlineHeight(piece_), d.settings, d.how);
+            next(Action::Turn, "hollow", "hollowed", std::move(d));
+        }
     }
 
     void nest()
@@ -169,6 +181,22 @@ private:
 };
 
 }  // namespace
+
+void sayDepthRod(const Sides& sides, double rim, std::vector<Setting>& settings, Text& how)
+{
+    constexpr double margin = 2;  // mm
+    if (sides.inside.empty() || sides.inside.front().x() <= 0) return;
+    const double depth = rim - sides.inside.front().x() - margin;
+    if (!(depth > 0)) return;
+    const Setting out{.machine = "lathe",
+                      .name = "depth rod stands out",
+                      .value = depth,
+                      .formula = "rim − floor − what is left",
+                      .decimals = 1},
+        left{.name = "left over the floor", .value = margin, .formula = "own value", .decimals = 1};
+    settings.insert(settings.end(), {out, left});
+    how.also(says(words::depthRod, out, left));
+}
 
 Setting measured(const char* name, double mm, int decimals)
 {

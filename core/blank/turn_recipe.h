@@ -17,4 +17,8 @@ enum class Turning { BetweenCentres, OnBlock, InSections };
 void turnRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const Thing& blank, Turning how,
                 Recipe& recipe);
 
+/// Says how a depth gauge of block and rod is set for the floor, and adds its settings: with 2 mm left over the floor
+/// on purpose (own value). Nothing where there is no floor.
+void sayDepthRod(const Sides& sides, double rim, std::vector<Setting>& settings, Text& how);
+
 }  // namespace vl

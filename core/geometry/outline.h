@@ -23,10 +23,11 @@ struct Node {
     double z = 0;  ///< mm from the headstock face
     double r = 0;  ///< mm from the axis
     Span span = Span::Curve;
-    double bulge = 0;    ///< of an arc: sagitta / half chord, −1 … 1; positive swells away from the axis,
-                         ///< never past the stations of its ends
-    bool smooth = true;  ///< curves meet here without a corner
-    std::string extra;   ///< keys of a newer version, kept for saving
+    double bulge = 0;     ///< of an arc: sagitta / half chord, −1 … 1; positive swells away from the axis,
+                          ///< never past the stations of its ends
+    bool smooth = true;   ///< curves meet here without a corner
+    std::string form{};   ///< id of the form that put it here; empty: drawn
+    std::string extra{};  ///< keys of a newer version, kept for saving
 
     bool operator==(const Node&) const = default;
 };
@@ -37,6 +38,7 @@ template <class V, As<Node> F> void fields(V& v, F& f)
     v.choice("span", f.span, "To the next node");
     v.when(f.span == Span::Arc).number("bulge", f.bulge, {-1, 1, ""}, "Bulge", "sagitta / half chord, out positive");
     v.flag("smooth", f.smooth, "Smooth", "curves meet here without a corner");
+    v.quiet().text("form", f.form, 40, "Form", "that put it here");
 }
 
 /// A drawn outline: a chain of nodes whose z never falls.

@@ -40,6 +40,21 @@ void stretchAxis(OffAxis& axis, double from, double to);
 double axisRadius(const OffAxis& axis);
 void setAxisRadius(OffAxis& axis, double radius);
 
+/// Another hole: into the side in the middle of the piece, through its near wall.
+Piece addHole(Piece piece);
+Piece removeHole(Piece piece, int which);
+/// Another sawn curve: from below an arch over half the foot, from above a swept rim, from the sides wings.
+Piece addSawn(Piece piece, Sawn::From from);
+Piece removeSawn(Piece piece, int which);
+/// A sawn curve that is `middle` mm at the axis and `end` mm where it runs out, `out` mm from the axis.
+void shapeSawn(Sawn& sawn, double middle, double end, double out);
+/// The bark line of a log from two heights: over the axis, and at the rim across the grain.
+Piece barkFromHeights(Piece piece, double middle, double rim);
+
+/// Another form kept in the outline, in the middle of it.
+Piece addForm(Piece piece, FormPart::Kind kind);
+Piece removeForm(Piece piece, int which);
+
 }  // namespace edit
 
 /// A starting outline, with layers that fit it.

@@ -91,6 +91,27 @@ void identifyAxes(Piece& piece)
     }
 }
 
+void identifyCuts(Piece& piece)
+{
+    std::set<std::string> seen;
+    auto identify = [&](auto& list, const char* mark) {
+        for (auto& one : list) {
+            while (one.id.empty() || seen.contains(one.id)) one.id = mark + std::to_string(++piece.cutsMade);
+            seen.insert(one.id);
+        }
+    };
+    identify(piece.forms, "F");
+    identify(piece.holes, "H");
+    identify(piece.sawn, "S");
+}
+
+Piece withForms(Piece piece)
+{
+    const bool had = std::ranges::any_of(piece.outside, [](const Node& n) { return !n.form.empty(); });
+    if (!piece.forms.empty() || had) piece.outside = withForms(std::move(piece.outside), piece.forms);
+    return piece;
+}
+
 namespace {
 
 std::string item(const char* list, size_t i) { return std::string(list) + "[" + std::to_string(i) + "]"; }
@@ -120,16 +141,16 @@ void checkLayers(const std::vector<Layer>& layers)
     }
 }
 
-void checkAxes(const std::vector<OffAxis>& axes)
+/// Each of a list by itself, and its id, which none that is in `ids` has.
+template <class One>
+void checkEach(const std::vector<One>& list, const char* name, std::set<std::string_view>& ids,
+               void (*check)(const One&, const std::string&))
 {
-    std::set<std::string_view> ids;
-    for (size_t i = 0; i < axes.size(); ++i) {
-        const std::string at = item("axes", i);
-        if (!plainId(axes[i].id))
-            throw InputError(at + ".id", "'" + axes[i].id.substr(0, 40) + "'", "letters, digits and hyphens are");
-        if (!ids.insert(axes[i].id).second)
-            throw InputError(at + ".id", "'" + axes[i].id + "' again", "an id of its own is");
-        checkOffAxis(axes[i], at);
+    for (size_t i = 0; i < list.size(); ++i) {
+        const std::string at = item(name, i), &id = list[i].id;
+        if (!plainId(id)) throw InputError(at + ".id", "'" + id.substr(0, 40) + "'", "letters, digits and hyphens are");
+        if (!ids.insert(id).second) throw InputError(at + ".id", "'" + id + "' again", "an id of its own is");
+        check(list[i], at);
     }
 }
 
@@ -147,7 +168,11 @@ void checkPiece(const Piece& p)
     if (const size_t cells = boardCells(p); cells > limits::cells)
         throw InputError("layers", std::to_string(cells) + " pieces of wood in slabs and rings",
                          "up to " + std::to_string(limits::cells) + " are: wider strips, longer rows or fewer rings");
-    checkAxes(p.axes);
+    std::set<std::string_view> axes, cuts;
+    checkEach(p.axes, "axes", axes, checkOffAxis);
+    checkEach(p.forms, "forms", cuts, checkFormPart);
+    checkEach(p.holes, "holes", cuts, checkHole);
+    checkEach(p.sawn, "sawn", cuts, checkSawn);
     for (size_t i = 0; i < p.progress.done.size(); ++i)
         if (const StepDone& d = p.progress.done[i]; d.end < d.start)
             throw InputError(item("progress.done", i) + ".end_min", exact(d.end),

@@ -1,7 +1,10 @@
 #pragma once
 
 #include "core/geometry/outline.h"
+#include "core/piece/cuts.h"
+#include "core/piece/form_parts.h"
 #include "core/piece/layer.h"
+#include "core/piece/lid.h"
 #include "core/piece/off_axis.h"
 
 #include <optional>
@@ -11,7 +14,7 @@
 namespace vl {
 
 namespace limits {
-inline constexpr size_t nodes = 200, layers = 400, steps = 20000, axes = 12;
+inline constexpr size_t nodes = 200, layers = 400, steps = 20000, axes = 12, holes = 24, sawn = 8, forms = 30;
 inline constexpr size_t cells = 30000;  ///< pieces of wood that a blank of strips may have in all
 inline constexpr Limit wall{0.5, 500};
 inline constexpr Limit clock{0, 100000000, "min"};  ///< minutes since 1970-01-01 00:00
@@ -323,9 +326,14 @@ struct Piece {
     std::vector<Layer> layers;  ///< from the headstock face on
     int layersMade = 0;         ///< how many ids of layers were ever given: none is given twice
     Edge edge;
-    std::vector<OffAxis> axes;  ///< in the order in which they are turned
-    int axesMade = 0;           ///< how many ids of axes were ever given
+    std::vector<OffAxis> axes;    ///< in the order in which they are turned
+    int axesMade = 0;             ///< how many ids of axes were ever given
+    std::vector<FormPart> forms;  ///< stretches of the outside that follow a rule
+    std::vector<Hole> holes;      ///< in the order in which they are drilled
+    std::vector<Sawn> sawn;
+    int cutsMade = 0;  ///< how many ids of forms, holes and sawn cuts were ever given
     Nest nest;
+    Lid lid;
     Choices choices;
     std::vector<GlueChoice> glues;
     Progress progress;
@@ -346,7 +354,12 @@ template <class V, As<Piece> F> void fields(V& v, F& f)
     v.quiet().record("edge", f.edge, "Edge of the blank");
     v.list("axes", f.axes, limits::axes, "Other axes");
     v.quiet().count("axes_made", f.axesMade, {0, 1e9}, "Axes made", "so that no axis's id is given twice");
+    v.list("forms", f.forms, limits::forms, "Forms kept in the outline");
+    v.list("holes", f.holes, limits::holes, "Holes");
+    v.list("sawn", f.sawn, limits::sawn, "Sawn to a curve");
+    v.quiet().count("cuts_made", f.cutsMade, {0, 1e9}, "Cuts made", "so that no id of them is given twice");
     v.quiet().record("nest", f.nest, "Rings parted one inside another");
+    v.quiet().record("lid", f.lid, "Lid");
     v.record("choices", f.choices, "Choices");
     v.list("glues", f.glues, limits::steps, "Glues chosen");
     v.quiet().record("progress", f.progress, "Progress");
@@ -367,6 +380,10 @@ void identifyLayers(Piece& piece);
 
 /// Gives every axis that has no id, or one that an axis before it has, an id of its own.
 void identifyAxes(Piece& piece);
+/// The same for forms, holes and sawn cuts; no two of them, of whatever kind, have the same.
+void identifyCuts(Piece& piece);
+/// The piece with its forms in its outside: what every change of it ends with.
+Piece withForms(Piece piece);
 
 /// Height of the outline, mm.
 double outlineHeight(const Piece& piece);

@@ -2,6 +2,7 @@
 
 #include "core/piece/glue.h"
 #include "core/piece/grips.h"
+#include "core/piece/lid.h"
 #include "core/piece/rack.h"
 #include "core/wood/own_wood.h"
 
@@ -47,8 +48,11 @@ struct Shop {
     double latheMass = 150;      ///< kg, with its stand
     double swingMargin = 12.7;   ///< mm on the radius between work and bed; common practice
     double restSwing = 170;      ///< mm, centre to the rest's base
+    double feed = 8;             ///< mm a second that the last cut moves along the wood; our own value
+    double toolNose = 6;         ///< mm, radius of its edge; our own value
     Jaws jaws;
     Grips grips;
+    Fits fits;
     std::vector<Board> rack;
     std::vector<Glue> glues = commonGlues();
     std::vector<OwnWood> woods;  ///< the turner's own
@@ -92,8 +96,11 @@ template <class V, As<Shop> F> void fields(V& v, F& f)
     v.quiet().number("lathe_mass_kg", f.latheMass, {5, 5000, "kg"}, "Lathe's mass, kg", "with its stand");
     v.quiet().length("swing_margin_mm", f.swingMargin, {0, 100}, "Margin over the bed", "on the radius");
     v.quiet().length("rest_swing_mm", f.restSwing, lathe, "Centre to the rest's base");
+    v.quiet().number("feed_mm_s", f.feed, {0.1, 200, "mm/s"}, "Last cut moves, mm/s", "along the wood; our own value");
+    v.quiet().length("tool_nose_mm", f.toolNose, {0.2, 100}, "Edge's radius", "of the tool of the last cut");
     v.quiet().record("jaws", f.jaws, "Jaws");
     v.quiet().record("grips", f.grips, "What a grip stands");
+    v.quiet().record("fits", f.fits, "Fits");
 }
 
 /// Throws InputError naming the field where a value cannot be.

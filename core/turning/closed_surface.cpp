@@ -1,5 +1,6 @@
 #include "core/turning/closed_surface.h"
 
+#include "core/geometry/boolean.h"
 #include "core/geometry/profile.h"
 
 #include <algorithm>
@@ -27,13 +28,12 @@ Surface drawnSurface(const Mesh& mesh)
     return out;
 }
 
-Surface closedSurface(const Sides& sides, double tolerance)
+namespace {
+
+/// A line turned about the axis, added to a surface. It runs from the axis to the axis, or comes round to its
+/// beginning.
+void addTurned(const Polyline& line, double tolerance, Surface& s)
 {
-    Polyline line = sides.outside;
-    line.insert(line.end(), sides.inside.rbegin(), sides.inside.rend());
-    // It begins and ends on the axis.
-    if (line.front().y() > 0) line.insert(line.begin(), Point(line.front().x(), 0));
-    if (line.back().y() > 0) line.emplace_back(sides.inside.empty() ? line.back().x() : sides.inside.front().x(), 0);
     Polyline clean;
     for (const Point& p : line)
         if (clean.empty() || (p - clean.back()).norm() > 1e-6) clean.push_back(p);
@@ -41,9 +41,13 @@ Surface closedSurface(const Sides& sides, double tolerance)
     for (const Point& p : clean) widest = std::max(widest, p.y());
     const auto around = static_cast<std::uint32_t>(
         std::clamp(std::ceil(pi / std::acos(1 - std::min(0.5, tolerance / widest))), 12.0, 2880.0));
-    Surface s;
+    const bool ring = clean.front() == clean.back() && clean.front().y() > 0;
     std::vector<std::uint32_t> first;  // of each point of the line: its one corner on the axis, or its circle's first
     for (const Point& p : clean) {
+        if (ring && first.size() + 1 == clean.size()) {
+            first.push_back(first.front());
+            break;
+        }
         first.push_back(static_cast<std::uint32_t>(s.corners.size()));
         if (p.y() < 1e-9) {
             s.corners.push_back({p.x(), 0, 0});
@@ -64,7 +68,75 @@ Surface closedSurface(const Sides& sides, double tolerance)
             if (!high) s.faces.push_back({b, d, c});
         }
     }
+}
+
+/// The line from the axis to the axis, square to it at both ends.
+Polyline ended(Polyline line)
+{
+    if (line.front().y() > 0) line.insert(line.begin(), Point(line.front().x(), 0));
+    if (line.back().y() > 0) line.emplace_back(line.back().x(), 0);
+    return line;
+}
+
+}  // namespace
+
+Surface closedSurface(const Sides& sides, double tolerance)
+{
+    Surface s;
+    const Polyline &out = sides.outside, &in = sides.inside;
+    if (in.empty()) {
+        addTurned(ended(out), tolerance, s);
+        return s;
+    }
+    constexpr double same = 1e-6;  // mm
+    const bool openBelow =
+        in.front().y() > 0 && std::abs(in.front().x() - out.front().x())<same, openAbove = in.back().y()> 0;
+    const Polyline back(in.rbegin(), in.rend());
+    if (!openBelow && !openAbove) {
+        // A hollow that nothing opens: a lid is on.
+        addTurned(ended(out), tolerance, s);
+        addTurned(ended(back), tolerance, s);
+        return s;
+    }
+    Polyline line = out;
+    if (openAbove)
+        line.insert(line.end(), back.begin(), back.end());
+    else {
+        // From the hollow's end through its opening below and over the outside to the axis.
+        line = back;
+        line.insert(line.end(), out.begin(), out.end());
+    }
+    if (openAbove && openBelow)
+        line.push_back(line.front());
+    else
+        line = ended(std::move(line));
+    addTurned(line, tolerance, s);
     return s;
+}
+
+Solid without(Surface surface, const std::vector<Cutter>& cutters, double tolerance)
+{
+    Solid s{std::move(surface)};
+    for (const Cutter& c : cutters) s.whole = takeAway(s.surface, facesOf(c, tolerance)) && s.whole;
+    return s;
+}
+
+Solid solidOf(const Sides& sides, double tolerance)
+{
+    std::vector<Cutter> cutters;
+    // A skin from other axes has the edges in its sections.
+    if (sides.axes.empty())
+        for (const HalfSpace& h : sides.edges) cutters.emplace_back(beyondPlane(h));
+    for (const Cut& c : sides.cuts) cutters.push_back(c.solid);
+    if (sides.axes.empty()) return without(closedSurface(sides, tolerance), cutters, tolerance);
+    Assembly one;  // all of it as one wood
+    one.layers.resize(1);
+    one.layers[0].z1 = sides.outside.back().x();
+    one.layers[0].finishedOuter.high = sides.widest();
+    one.layers[0].cells.resize(1);
+    Sides uncut = sides;
+    uncut.cuts.clear();
+    return without(drawnSurface(turnedMesh(one, uncut, {tolerance, false})), cutters, tolerance);
 }
 
 }  // namespace vl

@@ -2,6 +2,7 @@
 
 #include "core/turning/loft.h"
 #include "core/turning/mesh_builder.h"
+#include "core/turning/painted.h"
 
 #include "core/wood/figure.h"
 
@@ -182,13 +183,6 @@ void ofCells(MeshBuilder& b, const BuiltLayer& layer, size_t index, const std::v
     }
 }
 
-/// A cell that is a span of angle, as half-spaces.
-std::vector<HalfSpace> spanOf(const Cell& cell)
-{
-    if (cell.round()) return {};
-    return {{-onwards(cell.from), 0, false}, {onwards(cell.to), 0, false}};
-}
-
 /// What other axes have turned, over one layer: its skin, and its faces at the piece's ends.
 void loftLayer(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Sides& sides, Range tall, bool first,
                bool last, const MeshDetail& detail)
@@ -204,7 +198,7 @@ void loftLayer(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Side
     if (layer.radial()) {
         // Each sector by itself: a cell that is a span of angle is cut out of the skin.
         for (const Cell& cell : layer.cells) {
-            b.limit(limitsOf(sides, detail, spanOf(cell)));
+            b.limit(limitsOf(sides, detail, cell.wedge()));
             b.begin(index, layer, cell);
             for (const Loft::Triangle& t : all) b.face({t.begin(), t.end()});
         }
@@ -218,8 +212,14 @@ void loftLayer(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Side
 Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& detail)
 {
     Mesh mesh;
-    MeshBuilder b(assembly, mesh);
     if (sides.outside.size() < 2 || assembly.layers.empty()) return mesh;
+    if (!sides.cuts.empty()) {
+        Solid solid = solidOf(sides, detail.tolerance);
+        if (detail.cutAway)
+            solid = without(std::move(solid.surface), {beyondPlane({-Eigen::Vector3d::UnitZ(), 0})}, detail.tolerance);
+        return painted(assembly, solid.surface);
+    }
+    MeshBuilder b(assembly, mesh);
     const bool lofted = !sides.axes.empty();
     b.limit(limitsOf(sides, detail, {}));
     const double height = sides.outside.back().x();

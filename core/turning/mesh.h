@@ -21,6 +21,8 @@ struct Mesh {
     std::vector<Vertex> vertices;
     std::vector<std::uint32_t> indices;
     std::vector<const Species*> woods;
+    std::vector<float> shades{};  ///< of each vertex, a measure in place of its wood: 0 harmless … 1 the worst, below 0
+                                  ///< none; empty: the wood is shown
 };
 
 struct MeshDetail {

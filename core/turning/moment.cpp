@@ -1,6 +1,8 @@
 #include "core/turning/moment.h"
 
 #include "core/blank/axis_set_ups.h"
+#include "core/blank/lid_sides.h"
+#include "core/turning/painted.h"
 #include "core/turning/parted.h"
 
 #include <algorithm>
@@ -16,6 +18,7 @@ struct Past {
     std::set<size_t> layers;
     std::set<std::string> steps;
     bool glued = false;
+    Body::Part part = Body::All;
 };
 
 bool touches(const Past& p, const char* name)
@@ -28,11 +31,16 @@ Body bodyOf(const Past& p, const Assembly& assembly, const std::vector<AxisSetUp
     Body b;
     b.layers.assign(p.layers.begin(), p.layers.end());
     b.round = p.steps.contains("rough");
-    b.hollow = p.steps.contains("hollow") || touches(p, "bore") || touches(p, "inside-");
+    b.part = p.part;
+    b.hollow =
+        p.steps.contains("hollow") || p.steps.contains("hollow-lid") || touches(p, "bore") || touches(p, "inside-");
     b.rings = touches(p, "ring-");
     for (const AxisSetUp& s : setUps)
         if (p.steps.contains("turn-" + s.id))
             b.axes = std::max<size_t>(b.axes, static_cast<size_t>(&s - setUps.data()) + 1);
+    for (const char* kind : {"saw-", "drill-"})
+        for (const std::string& step : p.steps)
+            if (step.starts_with(kind)) b.cut.push_back(step);
     b.apart = b.layers.size() == 1 && !p.glued && assembly.layers[b.layers[0]].radial();
     return b;
 }
@@ -75,11 +83,29 @@ Mesh meshOf(const Piece& piece, const Assembly& assembly, const Sides& sides, co
     if (b.rings) return partedMesh(assembly, piece.nest, outlineHeight(piece), detail);
     Assembly own;
     for (const size_t i : b.layers) own.layers.push_back(assembly.layers[i]);
-    if (!b.round && !b.hollow) return blankMesh(own);
+    const auto waits = [&](const Cut& c) { return !c.step.empty() && std::ranges::find(b.cut, c.step) == b.cut.end(); };
+    if (!b.round && !b.hollow) {
+        Mesh blank = blankMesh(own);
+        // Of one piece of wood: what is glued together is no single closed solid.
+        if (own.layers.size() != 1 || own.layers[0].cells.size() != 1) return blank;
+        std::vector<Cutter> done;
+        for (const Cut& c : sides.cuts)
+            if (!waits(c)) done.push_back(c.solid);
+        return done.empty() ? blank : painted(own, without(drawnSurface(blank), done, detail.tolerance).surface);
+    }
     const bool whole = b.layers.size() == assembly.layers.size();
     Sides turned = sides;
+    if (b.part != Body::All && !sides.inside.empty()) {
+        // What room a fit leaves cannot be seen: the usual ones do.
+        BoxAndLid both = apart(piece, Fits{}, sides);
+        turned = std::move(b.part == Body::Box ? both.box : both.lid);
+        std::erase_if(turned.cuts, waits);
+        if (!b.hollow) turned.inside.clear();
+        return painted(own, solidOf(turned, detail.tolerance).surface);
+    }
     turned.axes.resize(std::min(b.axes, turned.axes.size()));
     if (!b.hollow) turned.inside.clear();
+    std::erase_if(turned.cuts, waits);
     const Range span = spanOf(assembly, b);
     if (!b.round) {
         turned.outside.clear();
@@ -107,20 +133,25 @@ std::vector<Body> bodiesAfter(const Piece& piece, const Assembly& assembly, cons
     for (size_t k = 0; k < std::min(count, order.size()); ++k) {
         const Step& s = assembly.recipe[order[k]];
         Past past;
+        std::set<Body::Part> parts;
         for (const std::string& input : s.inputs) {
             const auto it = there.find(input);
             if (it == there.end()) continue;
             past.layers.merge(it->second.layers);
             past.steps.merge(it->second.steps);
             past.glued = past.glued || it->second.glued;
+            parts.insert(it->second.part);
             there.erase(it);
             cut.erase(input);
         }
+        past.part = parts.size() == 1 ? *parts.begin() : Body::All;
         past.steps.insert(s.id);
         past.glued = past.glued || s.action == Action::Glue;
         for (const std::string& output : s.outputs) {
             Past mine = past;
-            if (&output != &s.outputs.front()) {
+            if (s.id == "part-lid")
+                mine.part = &output == &s.outputs.front() ? Body::Box : Body::Lid;
+            else if (&output != &s.outputs.front()) {
                 // One ring that gives two: the other half is the layer that has no parts of its own. What is parted off
                 // a thick layer is wood for another piece.
                 for (size_t i = 0; i < piece.layers.size(); ++i)
@@ -136,15 +167,15 @@ std::vector<Body> bodiesAfter(const Piece& piece, const Assembly& assembly, cons
     for (const std::string& id : cut)
         if (const Past& p = there.at(id); !p.layers.empty()) bodies.push_back(bodyOf(p, assembly, setUps));
     // Of parts of one layer that are cut by themselves, one stands for all.
-    std::ranges::sort(bodies, {},
-                      [](const Body& b) { return std::pair(b.layers.front(), -static_cast<long>(b.layers.size())); });
+    std::ranges::stable_sort(
+        bodies, {}, [](const Body& b) { return std::pair(b.layers.front(), -static_cast<long>(b.layers.size())); });
     std::vector<Body> apart;
-    std::set<size_t> seen;
+    std::set<std::pair<Body::Part, size_t>> seen;
     double height = 0;
     for (const BuiltLayer& l : assembly.layers) height = std::max(height, l.z1);
     for (Body& b : bodies) {
-        if (std::ranges::any_of(b.layers, [&](size_t i) { return seen.contains(i); })) continue;
-        seen.insert(b.layers.begin(), b.layers.end());
+        if (std::ranges::any_of(b.layers, [&](size_t i) { return seen.contains({b.part, i}); })) continue;
+        for (const size_t i : b.layers) seen.emplace(b.part, i);
         b.shift = static_cast<double>(apart.size()) * std::max(10.0, 0.06 * height);
         apart.push_back(std::move(b));
     }

@@ -10,9 +10,11 @@ struct Body {
     bool apart = false;          ///< its segments are cut and not glued yet
     bool round = false;          ///< turned outside
     bool hollow = false;
-    size_t axes = 0;     ///< set-ups on other axes that are turned
-    bool rings = false;  ///< parted into nested rings
-    double shift = 0;    ///< mm along the axis away from where it lies in the piece
+    size_t axes = 0;                         ///< set-ups on other axes that are turned
+    bool rings = false;                      ///< parted into nested rings
+    enum Part { All, Box, Lid } part = All;  ///< of a piece whose lid is parted from it
+    std::vector<std::string> cut{};          ///< steps of saw and drill that are done
+    double shift = 0;                        ///< mm along the axis away from where it lies in the piece
 
     bool operator==(const Body&) const = default;
 };

@@ -163,8 +163,18 @@ Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double 
         normal.normalize();
         const float across = std::hypot(place[0], place[1]);
         const float endGrain = across > 0 ? std::abs(place[0]) / across : 0;
-        const auto wood = woodColour(mesh.woods[static_cast<size_t>(v[0]->species)]->figure, place[0], place[1],
-                                     place[2], v[0]->seed, endGrain);
+        const auto shade = [&] {
+            float sum = 0;
+            for (int k = 0; k < 3; ++k) {
+                const float own = mesh.shades[mesh.indices[t + static_cast<size_t>(k)]];
+                if (own < 0) return own;
+                sum += w[k] * own;
+            }
+            return sum;
+        };
+        const auto wood = mesh.shades.empty() ? woodColour(mesh.woods[static_cast<size_t>(v[0]->species)]->figure,
+                                                           place[0], place[1], place[2], v[0]->seed, endGrain)
+                                              : measureColour(shade());
         const bool lifted = selected >= 0 && static_cast<int>(v[0]->part) / 1000 == selected;
         const auto lit = litColour(wood, {normal.x(), normal.y(), normal.z()}, lifted ? 1.15f : 1.0f);
         out.pixels[at] = packColour(lit);

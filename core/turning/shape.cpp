@@ -1,6 +1,7 @@
 #include "core/turning/shape.h"
 
 #include "core/turning/cross_section.h"
+#include "core/turning/taken.h"
 
 #include <algorithm>
 #include <cmath>
@@ -133,6 +134,12 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
         s.weight += wood.volume * layer.fill * density;
         moment += wood.momentZ * layer.fill * density;
         s.roughWeight += layer.volume * density;
+    }
+    if (!sides.cuts.empty()) {
+        const Taken taken = takenByCuts(assembly, sides);
+        s.woodVolume = std::max(0.0, s.woodVolume - taken.volume);
+        s.weight = std::max(0.0, s.weight - taken.mass);
+        moment -= taken.moment;
     }
     if (s.weight > 0) s.gravityHeight = moment / s.weight;
     if (s.gravityHeight > 0) s.tipAngle = std::atan2(s.footRadius, s.gravityHeight) / degrees;

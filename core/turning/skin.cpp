@@ -26,6 +26,13 @@ std::uint32_t woodAt(const BuiltLayer& layer, double z, double r, double angleDe
                                  static_cast<float>(p.z()), cell->seed, static_cast<float>(cell->endGrain(normal))));
 }
 
+bool isCut(const Sides& sides, double z, double r, double angleDeg)
+{
+    constexpr double just = 1e-3;  // mm under the surface
+    return std::ranges::any_of(sides.cuts,
+                               [&](const Cut& c) { return takes(c.solid, pointAt(z, r - just, angleDeg)); });
+}
+
 }  // namespace
 
 Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& w, const std::atomic<bool>* cancelled)
@@ -54,6 +61,7 @@ Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& 
             if (std::isnan(c.r)) continue;
             const BuiltLayer& layer = assembly.layers[c.layer];
             const double r = c.section ? c.section->reachFrom({0, 0}, angle) : c.r;
+            if (isCut(sides, c.z, r, angle)) continue;
             out.pixels[static_cast<size_t>(y) * static_cast<size_t>(w.width) + static_cast<size_t>(x)] =
                 woodAt(layer, c.z, r, angle, outwards(angle));
         }
@@ -76,7 +84,7 @@ Raster bakeSection(const Assembly& assembly, const Sides& sides, double z0, doub
         const BuiltLayer& layer = assembly.layers[assembly.layerAt(z)];
         for (int y = 0; y < height; ++y) {
             const double r = r1 - (y + 0.5) * (r1 - r0) / height;
-            if (r < inner || r > outer) continue;
+            if (r < inner || r > outer || isCut(sides, z, r, 0)) continue;
             out.pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)] =
                 woodAt(layer, z, r, 1e-3, onwards(0) * 0.6);
         }

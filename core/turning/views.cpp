@@ -25,6 +25,31 @@ std::uint32_t litWood(const BuiltLayer& layer, double z, double r, double angleD
     return packColour(colour);
 }
 
+/// The wood that a line of sight meets first, from a place on the turned surface on; nothing where saw and drill have
+/// left none. How far it was is told too.
+struct Sight {
+    Eigen::Vector3d at;
+    double gone = 0;  ///< mm behind the surface
+};
+std::optional<Sight> seenBehind(const Sides& sides, const Eigen::Vector3d& surface, const Eigen::Vector3d& way)
+{
+    constexpr double just = 1e-4, step = 0.4;  // mm
+    const double far = 2 * sides.widest() + sides.outside.back().x();
+    for (double t = just; t < far; t += step)
+        if (const Eigen::Vector3d p = surface + way * t; sides.holds(p)) return Sight{p, t < 2 * just ? 0 : t};
+    return std::nullopt;
+}
+
+/// Wood in the depth of a cut is seen in its shade.
+std::uint32_t shaded(std::uint32_t colour, double gone)
+{
+    if (gone <= 0) return colour;
+    constexpr std::uint32_t share = 150, whole = 256;
+    std::uint32_t out = colour & 0xff000000u;
+    for (const int shift : {0, 8, 16}) out |= ((colour >> shift & 0xffu) * share / whole) << shift;
+    return out;
+}
+
 Raster blank(int width, int height)
 {
     return {width, height, std::vector<std::uint32_t>(static_cast<size_t>(width) * static_cast<size_t>(height), 0)};
@@ -53,6 +78,22 @@ Raster bakeSide(const Assembly& assembly, const Sides& sides, double z0, double 
             if (std::abs(up) >= r) continue;
             std::uint32_t& pixel =
                 out.pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)];
+            if (!sides.cuts.empty()) {
+                const auto front = section ? section->front(up) : std::nullopt;
+                if (section && !front) continue;
+                const Eigen::Vector3d surface(z, up, front ? front->out : std::sqrt(r * r - up * up));
+                const bool taken = std::ranges::any_of(sides.cuts, [&](const Cut& c) {
+                    return takes(c.solid, surface - 1e-4 * Eigen::Vector3d::UnitZ());
+                });
+                if (taken) {
+                    if (const auto seen = seenBehind(sides, surface, -Eigen::Vector3d::UnitZ()))
+                        pixel = shaded(litWood(layer, z, seen->at.tail<2>().norm(),
+                                               std::atan2(seen->at.z(), seen->at.y()) / degrees,
+                                               Eigen::Vector3d::UnitZ(), light),
+                                       seen->gone);
+                    continue;
+                }
+            }
             if (section) {
                 if (const auto front = section->front(up)) {
                     const Point p(up, front->out);
@@ -95,6 +136,19 @@ double stationSeen(const Sides& sides, End from, double r)
 
 namespace {
 
+/// Whether a place of the turned piece is cut away, seen from an end; then what is seen behind it is in `pixel`.
+bool behindCut(const Assembly& assembly, const Sides& sides, double towards, const Eigen::Vector3d& surface,
+               const Eigen::Vector3d& light, std::uint32_t& pixel)
+{
+    const Eigen::Vector3d way = -towards * Eigen::Vector3d::UnitX(), just = surface + 1e-3 * way;
+    if (std::ranges::none_of(sides.cuts, [&](const Cut& c) { return takes(c.solid, just); })) return false;
+    if (const auto seen = seenBehind(sides, surface, way))
+        pixel = shaded(litWood(assembly.layers[assembly.layerAt(seen->at.x())], seen->at.x(), seen->at.tail<2>().norm(),
+                               std::atan2(seen->at.z(), seen->at.y()) / degrees, -way, light),
+                       seen->gone);
+    return true;
+}
+
 /// The piece from one end where it is not round: at every pixel the first section, coming from there, that holds it.
 Raster bakeFacetedEnd(const Assembly& assembly, const Sides& sides, End from, double half, int size,
                       const std::atomic<bool>* cancelled)
@@ -125,6 +179,9 @@ Raster bakeFacetedEnd(const Assembly& assembly, const Sides& sides, End from, do
                 std::ranges::find_if(levels, [&](const Level& l) { return r >= l.bore && l.section.holds(p); });
             if (seen == levels.end()) continue;
             const double z = seen->section.z(), angle = std::atan2(p.y(), p.x()) / degrees;
+            std::uint32_t& pixel =
+                out.pixels[static_cast<size_t>(y) * static_cast<size_t>(size) + static_cast<size_t>(x)];
+            if (behindCut(assembly, sides, towards, {z, p.x(), p.y()}, light, pixel)) continue;
             // The face that is nearest is the one the light falls on.
             Eigen::Vector3d normal = towards * Eigen::Vector3d::UnitX();
             if (seen != levels.begin()) {
@@ -136,8 +193,8 @@ Raster bakeFacetedEnd(const Assembly& assembly, const Sides& sides, End from, do
                 }
                 normal = (normal + towards * 0.4 * Eigen::Vector3d::UnitX()).normalized();
             }
-            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(size) + static_cast<size_t>(x)] = litWood(
-                assembly.layers[assembly.layerAt(z - towards * 1e-6)], z - towards * 1e-6, r, angle, normal, light);
+            pixel = litWood(assembly.layers[assembly.layerAt(z - towards * 1e-6)], z - towards * 1e-6, r, angle, normal,
+                            light);
         }
     }
     return out;
@@ -166,9 +223,11 @@ Raster bakeEnd(const Assembly& assembly, const Sides& sides, End from, double ha
             // A wall seen edge on has no slope that could be drawn.
             const double slope = std::isnan(beside) ? 0 : std::clamp((beside - z) / step, -3.0, 3.0);
             const Eigen::Vector3d normal = towards * Eigen::Vector3d::UnitX() - towards * slope * outwards(angle);
-            out.pixels[static_cast<size_t>(y) * static_cast<size_t>(size) + static_cast<size_t>(x)] =
-                litWood(assembly.layers[assembly.layerAt(z - towards * 1e-6)], z - towards * 1e-6, r, angle,
-                        normal.normalized(), light);
+            std::uint32_t& pixel =
+                out.pixels[static_cast<size_t>(y) * static_cast<size_t>(size) + static_cast<size_t>(x)];
+            if (behindCut(assembly, sides, towards, pointAt(z, r, angle), light, pixel)) continue;
+            pixel = litWood(assembly.layers[assembly.layerAt(z - towards * 1e-6)], z - towards * 1e-6, r, angle,
+                            normal.normalized(), light);
         }
     }
     return out;

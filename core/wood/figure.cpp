@@ -44,6 +44,12 @@ std::array<float, 3> litColour(const std::array<float, 3>& w, const std::array<f
     return {c.x, c.y, c.z};
 }
 
+std::array<float, 3> measureColour(float share)
+{
+    const glsl::vec3 c = glsl::mapColour(share);
+    return {c.x, c.y, c.z};
+}
+
 float segmentSeed(size_t layer, size_t segment)
 {
     return glsl::woodHash(static_cast<int>(layer) * 131 + 17, static_cast<int>(segment) * 7919 + 5, 91);

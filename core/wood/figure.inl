@@ -56,3 +56,11 @@ vec3 woodLit(vec3 wood, vec3 n, float lift)
     float shade = 1.0f - clamp(light, 0.0f, 1.0f);
     return vec3(clamp(wood.x * light * (1.0f + 0.22f * shade), 0.0f, 1.0f), clamp(wood.y * light, 0.0f, 1.0f), clamp(wood.z * light * (1.0f - 0.30f * shade), 0.0f, 1.0f));
 }
+
+// A measure on the wood as a colour, 0 harmless … 1 the worst; below 0 there is none. Lighter to darker all the way, so that it can be read without its hue.
+vec3 mapColour(float share)
+{
+    if (share < 0.0f) return vec3(0.74f, 0.74f, 0.72f);
+    float a = clamp(share * 3.0f, 0.0f, 1.0f), b = clamp(share * 3.0f - 1.0f, 0.0f, 1.0f), c = clamp(share * 3.0f - 2.0f, 0.0f, 1.0f);
+    return vec3(mix(mix(mix(0.95f, 0.91f, a), 0.78f, b), 0.36f, c), mix(mix(mix(0.93f, 0.72f, a), 0.34f, b), 0.08f, c), mix(mix(mix(0.87f, 0.38f, a), 0.18f, b), 0.18f, c));
+}

@@ -129,6 +129,10 @@ inline constexpr Pattern fromBothEnds{"from both ends to the middle, clear the c
 inline constexpr Pattern hollow{"Hollow to the stations"};
 inline constexpr Pattern bothRoughed{"both sides are roughed before either is finished: wood moves as it is opened"};
 inline constexpr Pattern byCalliper{"wall by calliper at each station, from the rim inwards"};
+inline constexpr Pattern depthRod{
+    "depth: a straight block across the rim, a rod through it set to stand out %1; when it touches, %2 of wood are still "
+    "left over the floor for the last cuts"};
+inline constexpr Pattern goNoGo{"a card notched %1 and %2: the first goes over it, the second does not"};
 inline constexpr Pattern finishWall{"Finish the wall to the template"};
 inline constexpr Pattern shapeHasMoved{"the last cuts go on a shape that has already moved"};
 inline constexpr Pattern lightCuts{"light cuts, sharp edge"};
@@ -162,6 +166,10 @@ inline constexpr Pattern screwInRim{
 inline constexpr Pattern spurInRim{
     "spur on the face that becomes the rim, live cup on the foot's; diagonals give the middle of a square face; "
     "tailstock locked, turned by hand first, clear of rest and bed"};
+inline constexpr Pattern spurInBark{
+    "on the bark side a flat for the spur, cut with a chisel or a wide bit through the bark into sound wood, in the "
+    "middle of what becomes the rim; live cup on the flat face; tailstock locked; high and low places of the rim "
+    "balanced by moving the spur; turned by hand first, clear of rest and bed; loose bark off, or bound with thin CA"};
 inline constexpr Pattern turnFootTenon{"Turn the tenon on the foot"};
 inline constexpr Pattern turnFootRecess{"Turn the recess in the foot"};
 inline constexpr Pattern servesAllMounts{"one grip that serves every later mount keeps the piece true"};

@@ -320,3 +320,22 @@ TEST(Cli, PlanNamesLayersByTheirIdsAndGivesEveryStepsNumbers)
     EXPECT_DOUBLE_EQ((*miter)["value"].get<double>(), 15) << "twelve segments: 180° / 12";
     EXPECT_EQ((*miter)["unit"], "deg");
 }
+
+TEST(Cli, AStepIsExportedAndMapsAreMeasured)
+{
+    const QTemporaryDir folder;
+    const QString out = folder.filePath("step.stl"), box = VIVID_SOURCE "/demo/pilot-box.vlathe";
+    EXPECT_EQ(run({"export", box, "--step", "hollow", "--out", out}).status, 0);
+    EXPECT_GT(QFile(out).size(), 10000);
+    const auto wrong = run({"export", box, "--step", "polish", "--out", out});
+    EXPECT_EQ(wrong.status, 3);
+    EXPECT_NE(wrong.err.find("step"), std::string::npos) << wrong.err;
+    EXPECT_FALSE(run({"plan", box}).json().contains("maps"));
+    const auto plan = run({"plan", box, "--maps"}).json();
+    ASSERT_EQ(plan["maps"].size(), 6u);
+    for (const auto& map : plan["maps"]) {
+        EXPECT_TRUE(map["kind"].is_string() && map["unit"].is_string());
+        if (!map["worst"].is_null()) EXPECT_TRUE(map["worst"]["value"].is_number() && map["worst"]["z_mm"].is_number());
+    }
+    EXPECT_NEAR(plan["lid"]["bore_mm"].get<double>(), 62, 1e-6);
+}

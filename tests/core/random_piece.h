@@ -58,4 +58,50 @@ inline Piece randomPiece()
     return p;
 }
 
+/// One more of everything that saw, drill and other axes do to it, some of it nonsense.
+inline Piece randomWorkpiece()
+{
+    auto oneIn = [](int n) { return *rc::gen::inRange(0, n) == 0; };
+    auto share = [] { return *rc::gen::inRange(0, 1001) / 1000.0; };
+    Piece p = randomPiece();
+    const double height = outlineHeight(p);
+    if (oneIn(3)) {
+        Layer one = p.layers.front();
+        one.thickness = std::min(400.0, height);
+        one.form = BlockForm{};
+        randomize(one, "form.");
+        p.layers = {one};
+    }
+    for (int k = *rc::gen::inRange(0, 3); k > 0; --k) {
+        Hole h;
+        randomize(h, "", 60);
+        h.at = share() * height;
+        h.count = *rc::gen::inRange(1, 6);
+        if (h.wide <= h.diameter) h.wide = 0;
+        if (h.plate > 0) h.start = std::min(h.start, h.plate - 1);
+        p.holes.push_back(h);
+    }
+    for (int k = *rc::gen::inRange(0, 3); k > 0; --k) {
+        p = edit::addSawn(std::move(p), static_cast<Sawn::From>(*rc::gen::inRange(0, 3)));
+        randomize(p.sawn.back(), "");
+        edit::shapeSawn(p.sawn.back(), share() * height, share() * height, 1 + share() * 150);
+    }
+    if (oneIn(3)) p = edit::addForm(std::move(p), static_cast<FormPart::Kind>(*rc::gen::inRange(0, 8)));
+    if (oneIn(4)) p = edit::addAxis(std::move(p));
+    if (oneIn(3)) {
+        p.edge.kind = Edge::Square;
+        p.edge.length = 10 + share() * 300;
+        p.edge.width = 10 + share() * 300;
+    }
+    if (oneIn(2)) {
+        randomize(p.lid, "");
+        p.lid.at = std::max(1.0, share() * height);
+    }
+    p.choices.foot = static_cast<FootSchool>(*rc::gen::inRange(0, 3));
+    p.choices.sides = static_cast<SideSchool>(*rc::gen::inRange(0, 2));
+    p.choices.last = static_cast<LastSchool>(*rc::gen::inRange(0, 4));
+    identifyCuts(p);
+    return withForms(std::move(p));
+}
+
 }  // namespace vl::test

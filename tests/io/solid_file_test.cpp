@@ -6,6 +6,7 @@
 #include "tests/support/samples.h"
 
 #include <QDir>
+#include <QFile>
 #include <QTemporaryDir>
 
 #include <assimp/Importer.hpp>
@@ -85,6 +86,62 @@ TEST(SolidFile, OfOpenSegmentsIsDrawnAndNeverCalledClosed)
     io::exportPiece(lantern, plan, path);
     EXPECT_GT(read(path).faces, 5000u);
     for (const char* ending : {".stl", ".3mf"}) EXPECT_THROW(io::exportPiece(lantern, plan, path + ending), InputError);
+}
+
+TEST(SolidFile, HasWhatOtherAxesEdgesSawAndDrillLeave)
+{
+    QTemporaryDir folder;
+    const std::string path = folder.filePath("solid.stl").toStdString();
+    for (const std::string sample :
+         {"oar-grip", "lead-tray", "keel-stand", "gull-dish", "pilot-box", "spyglass-barrel"}) {
+        const Piece piece = test::demo(sample);
+        const Plan plan = makePlan(piece, Shop{});
+        io::exportPiece(piece, plan, path);
+        const Read r = read(path);
+        EXPECT_TRUE(r.closed) << sample;
+        EXPECT_NEAR(r.volume, plan.shape.woodVolume, 8e-3 * plan.shape.woodVolume) << sample;
+    }
+}
+
+TEST(SolidFile, OfAStepIsTheWorkpieceThen)
+{
+    QTemporaryDir folder;
+    const std::string path = folder.filePath("step.stl").toStdString();
+    const Piece piece = test::demo("pilot-box");
+    const Plan plan = makePlan(piece, Shop{});
+    double before = 1e12;
+    for (const char* step : {"cut-L1", "rough", "hollow", "fine", "saw-S1", "finish"}) {
+        io::exportMoment(piece, plan, step, path);
+        const Read r = read(path);
+        EXPECT_TRUE(r.closed) << step;
+        EXPECT_LT(r.volume, before * 1.001) << step << ": wood only leaves";
+        before = r.volume;
+    }
+    EXPECT_NEAR(before, plan.shape.woodVolume, 8e-3 * plan.shape.woodVolume);
+    EXPECT_THROW(io::exportMoment(piece, plan, "no-such-step", path), InputError);
+    EXPECT_THROW(io::exportMoment(piece, plan, "rough", folder.filePath("a.dxf").toStdString()), InputError);
+    EXPECT_THROW(io::exportMoment(piece, plan, "inspect-L1", path), InputError) << "nothing is cut yet";
+}
+
+TEST(SolidFile, APictureIsAPngOfThePiece)
+{
+    QTemporaryDir folder;
+    const QString path = folder.filePath("piece.png");
+    const Piece piece = test::demo("gull-dish");
+    io::exportPiece(piece, makePlan(piece, Shop{}), path.toStdString());
+    QFile file(path);
+    ASSERT_TRUE(file.open(QIODevice::ReadOnly));
+    const QByteArray bytes = file.readAll();
+    EXPECT_TRUE(bytes.startsWith("\x89PNG\r\n\x1a\n"));
+    // Its header: width and height, big-endian (the PNG specification, IHDR).
+    const auto number = [&](int at) {
+        int n = 0;
+        for (int k = 0; k < 4; ++k) n = n << 8 | static_cast<unsigned char>(bytes[at + k]);
+        return n;
+    };
+    EXPECT_EQ(number(16), 1280);
+    EXPECT_EQ(number(20), 960);
+    EXPECT_GT(bytes.size(), 30000) << "wood is drawn on it";
 }
 
 TEST(SolidFile, RefusesOtherEndingsAndPlacesThatCannotBe)

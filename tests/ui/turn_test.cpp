@@ -5,8 +5,10 @@
 #include "app/stages/turn/mounts_view.h"
 #include "app/stages/turn/turn_stage.h"
 #include "core/turning/cross_section.h"
+#include "core/turning/mesh.h"
 #include "tests/ui/desk.h"
 
+#include <QComboBox>
 #include <QLabel>
 #include <QSlider>
 
@@ -123,4 +125,93 @@ TEST_F(Turn, TheIndexSaysWhatAPlateCannotDo)
     EXPECT_EQ(desk.piece().axes[0].plate, 12);
     EXPECT_TRUE(desk.doc().plan().mustStop()) << "seven sides do not fall on twelve holes";
     desk.press("index");
+}
+
+TEST_F(Turn, AHoleIsAddedSetSeenInTheRecipeAndTakenAway)
+{
+    open("pilot-box");
+    desk.press("add-hole");
+    ASSERT_EQ(desk.piece().holes.size(), 1u);
+    EXPECT_FALSE(desk.doc().plan().mustStop()) << "what is proposed works";
+    desk.type("At station", "48");
+    desk.type("Ø", "9");
+    EXPECT_NEAR(desk.piece().holes[0].at, 48, 1e-9);
+    EXPECT_NEAR(desk.piece().holes[0].diameter, 9, 1e-9);
+    const std::string step = "drill-" + desk.piece().holes[0].id;
+    EXPECT_NE(std::ranges::find(desk.doc().plan().assembly.recipe, step, &Step::id),
+              desk.doc().plan().assembly.recipe.end());
+    QTest::keyClick(&desk.window, Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_NE(desk.piece().holes[0].diameter, 9);
+    desk.press("Remove: Hole");
+    EXPECT_TRUE(desk.piece().holes.empty());
+}
+
+TEST_F(Turn, AnArchIsDrawnByItsThreeLengths)
+{
+    open("lead-tray");
+    desk.press("add-arch");
+    ASSERT_EQ(desk.piece().sawn.size(), 1u);
+    desk.type("Over the axis", "5");
+    desk.type("That far from the axis", "30");
+    const Outline& curve = desk.piece().sawn[0].curve;
+    EXPECT_NEAR(curve.front().r, 5, 1e-9);
+    EXPECT_NEAR(curve.back().z, 30, 1e-9);
+    EXPECT_NEAR(curve.back().r, 0, 1e-9);
+    // The solid follows, beside everything else.
+    auto* solid = desk.window.findChild<SolidView*>();
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !solid->scene().busy(); }, 20000));
+    solid->scene().mesh();
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !solid->scene().busy(); }, 20000));
+    EXPECT_LT(
+        meshVolume(solid->scene().mesh()), 0.999 * [&] {
+            Sides whole = desk.doc().plan().sides;
+            whole.cuts.clear();
+            return meshVolume(turnedMesh(desk.doc().plan().assembly, whole, {0.05, false}));
+        }());
+}
+
+TEST_F(Turn, TheSolidShowsAMeasureWithItsWorstPlace)
+{
+    open("regatta-cup");
+    auto* measure = desk.named<QComboBox>("measure");
+    ASSERT_TRUE(measure);
+    auto* solid = desk.window.findChild<SolidView*>();
+    for (int k = 1; k < measure->count(); ++k) {
+        measure->setCurrentIndex(k);
+        emit measure->activated(k);
+        ASSERT_TRUE(QTest::qWaitFor(
+            [&] {
+                return solid->scene().map() && !solid->scene().busy() &&
+                       static_cast<int>(solid->scene().map()->kind) == k - 1;
+            },
+            20000))
+            << measure->currentText().toStdString();
+        EXPECT_EQ(solid->scene().mesh().shades.size(), solid->scene().mesh().vertices.size());
+        EXPECT_FALSE(std::isnan(solid->scene().map()->worst)) << measure->currentText().toStdString();
+        // The ring round the worst place lies within the picture.
+        const QPointF at = solid->scene().seenAt(solid->scene().map()->worstAt, solid->canvas().size());
+        EXPECT_TRUE(QRectF(solid->canvas().rect()).contains(at));
+    }
+    measure->setCurrentIndex(0);
+    emit measure->activated(0);
+    QApplication::processEvents();
+    EXPECT_TRUE(solid->scene().mesh().shades.empty()) << "the wood again";
+}
+
+TEST_F(Turn, AFormStaysAndALidIsSaidInNumbers)
+{
+    ASSERT_TRUE(desk.window.openDemo("plumb-bob"));
+    ASSERT_TRUE(desk.window.goTo("shape"));
+    QApplication::processEvents();
+    desk.type("Diameter measured", "40");
+    EXPECT_NEAR(desk.doc().plan().shape.greatestDiameter, 40, 0.05) << "the globe is a smaller ellipse at once";
+    desk.press("add-form");
+    EXPECT_EQ(desk.piece().forms.size(), 2u);
+    ASSERT_TRUE(desk.window.openDemo("pilot-box"));
+    ASSERT_TRUE(desk.window.goTo("shape"));
+    QApplication::processEvents();
+    desk.type("Meets the box at station", "64");
+    EXPECT_NEAR(desk.piece().lid.at, 64, 1e-9);
+    const auto labels = desk.window.findChildren<QLabel*>();
+    EXPECT_TRUE(std::ranges::any_of(labels, [](const QLabel* l) { return l->text().contains("spigot Ø"); }));
 }

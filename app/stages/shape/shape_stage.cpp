@@ -1,7 +1,9 @@
 #include "app/stages/shape/shape_stage.h"
 
-#include "app/fields/field_form.h"
+#include "app/fields/record_list.h"
 #include "app/stages/shape/plot_lane.h"
+#include "core/blank/lid_sides.h"
+#include "core/measure/format.h"
 #include "core/piece/edit.h"
 
 #include <QCheckBox>
@@ -120,6 +122,36 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     bore_ = pieceRow(&Hollow::bore, hollow);
     least_ = pieceRow(&Hollow::leastWall, hollow);
 
+    group(tr("Forms that stay what they are"), "forms", false);
+    forms_ = new RecordList(doc_, tr("Form"), tr("none yet"),
+                            listOf(
+                                &Piece::forms,
+                                [](const Piece&, const FormPart& f) {
+                                    return std::string(choicesOf<FormPart::Kind>()[static_cast<size_t>(f.kind)].words);
+                                },
+                                edit::removeForm));
+    forms_->canAdd(tr("Add a form"), "add-form", [](Piece p) { return edit::addForm(std::move(p), FormPart::Bead); });
+    forms_->saysBelow([this](int which) {
+        QStringList at;
+        for (const auto& [z, d] : stationsOf(doc_.piece().forms[static_cast<size_t>(which)], doc_.piece().outside))
+            at << tr("%1 Ø %2").arg(QString::fromStdString(formatLength(z, doc_.style())),
+                                    QString::fromStdString(formatLength(d, doc_.style())));
+        return tr("Station and diameter: %1").arg(at.join(QStringLiteral(" · ")));
+    });
+    addToPanel(forms_);
+
+    group(tr("Lid"), "lid", false);
+    lid_ = new FieldForm(doc_);
+    addToPanel(lid_);
+    connect(lid_, &FieldForm::edited, this,
+            [this](const QString& words, const std::string& path, const FieldValue& value) {
+                edit(words, [&](Piece& p) { setField(p.lid, path, value); });
+            });
+    lidSaid_ = new QLabel;
+    lidSaid_->setWordWrap(true);
+    lidSaid_->setProperty("role", "quiet");
+    addToPanel(lidSaid_);
+    group(tr("What it stands on"), "stands", false);
     stands_ = new QCheckBox(wordsOf(fieldOf(&Choices::stands)));
     row(QString(), stands_);
     connect(stands_, &QCheckBox::toggled, this, [this](bool on) {
@@ -154,6 +186,19 @@ void ShapeStage::refresh()
     height_->setValue(outlineHeight(p));
     rule_->setCurrentIndex(static_cast<int>(p.hollow.rule));
     refreshRows();
+    forms_->refresh();
+    lid_->show(itemsOf(p.lid));
+    const bool lidded = hasLid(p) && !doc_.plan().sides.inside.empty();
+    lidSaid_->setVisible(p.lid.on);
+    if (lidded) {
+        const LidJoint j = lidJoint(p, doc_.shop().fits, doc_.plan().sides);
+        const auto mm = [this](double v) { return QString::fromStdString(formatLengthUnit(v, doc_.style())); };
+        lidSaid_->setText(
+            tr("Bore Ø %1, spigot Ø %2, recess Ø %3; %4 of wall are left. The blank is %5 longer than the "
+               "closed box.")
+                .arg(mm(2 * j.bore), mm(2 * j.spigot), mm(2 * j.recess), mm(j.left), mm(lidWaste(p))));
+    } else
+        lidSaid_->setText(tr("A lid is planned from one hollow block with its grain along the axis."));
     bore_->setEnabled(p.hollow.rule == WallRule::Bored);
     const bool hollow = p.hollow.rule != WallRule::Solid,
                ruled = hollow && p.hollow.rule != WallRule::Drawn && p.hollow.rule != WallRule::Bored;

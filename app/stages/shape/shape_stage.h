@@ -7,6 +7,8 @@ class QComboBox;
 
 namespace vl::app {
 
+class RecordList;
+
 /// Shape: the outline, the wall, and what they come to.
 class ShapeStage : public Stage {
     Q_OBJECT
@@ -23,6 +25,9 @@ private:
     QComboBox *rule_, *span_, *join_;
     QCheckBox* stands_;
     Group* node_;
+    RecordList* forms_;
+    FieldForm* lid_;
+    QLabel* lidSaid_;
 };
 
 }  // namespace vl::app

@@ -1,11 +1,13 @@
 #include "app/stages/turn/turn_stage.h"
 
+#include "app/fields/record_list.h"
 #include "app/lanes/figures_lane.h"
 #include "app/stages/page_switch.h"
 #include "app/stages/turn/axes_view.h"
 #include "app/stages/turn/index_view.h"
 #include "app/stages/turn/mounts_view.h"
 #include "app/theme/theme.h"
+#include "core/blank/sawn_cuts.h"
 #include "core/measure/format.h"
 #include "core/piece/edit.h"
 
@@ -64,6 +66,7 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     care->setProperty("role", "quiet");
     addToPanel(care);
     buildAxes();
+    buildCuts();
     const auto ofEdge = [](auto& p) -> auto& { return p.edge; };
     group(tr("Holding, and what it is for"), "holding", false);
     const auto held = [](auto& p) -> auto& { return p.choices; };
@@ -162,6 +165,59 @@ void TurnStage::buildAxes()
     addToPanel(comes_);
 }
 
+void TurnStage::buildCuts()
+{
+    const auto said = [this](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
+    group(tr("Holes"), "holes", false);
+    holes_ = new RecordList(
+        doc_, tr("Hole"), tr("no hole"),
+        listOf(
+            &Piece::holes, [](const Piece& p, const Hole& h) { return nameOf(p, h); }, edit::removeHole));
+    holes_->canAdd(tr("Add a hole"), "add-hole", edit::addHole);
+    holes_->saysBelow([this, said](int which) {
+        for (const DrilledHole& h : doc_.plan().sides.holes) {
+            if (static_cast<int>(h.hole) != which || h.solid.profile.empty()) continue;
+            return h.through ? tr("%1 of wood along its way; the surface lies %2° off square there.")
+                                   .arg(said(h.full))
+                                   .arg(h.slopeDeg, 0, 'f', 0)
+                             : tr("%1 of wood stay under its point; the surface lies %2° off square.")
+                                   .arg(said(h.under))
+                                   .arg(h.slopeDeg, 0, 'f', 0);
+        }
+        return QString();
+    });
+    addToPanel(holes_);
+    group(tr("Sawn to a curve"), "sawn", false);
+    sawn_ =
+        new RecordList(doc_, tr("Sawn curve"), tr("nothing sawn"),
+                       listOf(
+                           &Piece::sawn, [](const Piece& p, const Sawn& s) { return nameOf(p, s); }, edit::removeSawn));
+    sawn_->canAdd(tr("Arch the underside"), "add-arch",
+                  [](Piece p) { return edit::addSawn(std::move(p), Sawn::Underside); });
+    sawn_->canAdd(tr("Sweep the rim"), "add-sweep", [](Piece p) { return edit::addSawn(std::move(p), Sawn::Top); });
+    sawn_->canAdd(tr("Wings from the sides"), "add-wings",
+                  [](Piece p) { return edit::addSawn(std::move(p), Sawn::Sides); });
+    const Limit length = fieldOf(&Node::z).limit;
+    const auto part = [this, length](const QString& words, double Node::*member, bool first) {
+        sawn_->addLength(
+            words, length,
+            [member, first](const Piece& p, int i) {
+                const Outline& c = p.sawn[static_cast<size_t>(i)].curve;
+                return (first ? c.front() : c.back()).*member;
+            },
+            [member, first](Piece& p, int i, double mm) {
+                Sawn& s = p.sawn[static_cast<size_t>(i)];
+                Node ends[] = {s.curve.front(), s.curve.back()};
+                ends[first ? 0 : 1].*member = mm;
+                edit::shapeSawn(s, ends[0].r, ends[1].r, std::max(1.0, ends[1].z));
+            });
+    };
+    part(tr("Over the axis"), &Node::r, true);
+    part(tr("Where it runs out"), &Node::r, false);
+    part(tr("That far from the axis"), &Node::z, false);
+    addToPanel(sawn_);
+}
+
 const OffAxis* TurnStage::axis() const
 {
     const int at = axes_->chosen();
@@ -222,6 +278,8 @@ void TurnStage::refresh()
 {
     refreshRows();
     refreshAxes();
+    holes_->refresh();
+    sawn_->refresh();
     spacing_->setEnabled(doc_.piece().choices.stations == StationRule::Even);
     edgeLength_->setEnabled(doc_.piece().edge.kind == Edge::Square);
     edgeWidth_->setEnabled(doc_.piece().edge.kind == Edge::Square);

@@ -9,6 +9,7 @@ class QPushButton;
 namespace vl::app {
 
 class AxesView;
+class RecordList;
 class PageSwitch;
 
 /// Turn: stations and calliper settings on the axis, other axes across it, mounts, index, speeds, swing.
@@ -27,12 +28,14 @@ protected:
 
 private:
     void buildAxes();
+    void buildCuts();
     void refresh() override;
     void refreshAxes();
     /// The chosen axis; null where there is none.
     const OffAxis* axis() const;
     void editAxis(const QString& what, const std::function<void(OffAxis&)>& change);
 
+    RecordList *holes_, *sawn_;
     LengthField *spacing_, *edgeLength_, *edgeWidth_;
     PageSwitch* pages_ = nullptr;
     AxesView* axes_;

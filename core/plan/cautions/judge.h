@@ -46,5 +46,7 @@ void glueCautions(const Case& in, std::vector<Caution>& out);
 void turnCautions(const Case& in, std::vector<Caution>& out);
 void holdCautions(const Case& in, std::vector<Caution>& out);
 void axisCautions(const Case& in, std::vector<Caution>& out);
+void lidCautions(const Case& in, std::vector<Caution>& out);
+void cutCurveCautions(const Case& in, std::vector<Caution>& out);
 
 }  // namespace vl

@@ -1,6 +1,7 @@
 #include "core/plan/cautions/judge.h"
 
 #include "core/blank/end_rings.h"
+#include "core/blank/lid_sides.h"
 #include "core/blank/nest.h"
 #include "core/blank/sections.h"
 #include "core/lathe/speed.h"
@@ -18,8 +19,17 @@ void unreachable(const Case& in, std::vector<Caution>& out)
     if (in.sides.inside.empty() || in.piece.hollow.rule == WallRule::Bored) return;
     const auto sections = sectionsOf(in.piece, in.shop, in.sides);
     if (sections.size() > 1) return;
-    const auto missed =
-        unreached(in.sides.inside, in.sides.inside.front().x(), in.sides.inside.back().x(), false, in.shop);
+    const auto missing = [&](const Polyline& inside, bool fromBelow) {
+        return inside.empty() ? decltype(unreached(inside, 0, 0, false, in.shop)){}
+                              : unreached(inside, inside.front().x(), inside.back().x(), fromBelow, in.shop);
+    };
+    auto missed = missing(in.sides.inside, false);
+    if (hasLid(in.piece)) {
+        // Box and lid are each hollowed from where they meet.
+        const BoxAndLid both = apart(in.piece, in.shop.fits, in.sides);
+        missed = missing(both.box.inside, false);
+        if (missed.empty()) missed = missing(both.lid.inside, true);
+    }
     if (missed.empty()) return;
     Caution c;
     c.id = "inside";

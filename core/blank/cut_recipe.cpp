@@ -1,0 +1,168 @@
+#include "core/blank/cut_recipe.h"
+
+#include "core/blank/sawn_cuts.h"
+#include "core/words/cuts.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+Setting lengthOf(const char* machine, const char* name, double mm, const char* formula = "chosen", int decimals = 1)
+{
+    return {.machine = machine, .name = name, .value = mm, .formula = formula, .decimals = decimals};
+}
+Setting angleOf(const char* name, double deg)
+{
+    return {.machine = "drill", .name = name, .value = deg, .unit = Unit::Angle, .formula = "chosen", .decimals = 1};
+}
+
+/// The template's way of lying on the wood, with the two numbers that it can be checked by.
+Text layingOut(const Sawn& sawn, std::vector<Setting>& settings)
+{
+    const Polyline curve = curveOf(sawn);
+    double most = 0;
+    for (const Point& p : curve) most = std::max(most, p.y());
+    const bool face = sawn.from == Sawn::Sides;
+    settings.push_back(lengthOf("bandsaw", "out from the axis", curve.back().x(), "the curve's end"));
+    settings.push_back(face ? lengthOf("bandsaw", "half width there", curve.back().y(), "the curve's end")
+                            : lengthOf("bandsaw", "up to", most, "its highest place"));
+    return says(face ? words::templateOnFace : words::templateBothSides, settings[0], settings[1]);
+}
+
+Thing sawOnce(const Piece& piece, const Sawn& sawn, Bench& bench, const Thing& from, const Pattern& why, bool cradle)
+{
+    Doing d{.title = says(words::sawCurve, nameOf(piece, sawn)), .why = says(why), .minutes = 12, .uses = {"bandsaw"}};
+    d.how = layingOut(sawn, d.settings);
+    if (cradle) d.how.also(says(words::cradleAtSaw));
+    return bench.step(Action::Cut, sawStep(sawn), {from}, "sawn-" + sawn.id, std::move(d));
+}
+
+/// How deep it goes, and what stays there.
+void sayDepth(const Hole& hole, const DrilledHole& first, Doing& d)
+{
+    const Setting deep = lengthOf("drill", "depth", first.full,
+                                  hole.ends == Hole::Depth ? "chosen" : "the wood along its way, and clear of it");
+    d.settings.push_back(deep);
+    switch (hole.ends) {
+    case Hole::Depth:
+        d.settings.push_back(lengthOf("", "left under the point", std::max(0.0, first.under), "wood − depth − point"));
+        d.how.also(says(words::toDepthBy, deep, d.settings.back()));
+        break;
+    case Hole::Wall:
+        d.how.also(says(words::throughWall, deep));
+        break;
+    case Hole::Through:
+        d.how.also(says(words::rightThrough, deep));
+        break;
+    }
+}
+
+/// Where each of several comes.
+void sayMarks(const Hole& hole, const std::vector<const DrilledHole*>& all, Doing& d)
+{
+    for (const DrilledHole* h : all) {
+        const bool first = h == all.front();
+        if (hole.plate > 0) {
+            const Setting at{.machine = "drill",
+                             .name = "index hole",
+                             .value = static_cast<double>(h->mark.hole),
+                             .unit = Unit::Count,
+                             .formula = "the nearest to equal shares",
+                             .decimals = 0};
+            d.settings.push_back(at);
+            d.how.also(first ? says(words::firstInHole, at, hole.plate) : says(words::nextInHole, at));
+        } else {
+            const Setting at = angleOf("direction", std::fmod(h->angleDeg + 720, 360));
+            d.settings.push_back(at);
+            d.how.also(says(first ? words::firstTowards : words::nextTowards, at));
+        }
+    }
+}
+
+}  // namespace
+
+Thing sawBlank(const Piece& piece, Bench& bench, const Thing& blank)
+{
+    Thing now = blank;
+    for (const Sawn& s : piece.sawn) {
+        if (!sawnBefore(piece, s)) continue;
+        if (s.when == Sawn::Before) {
+            now = sawOnce(piece, s, bench, now, words::facesStillFlat, false);
+            continue;
+        }
+        std::vector<Setting> settings;
+        Text how = layingOut(s, settings);
+        const Setting outside = lengthOf("bandsaw", "outside the line", s.margin);
+        settings.push_back(outside);
+        now = bench.step(Action::Cut, "rough-" + s.id, {now}, "rough-sawn-" + s.id,
+                         {.title = says(words::sawCurveRough, nameOf(piece, s), outside),
+                          .why = says(words::thickWhileTurned),
+                          .how = std::move(how),
+                          .settings = settings,
+                          .minutes = 10,
+                          .uses = {"bandsaw"}});
+    }
+    return now;
+}
+
+Thing sawTurned(const Piece& piece, Bench& bench, const Thing& turned)
+{
+    Thing now = turned;
+    for (const Sawn& s : piece.sawn) {
+        if (s.when == Sawn::Grown) continue;
+        if (!sawnBefore(piece, s) || s.when == Sawn::Twice)
+            now = sawOnce(piece, s, bench, now, words::shapeStands, true);
+        now = bench.step(Action::Sand, "blend-" + s.id, {now}, "blended-" + s.id,
+                         {.title = says(words::blendCurve, nameOf(piece, s)),
+                          .why = says(words::sawMarksLast),
+                          .how = says(words::blockAndFile),
+                          .minutes = 15});
+    }
+    return now;
+}
+
+Thing drillHoles(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned, bool foot)
+{
+    constexpr double wideBit = 50;  // mm; no wider is easily held at a drill press, common practice
+    Thing now = turned;
+    for (size_t i = 0; i < piece.holes.size(); ++i) {
+        const Hole& h = piece.holes[i];
+        if ((h.into == Hole::Foot) != foot) continue;
+        std::vector<const DrilledHole*> all;
+        for (const DrilledHole& d : sides.holes)
+            if (d.hole == i && !d.solid.profile.empty()) all.push_back(&d);
+        if (all.empty()) continue;
+        const Setting wide = lengthOf("drill", "bit, Ø", h.diameter),
+                      at = lengthOf("drill", h.into == Hole::Side ? "station" : "circle's radius", h.at);
+        Doing d{.title = all.size() == 1
+                             ? says(words::drillHole, nameOf(piece, h), wide)
+                             : says(words::drillHoles, nameOf(piece, h), static_cast<int>(all.size()), wide),
+                .why = says(foot ? words::footFreeNow : words::beforeSanding),
+                .how = says(h.into == Hole::Side ? words::inTheSide : words::inAFace, at),
+                .settings = {wide, at},
+                .minutes = 4 + 3.0 * static_cast<double>(all.size()),
+                .uses = {"drill"}};
+        auto also = [&](const Pattern& words_, const Setting& s) {
+            d.settings.push_back(s);
+            d.how.also(says(words_, s));
+        };
+        if (h.into == Hole::Side && h.beside != 0)
+            also(words::besideAxis, lengthOf("drill", "beside the axis", h.beside));
+        if (h.lean != 0) also(words::leansBy, angleOf("wedge", h.lean));
+        if (h.wide > 0) {
+            const Setting mouth = lengthOf("drill", "wider bit, Ø", h.wide),
+                          deep = lengthOf("drill", "its depth", h.wideDepth);
+            d.settings.insert(d.settings.end(), {mouth, deep});
+            d.how.also(says(words::widerMouth, mouth, deep));
+        }
+        sayDepth(h, *all.front(), d);
+        sayMarks(h, all, d);
+        if (std::max(h.diameter, h.wide) > wideBit) d.how.also(says(words::wideBit));
+        now = bench.step(Action::Drill, drillStep(piece, *all.front()), {now}, "drilled-" + h.id, std::move(d));
+    }
+    return now;
+}
+
+}  // namespace vl

@@ -1,0 +1,93 @@
+#include "core/geometry/cutter.h"
+
+#include <Eigen/Geometry>
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+bool takenBy(const Drilled& d, const Eigen::Vector3d& p)
+{
+    const Eigen::Vector3d off = p - d.from;
+    const double along = d.way.dot(off), r = radiusAt(d.profile, along);
+    return r > 0 && (off - along * d.way).squaredNorm() < r * r;
+}
+
+/// By how often a line to the right crosses it (even-odd rule).
+bool takenBy(const Sawed& s, const Eigen::Vector3d& p)
+{
+    const double x = s.right.dot(p), y = s.up.dot(p);
+    bool inside = false;
+    for (size_t i = 0, j = s.outline.size() - 1; i < s.outline.size(); j = i++) {
+        const Point &a = s.outline[i], &b = s.outline[j];
+        if ((a.y() > y) != (b.y() > y) && x < a.x() + (y - a.y()) / (b.y() - a.y()) * (b.x() - a.x())) inside = !inside;
+    }
+    return inside;
+}
+
+std::vector<Face> solidFaces(const Drilled& d, double tolerance)
+{
+    double widest = 0;
+    for (const Point& p : d.profile) widest = std::max(widest, p.y());
+    if (!(widest > 0)) return {};
+    constexpr double fewest = 24, most = 120;
+    const auto around =
+        static_cast<size_t>(std::clamp(std::ceil(pi / std::acos(1 - std::min(0.5, tolerance / widest))), fewest, most));
+    const Eigen::Vector3d right = d.way.unitOrthogonal(), up = d.way.cross(right);
+    auto at = [&](const Point& p, size_t k) -> Eigen::Vector3d {
+        const double a = 2 * pi * static_cast<double>(k) / static_cast<double>(around);
+        return d.from + d.way * p.x() + (right * std::cos(a) + up * std::sin(a)) * p.y();
+    };
+    std::vector<Face> faces(1);
+    for (size_t k = around; k-- > 0;) faces[0].push_back(at(d.profile.front(), k));
+    for (size_t i = 0; i + 1 < d.profile.size(); ++i) {
+        const Point &p = d.profile[i], &q = d.profile[i + 1];
+        if ((q - p).norm() < 1e-9) continue;
+        for (size_t k = 0; k < around; ++k) {
+            Face face{at(p, k), at(p, (k + 1) % around)};
+            if (q.y() > 0) face.push_back(at(q, (k + 1) % around));
+            face.push_back(at(q, q.y() > 0 ? k : 0));
+            faces.push_back(std::move(face));
+        }
+    }
+    return faces;
+}
+
+std::vector<Face> solidFaces(const Sawed& s, double)
+{
+    const Eigen::Vector3d along = s.right.cross(s.up);
+    auto at = [&](const Point& p, double w) -> Eigen::Vector3d { return s.right * p.x() + s.up * p.y() + along * w; };
+    std::vector<Face> faces(2);
+    for (const Point& p : s.outline) faces[0].push_back(at(p, beyondAll));
+    for (auto p = s.outline.rbegin(); p != s.outline.rend(); ++p) faces[1].push_back(at(*p, -beyondAll));
+    for (size_t i = 0; i < s.outline.size(); ++i) {
+        const Point &p = s.outline[i], &q = s.outline[(i + 1) % s.outline.size()];
+        faces.push_back({at(p, -beyondAll), at(q, -beyondAll), at(q, beyondAll), at(p, beyondAll)});
+    }
+    return faces;
+}
+
+}  // namespace
+
+bool takes(const Cutter& cutter, const Eigen::Vector3d& p)
+{
+    return std::visit([&](const auto& c) { return takenBy(c, p); }, cutter);
+}
+
+std::vector<Face> facesOf(const Cutter& cutter, double tolerance)
+{
+    return std::visit([&](const auto& c) { return solidFaces(c, tolerance); }, cutter);
+}
+
+Sawed beyondPlane(const HalfSpace& kept)
+{
+    Sawed s;
+    s.right = kept.normal;
+    s.up = kept.normal.unitOrthogonal();
+    s.outline = {{kept.offset, -beyondAll}, {beyondAll, -beyondAll}, {beyondAll, beyondAll}, {kept.offset, beyondAll}};
+    return s;
+}
+
+}  // namespace vl

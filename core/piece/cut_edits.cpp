@@ -1,0 +1,142 @@
+#include "core/geometry/profile.h"
+#include "core/piece/edit.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl::edit {
+namespace {
+
+template <class List> void eraseAt(List& list, int which)
+{
+    if (which >= 0 && which < static_cast<int>(list.size())) list.erase(list.begin() + which);
+}
+
+Node node(double z, double r, Span span = Span::Curve)
+{
+    Node n;
+    n.z = z;
+    n.r = r;
+    n.span = span;
+    return n;
+}
+
+double widest(const Piece& piece)
+{
+    double most = 1;
+    for (const Node& n : piece.outside) most = std::max(most, n.r);
+    return most;
+}
+
+/// How far the foot reaches along the grain or across it.
+double footReach(const Piece& piece)
+{
+    const double foot = piece.outside.empty() ? 1 : piece.outside.front().r;
+    return piece.edge.kind == Edge::Square ? std::min(foot, piece.edge.length / 2) : foot;
+}
+
+}  // namespace
+
+Piece addHole(Piece piece)
+{
+    const double height = outlineHeight(piece);
+    Hole h;
+    h.at = std::round(height / 2);
+    h.diameter = std::clamp(std::round(widest(piece) / 6), 2.0, 12.0);
+    h.ends = piece.hollow.rule == WallRule::Solid ? Hole::Through : Hole::Wall;
+    piece.holes.push_back(std::move(h));
+    identifyCuts(piece);
+    return piece;
+}
+
+Piece removeHole(Piece piece, int which)
+{
+    eraseAt(piece.holes, which);
+    return piece;
+}
+
+void shapeSawn(Sawn& sawn, double middle, double end, double out)
+{
+    // Level over the axis, and running out steadily: the cubic's own way between the two.
+    sawn.curve = {node(0, middle), node(out / 2, (middle + end) / 2 + (middle - end) * 0.2), node(out, end)};
+}
+
+Piece addSawn(Piece piece, Sawn::From from)
+{
+    Sawn s;
+    s.from = from;
+    const double height = outlineHeight(piece), foot = footReach(piece), wide = widest(piece);
+    const double floor = piece.hollow.rule == WallRule::Solid ? height / 3 : piece.hollow.floor;
+    switch (from) {
+    case Sawn::Underside:
+        shapeSawn(s, std::max(0.5, std::min(floor - piece.hollow.leastWall - 1, height / 4)), 0, foot * 0.6);
+        break;
+    case Sawn::Top:
+        shapeSawn(s, height * 0.85, height, wide);
+        break;
+    case Sawn::Sides:
+        shapeSawn(s, wide * 0.75, wide * 0.35, wide);
+        s.when = Sawn::Twice;
+        break;
+    }
+    piece.sawn.push_back(std::move(s));
+    identifyCuts(piece);
+    return piece;
+}
+
+Piece removeSawn(Piece piece, int which)
+{
+    eraseAt(piece.sawn, which);
+    return piece;
+}
+
+Piece barkFromHeights(Piece piece, double middle, double rim)
+{
+    std::erase_if(piece.sawn, [](const Sawn& s) { return s.when == Sawn::Grown && s.from == Sawn::Top; });
+    const double out = piece.outside.empty() ? 1 : std::max(1.0, piece.outside.back().r);
+    Sawn s;
+    s.name = "bark line";
+    s.from = Sawn::Top;
+    s.run = Sawn::AcrossGrain;
+    s.when = Sawn::Grown;
+    // The circle through the two heights and their mirror image: a log's own round.
+    const double drop = std::clamp(middle - rim, 0.0, out);
+    Node top = node(0, middle, drop > 0 ? Span::Arc : Span::Line);
+    if (drop > 0) {
+        // Half of the arc whose chord is 2 · out and whose sagitta is the drop.
+        const double sweep = 2 * std::atan(drop / out);
+        top.bulge = std::tan(sweep / 4);
+    }
+    s.curve = {top, node(out, middle - drop, Span::Line)};
+    piece.sawn.push_back(std::move(s));
+    identifyCuts(piece);
+    return piece;
+}
+
+Piece addForm(Piece piece, FormPart::Kind kind)
+{
+    const double height = outlineHeight(piece), wide = 2 * widest(piece);
+    FormPart f;
+    f.kind = kind;
+    f.length = std::max(2.0, std::round(height / 10));
+    f.at = std::max(0.0, std::round((height - f.length) / 2));
+    const double here = 2 * radiusAt(flatten(piece.outside), f.at + f.length / 2);
+    if (kind == FormPart::Ellipse) {
+        f.diameter = wide;
+        f.length = std::round(height / 2);
+        f.at = std::round(height / 4);
+        f.neck = std::round(wide / 5);
+    } else if (kind == FormPart::Step || kind == FormPart::Cone)
+        f.diameter = std::max(2.0, std::round(here * 0.9));
+    piece.forms.push_back(std::move(f));
+    identifyCuts(piece);
+    return withForms(std::move(piece));
+}
+
+Piece removeForm(Piece piece, int which)
+{
+    eraseAt(piece.forms, which);
+    return withForms(std::move(piece));
+}
+
+}  // namespace vl::edit

@@ -1,0 +1,344 @@
+#include "core/plan/cautions/judge.h"
+
+#include "core/blank/block_recipe.h"
+#include "core/blank/sawn_cuts.h"
+#include "core/measure/format.h"
+
+#include <Eigen/Geometry>
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+constexpr double leastLeft = 2;   // mm of wood under a point or beside a hole; own value
+constexpr double mostSlope = 35;  // degrees at which a bit slides off; own value
+constexpr double widestBit = 50;  // mm, in end grain at a drill press; common practice
+
+Caution atHole(const Case& in, const char* kind, const DrilledHole& h, Level level)
+{
+    const Hole& hole = in.piece.holes[h.hole];
+    Caution c;
+    c.id = std::string(kind) + "-" + hole.id;
+    c.level = level;
+    c.at = nameOf(in.piece, hole);
+    c.z = std::clamp(h.solid.profile.empty() ? hole.at : h.solid.from.x(), 0.0, in.shape.height);
+    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+    c.unit = "mm";
+    return c;
+}
+
+Fix holeFix(std::string label, size_t which, std::function<void(Hole&)> change)
+{
+    return pieceFix(std::move(label), [which, change = std::move(change)](Piece& p) {
+        if (which < p.holes.size()) change(p.holes[which]);
+    });
+}
+
+/// Least distance between two stretches of lines.
+double between(const Eigen::Vector3d& a, const Eigen::Vector3d& b, const Eigen::Vector3d& c, const Eigen::Vector3d& d)
+{
+    // Of the two parameters one is at a stop or both are where the lines are nearest: a few turns of either settle it.
+    const Eigen::Vector3d u = b - a, v = d - c;
+    double s = 0.5, t = 0.5;
+    constexpr int turns = 60;
+    for (int k = 0; k < turns; ++k) {
+        s = std::clamp(u.dot(c + t * v - a) / std::max(1e-12, u.squaredNorm()), 0.0, 1.0);
+        t = std::clamp(v.dot(a + s * u - c) / std::max(1e-12, v.squaredNorm()), 0.0, 1.0);
+    }
+    return (a + s * u - c - t * v).norm();
+}
+
+/// Where a hole leaves less wood beside it than it should, away from its two ends.
+double leastBeside(const Case& in, const DrilledHole& h)
+{
+    const Eigen::Vector3d u = h.solid.way.unitOrthogonal(), v = h.solid.way.cross(u);
+    const double r = in.piece.holes[h.hole].diameter / 2, slant = r * std::tan(std::min(h.slopeDeg, 75.0) * degrees);
+    double least = leastLeft;
+    constexpr int around = 24, steps = 24;
+    const double from = slant + leastLeft, to = h.full - slant - leastLeft - (h.through ? leastLeft : 0);
+    for (int i = 0; i <= steps && to > from; ++i)
+        for (int k = 0; k < around; ++k) {
+            const double a = 2 * pi * k / around, t = from + (to - from) * i / steps;
+            const Eigen::Vector3d out = std::cos(a) * u + std::sin(a) * v, middle = h.solid.from + h.solid.way * t;
+            if (!in.sides.holds(middle, false)) continue;  // in the hollow between two walls
+            double wood = 0;
+            while (wood < least && in.sides.holds(middle + out * (r + wood), false)) wood += 0.1;
+            least = std::min(least, wood);
+        }
+    return least;
+}
+
+void oneHole(const Case& in, const DrilledHole& h, std::vector<Caution>& out)
+{
+    const Hole& hole = in.piece.holes[h.hole];
+    if (h.solid.profile.empty()) {
+        Caution c = atHole(in, "hole-air", h, Level::Stop);
+        c.measure = hole.at;
+        c.limit = hole.into == Hole::Side ? in.shape.height : in.shape.greatestDiameter / 2;
+        c.message = "it meets no wood where it is to be drilled";
+        out.push_back(c);
+        return;
+    }
+    if (!h.through && h.under < leastLeft) {
+        Caution c = atHole(in, "hole-under", h, h.under <= 0 ? Level::Stop : Level::Care);
+        c.measure = h.under;
+        c.limit = leastLeft;
+        c.message = h.under <= 0 ? "its point comes out on the other side, by " + in.mm(-h.under)
+                                 : "only " + in.mm(h.under) + " of wood stay under its point";
+        if (const double depth = hole.depth - (leastLeft - h.under); depth > 0.5)
+            c.fixes.push_back(
+                holeFix("drill it " + in.mm(depth) + " deep", h.hole, [depth](Hole& q) { q.depth = depth; }));
+        c.fixes.push_back(holeFix("let it come out", h.hole, [](Hole& q) { q.ends = Hole::Wall; }));
+        out.push_back(c);
+    }
+    if (const double beside = leastBeside(in, h); beside < leastLeft) {
+        Caution c = atHole(in, "hole-beside", h, beside <= 0 ? Level::Stop : Level::Care);
+        c.measure = beside;
+        c.limit = leastLeft;
+        c.message = beside <= 0 ? "it breaks out along its side" : "only " + in.mm(beside) + " of wood stay beside it";
+        if (const double narrower = hole.diameter - 2 * (leastLeft - beside) - 0.2; narrower >= 0.5)
+            c.fixes.push_back(holeFix("Ø " + in.mm(narrower), h.hole, [narrower](Hole& q) { q.diameter = narrower; }));
+        out.push_back(c);
+    }
+    if (h.slopeDeg > mostSlope) {
+        Caution c = atHole(in, "hole-slope", h, Level::Care);
+        c.measure = h.slopeDeg;
+        c.limit = mostSlope;
+        c.unit = "°";
+        c.message = "the bit meets the surface " + fixed(h.slopeDeg, 0) +
+                    "° off square and slides off: it needs a flat or a guide block to start in";
+        out.push_back(c);
+    }
+    const bool alongGrain =
+        in.assembly.layers[in.assembly.layerAt(h.solid.from.x())].cells[0].endGrain(h.solid.way) > 0.7;
+    if (alongGrain && std::max(hole.diameter, hole.wide) > widestBit) {
+        Caution c = atHole(in, "hole-wide", h, Level::Care);
+        c.measure = std::max(hole.diameter, hole.wide);
+        c.limit = widestBit;
+        c.message = "a bit as wide as this grabs in end grain: a drill press is not used much above " +
+                    in.mm(widestBit) + "; turned out instead, it is safe";
+        out.push_back(c);
+    }
+}
+
+/// Holes that run into each other, each pair of them once.
+void crossings(const Case& in, std::vector<Caution>& out)
+{
+    const std::vector<DrilledHole>& all = in.sides.holes;
+    std::vector<std::pair<size_t, size_t>> said;
+    for (size_t i = 0; i < all.size(); ++i)
+        for (size_t k = 0; k < i; ++k) {
+            if (all[i].solid.profile.empty() || all[k].solid.profile.empty()) continue;
+            const std::pair pair(all[k].hole, all[i].hole);
+            if (std::ranges::find(said, pair) != said.end()) continue;
+            auto end = [](const DrilledHole& h) -> Eigen::Vector3d { return h.solid.from + h.solid.way * h.full; };
+            const double both = (in.piece.holes[all[i].hole].diameter + in.piece.holes[all[k].hole].diameter) / 2;
+            const double by = both - between(all[i].solid.from, end(all[i]), all[k].solid.from, end(all[k]));
+            if (by <= 0) continue;
+            said.push_back(pair);
+            Caution c = atHole(in, "holes-cross", all[i], Level::Care);
+            c.id += "-" + in.piece.holes[all[k].hole].id;
+            c.measure = by;
+            c.limit = 0;
+            c.message = pair.first == pair.second
+                            ? "its holes run into one another by " + in.mm(by)
+                            : "it runs " + in.mm(by) + " into " + nameOf(in.piece, in.piece.holes[all[k].hole]);
+            c.message += ": the bit wanders off into the other; what is to be glued in is glued and cured before the "
+                         "next is drilled";
+            out.push_back(c);
+        }
+}
+
+void offIndex(const Case& in, size_t which, std::vector<Caution>& out)
+{
+    const Hole& hole = in.piece.holes[which];
+    if (hole.plate == 0) return;
+    const std::vector<IndexMark> marks = marksOf(hole);
+    if (isExact(marks)) return;
+    DrilledHole none{.hole = which, .mark = {}, .solid = {}};
+    Caution c = atHole(in, "hole-index", none, Level::Care);
+    for (const IndexMark& m : marks) c.measure = std::max(c.measure, std::abs(m.errorDeg));
+    c.limit = 0;
+    c.unit = "°";
+    c.message = std::to_string(hole.count) + " holes do not fall on " + std::to_string(hole.plate) +
+                ": the nearest are up to " + fixed(c.measure, 1) + "° off";
+    for (const int plate : platesFor(hole.count)) {
+        c.fixes.push_back(holeFix("a plate of " + std::to_string(plate) + " holes", which, [plate](Hole& q) {
+            q.plate = plate;
+            q.start = std::min(q.start, plate - 1);
+        }));
+        break;
+    }
+    out.push_back(c);
+}
+
+Caution atSawn(const Case& in, const char* kind, const Sawn& s, double z, Level level)
+{
+    Caution c;
+    c.id = std::string(kind) + "-" + s.id;
+    c.level = level;
+    c.at = nameOf(in.piece, s);
+    c.z = std::clamp(z, 0.0, in.shape.height);
+    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+    c.unit = "mm";
+    return c;
+}
+
+/// The least wood between a sawn surface and the hollow; below 0 where it comes through, and where.
+std::pair<double, double> toHollow(const Case& in, const Sawed& cut)
+{
+    std::pair<double, double> least{1e9, 0};
+    if (in.sides.inside.empty()) return least;
+    const Eigen::Vector3d along = cut.right.cross(cut.up);
+    const double far = in.sides.widest(), tall = in.shape.height;
+    constexpr int steps = 40;
+    for (size_t i = 0; i < cut.outline.size(); ++i) {
+        const Point p = cut.outline[i], q = cut.outline[(i + 1) % cut.outline.size()];
+        if (p.cwiseAbs().maxCoeff() >= beyondAll && q.cwiseAbs().maxCoeff() >= beyondAll) continue;
+        const Point at = p.cwiseAbs().maxCoeff() >= beyondAll ? q : p;
+        for (int k = 0; k <= steps; ++k) {
+            const bool lies = std::abs(along.x()) > 0.5;  // pushed along the axis
+            const double w = lies ? along.x() * tall * k / steps : far * (2.0 * k / steps - 1);
+            const Eigen::Vector3d here = cut.right * at.x() + cut.up * at.y() + along * w;
+            const double r = here.tail<2>().norm(), z = here.x();
+            if (!(r <= radiusAt(in.sides.outside, z))) continue;
+            const double bore = radiusAt(in.sides.inside, z);
+            const double wood = distanceTo(in.sides.inside, {z, r}) * (r < bore ? -1 : 1);
+            if (wood < least.first) least = {wood, z};
+        }
+    }
+    return least;
+}
+
+void oneSawn(const Case& in, const Sawn& s, std::vector<Caution>& out)
+{
+    const Polyline curve = curveOf(s);
+    const double least = in.piece.hollow.leastWall;
+    if (s.when != Sawn::Grown)
+        for (const Cut& cut : in.sides.cuts) {
+            const Sawed* solid = std::get_if<Sawed>(&cut.solid);
+            if (cut.step != sawStep(s) || !solid) continue;
+            // A wall that is sawn open from above or beside is meant to be.
+            if (s.from != Sawn::Underside) break;
+            const auto [wood, z] = toHollow(in, *solid);
+            if (wood >= least) break;
+            Caution c = atSawn(in, "saw-floor", s, z, wood <= 0 ? Level::Stop : Level::Care);
+            c.measure = wood;
+            c.limit = least;
+            c.message = wood <= 0 ? "it comes through into the hollow"
+                                  : "between it and the hollow " + in.mm(wood) + " of wood are left";
+            const double lower = least - wood + 0.2;
+            c.fixes.push_back(pieceFix("its curve " + in.mm(lower) + " lower", [id = s.id, lower](Piece& p) {
+                for (Sawn& q : p.sawn)
+                    if (q.id == id)
+                        for (Node& n : q.curve) n.r = std::max(0.0, n.r - lower);
+            }));
+            out.push_back(c);
+            break;
+        }
+    double tightest = 1e9;
+    for (const Point& p : curvatureAlong(curve))
+        if (std::abs(p.y()) > 1e-6) tightest = std::min(tightest, 1000 / std::abs(p.y()));
+    if (s.when != Sawn::Grown && tightest < in.shop.bandsawRadius) {
+        Caution c = atSawn(in, "saw-radius", s, curve.front().y(), Level::Care);
+        c.measure = tightest;
+        c.limit = in.shop.bandsawRadius;
+        c.message = "it bends with a radius of " + in.mm(tightest) +
+                    ", tighter than the bandsaw's blade turns: " + "relief cuts, or a coping saw there";
+        out.push_back(c);
+    }
+    if (s.from != Sawn::Underside) return;
+    if (sawnBefore(in.piece, s) && isWholeBlock(in.piece)) {
+        const FootHold foot = footHold(in.piece, in.shop, in.sides);
+        const bool cut =
+            std::ranges::any_of(curve, [&](const Point& p) { return p.x() <= foot.diameter / 2 && p.y() > 0.1; });
+        if (cut) {
+            Caution c = atSawn(in, "saw-grip", s, 0, Level::Stop);
+            c.measure = foot.diameter;
+            c.limit = 0;
+            c.message =
+                "sawn before it is turned it takes the wood away that the chuck is to hold: " + in.mm(foot.diameter) +
+                " in the middle of the foot";
+            c.fixes.push_back(pieceFix("saw it after it is turned", [id = s.id](Piece& p) {
+                for (Sawn& q : p.sawn)
+                    if (q.id == id) q.when = Sawn::After;
+            }));
+            out.push_back(c);
+        }
+    }
+    // A leg carries what the rim is: no narrower than it; common practice.
+    const Edge& edge = in.piece.edge;
+    double end = in.shape.footRadius;
+    if (edge.kind == Edge::Square) end = std::min(end, (s.run == Sawn::WithGrain ? edge.length : edge.width) / 2);
+    const double leg = end - curve.back().x(), rim = in.piece.hollow.rimWall;
+    if (leg < rim) {
+        Caution c = atSawn(in, "saw-leg", s, 0, leg <= 0 ? Level::Stop : Level::Care);
+        c.measure = leg;
+        c.limit = rim;
+        c.message = leg <= 0
+                        ? "no foot is left to stand on"
+                        : "the legs it leaves are " + in.mm(leg) + " wide where they are narrowest, less than the rim";
+        const double shorter = rim - leg;
+        c.fixes.push_back(pieceFix("end it " + in.mm(shorter) + " sooner", [id = s.id, shorter](Piece& p) {
+            for (Sawn& q : p.sawn) {
+                if (q.id != id || q.curve.back().z <= shorter) continue;
+                const double share = (q.curve.back().z - shorter) / q.curve.back().z;
+                for (Node& n : q.curve) n.z *= share;
+            }
+        }));
+        out.push_back(c);
+    }
+}
+
+/// Where the bark is the rim: how deep it dips.
+void bark(const Case& in, std::vector<Caution>& out)
+{
+    const auto edge = livingEdge(in.piece);
+    if (!edge) return;
+    // Across the grain the log falls away to both sides: the highest wood of the wall there.
+    double across = 0;
+    constexpr double step = 0.25;  // mm
+    for (double z = 0; z <= in.shape.height; z += step)
+        if (const double r = radiusAt(in.sides.outside, z); !takes(*edge, {z, r, 0})) across = z;
+    const double dips = in.shape.height - across;
+    if (dips < 0.5) return;
+    Caution c;
+    c.id = "living-edge";
+    c.level = Level::Note;
+    c.at = "rim";
+    c.z = across;
+    c.layer = in.layers() - 1;
+    c.measure = dips;
+    c.limit = 0;
+    c.unit = "mm";
+    c.message = "the rim follows the bark and dips by " + in.mm(dips) +
+                " across the grain: half of a turn is air there, and bark that is loose flies off: bound with thin CA "
+                "before it is turned, or taken off";
+    out.push_back(c);
+}
+
+}  // namespace
+
+void cutCurveCautions(const Case& in, std::vector<Caution>& out)
+{
+    for (const DrilledHole& h : in.sides.holes) {
+        // Those alike are judged by the one that has the least to spare: each kind is said once.
+        const size_t before = out.size();
+        oneHole(in, h, out);
+        for (size_t i = out.size(); i-- > before;) {
+            const auto same = std::find_if(out.begin(), out.begin() + static_cast<long>(before),
+                                           [&](const Caution& c) { return c.id == out[i].id; });
+            if (same == out.begin() + static_cast<long>(before)) continue;
+            if (out[i].measure < same->measure) *same = out[i];
+            out.erase(out.begin() + static_cast<long>(i));
+        }
+    }
+    crossings(in, out);
+    for (size_t i = 0; i < in.piece.holes.size(); ++i) offIndex(in, i, out);
+    for (const Sawn& s : in.piece.sawn) oneSawn(in, s, out);
+    bark(in, out);
+}
+
+}  // namespace vl

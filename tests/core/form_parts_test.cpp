@@ -1,0 +1,149 @@
+// Forms that follow a rule: what they are, that they stay so, and what stands beside them.
+#include "core/geometry/forms.h"
+#include "core/geometry/profile.h"
+#include "core/measure/input_error.h"
+#include "core/piece/edit.h"
+#include "tests/support/property.h"
+#include "tests/support/samples.h"
+
+#include <algorithm>
+#include <cmath>
+
+using namespace vl;
+
+namespace {
+
+Piece stem()
+{
+    Piece p = starts()[0].make();
+    auto node = [](double z, double r) {
+        Node n;
+        n.z = z;
+        n.r = r;
+        n.span = Span::Line;
+        return n;
+    };
+    p.outside = {node(0, 30), node(60, 24), node(120, 30), node(200, 20)};
+    p.hollow.rule = WallRule::Solid;
+    return p;
+}
+
+FormPart form(FormPart::Kind kind, double at, double length)
+{
+    FormPart f;
+    f.id = "F1";
+    f.kind = kind;
+    f.at = at;
+    f.length = length;
+    return f;
+}
+
+Polyline line(const Piece& p) { return flatten(withForms(p.outside, p.forms)); }
+
+}  // namespace
+
+TEST(FormParts, AnEllipseIsOneToAFewHundredths)
+{
+    for (const double ratio : {1.0, golden, 2.5})
+        for (const double neck : {0.0, 12.0}) {
+            Piece p = stem();
+            FormPart f = form(FormPart::Ellipse, 50, 0);
+            f.diameter = 50;
+            f.ratio = ratio;
+            f.neck = neck;
+            p.forms = {f};
+            const Polyline made = line(p);
+            const Ellipse e{50 * ratio, 50};
+            const double half = e.length / 2 * std::sqrt(1 - neck * neck / 2500);
+            // D·√(1 − x²) (CHECKS, Ornament as an ellipse); its steep ends within what a hundredth along it makes
+            // there.
+            for (double z = -0.97 * half; z <= 0.97 * half; z += half / 37)
+                EXPECT_NEAR(2 * radiusAt(made, 50 + half + z), e.diameterAt(z), 0.05) << ratio << " at " << z;
+            EXPECT_NEAR(2 * radiusAt(made, 50.001), neck, 1.2) << "it begins at its neck";
+        }
+}
+
+TEST(FormParts, WhicheverMeasureIsLessLimitsAnEllipse)
+{
+    FormPart f = form(FormPart::Ellipse, 50, 100);
+    f.diameter = 80;
+    f.ratio = 2;
+    const Polyline made = flatten(withForms(stem().outside, {f}));
+    EXPECT_NEAR(radiusRange(made, 50, 150).high, 25, 0.01) << "100 long and half as wide";
+}
+
+TEST(FormParts, RideOnTheOutlineAndStayWhatTheyAre)
+{
+    struct Case {
+        FormPart::Kind kind;
+        double middle;  // what the radius is in the middle beyond the outline there, of a length of 10
+    };
+    // A bead is half a circle over its chord, a cove half a circle into it, a V as deep as it says.
+    for (const Case& c : {Case{FormPart::Bead, 5}, Case{FormPart::Cove, -5}, Case{FormPart::Vee, -3}}) {
+        Piece p = stem();
+        p.outside[1].r = 30;  // level from the foot to 120
+        p.forms = {form(c.kind, 80, 10)};
+        EXPECT_NEAR(radiusAt(line(p), 85), 30 + c.middle, 0.02) << static_cast<int>(c.kind);
+        EXPECT_NEAR(radiusAt(line(p), 79), 30, 0.02);
+        EXPECT_NEAR(radiusAt(line(p), 91), 30, 0.02);
+        // Dragged thinner: it goes along, and is the same.
+        Piece thinner = p;
+        for (Node& n : thinner.outside)
+            if (n.z > 0 && n.z < 150) n.r = 20;
+        const double base = (radiusAt(flatten(thinner.outside), 80) + radiusAt(flatten(thinner.outside), 90)) / 2;
+        EXPECT_NEAR(radiusAt(line(thinner), 85) - base, c.middle, 0.1) << static_cast<int>(c.kind);
+    }
+    Piece p = stem();
+    FormPart step = form(FormPart::Step, 80, 10);
+    step.diameter = 36;
+    p.forms = {step};
+    EXPECT_NEAR(radiusAt(line(p), 85), 18, 1e-9);
+    FormPart foot = form(FormPart::Foot, 0, 10);
+    p.forms = {foot};
+    EXPECT_NEAR(radiusAt(line(p), 0), 20, 0.01) << "two thirds of the greatest radius, 30";
+}
+
+TEST(FormParts, AreAddedTwiceToNoEffectAndGoWithoutATrace)
+{
+    test::property([] {
+        const Piece drawn = stem();
+        Piece p = drawn;
+        const int count = *rc::gen::inRange(1, 4);
+        for (int k = 0; k < count; ++k) {
+            FormPart f = form(static_cast<FormPart::Kind>(*rc::gen::inRange(0, 7)), 10 + 60.0 * k,
+                              *rc::gen::inRange(10, 400) / 10.0);
+            f.id = "F" + std::to_string(k + 1);
+            f.diameter = 20;
+            f.depth = *rc::gen::inRange(1, 100) / 10.0;
+            f.neck = *rc::gen::inRange(0, 15);
+            p.forms.push_back(f);
+        }
+        const Piece once = withForms(p), twice = withForms(once);
+        RC_ASSERT(once == twice);
+        checkOutline(once.outside, "outside", limits::nodes);
+        for (size_t i = 1; i < once.outside.size(); ++i) RC_ASSERT(once.outside[i].z >= once.outside[i - 1].z);
+        Piece bare = once;
+        bare.forms.clear();
+        bare = withForms(bare);
+        RC_ASSERT(std::ranges::none_of(bare.outside, [](const Node& n) { return !n.form.empty(); }));
+        RC_ASSERT(bare.outside.front().z == 0);
+    });
+}
+
+TEST(FormParts, ThatCannotBeAreRefusedByName)
+{
+    FormPart f = form(FormPart::Ellipse, 10, 0);
+    EXPECT_THROW(checkFormPart(f, "forms[0]"), InputError);
+    f.diameter = 20;
+    f.neck = 20;
+    EXPECT_THROW(checkFormPart(f, "forms[0]"), InputError);
+    EXPECT_THROW(checkFormPart(form(FormPart::Bead, 10, 0), "forms[0]"), InputError);
+    Piece p = edit::addForm(stem(), FormPart::Bead);
+    p.forms[0].length = 0;
+    try {
+        checkPiece(p);
+        FAIL();
+    } catch (const InputError& e) {
+        EXPECT_EQ(e.field(), "forms[0].length_mm");
+    }
+}
