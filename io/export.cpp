@@ -96,13 +96,13 @@ void exportMoment(const Piece& piece, const Plan& plan, const std::string& step,
     if (at == static_cast<long>(order.size()))
         throw InputError("step", "'" + step.substr(0, 80) + "'", "the id of a step of the plan is");
     const std::vector<Body> bodies = bodiesAfter(piece, plan.assembly, order, static_cast<size_t>(at) + 1);
-    const bool picture = path.ends_with(".png");
-    const Mesh mesh = bodiesMesh(piece, plan.assembly, plan.sides, bodies, {picture ? shown : finest, false});
-    if (mesh.indices.empty())
+    if (bodies.empty())
         throw InputError("step", "'" + step + "', after which nothing is cut yet", "a step that gives a part is");
+    if (!path.ends_with(".png"))
+        return writeSolid(bodiesSurface(piece, plan.assembly, plan.sides, bodies, finest), path);
     const Reach reach = reachOf(plan.assembly, plan.sides, bodies);
-    if (picture) return writePicture(mesh, reach.height, reach.diameter, path);
-    writeSolid(drawnSurface(mesh), path);
+    writePicture(bodiesMesh(piece, plan.assembly, plan.sides, bodies, {shown, false}), reach.height, reach.diameter,
+                 path);
 }
 
 }  // namespace vl::io

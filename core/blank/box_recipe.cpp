@@ -228,7 +228,7 @@ private:
     Bench bench_;
     Recipe& recipe_;
     double height_, snug_ = 0;
-    Setting tenon_ = lathe("tenons, Ø", 0, "three quarters of the diameter, within the jaws' range"),
+    Setting tenon_ = lathe("tenons, Ø", 0, "3/4 · Ø, within the jaws' range"),
             high_ = {.machine = "lathe", .name = "their height", .source = "common practice", .decimals = 1};
 };
 

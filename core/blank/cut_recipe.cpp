@@ -42,8 +42,8 @@ Thing sawOnce(const Piece& piece, const Sawn& sawn, Bench& bench, const Thing& f
 /// How deep it goes, and what stays there.
 void sayDepth(const Hole& hole, const DrilledHole& first, Doing& d)
 {
-    const Setting deep = lengthOf("drill", "depth", first.full,
-                                  hole.ends == Hole::Depth ? "chosen" : "the wood along its way, and clear of it");
+    const Setting deep =
+        lengthOf("drill", "depth", first.full, hole.ends == Hole::Depth ? "chosen" : "wood along its way + clearance");
     d.settings.push_back(deep);
     switch (hole.ends) {
     case Hole::Depth:

@@ -81,8 +81,6 @@ BoxAndLid apart(const Piece& piece, const Fits& fits, const Sides& sides)
         const double tip = std::max(lid.at - lid.spigot, sides.inside.front().x()),
                      in = std::max(0.5, j.spigot - lid.wall);
         cap.outside.insert(cap.outside.begin(), {Point(tip, j.spigot), Point(lid.at, j.spigot)});
-        for (Point& p : cap.inside)
-            if (p.x() < lid.at + 1e-9) p.y() = std::min(p.y(), in);
         cap.inside.insert(cap.inside.begin(), {Point(tip, in), Point(lid.at, in)});
         // The bore is straight as far as the spigot goes in.
         drop(box.inside, lid.at - j.deep, lid.at);

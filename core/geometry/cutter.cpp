@@ -40,18 +40,27 @@ std::vector<Face> solidFaces(const Drilled& d, double tolerance)
         const double a = 2 * pi * static_cast<double>(k) / static_cast<double>(around);
         return d.from + d.way * p.x() + (right * std::cos(a) + up * std::sin(a)) * p.y();
     };
-    std::vector<Face> faces(1);
-    for (size_t k = around; k-- > 0;) faces[0].push_back(at(d.profile.front(), k));
+    std::vector<Face> faces;
+    auto cap = [&](const Point& p, bool last) {
+        if (p.y() <= 0) return;
+        faces.emplace_back();
+        for (size_t k = 0; k < around; ++k) faces.back().push_back(at(p, last ? k : around - 1 - k));
+    };
+    cap(d.profile.front(), false);
     for (size_t i = 0; i + 1 < d.profile.size(); ++i) {
         const Point &p = d.profile[i], &q = d.profile[i + 1];
-        if ((q - p).norm() < 1e-9) continue;
+        if ((q - p).norm() < 1e-9 || (p.y() <= 0 && q.y() <= 0)) continue;
         for (size_t k = 0; k < around; ++k) {
-            Face face{at(p, k), at(p, (k + 1) % around)};
-            if (q.y() > 0) face.push_back(at(q, (k + 1) % around));
-            face.push_back(at(q, q.y() > 0 ? k : 0));
+            const size_t n = (k + 1) % around;
+            Face face{at(p, p.y() > 0 ? k : 0)};
+            if (p.y() > 0) face.push_back(at(p, n));
+            face.push_back(at(q, q.y() > 0 ? n : 0));
+            if (p.y() > 0 && q.y() > 0) face.push_back(at(q, k));
+            if (p.y() <= 0) face.push_back(at(q, k));
             faces.push_back(std::move(face));
         }
     }
+    cap(d.profile.back(), true);
     return faces;
 }
 

@@ -13,7 +13,7 @@ namespace vl {
 struct Drilled {
     Eigen::Vector3d from{0, 0, 0};  ///< where it comes into the wood, mm
     Eigen::Vector3d way{1, 0, 0};   ///< of length 1
-    Polyline profile;               ///< mm along the way, from before the wood on, and radius; it ends on its axis
+    Polyline profile;               ///< mm along the way, from before the wood on, and radius
 };
 
 /// What a saw takes: an outline pushed both ways, square to its plane, further than any wood reaches.

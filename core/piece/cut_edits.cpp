@@ -1,3 +1,4 @@
+#include "core/geometry/forms.h"
 #include "core/geometry/profile.h"
 #include "core/piece/edit.h"
 
@@ -125,7 +126,7 @@ Piece addForm(Piece piece, FormPart::Kind kind)
         f.diameter = wide;
         f.length = std::round(height / 2);
         f.at = std::round(height / 4);
-        f.neck = std::round(wide / 5);
+        f.neck = std::floor(Ellipse::within(f.length, f.diameter, f.ratio).diameter / 5);
     } else if (kind == FormPart::Step || kind == FormPart::Cone)
         f.diameter = std::max(2.0, std::round(here * 0.9));
     piece.forms.push_back(std::move(f));

@@ -33,6 +33,7 @@ Outline ellipseNodes(const FormPart& part)
 {
     const Ellipse e = Ellipse::within(part.length, part.diameter, part.ratio);
     const double cut = std::min(1.0, part.neck / e.diameter), half = std::acos(cut);  // where its ends are cut off
+    if (half < 1e-3) return {};
     constexpr int spans = 16;
     auto at = [&](double angle) -> Point {
         return {e.length / 2 * (std::sin(half) + std::sin(angle)), e.diameter / 2 * std::cos(angle)};
@@ -163,6 +164,7 @@ Outline withForms(Outline outline, const std::vector<FormPart>& parts)
         if (part.kind == FormPart::Foot || outline.size() < 2) continue;
         if (part.kind == FormPart::Ellipse) {
             const Outline nodes = ellipseNodes(part);
+            if (nodes.empty()) continue;
             // What stood after it as it was before keeps its distance.
             if (const double by = nodes.back().z - ends[i]; ends[i] > part.at)
                 for (Node& n : outline)
@@ -195,6 +197,7 @@ std::vector<std::pair<double, double>> stationsOf(const FormPart& part, const Ou
         z0 = z1 = line.front().x();
     else if (part.kind == FormPart::Ellipse) {
         const Outline nodes = ellipseNodes(part);
+        if (nodes.empty()) return at;
         z0 = nodes.front().z;
         z1 = nodes.back().z;
     }

@@ -120,15 +120,18 @@ private:
         const Sides& sides = plan_.sides;
         // A facet's middle lies a little off the true surface.
         constexpr double deepest = 0.6, step = 0.04;  // mm
+        const bool known = sides.round() && sides.cuts.empty() && !sides.inside.empty();
         double under = step / 2;
         while (under < deepest && !sides.holds(s.at - under * s.normal)) under += step;
         if (under >= deepest) return none;
-        const double through = onwardsIn(sides, s.at - under * s.normal, -s.normal, mostWall);
-        if (!sides.round() || sides.inside.empty()) return through;
+        if (!known) return onwardsIn(sides, s.at - under * s.normal, -s.normal, mostWall);
         // Of round work the wall is known exactly, as everywhere else.
         const Point p(s.at.x(), s.r());
         const double toIn = distanceTo(sides.inside, p), toOut = distanceTo(sides.outside, p);
-        return std::min(through, std::max(toIn, toOut));
+        // The faces at its two ends are no wall.
+        const bool face = std::abs(s.normal.x()) > 0.9 && (std::abs(p.x() - sides.outside.front().x()) < 0.01 ||
+                                                           std::abs(p.x() - sides.outside.back().x()) < 0.01);
+        return face || std::min(toIn, toOut) > deepest ? none : std::max(toIn, toOut);
     }
 
     double marks(const Spot& s) const
@@ -168,7 +171,9 @@ std::vector<float> SurfaceMap::shades() const
     std::vector<float> out;
     const double width = range.high - range.low;
     for (const float v : values) {
-        double share = std::isnan(v) ? -1 : width > 1e-9 ? (static_cast<double>(v) - range.low) / width : 0;
+        double share = std::isnan(v)  ? -1
+                       : width > 1e-9 ? std::clamp((static_cast<double>(v) - range.low) / width, 0.0, 1.0)
+                                      : 0;
         if (share >= 0 && lowIsWorst) share = width > 1e-9 ? 1 - share : 0;
         out.push_back(static_cast<float>(share));
     }

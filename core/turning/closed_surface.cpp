@@ -78,6 +78,20 @@ Polyline ended(Polyline line)
     return line;
 }
 
+/// The hollow as a cutter, drawn on past the ends at which it opens.
+Drilled hollowOf(const Sides& sides)
+{
+    constexpr double past = 2, same = 1e-6;  // mm
+    Drilled d;
+    d.profile = sides.inside;
+    const auto ends = [&](const Point& p, const Point& face) { return p.y() > 0 && std::abs(p.x() - face.x()) < same; };
+    if (ends(d.profile.front(), sides.outside.front()))
+        d.profile.insert(d.profile.begin(), Point(d.profile.front().x() - past, d.profile.front().y()));
+    if (ends(d.profile.back(), sides.outside.back()))
+        d.profile.emplace_back(d.profile.back().x() + past, d.profile.back().y());
+    return d;
+}
+
 }  // namespace
 
 Surface closedSurface(const Sides& sides, double tolerance)
@@ -134,9 +148,11 @@ Solid solidOf(const Sides& sides, double tolerance)
     one.layers[0].z1 = sides.outside.back().x();
     one.layers[0].finishedOuter.high = sides.widest();
     one.layers[0].cells.resize(1);
-    Sides uncut = sides;
-    uncut.cuts.clear();
-    return without(drawnSurface(turnedMesh(one, uncut, {tolerance, false})), cutters, tolerance);
+    Sides solid = sides;
+    solid.cuts.clear();
+    solid.inside.clear();
+    if (!sides.inside.empty()) cutters.insert(cutters.begin(), hollowOf(sides));
+    return without(drawnSurface(turnedMesh(one, solid, {tolerance, false})), cutters, tolerance);
 }
 
 }  // namespace vl

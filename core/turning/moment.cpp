@@ -78,45 +78,84 @@ Range spanOf(const Assembly& assembly, const Body& b)
     return {assembly.layers[b.layers.front()].z0, assembly.layers[b.layers.back()].z1};
 }
 
-Mesh meshOf(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b, const MeshDetail& detail)
+/// The layers of a body by themselves.
+Assembly layersOf(const Assembly& assembly, const Body& b)
 {
-    if (b.rings) return partedMesh(assembly, piece.nest, outlineHeight(piece), detail);
     Assembly own;
     for (const size_t i : b.layers) own.layers.push_back(assembly.layers[i]);
-    const auto waits = [&](const Cut& c) { return !c.step.empty() && std::ranges::find(b.cut, c.step) == b.cut.end(); };
-    if (!b.round && !b.hollow) {
-        Mesh blank = blankMesh(own);
-        // Of one piece of wood: what is glued together is no single closed solid.
-        if (own.layers.size() != 1 || own.layers[0].cells.size() != 1) return blank;
-        std::vector<Cutter> done;
-        for (const Cut& c : sides.cuts)
-            if (!waits(c)) done.push_back(c.solid);
-        return done.empty() ? blank : painted(own, without(drawnSurface(blank), done, detail.tolerance).surface);
-    }
-    const bool whole = b.layers.size() == assembly.layers.size();
+    return own;
+}
+
+bool isDone(const Body& b, const Cut& c) { return c.step.empty() || std::ranges::find(b.cut, c.step) != b.cut.end(); }
+
+/// What the tools have left of a body that is turned or hollowed.
+Sides turnedSides(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b)
+{
     Sides turned = sides;
-    if (b.part != Body::All && !sides.inside.empty()) {
-        // What room a fit leaves cannot be seen: the usual ones do.
-        BoxAndLid both = apart(piece, Fits{}, sides);
-        turned = std::move(b.part == Body::Box ? both.box : both.lid);
-        std::erase_if(turned.cuts, waits);
-        if (!b.hollow) turned.inside.clear();
-        return painted(own, solidOf(turned, detail.tolerance).surface);
-    }
+    std::erase_if(turned.cuts, [&](const Cut& c) { return !isDone(b, c); });
     turned.axes.resize(std::min(b.axes, turned.axes.size()));
+    if (b.part != Body::All && !sides.inside.empty()) {
+        // What room a fit leaves cannot be seen: the usual ones do. The spigot comes with the hollow.
+        const double at = piece.lid.at;
+        if (b.hollow) {
+            BoxAndLid both = apart(piece, Fits{}, sides);
+            Sides& own = b.part == Body::Box ? both.box : both.lid;
+            turned.outside = std::move(own.outside);
+            turned.inside = std::move(own.inside);
+        } else {
+            turned.outside = b.part == Body::Box ? clipped(sides.outside, 0, at)
+                                                 : clipped(sides.outside, at, sides.outside.back().x());
+            turned.inside.clear();
+        }
+        return turned;
+    }
     if (!b.hollow) turned.inside.clear();
-    std::erase_if(turned.cuts, waits);
+    const bool whole = b.layers.size() == assembly.layers.size();
     const Range span = spanOf(assembly, b);
     if (!b.round) {
         turned.outside.clear();
         turned.axes.clear();
         turned.edges.clear();
-        for (const BuiltLayer& l : own.layers)
-            for (const Point& p : l.outerHold) turned.outside.push_back(p);
+        for (const size_t i : b.layers)
+            for (const Point& p : assembly.layers[i].outerHold) turned.outside.push_back(p);
     } else if (!whole)
         turned.outside = clipped(turned.outside, span.low, span.high);
     if (!whole) turned.inside = clipped(turned.inside, span.low, span.high);
-    return turnedMesh(own, turned, detail);
+    return turned;
+}
+
+/// What saw and drill have taken of a blank that no lathe has touched: of one piece of wood, as what is glued together
+/// is no single closed solid.
+std::vector<Cutter> cutBlank(const Assembly& own, const Sides& sides, const Body& b)
+{
+    std::vector<Cutter> done;
+    if (own.layers.size() != 1 || own.layers[0].cells.size() != 1) return done;
+    for (const Cut& c : sides.cuts)
+        if (isDone(b, c)) done.push_back(c.solid);
+    return done;
+}
+
+Mesh meshOf(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b, const MeshDetail& detail)
+{
+    if (b.rings) return partedMesh(assembly, piece.nest, outlineHeight(piece), detail);
+    const Assembly own = layersOf(assembly, b);
+    if (!b.round && !b.hollow) {
+        Mesh blank = blankMesh(own);
+        const std::vector<Cutter> done = cutBlank(own, sides, b);
+        return done.empty() ? blank : painted(own, without(drawnSurface(blank), done, detail.tolerance).surface);
+    }
+    const Sides turned = turnedSides(piece, assembly, sides, b);
+    // Where it does not begin at its first layer's face, its own surface says where it does.
+    return b.part != Body::All ? painted(own, solidOf(turned, detail.tolerance).surface)
+                               : turnedMesh(own, turned, detail);
+}
+
+Surface surfaceOf(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b, double tolerance)
+{
+    const Assembly own = layersOf(assembly, b);
+    if (b.rings || hasGaps(own)) return drawnSurface(meshOf(piece, assembly, sides, b, {tolerance, false}));
+    if (!b.round && !b.hollow) return without(drawnSurface(blankMesh(own)), cutBlank(own, sides, b), tolerance).surface;
+    return solidOf(turnedSides(piece, assembly, sides, b), tolerance).surface;
 }
 
 }  // namespace
@@ -187,6 +226,25 @@ Mesh bodiesMesh(const Piece& piece, const Assembly& assembly, const Sides& sides
 {
     Mesh all;
     for (const Body& b : bodies) append(all, meshOf(piece, assembly, sides, b, detail), b, assembly);
+    return all;
+}
+
+Surface bodiesSurface(const Piece& piece, const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies,
+                      double tolerance)
+{
+    Surface all;
+    for (const Body& b : bodies) {
+        const Surface one = surfaceOf(piece, assembly, sides, b, tolerance);
+        const auto first = static_cast<std::uint32_t>(all.corners.size());
+        for (std::array<double, 3> c : one.corners) {
+            c[0] += b.shift;
+            all.corners.push_back(c);
+        }
+        for (std::array<std::uint32_t, 3> f : one.faces) {
+            for (std::uint32_t& c : f) c += first;
+            all.faces.push_back(f);
+        }
+    }
     return all;
 }
 

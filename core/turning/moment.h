@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/turning/mesh.h"
+#include "core/turning/closed_surface.h"
 
 namespace vl {
 
@@ -27,6 +27,11 @@ std::vector<Body> bodiesAfter(const Piece& piece, const Assembly& assembly, cons
 /// Bodies as they lie, those that wait for their turn a little way along the axis, segments a little way out of it.
 Mesh bodiesMesh(const Piece& piece, const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies,
                 const MeshDetail& detail = {});
+
+/// The same as surfaces for other programs, each body closed by itself where its blank is, `tolerance` mm from the true
+/// ones.
+Surface bodiesSurface(const Piece& piece, const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies,
+                      double tolerance);
 
 /// How far they reach: along the axis from station 0, and across it, mm.
 struct Reach {

@@ -129,9 +129,9 @@ inline constexpr Pattern fromBothEnds{"from both ends to the middle, clear the c
 inline constexpr Pattern hollow{"Hollow to the stations"};
 inline constexpr Pattern bothRoughed{"both sides are roughed before either is finished: wood moves as it is opened"};
 inline constexpr Pattern byCalliper{"wall by calliper at each station, from the rim inwards"};
-inline constexpr Pattern depthRod{
-    "depth: a straight block across the rim, a rod through it set to stand out %1; when it touches, %2 of wood are still "
-    "left over the floor for the last cuts"};
+inline constexpr Pattern depthRod{"depth: a straight block across the rim, a rod through it set to stand out %1; when "
+                                  "it touches, %2 of wood are still "
+                                  "left over the floor for the last cuts"};
 inline constexpr Pattern goNoGo{"a card notched %1 and %2: the first goes over it, the second does not"};
 inline constexpr Pattern finishWall{"Finish the wall to the template"};
 inline constexpr Pattern shapeHasMoved{"the last cuts go on a shape that has already moved"};

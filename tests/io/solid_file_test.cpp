@@ -120,7 +120,6 @@ TEST(SolidFile, OfAStepIsTheWorkpieceThen)
     EXPECT_NEAR(before, plan.shape.woodVolume, 8e-3 * plan.shape.woodVolume);
     EXPECT_THROW(io::exportMoment(piece, plan, "no-such-step", path), InputError);
     EXPECT_THROW(io::exportMoment(piece, plan, "rough", folder.filePath("a.dxf").toStdString()), InputError);
-    EXPECT_THROW(io::exportMoment(piece, plan, "inspect-L1", path), InputError) << "nothing is cut yet";
 }
 
 TEST(SolidFile, APictureIsAPngOfThePiece)
