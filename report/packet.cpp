@@ -4,6 +4,7 @@
 #include "core/plan/working.h"
 #include "report/axes.h"
 #include "report/board_pages.h"
+#include "report/cut_paper.h"
 #include "report/drawing.h"
 #include "report/layer_sheets.h"
 #include "report/order_pages.h"
@@ -48,6 +49,8 @@ public:
             return stations();
         case PacketPart::Axes:
             return drawAxisPaper(s_, piece_, plan_, style_);
+        case PacketPart::Cuts:
+            return drawCutPaper(s_, piece_, plan_, style_);
         case PacketPart::ShopPaper:
             return drawShopPaper(s_, piece_, plan_, style_);
         case PacketPart::Template:
@@ -209,6 +212,7 @@ const std::vector<PacketPartName>& packetParts()
         {PacketPart::Mounts, "Mounts"},
         {PacketPart::Stations, "Stations"},
         {PacketPart::Axes, "Centres and index wheels"},
+        {PacketPart::Cuts, "Curves to saw, and holes"},
         {PacketPart::ShopPaper, "Angles and circles, full size"},
         {PacketPart::Template, "Template, full size"},
     };

@@ -12,7 +12,7 @@
 namespace vl::report {
 
 /// The packet's parts, in their order.
-enum class PacketPart { Cover, Layers, Strips, Boards, Order, Mounts, Stations, Axes, ShopPaper, Template };
+enum class PacketPart { Cover, Layers, Strips, Boards, Order, Mounts, Stations, Axes, Cuts, ShopPaper, Template };
 
 struct PacketPartName {
     PacketPart part;
@@ -30,8 +30,9 @@ struct PacketChoice {
 };
 
 /// Writes the packet: picture and figures, a sheet for every ring, the strip list, boards and set-ups, the glue-up
-/// order and timetable, mounts, stations, centres and index wheels, angles and scribing circles and the template at
-/// full size. Needs a QGuiApplication. Throws InputError where the device cannot be written to.
+/// order and timetable, mounts, stations, centres and index wheels, curves to saw and holes, angles and scribing
+/// circles and the template at full size. Needs a QGuiApplication. Throws InputError where the device cannot be written
+/// to.
 void printPacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style,
                  const PacketChoice& choice, QPagedPaintDevice& device);
 

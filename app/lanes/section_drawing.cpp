@@ -128,10 +128,13 @@ void SectionLane::drawWood(QPainter& painter)
                          });
     painter.save();
     painter.setClipPath(shape, Qt::IntersectClip);
-    // While a drag goes on the woods are flat; their figure is back with the release.
+    // While a drag goes on the woods are flat; their figure is back with the release, and what saw and drill have taken
+    // is gone in it.
+    const bool flat = !wood || plan.sides.cuts.empty();
     for (const BuiltLayer& l : plan.assembly.layers)
-        painter.fillRect(QRectF(QPointF(x(l.z0), over.top()), QPointF(x(l.z1) + 0.5, over.bottom())),
-                         report::woodColour(*l.woods[l.sectorAt(0)]));
+        if (flat)
+            painter.fillRect(QRectF(QPointF(x(l.z0), over.top()), QPointF(x(l.z1) + 0.5, over.bottom())),
+                             report::woodColour(*l.woods[l.sectorAt(0)]));
     if (wood) painter.drawImage(over, (*wood)[0]);
     painter.setPen(QPen(QColor(0, 0, 0, 120), 0.8));
     for (const BuiltLayer& l : plan.assembly.layers)
@@ -139,7 +142,7 @@ void SectionLane::drawWood(QPainter& painter)
     painter.restore();
     painter.save();
     painter.setClipPath(side, Qt::IntersectClip);
-    drawFlat(painter);
+    if (flat) drawFlat(painter);
     if (wood) painter.drawImage(under, (*wood)[1]);
     painter.setPen(QPen(QColor(0, 0, 0, 90), 0.7));
     for (const BuiltLayer& l : plan.assembly.layers)

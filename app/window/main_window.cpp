@@ -164,7 +164,9 @@ QWidget* MainWindow::makeBody()
     for (const Choice& c : choicesOf<MapKind>()) measure->addItem(wordsOf(c));
     measure->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     measure->setMinimumContentsLength(6);
+    tools->addSpacing(6);
     tools->addWidget(measure);
+    tools->addSpacing(6);
     connect(measure, &QComboBox::activated, this, [this](int k) {
         solid_->scene().setMap(k > 0 ? std::optional(static_cast<MapKind>(k - 1)) : std::nullopt);
     });
