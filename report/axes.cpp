@@ -147,15 +147,22 @@ void drawPlate(QPainter& painter, const QPointF& centre, double radius, int hole
 
 namespace {
 
+/// The stations of the piece that a mount holds.
+Range spanOf(const Mount& m, const Plan& plan)
+{
+    return m.held.to > 0 ? Range{m.held.from, m.held.to} : Range{0, plan.sides.outside.back().x()};
+}
+
 /// The work as it lies in a mount: its outline with stations to the right of the headstock's side. Reversed, its rim
 /// stands to the headstock.
 QPolygonF workShape(const Mount& m, const Plan& plan, const QPointF& origin, double scale)
 {
-    const double height = plan.sides.outside.back().x();
-    const bool reversed = m.held.by == Hold::Screw || m.held.by == Hold::Jam || m.held.by == Hold::Cushion ||
-                          m.held.by == Hold::Buttons || m.held.by == Hold::Vacuum || m.id == "mount-first";
+    const Range span = spanOf(m, plan);
+    const bool reversed = m.held.rimToHead;
     QPolygonF shape;
-    auto add = [&](double z, double r) { shape << origin + QPointF(reversed ? height - z : z, -r) * scale; };
+    auto add = [&](double z, double r) {
+        shape << origin + QPointF(reversed ? span.high - z : z - span.low, -r) * scale;
+    };
     const bool rough = !m.held.round && m.held.offset == 0;
     Polyline line;
     if (rough)
@@ -164,7 +171,7 @@ QPolygonF workShape(const Mount& m, const Plan& plan, const QPointF& origin, dou
             line.push_back({b.z1, b.cornerRadius()});
         }
     else
-        line = plan.sides.outside;
+        line = clipped(plan.sides.outside, span.low, span.high);
     for (const Point& p : line) add(p.x(), p.y());
     for (auto it = line.rbegin(); it != line.rend(); ++it) add(it->x(), -it->y());
     return shape;
@@ -175,7 +182,8 @@ QPolygonF workShape(const Mount& m, const Plan& plan, const QPointF& origin, dou
 void drawMount(QPainter& painter, const QRectF& box, const Mount& mount, const Plan& plan, const Shop& shop,
                const Inks& inks, const QColor& warn)
 {
-    const double height = plan.sides.outside.back().x();
+    const Range span = spanOf(mount, plan);
+    const double height = span.high - span.low;
     const double block = mount.held.overhang > height ? mount.held.overhang - height : 0;
     const double reach = std::max(mount.sweep * 1.25, 30.0), length = height + block + 70;
     const double scale = std::min(box.width() / length, box.height() / (2.2 * reach));

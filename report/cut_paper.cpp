@@ -3,6 +3,9 @@
 #include "core/blank/sawn_cuts.h"
 #include "core/measure/format.h"
 #include "report/profile_template.h"
+#include "report/type.h"
+
+#include <QFontMetricsF>
 
 #include <algorithm>
 
@@ -49,12 +52,12 @@ public:
         p.setPen(QPen(Qt::black, s_.px(0.25), Qt::SolidLine, Qt::FlatCap, Qt::MiterJoin));
         p.setBrush(Qt::NoBrush);
         p.drawPolyline(path);
-        word({2, high + 1}, QStringLiteral("axis, 12 o\u2019clock face and opposite"));
-        word({from, -2}, sawn_.from == Sawn::Sides ? QStringLiteral("middle of the blank, along it")
-                                                   : QStringLiteral("foot, station 0"));
-        const bool below = sawn_.from == Sawn::Underside;
-        word({from + (to - from) * 0.6, below ? high * 0.25 : high + 5},
-             below ? QStringLiteral("sawn away, under the line") : QStringLiteral("sawn away, over the line"));
+        const bool face = sawn_.from == Sawn::Sides;
+        word({2, high + 8}, sawn_.from == Sawn::Underside
+                                ? QStringLiteral("axis · what lies under the line is sawn away")
+                                : QStringLiteral("axis · what lies over the line is sawn away"));
+        word({from, -2.2},
+             face ? QStringLiteral("middle of the blank; the other side the same") : QStringLiteral("foot, station 0"));
         p.restore();
     }
 
@@ -64,13 +67,20 @@ private:
         const QPointF from = tile_.at(a.x(), a.y()), to = tile_.at(b.x(), b.y());
         s_.rule(from.x(), from.y(), to.x(), to.y(), thickness, ink);
     }
+    /// Words at a place, where all of them lie on this sheet.
     void word(Point at, const QString& words)
     {
         QPainter& p = s_.painter();
+        constexpr double points = 6.5, tall = 4, room = 1.5;  // mm
+        const double wide = QFontMetricsF(type(points), p.device()).horizontalAdvance(words) / s_.px(1) + room;
+        const QPointF from = tile_.at(at.x(), at.y());
+        const QRectF box =
+            tile_.turned ? QRectF(from - QPointF(tall, 0), QSizeF(tall, wide)) : QRectF(from, QSizeF(wide, tall));
+        if (!tile_.area.contains(box)) return;
         p.save();
-        p.translate(s_.px(tile_.at(at.x(), at.y())));
+        p.translate(s_.px(from));
         if (tile_.turned) p.rotate(90);
-        s_.text({0, 0, 70, 4}, words, 6.5, Qt::AlignLeft | Qt::AlignTop, QFont::Normal, QColor(80, 80, 80));
+        s_.text({0, 0, wide, tall}, words, points, Qt::AlignLeft | Qt::AlignTop, QFont::Normal, QColor(80, 80, 80));
         p.restore();
     }
 
@@ -80,17 +90,36 @@ private:
     const Polyline& line_;
 };
 
+/// The pages of a curve: small ones as often on one page as copies are needed, else as tiles to be taped.
 void drawCurve(Sheet& sheet, const Piece& piece, const Sawn& sawn)
 {
     Sides only;
     only.outside = wholeCurve(sawn);
-    const std::vector<TemplateTile> tiles = templateTiles(only, QSizeF(sheet.width(), sheet.height()));
+    const int copies = sawn.from == Sawn::Sides ? 1 : 2;
+    const QString what = QStringLiteral("To saw: %1, %2, full size")
+                             .arg(q(nameOf(piece, sawn)), QString::fromUtf8(choicesOf<Sawn::Run>()[sawn.run].words));
+    const QString how = copies == 1 ? QStringLiteral("Glued on the face.")
+                                    : QStringLiteral("Two copies, glued on both opposite sides.");
+    std::vector<TemplateTile> tiles = templateTiles(only, QSizeF(sheet.width(), sheet.height()));
+    constexpr double around = 8, words = 12;  // mm of paper round it, and over it
+    const double high =
+        std::ranges::max_element(only.outside, {}, [](const Point& p) { return p.y(); })->y() + 2 * around + words;
+    const QRectF all = tiles[0].area;
+    if (tiles.size() == 1 && copies * high <= all.height() &&
+        only.outside.back().x() - only.outside.front().x() + around <= all.width()) {
+        sheet.page(what);
+        drawBars(sheet, how);
+        for (int k = 0; k < copies; ++k) {
+            const TemplateTile tile{.z0 = only.outside.front().x() - around / 2,
+                                    .r0 = -around,
+                                    .area = QRectF(all.left(), all.top() + k * high, all.width(), high)};
+            CurveSheet(sheet, sawn, tile, only.outside).draw();
+        }
+        return;
+    }
     for (size_t k = 0; k < tiles.size(); ++k) {
-        sheet.page(QStringLiteral("To saw: %1, %2, full size")
-                       .arg(q(nameOf(piece, sawn)), QString::fromUtf8(choicesOf<Sawn::Run>()[sawn.run].words)) +
-                   (tiles.size() > 1 ? QStringLiteral(" · sheet %1 of %2").arg(k + 1).arg(tiles.size()) : QString()));
-        drawBars(sheet, sawn.from == Sawn::Sides ? QStringLiteral("One copy, on the face.")
-                                                 : QStringLiteral("Two copies, on both opposite sides."));
+        sheet.page(what + (tiles.size() > 1 ? QStringLiteral(" · sheet %1 of %2").arg(k + 1).arg(tiles.size()) : ""));
+        drawBars(sheet, how);
         CurveSheet(sheet, sawn, tiles[k], only.outside).draw();
     }
 }

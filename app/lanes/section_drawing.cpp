@@ -38,6 +38,7 @@ void SectionLane::paintEvent(QPaintEvent*)
     drawStock(painter);
     drawWood(painter);
     drawAxis(painter);
+    drawGuides(painter);
     if (doc_.piece().nest.on) drawNest(painter);
     if (handles_ == Handles::Layers) drawLayerHandles(painter);
     if (handles_ == Handles::Stations) drawStations(painter);
@@ -176,6 +177,29 @@ void SectionLane::drawFlat(QPainter& painter) const
             painter.setBrush(report::woodColour(*l.woods[static_cast<size_t>(k)]));
             painter.drawPolygon(band);
         }
+    }
+}
+
+void SectionLane::setGuide(Guide guide)
+{
+    guide_ = guide;
+    update();
+}
+
+void SectionLane::drawGuides(QPainter& painter) const
+{
+    const double height = outlineHeight(doc_.piece()), widest = greatestRadius();
+    painter.setFont(textFont(8));
+    for (const double share : guideShares(guide_)) {
+        painter.setPen(QPen(theme().accent, 1, Qt::DashLine));
+        painter.drawLine(at({share * height, 0}), at({share * height, widest}));
+        painter.drawLine(at({0, share * widest}), at({height, share * widest}));
+        painter.setPen(theme().accent);
+        const QString station = QString::fromStdString(formatLength(share * height, doc_.style())),
+                      diameter =
+                          QStringLiteral("Ø ") + QString::fromStdString(formatLength(2 * share * widest, doc_.style()));
+        painter.drawText(at({share * height, widest}) + QPointF(3, -3), station);
+        painter.drawText(at({height, share * widest}) + QPointF(6, 4), diameter);
     }
 }
 

@@ -6,6 +6,7 @@
 #include "app/lanes/columns.h"
 #include "app/lanes/lane.h"
 #include "core/blank/construction.h"
+#include "core/geometry/forms.h"
 
 namespace vl::app {
 
@@ -36,6 +37,8 @@ public:
     /// A handle of the chosen layer's construction, by its name.
     QPointF handlePosition(const std::string& name) const;
 
+    /// Lines that divide height and diameter in a proportion.
+    void setGuide(Guide guide);
     FaceView* face() const { return face_; }
     /// What the drawing takes of the lane, pixels.
     QRectF drawn() const;
@@ -97,6 +100,7 @@ private:
     void drawWood(QPainter& painter);
     void drawFlat(QPainter& painter) const;
     void drawAxis(QPainter& painter) const;
+    void drawGuides(QPainter& painter) const;
     void drawRuler(QPainter& painter) const;
     void drawLeaders(QPainter& painter) const;
     void drawOutlineHandles(QPainter& painter) const;
@@ -120,6 +124,7 @@ private:
     int mergeKey_ = 0;
     Piece dragFrom_;
     Baked wood_;
+    Guide guide_ = Guide::None;
 };
 
 }  // namespace vl::app

@@ -216,6 +216,7 @@ QWidget* MainWindow::makeBody()
     right->setStretchFactor(1, 3);
     right->setSizes({300, 356});
 
+    auto* shape = new ShapeStage(doc_);
     auto* build = new BuildStage(doc_);
     auto* cutting = new CutStage(doc_);
     auto* glue = new GlueStage(doc_);
@@ -224,12 +225,13 @@ QWidget* MainWindow::makeBody()
             !path.isEmpty())
             paint->layPicture(path);
     });
+    connect(shape, &ShapeStage::drawingWanted, this, [this, shape] { takeDrawing(*shape); });
     connect(cutting, &CutStage::importWanted, this, &MainWindow::importRack);
     connect(cutting, &CutStage::exportWanted, this, &MainWindow::exportRack);
     connect(glue, &GlueStage::calendarWanted, this, &MainWindow::exportCalendar);
     connect(glue, &GlueStage::glueBookWanted, this, [this] { GlueBookDialog(doc_, this).exec(); });
     connect(glue, &GlueStage::shopWanted, this, &MainWindow::editShop);
-    stages_ = {new ShapeStage(doc_), build, cutting, glue, new TurnStage(doc_)};
+    stages_ = {shape, build, cutting, glue, new TurnStage(doc_)};
     for (Stage* stage : stages_) {
         lanes_->addWidget(stage);
         panels_->addWidget(stage->panel());

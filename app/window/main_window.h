@@ -23,6 +23,7 @@ namespace vl::app {
 
 class Bed;
 class CautionPanel;
+class ShapeStage;
 class SolidView;
 class Stage;
 class StartPage;
@@ -70,6 +71,7 @@ public:
     void editName();
     void editShop();
     void importRack();
+    void takeDrawing(ShapeStage& shape);
     void exportRack();
     void exportCalendar();
     void setDark(bool dark);

@@ -1,4 +1,5 @@
 // What the window does with files: opening, saving, printing, exporting, drafts and the shop book.
+#include "app/stages/shape/shape_stage.h"
 #include "app/window/main_window.h"
 
 #include "app/theme/theme.h"
@@ -6,6 +7,7 @@
 #include "app/window/preferences.h"
 #include "app/window/start_page.h"
 #include "core/measure/input_error.h"
+#include "io/drawing_file.h"
 #include "io/export.h"
 #include "io/files.h"
 #include "io/rack_csv.h"
@@ -356,6 +358,16 @@ void MainWindow::importRack()
         }
         if (!doc_.changeShop(tr("boards brought in"), shop)) return;
         say(tr("%n new boards are on the rack.", nullptr, fresh));
+    });
+}
+
+void MainWindow::takeDrawing(ShapeStage& shape)
+{
+    const QString path = ask_.open(this, tr("A drawing of the outside"), tr("Drawings (*.svg *.dxf)"));
+    if (path.isEmpty()) return;
+    tryTo([&] {
+        if (shape.takeDrawing(io::readDrawing(path.toStdString())))
+            say(tr("The outside is the drawing's longest line, in its own size."));
     });
 }
 

@@ -127,7 +127,8 @@ private:
                          .diameter = screw ? screwFlange : 25,
                          .depth = screw ? screwLong : 6,
                          .overhang = height_,
-                         .tailstock = true}};
+                         .tailstock = true,
+                         .rimToHead = true}};
         if (screw) d.settings = {flange, deep};
         step(Action::Mount, "mount-first", "mounted", std::move(d));
     }
@@ -231,7 +232,8 @@ private:
                        .depth = 10,
                        .overhang = height_,
                        .tailstock = true,
-                       .round = true}});
+                       .round = true,
+                       .rimToHead = true}});
         step(Action::Turn, "foot-off", "foot-turned",
              {.title = says(foot_.by == Hold::Faceplate ? words::holesOff : words::tenonOff),
               .why = says(words::floorIsKnown),

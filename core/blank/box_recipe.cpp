@@ -83,7 +83,7 @@ private:
     }
 
     Thing mount(const char* id, const Thing& what, const char* gives, const Pattern& title, const Pattern& why,
-                double overhang)
+                double overhang, bool lid)
     {
         return bench_.step(Action::Mount, id, {what}, gives,
                            {.title = says(title),
@@ -98,7 +98,10 @@ private:
                                      .depth = high_.value,
                                      .overhang = overhang,
                                      .round = true,
-                                     .alongGrain = true}});
+                                     .alongGrain = true,
+                                     .rimToHead = lid,
+                                     .from = lid ? piece_.lid.at : 0,
+                                     .to = lid ? height_ : piece_.lid.at}});
     }
 
     Thing insideDone(const char* id, const Thing& what, const char* gives, const Pattern& title)
@@ -114,7 +117,8 @@ private:
 
     Thing makeLid(Thing lid)
     {
-        lid = mount("mount-lid", lid, "lid-mounted", words::mountLid, words::smallerFirst, height_ - piece_.lid.at);
+        lid =
+            mount("mount-lid", lid, "lid-mounted", words::mountLid, words::smallerFirst, height_ - piece_.lid.at, true);
         const double spigot = onBox() ? 0 : piece_.lid.spigot;
         const Setting deep = lathe("lid's hollow, deep", sides_.inside.back().x() - piece_.lid.at + spigot,
                                    "lid − its top"),
@@ -136,7 +140,7 @@ private:
 
     Thing makeBox(Thing box, const Thing& lid)
     {
-        box = mount("mount-box", box, "box-mounted", words::mountBox, words::bothWillBeHeld, piece_.lid.at);
+        box = mount("mount-box", box, "box-mounted", words::mountBox, words::bothWillBeHeld, piece_.lid.at, false);
         recipe_.back().after.push_back(lid.step);  // one chuck: the lid is done before the box is in it
         const double rim = piece_.lid.at + (onBox() ? piece_.lid.spigot : 0);
         const Setting deep = lathe("box's hollow, deep", rim - sides_.inside.front().x(), "rim − floor");
@@ -204,7 +208,9 @@ private:
                                     .overhang = piece_.lid.at,
                                     .tailstock = true,
                                     .round = true,
-                                    .alongGrain = true}});
+                                    .alongGrain = true,
+                                    .rimToHead = true,
+                                    .to = piece_.lid.at}});
         box = bench_.step(Action::Turn, "foot-off", {box}, "foot-turned",
                           {.title = says(words::tenonOff),
                            .why = says(words::floorIsKnown),

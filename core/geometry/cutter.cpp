@@ -15,17 +15,7 @@ bool takenBy(const Drilled& d, const Eigen::Vector3d& p)
     return r > 0 && (off - along * d.way).squaredNorm() < r * r;
 }
 
-/// By how often a line to the right crosses it (even-odd rule).
-bool takenBy(const Sawed& s, const Eigen::Vector3d& p)
-{
-    const double x = s.right.dot(p), y = s.up.dot(p);
-    bool inside = false;
-    for (size_t i = 0, j = s.outline.size() - 1; i < s.outline.size(); j = i++) {
-        const Point &a = s.outline[i], &b = s.outline[j];
-        if ((a.y() > y) != (b.y() > y) && x < a.x() + (y - a.y()) / (b.y() - a.y()) * (b.x() - a.x())) inside = !inside;
-    }
-    return inside;
-}
+bool takenBy(const Sawed& s, const Eigen::Vector3d& p) { return takes(s, p); }
 
 std::vector<Face> solidFaces(const Drilled& d, double tolerance)
 {
@@ -79,6 +69,18 @@ std::vector<Face> solidFaces(const Sawed& s, double)
 }
 
 }  // namespace
+
+/// By how often a line to the right crosses it (even-odd rule).
+bool takes(const Sawed& s, const Eigen::Vector3d& p)
+{
+    const double x = s.right.dot(p), y = s.up.dot(p);
+    bool inside = false;
+    for (size_t i = 0, j = s.outline.size() - 1; i < s.outline.size(); j = i++) {
+        const Point &a = s.outline[i], &b = s.outline[j];
+        if ((a.y() > y) != (b.y() > y) && x < a.x() + (y - a.y()) / (b.y() - a.y()) * (b.x() - a.x())) inside = !inside;
+    }
+    return inside;
+}
 
 bool takes(const Cutter& cutter, const Eigen::Vector3d& p)
 {

@@ -29,6 +29,7 @@ inline constexpr double beyondAll = 4000;
 
 /// Whether a point is taken away.
 bool takes(const Cutter& cutter, const Eigen::Vector3d& p);
+bool takes(const Sawed& saw, const Eigen::Vector3d& p);
 
 /// The solid as flat faces, not all of them convex, corners anticlockwise as seen from outside; a round one within
 /// `tolerance` mm of it.

@@ -39,4 +39,17 @@ std::vector<Facet> sphereFacets(double diameter, int facets)
     return corners;
 }
 
+std::vector<double> guideShares(Guide guide)
+{
+    switch (guide) {
+    case Guide::None:
+        return {};
+    case Guide::Thirds:
+        return {1.0 / 3, 2.0 / 3};
+    case Guide::Golden:
+        break;
+    }
+    return {1 - 1 / golden, 1 / golden};
+}
+
 }  // namespace vl

@@ -1,6 +1,9 @@
 #pragma once
 
 #include "core/geometry/point.h"
+#include "core/measure/field.h"
+
+#include <array>
 
 namespace vl {
 
@@ -27,5 +30,16 @@ struct Facet {
 /// The corners of the polygon of `facets` sides round a sphere's circle, from one end to its middle: facets / 4 of
 /// them. Plane geometry. Throws InputError where facets is not 8, 16 or 32.
 std::vector<Facet> sphereFacets(double diameter, int facets);
+
+/// Lines to draw by: where a length, or a diameter, is divided in a proportion that has stood the test of time.
+enum class Guide { None, Thirds, Golden };
+inline std::span<const Choice> choices(Guide)
+{
+    static constexpr std::array all{Choice{"none", "none"}, Choice{"thirds", "thirds"},
+                                    Choice{"golden", "golden section"}};
+    return all;
+}
+/// The shares of a length at which they stand.
+std::vector<double> guideShares(Guide guide);
 
 }  // namespace vl

@@ -72,6 +72,8 @@ struct Held {
     double offset = 0;               ///< mm, of the work's middle off the axis that it turns about
     bool round = false;              ///< turned true already
     bool alongGrain = false;         ///< held where the grain runs along the axis
+    bool rimToHead = false;          ///< its rim's end stands to the headstock
+    double from = 0, to = 0;         ///< stations of the piece that it is of, where it is a part of it; 0: all
 };
 
 /// One step from the boards to the piece.

@@ -41,7 +41,87 @@ template <class See> void overDrill(const Drilled& d, int looks, See see)
     }
 }
 
-/// Places over what is turned true, and how much wood each stands for.
+using Stretches = std::vector<Range>;  // along a line, in their order
+
+/// Where a line of place and direction runs through what a saw takes.
+Stretches takenAlong(const Sawed& s, const Eigen::Vector3d& from, const Eigen::Vector3d& way)
+{
+    const Point at(s.right.dot(from), s.up.dot(from)), on(s.right.dot(way), s.up.dot(way));
+    if (on.norm() < 1e-12) return takes(s, from) ? Stretches{{-beyondAll, beyondAll}} : Stretches{};
+    std::vector<double> crossings;
+    for (size_t i = 0, j = s.outline.size() - 1; i < s.outline.size(); j = i++) {
+        // On which side of the line its two ends lie.
+        const Point a = s.outline[j] - at, b = s.outline[i] - at;
+        const double sideA = on.x() * a.y() - on.y() * a.x(), sideB = on.x() * b.y() - on.y() * b.x();
+        if ((sideA > 0) == (sideB > 0)) continue;
+        const Point cross = a + (b - a) * (sideA / (sideA - sideB));
+        crossings.push_back(cross.dot(on) / on.squaredNorm());
+    }
+    std::ranges::sort(crossings);
+    Stretches out;
+    for (size_t k = 0; k + 1 < crossings.size(); k += 2) out.push_back({crossings[k], crossings[k + 1]});
+    return out;
+}
+
+/// What of some stretches lies in a range, mm.
+double within(const Stretches& stretches, const Range& range)
+{
+    double sum = 0, last = range.low;
+    for (const Range& s : stretches) {
+        const double low = std::max(s.low, last), high = std::min(s.high, range.high);
+        if (high > low) sum += high - low;
+        last = std::max(last, std::min(s.high, range.high));
+    }
+    return sum;
+}
+
+/// What saws take of what is turned true and keeps its edges, along lines towards 9 o'clock: how much at each station.
+/// Midpoints of stations and of angles, so that the round ends of its sections are met squarely.
+template <class See> void overLines(const Sides& sides, const std::vector<const Sawed*>& saws, See see)
+{
+    constexpr int stations = 80, lines = 64;
+    const Eigen::Vector3d way = Eigen::Vector3d::UnitZ();
+    const double z0 = sides.outside.front().x(), dz = (sides.outside.back().x() - z0) / stations;
+    for (int i = 0; i < stations; ++i) {
+        const double z = z0 + (i + 0.5) * dz, out = radiusAt(sides.outside, z);
+        const double bore = sides.inside.empty() ? std::nan("") : radiusAt(sides.inside, z);
+        if (!(out > 0)) continue;
+        // Edges square to the lines say how far up and down these go.
+        Range tall{-out, out};
+        for (const HalfSpace& h : sides.edges)
+            if (std::abs(h.normal.y()) > 0.999)
+                (h.normal.y() > 0 ? tall.high : tall.low) =
+                    h.normal.y() > 0 ? std::min(tall.high, h.offset) : std::max(tall.low, -h.offset);
+        if (tall.high <= tall.low) continue;
+        const double first = std::asin(tall.low / out), wide = std::asin(tall.high / out) - first;
+        for (int k = 0; k < lines; ++k) {
+            const double angle = first + wide * (k + 0.5) / lines, up = out * std::sin(angle);
+            const Eigen::Vector3d from(z, up, 0);
+            Range wood{-out * std::cos(angle), out * std::cos(angle)};
+            for (const HalfSpace& h : sides.edges) {
+                const double slope = h.normal.z(), room = h.offset - h.normal.dot(from);
+                if (std::abs(slope) > 1e-12)
+                    (slope > 0 ? wood.high : wood.low) =
+                        slope > 0 ? std::min(wood.high, room / slope) : std::max(wood.low, room / slope);
+                else if (room < 0)
+                    wood = {0, 0};
+            }
+            if (wood.high <= wood.low) continue;
+            Stretches all;
+            for (const Sawed* s : saws) std::ranges::copy(takenAlong(*s, from, way), std::back_inserter(all));
+            if (all.empty()) continue;
+            std::ranges::sort(all, {}, &Range::low);
+            double taken = within(all, wood);
+            if (const double half2 = bore * bore - up * up; half2 > 0) {
+                const double half = std::sqrt(half2);
+                taken -= within(all, {std::max(wood.low, -half), std::min(wood.high, half)});
+            }
+            see(z, taken * dz * out * std::cos(angle) * wide / lines);
+        }
+    }
+}
+
+/// The same by places over what is turned true, where other axes have been at it too.
 template <class See> void overTurned(const Sides& sides, int looks, See see)
 {
     const double z0 = sides.outside.front().x(), z1 = sides.outside.back().x();
@@ -64,23 +144,25 @@ Taken takenByCuts(const Assembly& assembly, const Sides& sides)
     Taken sum;
     if (assembly.layers.empty()) return sum;
     constexpr double kgPerMm3 = 1e-9;  // times kg/m³
-    const auto add = [&](const Eigen::Vector3d& p, double volume) {
-        const BuiltLayer& layer = assembly.layers[assembly.layerAt(p.x())];
+    const auto add = [&](double z, double volume) {
+        const BuiltLayer& layer = assembly.layers[assembly.layerAt(z)];
         const double wood = volume * layer.fill;
         sum.volume += wood;
         sum.mass += wood * layer.density * kgPerMm3;
-        sum.moment += wood * layer.density * kgPerMm3 * p.x();
+        sum.moment += wood * layer.density * kgPerMm3 * z;
     };
-    std::vector<const Cutter*> saws;
+    std::vector<const Sawed*> saws;
     for (const Cut& c : sides.cuts)
-        if (std::holds_alternative<Sawed>(c.solid)) saws.push_back(&c.solid);
+        if (const Sawed* s = std::get_if<Sawed>(&c.solid)) saws.push_back(s);
     const auto sawn = [&](const Eigen::Vector3d& p) {
-        return std::ranges::any_of(saws, [&](const Cutter* c) { return takes(*c, p); });
+        return std::ranges::any_of(saws, [&](const Sawed* s) { return takes(*s, p); });
     };
     constexpr int ofSaws = 16384, ofDrill = 2048;
-    if (!saws.empty())
+    if (!saws.empty() && sides.axes.empty())
+        overLines(sides, saws, add);
+    else if (!saws.empty())
         overTurned(sides, ofSaws, [&](const Eigen::Vector3d& p, double volume) {
-            if (sawn(p) && sides.holds(p, false)) add(p, volume);
+            if (sawn(p) && sides.holds(p, false)) add(p.x(), volume);
         });
     // A hole by itself, less what the saw and the holes before it have taken.
     std::vector<const Cutter*> before;
@@ -89,7 +171,7 @@ Taken takenByCuts(const Assembly& assembly, const Sides& sides)
         if (!d) continue;
         overDrill(*d, ofDrill, [&](const Eigen::Vector3d& p, double volume) {
             if (!takes(c.solid, p) || !sides.holds(p, false) || sawn(p)) return;
-            if (std::ranges::none_of(before, [&](const Cutter* o) { return takes(*o, p); })) add(p, volume);
+            if (std::ranges::none_of(before, [&](const Cutter* o) { return takes(*o, p); })) add(p.x(), volume);
         });
         before.push_back(&c.solid);
     }

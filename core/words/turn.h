@@ -156,6 +156,9 @@ inline constexpr Pattern partingThenHand{"parting tool, tailstock up, until a ne
                                          "piece held in the other; then hand sanding"};
 
 // One block, turned from both sides
+inline constexpr Pattern leavesNothing{"leaves nothing: the tenon is turned off, the foot a little hollow"};
+inline constexpr Pattern leavesRecess{"leaves the recess: kept as an ornament, or covered by a thin disc"};
+inline constexpr Pattern leavesHoles{"leaves screw holes: turned off with the waste, or plugged"};
 inline constexpr Pattern mountScrew{"Mount the block on the worm screw"};
 inline constexpr Pattern mountFaceCentres{"Mount the block between centres, its faces to them"};
 inline constexpr Pattern outsideFirst{

@@ -1,6 +1,7 @@
 // Blocks of one wood: their shapes against closed forms, what holds them against what it has to stand, and square work
 // that keeps its edges.
 #include "core/blank/block_recipe.h"
+#include "core/plan/foot_choices.h"
 #include "core/plan/plan.h"
 #include "core/turning/cross_section.h"
 #include "core/turning/mesh.h"
@@ -218,4 +219,25 @@ TEST(Square, WorkKeepsItsEdgesInMeshVolumeAndSection)
     EXPECT_GT(plan.assembly.layers[0].cells[0].endGrain(onwards(0)), 0.99);
     EXPECT_NEAR(plan.shape.greatestDiameter, 200, 1e-6) << "what it sweeps";
     for (const Mount& m : plan.mounts) EXPECT_GE(m.sweep, 100 - 1e-6);
+}
+
+TEST(Block, WhatEachWayOfHoldingTheFootCostsIsTold)
+{
+    const Piece p = bowl();
+    const auto all = footChoices(p, Shop{});
+    ASSERT_EQ(all.size(), choicesOf<FootSchool>().size());
+    for (const FootChoice& f : all) {
+        Piece as = p;
+        as.choices.foot = f.school;
+        const Plan plan = makePlan(as, Shop{});
+        double minutes = 0;
+        for (const Step& s : plan.assembly.recipe) minutes += s.workMinutes;
+        // Setting a saw is no part of what a grip costs.
+        EXPECT_NEAR(f.minutes, minutes, 3 * Shop{}.setupMinutes) << static_cast<int>(f.school);
+        EXPECT_NEAR(plan.assembly.parts[0].thickness, 70 + f.waste, 1e-9) << "the block is higher by what is lost";
+        EXPECT_TRUE(f.holds);
+        EXPECT_FALSE(print(f.leaves).empty());
+    }
+    EXPECT_EQ(all[1].waste, 0) << "a recess goes into the foot";
+    EXPECT_TRUE(footChoices(test::demo("regatta-cup"), Shop{}).empty()) << "of blocks alone";
 }

@@ -103,6 +103,8 @@ TEST(Construction, PartsDoNotOverlapAndFillTheBlank)
             const BuiltLayer& b = plan.assembly.layers[i];
             const Layer& l = s.piece.layers[i];
             if (l.is<BoardRingForm>()) continue;  // round, below
+            const BlockForm* block = l.as<BlockForm>();
+            if (block && block->shape == BlockForm::HalfLog) continue;  // no two of its sections are alike
             for (const double share : {0.21, 0.47, 0.83}) {
                 const double z = b.z0 + (b.z1 - b.z0) * share;
                 Region all;
@@ -155,6 +157,11 @@ TEST(Construction, TheBlankHoldsTheFinishedPieceWithItsAllowance)
                 // What lies beyond edges that stay is no wood of the piece.
                 if (std::ranges::any_of(plan.sides.edges,
                                         [&](const HalfSpace& h) { return h.beyond(pointAt(z, r, angle)) > 0; }))
+                    continue;
+                // Nor is what the log has not grown.
+                if (std::ranges::any_of(plan.sides.cuts, [&](const Cut& c) {
+                        return c.step.empty() && takes(c.solid, pointAt(z, r, angle));
+                    }))
                     continue;
                 const Cell* cell = b.cellAt(z, r, angle);
                 if (!cell) {

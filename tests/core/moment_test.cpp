@@ -1,5 +1,6 @@
 // The film of a piece: after every step of every sample its wood is where the recipe says, and only ever leaves.
 #include "core/plan/plan.h"
+#include "core/turning/held_work.h"
 #include "core/turning/moment.h"
 #include "tests/support/samples.h"
 
@@ -84,4 +85,30 @@ TEST(Moment, AnOarGripIsTurnedSideBySide)
         }
     }
     EXPECT_EQ(axes, 3u);
+}
+
+TEST(Moment, WhatHoldsTheWorkTouchesItAndKeepsClearOfWhatSweeps)
+{
+    const Piece piece = test::demo("pilot-box");
+    const Shop shop = test::harbourShop();
+    const Plan plan = makePlan(piece, shop);
+    for (const Mount& m : plan.mounts) {
+        Mesh mesh;
+        const Range span = m.held.to > 0 ? Range{m.held.from, m.held.to} : Range{0, outlineHeight(piece)};
+        addHolding(mesh, m.held, span, m.sweep, shop);
+        ASSERT_FALSE(mesh.indices.empty()) << m.id;
+        EXPECT_GT(meshVolume(mesh), 0) << m.id << ": its faces look outwards";
+        // Something of it lies at the work's end at the headstock; nothing but the bed and the rest's foot lies lower
+        // than what sweeps, and the rest stays in front of it.
+        const double end = m.held.rimToHead ? span.high : span.low;
+        float nearest = 1e9f;
+        for (const Vertex& v : mesh.vertices) {
+            nearest = std::min(nearest, std::abs(v.position[0] - static_cast<float>(end)));
+            const bool rest = v.position[1] <= 0.01f && v.position[2] > static_cast<float>(m.sweep);
+            const bool along =
+                v.position[0] > static_cast<float>(span.low) + 20 && v.position[0] < static_cast<float>(span.high) - 20;
+            if (along && !rest) EXPECT_LE(v.position[1], -static_cast<float>(shop.swingRadius) + 0.01f) << m.id;
+        }
+        EXPECT_LT(nearest, 3) << m.id;
+    }
 }

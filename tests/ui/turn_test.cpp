@@ -1,5 +1,6 @@
 // The Turn stage by hand: axes put in and dragged on both ends, their numbers, mounts, index and the film under the
 // solid.
+#include "app/lanes/section_lane.h"
 #include "app/solid/film_bar.h"
 #include "app/stages/turn/axes_view.h"
 #include "app/stages/turn/mounts_view.h"
@@ -9,6 +10,7 @@
 #include "tests/ui/desk.h"
 
 #include <QComboBox>
+#include <QFile>
 #include <QLabel>
 #include <QSlider>
 
@@ -214,4 +216,36 @@ TEST_F(Turn, AFormStaysAndALidIsSaidInNumbers)
     EXPECT_NEAR(desk.piece().lid.at, 64, 1e-9);
     const auto labels = desk.window.findChildren<QLabel*>();
     EXPECT_TRUE(std::ranges::any_of(labels, [](const QLabel* l) { return l->text().contains("spigot Ø"); }));
+}
+
+TEST_F(Turn, ADrawingBecomesTheOutsideAndGuidesAreDrawn)
+{
+    ASSERT_TRUE(desk.window.openDemo("regatta-cup"));
+    ASSERT_TRUE(desk.window.goTo("shape"));
+    const QString path = desk.folder.filePath("vase.svg");
+    QFile file(path);
+    ASSERT_TRUE(file.open(QIODevice::WriteOnly));
+    file.write("<svg width='200mm' viewBox='0 0 200 200'><path d='M0 150 H30 L50 80 L25 30 H0'/></svg>");
+    file.close();
+    desk.answer = path;
+    desk.press("drawing");
+    EXPECT_NEAR(outlineHeight(desk.piece()), 120, 0.01);
+    EXPECT_NEAR(desk.doc().plan().shape.greatestDiameter, 100, 0.05);
+    EXPECT_NEAR(stackHeight(desk.piece()), 120, 0.01) << "its layers fit";
+    QTest::keyClick(&desk.window, Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_NE(outlineHeight(desk.piece()), 120);
+    // A bad one is said, and changes nothing.
+    const Piece before = desk.piece();
+    ASSERT_TRUE(file.open(QIODevice::WriteOnly | QIODevice::Truncate));
+    file.write("nonsense");
+    file.close();
+    desk.press("drawing");
+    EXPECT_TRUE(desk.piece() == before);
+    EXPECT_FALSE(desk.window.message().isEmpty());
+    auto* guide = desk.named<QComboBox>("guide");
+    ASSERT_TRUE(guide);
+    const QImage bare = desk.lane<SectionLane>()->grab().toImage();
+    guide->setCurrentIndex(2);
+    emit guide->activated(2);
+    EXPECT_NE(desk.lane<SectionLane>()->grab().toImage(), bare);
 }

@@ -194,7 +194,7 @@ TEST(Export, WritesEachFormatAndRefusesOthers)
     }
     b.answer = b.folder.filePath("cup.stp");
     b.window.exportFile();
-    EXPECT_TRUE(b.window.message().contains("dxf, svg, csv, ics, stl, obj and 3mf"));
+    EXPECT_TRUE(b.window.message().contains("dxf, svg, csv, ics, stl, obj, 3mf and png"));
     EXPECT_FALSE(QFile::exists(b.answer));
     b.answer = "/no/such/folder/cup.pdf";
     EXPECT_FALSE(b.window.printPacket(report::Paper::Letter));

@@ -95,6 +95,11 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
             p = edit::fitLayers(p);
         });
     });
+    auto* guide = new QComboBox;
+    guide->setObjectName("guide");
+    for (const Choice& c : choicesOf<Guide>()) guide->addItem(wordsOf(c));
+    row(tr("Guide lines"), guide);
+    connect(guide, &QComboBox::activated, this, [this](int k) { section_->setGuide(static_cast<Guide>(k)); });
     station_ = lengthRow(tr("At station"), fieldOf(&Node::z).limit);
     diameter_ = lengthRow(tr("make the diameter"), diameters);
     connect(station_, &LengthField::edited, this, [this](double mm) {
@@ -102,6 +107,15 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
         if (!std::isnan(r)) diameter_->setValue(2 * r);
     });
     connect(diameter_, &LengthField::edited, this, &ShapeStage::setDiameter);
+
+    drawnAxis_ = new QComboBox;
+    for (const Choice& c : choicesOf<DrawnAxis>()) drawnAxis_->addItem(wordsOf(c));
+    row(tr("A drawing's axis"), drawnAxis_);
+    auto* drawing = new QPushButton(tr("Outside from a drawing \u2026"));
+    drawing->setObjectName("drawing");
+    drawing->setToolTip(tr("The longest line of an SVG or DXF drawing becomes the outside, in its own size"));
+    addToPanel(drawing);
+    connect(drawing, &QPushButton::clicked, this, &ShapeStage::drawingWanted);
 
     group(tr("Wall and floor"), "wall");
     rule_ = new QComboBox;
@@ -161,6 +175,19 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     endPanel();
 
     refresh();
+}
+
+bool ShapeStage::takeDrawing(const Drawing& drawing)
+{
+    const Outline outside = outlineFrom(drawing, static_cast<DrawnAxis>(drawnAxis_->currentIndex()));
+    return edit(tr("outside from a drawing"), [&](Piece& p) {
+        const double scale = outside.back().z / outlineHeight(p);
+        p.outside = outside;
+        for (Node& n : p.hollow.inside) n.z = std::min(n.z * scale, outside.back().z);
+        p.hollow.floor *= scale;
+        clampToLimits(p.hollow);
+        p = edit::fitLayers(p);
+    });
 }
 
 void ShapeStage::refresh()

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "app/stages/stage.h"
+#include "core/geometry/drawn_outline.h"
 
 class QCheckBox;
 class QComboBox;
@@ -16,13 +17,20 @@ public:
     explicit ShapeStage(Document& document, QWidget* parent = nullptr);
     void enter() override { section_->setFocus(); }
 
+    /// Makes the longest line of a drawing the outside, its layers to fit; false where it cannot be.
+    bool takeDrawing(const Drawing& drawing);
+
+signals:
+    /// A drawing is to be chosen and read.
+    void drawingWanted();
+
 private:
     void refresh() override;
     void setDiameter();
 
     SectionLane* section_;
     LengthField *height_, *station_, *diameter_, *nodeZ_, *nodeD_, *rim_, *base_, *floor_, *round_, *least_, *bore_;
-    QComboBox *rule_, *span_, *join_;
+    QComboBox *rule_, *span_, *join_, *drawnAxis_;
     QCheckBox* stands_;
     Group* node_;
     RecordList* forms_;

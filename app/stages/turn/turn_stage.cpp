@@ -10,6 +10,7 @@
 #include "core/blank/sawn_cuts.h"
 #include "core/measure/format.h"
 #include "core/piece/edit.h"
+#include "core/plan/foot_choices.h"
 
 #include <QComboBox>
 #include <QPushButton>
@@ -71,6 +72,11 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     group(tr("Holding, and what it is for"), "holding", false);
     const auto held = [](auto& p) -> auto& { return p.choices; };
     choiceRow(&Choices::foot, held);
+    feet_ = new QLabel;
+    feet_->setWordWrap(true);
+    feet_->setObjectName("feet");
+    feet_->setProperty("role", "quiet");
+    addToPanel(feet_);
     choiceRow(&Choices::sides, held);
     choiceRow(&Choices::last, held);
     choiceRow(&Choices::use, held);
@@ -274,9 +280,29 @@ void TurnStage::refreshAxes()
     comes_->setText(semibold(said.join(QStringLiteral("<br>"))));
 }
 
+/// What each way of holding the foot costs, and leaves.
+void TurnStage::refreshFeet()
+{
+    QStringList said;
+    for (const FootChoice& f : footChoices(doc_.piece(), doc_.shop())) {
+        const QString name = wordsOf(choicesOf<FootSchool>()[static_cast<size_t>(f.school)]),
+                      waste = f.waste > 0 ? tr("%1 of wood lost")
+                                                .arg(QString::fromStdString(formatLengthUnit(f.waste, doc_.style())))
+                                          : tr("no wood lost");
+        said << tr("<b>%1</b>: %2, %3 min of work; %4%5")
+                    .arg(name.section(QLatin1Char(','), 0, 0), waste)
+                    .arg(f.minutes, 0, 'f', 0)
+                    .arg(QString::fromStdString(print(f.leaves, doc_.style())),
+                         f.holds ? QString() : tr(". It does not hold here"));
+    }
+    feet_->setText(semibold(said.join(QStringLiteral("<br>"))));
+    feet_->setVisible(!said.isEmpty());
+}
+
 void TurnStage::refresh()
 {
     refreshRows();
+    refreshFeet();
     refreshAxes();
     holes_->refresh();
     sawn_->refresh();

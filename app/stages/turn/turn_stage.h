@@ -31,6 +31,7 @@ private:
     void buildCuts();
     void refresh() override;
     void refreshAxes();
+    void refreshFeet();
     /// The chosen axis; null where there is none.
     const OffAxis* axis() const;
     void editAxis(const QString& what, const std::function<void(OffAxis&)>& change);
@@ -43,7 +44,7 @@ private:
     QPushButton* remove_;
     FieldForm* form_;
     LengthField *from_, *to_, *radius_;
-    QLabel* comes_;
+    QLabel *comes_, *feet_;
     QWidget* range_;  ///< its fields that are no declared ones
 };
 

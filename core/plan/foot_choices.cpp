@@ -1,0 +1,36 @@
+#include "core/plan/foot_choices.h"
+
+#include "core/blank/block_recipe.h"
+#include "core/words/turn.h"
+
+#include <algorithm>
+
+namespace vl {
+
+std::vector<FootChoice> footChoices(const Piece& piece, const Shop& shop)
+{
+    std::vector<FootChoice> all;
+    if (!isWholeBlock(piece)) return all;
+    for (size_t k = 0; k < choicesOf<FootSchool>().size(); ++k) {
+        Piece as = piece;
+        as.choices.foot = static_cast<FootSchool>(k);
+        const Sides sides = sidesOf(as);
+        const Assembly assembly = assemble(as, shop, sides);
+        const Shape shape = measureShape(as, assembly, sides);
+        const FootHold foot = footHold(as, shop, sides);
+        FootChoice c{.school = as.choices.foot, .waste = footWaste(as, shop)};
+        const Part& block = assembly.parts[0];
+        c.volume = c.waste * block.length * block.width;
+        for (const Step& s : assembly.recipe) c.minutes += s.workMinutes;
+        const std::vector<Mount> mounts = mountsOf(assembly.recipe, shop, assembly, shape, {});
+        c.holds =
+            foot.fits && foot.left > 0 && std::ranges::all_of(mounts, [](const Mount& m) { return m.proof.holds; });
+        c.leaves = says(c.school == FootSchool::Tenon    ? words::leavesNothing
+                        : c.school == FootSchool::Recess ? words::leavesRecess
+                                                         : words::leavesHoles);
+        all.push_back(std::move(c));
+    }
+    return all;
+}
+
+}  // namespace vl
