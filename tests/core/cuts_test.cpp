@@ -252,27 +252,30 @@ TEST(Holes, ThatRunIntoEachOtherBreakOutOrSlideAreSaid)
         if (said) EXPECT_NEAR(said->measure, depth, 1e-6);
     }
     // A millimetre beside the end face; past it; in the air.
-    EXPECT_EQ(find(makePlan(with(cylinder(), {sideHole(95, 8, Hole::Through)}), Shop{}), "hole-beside")->level,
-              Level::Care);
-    EXPECT_EQ(find(makePlan(with(cylinder(), {sideHole(98, 8, Hole::Through)}), Shop{}), "hole-beside")->level,
-              Level::Stop);
-    EXPECT_EQ(find(makePlan(with(cylinder(), {sideHole(130, 8, Hole::Through)}), Shop{}), "hole-air")->level,
-              Level::Stop);
+    const auto level = [](const Piece& p, const char* id) {
+        const Plan plan = makePlan(p, Shop{});
+        const Caution* said = find(plan, id);
+        return said ? std::optional(said->level) : std::nullopt;
+    };
+    EXPECT_EQ(level(with(cylinder(), {sideHole(95, 8, Hole::Through)}), "hole-beside"), Level::Care);
+    EXPECT_EQ(level(with(cylinder(), {sideHole(98, 8, Hole::Through)}), "hole-beside"), Level::Stop);
+    EXPECT_EQ(level(with(cylinder(), {sideHole(130, 8, Hole::Through)}), "hole-air"), Level::Stop);
     Hole leaning = sideHole(50, 4, Hole::Wall);
     leaning.lean = 50;
-    EXPECT_TRUE(find(makePlan(with(cylinder(), {leaning}), Shop{}), "hole-slope"));
+    EXPECT_EQ(level(with(cylinder(), {leaning}), "hole-slope"), Level::Care);
     Hole wide = sideHole(0, 55, Hole::Depth);
     wide.into = Hole::Rim;
-    EXPECT_TRUE(find(makePlan(with(cylinder(40), {wide}), Shop{}), "hole-wide")) << "above 50 mm in end grain";
+    EXPECT_EQ(level(with(cylinder(40), {wide}), "hole-wide"), Level::Care) << "above 50 mm in end grain";
     // Five round on twelve holes: the nearest are up to 12° off (CHECKS, Index).
     Hole five = sideHole(50, 4, Hole::Wall);
     five.count = 5;
     five.plate = 12;
     const Piece p = with(cylinder(30, 100, 6), {five});
-    const Caution* index = find(makePlan(p, Shop{}), "hole-index");
+    const Plan plan = makePlan(p, Shop{});
+    const Caution* index = find(plan, "hole-index");
     ASSERT_TRUE(index);
     EXPECT_NEAR(index->measure, 12, 1e-9);
-    EXPECT_FALSE(find(makePlan(index->fixes[0].apply(p), Shop{}), "hole-index"));
+    EXPECT_EQ(level(index->fixes[0].apply(p), "hole-index"), std::nullopt);
 }
 
 TEST(Holes, AreDrilledWhileThePieceIsHeldAndBeforeItIsSanded)
