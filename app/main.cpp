@@ -85,7 +85,7 @@ int main(int argc, char** argv)
     QApplication::setApplicationDisplayName("Vivid Lathe");
 
     CLI::App cli{"Vivid Lathe: plan a built-up turning before the wood is cut", "vivid-lathe"};
-    std::string piece, stage, page, screenshot;
+    std::string piece, stage, page, measure, screenshot;
     std::vector<int> size{1280, 800};
     int layer = 0;
     std::vector<std::string> demo;
@@ -94,6 +94,7 @@ int main(int argc, char** argv)
     auto* demoOption = cli.add_option("--demo", demo, "open a sample piece")->expected(0, 1);
     cli.add_option("--stage", stage, "start, shape, build, cut, glue or turn");
     cli.add_option("--page", page, "of a stage: boards, strips, set-ups, shopping; timetable, recipe");
+    cli.add_option("--measure", measure, "what the solid shows in place of the wood: end grain, wall, tool marks ...");
     cli.add_option("--layer", layer, "the layer that is chosen, counted from 1");
     cli.add_option("--screenshot", screenshot, "draw the view into a PNG and exit");
     cli.add_option("--size", size, "of that picture, 1280x800 where nothing is said")
@@ -124,6 +125,7 @@ int main(int argc, char** argv)
         return 2;
     }
     window.showPage(QString::fromStdString(page));
+    window.showMeasure(measure);
     if (layer > 0) window.document().selectLayer(layer - 1);
     window.show();
     if (!screenshot.empty()) {

@@ -37,9 +37,9 @@ Piece pieceOf(const Options& o, std::ostream& err)
 
 int statusOf(const Plan& plan) { return plan.mustStop() ? mustStop : done; }
 
-void exportTo(const std::string& path, const std::string& step, const Piece& piece, const Plan& plan)
+void exportTo(const std::string& path, const std::string& step, const Piece& piece, const Shop& shop, const Plan& plan)
 {
-    if (!step.empty()) return io::exportMoment(piece, plan, step, path);
+    if (!step.empty()) return io::exportMoment(piece, shop, plan, step, path);
     if (!io::canExport(path)) throw UsageError("--out " + path + ": " + io::exportEndings() + " can be written");
     io::exportPiece(piece, plan, path);
 }
@@ -147,7 +147,7 @@ int answer(int argc, const char* const* argv, std::ostream& out, std::ostream& e
                                     o.paper == "letter" ? report::Paper::Letter : report::Paper::A4, file);
             });
         }
-        if (exportCommand->parsed()) exportTo(o.out, o.step, piece, plan);
+        if (exportCommand->parsed()) exportTo(o.out, o.step, piece, shop, plan);
         return statusOf(plan);
     } catch (const CLI::ParseError& e) {
         return app.exit(e, out, err) == 0 ? done : badWords;

@@ -1,6 +1,7 @@
 #include "io/export.h"
 
 #include "core/measure/input_error.h"
+#include "core/plan/film.h"
 #include "core/turning/moment.h"
 #include "core/turning/parted.h"
 #include "io/csv.h"
@@ -88,7 +89,8 @@ void exportPiece(const Piece& piece, const Plan& plan, const std::string& path)
     writer->second(piece, plan, path);
 }
 
-void exportMoment(const Piece& piece, const Plan& plan, const std::string& step, const std::string& path)
+void exportMoment(const Piece& piece, const Shop& shop, const Plan& plan, const std::string& step,
+                  const std::string& path)
 {
     const auto& order = plan.schedule.order;
     const auto at =
@@ -101,8 +103,9 @@ void exportMoment(const Piece& piece, const Plan& plan, const std::string& step,
     if (!path.ends_with(".png"))
         return writeSolid(bodiesSurface(piece, plan.assembly, plan.sides, bodies, finest), path);
     const Reach reach = reachOf(plan.assembly, plan.sides, bodies);
-    writePicture(bodiesMesh(piece, plan.assembly, plan.sides, bodies, {shown, false}), reach.height, reach.diameter,
-                 path);
+    Mesh mesh = bodiesMesh(piece, plan.assembly, plan.sides, bodies, {shown, false});
+    showHolding(piece, shop, plan, static_cast<size_t>(at) + 1, mesh);
+    writePicture(mesh, reach.height, reach.diameter, path);
 }
 
 }  // namespace vl::io

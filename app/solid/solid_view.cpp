@@ -3,7 +3,7 @@
 #include "app/solid/solid_gl.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
-#include "core/turning/held_work.h"
+#include "core/plan/film.h"
 #include "core/turning/parted.h"
 #include "core/wood/figure.h"
 #include "report/drawing.h"
@@ -82,27 +82,6 @@ void SolidScene::stale()
 }
 
 SolidScene::~SolidScene() { watcher_.waitForFinished(); }
-
-namespace {
-
-/// While a step is done on the lathe, what holds the work there.
-void showHolding(const Piece& piece, const Shop& shop, const Plan& plan, size_t count, Mesh& mesh)
-{
-    const auto step = [&](size_t k) -> const Step& { return plan.assembly.recipe[plan.schedule.order[k]]; };
-    if (count == 0 || count > plan.schedule.order.size()) return;
-    const Step& now = step(count - 1);
-    if (!now.held.set && std::ranges::find(now.uses, "lathe") == now.uses.end()) return;
-    for (size_t k = count; k-- > 0;) {
-        if (!step(k).held.set) continue;
-        const auto mount = std::ranges::find(plan.mounts, step(k).id, &Mount::id);
-        if (mount == plan.mounts.end()) return;
-        const Held& held = mount->held;
-        const Range span = held.to > 0 ? Range{held.from, held.to} : Range{0, outlineHeight(piece)};
-        return addHolding(mesh, held, span, mount->sweep, shop);
-    }
-}
-
-}  // namespace
 
 SolidScene::Made SolidScene::make(const Piece& piece, const Shop& shop, const Plan& plan, const Wish& wish)
 {

@@ -170,6 +170,7 @@ QWidget* MainWindow::makeBody()
     connect(measure, &QComboBox::activated, this, [this](int k) {
         solid_->scene().setMap(k > 0 ? std::optional(static_cast<MapKind>(k - 1)) : std::nullopt);
     });
+    measure_ = measure;
     auto toggle = [&](const QString& words, const QString& tip, bool on, auto&& act) {
         auto* button = new QToolButton;
         button->setText(words);
@@ -299,6 +300,15 @@ void MainWindow::setStage(int index)
     const bool last = index + 1 >= stages_.size();
     next_->setText(last ? tr("Print packet") : tr("Next: %1").arg(stages_[index + 1]->name()));
     stages_[index]->enter();
+}
+
+void MainWindow::showMeasure(const std::string& name)
+{
+    const auto all = choicesOf<MapKind>();
+    const auto it = std::ranges::find_if(all, [&](const Choice& c) { return name == c.name; });
+    if (it == all.end()) return;
+    measure_->setCurrentIndex(static_cast<int>(it - all.begin()) + 1);
+    emit measure_->activated(measure_->currentIndex());
 }
 
 void MainWindow::showPage(const QString& name)

@@ -10,6 +10,7 @@
 
 #include <functional>
 
+class QComboBox;
 class QHBoxLayout;
 class QLabel;
 class QMenu;
@@ -55,6 +56,8 @@ public:
     QStringList stageNames() const;
     /// Shows a page of the stage, where it has one of this name.
     void showPage(const QString& name);
+    /// Shows a measure on the solid by its name; another name: nothing.
+    void showMeasure(const std::string& name);
     bool openPath(const QString& path);
     bool openDemo(const QString& name);
     bool save();
@@ -138,6 +141,7 @@ private:
     QStackedWidget *pages_ = nullptr, *lanes_ = nullptr, *panels_ = nullptr;
     StartPage* start_ = nullptr;
     QList<Stage*> stages_;
+    QComboBox* measure_ = nullptr;
     SolidView* solid_ = nullptr;
     CautionPanel* cautions_ = nullptr;
     Bed* bed_ = nullptr;

@@ -1,5 +1,6 @@
 #include "core/blank/block_recipe.h"
 
+#include "core/blank/air_sweep.h"
 #include "core/blank/cut_recipe.h"
 #include "core/blank/turn_recipe.h"
 #include "core/lathe/mount.h"
@@ -44,6 +45,7 @@ public:
                     .minutes = 40,
                     .uses = {"lathe"}};
             sayDepthRod(sides_, height_, d.settings, d.how);
+            sayAir(d);
             step(Action::Turn, "hollow", "hollow-turned", std::move(d));
             if (together) finishOutside();
             sharpen("inside");
@@ -71,8 +73,18 @@ private:
     }
     void turn(const char* id, const Pattern& title, const Pattern& why, const Pattern& how, double minutes)
     {
-        step(Action::Turn, id, (std::string(id) + "-turned").c_str(),
-             {.title = says(title), .why = says(why), .how = says(how), .minutes = minutes, .uses = {"lathe"}});
+        Doing d{.title = says(title), .why = says(why), .how = says(how), .minutes = minutes, .uses = {"lathe"}};
+        sayAir(d);
+        step(Action::Turn, id, (std::string(id) + "-turned").c_str(), std::move(d));
+    }
+    /// Where edges, wings or a bark rim come round, as a measure and in words.
+    void sayAir(Doing& d) const
+    {
+        if (!(air_.high > 0)) return;
+        const Setting from{.name = "wood all round to a radius of", .value = air_.low, .decimals = 0},
+            to{.name = "sweeps a radius of", .value = air_.high, .decimals = 0};
+        d.settings.insert(d.settings.end(), {from, to});
+        d.how.also(says(words::cornersSweep, from, to));
     }
     void sand(const char* id, const Pattern& title)
     {
@@ -249,7 +261,8 @@ private:
     Recipe& recipe_;
     Bench bench_;
     double height_;
-    bool edged_ = piece_.edge.kind != Edge::Turned;
+    Range air_ = airSweep(piece_, sides_);
+    bool edged_ = air_.high > 0;  // what turns is not seen all round
     bool hollow_;
     double depth_, rim_;
     Thing now_;

@@ -159,6 +159,10 @@ inline constexpr Pattern partingThenHand{"parting tool, tailstock up, until a ne
 inline constexpr Pattern leavesNothing{"leaves nothing: the tenon is turned off, the foot a little hollow"};
 inline constexpr Pattern leavesRecess{"leaves the recess: kept as an ornament, or covered by a thin disc"};
 inline constexpr Pattern leavesHoles{"leaves screw holes: turned off with the waste, or plugged"};
+inline constexpr Pattern cornersSweep{
+    "between a radius of %1 and %2 it is seen only as a shadow: rest set outside that and its sweep marked on it, "
+    "hands "
+    "behind the mark; light cuts from where wood is all round outwards, never a finger near the edge while it turns"};
 inline constexpr Pattern mountScrew{"Mount the block on the worm screw"};
 inline constexpr Pattern mountFaceCentres{"Mount the block between centres, its faces to them"};
 inline constexpr Pattern outsideFirst{

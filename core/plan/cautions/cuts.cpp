@@ -1,5 +1,6 @@
 #include "core/plan/cautions/judge.h"
 
+#include "core/blank/air_sweep.h"
 #include "core/blank/block_recipe.h"
 #include "core/blank/sawn_cuts.h"
 #include "core/measure/format.h"
@@ -319,6 +320,27 @@ void bark(const Case& in, std::vector<Caution>& out)
     out.push_back(c);
 }
 
+/// Edges, wings and bark rims that come round unseen.
+void air(const Case& in, std::vector<Caution>& out)
+{
+    const Range sweep = airSweep(in.piece, in.sides);
+    if (!(sweep.high > 0)) return;
+    Caution c;
+    c.id = "air-sweep";
+    c.level = Level::Note;
+    c.at = "edge";
+    c.z = in.shape.height;
+    c.layer = in.layers() - 1;
+    c.measure = sweep.low;
+    c.limit = sweep.high;
+    c.unit = "mm";
+    c.message =
+        "from a radius of " + in.mm(sweep.low) + " to " + in.mm(sweep.high) +
+        " it turns half in air and is seen only as a shadow: the sweep marked on the rest, hands behind the mark, "
+        "rest off and lathe at rest before the edge is sanded";
+    out.push_back(c);
+}
+
 }  // namespace
 
 void cutCurveCautions(const Case& in, std::vector<Caution>& out)
@@ -339,6 +361,7 @@ void cutCurveCautions(const Case& in, std::vector<Caution>& out)
     for (size_t i = 0; i < in.piece.holes.size(); ++i) offIndex(in, i, out);
     for (const Sawn& s : in.piece.sawn) oneSawn(in, s, out);
     bark(in, out);
+    air(in, out);
 }
 
 }  // namespace vl

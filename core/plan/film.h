@@ -1,0 +1,11 @@
+#pragma once
+
+#include "core/plan/plan.h"
+#include "core/turning/mesh.h"
+
+namespace vl {
+
+/// Adds what holds the work after the first `count` steps to a picture of it, while a step is done on the lathe.
+void showHolding(const Piece& piece, const Shop& shop, const Plan& plan, size_t count, Mesh& mesh);
+
+}  // namespace vl
