@@ -75,8 +75,10 @@ void main()
     float across = length(vBoard.xy);
     float endGrain = across > 0.0 ? abs(vBoard.x) / across : 0.0;
     vec3 c = woodColour(vBoard, early[wood], late[wood], grain[wood].x, grain[wood].y, grain[wood].z, vSeed, endGrain);
-    if (mapped > 0.5) c = mapColour(vShade);
-    colour = vec4(woodLit(c, normalize(vNormal), floor(vPart / 1000.0) == selected ? 1.15 : 1.0), 1.0);
+    vec3 n = normalize(vNormal);
+    vec3 lit = mapped > 0.5 ? mapLit(mapColour(vShade), n)
+                            : woodLit(c, n, floor(vPart / 1000.0) == selected ? 1.15 : 1.0);
+    colour = vec4(lit, 1.0);
 }
 )";
 

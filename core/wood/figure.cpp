@@ -50,6 +50,12 @@ std::array<float, 3> measureColour(float share)
     return {c.x, c.y, c.z};
 }
 
+std::array<float, 3> litMeasure(const std::array<float, 3>& m, const std::array<float, 3>& n)
+{
+    const glsl::vec3 c = glsl::mapLit({m[0], m[1], m[2]}, {n[0], n[1], n[2]});
+    return {c.x, c.y, c.z};
+}
+
 float segmentSeed(size_t layer, size_t segment)
 {
     return glsl::woodHash(static_cast<int>(layer) * 131 + 17, static_cast<int>(segment) * 7919 + 5, 91);

@@ -17,8 +17,9 @@ std::array<float, 3> woodColour(const Figure& figure, float along, float across,
 /// chosen.
 std::array<float, 3> litColour(const std::array<float, 3>& wood, const std::array<float, 3>& normal, float lift);
 
-/// A measure on the wood as a colour, 0 harmless … 1 the worst; below 0: it has none there.
+/// A measure on the wood as a colour, 0 harmless … 1 the worst; below 0: it has none there. And that colour as lit.
 std::array<float, 3> measureColour(float share);
+std::array<float, 3> litMeasure(const std::array<float, 3>& colour, const std::array<float, 3>& normal);
 
 /// A number 0 … 1 that is always the same for the same segment of the same layer.
 float segmentSeed(size_t layer, size_t segment);

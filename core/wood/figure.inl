@@ -64,3 +64,10 @@ vec3 mapColour(float share)
     float a = clamp(share * 3.0f, 0.0f, 1.0f), b = clamp(share * 3.0f - 1.0f, 0.0f, 1.0f), c = clamp(share * 3.0f - 2.0f, 0.0f, 1.0f);
     return vec3(mix(mix(mix(0.95f, 0.91f, a), 0.78f, b), 0.36f, c), mix(mix(mix(0.93f, 0.72f, a), 0.34f, b), 0.08f, c), mix(mix(mix(0.87f, 0.38f, a), 0.18f, b), 0.18f, c));
 }
+
+// A measure lit: without colour, and never brighter than it is in its legend.
+vec3 mapLit(vec3 c, vec3 n)
+{
+    float light = 0.64f + 0.36f * clamp(-0.45f * n.x + 0.62f * n.y + 0.64f * n.z, 0.0f, 1.0f);
+    return vec3(c.x * light, c.y * light, c.z * light);
+}
