@@ -28,8 +28,8 @@ const std::vector<std::pair<std::string, Writer>>& writers()
     const auto closed = [](const Plan& plan) {
         Solid s = solidOf(plan.sides, finest);
         if (!s.whole)
-            throw InputError("file", "a piece whose cuts touch one another",
-                             "cuts that cross or keep clear of one another are");
+            throw InputError("file", "a solid that touches or crosses itself",
+                             "a wall that is whole, and cuts that cross or keep clear of one another, is");
         return s.surface;
     };
     const Writer solid = [closed](const Piece&, const Plan& plan, const std::string& path) {

@@ -88,6 +88,21 @@ std::vector<DrilledHole> drilledHoles(const Piece& piece, const Sides& sides)
                           .angleDeg = h.direction + marks[k].wanted + marks[k].errorDeg,
                           .solid = {},
                           .tip = tipOf(h)};
+            // Round it is the same all round.
+            if (k > 0 && sides.round()) {
+                const DrilledHole& first = all[all.size() - k];
+                const Eigen::AngleAxisd on((d.angleDeg - first.angleDeg) * degrees, Eigen::Vector3d::UnitX());
+                const double angle = d.angleDeg;
+                const IndexMark mark = d.mark;
+                d = first;
+                d.which = static_cast<int>(k);
+                d.angleDeg = angle;
+                d.mark = mark;
+                d.solid.from = on * first.solid.from;
+                d.solid.way = on * first.solid.way;
+                all.push_back(std::move(d));
+                continue;
+            }
             const Line line = lineOf(h, d.angleDeg, height);
             const Eigen::Vector3d start = line.at - line.way * far / 2;
             const std::vector<Range> wood = woodAlong(sides, start, line.way, far);

@@ -1,5 +1,6 @@
 #include "core/geometry/boolean.h"
 
+#include <CGAL/Exact_predicates_exact_constructions_kernel.h>
 #include <CGAL/Exact_predicates_inexact_constructions_kernel.h>
 #include <CGAL/Polygon_mesh_processing/corefinement.h>
 #include <CGAL/Polygon_mesh_processing/triangulate_faces.h>
@@ -11,43 +12,42 @@ namespace vl {
 namespace {
 
 namespace pmp = CGAL::Polygon_mesh_processing;
-using Kernel = CGAL::Exact_predicates_inexact_constructions_kernel;
-using Solid = CGAL::Surface_mesh<Kernel::Point_3>;
+
+template <class Kernel> using Solid = CGAL::Surface_mesh<typename Kernel::Point_3>;
 
 /// False where the faces do not fit together.
-bool read(const Surface& surface, Solid& solid)
+template <class Kernel> bool read(const Surface& surface, Solid<Kernel>& solid)
 {
+    using Corner = typename Solid<Kernel>::Vertex_index;
     for (const auto& c : surface.corners) solid.add_vertex({c[0], c[1], c[2]});
     for (const auto& f : surface.faces)
-        if (solid.add_face(Solid::Vertex_index(f[0]), Solid::Vertex_index(f[1]), Solid::Vertex_index(f[2])) ==
-            Solid::null_face())
-            return false;
+        if (solid.add_face(Corner(f[0]), Corner(f[1]), Corner(f[2])) == Solid<Kernel>::null_face()) return false;
     return CGAL::is_closed(solid);
 }
 
-bool read(const std::vector<Face>& faces, Solid& solid)
+template <class Kernel> bool read(const std::vector<Face>& faces, Solid<Kernel>& solid)
 {
-    std::map<std::array<double, 3>, Solid::Vertex_index> places;
+    std::map<std::array<double, 3>, typename Solid<Kernel>::Vertex_index> places;
     for (const Face& f : faces) {
-        std::vector<Solid::Vertex_index> corners;
+        std::vector<typename Solid<Kernel>::Vertex_index> corners;
         for (const Eigen::Vector3d& p : f) {
             const auto [it, fresh] = places.try_emplace({p.x(), p.y(), p.z()});
             if (fresh) it->second = solid.add_vertex({p.x(), p.y(), p.z()});
             corners.push_back(it->second);
         }
-        if (solid.add_face(corners) == Solid::null_face()) return false;
+        if (solid.add_face(corners) == Solid<Kernel>::null_face()) return false;
     }
     return pmp::triangulate_faces(solid) && CGAL::is_closed(solid);
 }
 
-Surface written(const Solid& solid)
+template <class Kernel> Surface written(const Solid<Kernel>& solid)
 {
     Surface out;
     std::vector<std::uint32_t> place(solid.number_of_vertices() + solid.number_of_removed_vertices());
     for (const auto v : solid.vertices()) {
         place[static_cast<size_t>(v)] = static_cast<std::uint32_t>(out.corners.size());
         const auto& p = solid.point(v);
-        out.corners.push_back({p.x(), p.y(), p.z()});
+        out.corners.push_back({CGAL::to_double(p.x()), CGAL::to_double(p.y()), CGAL::to_double(p.z())});
     }
     for (const auto f : solid.faces()) {
         std::array<std::uint32_t, 3> corners{};
@@ -59,22 +59,33 @@ Surface written(const Solid& solid)
     return out;
 }
 
-}  // namespace
-
-bool takeAway(Surface& from, const std::vector<Face>& solid)
+template <class Kernel> bool take(Surface& from, const std::vector<std::vector<Face>>& solids)
 {
-    Solid whole, gone;
-    if (solid.empty()) return true;
-    if (!read(from, whole) || !read(solid, gone)) return false;
+    Solid<Kernel> whole;
+    if (!read<Kernel>(from, whole)) return false;
     try {
-        if (!pmp::corefine_and_compute_difference(whole, gone, whole,
-                                                  CGAL::parameters::throw_on_self_intersection(true)))
-            return false;
+        for (const std::vector<Face>& faces : solids) {
+            Solid<Kernel> gone;
+            if (faces.empty()) continue;
+            if (!read<Kernel>(faces, gone) ||
+                !pmp::corefine_and_compute_difference(whole, gone, whole,
+                                                      CGAL::parameters::throw_on_self_intersection(true)))
+                return false;
+            whole.collect_garbage();
+        }
     } catch (const std::exception&) {
         return false;
     }
-    from = written(whole);
+    from = written<Kernel>(whole);
     return true;
+}
+
+}  // namespace
+
+bool takeAway(Surface& from, const std::vector<std::vector<Face>>& solids)
+{
+    return take<CGAL::Exact_predicates_inexact_constructions_kernel>(from, solids) ||
+           take<CGAL::Exact_predicates_exact_constructions_kernel>(from, solids);
 }
 
 }  // namespace vl

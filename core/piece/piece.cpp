@@ -173,6 +173,12 @@ void checkPiece(const Piece& p)
     checkEach(p.forms, "forms", cuts, checkFormPart);
     checkEach(p.holes, "holes", cuts, checkHole);
     checkEach(p.sawn, "sawn", cuts, checkSawn);
+    constexpr size_t mostDrilled = 300;
+    size_t drilled = 0;
+    for (const Hole& h : p.holes) drilled += static_cast<size_t>(h.count);
+    if (drilled > mostDrilled)
+        throw InputError("holes", std::to_string(drilled) + " of them all told",
+                         "up to " + std::to_string(mostDrilled) + " are");
     for (size_t i = 0; i < p.progress.done.size(); ++i)
         if (const StepDone& d = p.progress.done[i]; d.end < d.start)
             throw InputError(item("progress.done", i) + ".end_min", exact(d.end),

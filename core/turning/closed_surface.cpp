@@ -131,7 +131,9 @@ Surface closedSurface(const Sides& sides, double tolerance)
 Solid without(Surface surface, const std::vector<Cutter>& cutters, double tolerance)
 {
     Solid s{std::move(surface)};
-    for (const Cutter& c : cutters) s.whole = takeAway(s.surface, facesOf(c, tolerance)) && s.whole;
+    std::vector<std::vector<Face>> solids;
+    for (const Cutter& c : cutters) solids.push_back(facesOf(c, tolerance));
+    s.whole = solids.empty() || takeAway(s.surface, solids);
     return s;
 }
 

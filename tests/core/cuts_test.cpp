@@ -5,6 +5,7 @@
 #include "core/plan/plan.h"
 #include "core/turning/closed_surface.h"
 #include "core/turning/taken.h"
+#include "tests/core/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 
@@ -21,33 +22,12 @@ using namespace vl;
 
 namespace {
 
-Node node(double z, double r)
-{
-    Node n;
-    n.z = z;
-    n.r = r;
-    n.span = Span::Line;
-    n.smooth = false;
-    return n;
-}
+using test::corner;
 
 /// A cylinder of one block, grain along the axis; `wall` hollows it from the top with a floor of 10.
 Piece cylinder(double radius = 30, double height = 100, double wall = 0)
 {
-    Piece p;
-    p.outside = {node(0, radius), node(height, radius)};
-    p.hollow.rule = wall > 0 ? WallRule::Even : WallRule::Solid;
-    if (wall > 0) p.hollow.rimWall = wall;
-    p.hollow.floor = 10;
-    p.hollow.floorRound = 0;
-    Layer layer;
-    layer.thickness = height;
-    layer.woods = {"ash"};
-    layer.form = BlockForm{};
-    layer.as<BlockForm>()->grain = BlockForm::Along;
-    p.layers = {layer};
-    identifyLayers(p);
-    return p;
+    return test::plainCylinder(radius, height, BlockForm::Along, wall);
 }
 
 Hole sideHole(double at, double diameter, Hole::Ends ends, double direction = 0)
@@ -151,7 +131,7 @@ TEST(Cutter, NothingIsDoneToWhatIsNotClosed)
     open.corners = {{0, 0, 0}, {1, 0, 0}, {0, 1, 0}};
     open.faces = {{0, 1, 2}};
     const Surface before = open;
-    EXPECT_FALSE(takeAway(open, facesOf(Sawed{.outline = {{0, 0}, {1, 0}, {0, 1}}}, 1)));
+    EXPECT_FALSE(takeAway(open, {facesOf(Sawed{.outline = {{0, 0}, {1, 0}, {0, 1}}}, 1)}));
     EXPECT_EQ(open.faces, before.faces);
 }
 
@@ -311,7 +291,7 @@ TEST(Sawn, ArchesWingsAndSweepsTakeTheirClosedForms)
         Sawn s;
         s.from = from;
         s.run = run;
-        s.curve = {node(0, middle), node(out, end)};
+        s.curve = {corner(0, middle), corner(out, end)};
         p.sawn = {s};
         identifyCuts(p);
         return p;

@@ -3,6 +3,7 @@
 #include "core/plan/plan.h"
 #include "core/turning/closed_surface.h"
 #include "core/turning/moment.h"
+#include "tests/core/plain_piece.h"
 #include "tests/support/samples.h"
 
 #include <gtest/gtest.h>
@@ -16,32 +17,13 @@ namespace {
 /// A straight box: radius 40, bore 30, floor 8, 100 high, its lid from 60 on with 10 on top.
 Piece box(Lid::Joint joint)
 {
-    auto node = [](double z, double r) {
-        Node n;
-        n.z = z;
-        n.r = r;
-        n.span = Span::Line;
-        n.smooth = false;
-        return n;
-    };
-    Piece p;
-    p.outside = {node(0, 40), node(100, 40)};
-    p.hollow.rule = WallRule::Even;
-    p.hollow.rimWall = 10;
-    p.hollow.floor = 8;
-    p.hollow.floorRound = 0;
-    Layer layer;
-    layer.thickness = 100;
-    layer.form = BlockForm{};
-    layer.as<BlockForm>()->grain = BlockForm::Along;
-    p.layers = {layer};
+    Piece p = test::plainCylinder(40, 100, BlockForm::Along, 10, 8);
     p.lid.on = true;
     p.lid.at = 60;
     p.lid.top = 10;
     p.lid.joint = joint;
     p.lid.spigot = 6;
     p.lid.wall = 4;
-    identifyLayers(p);
     return p;
 }
 

@@ -1,6 +1,7 @@
 // Measures on the turned surface, against what is known of plain pieces.
 #include "core/plan/maps.h"
 #include "core/plan/movement.h"
+#include "tests/core/plain_piece.h"
 #include "tests/support/samples.h"
 
 #include <gtest/gtest.h>
@@ -12,30 +13,7 @@ using namespace vl;
 namespace {
 
 /// A tube of one block, radius 40, wall 6, its floor 10.
-Piece tube(BlockForm::Grain grain)
-{
-    auto node = [](double z, double r) {
-        Node n;
-        n.z = z;
-        n.r = r;
-        n.span = Span::Line;
-        n.smooth = false;
-        return n;
-    };
-    Piece p;
-    p.outside = {node(0, 40), node(80, 40)};
-    p.hollow.rule = WallRule::Even;
-    p.hollow.rimWall = 6;
-    p.hollow.floor = 10;
-    p.hollow.floorRound = 0;
-    Layer layer;
-    layer.thickness = 80;
-    layer.form = BlockForm{};
-    layer.as<BlockForm>()->grain = grain;
-    p.layers = {layer};
-    identifyLayers(p);
-    return p;
-}
+Piece tube(BlockForm::Grain grain) { return test::plainCylinder(40, 80, grain, 6); }
 
 struct Looked {
     Plan plan;

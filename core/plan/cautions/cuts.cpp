@@ -112,8 +112,8 @@ void oneHole(const Case& in, const DrilledHole& h, std::vector<Caution>& out)
                     "° off square and slides off: it needs a flat or a guide block to start in";
         out.push_back(c);
     }
-    const bool alongGrain =
-        in.assembly.layers[in.assembly.layerAt(h.solid.from.x())].cells[0].endGrain(h.solid.way) > 0.7;
+    const BuiltLayer& layer = in.assembly.layers[in.assembly.layerAt(h.solid.from.x())];
+    const bool alongGrain = layer.cells[0].endGrain(h.solid.way) > 0.7;
     if (alongGrain && std::max(hole.diameter, hole.wide) > widestBit) {
         Caution c = atHole(in, "hole-wide", h, Level::Care);
         c.measure = std::max(hole.diameter, hole.wide);
@@ -134,8 +134,16 @@ void crossings(const Case& in, std::vector<Caution>& out)
             if (all[i].solid.profile.empty() || all[k].solid.profile.empty()) continue;
             const std::pair pair(all[k].hole, all[i].hole);
             if (std::ranges::find(said, pair) != said.end()) continue;
-            auto end = [](const DrilledHole& h) -> Eigen::Vector3d { return h.solid.from + h.solid.way * h.full; };
+            // Those alike on round work lie to each other as they lie to the first.
+            if (pair.first == pair.second && in.sides.round() && all[k].which > 0) continue;
+            auto along = [](const DrilledHole& h, double share) -> Eigen::Vector3d {
+                return h.solid.from + h.solid.way * h.full * share;
+            };
+            auto middle = [&](const DrilledHole& h) { return along(h, 0.5); };
+            auto end = [&](const DrilledHole& h) { return along(h, 1); };
             const double both = (in.piece.holes[all[i].hole].diameter + in.piece.holes[all[k].hole].diameter) / 2;
+            const double far = (middle(all[i]) - middle(all[k])).norm() - (all[i].full + all[k].full) / 2;
+            if (far > both) continue;
             const double by = both - between(all[i].solid.from, end(all[i]), all[k].solid.from, end(all[k]));
             if (by <= 0) continue;
             said.push_back(pair);
@@ -346,6 +354,7 @@ void air(const Case& in, std::vector<Caution>& out)
 void cutCurveCautions(const Case& in, std::vector<Caution>& out)
 {
     for (const DrilledHole& h : in.sides.holes) {
+        if (h.which > 0 && in.sides.round()) continue;
         // Those alike are judged by the one that has the least to spare: each kind is said once.
         const size_t before = out.size();
         oneHole(in, h, out);
