@@ -360,3 +360,15 @@ TEST(Sawn, AWingIsSawnTwiceAndABarkRimFollowsTheLog)
     const double out = line.back().x(), radius = (out * out + 30 * 30) / 60;  // of a chord 2·out and a sagitta of 30
     for (const Point& q : line) EXPECT_NEAR(std::hypot(q.x(), q.y() - (75 - radius)), radius, 0.06) << q.x();
 }
+
+TEST(Sawn, RingsPartedFromABlankAreNotSawn)
+{
+    Piece p = test::demo("porthole-bangles");
+    EXPECT_FALSE(find(makePlan(p, test::harbourShop()), "nest-cut"));
+    p = edit::addSawn(std::move(p), Sawn::Underside);
+    const Plan plan = makePlan(p, test::harbourShop());
+    const Caution* said = find(plan, "nest-cut");
+    ASSERT_TRUE(said);
+    EXPECT_EQ(said->level, Level::Stop);
+    EXPECT_FALSE(find(makePlan(said->fixes[0].apply(p), test::harbourShop()), "nest-cut"));
+}

@@ -172,6 +172,20 @@ TEST_F(Turn, AnArchIsDrawnByItsThreeLengths)
         }());
 }
 
+TEST_F(Turn, ABarkLineIsALogsRoundThroughTwoHeights)
+{
+    open("gull-dish");
+    desk.press("add-bark");
+    ASSERT_EQ(desk.piece().sawn.size(), 2u);
+    desk.type("Where it runs out", "40");
+    const Sawn& bark = desk.piece().sawn.back();
+    EXPECT_EQ(bark.when, Sawn::Grown);
+    EXPECT_NEAR(bark.curve.front().r, 64, 1e-9);
+    EXPECT_NEAR(bark.curve.back().r, 40, 1e-9);
+    EXPECT_EQ(bark.curve.front().span, Span::Arc);
+    for (const Step& s : desk.doc().plan().assembly.recipe) EXPECT_NE(s.id, "saw-" + bark.id) << "it has grown so";
+}
+
 TEST_F(Turn, TheSolidShowsAMeasureWithItsWorstPlace)
 {
     open("regatta-cup");

@@ -203,6 +203,10 @@ void TurnStage::buildCuts()
     sawn_->canAdd(tr("Sweep the rim"), "add-sweep", [](Piece p) { return edit::addSawn(std::move(p), Sawn::Top); });
     sawn_->canAdd(tr("Wings from the sides"), "add-wings",
                   [](Piece p) { return edit::addSawn(std::move(p), Sawn::Sides); });
+    sawn_->canAdd(tr("A bark line as the rim"), "add-bark", [](Piece p) {
+        const double height = outlineHeight(p);
+        return edit::barkFromHeights(std::move(p), height, 0.75 * height);
+    });
     const Limit length = fieldOf(&Node::z).limit;
     const auto part = [this, length](const QString& words, double Node::*member, bool first) {
         sawn_->addLength(
@@ -215,6 +219,11 @@ void TurnStage::buildCuts()
                 Sawn& s = p.sawn[static_cast<size_t>(i)];
                 Node ends[] = {s.curve.front(), s.curve.back()};
                 ends[first ? 0 : 1].*member = mm;
+                // A log's own edge stays its circle.
+                if (s.when == Sawn::Grown && s.from == Sawn::Top) {
+                    p = edit::barkFromHeights(std::move(p), ends[0].r, ends[1].r);
+                    return;
+                }
                 edit::shapeSawn(s, ends[0].r, ends[1].r, std::max(1.0, ends[1].z));
             });
     };

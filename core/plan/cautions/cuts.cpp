@@ -349,6 +349,27 @@ void air(const Case& in, std::vector<Caution>& out)
     out.push_back(c);
 }
 
+/// Rings that are parted one inside another are no one piece that could be sawn, or drilled from its foot.
+void nested(const Case& in, std::vector<Caution>& out)
+{
+    if (!in.piece.nest.on) return;
+    std::string what;
+    for (const Sawn& s : in.piece.sawn) what = nameOf(in.piece, s);
+    for (const Hole& h : in.piece.holes)
+        if (h.into == Hole::Foot) what = nameOf(in.piece, h);
+    if (what.empty()) return;
+    Caution c;
+    c.id = "nest-cut";
+    c.level = Level::Stop;
+    c.at = what;
+    c.layer = 0;
+    c.measure = static_cast<double>(in.piece.sawn.size() + in.piece.holes.size());
+    c.limit = 0;
+    c.message = "the blank is parted into rings: no step saws it, or drills its foot, after that";
+    c.fixes.push_back(pieceFix("no rings parted from it", [](Piece& p) { p.nest.on = false; }));
+    out.push_back(c);
+}
+
 }  // namespace
 
 void cutCurveCautions(const Case& in, std::vector<Caution>& out)
@@ -371,6 +392,7 @@ void cutCurveCautions(const Case& in, std::vector<Caution>& out)
     for (const Sawn& s : in.piece.sawn) oneSawn(in, s, out);
     bark(in, out);
     air(in, out);
+    nested(in, out);
 }
 
 }  // namespace vl
