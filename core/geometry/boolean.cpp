@@ -82,10 +82,10 @@ template <class Kernel> bool take(Surface& from, const std::vector<std::vector<F
 
 }  // namespace
 
-bool takeAway(Surface& from, const std::vector<std::vector<Face>>& solids)
+bool takeAway(Surface& from, const std::vector<std::vector<Face>>& solids, Corners corners)
 {
-    return take<CGAL::Exact_predicates_inexact_constructions_kernel>(from, solids) ||
-           take<CGAL::Exact_predicates_exact_constructions_kernel>(from, solids);
+    return corners == Corners::Exact ? take<CGAL::Exact_predicates_exact_constructions_kernel>(from, solids)
+                                     : take<CGAL::Exact_predicates_inexact_constructions_kernel>(from, solids);
 }
 
 }  // namespace vl

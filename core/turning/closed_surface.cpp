@@ -133,7 +133,12 @@ Solid without(Surface surface, const std::vector<Cutter>& cutters, double tolera
     Solid s{std::move(surface)};
     std::vector<std::vector<Face>> solids;
     for (const Cutter& c : cutters) solids.push_back(facesOf(c, tolerance));
-    s.whole = solids.empty() || takeAway(s.surface, solids);
+    constexpr size_t mostExact = 5;  // solids: more of them take minutes
+    s.whole = solids.empty() || takeAway(s.surface, solids) ||
+              (solids.size() <= mostExact && takeAway(s.surface, solids, Corners::Exact));
+    // What cannot be taken away is left, so that the rest is seen.
+    if (!s.whole)
+        for (std::vector<Face>& one : solids) takeAway(s.surface, {std::move(one)});
     return s;
 }
 
