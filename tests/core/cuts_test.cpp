@@ -13,6 +13,7 @@
 #include <CGAL/Polygon_mesh_processing/measure.h>
 #include <CGAL/Polygon_mesh_processing/self_intersections.h>
 #include <CGAL/Surface_mesh.h>
+#include <Eigen/Geometry>
 #include <boost/math/quadrature/gauss_kronrod.hpp>
 
 #include <algorithm>
