@@ -79,7 +79,7 @@ Outline outlineFrom(const Drawing& drawing, DrawnAxis where, double tolerance)
     Outline outline;
     for (const Point& p : few) {
         Node n;
-        n.z = std::max(0.0, std::round(p.x() * 1e5) / 1e5 - 0.0);
+        n.z = std::max(0.0, std::round(p.x() * 1e5) / 1e5);
         n.r = p.y();
         n.span = Span::Line;
         n.smooth = false;

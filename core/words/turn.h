@@ -160,9 +160,10 @@ inline constexpr Pattern leavesNothing{"leaves nothing: the tenon is turned off,
 inline constexpr Pattern leavesRecess{"leaves the recess: kept as an ornament, or covered by a thin disc"};
 inline constexpr Pattern leavesHoles{"leaves screw holes: turned off with the waste, or plugged"};
 inline constexpr Pattern cornersSweep{
-    "between a radius of %1 and %2 it is seen only as a shadow: rest set outside that and its sweep marked on it, "
-    "hands "
-    "behind the mark; light cuts from where wood is all round outwards, never a finger near the edge while it turns"};
+    "between a radius of %1 and %2 it is seen only as a shadow: rest clear of it, its sweep marked on the rest, hands "
+    "behind the mark, never a finger near the edge while it turns; a wing or corner is brought to its thickness from "
+    "the "
+    "tip inwards, in steps of an inch or two, each finished before the next: thin, it does not bear another cut"};
 inline constexpr Pattern mountScrew{"Mount the block on the worm screw"};
 inline constexpr Pattern mountFaceCentres{"Mount the block between centres, its faces to them"};
 inline constexpr Pattern outsideFirst{

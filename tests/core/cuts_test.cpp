@@ -373,3 +373,28 @@ TEST(Sawn, RingsPartedFromABlankAreNotSawn)
     EXPECT_EQ(said->level, Level::Stop);
     EXPECT_FALSE(find(makePlan(said->fixes[0].apply(p), test::harbourShop()), "nest-cut"));
 }
+
+TEST(Sawn, NothingThatHoldsTheWorkIsSawnAwayBeforeIt)
+{
+    struct Case {
+        const char* what;
+        BlockForm::Grain grain;
+        Sawn::From from;
+        double middle;  // of the curve at the axis, of 60 in all
+        bool stop;
+    };
+    for (const Case& c : {Case{"the foot's centre", BlockForm::Along, Sawn::Underside, 8, true},
+                          Case{"the rim's centre", BlockForm::Along, Sawn::Top, 52, true},
+                          Case{"the screw's place on the rim", BlockForm::Across, Sawn::Top, 52, true},
+                          Case{"nothing in the middle", BlockForm::Along, Sawn::Underside, 0, false}}) {
+        Piece p = edit::addSawn(test::plainCylinder(60, 60, c.grain), c.from);
+        p.sawn[0].when = Sawn::Before;
+        edit::shapeSawn(p.sawn[0], c.middle, c.from == Sawn::Top ? 60 : 0, 40);
+        const Plan plan = makePlan(p, Shop{});
+        const Caution* said = find(plan, "saw-grip");
+        ASSERT_EQ(said != nullptr, c.stop) << c.what;
+        if (!said) continue;
+        EXPECT_EQ(said->level, Level::Stop) << c.what;
+        EXPECT_FALSE(find(makePlan(said->fixes[0].apply(p), Shop{}), "saw-grip")) << c.what;
+    }
+}

@@ -221,6 +221,31 @@ std::pair<double, double> toHollow(const Case& in, const Sawed& cut)
     return least;
 }
 
+/// What is sawn from below or above before the work is mounted must leave the wood that holds it there.
+void held(const Case& in, const Sawn& s, const Polyline& curve, std::vector<Caution>& out)
+{
+    if (!sawnBefore(in.piece, s) || s.from == Sawn::Sides) return;
+    constexpr double centre = 10, flange = 30, flat = 0.1;  // mm: a centre's place, a screw's flange
+    const bool below = s.from == Sawn::Underside;
+    const double middle = !isWholeBlock(in.piece) ? centre
+                          : below                 ? footHold(in.piece, in.shop, in.sides).diameter / 2
+                                                  : flange;
+    const bool cut = std::ranges::any_of(curve, [&](const Point& p) {
+        return p.x() <= middle && (below ? p.y() > flat : p.y() < in.shape.height - flat);
+    });
+    if (!cut) return;
+    Caution c = atSawn(in, "saw-grip", s, below ? 0 : in.shape.height, Level::Stop);
+    c.measure = 2 * middle;
+    c.limit = 0;
+    c.message = "sawn before it is turned it takes the wood away that holds it: " + in.mm(2 * middle) +
+                " in the middle of the " + (below ? "foot" : "rim\u2019s face");
+    c.fixes.push_back(pieceFix("saw it after it is turned", [id = s.id](Piece& p) {
+        for (Sawn& q : p.sawn)
+            if (q.id == id) q.when = Sawn::After;
+    }));
+    out.push_back(c);
+}
+
 void oneSawn(const Case& in, const Sawn& s, std::vector<Caution>& out)
 {
     const Polyline curve = curveOf(s);
@@ -258,25 +283,8 @@ void oneSawn(const Case& in, const Sawn& s, std::vector<Caution>& out)
                     ", tighter than the bandsaw's blade turns: " + "relief cuts, or a coping saw there";
         out.push_back(c);
     }
+    held(in, s, curve, out);
     if (s.from != Sawn::Underside) return;
-    if (sawnBefore(in.piece, s) && isWholeBlock(in.piece)) {
-        const FootHold foot = footHold(in.piece, in.shop, in.sides);
-        const bool cut =
-            std::ranges::any_of(curve, [&](const Point& p) { return p.x() <= foot.diameter / 2 && p.y() > 0.1; });
-        if (cut) {
-            Caution c = atSawn(in, "saw-grip", s, 0, Level::Stop);
-            c.measure = foot.diameter;
-            c.limit = 0;
-            c.message =
-                "sawn before it is turned it takes the wood away that the chuck is to hold: " + in.mm(foot.diameter) +
-                " in the middle of the foot";
-            c.fixes.push_back(pieceFix("saw it after it is turned", [id = s.id](Piece& p) {
-                for (Sawn& q : p.sawn)
-                    if (q.id == id) q.when = Sawn::After;
-            }));
-            out.push_back(c);
-        }
-    }
     // A leg carries what the rim is: no narrower than it; common practice.
     const Edge& edge = in.piece.edge;
     double end = in.shape.footRadius;
