@@ -286,24 +286,25 @@ Json mountsJson(const Plan& plan)
 {
     Json list = Json::array();
     for (const Mount& m : plan.mounts)
-        list.push_back(
-            {{"id", m.id},
-             {"step", m.id},
-             {"kind", choicesOf<Hold>()[static_cast<size_t>(m.held.by)].name},
-             {"grip",
-              {{"diameter_mm", m.held.diameter},
-               {"depth_mm", m.held.depth},
-               {"jaws", m.held.by == Hold::Tenon || m.held.by == Hold::Recess ? Json("the shop's") : Json(nullptr)}}},
-             {"overhang_mm", m.held.overhang},
-             {"tailstock", m.held.tailstock},
-             {"sweep_radius_mm", m.sweep},
-             {"rpm_low", m.speed.low},
-             {"rpm_high", m.speed.high},
-             {"limit", m.limit},
-             {"moment_nm", m.proof.moment},
-             {"limit_nm", m.proof.limit},
-             {"holds", m.proof.holds},
-             {"why", m.why}});
+        list.push_back({{"id", m.id},
+                        {"step", m.id},
+                        {"kind", choicesOf<Hold>()[static_cast<size_t>(m.held.by)].name},
+                        {"grip",
+                         {{"diameter_mm", m.held.diameter},
+                          {"depth_mm", m.held.depth},
+                          {"jaws", m.held.by == Hold::Tenon || m.held.by == Hold::Recess
+                                       ? Json(m.held.jaws.empty() ? "on the chuck" : m.held.jaws)
+                                       : Json(nullptr)}}},
+                        {"overhang_mm", m.held.overhang},
+                        {"tailstock", m.held.tailstock},
+                        {"sweep_radius_mm", m.sweep},
+                        {"rpm_low", m.speed.low},
+                        {"rpm_high", m.speed.high},
+                        {"limit", m.limit},
+                        {"moment_nm", m.proof.moment},
+                        {"limit_nm", m.proof.limit},
+                        {"holds", m.proof.holds},
+                        {"why", m.why}});
     return list;
 }
 

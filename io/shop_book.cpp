@@ -75,7 +75,35 @@ QVariant toSql(const FieldValue& value)
 {
     if (const auto* text = std::get_if<std::string>(&value)) return q(*text);
     if (const auto* flag = std::get_if<bool>(&value)) return *flag;
+    if (const auto* count = std::get_if<int>(&value)) return *count;
     return std::get<double>(value);
+}
+
+/// A field set from what the book holds, whatever its kind.
+template <class T> void putField(T& record, const std::string& path, const QVariant& value)
+{
+    if (setField(record, path, value.toDouble()) || setField(record, path, value.toInt())) return;
+    setField(record, path, value.toString().toStdString());
+}
+
+/// The lists of machines, which stand among the settings: "other_jaws.0.depth_mm".
+template <class ShopLike, class See> void eachMachineList(ShopLike& shop, See see)
+{
+    see("other_lathes", shop.otherLathes);
+    see("other_jaws", shop.otherJaws);
+    see("tools", shop.tools);
+}
+
+template <class List>
+void putMachine(List& machines, const std::string& list, const std::string& key, const QVariant& value)
+{
+    if (!key.starts_with(list + ".")) return;
+    const size_t point = key.find('.', list.size() + 1);
+    const int place = q(key.substr(list.size() + 1, point - list.size() - 1)).toInt();
+    if (point == std::string::npos || place < 0 || place >= static_cast<int>(mostMachines)) return;
+    const auto i = static_cast<size_t>(place);
+    if (machines.size() <= i) machines.resize(i + 1);
+    putField(machines[i], key.substr(point + 1), value);
 }
 
 template <class T> QVariantList row(const T& record, const std::vector<FieldItem>& columns)
@@ -226,7 +254,8 @@ Shop ShopBook::load() const
         const std::string key = settings.value(0).toString().toStdString();
         const QVariant value = settings.value(1);
         if (key == "saves") continue;
-        if (!setField(shop, key, value.toDouble())) setField(shop, key, value.toString().toStdString());
+        putField(shop, key, value);
+        eachMachineList(shop, [&](const char* list, auto& machines) { putMachine(machines, list, key, value); });
         for (size_t d = 0; d < shop.hours.size(); ++d)
             for (size_t k = 0; k < 2; ++k)
                 if (key == "hours_" + std::to_string(d) + (k ? "_end" : "_begin"))
@@ -281,6 +310,11 @@ bool ShopBook::save(const Shop& shop, Changed changed)
             db_->run(QStringLiteral("INSERT INTO setting VALUES (?, ?)"), {q(key), value});
         };
         for (const FieldItem& f : itemsOf(shop)) set(f.path, toSql(f.value));
+        eachMachineList(shop, [&](const std::string& list, const auto& machines) {
+            for (size_t i = 0; i < machines.size(); ++i)
+                for (const FieldItem& f : itemsOf(machines[i]))
+                    set(list + "." + std::to_string(i) + "." + f.path, toSql(f.value));
+        });
         for (size_t d = 0; d < shop.hours.size(); ++d)
             for (size_t k = 0; k < 2; ++k)
                 set("hours_" + std::to_string(d) + (k ? "_end" : "_begin"), shop.hours[d][k]);

@@ -145,6 +145,21 @@ void drawPlate(QPainter& painter, const QPointF& centre, double radius, int hole
     painter.drawLine(at(0, radius * 1.02), at(0, radius * 1.07));
 }
 
+void drawMarkRing(QPainter& painter, const QPointF& centre, double radius, const std::vector<double>& angles,
+                  const Inks& inks)
+{
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(inks.quiet, 1, Qt::DotLine));
+    painter.drawEllipse(centre, radius, radius);
+    painter.setPen(QPen(inks.text, 1.2));
+    const double dot = std::clamp(radius * 2.0 / static_cast<double>(std::max<size_t>(angles.size(), 1)), 1.2, 3.5);
+    for (size_t k = 0; k < angles.size(); ++k) {
+        const double a = angles[k] * degrees;
+        painter.setBrush(k == 0 ? QBrush(inks.text) : QBrush(inks.paper));
+        painter.drawEllipse(centre + QPointF(-std::sin(a), -std::cos(a)) * radius, dot, dot);
+    }
+}
+
 namespace {
 
 /// The stations of the piece that a mount holds.
@@ -192,7 +207,7 @@ void drawMount(QPainter& painter, const QRectF& box, const Mount& mount, const P
     painter.save();
     painter.setClipRect(box);
     // Bed and axis.
-    const double bed = head.y() + shop.swingRadius * scale;
+    const double bed = head.y() + shop.lathe.swingRadius * scale;
     painter.setPen(QPen(inks.quiet, 1));
     if (bed < box.bottom()) painter.drawLine(QPointF(box.left(), bed), QPointF(box.right(), bed));
     painter.setPen(QPen(inks.quiet, 1, Qt::DashDotLine));

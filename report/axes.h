@@ -29,6 +29,10 @@ void drawAxes(QPainter& painter, const QPointF& centre, double scale, const Plan
 void drawPlate(QPainter& painter, const QPointF& centre, double radius, int holes, const std::vector<IndexMark>& marks,
                const Inks& inks, const QColor& accent);
 
+/// A ring of marks at these angles from 12 o'clock, the first of them filled.
+void drawMarkRing(QPainter& painter, const QPointF& centre, double radius, const std::vector<double>& angles,
+                  const Inks& inks);
+
 /// One mount: the bed, what holds the work, the work as it lies between them, its sweep.
 void drawMount(QPainter& painter, const QRectF& box, const Mount& mount, const Plan& plan, const Shop& shop,
                const Inks& inks, const QColor& warn);

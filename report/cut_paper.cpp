@@ -1,7 +1,9 @@
 #include "report/cut_paper.h"
 
 #include "core/blank/sawn_cuts.h"
+#include "core/blank/worked_cuts.h"
 #include "core/measure/format.h"
+#include "report/grid_drawing.h"
 #include "report/profile_template.h"
 #include "report/type.h"
 
@@ -158,11 +160,46 @@ void drawHoles(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle s
                 rows, 8);
 }
 
+/// Every mark of what is worked by index, to tick.
+void drawWorked(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle style)
+{
+    const auto mm = [&](double v) { return q(formatLength(v, style, 1)); };
+    std::vector<std::vector<QString>> rows;
+    for (const WorkedPlace& p : workedPlaces(piece)) {
+        const Worked& w = piece.worked[p.worked];
+        const auto cut = straightCut(w, plan.sides);
+        const bool legs = w.kind == Worked::Legs;
+        if (!legs && !cut) continue;
+        rows.push_back({QStringLiteral("%1, %2").arg(q(nameOf(piece, w))).arg(p.which + 1),
+                        w.plate > 0 ? QStringLiteral("hole %1 of %2").arg(p.mark.hole).arg(w.plate)
+                                    : q(fixed(std::fmod(p.angleDeg + 720, 360), 1)) + QStringLiteral("°"),
+                        mm(legs ? 0 : w.from), mm(legs ? w.height : w.to), legs ? QString() : mm(w.depth),
+                        legs ? QString() : mm(cut->deepest), mm(legs ? w.width : cut->widest), QStringLiteral("□")});
+    }
+    if (rows.empty()) return;
+    const auto right = Qt::AlignRight;
+    sheet.table(QStringLiteral("Worked by index"),
+                QStringLiteral("In %1. Stations from the foot; depth below the turned surface at both ends, and where "
+                               "it is deepest. Lathe switched off, spindle locked.")
+                    .arg(unitName(style)),
+                {{"What", 0.25},
+                 {"Towards", 0.16, right},
+                 {"From", 0.11, right},
+                 {"To", 0.11, right},
+                 {"Deep", 0.1, right},
+                 {"deepest", 0.1, right},
+                 {"Wide", 0.11, right},
+                 {"", 0.06, right}},
+                rows, 8);
+}
+
 }  // namespace
 
 void drawCutPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle style)
 {
     drawHoles(sheet, piece, plan, style);
+    drawWorked(sheet, piece, plan, style);
+    drawGridPaper(sheet, piece, plan, style);
     for (const Sawn& s : piece.sawn)
         if (s.when != Sawn::Grown) drawCurve(sheet, piece, s);
 }

@@ -212,7 +212,7 @@ const std::vector<PacketPartName>& packetParts()
         {PacketPart::Mounts, "Mounts"},
         {PacketPart::Stations, "Stations"},
         {PacketPart::Axes, "Centres and index wheels"},
-        {PacketPart::Cuts, "Curves to saw, and holes"},
+        {PacketPart::Cuts, "Curves to saw, holes, what is worked by index"},
         {PacketPart::ShopPaper, "Angles and circles, full size"},
         {PacketPart::Template, "Template, full size"},
     };

@@ -6,6 +6,7 @@
 #include "core/piece/field_items.h"
 #include "core/turning/views.h"
 #include "report/drawing.h"
+#include "report/grid_drawing.h"
 
 #include <QButtonGroup>
 #include <QHBoxLayout>
@@ -158,6 +159,11 @@ void FaceView::drawEnd(QPainter& painter)
     painter.setBrush(Qt::NoBrush);
     const double r = doc_.plan().shape.greatestDiameter / 2 * scale();
     painter.drawEllipse(centre(), r, r);
+    if (shows_ != Shows::Rim) return;
+    const QColor line(0, 0, 0, 130);
+    for (const GridOf& g : gridsOf(doc_.piece(), doc_.plan().sides))
+        if (const Decor& d = doc_.piece().decors[g.decor]; d.on == Decor::Face)
+            report::GridDrawing(d, g, centre(), scale()).drawCells(painter, {line, line, line, theme().panel});
 }
 
 void FaceView::drawLayer(QPainter& painter)

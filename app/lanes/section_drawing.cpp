@@ -37,6 +37,7 @@ void SectionLane::paintEvent(QPaintEvent*)
     painter.setClipRect(QRectF(0, top - 24, axis_.place().section, drawingBottom() - top + 24));
     drawStock(painter);
     drawWood(painter);
+    if (handles_ == Handles::Outline) drawTrace(painter);
     drawAxis(painter);
     drawGuides(painter);
     if (doc_.piece().nest.on) drawNest(painter);
@@ -184,6 +185,34 @@ void SectionLane::setGuide(Guide guide)
 {
     guide_ = guide;
     update();
+}
+
+void SectionLane::drawTrace(QPainter& painter)
+{
+    const Trace& t = doc_.piece().trace;
+    const QString file = QString::fromStdString(t.picture);
+    if (file != traceFrom_) {
+        traceFrom_ = file;
+        trace_ = file.isEmpty() ? QImage() : QImage(file);
+    }
+    if (!file.isEmpty() && trace_.isNull()) {
+        painter.setPen(theme().warn);
+        painter.setFont(textFont(8.5));
+        painter.drawText(QRectF(12, height() - rulerHeight - 24, width() - 24, 18), Qt::AlignLeft | Qt::AlignVCenter,
+                         tr("The picture to trace is not there: %1").arg(file));
+    } else if (!file.isEmpty()) {
+        painter.save();
+        painter.setRenderHint(QPainter::SmoothPixmapTransform, !doc_.live());
+        painter.setOpacity(t.strength / 100);
+        painter.translate(at({t.along, t.up}));
+        painter.rotate(-t.turned);
+        const double wide = t.width * axis_.scale(), tall = wide * trace_.height() / trace_.width();
+        painter.drawImage(QRectF(-wide / 2, -tall / 2, wide, tall), trace_);
+        painter.restore();
+    }
+    if (line_ != Line::Drawn) return;
+    painter.setPen(QPen(theme().accent, 2));
+    painter.drawLine(lineFrom_, hoverAt_);
 }
 
 void SectionLane::drawGuides(QPainter& painter) const

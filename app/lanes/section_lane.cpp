@@ -191,6 +191,11 @@ void SectionLane::mousePressEvent(QMouseEvent* event)
     panFrom_ = event->position();
     if (event->button() != Qt::LeftButton) return;
     const QPointF p = event->position();
+    if (line_ == Line::Wanted) {
+        line_ = Line::Drawn;
+        lineFrom_ = hoverAt_ = p;
+        return;
+    }
     drag_ = hitAt(p);
     dragFrom_ = doc_.piece();
     mergeKey_ = Document::newMergeKey();
@@ -240,6 +245,7 @@ void SectionLane::mouseMoveEvent(QMouseEvent* event)
         panFrom_ = event->position();
         return;
     }
+    if (line_ != Line::None) return update();
     if (drag_.grip != Grip::None && event->buttons() & Qt::LeftButton)
         dragTo(event->position() + grabOffset_, event->modifiers() & Qt::AltModifier);
     else {
@@ -250,6 +256,14 @@ void SectionLane::mouseMoveEvent(QMouseEvent* event)
                                                  : Qt::SizeAllCursor);
     }
     update();
+}
+
+void SectionLane::wantTraceAxis()
+{
+    if (doc_.piece().trace.picture.empty()) return;
+    line_ = Line::Wanted;
+    setCursor(Qt::CrossCursor);
+    setFocus();
 }
 
 void SectionLane::dragTo(const QPointF& p, bool free)
@@ -296,6 +310,17 @@ void SectionLane::mouseReleaseEvent(QMouseEvent* event)
 {
     if (event->button() == Qt::MiddleButton) panning_ = false;
     if (event->button() != Qt::LeftButton) return;
+    if (line_ == Line::Drawn) {
+        line_ = Line::None;
+        unsetCursor();
+        Piece next = doc_.piece();
+        const QPointF to = event->position();
+        next.trace =
+            straightened(next.trace, {z(lineFrom_.x()), r(lineFrom_.y())}, {z(to.x()), r(to.y())}, outlineHeight(next));
+        doc_.apply(tr("axis of the picture"), std::move(next));
+        update();
+        return;
+    }
     drag_ = {};
     grabOffset_ = {};
     doc_.endDrag();
@@ -388,6 +413,11 @@ void SectionLane::nudge(int dz, int dr)
 
 void SectionLane::keyPressEvent(QKeyEvent* event)
 {
+    if (event->key() == Qt::Key_Escape && line_ != Line::None) {
+        line_ = Line::None;
+        unsetCursor();
+        return update();
+    }
     const Selection& s = doc_.selection();
     const int layers = static_cast<int>(doc_.piece().layers.size());
     if (handles_ == Handles::Outline && s.node >= 0) {

@@ -8,6 +8,8 @@
 #include "core/blank/construction.h"
 #include "core/geometry/forms.h"
 
+#include <QImage>
+
 namespace vl::app {
 
 class FaceView;
@@ -37,6 +39,9 @@ public:
     /// A handle of the chosen layer's construction, by its name.
     QPointF handlePosition(const std::string& name) const;
 
+    /// The next line that is drawn with the pointer, from the middle of the foot to the middle of the rim, is the axis
+    /// of the picture to trace.
+    void wantTraceAxis();
     /// Lines that divide height and diameter in a proportion.
     void setGuide(Guide guide);
     FaceView* face() const { return face_; }
@@ -101,6 +106,7 @@ private:
     void drawFlat(QPainter& painter) const;
     void drawAxis(QPainter& painter) const;
     void drawGuides(QPainter& painter) const;
+    void drawTrace(QPainter& painter);
     void drawRuler(QPainter& painter) const;
     void drawLeaders(QPainter& painter) const;
     void drawOutlineHandles(QPainter& painter) const;
@@ -125,6 +131,10 @@ private:
     Piece dragFrom_;
     Baked wood_;
     Guide guide_ = Guide::None;
+    QImage trace_;  ///< the picture to trace, and the file that it came from
+    QString traceFrom_;
+    enum class Line { None, Wanted, Drawn } line_ = Line::None;
+    QPointF lineFrom_;
 };
 
 }  // namespace vl::app

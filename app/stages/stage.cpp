@@ -144,17 +144,28 @@ LengthField* Stage::lengthRow(const QString& name, const Limit& limit)
     return field;
 }
 
-LengthField* Stage::shopRow(double Shop::*member)
+template <class Of> LengthField* Stage::shopRow(const Field& declared, Of of)
 {
-    const Field declared = fieldOf(member);
     LengthField* field = lengthRow(wordsOf(declared), declared.limit);
-    connect(field, &LengthField::edited, this, [this, member, words = wordsOf(declared)](double mm) {
+    connect(field, &LengthField::edited, this, [this, of, words = wordsOf(declared)](double mm) {
         Shop shop = doc_.shop();
-        shop.*member = mm;
+        of(shop) = mm;
         doc_.changeShop(words, shop);
     });
-    rows_.push_back([this, field, member] { field->setValue(doc_.shop().*member); });
+    rows_.push_back([this, field, of] { field->setValue(of(doc_.shop())); });
     return field;
+}
+
+LengthField* Stage::shopRow(double Shop::*member)
+{
+    return shopRow(
+        fieldOf(member), [member](auto& shop) -> auto& { return shop.*member; });
+}
+
+LengthField* Stage::shopRow(double Lathe::*member)
+{
+    return shopRow(
+        fieldOf(member), [member](auto& shop) -> auto& { return shop.lathe.*member; });
 }
 
 QComboBox* Stage::choiceRow(const QString& name, const std::vector<Choice>& choices, std::function<int()> get,

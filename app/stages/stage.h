@@ -103,6 +103,19 @@ protected:
             });
     }
     LengthField* shopRow(double Shop::*member);
+    LengthField* shopRow(double Lathe::*member);
+    /// A form for a record of the piece that `of` gives.
+    template <class Of> FieldForm* recordForm(Of of)
+    {
+        auto* form = new FieldForm(doc_);
+        addToPanel(form);
+        connect(form, &FieldForm::edited, this,
+                [this, of](const QString& words, const std::string& path, const FieldValue& value) {
+                    edit(words, [&](Piece& p) { setField(of(p), path, value); });
+                });
+        rows_.push_back([this, form, of] { form->show(itemsOf(of(doc_.piece()))); });
+        return form;
+    }
     /// Brings the rows made above up to date.
     void refreshRows();
     void row(const QString& name, QWidget* field);
@@ -130,6 +143,7 @@ protected:
 
 private:
     void documentChanged();
+    template <class Of> LengthField* shopRow(const Field& declared, Of of);
 
     std::vector<std::function<void()>> rows_;
 

@@ -63,10 +63,10 @@ ShopDialog::ShopDialog(Document& document, const QString& lent, QWidget* parent)
     };
     heading(tr("MACHINES"));
     add(&Shop::kerf);
-    add(&Shop::swingRadius);
-    add(&Shop::betweenCentres);
-    add(&Shop::lowestRpm);
-    add(&Shop::highestRpm);
+    add(&Lathe::swingRadius);
+    add(&Lathe::betweenCentres);
+    add(&Lathe::lowestRpm);
+    add(&Lathe::highestRpm);
     add(&Shop::leastHold);
     add(&Shop::ripLeastWidth);
     add(&Shop::planeLeastThickness);
@@ -127,33 +127,42 @@ void ShopDialog::addHours()
     }
 }
 
-void ShopDialog::set(double Shop::*member, double value)
+template <class Of> void ShopDialog::add(const Field& declared, Of of)
 {
-    refused_->clear();
-    Shop shop = doc_.shop();
-    shop.*member = value;
-    doc_.changeShop(wordsOf(fieldOf(member)), shop);
-}
-
-void ShopDialog::add(double Shop::*member)
-{
-    const Field declared = fieldOf(member);
     const QString name = wordsOf(declared);
+    const auto set = [this, of, name](double value) {
+        refused_->clear();
+        Shop shop = doc_.shop();
+        of(shop) = value;
+        doc_.changeShop(name, shop);
+    };
     if (std::string_view(declared.limit.unit) == "mm") {
         auto* field = new LengthField(doc_, name, declared.limit);
-        field->setValue(doc_.shop().*member);
+        field->setValue(of(doc_.shop()));
         form_->addRow(name, field);
-        connect(field, &LengthField::edited, this, [this, member](double mm) { set(member, mm); });
+        connect(field, &LengthField::edited, this, set);
         return;
     }
     auto* field = new QDoubleSpinBox;
     field->setAccessibleName(name);
     field->setRange(declared.limit.low, declared.limit.high);
-    field->setDecimals(member == &Shop::leastTip ? 1 : 0);
-    field->setValue(doc_.shop().*member);
+    field->setDecimals(std::string_view(declared.limit.unit) == "°" ? 1 : 0);
+    field->setValue(of(doc_.shop()));
     field->setKeyboardTracking(false);
     form_->addRow(name, field);
-    connect(field, &QDoubleSpinBox::valueChanged, this, [this, member](double value) { set(member, value); });
+    connect(field, &QDoubleSpinBox::valueChanged, this, set);
+}
+
+void ShopDialog::add(double Shop::*member)
+{
+    add(
+        fieldOf(member), [member](auto& shop) -> auto& { return shop.*member; });
+}
+
+void ShopDialog::add(double Lathe::*member)
+{
+    add(
+        fieldOf(member), [member](auto& shop) -> auto& { return shop.lathe.*member; });
 }
 
 }  // namespace vl::app

@@ -24,10 +24,11 @@ public:
     ShopDialog(Document& document, const QString& lent, QWidget* parent);
 
 private:
-    void set(double Shop::*member, double value);
     void addHours();
-    /// A row for a number of the shop, as it is declared.
+    /// A row for a number of the shop or of its lathe, as it is declared.
     void add(double Shop::*member);
+    void add(double Lathe::*member);
+    template <class Of> void add(const Field& declared, Of of);
 
     Document& doc_;
     QFormLayout* form_ = nullptr;

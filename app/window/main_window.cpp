@@ -18,6 +18,7 @@
 #include "app/window/bed.h"
 #include "app/window/caution_panel.h"
 #include "app/window/dialogs.h"
+#include "app/window/machines_dialog.h"
 #include "app/window/preferences.h"
 #include "app/window/start_page.h"
 
@@ -227,6 +228,7 @@ QWidget* MainWindow::makeBody()
             paint->layPicture(path);
     });
     connect(shape, &ShapeStage::drawingWanted, this, [this, shape] { takeDrawing(*shape); });
+    connect(shape, &ShapeStage::pictureWanted, this, &MainWindow::takePicture);
     connect(cutting, &CutStage::importWanted, this, &MainWindow::importRack);
     connect(cutting, &CutStage::exportWanted, this, &MainWindow::exportRack);
     connect(glue, &GlueStage::calendarWanted, this, &MainWindow::exportCalendar);
@@ -411,6 +413,12 @@ void MainWindow::editName()
 void MainWindow::editShop()
 {
     ShopDialog dialog(doc_, sampleShop_ ? lentWords() : QString(), this);
+    dialog.exec();
+}
+
+void MainWindow::editMachines()
+{
+    MachinesDialog dialog(doc_, this);
     dialog.exec();
 }
 

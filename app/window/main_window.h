@@ -73,8 +73,10 @@ public:
     void savePicture();
     void editName();
     void editShop();
+    void editMachines();
     void importRack();
     void takeDrawing(ShapeStage& shape);
+    void takePicture();
     void exportRack();
     void exportCalendar();
     void setDark(bool dark);

@@ -26,6 +26,7 @@ QMenuBar* MainWindow::makeMenus()
     makeViewMenu(bar->addMenu(tr("&View")));
     QMenu* shop = bar->addMenu(tr("&Shop"));
     shop->addAction(tr("The shop …"), Qt::Key_F3, this, &MainWindow::editShop);
+    shop->addAction(tr("Lathes, chucks and tools …"), this, &MainWindow::editMachines);
     shop->addAction(tr("Glue book …"), this, [this] { GlueBookDialog(doc_, this).exec(); });
     QAction* keep = shop->addAction(tr("Keep the museum's workshop as mine"), this, &MainWindow::keepLentShop);
     connect(shop, &QMenu::aboutToShow, this, [this, keep] { keep->setEnabled(sampleShop_); });

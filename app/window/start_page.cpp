@@ -173,6 +173,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
                                                        {"pilot-box", tr("four feet, and a lid")},
                                                        {"gull-dish", tr("wings and a bark rim")},
                                                        {"keel-stand", tr("a board arched below")},
+                                                       {"buoy-bowl", tr("three legs, a grid")},
                                                        {"plumb-bob", tr("a golden ellipse")},
                                                        {"boathook-grip", tr("a billet of equal boards")},
                                                        {"spyglass-barrel", tr("a wrap round a post")},

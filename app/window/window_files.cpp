@@ -371,6 +371,20 @@ void MainWindow::takeDrawing(ShapeStage& shape)
     });
 }
 
+void MainWindow::takePicture()
+{
+    const QString path = ask_.open(this, tr("A picture to trace"), tr("Pictures (*.png *.jpg *.jpeg *.bmp *.svg)"));
+    if (path.isEmpty()) return;
+    if (QImage(path).isNull()) return say(tr("%1: no picture that can be shown").arg(path));
+    Piece next = doc_.piece();
+    next.trace = {};
+    next.trace.picture = path.toStdString();
+    next.trace.along = outlineHeight(next) / 2;
+    next.trace.width = outlineHeight(next);
+    if (doc_.apply(tr("picture to trace"), std::move(next)))
+        say(tr("Now draw its axis: from the middle of its foot to the middle of its rim."));
+}
+
 void MainWindow::exportRack()
 {
     const QString path = ask_.save(this, tr("Write the rack"), "rack.csv", tr("Boards (*.csv)"));

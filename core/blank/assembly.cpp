@@ -6,6 +6,7 @@
 #include "core/blank/lid_sides.h"
 #include "core/blank/sawn_cuts.h"
 #include "core/blank/stack_recipe.h"
+#include "core/blank/worked_cuts.h"
 
 #include <algorithm>
 #include <cmath>
@@ -224,6 +225,7 @@ Sides sidesOf(const Piece& piece)
     sides.holes = drilledHoles(piece, sides);
     for (const DrilledHole& hole : sides.holes)
         if (!hole.solid.profile.empty()) sides.cuts.push_back({drillStep(piece, hole), hole.solid});
+    std::ranges::move(workedCuts(piece, sides), std::back_inserter(sides.cuts));
     return sides;
 }
 

@@ -115,6 +115,24 @@ void judge(const BlockForm& f, BuiltLayer& b)
                               .change = [](Layer& q) { q.as<BlockForm>()->pith = false; }});
 }
 
+/// What the blank is looked over for, and what was found already.
+Text inspected(const std::vector<Flaw>& flaws, std::vector<Setting>& settings)
+{
+    Text look = says(words::lookForDefects);
+    for (const Flaw& f : flaws) {
+        const auto add = [&](const char* name, double value, Unit unit = Unit::Length) {
+            settings.push_back({.name = name, .value = value, .unit = unit, .formula = "found", .decimals = 0});
+            return settings.back();
+        };
+        const Setting size = add("flaw, across", f.size), at = add("flaw's station", f.at),
+                      out = add("flaw, from the axis", f.radius),
+                      towards = add("flaw, towards", std::fmod(f.direction + 720, 360), Unit::Angle);
+        look.also(says(words::foundFlaw, choices(f.kind)[static_cast<size_t>(f.kind)].words, size, at, out, towards,
+                       choices(f.dealt)[static_cast<size_t>(f.dealt)].words));
+    }
+    return look;
+}
+
 void build(const Site& site, Building& out)
 {
     BuiltLayer& b = out.layer;
@@ -162,11 +180,14 @@ void build(const Site& site, Building& out)
                                    .thickness = thickness,
                                    .grain = f.alongAxis() ? "along the axis" : "across the axis"})};
     const bool round = f.shape == BlockForm::Round;
-    out.steps = [=, &layer = site.layer()](Bench& bench, const Things& parts) {
+    out.steps = [=, &layer = site.layer(), &flaws = site.piece.flaws](Bench& bench, const Things& parts) {
+        std::vector<Setting> found;
+        Text look = inspected(flaws, found);
         const Thing sound = bench.step(Action::Inspect, "inspect", parts, "sound",
                                        {.title = says(words::inspectBlock, bench.name()),
                                         .why = says(words::crackLetsGo),
-                                        .how = says(words::lookForDefects),
+                                        .how = std::move(look),
+                                        .settings = found,
                                         .minutes = 5});
         Thing blank = bench.step(Action::Cut, "cut", {sound}, "blank",
                                  {.title = says(grown ? words::cutLog : words::cutBlock, bench.name()),

@@ -3,6 +3,7 @@
 #include "core/blank/air_sweep.h"
 #include "core/blank/cut_recipe.h"
 #include "core/blank/turn_recipe.h"
+#include "core/blank/worked_recipe.h"
 #include "core/lathe/mount.h"
 #include "core/words/turn.h"
 
@@ -17,7 +18,13 @@ constexpr double margin = 6;                        // mm left under a screw's p
 
 constexpr double screwsDeep = 12;  // mm, a faceplate's; common practice
 
-double tenonHigh(const Shop& shop) { return std::min(8.0, shop.jaws.depth); }
+/// As high as the shallowest of the shop's jaws hold, so that any of them take it.
+double tenonHigh(const Shop& shop)
+{
+    double high = std::min(8.0, shop.jaws.depth);
+    for (const Jaws& j : shop.otherJaws) high = std::min(high, j.depth);
+    return high;
+}
 
 class BlockWriter {
 public:
@@ -54,8 +61,11 @@ public:
             finishOutside();
         now_ = drillHoles(piece_, sides_, bench_, now_, false);
         sand("sand", words::sand);
+        now_ = workByIndex(piece_, sides_, bench_, now_);
+        now_ = workGrids(piece_, sides_, bench_, now_);
         mountLast();
         now_ = drillHoles(piece_, sides_, bench_, now_, true);
+        now_ = makeLegs(piece_, sides_, bench_, now_, foot_.by != Hold::Recess);
         now_ = sawTurned(piece_, bench_, now_);
         step(Action::Finish, "finish", "piece",
              {.title = says(words::putOnFinish),
@@ -177,7 +187,8 @@ private:
             auto notch = [](const char* name, double mm) -> Setting {
                 return {.name = name, .value = mm, .formula = "the jaws' range", .decimals = 1};
             };
-            const Setting go = notch("goes over it", shop_.jaws.gripMost), no = notch("does not", shop_.jaws.gripLeast);
+            const Jaws& jaws = jawsNamed(shop_, foot_.jaws);
+            const Setting go = notch("goes over it", jaws.gripMost), no = notch("does not", jaws.gripLeast);
             d.settings.insert(d.settings.end(), {go, no});
             d.how.also(says(words::goNoGo, go, no));
         }
@@ -210,7 +221,9 @@ private:
                          .diameter = foot_.diameter,
                          .depth = foot_.depth,
                          .overhang = height_,
-                         .round = true}};
+                         .round = true,
+                         .jaws = foot_.jaws}};
+        if (!foot_.jaws.empty()) d.how.also(says(words::withJaws, foot_.jaws));
         step(Action::Mount, "mount-reversed", "reversed", std::move(d));
     }
 
@@ -292,17 +305,20 @@ double footWaste(const Piece& piece, const Shop& shop)
 FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides)
 {
     FootHold f;
-    const Jaws& jaws = shop.jaws;
     double foot = 0, widest = 0;  // radii
     for (const Point& p : sides.outside) {
         if (p.x() < 0.25) foot = std::max(foot, p.y());
         widest = std::max(widest, p.y());
     }
     const double floor = sides.inside.empty() ? outlineHeight(piece) : sides.inside.front().x();
+    const bool tenon = piece.choices.foot == FootSchool::Tenon;
+    // Two fifths of the greatest diameter, no wider than the foot; common practice.
+    const Jaws& jaws =
+        jawsFor(shop, tenon, std::min(0.8 * widest, 2 * foot - (tenon ? 2 : 2 * fullDepth(Hold::Recess))));
+    if (piece.choices.foot != FootSchool::Faceplate) f.jaws = jaws.name;
     switch (piece.choices.foot) {
     case FootSchool::Tenon:
         f.by = Hold::Tenon;
-        // Two fifths of the greatest diameter, no wider than the foot; common practice.
         f.diameter = std::clamp(0.8 * widest, jaws.gripLeast, std::max(jaws.gripLeast, jaws.gripMost));
         f.diameter = std::min(f.diameter, 2 * foot - 2);
         f.depth = tenonHigh(shop);
@@ -312,7 +328,7 @@ FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides)
         break;
     case FootSchool::Recess:
         f.by = Hold::Recess;
-        f.diameter = std::clamp(0.8 * widest, jaws.spreadLeast, jaws.spreadMost);
+        f.diameter = std::clamp(0.8 * widest, jaws.spreadLeast, std::max(jaws.spreadLeast, jaws.spreadMost));
         f.diameter = std::min(f.diameter, 2 * foot - 2 * fullDepth(Hold::Recess));
         f.depth = fullDepth(Hold::Recess) / 2;
         f.left = floor - f.depth;

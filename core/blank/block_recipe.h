@@ -10,6 +10,7 @@ struct FootHold {
     Hold by = Hold::Tenon;
     double diameter = 0, depth = 0;  ///< mm; of screws their circle and how deep they go
     double left = 0;                 ///< mm of wood between its end and the inside's floor
+    std::string jaws{};              ///< that take it, where the shop has named them
     bool fits = true;                ///< the jaws take it
 };
 FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides);

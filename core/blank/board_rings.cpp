@@ -156,15 +156,16 @@ void judgeMachines(const BoardRingForm& f, const Cone& c, const Shop& shop, Buil
                               .message = says(words::bladeTurns, Quantity{tightest}, Quantity{shop.bandsawRadius}),
                               .fix = says(words::oneRingFewer),
                               .change = [](Layer& q) { --q.as<BoardRingForm>()->rings; }});
-    if (!saw && c.cutDepth() > shop.partingReach)
-        b.concerns.push_back({.id = "tool-length",
-                              .stop = true,
-                              .measure = c.cutDepth(),
-                              .limit = shop.partingReach,
-                              .unit = "mm",
-                              .message = says(words::toolTooShort, Quantity{c.cutDepth()}, Quantity{shop.partingReach}),
-                              .fix = says(words::oneRingMore),
-                              .change = [](Layer& q) { ++q.as<BoardRingForm>()->rings; }});
+    if (!saw && c.cutDepth() > partingReach(shop))
+        b.concerns.push_back(
+            {.id = "tool-length",
+             .stop = true,
+             .measure = c.cutDepth(),
+             .limit = partingReach(shop),
+             .unit = "mm",
+             .message = says(words::toolTooShort, Quantity{c.cutDepth()}, Quantity{partingReach(shop)}),
+             .fix = says(words::oneRingMore),
+             .change = [](Layer& q) { ++q.as<BoardRingForm>()->rings; }});
 }
 
 void judge(const BoardRingForm& f, const Cone& c, const FlippedBoard& board, BuiltLayer& b)

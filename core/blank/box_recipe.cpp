@@ -4,6 +4,7 @@
 #include "core/blank/cut_recipe.h"
 #include "core/blank/lid_sides.h"
 #include "core/blank/turn_recipe.h"
+#include "core/blank/worked_recipe.h"
 #include "core/words/box.h"
 #include "core/words/build.h"
 #include "core/words/turn.h"
@@ -22,7 +23,7 @@ public:
     {
         double widest = 0;
         for (const Point& p : sides.outside) widest = std::max(widest, 2 * p.y());
-        const Jaws& jaws = shop.jaws;
+        const Jaws& jaws = jawsFor(shop, true, 0.75 * widest);
         tenon_.value = std::clamp(0.75 * widest, jaws.gripLeast, std::max(jaws.gripLeast, jaws.gripMost));
         tenon_.value = std::min(tenon_.value, widest);
         high_.value = std::min(endTenon, jaws.depth);
@@ -173,12 +174,13 @@ private:
                            .uses = {"lathe"}});
         box = turnAxes(piece_, sides_, true, bench_, box);
         box = drillHoles(piece_, sides_, bench_, box, false);
-        return bench_.step(Action::Sand, "sand", {box}, "sanded",
-                           {.title = says(words::sand),
-                            .why = says(words::throughGrits),
-                            .how = says(words::restOff),
-                            .minutes = 20,
-                            .uses = {"lathe"}});
+        box = bench_.step(Action::Sand, "sand", {box}, "sanded",
+                          {.title = says(words::sand),
+                           .why = says(words::throughGrits),
+                           .how = says(words::restOff),
+                           .minutes = 20,
+                           .uses = {"lathe"}});
+        return workGrids(piece_, sides_, bench_, workByIndex(piece_, sides_, bench_, box));
     }
 
     void finish(Thing box)
@@ -218,6 +220,7 @@ private:
                            .minutes = 10,
                            .uses = {"lathe"}});
         box = drillHoles(piece_, sides_, bench_, box, true);
+        box = makeLegs(piece_, sides_, bench_, box, true);
         box = sawTurned(piece_, bench_, box);
         bench_.step(Action::Finish, "finish", {box}, "piece",
                     {.title = says(words::putOnFinish),

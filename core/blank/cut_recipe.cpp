@@ -158,6 +158,12 @@ Thing drillHoles(const Piece& piece, const Sides& sides, Bench& bench, const Thi
             d.how.also(says(words::widerMouth, mouth, deep));
         }
         sayDepth(h, *all.front(), d);
+        if (h.taper > 0 && h.wide <= 0) {
+            also(words::reamedBy, angleOf("reamer's half angle", h.taper));
+            also(words::pegThatFits,
+                 lengthOf("", "peg's Ø at the surface", all.front()->mouth, "Ø + 2 · depth · tan", 2));
+        }
+        if (h.ease > 0) also(words::easedBy, lengthOf("", "edge's radius", h.ease));
         sayMarks(h, all, d);
         if (std::max(h.diameter, h.wide) > wideBit) d.how.also(says(words::wideBit));
         now = bench.step(Action::Drill, drillStep(piece, *all.front()), {now}, "drilled-" + h.id, std::move(d));

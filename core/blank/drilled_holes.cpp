@@ -53,11 +53,20 @@ Polyline profileOf(const Hole& h, double lead, double full, double tip)
 {
     const double r = h.diameter / 2;
     Polyline line;
+    // A reamer's wall leans evenly from the full diameter's end up to the mouth.
+    const double lean = h.wide > 0 ? 0 : std::tan(h.taper * degrees), e = std::min(h.ease, full / 2);
+    const auto wall = [&](double in) { return std::max(h.wide, h.diameter) / 2 + (full - in) * lean; };
+    line = {{-lead, wall(e) + e}};
+    constexpr int steps = 12;
+    for (int k = e > 0 ? 0 : steps; k <= steps && (e > 0 || lean > 0); ++k) {
+        const double a = pi / 2 * k / steps;
+        line.emplace_back(e * (1 - std::cos(a)), wall(e) + e * (1 - std::sin(a)));
+    }
     if (h.wide > h.diameter) {
-        const double deep = std::min(h.wideDepth, full);
-        line = {{-lead, h.wide / 2}, {deep, h.wide / 2}, {deep, r}};
-    } else
-        line = {{-lead, r}};
+        const double deep = std::clamp(h.wideDepth, line.back().x(), full), mouth = wall(e);
+        if (deep > line.back().x()) line.emplace_back(deep, mouth);
+        line.emplace_back(deep, r);
+    }
     if (full > line.back().x()) line.emplace_back(full, r);
     if (h.bit == Hole::Flat && r > spurRadius) line.emplace_back(full, spurRadius);
     line.emplace_back(full + tip, 0);
@@ -66,13 +75,7 @@ Polyline profileOf(const Hole& h, double lead, double full, double tip)
 
 }  // namespace
 
-std::vector<IndexMark> marksOf(const Hole& hole)
-{
-    if (hole.plate > 0) return dividedOn(hole.count, hole.plate, hole.start);
-    std::vector<IndexMark> marks;
-    for (int k = 0; k < hole.count; ++k) marks.push_back({.hole = -1, .wanted = 360.0 * k / hole.count});
-    return marks;
-}
+std::vector<IndexMark> marksOf(const Hole& hole) { return laidOut(hole.count, hole.plate, hole.start); }
 
 std::vector<DrilledHole> drilledHoles(const Piece& piece, const Sides& sides)
 {
@@ -118,6 +121,7 @@ std::vector<DrilledHole> drilledHoles(const Piece& piece, const Sides& sides)
                          : h.ends == Hole::Wall ? out - in + slant + beyond
                                                 : wood.back().high - in + slant + beyond;
                 d.under = d.through ? 0 : out - in - d.full - d.tip;
+                d.mouth = std::max(h.wide, h.diameter) + (h.wide > 0 ? 0 : 2 * d.full * std::tan(h.taper * degrees));
                 d.solid.profile = profileOf(h, slant + before, d.full, d.tip);
             }
             all.push_back(std::move(d));

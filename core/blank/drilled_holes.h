@@ -19,6 +19,7 @@ struct DrilledHole {
     double tip = 0;        ///< how far the bit's point goes on from there
     bool through = false;  ///< comes out on purpose
     double under = 0;      ///< wood left under the point; below 0 where it comes out unasked
+    double mouth = 0;      ///< Ø where it comes into the wood, reamed; before its edge is rounded
     double slopeDeg = 0;   ///< between its way and square to the surface where it comes in
 };
 

@@ -10,32 +10,44 @@ namespace {
 
 constexpr double coarse = 0.05;  // mm: what a tool's way does not notice
 
-/// What of a line already simplified cannot be come to; no more than `most` places.
+enum class Reach { Yes, TooDeep, Hidden };
+
+/// Whether a tool comes to a point of the inside through the opening.
+Reach reach(const Polyline& part, const Point& p, double opening, const TurningTool& tool)
+{
+    if (std::abs(opening - p.x()) > tool.reach) return Reach::TooDeep;
+    // Slopes of the lines from the point that pass between the two walls at every station on the way out.
+    double least = -std::tan(tool.angle * degrees), steepest = -least;
+    for (const Point& q : part) {
+        const double way = std::abs(q.x() - p.x());
+        if ((q.x() - p.x()) * (opening - p.x()) <= 0 || way < 0.5) continue;
+        // Nothing goes through a mouth narrower than the tool's shank.
+        if (way > tool.shank && q.y() < tool.shank / 2) return Reach::Hidden;
+        const double room = std::max(0.0, q.y() - std::min(tool.shank / 2, way * 0.25));
+        steepest = std::min(steepest, (room - p.y()) / way);
+        least = std::max(least, (-room - p.y()) / way);
+    }
+    return least > steepest ? Reach::Hidden : Reach::Yes;
+}
+
+/// What of a line already simplified no tool comes to; no more than `most` places.
 std::vector<Unreached> missed(const Polyline& inside, double z0, double z1, bool fromBelow, const Shop& shop,
                               size_t most)
 {
     std::vector<Unreached> out;
+    const std::vector<TurningTool> tools = hollowers(shop);
     const Polyline part = clipped(inside, z0, z1);
     const double opening = fromBelow ? z0 : z1;
     for (const Point& p : part) {
         if (out.size() >= most) break;
         if (p.y() <= 0) continue;
-        if (std::abs(opening - p.x()) > shop.toolReach) {
-            out.push_back({p.x(), p.y(), true});
-            continue;
+        bool come = false, tooDeep = true;
+        for (const TurningTool& t : tools) {
+            const Reach here = reach(part, p, opening, t);
+            come = come || here == Reach::Yes;
+            tooDeep = tooDeep && here == Reach::TooDeep;
         }
-        // Slopes of the lines from the point that pass between the two walls at every station on the way out.
-        double least = -std::tan(shop.toolAngle * degrees), steepest = -least;
-        for (const Point& q : part) {
-            const double way = std::abs(q.x() - p.x());
-            if ((q.x() - p.x()) * (opening - p.x()) <= 0 || way < 0.5) continue;
-            // Nothing goes through a mouth narrower than the tool's shank.
-            if (way > shop.toolShank && q.y() < shop.toolShank / 2) least = steepest + 1;
-            const double room = std::max(0.0, q.y() - std::min(shop.toolShank / 2, way * 0.25));
-            steepest = std::min(steepest, (room - p.y()) / way);
-            least = std::max(least, (-room - p.y()) / way);
-        }
-        if (least > steepest) out.push_back({p.x(), p.y(), false});
+        if (!come) out.push_back({p.x(), p.y(), tooDeep});
     }
     return out;
 }

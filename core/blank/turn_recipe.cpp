@@ -4,6 +4,7 @@
 #include "core/blank/cut_recipe.h"
 #include "core/blank/holding.h"
 #include "core/blank/nest.h"
+#include "core/blank/worked_recipe.h"
 #include "core/words/build.h"
 #include "core/words/turn.h"
 
@@ -44,12 +45,14 @@ public:
               .how = says(words::restOff),
               .minutes = 30,
               .uses = {"lathe"}});
+        now_ = workByIndex(piece_, sides_, whole_, now_);
+        now_ = workGrids(piece_, sides_, whole_, now_);
         if (piece_.nest.on) {
             nest();
             finish("piece");
             return;
         }
-        const bool later = !piece_.sawn.empty() ||
+        const bool later = !piece_.sawn.empty() || hasLegsOrLean(piece_) ||
                            std::ranges::any_of(piece_.holes, [](const Hole& h) { return h.into == Hole::Foot; });
         // What is drilled or sawn once the piece is free is finished after that.
         if (!later) finish("finished");
@@ -65,6 +68,7 @@ public:
               .uses = {"lathe"}});
         if (!later) return;
         now_ = drillHoles(piece_, sides_, whole_, now_, true);
+        now_ = makeLegs(piece_, sides_, whole_, now_, false);
         now_ = sawTurned(piece_, whole_, now_);
         finish("piece");
     }

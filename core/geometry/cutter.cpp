@@ -56,23 +56,26 @@ std::vector<Face> solidFaces(const Drilled& d, double tolerance)
 
 std::vector<Face> solidFaces(const Sawed& s, double)
 {
-    const Eigen::Vector3d along = s.right.cross(s.up);
+    const Eigen::Vector3d along = s.along();
     auto at = [&](const Point& p, double w) -> Eigen::Vector3d { return s.right * p.x() + s.up * p.y() + along * w; };
     std::vector<Face> faces(2);
-    for (const Point& p : s.outline) faces[0].push_back(at(p, beyondAll));
-    for (auto p = s.outline.rbegin(); p != s.outline.rend(); ++p) faces[1].push_back(at(*p, -beyondAll));
+    for (const Point& p : s.outline) faces[0].push_back(at(p, s.reach.high));
+    for (auto p = s.outline.rbegin(); p != s.outline.rend(); ++p) faces[1].push_back(at(*p, s.reach.low));
     for (size_t i = 0; i < s.outline.size(); ++i) {
         const Point &p = s.outline[i], &q = s.outline[(i + 1) % s.outline.size()];
-        faces.push_back({at(p, -beyondAll), at(q, -beyondAll), at(q, beyondAll), at(p, beyondAll)});
+        faces.push_back({at(p, s.reach.low), at(q, s.reach.low), at(q, s.reach.high), at(p, s.reach.high)});
     }
     return faces;
 }
 
 }  // namespace
 
+Eigen::Vector3d Sawed::along() const { return right.cross(up); }
+
 /// By how often a line to the right crosses it (even-odd rule).
 bool takes(const Sawed& s, const Eigen::Vector3d& p)
 {
+    if (const double w = s.along().dot(p); !(w > s.reach.low && w < s.reach.high)) return false;
     const double x = s.right.dot(p), y = s.up.dot(p);
     bool inside = false;
     for (size_t i = 0, j = s.outline.size() - 1; i < s.outline.size(); j = i++) {

@@ -16,16 +16,20 @@ struct Drilled {
     Polyline profile;               ///< mm along the way, from before the wood on, and radius
 };
 
-/// What a saw takes: an outline pushed both ways, square to its plane, further than any wood reaches.
+/// Further than any wood, mm.
+inline constexpr double beyondAll = 4000;
+
+/// What a saw takes: an outline pushed square to its plane, both ways further than any wood reaches where nothing else
+/// is said.
 struct Sawed {
     Eigen::Vector3d right{0, 0, 1}, up{1, 0, 0};  ///< directions of its plane, of length 1 and square to each other
     Polyline outline;                             ///< a simple polygon in it, anticlockwise with `right` to the right
+    Range reach{-beyondAll, beyondAll};           ///< how far it is pushed, along right × up
+
+    Eigen::Vector3d along() const;
 };
 
 using Cutter = std::variant<Drilled, Sawed>;
-
-/// Further than any wood, mm.
-inline constexpr double beyondAll = 4000;
 
 /// Whether a point is taken away.
 bool takes(const Cutter& cutter, const Eigen::Vector3d& p);

@@ -37,6 +37,14 @@ std::vector<IndexMark> dividedOn(int divisions, int holes, int start)
     return marks;
 }
 
+std::vector<IndexMark> laidOut(int divisions, int holes, int start)
+{
+    if (holes > 0) return dividedOn(divisions, holes, start);
+    std::vector<IndexMark> marks;
+    for (int k = 0; k < divisions; ++k) marks.push_back({.hole = -1, .wanted = 360.0 * k / divisions});
+    return marks;
+}
+
 bool isExact(const std::vector<IndexMark>& marks)
 {
     std::set<int> used;

@@ -17,6 +17,9 @@ struct IndexMark {
 /// one. Throws InputError outside 1 … 3600 divisions, 1 … 3600 holes and 0 … holes − 1.
 std::vector<IndexMark> dividedOn(int divisions, int holes, int start = 0);
 
+/// The marks of equal divisions: on a plate, or where `holes` is 0 by angle; then their hole is −1.
+std::vector<IndexMark> laidOut(int divisions, int holes, int start = 0);
+
 /// Whether every mark falls on a hole of its own.
 bool isExact(const std::vector<IndexMark>& marks);
 

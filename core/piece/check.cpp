@@ -1,5 +1,6 @@
 #include "core/piece/check.h"
 
+#include "core/geometry/dividing.h"
 #include "core/measure/format.h"
 #include "core/wood/species.h"
 
@@ -13,6 +14,15 @@ std::string limitText(const Limit& limit)
 void checkWithin(const std::string& field, double value, const Limit& limit)
 {
     if (!(value >= limit.low && value <= limit.high)) throw InputError(field, exact(value), limitText(limit));
+}
+
+void checkIndex(int count, int plate, int start, const std::string& path)
+{
+    try {
+        laidOut(count, plate, start);
+    } catch (const InputError& e) {
+        throw InputError(path + "." + e.field(), e.value(), e.limit());
+    }
 }
 
 void checkLengths(const std::string& field, const std::vector<double>& values, const Field& declared)

@@ -11,6 +11,10 @@ void checkWithin(const std::string& field, double value, const Limit& limit);
 /// Throws InputError naming `field` unless there are no more than its declaration allows, each within its limit.
 void checkLengths(const std::string& field, const std::vector<double>& values, const Field& declared);
 
+/// Throws InputError naming a field under `path` unless so many marks fall on a plate of that many holes, the first in
+/// hole `start`; a plate of none is laid out by angle.
+void checkIndex(int count, int plate, int start, const std::string& path);
+
 /// The limit as a sentence's end: "0.5 to 500 mm is".
 std::string limitText(const Limit& limit);
 

@@ -114,6 +114,98 @@ Piece barkFromHeights(Piece piece, double middle, double rim)
     return piece;
 }
 
+Piece addWorked(Piece piece, Worked::Kind kind)
+{
+    const double height = outlineHeight(piece);
+    const double floor = piece.hollow.rule == WallRule::Solid ? height / 3 : piece.hollow.floor;
+    Worked w;
+    w.kind = kind;
+    w.from = std::round(height / 4);
+    w.to = std::max(w.from + 1, std::round(height * 3 / 4));
+    w.cutter = std::clamp(std::round(widest(piece) / 5), 2.0, 20.0);
+    w.depth = w.cutter / 4;
+    w.height = std::max(1.0, std::round((floor - piece.hollow.leastWall) * 0.8));
+    if (kind == Worked::Legs) {
+        const double foot = piece.outside.empty() ? 20 : piece.outside.front().r;
+        w.count = 3;
+        w.width = w.thick = std::clamp(std::round(foot / 3), 4.0, 60.0);
+    }
+    piece.worked.push_back(std::move(w));
+    identifyCuts(piece);
+    return piece;
+}
+
+Piece removeWorked(Piece piece, int which)
+{
+    eraseAt(piece.worked, which);
+    return piece;
+}
+
+Piece addDecor(Piece piece)
+{
+    const double height = outlineHeight(piece), wide = widest(piece);
+    Decor d;
+    d.on = wide > height ? Decor::Face : Decor::Wall;
+    d.to = std::floor(d.on == Decor::Face ? wide - 1 : height);
+    d.from = std::floor(d.to / 2);
+    d.to = std::max(d.to, d.from + 1);
+    piece.decors.push_back(std::move(d));
+    identifyCuts(piece);
+    return piece;
+}
+
+Piece removeDecor(Piece piece, int which)
+{
+    eraseAt(piece.decors, which);
+    return piece;
+}
+
+Piece workCell(Piece piece, size_t decor, int ring, int spoke, GridCells::Work work, const std::string& colour)
+{
+    if (decor >= piece.decors.size()) return piece;
+    std::vector<GridCells>& cells = piece.decors[decor].cells;
+    const int spokes = piece.decors[decor].spokes;
+    for (auto it = cells.begin(); it != cells.end(); ++it) {
+        if (it->ring != ring || !covers(*it, spoke, spokes)) continue;
+        const GridCells was = *it;
+        const bool same = was.work == work && (work != GridCells::Colour || was.colour == colour);
+        // What stands round the ring with it stays: each by itself.
+        it = cells.erase(it);
+        for (int k = spokes - 1; k >= 0; --k)
+            if (k != spoke && covers(was, k, spokes)) {
+                GridCells one = was;
+                one.first = k;
+                one.every = 0;
+                it = cells.insert(it, one);
+            }
+        if (same) return piece;
+        break;
+    }
+    GridCells one;
+    one.ring = ring;
+    one.first = spoke;
+    one.work = work;
+    one.colour = colour;
+    cells.push_back(one);
+    return piece;
+}
+
+Piece addFlaw(Piece piece)
+{
+    Flaw f;
+    f.at = std::round(outlineHeight(piece) / 2);
+    f.radius = std::round(widest(piece) / 2);
+    piece.flaws.push_back(std::move(f));
+    identifyCuts(piece);
+    return piece;
+}
+
+Piece removeFlaw(Piece piece, int which)
+{
+    eraseAt(piece.flaws, which);
+    return piece;
+}
+
 Piece addForm(Piece piece, FormPart::Kind kind)
 {
     const double height = outlineHeight(piece), wide = 2 * widest(piece);

@@ -1,8 +1,8 @@
 #include "core/piece/cuts.h"
 
-#include "core/geometry/dividing.h"
 #include "core/measure/format.h"
 #include "core/measure/input_error.h"
+#include "core/piece/check.h"
 
 namespace vl {
 
@@ -11,12 +11,9 @@ void checkHole(const Hole& hole, const std::string& path)
     if (hole.wide > 0 && hole.wide <= hole.diameter)
         throw InputError(path + ".wide_mm", exact(hole.wide),
                          "0, or wider than the hole, " + exact(hole.diameter) + " mm, is");
-    if (hole.plate == 0) return;
-    try {
-        dividedOn(hole.count, hole.plate, hole.start);
-    } catch (const InputError& e) {
-        throw InputError(path + "." + e.field(), e.value(), e.limit());
-    }
+    if (hole.wide > 0 && hole.taper > 0)
+        throw InputError(path + ".taper_deg", exact(hole.taper), "0, where its mouth is a wider step, is");
+    checkIndex(hole.count, hole.plate, hole.start, path);
 }
 
 void checkSawn(const Sawn& sawn, const std::string& path)

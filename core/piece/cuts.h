@@ -23,6 +23,8 @@ struct Hole {
     double depth = 15;  ///< of the full diameter, along its way (Depth)
     enum Bit { Twist, Flat } bit = Flat;
     double wide = 0, wideDepth = 5;  ///< a wider step at its mouth; 0: none
+    double taper = 0;                ///< reamed: how far its wall leans off its middle, wider at the mouth
+    double ease = 0;                 ///< radius by which the edge of its mouth is rounded
     int count = 1;
     int plate = 0;  ///< holes of the index plate; 0: laid out by angle
     int start = 0;  ///< hole of the first
@@ -66,6 +68,8 @@ template <class V, As<Hole> F> void fields(V& v, F& f)
     v.choice("bit", f.bit, "Bit");
     v.length("wide_mm", f.wide, {0, 400}, "Wider at its mouth, Ø", "0: not");
     v.when(f.wide > 0).length("wide_depth_mm", f.wideDepth, {0.5, 500}, "That deep");
+    v.quiet().angle("taper_deg", f.taper, {0, 15, "°"}, "Reamed, its wall leans by, degrees", "0: straight");
+    v.quiet().length("ease_mm", f.ease, {0, 20}, "Its edge rounded by", "radius; 0: as drilled");
     v.count("count", f.count, {1, 96, ""}, "How many round");
     v.count("plate", f.plate, {0, 400, ""}, "Index plate, holes", "0: laid out by angle");
     v.when(f.plate > 0).count("start", f.start, {0, 400, ""}, "First in hole");

@@ -51,6 +51,18 @@ void shapeSawn(Sawn& sawn, double middle, double end, double out);
 /// The bark line of a log from two heights: over the axis, and at the rim across the grain.
 Piece barkFromHeights(Piece piece, double middle, double rim);
 
+/// Something more worked by index: flutes or facets along the middle half of the piece, or legs under its floor.
+Piece addWorked(Piece piece, Worked::Kind kind);
+Piece removeWorked(Piece piece, int which);
+/// Another decorated grid, on the upper half of the wall, or on the outer half of a face.
+Piece addDecor(Piece piece);
+Piece removeDecor(Piece piece, int which);
+/// A cell of a grid worked in one way, or left plain again where it is already worked so.
+Piece workCell(Piece piece, size_t decor, int ring, int spoke, GridCells::Work work, const std::string& colour);
+/// Another flaw, in the middle of the wood.
+Piece addFlaw(Piece piece);
+Piece removeFlaw(Piece piece, int which);
+
 /// Another form kept in the outline, in the middle of it.
 Piece addForm(Piece piece, FormPart::Kind kind);
 Piece removeForm(Piece piece, int which);

@@ -73,25 +73,4 @@ template <class V, As<Grips> F> void fields(V& v, F& f)
     v.number("vacuum_kpa", f.vacuum, {5, 100, "kPa"}, "Vacuum, kPa", "below the air's pressure");
 }
 
-/// What the chuck's jaws take, mm. Our own sample of a usual chuck.
-struct Jaws {
-    double gripLeast = 38, gripMost = 100;     ///< diameters that they close on
-    double spreadLeast = 46, spreadMost = 95;  ///< diameters that they open into
-    double depth = 10;                         ///< height of their dovetail
-    double swing = 60;                         ///< from the axis to their corners, opened
-    std::string extra;
-
-    bool operator==(const Jaws&) const = default;
-};
-template <class V, As<Jaws> F> void fields(V& v, F& f)
-{
-    constexpr Limit across{5, 600};
-    v.length("grip_least_mm", f.gripLeast, across, "Jaws close on, least Ø");
-    v.length("grip_most_mm", f.gripMost, across, "Jaws close on, most Ø");
-    v.length("spread_least_mm", f.spreadLeast, across, "Jaws open into, least Ø");
-    v.length("spread_most_mm", f.spreadMost, across, "Jaws open into, most Ø");
-    v.length("depth_mm", f.depth, {2, 60}, "Jaws' depth");
-    v.length("swing_mm", f.swing, {10, 400}, "Jaws' corners sweep", "radius, opened");
-}
-
 }  // namespace vl

@@ -103,6 +103,9 @@ void identifyCuts(Piece& piece)
     identify(piece.forms, "F");
     identify(piece.holes, "H");
     identify(piece.sawn, "S");
+    identify(piece.worked, "W");
+    identify(piece.decors, "G");
+    identify(piece.flaws, "D");
 }
 
 Piece withForms(Piece piece)
@@ -173,6 +176,10 @@ void checkPiece(const Piece& p)
     checkEach(p.forms, "forms", cuts, checkFormPart);
     checkEach(p.holes, "holes", cuts, checkHole);
     checkEach(p.sawn, "sawn", cuts, checkSawn);
+    checkEach(p.worked, "worked", cuts, checkWorked);
+    checkEach(p.decors, "decors", cuts, checkDecor);
+    checkEach(
+        p.flaws, "flaws", cuts, +[](const Flaw&, const std::string&) {});
     constexpr size_t mostDrilled = 300;
     size_t drilled = 0;
     for (const Hole& h : p.holes) drilled += static_cast<size_t>(h.count);

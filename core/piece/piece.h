@@ -2,10 +2,14 @@
 
 #include "core/geometry/outline.h"
 #include "core/piece/cuts.h"
+#include "core/piece/decor.h"
+#include "core/piece/flaw.h"
 #include "core/piece/form_parts.h"
 #include "core/piece/layer.h"
 #include "core/piece/lid.h"
 #include "core/piece/off_axis.h"
+#include "core/piece/trace.h"
+#include "core/piece/worked.h"
 
 #include <optional>
 #include <string>
@@ -14,7 +18,8 @@
 namespace vl {
 
 namespace limits {
-inline constexpr size_t nodes = 200, layers = 400, steps = 20000, axes = 12, holes = 24, sawn = 8, forms = 30;
+inline constexpr size_t nodes = 200, layers = 400, steps = 20000, axes = 12, holes = 24, sawn = 8, forms = 30,
+                        worked = 8, decors = 6, flaws = 40;
 inline constexpr size_t cells = 30000;  ///< pieces of wood that a blank of strips may have in all
 inline constexpr Limit wall{0.5, 500};
 inline constexpr Limit clock{0, 100000000, "min"};  ///< minutes since 1970-01-01 00:00
@@ -331,6 +336,11 @@ struct Piece {
     std::vector<FormPart> forms;  ///< stretches of the outside that follow a rule
     std::vector<Hole> holes;      ///< in the order in which they are drilled
     std::vector<Sawn> sawn;
+    std::vector<Worked> worked;  ///< by index, in the order of the work
+    std::vector<Decor> decors;
+    std::vector<Flaw> flaws;
+    Lean lean;
+    Trace trace;
     int cutsMade = 0;  ///< how many ids of forms, holes and sawn cuts were ever given
     Nest nest;
     Lid lid;
@@ -357,6 +367,11 @@ template <class V, As<Piece> F> void fields(V& v, F& f)
     v.list("forms", f.forms, limits::forms, "Forms kept in the outline");
     v.list("holes", f.holes, limits::holes, "Holes");
     v.list("sawn", f.sawn, limits::sawn, "Sawn to a curve");
+    v.quiet().list("worked", f.worked, limits::worked, "Worked by index");
+    v.quiet().list("decors", f.decors, limits::decors, "Decorated grids");
+    v.quiet().list("flaws", f.flaws, limits::flaws, "What is wrong with the wood");
+    v.quiet().record("lean", f.lean, "Leaning base");
+    v.quiet().record("trace", f.trace, "Picture to trace");
     v.quiet().count("cuts_made", f.cutsMade, {0, 1e9}, "Cuts made", "so that no id of them is given twice");
     v.quiet().record("nest", f.nest, "Rings parted one inside another");
     v.quiet().record("lid", f.lid, "Lid");
@@ -380,7 +395,7 @@ void identifyLayers(Piece& piece);
 
 /// Gives every axis that has no id, or one that an axis before it has, an id of its own.
 void identifyAxes(Piece& piece);
-/// The same for forms, holes and sawn cuts; no two of them, of whatever kind, have the same.
+/// The same for forms, holes, and all else that has an id of its kind; no two of them, of whatever kind, have the same.
 void identifyCuts(Piece& piece);
 /// The piece with its forms in its outside: what every change of it ends with.
 Piece withForms(Piece piece);

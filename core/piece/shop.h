@@ -3,6 +3,7 @@
 #include "core/piece/glue.h"
 #include "core/piece/grips.h"
 #include "core/piece/lid.h"
+#include "core/piece/machines.h"
 #include "core/piece/rack.h"
 #include "core/wood/own_wood.h"
 
@@ -14,11 +15,7 @@ namespace vl {
 /// What the workshop has. Outlives pieces. Every default is common practice and stands to be put right by the turner.
 struct Shop {
     std::string name = "Workshop";
-    double kerf = 3.0;            ///< mm, of the saw that cuts the segments
-    double swingRadius = 200;     ///< mm, centre to bed
-    double betweenCentres = 900;  ///< mm
-    double lowestRpm = 100;
-    double highestRpm = 3600;
+    double kerf = 3.0;                  ///< mm, of the saw that cuts the segments
     double leastEdge = 12;              ///< mm, shortest outer edge that the turner holds at the saw
     double leastOverlap = 5;            ///< mm, of the wall across each joint between rings
     double leastTip = 10;               ///< degrees, a piece that tips sooner is a caution
@@ -45,12 +42,14 @@ struct Shop {
         {{1080, 1260}, {1080, 1260}, {1080, 1260}, {1080, 1260}, {1080, 1260}, {540, 1020}, {840, 1080}}};
     double finishMinutes = 720;  ///< until a coat of finish is dry
     double catchLoad = 150;      ///< N, of a tool that catches; our own value
-    double latheMass = 150;      ///< kg, with its stand
     double swingMargin = 12.7;   ///< mm on the radius between work and bed; common practice
-    double restSwing = 170;      ///< mm, centre to the rest's base
     double feed = 8;             ///< mm a second that the last cut moves along the wood; our own value
     double toolNose = 6;         ///< mm, radius of its edge; our own value
-    Jaws jaws;
+    Lathe lathe;                 ///< in use
+    std::vector<Lathe> otherLathes;
+    Jaws jaws;  ///< on the chuck
+    std::vector<Jaws> otherJaws;
+    std::vector<TurningTool> tools;  ///< beside the hollowing and the parting tool above
     Grips grips;
     Fits fits;
     std::vector<Board> rack;
@@ -61,7 +60,7 @@ struct Shop {
 };
 template <class V, As<Shop> F> void fields(V& v, F& f)
 {
-    constexpr Limit rpm{1, 20000, "rpm"}, humidity{0, 100, "%"}, lathe{20, 3000};
+    constexpr Limit humidity{0, 100, "%"}, lathe{20, 3000};
     v.text("name", f.name, 200, "Workshop");
     v.length("kerf_mm", f.kerf, {0, 20}, "Kerf of the saw", "that cuts the segments");
     v.length("rip_kerf_mm", f.ripKerf, {0, 20}, "Kerf when ripping");
@@ -71,10 +70,7 @@ template <class V, As<Shop> F> void fields(V& v, F& f)
     v.quiet().minutes("setup_min", f.setupMinutes, {0, 600}, "Setting a machine, minutes", "with its trial cut");
     v.length("least_hold_mm", f.leastHold, {0, 1000}, "Shortest strip to hold", "that is safe to rip or plane");
     v.length("least_offcut_mm", f.leastOffcut, {0, 1000}, "Offcuts kept from", "a shorter rest is not put back");
-    v.length("swing_radius_mm", f.swingRadius, lathe, "Lathe, centre to bed");
-    v.length("between_centres_mm", f.betweenCentres, lathe, "Lathe, between centres");
-    v.number("lowest_rpm", f.lowestRpm, rpm, "Lowest speed, rpm");
-    v.number("highest_rpm", f.highestRpm, rpm, "Highest speed, rpm");
+    fields(v, f.lathe);
     v.length("least_edge_mm", f.leastEdge, {0, 500}, "a segment's edge is shorter than");
     v.length("least_overlap_mm", f.leastOverlap, {0, 200}, "layers overlap by less than");
     v.angle("least_tip_deg", f.leastTip, {0, 89}, "the piece tips sooner than, degrees");
@@ -93,15 +89,30 @@ template <class V, As<Shop> F> void fields(V& v, F& f)
     v.number("clamps", f.clamps, {1, 200, ""}, "Other clamps, joints at once");
     v.minutes("finish_min", f.finishMinutes, {0, 100000}, "A coat of finish dries, minutes");
     v.quiet().number("catch_n", f.catchLoad, {1, 5000, "N"}, "A catch, N", "of a tool that catches; our own value");
-    v.quiet().number("lathe_mass_kg", f.latheMass, {5, 5000, "kg"}, "Lathe's mass, kg", "with its stand");
     v.quiet().length("swing_margin_mm", f.swingMargin, {0, 100}, "Margin over the bed", "on the radius");
-    v.quiet().length("rest_swing_mm", f.restSwing, lathe, "Centre to the rest's base");
     v.quiet().number("feed_mm_s", f.feed, {0.1, 200, "mm/s"}, "Last cut moves, mm/s", "along the wood; our own value");
     v.quiet().length("tool_nose_mm", f.toolNose, {0.2, 100}, "Edge's radius", "of the tool of the last cut");
     v.quiet().record("jaws", f.jaws, "Jaws");
+    v.quiet().list("other_lathes", f.otherLathes, mostMachines, "Other lathes");
+    v.quiet().list("other_jaws", f.otherJaws, mostMachines, "Other jaws");
+    v.quiet().list("tools", f.tools, mostMachines, "Other turning tools");
     v.quiet().record("grips", f.grips, "What a grip stands");
     v.quiet().record("fits", f.fits, "Fits");
 }
+
+/// The hollowing tools: the one in use first.
+std::vector<TurningTool> hollowers(const Shop& shop);
+/// How far beyond the rest the longest of the parting tools works, mm.
+double partingReach(const Shop& shop);
+/// The jaws that close on a diameter, or open into it: those on the chuck where they take it as it is, else of all the
+/// shop's the ones that come nearest to it.
+const Jaws& jawsFor(const Shop& shop, bool closing, double wanted);
+/// The jaws of this name; those on the chuck where none have it.
+const Jaws& jawsNamed(const Shop& shop, const std::string& name);
+/// Puts another lathe into use, or other jaws on the chuck; what was in use takes its place in the list. Nothing where
+/// the list has no such place.
+void useLathe(Shop& shop, size_t other);
+void useJaws(Shop& shop, size_t other);
 
 /// Throws InputError naming the field where a value cannot be.
 void checkShop(const Shop& shop);

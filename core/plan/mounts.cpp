@@ -16,7 +16,7 @@ constexpr double gravity = 9.80665;  // m/s²
 /// weight.
 double shaken(double massKg, double offset, const Shop& shop)
 {
-    const double force = 0.1 * shop.latheMass * gravity, arm = massKg * offset / 1000;
+    const double force = 0.1 * shop.lathe.mass * gravity, arm = massKg * offset / 1000;
     return arm > 0 ? std::sqrt(force / arm) * 60 / (2 * pi) : 1e9;
 }
 
@@ -56,10 +56,10 @@ std::vector<Mount> mountsOf(const Recipe& recipe, const Shop& shop, const Assemb
         };
         no(shaken(mass, held.offset, shop), "imbalance against the lathe's mass");
         no(torn(across, density), "stress in the rim");
-        no(shop.highestRpm, "the lathe's highest");
-        m.speed.high = std::max(m.speed.high, shop.lowestRpm);
+        no(shop.lathe.highestRpm, "the lathe's highest");
+        m.speed.high = std::max(m.speed.high, shop.lathe.lowestRpm);
         // Whatever was just mounted begins as slowly as the lathe turns, until it is seen to run true.
-        m.speed.low = std::min(shop.lowestRpm, m.speed.high);
+        m.speed.low = std::min(shop.lathe.lowestRpm, m.speed.high);
         m.speed.rim = pi * across / 1000 * m.speed.high / 60;
         // With the tailstock up all the time the work is a propped cantilever: a load anywhere along it bends it at its
         // grip by no more than 0.1925 of what it would without (beam tables, from memory).

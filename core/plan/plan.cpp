@@ -9,8 +9,9 @@ namespace {
 
 SpeedRange withinLathe(SpeedRange s, const Shop& shop)
 {
-    const double high = std::clamp(s.high, shop.lowestRpm, shop.highestRpm);
-    return {std::clamp(s.low, shop.lowestRpm, shop.highestRpm), high, s.high > 0 ? s.rim * high / s.high : 0};
+    const double high = std::clamp(s.high, shop.lathe.lowestRpm, shop.lathe.highestRpm);
+    return {std::clamp(s.low, shop.lathe.lowestRpm, shop.lathe.highestRpm), high,
+            s.high > 0 ? s.rim * high / s.high : 0};
 }
 
 LathePlan planLathe(const Assembly& assembly, const Sides& sides, const Shape& shape, const Shop& shop)
@@ -28,7 +29,7 @@ LathePlan planLathe(const Assembly& assembly, const Sides& sides, const Shape& s
     }
     l.rough = withinLathe(speedRange(2 * l.roughRadius, l.roughBalance), shop);
     l.finished = withinLathe(speedRange(std::max(shape.greatestDiameter, 1.0), finished), shop);
-    l.swingClearance = shop.swingRadius - l.roughRadius;
+    l.swingClearance = shop.lathe.swingRadius - l.roughRadius;
     return l;
 }
 

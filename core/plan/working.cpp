@@ -118,14 +118,14 @@ public:
                     value,
                     "6000 … 9000 / diameter in inches",
                     "6000 … 9000 / " + fixed(s.greatestDiameter / mmPerInch, 2),
-                    "balanced and round; never above the lathe's own " + fixed(shop_.highestRpm, 0) + " rpm",
+                    "balanced and round; never above the lathe's own " + fixed(shop_.lathe.highestRpm, 0) + " rpm",
                     std::string(common) + "; the machine's manual comes first",
                     "lathe"};
         case FigureId::SwingClearance:
             return {"Clearance over the bed",
                     length,
                     "centre height − farthest corner of the blank",
-                    mm(shop_.swingRadius) + " − " + mm(plan_.lathe.roughRadius),
+                    mm(shop_.lathe.swingRadius) + " − " + mm(plan_.lathe.roughRadius),
                     "bed without a banjo in the way: measure over it too",
                     "the shop's lathe",
                     "caution on swing"};

@@ -6,8 +6,9 @@ namespace vl {
 
 const char* actionName(Action action)
 {
-    static constexpr std::array names{"cut",  "glue", "wait",   "flatten", "recut",    "rotate",  "drill", "mount",
-                                      "turn", "sand", "finish", "split",   "part off", "inspect", "mark"};
+    static constexpr std::array names{"cut",      "glue",    "wait", "flatten", "recut",  "rotate",
+                                      "drill",    "mount",   "turn", "sand",    "finish", "split",
+                                      "part off", "inspect", "mark", "colour",  "carve"};
     return names[static_cast<size_t>(action)];
 }
 

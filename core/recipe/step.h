@@ -25,7 +25,9 @@ enum class Action {
     Split,
     PartOff,
     Inspect,
-    Mark
+    Mark,
+    Colour,
+    Carve
 };
 
 /// The action's name as files and screens write it: "cut", "part off".
@@ -73,6 +75,7 @@ struct Held {
     bool round = false;              ///< turned true already
     bool alongGrain = false;         ///< held where the grain runs along the axis
     bool rimToHead = false;          ///< its rim's end stands to the headstock
+    std::string jaws{};              ///< what they are called; empty: those on the chuck
     double from = 0, to = 0;         ///< stations of the piece that it is of, where it is a part of it; 0: all
 };
 

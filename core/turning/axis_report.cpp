@@ -83,13 +83,18 @@ AxisAt reportAt(const OffAxis& axis, const std::vector<const AxisSetUp*>& own, c
     if (!std::isnan(radius)) r.air = shareOfAir(was, own[0]->solid.centreAt(z), radius);
     if (!(flats[first] > 0)) return r;
     // A centre that is 1 mm off, outwards, and a side that is one hole on.
-    Sides wrong = after;
-    TurnedAbout& moved = wrong.axes[first];
     const Point out = off > 0 ? Point(own[0]->solid.centreAt(z) / off) : Point(1, 0);
-    moved.at += Eigen::Vector3d(0, out.x(), out.y());
-    r.perMillimetre = std::abs(CrossSection(wrong, z).flats()[first] - flats[first]);
+    const auto movedBy = [&](double mm) {
+        Sides wrong = after;
+        wrong.axes[first].at += mm * Eigen::Vector3d(0, out.x(), out.y());
+        return std::abs(CrossSection(wrong, z).flats()[first] - flats[first]);
+    };
+    const double length = before.outside.back().x(), share = length > 0 ? std::clamp(z / length, 0.0, 1.0) : 0;
+    r.perMillimetre = movedBy(1);
+    r.perHead = movedBy(1 - share);
+    r.perTail = movedBy(share);
     if (axis.plate > 0) {
-        wrong = after;
+        Sides wrong = after;
         const double hole = 360.0 / axis.plate * degrees, c = std::cos(hole), s = std::sin(hole);
         auto turn = [&](Eigen::Vector3d v) {
             return Eigen::Vector3d(v.x(), c * v.y() - s * v.z(), s * v.y() + c * v.z());
@@ -126,6 +131,8 @@ std::vector<AxisReport> axisReports(const Piece& piece, const Sides& sides, cons
         constexpr int looks = 60;
         for (int k = 0; k <= looks; ++k) {
             const double z = from + (to - from) * k / looks;
+            const double line = own[0]->solid.radiusNear(z) - own[0]->solid.centreAt(z).norm();
+            if (z > 0 && z < height && !std::isnan(line)) r.depth.emplace_back(z, radiusAt(sides.outside, z) - line);
             for (const AxisSetUp* s : own) {
                 r.imbalance = std::max(r.imbalance, s->solid.centreAt(z).norm());
                 const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;

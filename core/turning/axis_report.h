@@ -18,6 +18,7 @@ struct AxisAt {
     double area = 0;                   ///< mm²
     double air = 0;                    ///< share of a turn about the first side's axis in which the tool cuts nothing
     double perMillimetre = 0;          ///< mm by which a side grows or shrinks for 1 mm of error in its centre here
+    double perHead = 0, perTail = 0;   ///< the same for 1 mm at one end's centre alone, the other where it should be
     double perHole = 0;                ///< mm by which a band grows or shrinks for one hole of error; 0 without a plate
 };
 
@@ -25,7 +26,8 @@ struct AxisAt {
 struct AxisReport {
     size_t axis = 0;
     std::vector<AxisAt> at{};
-    double leastWall = 0;  ///< mm between a flat and the bore; infinite where it is solid
+    std::vector<Point> depth{};  ///< station, and how deep its first side cuts below the round there, mm
+    double leastWall = 0;        ///< mm between a flat and the bore; infinite where it is solid
     double leastWallAt = 0;
     bool middleLineLost = false;  ///< a depth line drawn in the middle is cut away by the cut itself
     double imbalance = 0;         ///< mm of the work's middle off the axis that it turns about, at the most

@@ -113,7 +113,7 @@ void addHolding(Mesh& mesh, const Held& held, Range span, double sweep, const Sh
                       {face, 0}});
         break;
     default: {
-        const double body = std::min(shop.jaws.swing, grip + 24), deep = std::max(4.0, held.depth);
+        const double body = std::min(jawsNamed(shop, held.jaws).swing, grip + 24), deep = std::max(4.0, held.depth);
         smith.turned({{face - arm - 20, 0},
                       {face - arm - 20, spindle},
                       {face - arm, spindle},
@@ -142,11 +142,11 @@ void addHolding(Mesh& mesh, const Held& held, Range span, double sweep, const Sh
     constexpr double clear = 8, rest = 10, rail = 22, apart = 40;  // mm
     const double reach = sweep + clear;
     smith.box({std::min(0.0, long_ / 2 - 60), -rest, reach}, {std::max(long_, long_ / 2 + 60), 0, reach + rest});
-    smith.box({long_ / 2 - 8, -shop.swingRadius, reach + 1}, {long_ / 2 + 8, -rest, reach + rest - 1});
+    smith.box({long_ / 2 - 8, -shop.lathe.swingRadius, reach + 1}, {long_ / 2 + 8, -rest, reach + rest - 1});
     const double ends = 160 + block;
     for (const double way : {-1.0, 1.0}) {
         const double a = way < 0 ? -apart - rail : apart, b = a + rail;
-        smith.box({-ends, -shop.swingRadius - 2 * rail, a}, {long_ + 160, -shop.swingRadius, b});
+        smith.box({-ends, -shop.lathe.swingRadius - 2 * rail, a}, {long_ + 160, -shop.lathe.swingRadius, b});
     }
 }
 

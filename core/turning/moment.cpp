@@ -2,6 +2,7 @@
 
 #include "core/blank/axis_set_ups.h"
 #include "core/blank/lid_sides.h"
+#include "core/blank/worked_cuts.h"
 #include "core/turning/painted.h"
 #include "core/turning/parted.h"
 
@@ -38,7 +39,7 @@ Body bodyOf(const Past& p, const Assembly& assembly, const std::vector<AxisSetUp
     for (const AxisSetUp& s : setUps)
         if (p.steps.contains("turn-" + s.id))
             b.axes = std::max<size_t>(b.axes, static_cast<size_t>(&s - setUps.data()) + 1);
-    for (const char* kind : {"saw-", "drill-"})
+    for (const char* kind : {"saw-", "drill-", "work-", "hollow-legs-", leanStep})
         for (const std::string& step : p.steps)
             if (step.starts_with(kind)) b.cut.push_back(step);
     b.apart = b.layers.size() == 1 && !p.glued && assembly.layers[b.layers[0]].radial();

@@ -47,7 +47,14 @@ using Stretches = std::vector<Range>;  // along a line, in their order
 Stretches takenAlong(const Sawed& s, const Eigen::Vector3d& from, const Eigen::Vector3d& way)
 {
     const Point at(s.right.dot(from), s.up.dot(from)), on(s.right.dot(way), s.up.dot(way));
-    if (on.norm() < 1e-12) return takes(s, from) ? Stretches{{-beyondAll, beyondAll}} : Stretches{};
+    if (on.norm() < 1e-12) {
+        // Along its own push: all of it, or nothing.
+        const double here = s.along().dot(from), way1 = s.along().dot(way);
+        const Range line{std::min((s.reach.low - here) / way1, (s.reach.high - here) / way1),
+                         std::max((s.reach.low - here) / way1, (s.reach.high - here) / way1)};
+        const Eigen::Vector3d inside = from + way * (line.low + line.high) / 2;
+        return takes(s, inside) ? Stretches{line} : Stretches{};
+    }
     std::vector<double> crossings;
     for (size_t i = 0, j = s.outline.size() - 1; i < s.outline.size(); j = i++) {
         // On which side of the line its two ends lie.
@@ -58,8 +65,20 @@ Stretches takenAlong(const Sawed& s, const Eigen::Vector3d& from, const Eigen::V
         crossings.push_back(cross.dot(on) / on.squaredNorm());
     }
     std::ranges::sort(crossings);
+    // No further than it is pushed.
+    Range pushed{-beyondAll, beyondAll};
+    const double here = s.along().dot(from), pace = s.along().dot(way);
+    if (std::abs(pace) < 1e-12) {
+        if (!(here > s.reach.low && here < s.reach.high)) return {};
+    } else {
+        const double a = (s.reach.low - here) / pace, b = (s.reach.high - here) / pace;
+        pushed = {std::min(a, b), std::max(a, b)};
+    }
     Stretches out;
-    for (size_t k = 0; k + 1 < crossings.size(); k += 2) out.push_back({crossings[k], crossings[k + 1]});
+    for (size_t k = 0; k + 1 < crossings.size(); k += 2) {
+        const Range one{std::max(crossings[k], pushed.low), std::min(crossings[k + 1], pushed.high)};
+        if (one.high > one.low) out.push_back(one);
+    }
     return out;
 }
 

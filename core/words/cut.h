@@ -30,6 +30,7 @@ inline constexpr Pattern knife{"knife and straightedge, %1 square; tape over the
 inline constexpr Pattern inspectBlock{"Look %1 over before it is mounted"};
 inline constexpr Pattern crackLetsGo{
     "what a crack, loose bark or a dead knot lets go flies off at the speed of the rim"};
+inline constexpr Pattern foundFlaw{"found: %1, %2 across, at station %3, %4 from the axis towards %5: %6"};
 inline constexpr Pattern lookForDefects{
     "all faces and both ends, in raking light: cracks, loose bark, knots, rot, insect holes; a magnet along it for "
     "metal; tapped, a sound block rings; what can let go is sawn off, filled or bound, or the block is not turned"};

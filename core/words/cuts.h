@@ -30,6 +30,12 @@ inline constexpr Pattern throughWall{"through the wall, %1: a block that fits he
                                      "splinter where it comes out"};
 inline constexpr Pattern rightThrough{"%1 right through: until the point shows, then from the other side on its mark"};
 inline constexpr Pattern widerMouth{"first the wider bit, Ø %1, %2 deep: the narrow one finds its middle there"};
+inline constexpr Pattern reamedBy{
+    "then reamed, its wall leaning by %1, by hand, a little at a time, until the peg stands "
+    "at its mark"};
+inline constexpr Pattern pegThatFits{"the peg that fits leans by the same and is %1 across at the surface: turned to "
+                                     "that and tried before the hole is reamed to the end"};
+inline constexpr Pattern easedBy{"the edge of its mouth rounded by %1, with a half round file and paper round a dowel"};
 inline constexpr Pattern wideBit{"a bit this wide slowly, the piece clamped, chips cleared often"};
 
 inline constexpr Pattern sawCurve{"Saw %1 to its line"};

@@ -197,6 +197,7 @@ inline constexpr Pattern insideFree{"held by the foot, the rim and the whole ins
 inline constexpr Pattern jawsOnFoot{
     "jaws closed on the tenon, %1, %2 high, its shoulder hard against them; brought up with the tailstock so that it "
     "sits square, tailstock left up while the middle stands; turned by hand first"};
+inline constexpr Pattern withJaws{"in the %1"};
 inline constexpr Pattern jawsInFoot{
     "jaws opened in the recess, %1, %2 deep: firmly, not hard, a recess splits; brought up with the tailstock; turned "
     "by hand first"};

@@ -176,9 +176,9 @@ TEST(Block, EveryMountIsHeldAgainstOneCatch)
             }
             // No rim faster than the rule, the lathe and its joints allow.
             const double inches = 2 * m.sweep / 25.4;
-            RC_ASSERT(m.speed.high <= std::max(9000 / inches, shop.lowestRpm) + 1e-6);
-            RC_ASSERT(m.speed.high <= shop.highestRpm + 1e-9);
-            RC_ASSERT(m.speed.low <= m.speed.high && m.speed.low <= shop.lowestRpm + 1e-9);
+            RC_ASSERT(m.speed.high <= std::max(9000 / inches, shop.lathe.lowestRpm) + 1e-6);
+            RC_ASSERT(m.speed.high <= shop.lathe.highestRpm + 1e-9);
+            RC_ASSERT(m.speed.low <= m.speed.high && m.speed.low <= shop.lathe.lowestRpm + 1e-9);
             if (!m.proof.holds)
                 RC_ASSERT(std::ranges::any_of(plan.cautions, [&](const Caution& c) { return c.id == "hold-" + m.id; }));
         }

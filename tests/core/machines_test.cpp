@@ -67,8 +67,8 @@ INSTANTIATE_TEST_SUITE_P(
                 [](Piece& p) { rings(p).tool = BoardRingForm::PartingTool; }, [](Shop& s) { s.partingReach = 24; }},
         Limited{"regatta-cup", "narrow-", Level::Care, [](Piece&) {}, [](Shop& s) { s.ripLeastWidth = 15; }},
         Limited{"regatta-cup", "thin-", Level::Care, [](Piece&) {}, [](Shop& s) { s.planeLeastThickness = 9; }},
-        Limited{"regatta-cup", "speed-", Level::Stop, [](Piece&) {}, [](Shop& s) { s.lowestRpm = 2500; }},
-        Limited{"regatta-cup", "swing", Level::Stop, [](Piece&) {}, [](Shop& s) { s.swingRadius = 60; }}));
+        Limited{"regatta-cup", "speed-", Level::Stop, [](Piece&) {}, [](Shop& s) { s.lathe.lowestRpm = 2500; }},
+        Limited{"regatta-cup", "swing", Level::Stop, [](Piece&) {}, [](Shop& s) { s.lathe.swingRadius = 60; }}));
 
 TEST(Speed, KnowsThreeStates)
 {
@@ -82,7 +82,7 @@ TEST(Speed, KnowsThreeStates)
     // Square stock starts at the lathe's lowest speed, and by its corners; a stack of rings by the rule.
     const Plan grip = makePlan(test::demo("spyglass-barrel"), test::harbourShop());
     EXPECT_EQ(grip.lathe.roughBalance, Balance::Corners);
-    EXPECT_EQ(grip.lathe.rough.low, test::harbourShop().lowestRpm);
+    EXPECT_EQ(grip.lathe.rough.low, test::harbourShop().lathe.lowestRpm);
     EXPECT_NEAR(grip.lathe.roughRadius, 40 * std::sqrt(2.0), 1e-6) << "post 18 and two wraps of 31: 80 mm square";
 }
 

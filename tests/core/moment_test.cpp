@@ -107,7 +107,7 @@ TEST(Moment, WhatHoldsTheWorkTouchesItAndKeepsClearOfWhatSweeps)
             const bool rest = v.position[1] <= 0.01f && v.position[2] > static_cast<float>(m.sweep);
             const bool along =
                 v.position[0] > static_cast<float>(span.low) + 20 && v.position[0] < static_cast<float>(span.high) - 20;
-            if (along && !rest) EXPECT_LE(v.position[1], -static_cast<float>(shop.swingRadius) + 0.01f) << m.id;
+            if (along && !rest) EXPECT_LE(v.position[1], -static_cast<float>(shop.lathe.swingRadius) + 0.01f) << m.id;
         }
         EXPECT_LT(nearest, 3) << m.id;
     }

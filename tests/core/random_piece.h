@@ -78,6 +78,7 @@ inline Piece randomWorkpiece()
         h.at = share() * height;
         h.count = *rc::gen::inRange(1, 6);
         if (h.wide <= h.diameter) h.wide = 0;
+        if (h.wide > 0) h.taper = 0;
         if (h.plate > 0) h.start = std::min(h.start, h.plate - 1);
         p.holes.push_back(h);
     }
@@ -86,6 +87,31 @@ inline Piece randomWorkpiece()
         randomize(p.sawn.back(), "");
         edit::shapeSawn(p.sawn.back(), share() * height, share() * height, 1 + share() * 150);
     }
+    for (int k = *rc::gen::inRange(0, 3); k > 0; --k) {
+        Worked w;
+        randomize(w, "", 60);
+        w.count = std::min(w.count, 8);
+        w.from = share() * height;
+        w.to = w.from + 1 + share() * height;
+        w.depth = std::min(w.depth, w.cutter / 2);
+        if (w.plate > 0) w.start = std::min(w.start, w.plate - 1);
+        p.worked.push_back(w);
+    }
+    if (oneIn(3)) {
+        p = edit::addDecor(std::move(p));
+        randomize(p.decors.back(), "", 60);
+        p.decors.back().to = p.decors.back().from + 1 + share() * height;
+        if (p.decors.back().plate > 0)
+            p.decors.back().start = std::min(p.decors.back().start, p.decors.back().plate - 1);
+        p.decors.back().cells.clear();
+        for (int c = *rc::gen::inRange(0, 4); c > 0; --c)
+            p = edit::workCell(std::move(p), 0, c, 2 * c, static_cast<GridCells::Work>(c % 4), "#aabbcc");
+    }
+    if (oneIn(3)) {
+        p = edit::addFlaw(std::move(p));
+        randomize(p.flaws.back(), "");
+    }
+    if (oneIn(4)) p.lean.angle = share() * 45;
     if (oneIn(3)) p = edit::addForm(std::move(p), static_cast<FormPart::Kind>(*rc::gen::inRange(0, 8)));
     if (oneIn(4)) p = edit::addAxis(std::move(p));
     if (oneIn(3)) {

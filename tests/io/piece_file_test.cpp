@@ -288,7 +288,7 @@ TEST(ShopFile, ComesBackAndChecksItself)
 {
     Shop shop;
     shop.kerf = 2.2;
-    shop.swingRadius = 150;
+    shop.lathe.swingRadius = 150;
     std::vector<std::string> notes;
     EXPECT_EQ(io::readShop(io::writeShop(shop), notes), shop);
     EXPECT_TRUE(notes.empty());

@@ -122,6 +122,29 @@ TEST(ShopBook, KeepsTheShopThroughClosingAndOpening)
     EXPECT_TRUE(notes.empty());
 }
 
+TEST(ShopBook, KeepsEveryMachineOfTheShop)
+{
+    const QTemporaryDir folder;
+    const std::string path = folder.filePath("machines.book").toStdString();
+    Shop shop = test::harbourShop();
+    ASSERT_FALSE(shop.otherLathes.empty() || shop.otherJaws.empty() || shop.tools.empty());
+    ASSERT_GT(shop.lathe.plate, 0);
+    while (shop.tools.size() < 12) shop.tools.push_back(shop.tools[shop.tools.size() % 3]);
+    for (size_t i = 0; i < shop.tools.size(); ++i) shop.tools[i].name = std::to_string(i);
+    {
+        io::ShopBook book(path);
+        EXPECT_TRUE(book.save(shop));
+    }
+    {
+        io::ShopBook book(path);
+        EXPECT_EQ(book.load(), shop);
+    }
+    // As JSON too.
+    std::vector<std::string> notes;
+    EXPECT_EQ(io::readShop(io::writeShop(shop), notes), shop);
+    EXPECT_TRUE(notes.empty());
+}
+
 TEST(ShopBook, OlderIsBroughtUpToDateAndNewerLeftAlone)
 {
     QTemporaryDir folder;

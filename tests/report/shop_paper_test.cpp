@@ -2,6 +2,7 @@
 #include "core/measure/format.h"
 #include "core/plan/boards/setups.h"
 #include "io/files.h"
+#include "report/grid_drawing.h"
 #include "report/packet.h"
 #include "report/shop_paper.h"
 #include "tests/support/samples.h"
@@ -30,8 +31,9 @@ struct Paper {
     BoardPlan boards;
     std::unique_ptr<poppler::document> document;
 
-    explicit Paper(const std::string& name)
-        : piece(test::demo(name)), plan(makePlan(piece, shop)), boards(planBoards(piece, shop, plan.assembly))
+    explicit Paper(const std::string& name) : Paper(test::demo(name)) {}
+    explicit Paper(Piece of)
+        : piece(std::move(of)), plan(makePlan(piece, shop)), boards(planBoards(piece, shop, plan.assembly))
     {
         const std::string path = folder.filePath("p.pdf").toStdString();
         io::replaceFile(path, [&](QIODevice& file) {
@@ -140,6 +142,38 @@ TEST(ShopPaper, ScribingCirclesStandAtTheirRadii)
         }
         EXPECT_EQ(found, 5);
     }
+}
+
+TEST(ShopPaper, AGridOnAFaceStandsAtItsRadiiAndSpokes)
+{
+    Piece piece = test::demo("buoy-bowl");
+    Decor& d = piece.decors[0];
+    d.on = Decor::Face;
+    d.from = 20;
+    d.to = 84;
+    d.spokes = 24;
+    d.direction = 10;
+    d.cells.clear();
+    const Paper paper(piece);
+    const int page = paper.pageWith("band of squares, full size");
+    ASSERT_GE(page, 0);
+    const poppler::image image = paper.render(page);
+    const QPointF middle = report::gridMiddle({210, 297});
+    const std::vector<GridOf> grids = gridsOf(piece, paper.plan.sides);
+    ASSERT_GE(grids[0].rings.size(), 3u);
+    const auto inked = [&](double r, double deg) {
+        const double a = deg * std::acos(-1.0) / 180;
+        return paper.ink(image, middle.x() - r * std::sin(a), middle.y() - r * std::cos(a));
+    };
+    const double pitch = 360.0 / d.spokes;
+    for (const GridRing& r : grids[0].rings)
+        for (const double share : {0.5, 5.5, 13.5}) {
+            EXPECT_TRUE(inked(r.r1, d.direction + share * pitch)) << r.r1;
+            EXPECT_TRUE(inked((r.r0 + r.r1) / 2, d.direction + (share - 0.5) * pitch)) << "a spoke";
+            EXPECT_FALSE(inked((r.r0 + r.r1) / 2, d.direction + share * pitch)) << "the middle of a cell";
+        }
+    // Its lists name every ring.
+    EXPECT_GE(paper.pageWith("Grid: band of squares, 24 spokes"), 0);
 }
 
 TEST(ShopPaper, ClosingCirclesAreOfRingsWhoseJointsAreLines)

@@ -108,9 +108,10 @@ INSTANTIATE_TEST_SUITE_P(
         Typed{"cut", "Gap in the trial ring", "-0.4", -0.4,
               [](const Document& d) { return d.piece().choices.trialGap; }},
         Typed{"turn", "Spacing", "12.5", 12.5, [](const Document& d) { return d.piece().choices.stationSpacing; }},
-        Typed{"turn", "Lathe, centre to bed", "8in", 203.2, [](const Document& d) { return d.shop().swingRadius; }},
+        Typed{"turn", "Lathe, centre to bed", "8in", 203.2,
+              [](const Document& d) { return d.shop().lathe.swingRadius; }},
         Typed{"turn", "Lathe, between centres", "1m", 1000,
-              [](const Document& d) { return d.shop().betweenCentres; }}));
+              [](const Document& d) { return d.shop().lathe.betweenCentres; }}));
 
 TEST(Fields, ReadBackTheSameInEveryUnit)
 {

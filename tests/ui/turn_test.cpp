@@ -3,15 +3,19 @@
 #include "app/lanes/section_lane.h"
 #include "app/solid/film_bar.h"
 #include "app/stages/turn/axes_view.h"
+#include "app/stages/turn/grid_view.h"
 #include "app/stages/turn/mounts_view.h"
 #include "app/stages/turn/turn_stage.h"
+#include "app/window/machines_dialog.h"
 #include "core/turning/cross_section.h"
 #include "core/turning/mesh.h"
+#include "tests/support/samples.h"
 #include "tests/ui/desk.h"
 
 #include <QComboBox>
 #include <QFile>
 #include <QLabel>
+#include <QListWidget>
 #include <QSlider>
 
 using namespace vl;
@@ -262,4 +266,122 @@ TEST_F(Turn, ADrawingBecomesTheOutsideAndGuidesAreDrawn)
     guide->setCurrentIndex(2);
     emit guide->activated(2);
     EXPECT_NE(desk.lane<SectionLane>()->grab().toImage(), bare);
+}
+
+TEST_F(Turn, LegsFlutesAndALeaningBaseAreSetAndSaid)
+{
+    open("buoy-bowl");
+    ASSERT_EQ(desk.piece().worked.size(), 2u);
+    EXPECT_FALSE(desk.doc().plan().mustStop());
+    desk.type("Legs' height", "30");
+    EXPECT_NEAR(desk.piece().worked[0].height, 30, 1e-9);
+    EXPECT_TRUE(desk.doc().plan().mustStop()) << "higher than the floor lies";
+    desk.type("Legs' height", "14");
+    EXPECT_FALSE(desk.doc().plan().mustStop());
+    desk.press("add-facets");
+    ASSERT_EQ(desk.piece().worked.size(), 3u);
+    desk.type("Deep at both ends", "0.8");
+    EXPECT_NEAR(desk.piece().worked[2].depth, 0.8, 1e-9);
+    desk.press("Remove: Worked");
+    EXPECT_EQ(desk.piece().worked.size(), 2u);
+    // The rings of marks and how far each is on from the first.
+    desk.press("index");
+}
+
+TEST_F(Turn, ACellOfTheGridIsPressedAndPlainAgain)
+{
+    open("buoy-bowl");
+    desk.press("grid");
+    QApplication::processEvents();
+    auto* view = desk.window.findChild<GridView*>();
+    ASSERT_TRUE(view && view->isVisible());
+    const size_t before = desk.piece().decors[0].cells.size();
+    const QPoint at = view->cellPosition(1, 6).toPoint();
+    QTest::mouseClick(view, Qt::LeftButton, {}, at);
+    ASSERT_EQ(desk.piece().decors[0].cells.size(), before + 1);
+    EXPECT_EQ(desk.piece().decors[0].cells.back().first, 6);
+    EXPECT_EQ(desk.piece().decors[0].cells.back().ring, 1);
+    auto* work = desk.named<QComboBox>("A pressed cell is");
+    ASSERT_TRUE(work);
+    work->setCurrentIndex(GridCells::Carve);
+    QTest::mouseClick(view, Qt::LeftButton, {}, at);
+    EXPECT_EQ(desk.piece().decors[0].cells.back().work, GridCells::Carve);
+    EXPECT_FALSE(test::stepsOf(desk.doc().plan(), "carve-").empty());
+    QTest::mouseClick(view, Qt::LeftButton, {}, at);
+    EXPECT_EQ(desk.piece().decors[0].cells.size(), before);
+    QTest::keyClick(&desk.window, Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(desk.piece().decors[0].cells.size(), before + 1);
+}
+
+TEST_F(Turn, AFlawStopsTheWorkUntilItIsDealtWith)
+{
+    open("buoy-bowl");
+    desk.press("add-flaw");
+    ASSERT_EQ(desk.piece().flaws.size(), 1u);
+    EXPECT_TRUE(desk.doc().plan().mustStop());
+    auto* dealt = desk.named<QComboBox>("Done about it");
+    ASSERT_TRUE(dealt);
+    dealt->setCurrentIndex(Flaw::Filled);
+    emit dealt->activated(Flaw::Filled);
+    EXPECT_EQ(desk.piece().flaws[0].dealt, Flaw::Filled);
+    EXPECT_FALSE(desk.doc().plan().mustStop());
+}
+
+TEST_F(Turn, MachinesAreAddedPutToUseAndTakenAway)
+{
+    open("buoy-bowl");
+    MachinesDialog dialog(desk.doc(), &desk.window);
+    dialog.show();
+    auto* list = dialog.findChild<QListWidget*>();
+    ASSERT_TRUE(list);
+    const auto lathes = static_cast<int>(desk.doc().shop().otherLathes.size());
+    ASSERT_GT(lathes, 0);
+    EXPECT_TRUE(list->item(0)->text().contains("in use"));
+    const double was = desk.doc().shop().lathe.swingRadius;
+    dialog.choose(1);
+    dialog.findChild<QPushButton*>("use-machine")->click();
+    EXPECT_EQ(desk.doc().shop().otherLathes[0].swingRadius, was);
+    // Another measure typed; what cannot be is said and left.
+    dialog.choose(0);
+    for (auto* field : dialog.findChildren<LengthField*>())
+        if (field->accessibleName() == "Lathe, centre to bed") {
+            field->setFocus();
+            field->selectAll();
+            QTest::keyClicks(field, "90");
+            QTest::keyClick(field, Qt::Key_Return);
+        }
+    EXPECT_EQ(desk.doc().shop().lathe.swingRadius, 90);
+    EXPECT_TRUE(desk.doc().plan().mustStop()) << "the bowl is too wide for it";
+    dialog.choose(1);
+    dialog.findChild<QPushButton*>("remove-machine")->click();
+    EXPECT_EQ(static_cast<int>(desk.doc().shop().otherLathes.size()), lathes - 1);
+}
+
+TEST_F(Turn, APictureIsLaidStraightByALineOverItsAxis)
+{
+    open("buoy-bowl");
+    QImage picture(400, 300, QImage::Format_RGB32);
+    picture.fill(Qt::darkGreen);
+    desk.answer = desk.folder.filePath("bowl.png");
+    ASSERT_TRUE(picture.save(desk.answer));
+    ASSERT_TRUE(desk.window.goTo("shape"));
+    desk.press("picture");
+    ASSERT_EQ(desk.piece().trace.picture, desk.answer.toStdString());
+    const Trace before = desk.piece().trace;
+    SectionLane* lane = nullptr;
+    for (auto* l : desk.window.findChildren<SectionLane*>())
+        if (l->isVisible()) lane = l;
+    ASSERT_TRUE(lane);
+    desk.press("trace-axis");
+    // A line that stands across the axis: the picture is turned by a quarter.
+    const QPoint foot = lane->floorPosition().toPoint(), rim = foot + QPoint(0, -60);
+    QTest::mousePress(lane, Qt::LeftButton, {}, foot);
+    QTest::mouseMove(lane, (foot + rim) / 2);
+    QTest::mouseMove(lane, rim);
+    QTest::mouseRelease(lane, Qt::LeftButton, {}, rim);
+    const Trace after = desk.piece().trace;
+    EXPECT_NEAR(std::abs(after.turned), 90, 0.5);
+    EXPECT_NE(after.width, before.width);
+    QTest::keyClick(&desk.window, Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(desk.piece().trace, before);
 }

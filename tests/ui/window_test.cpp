@@ -126,7 +126,7 @@ TEST(Dialogs, NameAndShopAreTypedIn)
     EXPECT_FALSE(b.doc().plan().cautions.empty()) << "a stricter shop sees more";
     for (auto* number : shop.findChildren<QDoubleSpinBox*>())
         if (number->accessibleName() == "Lowest speed, rpm") number->setValue(9000);
-    EXPECT_EQ(b.doc().shop().lowestRpm, 100) << "above the highest: refused";
+    EXPECT_EQ(b.doc().shop().lathe.lowestRpm, 100) << "above the highest: refused";
 }
 
 TEST(Open, ABadFileIsSaidAndThePieceStays)

@@ -3,6 +3,7 @@
 #include "app/access/layer_things.h"
 
 #include "app/theme/theme.h"
+#include "core/blank/decor_grid.h"
 #include "core/turning/skin.h"
 #include "report/drawing.h"
 
@@ -99,6 +100,7 @@ void SkinLane::paintEvent(QPaintEvent*)
             drawFlat(painter, k);
         painter.setPen(QPen(QColor(0, 0, 0, 110), 0.8));
         drawJoints(painter, k);
+        drawGrids(painter, k);
         painter.setClipping(false);
         const bool chosen = s.layers.contains(k);
         painter.setBrush(Qt::NoBrush);
@@ -121,6 +123,30 @@ void SkinLane::paintEvent(QPaintEvent*)
     for (const int angle : {0, 180, 360})
         painter.drawText(QRectF(0, std::clamp(y(angle) - 8, 0.0, height() - 16.0), columns_.names(), 16),
                          Qt::AlignRight | Qt::AlignVCenter, QStringLiteral("%1°").arg(angle));
+}
+
+void SkinLane::drawGrids(QPainter& painter, int layer) const
+{
+    const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
+    const QRectF at = box(layer);
+    const auto x = [&](double z) { return at.left() + (z - l.z0) / (l.z1 - l.z0) * at.width(); };
+    for (const GridOf& g : gridsOf(doc_.piece(), doc_.plan().sides)) {
+        const Decor& d = doc_.piece().decors[g.decor];
+        if (d.on != Decor::Wall || g.rings.empty()) continue;
+        const auto cell = [&](const GridRing& r, int spoke, double turn) {
+            return QRectF(QPointF(x(r.z0), y(g.angleOf(d, spoke + 1) + turn)),
+                          QPointF(x(r.z1), y(g.angleOf(d, spoke) + turn)));
+        };
+        for (const double turn : {-720.0, -360.0, 0.0, 360.0}) {
+            for (const GridCell& c : g.worked) {
+                QColor ink(QString::fromStdString(d.cells[c.cells].colour));
+                if (d.cells[c.cells].work != GridCells::Colour) ink = QColor(58, 40, 28);
+                if (!c.lost) painter.fillRect(cell(g.rings[static_cast<size_t>(c.ring)], c.spoke, turn), ink);
+            }
+            for (const GridRing& r : g.rings)
+                for (int spoke = 0; spoke < d.spokes; ++spoke) painter.drawRect(cell(r, spoke, turn));
+        }
+    }
 }
 
 int SkinLane::segmentUnder(const QPointF& at, int layer) const

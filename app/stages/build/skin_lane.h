@@ -41,6 +41,7 @@ private:
     /// What is painted at a place of the lane; −1 in a gap or where the wood is set elsewhere.
     int segmentUnder(const QPointF& at, int layer) const;
     void drawFlat(QPainter& painter, int layer) const;
+    void drawGrids(QPainter& painter, int layer) const;
     void drawJoints(QPainter& painter, int layer) const;
     void paintAt(const QPointF& at);
     void paint(int layer, int segment, int merge);

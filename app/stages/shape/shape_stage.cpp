@@ -117,6 +117,20 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     addToPanel(drawing);
     connect(drawing, &QPushButton::clicked, this, &ShapeStage::drawingWanted);
 
+    group(tr("A picture to trace"), "trace", false);
+    auto* picture = new QPushButton(tr("Picture to trace …"));
+    picture->setObjectName("picture");
+    picture->setToolTip(tr("A photograph or a sketch is laid over the section; nothing of it is cut"));
+    addToPanel(picture);
+    connect(picture, &QPushButton::clicked, this, &ShapeStage::pictureWanted);
+    auto* line = new QPushButton(tr("Draw its axis"));
+    line->setObjectName("trace-axis");
+    line->setToolTip(tr("A line from the middle of its foot to the middle of its rim sets the picture straight and to "
+                        "the piece’s height"));
+    addToPanel(line);
+    connect(line, &QPushButton::clicked, this, [this] { section_->wantTraceAxis(); });
+    recordForm([](auto& p) -> auto& { return p.trace; });
+
     group(tr("Wall and floor"), "wall");
     rule_ = new QComboBox;
     for (const Choice& c : choicesOf<WallRule>()) rule_->addItem(wordsOf(c));
@@ -155,12 +169,7 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     addToPanel(forms_);
 
     group(tr("Lid"), "lid", false);
-    lid_ = new FieldForm(doc_);
-    addToPanel(lid_);
-    connect(lid_, &FieldForm::edited, this,
-            [this](const QString& words, const std::string& path, const FieldValue& value) {
-                edit(words, [&](Piece& p) { setField(p.lid, path, value); });
-            });
+    recordForm([](auto& p) -> auto& { return p.lid; });
     lidSaid_ = new QLabel;
     lidSaid_->setWordWrap(true);
     lidSaid_->setProperty("role", "quiet");
@@ -214,7 +223,6 @@ void ShapeStage::refresh()
     rule_->setCurrentIndex(static_cast<int>(p.hollow.rule));
     refreshRows();
     forms_->refresh();
-    lid_->show(itemsOf(p.lid));
     const bool lidded = hasLid(p) && !doc_.plan().sides.inside.empty();
     lidSaid_->setVisible(p.lid.on);
     if (lidded) {

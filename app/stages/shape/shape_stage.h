@@ -21,8 +21,9 @@ public:
     bool takeDrawing(const Drawing& drawing);
 
 signals:
-    /// A drawing is to be chosen and read.
+    /// A drawing, or a picture to trace, is to be chosen.
     void drawingWanted();
+    void pictureWanted();
 
 private:
     void refresh() override;
@@ -34,7 +35,6 @@ private:
     QCheckBox* stands_;
     Group* node_;
     RecordList* forms_;
-    FieldForm* lid_;
     QLabel* lidSaid_;
 };
 

@@ -3,11 +3,15 @@
 #include "app/fields/record_list.h"
 #include "app/lanes/figures_lane.h"
 #include "app/stages/page_switch.h"
+#include "app/stages/shape/plot_lane.h"
 #include "app/stages/turn/axes_view.h"
+#include "app/stages/turn/grid_view.h"
 #include "app/stages/turn/index_view.h"
 #include "app/stages/turn/mounts_view.h"
 #include "app/theme/theme.h"
+#include "core/blank/decor_grid.h"
 #include "core/blank/sawn_cuts.h"
+#include "core/blank/worked_cuts.h"
 #include "core/measure/format.h"
 #include "core/piece/edit.h"
 #include "core/plan/foot_choices.h"
@@ -18,6 +22,19 @@
 #include <cmath>
 
 namespace vl::app {
+namespace {
+
+PlotLane::Curve depthCurve(const Document& document, int axis)
+{
+    PlotLane::Curve c;
+    c.isLength = true;
+    c.empty = PlotLane::tr("turned on its true axis alone: nothing cuts below the round");
+    for (const AxisReport& r : document.plan().axes)
+        if (static_cast<int>(r.axis) == axis) c.points = r.depth;
+    return c;
+}
+
+}  // namespace
 
 TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("Turn"), parent)
 {
@@ -45,8 +62,14 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     pages_ = new PageSwitch;
     pages_->add(tr("stations"), stations, false);
     pages_->add(tr("axes"), axes_, false);
+    pages_->add(tr("depth"),
+                new PlotLane(document, tr("HOW DEEP THE CHOSEN AXIS CUTS BELOW THE ROUND"),
+                             [this](const Document& d) { return depthCurve(d, axes_->chosen()); }),
+                false);
     pages_->add(tr("mounts"), new MountsView(document));
     pages_->add(tr("index"), new IndexView(document, [this] { return axes_->chosen(); }), false);
+    grid_ = new GridView(document, [this] { return decors_ ? decors_->chosen() : -1; });
+    pages_->add(tr("grid"), grid_, false);
     addLane(pages_, 2);
     const int figures = stations->sizeHint().height() + 40;  // with the row of buttons
     const auto shown = [this, figures] {
@@ -68,6 +91,7 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     addToPanel(care);
     buildAxes();
     buildCuts();
+    buildWorked();
     const auto ofEdge = [](auto& p) -> auto& { return p.edge; };
     group(tr("Holding, and what it is for"), "holding", false);
     const auto held = [](auto& p) -> auto& { return p.choices; };
@@ -88,10 +112,10 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     choiceRow(&Choices::stations, choices);
     spacing_ = pieceRow(&Choices::stationSpacing, choices);
     group(tr("The lathe, for every piece"), "lathe", false);
-    shopRow(&Shop::swingRadius);
-    shopRow(&Shop::betweenCentres);
+    shopRow(&Lathe::swingRadius);
+    shopRow(&Lathe::betweenCentres);
     shopRow(&Shop::swingMargin);
-    shopRow(&Shop::restSwing);
+    shopRow(&Lathe::restSwing);
     figure(FigureId::SwingClearance, tr("Clearance over the bed"), false);
     figure(FigureId::RoughWeight, tr("Weight of the blank"), false);
     group(tr("The piece"), "piece");
@@ -233,6 +257,53 @@ void TurnStage::buildCuts()
     addToPanel(sawn_);
 }
 
+void TurnStage::buildWorked()
+{
+    const auto said = [this](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
+    group(tr("Worked by index"), "worked", false);
+    worked_ = new RecordList(
+        doc_, tr("Worked"), tr("nothing worked by index"),
+        listOf(
+            &Piece::worked, [](const Piece& p, const Worked& w) { return nameOf(p, w); }, edit::removeWorked));
+    worked_->canAdd(tr("Flutes"), "add-flutes", [](Piece p) { return edit::addWorked(std::move(p), Worked::Flutes); });
+    worked_->canAdd(tr("Facets"), "add-facets", [](Piece p) { return edit::addWorked(std::move(p), Worked::Facets); });
+    worked_->canAdd(tr("Legs out of the foot"), "add-legs",
+                    [](Piece p) { return edit::addWorked(std::move(p), Worked::Legs); });
+    worked_->saysBelow([this, said](int which) {
+        const Worked& w = doc_.piece().worked[static_cast<size_t>(which)];
+        const Sides& sides = doc_.plan().sides;
+        if (const auto cut = straightCut(w, sides))
+            return tr("%1 deep at the most, at %2, where it is %3 wide.")
+                .arg(said(cut->deepest), said(cut->at), said(cut->widest));
+        if (w.kind != Worked::Legs) return QString();
+        const LegRing ring = legRing(w, sides, {}, std::nullopt);
+        return tr("They stand between the radii %1 and %2.").arg(said(ring.inner), said(ring.outer));
+    });
+    addToPanel(worked_);
+    group(tr("Decorated grids"), "decors", false);
+    decors_ = new RecordList(
+        doc_, tr("Grid"), tr("no grid"),
+        listOf(
+            &Piece::decors, [](const Piece& p, const Decor& d) { return nameOf(p, d); }, edit::removeDecor));
+    decors_->canAdd(tr("Add a grid"), "add-grid", [this](Piece p) {
+        showPage(tr("grid"));
+        return edit::addDecor(std::move(p));
+    });
+    addToPanel(decors_);
+    group(tr("Flaws found in the blank"), "flaws", false);
+    flaws_ = new RecordList(doc_, tr("Flaw"), tr("none found"),
+                            listOf(
+                                &Piece::flaws,
+                                [](const Piece&, const Flaw& f) {
+                                    return std::string(choicesOf<Flaw::Kind>()[static_cast<size_t>(f.kind)].words);
+                                },
+                                edit::removeFlaw));
+    flaws_->canAdd(tr("Add a flaw"), "add-flaw", edit::addFlaw);
+    addToPanel(flaws_);
+    group(tr("A leaning base"), "lean", false);
+    recordForm([](auto& p) -> auto& { return p.lean; });
+}
+
 const OffAxis* TurnStage::axis() const
 {
     const int at = axes_->chosen();
@@ -275,12 +346,14 @@ void TurnStage::refreshAxes()
             for (const double f : at.flats) flats << mm(f);
             for (const double b : at.bands) bands << mm(b);
             said << tr("<b>At %1</b>: sides %2 wide, round between them %3; %4 deep; %5 % of a turn is air. Neighbours "
-                       "just meet with a radius of %6. 1 mm at a centre changes a side by %7%8.")
+                       "just meet with a radius of %6. An error of 1 mm changes a side here by: at the head’s centre "
+                       "%9, at the tail’s %10; on an eccentric chuck’s slide %7%8.")
                         .arg(mm(at.z), flats.join(QStringLiteral(" · ")), bands.join(QStringLiteral(" · ")),
                              mm(at.depths.front()))
                         .arg(100 * at.air, 0, 'f', 0)
                         .arg(mm(at.meetRadius), mm(at.perMillimetre),
-                             at.perHole > 0 ? tr(", one hole by %1").arg(mm(at.perHole)) : QString());
+                             at.perHole > 0 ? tr(", one hole off %1").arg(mm(at.perHole)) : QString(), mm(at.perHead),
+                             mm(at.perTail));
         }
         if (r.middleLineLost)
             said << tr(
@@ -315,6 +388,8 @@ void TurnStage::refresh()
     refreshAxes();
     holes_->refresh();
     sawn_->refresh();
+    for (RecordList* list : {worked_, decors_, flaws_}) list->refresh();
+    grid_->update();
     spacing_->setEnabled(doc_.piece().choices.stations == StationRule::Even);
     edgeLength_->setEnabled(doc_.piece().edge.kind == Edge::Square);
     edgeWidth_->setEnabled(doc_.piece().edge.kind == Edge::Square);

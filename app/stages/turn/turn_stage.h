@@ -9,6 +9,7 @@ class QPushButton;
 namespace vl::app {
 
 class AxesView;
+class GridView;
 class RecordList;
 class PageSwitch;
 
@@ -19,7 +20,7 @@ public:
     explicit TurnStage(Document& document, QWidget* parent = nullptr);
 
     AxesView* axes() { return axes_; }
-    /// Shows one of its lower pages: "stations", "axes", "mounts", "index".
+    /// Shows one of its lower pages: "stations", "axes", "depth", "mounts", "index", "grid".
     void showPage(const QString& name);
 
 protected:
@@ -29,6 +30,7 @@ protected:
 private:
     void buildAxes();
     void buildCuts();
+    void buildWorked();
     void refresh() override;
     void refreshAxes();
     void refreshFeet();
@@ -36,7 +38,8 @@ private:
     const OffAxis* axis() const;
     void editAxis(const QString& what, const std::function<void(OffAxis&)>& change);
 
-    RecordList *holes_, *sawn_;
+    RecordList *holes_, *sawn_, *worked_, *decors_ = nullptr, *flaws_;
+    GridView* grid_;
     LengthField *spacing_, *edgeLength_, *edgeWidth_;
     PageSwitch* pages_ = nullptr;
     AxesView* axes_;

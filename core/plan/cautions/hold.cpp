@@ -43,7 +43,8 @@ void foot(const Case& in, std::vector<Caution>& out)
         c.at = "foot";
         c.z = 0;
         c.measure = f.diameter;
-        c.limit = f.by == Hold::Tenon ? in.shop.jaws.gripLeast : f.by == Hold::Recess ? in.shop.jaws.spreadLeast : 40;
+        const Jaws& jaws = jawsNamed(in.shop, f.jaws);
+        c.limit = f.by == Hold::Tenon ? jaws.gripLeast : f.by == Hold::Recess ? jaws.spreadLeast : 40;
         c.message = "the foot leaves room for a grip of " + in.mm(std::max(0.0, f.diameter)) +
                     " and the shop's holds from " + in.mm(c.limit) + " on: it cannot be held there";
         otherFeet(in, c.fixes);
@@ -105,19 +106,19 @@ void room(const Case& in, std::vector<Caution>& out)
     int layer = 0;
     for (int i = 0; i < in.layers(); ++i)
         if (in.built(i).cornerRadius() > widest) widest = in.built(i).cornerRadius(), layer = i;
-    if (widest >= in.shop.swingRadius) return;  // that is a stop already
-    if (widest > in.shop.swingRadius - in.shop.swingMargin) {
+    if (widest >= in.shop.lathe.swingRadius) return;  // that is a stop already
+    if (widest > in.shop.lathe.swingRadius - in.shop.swingMargin) {
         Caution c = in.at("bed-margin", layer);
-        c.measure = in.shop.swingRadius - widest;
+        c.measure = in.shop.lathe.swingRadius - widest;
         c.limit = in.shop.swingMargin;
         c.message = "between the blank's corners and the bed " + in.mm(c.measure) +
                     " are left: a blank that is not quite centred strikes it";
         out.push_back(c);
     }
-    if (widest > in.shop.restSwing) {
+    if (widest > in.shop.lathe.restSwing) {
         Caution c = in.at("rest-base", layer, Level::Note);
         c.measure = widest;
-        c.limit = in.shop.restSwing;
+        c.limit = in.shop.lathe.restSwing;
         c.message = "the blank reaches " + in.mm(widest) + " from the axis and the rest's base passes under " +
                     in.mm(c.limit) + ": the rest stands beside it, not under it";
         out.push_back(c);

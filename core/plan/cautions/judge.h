@@ -48,5 +48,7 @@ void holdCautions(const Case& in, std::vector<Caution>& out);
 void axisCautions(const Case& in, std::vector<Caution>& out);
 void lidCautions(const Case& in, std::vector<Caution>& out);
 void cutCurveCautions(const Case& in, std::vector<Caution>& out);
+void workedCautions(const Case& in, std::vector<Caution>& out);
+void flawCautions(const Case& in, std::vector<Caution>& out);
 
 }  // namespace vl

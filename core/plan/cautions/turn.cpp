@@ -38,7 +38,7 @@ void unreachable(const Case& in, std::vector<Caution>& out)
     c.z = missed.front().z;
     c.layer = static_cast<int>(in.assembly.layerAt(c.z));
     c.measure = in.sides.inside.back().x() - missed.front().z;
-    c.limit = in.shop.toolReach;
+    for (const TurningTool& t : hollowers(in.shop)) c.limit = std::max(c.limit, t.reach);
     c.unit = "mm";
     c.message = missed.front().tooDeep
                     ? "the floor lies " + in.mm(c.measure) + " behind the rim and the tools work to " + in.mm(c.limit) +
@@ -132,15 +132,15 @@ void speed(const Case& in, std::vector<Caution>& out)
         if (in.built(i).cornerRadius() > widest) widest = in.built(i).cornerRadius(), layer = i;
     if (widest <= 0 || widest > 5000) return;
     const double high = speedRange(2 * widest).high;
-    if (high >= in.shop.lowestRpm) return;
+    if (high >= in.shop.lathe.lowestRpm) return;
     Caution c = in.at("speed", layer, Level::Stop);
-    c.measure = in.shop.lowestRpm;
+    c.measure = in.shop.lathe.lowestRpm;
     c.limit = high;
     c.unit = "rpm";
     c.message = "a blank that sweeps Ø " + in.mm(2 * widest) + " turns no faster than " + fixed(high, 0) +
-                " rpm and the lathe's lowest is " + fixed(in.shop.lowestRpm, 0) +
+                " rpm and the lathe's lowest is " + fixed(in.shop.lathe.lowestRpm, 0) +
                 ": it can fly apart or throw the lathe";
-    slimmer(in, widest * high / in.shop.lowestRpm - 0.5, widest, c.fixes);
+    slimmer(in, widest * high / in.shop.lathe.lowestRpm - 0.5, widest, c.fixes);
     out.push_back(c);
 }
 
@@ -154,7 +154,7 @@ void swing(const Case& in, std::vector<Caution>& out)
             z = (in.built(i).z0 + in.built(i).z1) / 2;
             layer = i;
         }
-    if (widest >= in.shop.swingRadius) {
+    if (widest >= in.shop.lathe.swingRadius) {
         Caution c;
         c.id = "swing";
         c.level = Level::Stop;
@@ -162,11 +162,11 @@ void swing(const Case& in, std::vector<Caution>& out)
         c.z = z;
         c.layer = layer;
         c.measure = widest;
-        c.limit = in.shop.swingRadius;
+        c.limit = in.shop.lathe.swingRadius;
         c.unit = "mm";
         c.message = "the rough blank's corners reach " + in.mm(widest) + " from the axis and the bed is " +
                     in.mm(c.limit) + " below it: it will strike the bed";
-        slimmer(in, in.shop.swingRadius - 1, widest, c.fixes);
+        slimmer(in, in.shop.lathe.swingRadius - 1, widest, c.fixes);
         out.push_back(c);
     }
 }
@@ -226,18 +226,18 @@ void unlikeEnds(const Case& in, std::vector<Caution>& out)
 
 void betweenCentres(const Case& in, std::vector<Caution>& out)
 {
-    if (stackHeight(in.piece) > in.shop.betweenCentres + 1e-6) {
+    if (stackHeight(in.piece) > in.shop.lathe.betweenCentres + 1e-6) {
         Caution c;
         c.id = "between-centres";
         c.level = Level::Stop;
         c.at = "whole stack";
         c.z = stackHeight(in.piece);
         c.measure = stackHeight(in.piece);
-        c.limit = in.shop.betweenCentres;
+        c.limit = in.shop.lathe.betweenCentres;
         c.unit = "mm";
         c.message = "the stack is " + in.mm(c.measure) + " long and the lathe takes " + in.mm(c.limit) +
                     " between centres: the tailstock cannot hold it";
-        c.fixes.push_back(pieceFix("shorten the piece to fit", [to = in.shop.betweenCentres](Piece& q) {
+        c.fixes.push_back(pieceFix("shorten the piece to fit", [to = in.shop.lathe.betweenCentres](Piece& q) {
             const double scale = to / std::max(stackHeight(q), outlineHeight(q));
             q.outside = stretched(q.outside, outlineHeight(q) * scale);
             for (Node& n : q.hollow.inside) n.z *= scale;

@@ -1,0 +1,235 @@
+#include "core/blank/worked_recipe.h"
+
+#include "core/blank/decor_grid.h"
+#include "core/blank/worked_cuts.h"
+#include "core/measure/format.h"
+#include "core/words/worked.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+Setting length(const char* machine, const char* name, double mm, const char* formula = "chosen")
+{
+    return {.machine = machine, .name = name, .value = mm, .formula = formula, .decimals = 1};
+}
+Setting angle(const char* name, double deg)
+{
+    return {.machine = "index",
+            .name = name,
+            .value = std::fmod(deg + 720, 360),
+            .unit = Unit::Angle,
+            .formula = "chosen",
+            .decimals = 1};
+}
+
+/// Where each of those alike comes round.
+void sayPlaces(const Worked& w, const std::vector<WorkedPlace>& all, Doing& d)
+{
+    for (const WorkedPlace& p : all) {
+        const bool first = p.which == 0;
+        const Setting at = w.plate > 0 ? Setting{.machine = "index",
+                                                 .name = "hole",
+                                                 .value = static_cast<double>(p.mark.hole),
+                                                 .unit = Unit::Count,
+                                                 .formula = "the nearest to equal shares",
+                                                 .decimals = 0}
+                                       : angle("direction", p.angleDeg);
+        d.settings.push_back(at);
+        d.how.also(!first        ? says(words::onHole, at)
+                   : w.plate > 0 ? says(words::atHole, at, w.plate)
+                                 : says(words::atAngle, at));
+    }
+}
+
+std::vector<WorkedPlace> placesOf(const Piece& piece, size_t which)
+{
+    std::vector<WorkedPlace> own = workedPlaces(piece);
+    std::erase_if(own, [&](const WorkedPlace& p) { return p.worked != which; });
+    return own;
+}
+
+Thing makeLegRing(const Piece& piece, const Sides& sides, Bench& bench, Thing now, size_t which)
+{
+    const Worked& w = piece.worked[which];
+    const std::vector<WorkedPlace> places = placesOf(piece, which);
+    std::vector<double> angles;
+    for (const WorkedPlace& p : places) angles.push_back(p.angleDeg);
+    // Across the axis the fibres of a block run towards 9 o'clock.
+    const bool block = piece.layers.size() == 1 && piece.layers[0].is<BlockForm>();
+    const bool across = block && !piece.layers[0].as<BlockForm>()->alongAxis();
+    const LegRing ring = legRing(w, sides, angles, across ? std::optional(90.0) : std::nullopt);
+    const std::string name = nameOf(piece, w);
+    const Setting high = length("", "legs' height", w.height);
+    if (ring.inner > 0.5) {
+        const Setting in = length("lathe", "hollow's radius", ring.inner, "foot's radius − legs' thickness");
+        now = bench.step(Action::Turn, recessStep(w), {now}, "legs-hollowed-" + w.id,
+                         {.title = says(words::hollowLegs, name),
+                          .why = says(words::ringCarries),
+                          .how = says(words::hollowLegsWay, in, high),
+                          .settings = {in, high},
+                          .minutes = 10,
+                          .uses = {"lathe"}});
+    }
+    const Setting half = length("", "half a leg's width", w.width / 2, "width / 2");
+    Doing d{.title = says(words::sawLegs, name, w.count),
+            .why = says(words::afterTurning),
+            .how = says(words::sawLegsWay, half, high),
+            .settings = {half, high},
+            .minutes = 5.0 * w.count};
+    sayPlaces(w, places, d);
+    if (across)
+        for (size_t k = 0; k < ring.grain.size(); ++k) {
+            d.settings.push_back(length("", "fibres through a leg", ring.grain[k], "thick / |cos| or wide / |sin|"));
+            d.how.also(says(words::fibresThrough, static_cast<int>(k) + 1, d.settings.back()));
+        }
+    now = bench.step(Action::Cut, workedStep(w), {now}, "legs-" + w.id, std::move(d));
+    return bench.step(
+        Action::Sand, "blend-" + w.id, {now}, "legs-blended-" + w.id,
+        {.title = says(words::blendLegs, name), .why = says(words::afterTurning), .minutes = 4.0 * w.count});
+}
+
+}  // namespace
+
+Thing workByIndex(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned)
+{
+    Thing now = turned;
+    for (size_t i = 0; i < piece.worked.size(); ++i) {
+        const Worked& w = piece.worked[i];
+        const auto cut = straightCut(w, sides);
+        if (!cut) continue;
+        const Setting from = length("lathe", "from station", w.from), to = length("lathe", "to station", w.to);
+        Doing d{.title =
+                    says(w.kind == Worked::Flutes ? words::cutFlutes : words::cutFacets, nameOf(piece, w), w.count),
+                .why = says(words::whileHeldTrue),
+                .minutes = 10 + 3.0 * w.count,
+                .uses = {"lathe"}};
+        const Setting at = length("", "where it is deepest, station", cut->at, "measured on the drawing"),
+                      wide = length("", "wide there", cut->widest, "circles that cross");
+        if (w.kind == Worked::Flutes) {
+            const Setting cutter = length("router", "cutter, Ø", w.cutter), deep = length("router", "deep", w.depth),
+                          most = length("", "deepest", cut->deepest, "surface − straight bottom");
+            d.settings = {cutter, deep, from, to, most, at, wide};
+            d.how = says(words::fluteWay, cutter, deep, from, to).also(says(words::deepestAt, most, at, wide));
+        } else {
+            const Setting low = length("lathe", "flat to the axis, at its beginning", cut->low, "radius − depth"),
+                          high = length("lathe", "flat to the axis, at its end", cut->high, "radius − depth");
+            d.settings = {from, to, low, high, wide, at};
+            d.how = says(words::facetWay, from, to, low, high).also(says(words::flatWide, wide, at));
+        }
+        sayPlaces(w, placesOf(piece, i), d);
+        d.how.also(says(words::sandedByHand));
+        now = bench.step(Action::Carve, workedStep(w), {now}, "worked-" + w.id, std::move(d));
+    }
+    return now;
+}
+
+Thing workGrids(const Piece& piece, const Sides& sides, Bench& bench, const Thing& sanded)
+{
+    Thing now = sanded;
+    for (const GridOf& g : gridsOf(piece, sides)) {
+        if (g.rings.empty()) continue;
+        const Decor& decor = piece.decors[g.decor];
+        const std::string name = nameOf(piece, decor);
+        Doing d{.title = says(words::layOutGrid, name, static_cast<int>(g.rings.size()), decor.spokes),
+                .why = says(words::surfaceIsDone),
+                .how = says(words::gridWay),
+                .minutes = 5.0 * static_cast<double>(g.rings.size()) + 0.5 * decor.spokes,
+                .uses = {"lathe"}};
+        const bool face = decor.on == Decor::Face;
+        for (size_t k = 0; k <= g.rings.size(); ++k) {
+            const GridRing& r = g.rings[std::min(k, g.rings.size() - 1)];
+            const bool last = k == g.rings.size();
+            const Setting at = face ? length("lathe", "circle's radius", last ? r.r1 : r.r0, "along the surface")
+                                    : length("lathe", "circle's station", last ? r.z1 : r.z0, "along the surface");
+            d.settings.push_back(at);
+            if (k == 0)
+                d.how.also(says(face ? words::ringsAtRadii : words::ringsAtStations, at));
+            else
+                d.how.also(says(words::onHole, at));
+        }
+        now = bench.step(Action::Mark, gridStep(decor), {now}, "gridded-" + decor.id, std::move(d));
+        for (const GridCells::Work work : {GridCells::Carve, GridCells::Drill, GridCells::Burn, GridCells::Colour}) {
+            Text how = says(words::oneWayAtATime);
+            int count = 0;
+            for (size_t c = 0; c < decor.cells.size(); ++c) {
+                if (decor.cells[c].work != work) continue;
+                std::string spokes;
+                for (const GridCell& cell : g.worked) {
+                    if (cell.cells != c || cell.lost) continue;
+                    spokes += (spokes.empty() ? "" : " ") + std::to_string(cell.spoke + 1);
+                    ++count;
+                }
+                if (!spokes.empty()) how.also(says(words::inRing, decor.cells[c].ring + 1, spokes));
+            }
+            if (count == 0) continue;
+            static constexpr std::array<const Pattern*, 4> ways{&words::colourCells, &words::burnCells,
+                                                                &words::drillCells, &words::carveCells};
+            const auto kind = static_cast<size_t>(work);
+            how.also(says(*ways[kind]));
+            static constexpr std::array actions{Action::Colour, Action::Carve, Action::Drill, Action::Carve};
+            static constexpr std::array names{"Colour", "Burn", "Drill", "Carve"};
+            const std::string id = std::string(choices(work)[kind].name) + "-" + decor.id;
+            now = bench.step(actions[kind], id, {now}, "cells-" + id,
+                             {.title = says(words::workCells, names[kind], name, count),
+                              .why = says(words::surfaceIsDone),
+                              .how = how,
+                              .minutes = 5 + 1.5 * count});
+        }
+    }
+    return now;
+}
+
+bool hasLegsOrLean(const Piece& piece)
+{
+    return piece.lean.angle > 0 || std::ranges::find(piece.worked, Worked::Legs, &Worked::kind) != piece.worked.end();
+}
+
+Thing makeLegs(const Piece& piece, const Sides& sides, Bench& bench, const Thing& freed, bool onRim)
+{
+    Thing now = freed;
+    const bool legs = std::ranges::any_of(piece.worked, [](const Worked& w) { return w.kind == Worked::Legs; });
+    if (legs && !onRim) {
+        const double rim = std::max(20.0, 2 * sides.outside.back().y());
+        const Setting wide = length("lathe", "held on, Ø", rim, "the rim");
+        now = bench.step(Action::Mount, "mount-legs", {now}, "on-its-rim-for-legs",
+                         {.title = says(words::mountForLegs),
+                          .why = says(words::footStillWhole),
+                          .how = says(words::jamForLegs, wide),
+                          .settings = {wide},
+                          .minutes = 10,
+                          .uses = {"lathe"},
+                          .held = {.set = true,
+                                   .by = Hold::Jam,
+                                   .diameter = rim,
+                                   .depth = 10,
+                                   .overhang = outlineHeight(piece),
+                                   .tailstock = true,
+                                   .round = true,
+                                   .rimToHead = true}});
+    }
+    for (size_t i = 0; i < piece.worked.size(); ++i)
+        if (piece.worked[i].kind == Worked::Legs) now = makeLegRing(piece, sides, bench, now, i);
+    if (piece.lean.angle > 0) {
+        const Setting lean{.machine = "wedge",
+                           .name = "lean",
+                           .value = piece.lean.angle,
+                           .unit = Unit::Angle,
+                           .formula = "chosen",
+                           .decimals = 1},
+            off = length("", "taken off there", 2 * footRadiusOf(sides) * std::tan(piece.lean.angle * degrees),
+                         "foot's Ø · tan lean"),
+            towards = angle("towards", piece.lean.direction);
+        now = bench.step(Action::Cut, leanStep, {now}, "leaning",
+                         {.title = says(words::leanBase, lean),
+                          .why = says(words::leanLast),
+                          .how = says(words::leanWay, towards, off),
+                          .settings = {lean, off, towards},
+                          .minutes = 12});
+    }
+    return now;
+}
+
+}  // namespace vl

@@ -1,0 +1,70 @@
+#pragma once
+
+#include "core/measure/field.h"
+
+#include <string>
+
+namespace vl {
+
+/// What is worked by index round the turned piece, spindle locked. Lengths mm, angles degrees.
+struct Worked {
+    std::string id;    ///< lasts
+    std::string name;  ///< "flutes"; empty: by its number
+    enum Kind { Flutes, Facets, Legs } kind = Flutes;
+    double from = 10, to = 60;  ///< stations where a groove's or a facet's straight bottom begins and ends
+    double depth = 2;           ///< of it below the surface at both ends
+    double cutter = 8;          ///< Ø of the round-nosed cutter (Flutes)
+    double height = 12;         ///< of the legs, from the foot up
+    double width = 14;          ///< of a leg, across its own middle line
+    double thick = 12;          ///< of a leg, on the radius, at the foot
+    int count = 8;
+    double direction = 0;  ///< of the first, from 12 o'clock
+    int plate = 0;         ///< holes of the index plate; 0: laid out by angle
+    int start = 0;         ///< hole of the first
+    std::string extra;
+
+    bool operator==(const Worked&) const = default;
+};
+inline std::span<const Choice> choices(Worked::Kind)
+{
+    static constexpr std::array all{Choice{"flutes", "flutes, by a round-nosed cutter"},
+                                    Choice{"facets", "facets, flat"}, Choice{"legs", "legs, sawn out of the foot"}};
+    return all;
+}
+template <class V, As<Worked> F> void fields(V& v, F& f)
+{
+    constexpr Limit station{0, 3000}, turn{-360, 360, "°"};
+    const bool legs = f.kind == Worked::Legs, flutes = f.kind == Worked::Flutes;
+    v.text("id", f.id, 40, "Id", "lasts when others are put in, taken out or moved");
+    v.text("name", f.name, 100, "Name");
+    v.choice("kind", f.kind, "Worked");
+    v.when(!legs).length("from_mm", f.from, station, "From station");
+    v.when(!legs).length("to_mm", f.to, station, "To station");
+    v.when(!legs).length("depth_mm", f.depth, {0.1, 100}, "Deep at both ends", "straight between them");
+    v.when(flutes).length("cutter_mm", f.cutter, {0.5, 80}, "Cutter, Ø", "round-nosed");
+    v.when(legs).length("height_mm", f.height, {1, 500}, "Legs' height");
+    v.when(legs).length("width_mm", f.width, {2, 500}, "Legs' width");
+    v.when(legs).length("thick_mm", f.thick, {2, 500}, "Legs' thickness", "on the radius, at the foot");
+    v.count("count", f.count, {2, 96, ""}, "How many round");
+    v.angle("direction_deg", f.direction, turn, "Direction", "of the first, from 12 o'clock");
+    v.count("plate", f.plate, {0, 400, ""}, "Index plate, holes", "0: laid out by angle");
+    v.when(f.plate > 0).count("start", f.start, {0, 400, ""}, "First in hole");
+}
+
+/// The base sawn or sanded so that the piece leans. Lengths mm, angles degrees.
+struct Lean {
+    double angle = 0;      ///< 0: it stands upright
+    double direction = 0;  ///< towards which it leans, from 12 o'clock
+    std::string extra;
+    bool operator==(const Lean&) const = default;
+};
+template <class V, As<Lean> F> void fields(V& v, F& f)
+{
+    v.angle("angle_deg", f.angle, {0, 45, "°"}, "It leans by, degrees", "0: it stands upright");
+    v.when(f.angle > 0).angle("direction_deg", f.direction, {-360, 360, "°"}, "Towards", "from 12 o'clock");
+}
+
+/// Throws InputError naming the field under `path` where it cannot be.
+void checkWorked(const Worked& worked, const std::string& path);
+
+}  // namespace vl

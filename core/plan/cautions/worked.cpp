@@ -1,0 +1,309 @@
+#include "core/plan/cautions/judge.h"
+
+#include "core/blank/decor_grid.h"
+#include "core/blank/worked_cuts.h"
+#include "core/blank/worked_recipe.h"
+#include "core/measure/format.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+Caution atPlace(const Case& in, const std::string& id, std::string name, double z, Level level)
+{
+    Caution c;
+    c.id = id;
+    c.level = level;
+    c.at = std::move(name);
+    c.z = std::clamp(z, 0.0, in.shape.height);
+    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+    c.unit = "mm";
+    return c;
+}
+
+Caution atWorked(const Case& in, const char* kind, const Worked& w, double z, Level level)
+{
+    return atPlace(in, std::string(kind) + "-" + w.id, nameOf(in.piece, w), z, level);
+}
+
+Fix workedFix(std::string label, const std::string& id, std::function<void(Worked&)> change)
+{
+    return pieceFix(std::move(label), [id, change = std::move(change)](Piece& p) {
+        for (Worked& w : p.worked)
+            if (w.id == id) change(w);
+    });
+}
+
+/// Where equal shares do not fall on the plate: how far off, and a plate on which they do.
+template <class Item, class List>
+void offPlate(const Case& in, const char* kind, const Item& item, int count, double z, List Piece::*list,
+              std::vector<Caution>& out)
+{
+    const std::vector<IndexMark> marks = laidOut(count, item.plate, item.start);
+    if (item.plate == 0 || isExact(marks)) return;
+    Caution c = atPlace(in, std::string(kind) + "-" + item.id, nameOf(in.piece, item), z, Level::Care);
+    for (const IndexMark& m : marks) c.measure = std::max(c.measure, std::abs(m.errorDeg));
+    c.limit = 0;
+    c.unit = "°";
+    c.message = std::to_string(count) + " do not fall on " + std::to_string(item.plate) + ": the nearest are up to " +
+                fixed(c.measure, 1) + "° off";
+    const auto set = [id = item.id, list](int plate) {
+        return [id, list, plate](Piece& p) {
+            for (auto& one : p.*list)
+                if (one.id == id) one.plate = plate, one.start = std::max(0, std::min(one.start, plate - 1));
+        };
+    };
+    if (const std::vector<int> exact = platesFor(count); !exact.empty())
+        c.fixes.push_back(pieceFix("a plate of " + std::to_string(exact[0]) + " holes", set(exact[0])));
+    c.fixes.push_back(pieceFix("laid out by angle", set(0)));
+    out.push_back(std::move(c));
+}
+
+/// Flutes and facets: what they leave, and how they lie to one another.
+void straight(const Case& in, const Worked& w, std::vector<Caution>& out)
+{
+    const auto cut = straightCut(w, in.sides);
+    if (!cut) {
+        Caution c = atWorked(in, "worked-none", w, w.from, Level::Stop);
+        c.measure = w.depth;
+        c.limit = 0;
+        c.message = "there is no wood where it begins or ends: nothing can be cut so";
+        const double height = in.shape.height;
+        c.fixes.push_back(workedFix("within the piece", w.id, [height](Worked& q) {
+            q.from = height / 4;
+            q.to = height * 3 / 4;
+        }));
+        out.push_back(std::move(c));
+        return;
+    }
+    if (!in.sides.inside.empty()) {
+        double least = 1e9, at = w.from;
+        constexpr int looks = 100;
+        for (int k = 0; k <= looks; ++k) {
+            const double z = w.from + (w.to - w.from) * k / looks, bore = radiusRange(in.sides.inside, z, z).high;
+            if (!(bore > 0)) continue;
+            if (const double wall = cut->radiusAt(z, w) - bore; wall < least) least = wall, at = z;
+        }
+        if (const double wanted = in.piece.hollow.leastWall; least < wanted) {
+            Caution c = atWorked(in, "worked-wall", w, at, least <= 0 ? Level::Stop : Level::Care);
+            c.measure = least;
+            c.limit = wanted;
+            c.message = least <= 0 ? "it comes through into the hollow"
+                                   : "between its bottom and the hollow " + in.mm(least) + " of wood are left";
+            if (const double depth = w.depth - (wanted - least) - 0.05; depth >= 0.1)
+                c.fixes.push_back(
+                    workedFix("cut it " + in.mm(depth) + " deep", w.id, [depth](Worked& q) { q.depth = depth; }));
+            c.fixes.push_back(thickerWall(in, wanted - least));
+            out.push_back(std::move(c));
+        }
+    }
+    const bool flutes = w.kind == Worked::Flutes;
+    if (flutes && cut->deepest > w.cutter / 2 + 1e-6) {
+        Caution c = atWorked(in, "flute-deep", w, cut->at, Level::Care);
+        c.measure = cut->deepest;
+        c.limit = w.cutter / 2;
+        c.message = "the surface stands " + in.mm(cut->deepest) +
+                    " over its straight bottom, more than the cutter's round nose reaches: the shank rubs, and the "
+                    "groove's walls stand upright there";
+        out.push_back(std::move(c));
+    }
+    if (cut->shallowest < 0) {
+        Caution c = atWorked(in, "worked-air", w, (w.from + w.to) / 2, Level::Note);
+        c.measure = cut->shallowest;
+        c.limit = 0;
+        c.message = "it is straight and the surface falls away under it: between its ends it runs out and begins anew";
+        out.push_back(std::move(c));
+    }
+    const double apart =
+        2 * (radiusAt(in.sides.outside, std::clamp(cut->at, 0.0, in.shape.height))) * std::sin(pi / w.count);
+    if (flutes && cut->widest > apart) {
+        Caution c = atWorked(in, "flutes-meet", w, cut->at, Level::Care);
+        c.measure = cut->widest;
+        c.limit = apart;
+        c.message = "they are " + in.mm(cut->widest) + " wide and stand " + in.mm(apart) +
+                    " apart: they run into one another, and what is between them breaks off";
+        if (w.count > 2)
+            c.fixes.push_back(workedFix("one fewer", w.id, [](Worked& q) { q.count = std::max(2, q.count - 1); }));
+        out.push_back(std::move(c));
+    }
+    if (!in.piece.axes.empty()) {
+        Caution c = atWorked(in, "worked-axes", w, cut->at, Level::Care);
+        c.measure = static_cast<double>(in.piece.axes.size());
+        c.limit = 0;
+        c.unit = "";
+        c.message = "its depths count from the piece turned true; where another axis has been at it, it is shallower";
+        out.push_back(std::move(c));
+    }
+}
+
+void legs(const Case& in, const Worked& w, std::vector<Caution>& out)
+{
+    const double foot = footRadiusOf(in.sides);
+    const double floor = in.sides.inside.empty() ? in.shape.height : in.sides.inside.front().x();
+    if (const double left = floor - w.height, wanted = in.piece.hollow.leastWall; left < wanted) {
+        Caution c = atWorked(in, "legs-floor", w, w.height, left <= 0 ? Level::Stop : Level::Care);
+        c.measure = left;
+        c.limit = wanted;
+        c.message = left <= 0 ? "they are higher than the floor lies: the hollow between them opens it"
+                              : "over the hollow between them " + in.mm(left) + " of floor are left";
+        if (const double lower = floor - wanted; lower >= 1)
+            c.fixes.push_back(
+                workedFix(in.mm(lower) + " high", w.id, [lower](Worked& q) { q.height = std::min(q.height, lower); }));
+        out.push_back(std::move(c));
+    }
+    const double apart = 2 * foot * std::sin(pi / w.count);
+    if (w.width >= apart) {
+        Caution c = atWorked(in, "legs-meet", w, 0, Level::Stop);
+        c.measure = w.width;
+        c.limit = apart;
+        c.message = "they are as wide as they stand apart: no gap is left to saw";
+        if (const double half = apart / 2; half >= 2)
+            c.fixes.push_back(workedFix(in.mm(half) + " wide", w.id, [half](Worked& q) { q.width = half; }));
+        out.push_back(std::move(c));
+        return;
+    }
+    // A leg carries what the rim is: no narrower than it; common practice.
+    const double rim = in.piece.hollow.rimWall, narrow = std::min(w.width, w.thick);
+    if (!in.sides.inside.empty() && narrow < rim) {
+        Caution c = atWorked(in, "legs-narrow", w, 0, Level::Care);
+        c.measure = narrow;
+        c.limit = rim;
+        c.message = "they are " + in.mm(narrow) + " where they are narrowest, less than the rim";
+        c.fixes.push_back(workedFix("as wide as the rim", w.id, [rim](Worked& q) {
+            q.width = std::max(q.width, rim);
+            q.thick = std::max(q.thick, rim);
+        }));
+        out.push_back(std::move(c));
+    }
+    const BlockForm* block = in.layers() == 1 ? in.layer(0).as<BlockForm>() : nullptr;
+    if (block && !block->alongAxis()) {
+        std::vector<double> angles;
+        for (const WorkedPlace& p : workedPlaces(in.piece))
+            if (in.piece.worked[p.worked].id == w.id) angles.push_back(p.angleDeg);
+        const LegRing ring = legRing(w, in.sides, angles, 90.0);
+        const auto weakest = std::ranges::min_element(ring.grain);
+        // Short fibres split a leg off its floor: no less than half its height; own value.
+        if (const double wanted = w.height / 2; *weakest < wanted) {
+            Caution c = atWorked(in, "legs-grain", w, 0, Level::Care);
+            c.measure = *weakest;
+            c.limit = wanted;
+            c.message = "the fibres run only " + in.mm(*weakest) + " through leg " +
+                        std::to_string(weakest - ring.grain.begin() + 1) + ", which is " + in.mm(w.height) +
+                        " high: it splits off the floor";
+            c.fixes.push_back(workedFix("wider legs", w.id, [wanted](Worked& q) {
+                q.width = std::max(q.width, wanted);
+                q.thick = std::max(q.thick, wanted);
+            }));
+            out.push_back(std::move(c));
+        }
+    }
+    if (w.count == 2 && in.piece.choices.stands) {
+        Caution c = atWorked(in, "legs-two", w, 0, Level::Care);
+        c.measure = 2;
+        c.limit = 3;
+        c.unit = "";
+        c.message = "two legs do not stand by themselves, three do not rock";
+        c.fixes.push_back(workedFix("three legs", w.id, [](Worked& q) { q.count = 3; }));
+        out.push_back(std::move(c));
+    }
+}
+
+void leaning(const Case& in, std::vector<Caution>& out)
+{
+    const Lean& lean = in.piece.lean;
+    if (!(lean.angle > 0)) return;
+    const double foot = footRadiusOf(in.sides), tilt = lean.angle * degrees;
+    const auto upright = [](Piece& p) { p.lean.angle = 0; };
+    if (!in.sides.inside.empty()) {
+        double least = 1e9, at = 0;
+        for (const Point& p : in.sides.inside)
+            if (const double wood = (p.x() - (foot + p.y()) * std::tan(tilt)) * std::cos(tilt); wood < least)
+                least = wood, at = p.x();
+        if (const double wanted = in.piece.hollow.leastWall; least < wanted) {
+            Caution c = atPlace(in, "lean-floor", "base", at, least <= 0 ? Level::Stop : Level::Care);
+            c.measure = least;
+            c.limit = wanted;
+            c.message = least <= 0 ? "the leaning base comes through into the hollow"
+                                   : "between the leaning base and the hollow " + in.mm(least) + " of wood are left";
+            c.fixes.push_back(pieceFix("let it stand upright", upright));
+            out.push_back(std::move(c));
+        }
+    }
+    if (const double left = in.shape.tipAngle - lean.angle; in.piece.choices.stands && left < in.shop.leastTip) {
+        Caution c = atPlace(in, "lean-tips", "base", 0, left <= 0 ? Level::Stop : Level::Care);
+        c.measure = left;
+        c.limit = in.shop.leastTip;
+        c.unit = "°";
+        c.message =
+            left <= 0 ? "leaning so far it falls over by itself" : "leaning so far it tips " + fixed(left, 1) + "° on";
+        if (const double less = std::floor(in.shape.tipAngle - in.shop.leastTip); less > 0)
+            c.fixes.push_back(pieceFix("lean by " + fixed(less, 0) + "°", [less](Piece& p) { p.lean.angle = less; }));
+        c.fixes.push_back(pieceFix("let it stand upright", upright));
+        out.push_back(std::move(c));
+    }
+}
+
+void grids(const Case& in, std::vector<Caution>& out)
+{
+    for (const GridOf& g : gridsOf(in.piece, in.sides)) {
+        const Decor& d = in.piece.decors[g.decor];
+        const double z = g.rings.empty() ? (d.on == Decor::Face ? in.shape.height : d.from) : g.rings[0].z0;
+        if (g.rings.empty()) {
+            Caution c = atPlace(in, "grid-none-" + d.id, nameOf(in.piece, d), z, Level::Care);
+            c.measure = d.to - d.from;
+            c.limit = 0;
+            c.message = "between " + in.mm(d.from) + " and " + in.mm(d.to) +
+                        " there is no room for one whole ring of it on this surface";
+            out.push_back(std::move(c));
+            continue;
+        }
+        offPlate(in, "grid-index", d, d.spokes, z, &Piece::decors, out);
+        if (const auto lost = std::ranges::count(g.worked, true, &GridCell::lost); lost > 0) {
+            Caution c = atPlace(in, "grid-lost-" + d.id, nameOf(in.piece, d), z, Level::Note);
+            c.measure = static_cast<double>(lost);
+            c.limit = 0;
+            c.unit = "";
+            c.message = std::to_string(lost) + " of its worked cells lie where saw or drill take the surface away: "
+                                               "they are left out of the lists";
+            out.push_back(std::move(c));
+        }
+        const auto beyond = std::ranges::count_if(
+            d.cells, [&](const GridCells& c) { return c.ring >= static_cast<int>(g.rings.size()); });
+        if (beyond > 0) {
+            Caution c = atPlace(in, "grid-beyond-" + d.id, nameOf(in.piece, d), z, Level::Note);
+            c.measure = static_cast<double>(beyond);
+            c.limit = static_cast<double>(g.rings.size());
+            c.unit = "";
+            c.message = "it has " + std::to_string(g.rings.size()) + " rings now; cells of rings beyond wait";
+            out.push_back(std::move(c));
+        }
+    }
+}
+
+}  // namespace
+
+void workedCautions(const Case& in, std::vector<Caution>& out)
+{
+    for (const Worked& w : in.piece.worked) {
+        if (w.kind == Worked::Legs)
+            legs(in, w, out);
+        else
+            straight(in, w, out);
+        offPlate(in, "worked-index", w, w.count, w.kind == Worked::Legs ? 0 : w.from, &Piece::worked, out);
+    }
+    leaning(in, out);
+    grids(in, out);
+    if (in.piece.nest.on && hasLegsOrLean(in.piece)) {
+        Caution c = atPlace(in, "nest-worked", "foot", 0, Level::Stop);
+        c.measure = static_cast<double>(in.piece.worked.size());
+        c.limit = 0;
+        c.unit = "";
+        c.message = "the blank is parted into rings: no step makes legs or a leaning base after that";
+        c.fixes.push_back(pieceFix("no rings parted from it", [](Piece& p) { p.nest.on = false; }));
+        out.push_back(std::move(c));
+    }
+}
+
+}  // namespace vl
