@@ -1,6 +1,7 @@
 #include "report/axes.h"
 
 #include "core/blank/axis_recipe.h"
+#include "core/blank/index_rings.h"
 #include "core/measure/format.h"
 #include "core/turning/cross_section.h"
 #include "report/profile_template.h"
@@ -123,6 +124,9 @@ void drawPlate(QPainter& painter, const QPointF& centre, double radius, int hole
     };
     const double dot = std::clamp(radius * 2.2 / std::max(holes, 1), 1.5, 6.0);
     for (int k = 0; k < holes; ++k) painter.drawEllipse(at(360.0 * k / holes, radius * 0.9), dot, dot);
+    // As many numbers as find room.
+    const double room = 2 * pi * radius * 1.14 / static_cast<double>(std::max<size_t>(marks.size(), 1));
+    const auto every = static_cast<size_t>(std::max(1.0, std::ceil(3.4 * painter.fontMetrics().height() / room)));
     for (size_t k = 0; k < marks.size(); ++k) {
         const double deg = holes > 0 ? 360.0 * marks[k].hole / holes : marks[k].wanted + marks[k].errorDeg;
         painter.setPen(QPen(accent, 1.5));
@@ -134,6 +138,7 @@ void drawPlate(QPainter& painter, const QPointF& centre, double radius, int hole
             painter.setPen(QPen(inks.text, 1, Qt::DashLine));
             painter.drawLine(centre, at(deg - marks[k].errorDeg, radius));
         }
+        if (k % every) continue;
         painter.setPen(inks.text);
         const QString words =
             holes > 0 ? QStringLiteral("%1: %2").arg(k + 1).arg(marks[k].hole) : QString::number(k + 1);
@@ -300,11 +305,11 @@ void drawAxisPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSty
                            8.5);
                 y += 5;
             }
+            sheet.moveTo(sheet.bottom());  // each end has its page
         }
-    for (size_t a = 0; a < piece.axes.size(); ++a) {
-        const OffAxis& axis = piece.axes[a];
-        if (axis.plate == 0) continue;
-        sheet.page(QStringLiteral("Index wheel: %1, %2 holes").arg(q(nameOf(piece, a))).arg(axis.plate));
+    for (const IndexRing& ring : indexRings(piece)) {
+        if (ring.plate == 0) continue;
+        sheet.page(QStringLiteral("Index wheel: %1, %2 holes").arg(q(ring.name)).arg(ring.plate));
         drawBars(sheet, {});
         sheet.text({Sheet::margin + 30, 40, sheet.inner() - 30, 14},
                    QStringLiteral("Paper wheel for a lathe whose plate has not these holes: glued on thin board, cut "
@@ -314,9 +319,10 @@ void drawAxisPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSty
         p.save();
         p.setFont(type(9));
         const Inks inks;
-        drawPlate(p, sheet.px(QPointF(sheet.width() / 2, sheet.height() * 0.55)), sheet.px(70.0), axis.plate,
-                  marksOf(axis), inks, Qt::black);
+        drawPlate(p, sheet.px(QPointF(sheet.width() / 2, sheet.height() * 0.55)), sheet.px(70.0), ring.plate,
+                  ring.marks, inks, Qt::black);
         p.restore();
+        sheet.moveTo(sheet.bottom());  // the wheel has its page
     }
 }
 

@@ -200,8 +200,11 @@ void drawCutPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyl
     drawHoles(sheet, piece, plan, style);
     drawWorked(sheet, piece, plan, style);
     drawGridPaper(sheet, piece, plan, style);
-    for (const Sawn& s : piece.sawn)
-        if (s.when != Sawn::Grown) drawCurve(sheet, piece, s);
+    for (const Sawn& s : piece.sawn) {
+        if (s.when == Sawn::Grown) continue;
+        drawCurve(sheet, piece, s);
+        sheet.moveTo(sheet.bottom());  // a curve has its pages
+    }
 }
 
 }  // namespace vl::report

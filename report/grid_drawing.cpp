@@ -33,13 +33,14 @@ GridDrawing::GridDrawing(const Decor& decor, const GridOf& grid, const QRectF& b
         scale_ = std::min(box.width(), box.height()) / 2 / outermost(grid);
         return;
     }
-    middle_ = box.topLeft();
     double widest = 1;
     for (const GridRing& r : grid.rings) widest = std::max({widest, r.r0, r.r1});
-    // As near to its true proportions as the box lets it be.
-    const double round = 2 * pi * widest, length = std::max(1.0, reached_.back());
-    scale_ = std::min(box.width() / length, 2 * box.height() / round);
-    perDegree_ = std::min(box.height() / 360, scale_ * round / 360);
+    // Round the piece over the whole width; its height no more than a few times its true one.
+    constexpr double taller = 2;
+    const double length = std::max(1.0, reached_.back());
+    perDegree_ = box.width() / 360;
+    scale_ = std::min(box.height() / length, taller * box.width() / (2 * pi * widest));
+    middle_ = {box.left(), box.center().y() + scale_ * length / 2};
 }
 
 GridDrawing::GridDrawing(const Decor& decor, const GridOf& grid, const QPointF& middle, double scale)
@@ -59,7 +60,7 @@ QPointF GridDrawing::place(double on, double radius, double angleDeg) const
         const double a = angleDeg * degrees;
         return middle_ + QPointF(-std::sin(a), -std::cos(a)) * radius * scale_;
     }
-    return middle_ + QPointF(on * scale_, (360 - (angleDeg - decor_.direction)) * perDegree_);
+    return middle_ + QPointF((angleDeg - grid_.angleOf(decor_, 0)) * perDegree_, -on * scale_);
 }
 
 QPainterPath GridDrawing::cell(int ring, int spoke) const
@@ -135,24 +136,21 @@ void GridDrawing::draw(QPainter& painter, const Inks& inks) const
                          QString::number(number));
     };
     // As many of the spokes' numbers as find room.
-    const double each =
-        decor_.on == Decor::Face ? 2 * pi * (radius(0) * scale_ + high) / spokes : 360 * perDegree_ / spokes;
-    const int every = std::max(1, static_cast<int>(std::ceil(1.6 * high / each)));
+    const bool face = decor_.on == Decor::Face;
+    const double each = face ? 2 * pi * (radius(0) * scale_ + high) / spokes : 360 * perDegree_ / spokes;
+    const int every = std::max(1, static_cast<int>(std::ceil(1.8 * high / each)));
     for (int spoke = 0; spoke < spokes; spoke += every) {
         const double a = grid_.angleOf(decor_, spoke);
-        if (decor_.on == Decor::Face)
-            word(place(0, radius(0) + high / scale_, a), spoke + 1);
-        else
-            word(place(0, 0, a) - QPointF(high, 0), spoke + 1);
+        word(face ? place(0, radius(0) + high / scale_, a) : place(0, 0, a) + QPointF(0, 0.7 * high), spoke + 1);
     }
-    if (decor_.on == Decor::Face) return;
-    double last = -1e9;
+    if (face) return;
+    double last = 1e9;
     for (int ring = 0; ring < rings; ++ring) {
         const QPointF at =
-            place((reach(ring) + reach(ring + 1)) / 2, 0, decor_.direction + 360) - QPointF(0, 0.7 * high);
-        if (at.x() - last < 1.6 * high) continue;
+            place((reach(ring) + reach(ring + 1)) / 2, 0, grid_.angleOf(decor_, 0)) - QPointF(0.9 * high, 0);
+        if (last - at.y() < high) continue;
         word(at, ring + 1);
-        last = at.x();
+        last = at.y();
     }
 }
 
@@ -219,6 +217,7 @@ void drawGridPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSty
         constexpr double cross = 3;  // mm
         sheet.rule(middle.x() - cross, middle.y(), middle.x() + cross, middle.y(), 0.2, Qt::black);
         sheet.rule(middle.x(), middle.y() - cross, middle.x(), middle.y() + cross, 0.2, Qt::black);
+        sheet.moveTo(sheet.bottom());  // the drawing has its page
     }
 }
 

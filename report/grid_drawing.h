@@ -8,8 +8,8 @@
 
 namespace vl::report {
 
-/// A decorated grid as it is drawn: a face as the tailstock sees it, a wall unrolled, along its surface to the right
-/// and round the piece upwards.
+/// A decorated grid as it is drawn: a face as the tailstock sees it, a wall unrolled, round the piece to the right
+/// and along its surface upwards.
 class GridDrawing {
 public:
     /// As large as fits a box.
@@ -34,9 +34,9 @@ private:
     const Decor& decor_;
     const GridOf& grid_;
     std::vector<double> reached_;  ///< along the surface to each circle, mm
-    QPointF middle_;               ///< of a face; of a wall its upper left corner
+    QPointF middle_;               ///< of a face; of a wall its lower left corner
     double scale_ = 1;             ///< pixels to a millimetre
-    double perDegree_ = 1;         ///< of a wall, upwards
+    double perDegree_ = 1;         ///< of a wall, to the right
 };
 
 /// Where the middle of a grid at full size stands on a page, mm.

@@ -56,6 +56,7 @@ public:
             step(Action::Turn, "hollow", "hollow-turned", std::move(d));
             if (together) finishOutside();
             sharpen("inside");
+            thinWings();
             turn("fine", words::finishWall, together ? words::shapeHasMoved : words::thinLast, words::lightCuts, 25);
         } else if (together)
             finishOutside();
@@ -95,6 +96,37 @@ private:
             to{.name = "sweeps a radius of", .value = air_.high, .decimals = 0};
         d.settings.insert(d.settings.end(), {from, to});
         d.how.also(says(words::cornersSweep, from, to));
+    }
+    /// What is half air is brought to its thickness from the tip inwards, each band finished before the next.
+    void thinWings()
+    {
+        if (!edged_) return;
+        constexpr double widest = 38;  // mm: one to two inches, common practice
+        const double all = air_.high - air_.low;
+        const auto bands = static_cast<int>(std::ceil(all / widest));
+        for (int k = 0; k < bands; ++k) {
+            const Setting from{.machine = "lathe",
+                               .name = "from a radius of",
+                               .value = air_.high - all * k / bands,
+                               .formula = "tip inwards, an inch or two each",
+                               .source = "common practice",
+                               .decimals = 0},
+                to{.machine = "lathe",
+                   .name = "to a radius of",
+                   .value = air_.high - all * (k + 1) / bands,
+                   .formula = "tip inwards, an inch or two each",
+                   .source = "common practice",
+                   .decimals = 0};
+            Doing d{.title = says(words::thinBand, from, to),
+                    .why = says(words::tipBearsNoMore),
+                    .how = says(words::thinBandWay),
+                    .settings = {from, to},
+                    .minutes = 12,
+                    .uses = {"lathe"}};
+            sayAir(d);
+            const std::string number = std::to_string(k + 1);
+            step(Action::Turn, "wing-" + number, ("wing-turned-" + number).c_str(), std::move(d));
+        }
     }
     void sand(const char* id, const Pattern& title)
     {

@@ -19,6 +19,15 @@ double withinTurn(double deg)
 
 }  // namespace
 
+std::vector<double> anglesOn(const IndexRing& ring, const IndexRing& other)
+{
+    const IndexMark& first = ring.marks[0];
+    const double shown = ring.plate > 0 ? 360.0 * first.hole / ring.plate : first.wanted + first.errorDeg;
+    std::vector<double> angles;
+    for (const double a : other.angles) angles.push_back(withinTurn(a - ring.angles[0] + shown));
+    return angles;
+}
+
 std::vector<IndexRing> indexRings(const Piece& piece)
 {
     std::vector<IndexRing> rings;

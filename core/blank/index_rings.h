@@ -18,4 +18,7 @@ struct IndexRing {
 /// Every ring of marks that a piece asks for, in the order of the work; what stands alone has none.
 std::vector<IndexRing> indexRings(const Piece& piece);
 
+/// Where another ring's marks stand on a wheel that shows `ring` from its first hole on, degrees from the wheel's top.
+std::vector<double> anglesOn(const IndexRing& ring, const IndexRing& other);
+
 }  // namespace vl

@@ -25,23 +25,30 @@ Setting angle(const char* name, double deg)
             .decimals = 1};
 }
 
-/// Where each of those alike comes round.
+/// Where each of those alike comes round: what is spread evenly by its first and the way on.
 void sayPlaces(const Worked& w, const std::vector<WorkedPlace>& all, Doing& d)
 {
-    for (const WorkedPlace& p : all) {
-        const bool first = p.which == 0;
-        const Setting at = w.plate > 0 ? Setting{.machine = "index",
-                                                 .name = "hole",
-                                                 .value = static_cast<double>(p.mark.hole),
-                                                 .unit = Unit::Count,
-                                                 .formula = "the nearest to equal shares",
-                                                 .decimals = 0}
-                                       : angle("direction", p.angleDeg);
+    const auto hole = [](const char* name, int value, const char* formula) {
+        return Setting{.machine = "index",
+                       .name = name,
+                       .value = static_cast<double>(value),
+                       .unit = Unit::Count,
+                       .formula = formula,
+                       .decimals = 0};
+    };
+    const auto say = [&](const Pattern& words_, const Setting& at, const auto&... more) {
         d.settings.push_back(at);
-        d.how.also(!first        ? says(words::onHole, at)
-                   : w.plate > 0 ? says(words::atHole, at, w.plate)
-                                 : says(words::atAngle, at));
+        d.how.also(says(words_, at, more...));
+    };
+    if (w.plate == 0) {
+        say(words::atAngle, angle("direction", all[0].angleDeg));
+        say(words::onByAngle, angle("on from each to the next", 360.0 / w.count));
+        return;
     }
+    say(words::atHole, hole("hole", all[0].mark.hole, "chosen"), w.plate);
+    if (w.plate % w.count == 0) return say(words::onByHoles, hole("holes on", w.plate / w.count, "holes / number"));
+    for (size_t k = 1; k < all.size(); ++k)
+        say(words::onHole, hole("hole", all[k].mark.hole, "the nearest to equal shares"));
 }
 
 std::vector<WorkedPlace> placesOf(const Piece& piece, size_t which)

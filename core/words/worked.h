@@ -26,6 +26,8 @@ inline constexpr Pattern flatWide{"the flat is %1 wide at station %2"};
 inline constexpr Pattern atHole{"the first at hole %1 of %2"};
 inline constexpr Pattern atAngle{"the first towards %1 from twelve o'clock"};
 inline constexpr Pattern onHole{"then %1"};
+inline constexpr Pattern onByHoles{"every next %1 holes on"};
+inline constexpr Pattern onByAngle{"every next %1 on"};
 
 inline constexpr Pattern mountForLegs{"Reverse it: its rim on a jam chuck, the foot free"};
 inline constexpr Pattern footStillWhole{"the legs are one ring as long as the lathe turns: nothing in it comes round "

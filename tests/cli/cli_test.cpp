@@ -119,7 +119,22 @@ TEST(Cli, AnswersBadWordsWithTwoAndBadInputWithThree)
           {"reckon", "stave", "sides=8", "slope=1,250"},
           {"reckon", "speed", "diameter=100", "mass_kg=2"},
           {"reckon", "speed", "diameter=100", "mass_kg=-2", "offset=1"},
-          {"reckon", "post-wrap", "side=40", "wrap=20", "bore=90"}}) {
+          {"reckon", "post-wrap", "side=40", "wrap=20", "bore=90"},
+          {"reckon", "inside-out", "square=25", "turned=40", "outside=24"},
+          {"reckon", "inside-out", "square=25", "turned=10", "outside=20"},
+          {"reckon", "split", "fold=2", "size=80", "band=9"},
+          {"reckon", "split", "fold=4", "size=80", "band=90"},
+          {"reckon", "rim-inlay", "centre_diameter=100", "pieces=10,200"},
+          {"reckon", "rim-inlay", "centre_diameter=100", "pieces=10,,4"},
+          {"reckon", "rods", "length=150", "width=30", "rod=6,40,90"},
+          {"reckon", "rods", "length=150", "width=30", "rod=6,40,0,0,0"},
+          {"reckon", "rods", "length=150", "width=30", "rod=6,40,90,0,20"},
+          {"reckon", "rods", "length=150", "width=30", "bore=40", "rod=6,40,90,0,0"},
+          {"reckon", "plug", "hole=8", "length=20", "clearance=9"},
+          {"reckon", "emc", "temperature=20", "humidity=120"},
+          {"reckon", "ring-odds", "sides=12", "angle_sd=-1", "outer=200", "gap=0.1"},
+          {"reckon", "dry", "initial=60", "equilibrium=8", "now=70", "days=10", "target=12"},
+          {"reckon", "dry", "initial=60", "equilibrium=8", "now=20", "days=10", "target=6"}}) {
         const Outcome r = run(words);
         EXPECT_EQ(r.status, 3) << words.join(' ').toStdString();
         EXPECT_EQ(std::count(r.err.begin(), r.err.end(), '\n'), 1) << r.err;
@@ -161,6 +176,40 @@ TEST(Cli, ReckonsTheCheckValues)
     EXPECT_EQ(run({"reckon", "closing-gap", "sides=12", "miter_error=-0.2", "outer=200"}).json()["gap_at_rim_mm"], 0);
     const auto shaken = run({"reckon", "speed", "diameter=9in", "mass_kg=2", "offset=3mm"}).json();
     EXPECT_NEAR(shaken["force_n"], 2 * 0.003 * std::pow(1000 * 2 * M_PI / 60, 2), 1e-6) << "m · e · ω²";
+    // Values of CHECKS, each by the source that stands there.
+    const auto lantern = run({"reckon", "inside-out", "square=25", "turned=30", "outside=24"}).json();
+    EXPECT_NEAR(lantern["diagonal_mm"], 18.645, 5e-4);
+    EXPECT_EQ(lantern["window_open"], false);
+    EXPECT_EQ(lantern["window_width_mm"], 0);
+    const auto rolling = run({"reckon", "split", "fold=4", "size=3 1/4in", "band=3/8in", "diameter=82"}).json();
+    EXPECT_NEAR(rolling["radius_mm"], 1.4375 * 25.4, 1e-9);
+    EXPECT_NEAR(rolling["mismatch_mm"], (82.55 - 82) / 2, 1e-9);
+    EXPECT_NEAR(run({"reckon", "ring-odds", "sides=12", "angle_sd=0.05", "outer=200", "gap=0.1"}).json()["odds"], 0.185,
+                5e-4);
+    EXPECT_NEAR(run({"reckon", "emc", "temperature=21.1", "humidity=50"}).json()["emc_percent"], 9.2, 0.1);
+    const auto spigot = run({"reckon", "plug", "hole=8", "length=20"}).json();
+    EXPECT_NEAR(spigot["spigot_diameter_mm"], 7.9, 1e-12);
+    EXPECT_EQ(spigot["hole_depth_mm"], 21);
+    // Twelve pieces of which each spans 30° close the circle: 2 asin(w/D) = 30°.
+    const std::string w = std::to_string(100 * std::sin(15 * std::acos(-1.0) / 180));
+    std::string pieces = w;
+    for (int k = 1; k < 12; ++k) pieces += "," + w;
+    const auto full =
+        run({"reckon", "rim-inlay", "centre_diameter=100", QString::fromStdString("pieces=" + pieces)}).json();
+    EXPECT_NEAR(full["gap_mm"], 0, 1e-5) << "six places of the width are written";
+    const auto barrel = run({"reckon", "rods", "length=150", "width=30", "bore=10", "final=26", "rod=6,40,90,0,0",
+                             "rod=6,43,90,90,0", "rod=4,100,90,0,9"})
+                            .json();
+    ASSERT_EQ(barrel["crossings"].size(), 1u);
+    EXPECT_EQ(barrel["crossings"][0]["first"], 0);
+    EXPECT_EQ(barrel["crossings"][0]["second"], 1);
+    EXPECT_NEAR(barrel["crossings"][0]["depth_mm"], 3, 1e-9);
+    EXPECT_EQ(barrel["breaks_bore"], nlohmann::json::parse("[0, 1]"));
+    EXPECT_EQ(barrel["survives"].size(), 3u);
+    // Half as far from where it comes to as it was: as long again.
+    const auto drying = run({"reckon", "dry", "initial=40", "equilibrium=8", "now=24", "days=10", "target=16"}).json();
+    EXPECT_NEAR(drying["days_to_target"], 10, 1e-9);
+    EXPECT_NEAR(drying["days_from_start"], 20, 1e-9);
     const auto ellipse = run({"reckon", "ellipse", "length=100"}).json();
     EXPECT_NEAR(ellipse["diameter_mm"], 61.803, 1e-3);
     const double wanted[] = {59.841, 53.523, 40.879};

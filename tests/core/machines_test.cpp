@@ -64,7 +64,11 @@ INSTANTIATE_TEST_SUITE_P(
         Limited{"ballast-dish", "table-", Level::Stop, [](Piece&) {}, [](Shop& s) { s.bandsawTilt = 40; }},
         Limited{"ballast-dish", "blade-radius-", Level::Stop, [](Piece&) {}, [](Shop& s) { s.bandsawRadius = 80; }},
         Limited{"ballast-dish", "tool-length-", Level::Stop,
-                [](Piece& p) { rings(p).tool = BoardRingForm::PartingTool; }, [](Shop& s) { s.partingReach = 24; }},
+                [](Piece& p) { rings(p).tool = BoardRingForm::PartingTool; },
+                [](Shop& s) {
+                    s.partingReach = 24;
+                    s.tools.clear();
+                }},
         Limited{"regatta-cup", "narrow-", Level::Care, [](Piece&) {}, [](Shop& s) { s.ripLeastWidth = 15; }},
         Limited{"regatta-cup", "thin-", Level::Care, [](Piece&) {}, [](Shop& s) { s.planeLeastThickness = 9; }},
         Limited{"regatta-cup", "speed-", Level::Stop, [](Piece&) {}, [](Shop& s) { s.lathe.lowestRpm = 2500; }},

@@ -554,3 +554,43 @@ TEST(RingsOfMarks, StandWhereEachOfThemDoesAndSayTheirOffset)
         EXPECT_NEAR(rings[place.worked].angles[static_cast<size_t>(place.which)], angle, 1e-9);
     }
 }
+
+TEST(Wings, AreThinnedFromTheTipInwardsInBandsOfAnInchOrTwo)
+{
+    const Plan plan = makePlan(test::demo("gull-dish"), test::harbourShop());
+    const auto bands = test::stepsOf(plan, "wing-");
+    ASSERT_FALSE(bands.empty());
+    double last = 0;
+    for (const Step* s : bands) {
+        const double from = s->settings[0].value, to = s->settings[1].value;
+        if (s != bands.front()) EXPECT_NEAR(from, last, 1e-9);
+        EXPECT_GT(from, to);
+        EXPECT_LE(from - to, 50.8);
+        last = to;
+    }
+    // All before the rest of the wall; a round bowl has none of them.
+    EXPECT_NE(std::ranges::find(plan.assembly.recipe, "fine", &Step::id), plan.assembly.recipe.end());
+    EXPECT_TRUE(test::stepsOf(makePlan(test::demo("buoy-bowl"), test::harbourShop()), "wing-").empty());
+}
+
+TEST(Use, WhatItIsForSaysWhatItMustNotBe)
+{
+    Piece bangle = test::plainCylinder(36, 20, BlockForm::Across);
+    bangle.hollow.rule = WallRule::Bored;
+    bangle.hollow.bore = 52;
+    bangle.choices.use = Use::Worn;
+    ASSERT_NE(find(makePlan(bangle, Shop{}), "worn-bore"), nullptr);
+    EXPECT_EQ(find(makePlan(find(makePlan(bangle, Shop{}), "worn-bore")->fixes[0].apply(bangle), Shop{}), "worn-bore"),
+              nullptr);
+    Piece heavy = test::plainCylinder(80, 200, BlockForm::Along);
+    EXPECT_EQ(find(makePlan(heavy, Shop{}), "hung-weight"), nullptr);
+    heavy.choices.use = Use::Hung;
+    EXPECT_NE(find(makePlan(heavy, Shop{}), "hung-weight"), nullptr);
+    Piece point = test::plainCylinder(20, 80, BlockForm::Along);
+    point.outside.back().r = 0.5;
+    point.outside.insert(point.outside.begin() + 1, test::corner(50, 12));
+    point.choices.use = Use::Children;
+    const Plan sharp = makePlan(point, Shop{});
+    ASSERT_NE(find(sharp, "sharp-tip"), nullptr);
+    EXPECT_EQ(find(makePlan(find(sharp, "sharp-tip")->fixes[0].apply(point), Shop{}), "sharp-tip"), nullptr);
+}

@@ -304,7 +304,18 @@ TEST(Surprise, ADraggedDefectIsOneStep)
     EXPECT_TRUE(QTest::qWaitFor([&] { return !b.doc().boardsBusy(); }, 20000));
     auto* boards = b.lane<BoardsView>();
     const int steps = b.doc().history().count();
+    // Boards that are used come first: where it stands once all is planned, brought into sight.
+    const auto settled = [&, last = QPointF()]() mutable {
+        const QPointF now = boards->positionOn(shop.rack[0].id, 130, 35);
+        return now == std::exchange(last, now) && !b.doc().boardsBusy();
+    };
+    QTest::qWait(300);
+    EXPECT_TRUE(QTest::qWaitFor(settled, 20000));
     const QPointF from = boards->positionOn(shop.rack[0].id, 130, 35);
+    for (QWidget* in = boards->parentWidget(); in; in = in->parentWidget())
+        if (auto* scroll = qobject_cast<QScrollArea*>(in))
+            scroll->ensureVisible(static_cast<int>(from.x()), static_cast<int>(from.y()));
+    QApplication::processEvents();
     b.drag(boards, from, from + QPointF(60, 0));
     EXPECT_GT(b.doc().shop().rack[0].defects[0].along, 110);
     EXPECT_EQ(b.doc().history().count(), steps + 1);

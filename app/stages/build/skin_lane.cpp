@@ -143,6 +143,10 @@ void SkinLane::drawGrids(QPainter& painter, int layer) const
                 if (d.cells[c.cells].work != GridCells::Colour) ink = QColor(58, 40, 28);
                 if (!c.lost) painter.fillRect(cell(g.rings[static_cast<size_t>(c.ring)], c.spoke, turn), ink);
             }
+            // Lines that would stand closer than the eye parts them are left out.
+            constexpr double least = 3;  // pixels
+            if (std::abs(cell(g.rings[0], 0, turn).height()) < least) continue;
+            painter.setPen(QPen(QColor(0, 0, 0, 110), 0.6));
             for (const GridRing& r : g.rings)
                 for (int spoke = 0; spoke < d.spokes; ++spoke) painter.drawRect(cell(r, spoke, turn));
         }

@@ -45,7 +45,7 @@ void IndexView::paintEvent(QPaintEvent*)
     double inner = radius * 0.76;
     for (size_t i = 0; i < rings.size(); ++i) {
         if (i == which) continue;
-        report::drawMarkRing(painter, centre, inner, rings[i].angles, inks);
+        report::drawMarkRing(painter, centre, inner, anglesOn(ring, rings[i]), inks);
         inner = std::max(12.0, inner - radius * 0.14);
     }
     double x = centre.x() + radius + 70, y = 12;

@@ -147,6 +147,49 @@ void use(const Case& in, std::vector<Caution>& out)
         c.message = "it weighs " + fixed(c.measure, 0) + " g: what is worn all day is lighter";
         out.push_back(c);
     }
+    const bool worn = in.piece.choices.use == Use::Worn;
+    if (worn && in.piece.hollow.rule == WallRule::Bored) {
+        // A bangle's hole: wider than a ring's and narrower than what a small hand passes; own values.
+        constexpr double ring = 35, hand = 60;  // mm
+        if (const double hole = in.piece.hollow.bore; hole > ring && hole < hand) {
+            Caution c = in.at("worn-bore", 0);
+            c.measure = hole;
+            c.limit = hand;
+            c.message = "a hole of " + in.mm(hole) + " goes over no grown hand";
+            c.fixes.push_back(pieceFix("a bore of " + in.mm(hand), [](Piece& p) { p.hollow.bore = hand; }));
+            out.push_back(c);
+        }
+    }
+    constexpr double onHook = 2;  // kg, that a plain hook and a thin cord carry gladly; own value
+    if (in.piece.choices.use == Use::Hung && in.shape.weight > onHook) {
+        Caution c = in.at("hung-weight", 0);
+        c.measure = in.shape.weight;
+        c.limit = onHook;
+        c.unit = "kg";
+        c.message = "it weighs " + fixed(c.measure, 1) +
+                    " kg: its hook, its cord and what they are screwed into carry "
+                    "more than an ornament's do";
+        out.push_back(c);
+    }
+    // A point: no thicker than a match where it ends, and slim behind; own values.
+    static constexpr double blunt = 1.5, behind = 6, slim = 0.6;  // mm, mm, slope
+    if (worn || in.piece.choices.use == Use::Children)
+        for (const bool head : {true, false}) {
+            const double z = head ? 0 : in.shape.height, in1 = head ? behind : in.shape.height - behind;
+            const double tip = radiusAt(in.sides.outside, z), back = radiusAt(in.sides.outside, in1);
+            if (!(tip < blunt && back - tip < slim * behind)) continue;
+            Caution c = in.at("sharp-tip", head ? 0 : in.layers() - 1);
+            c.id = head ? "sharp-tip-head" : "sharp-tip-tail";
+            c.z = z;
+            c.measure = tip;
+            c.limit = blunt;
+            c.message = "it ends in a point: rounded to a radius of " + in.mm(blunt) + " or more it pricks nobody";
+            c.fixes.push_back(pieceFix("a blunt end", [head](Piece& p) {
+                Node& n = head ? p.outside.front() : p.outside.back();
+                n.r = std::max(n.r, blunt);
+            }));
+            out.push_back(c);
+        }
     const bool open = std::ranges::any_of(in.assembly.layers, &BuiltLayer::gaps);
     if (in.piece.choices.use == Use::Food && open) {
         Caution c = in.at("food-gaps", 0);

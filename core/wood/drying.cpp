@@ -1,0 +1,34 @@
+#include "core/wood/drying.h"
+
+#include "core/measure/format.h"
+#include "core/measure/input_error.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+
+double daysToTarget(double initial, double equilibrium, double now, double days, double target)
+{
+    const auto percent = [](const char* field, double value) {
+        if (!(value >= 0 && value <= 300)) throw InputError(field, exact(value), "0 to 300 % is");
+    };
+    percent("initial", initial);
+    percent("equilibrium", equilibrium);
+    percent("now", now);
+    percent("target", target);
+    if (!(days > 0)) throw InputError("days", exact(days), "above 0 is");
+    // What is still to go, as shares of the whole way.
+    const double way = initial - equilibrium, left = (now - equilibrium) / way, wanted = (target - equilibrium) / way;
+    if (way == 0) throw InputError("initial", exact(initial), "another moisture than the equilibrium is");
+    if (!(left > 0 && left < 1))
+        throw InputError("now", exact(now),
+                         "between initial " + exact(initial) + " and equilibrium " + exact(equilibrium) + " % is");
+    if (!(wanted > 0))
+        throw InputError("target", exact(target),
+                         "short of the equilibrium, " + exact(equilibrium) + " %, which is never quite reached, is");
+    const double rate = -std::log(left) / days;
+    return std::max(0.0, -std::log(std::min(wanted, 1.0)) / rate - days);
+}
+
+}  // namespace vl
