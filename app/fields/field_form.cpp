@@ -9,6 +9,7 @@
 #include <QComboBox>
 #include <QCoreApplication>
 #include <QLabel>
+#include <QLineEdit>
 #include <QPushButton>
 #include <QSignalBlocker>
 #include <QSpinBox>
@@ -31,7 +32,8 @@ void FieldForm::show(const std::vector<FieldItem>& items, std::function<double(c
     std::vector<FieldItem> asked;
     std::vector<std::string> paths;
     for (const FieldItem& item : items)
-        if (item.field.applies && item.field.kind != Field::Kind::Text && item.field.kind != Field::Kind::Woods) {
+        // An id is nobody's to type.
+        if (item.field.applies && item.path != "id" && item.field.kind != Field::Kind::Woods) {
             asked.push_back(item);
             paths.push_back(item.path);
         }
@@ -70,6 +72,8 @@ void FieldForm::add(const FieldItem& item)
         return addWood(item);
     case Field::Kind::Lengths:
         return addLengths(item);
+    case Field::Kind::Text:
+        return addText(item);
     default:
         return addChoice(item);
     }
@@ -179,6 +183,22 @@ void FieldForm::addChoice(const FieldItem& item)
     connect(field, &QComboBox::activated, this,
             [this, words = wordsOf(item.field), path = item.path](int k) { emit edited(words, path, k); });
     readers_.push_back([field](const FieldValue& v) { field->setCurrentIndex(std::get<int>(v)); });
+}
+
+void FieldForm::addText(const FieldItem& item)
+{
+    auto* field = new QLineEdit;
+    row(item, field);
+    connect(field, &QLineEdit::editingFinished, this, [this, field, words = wordsOf(item.field), path = item.path] {
+        if (!field->isModified()) return;
+        field->setModified(false);
+        emit edited(words, path, field->text().toStdString());
+    });
+    readers_.push_back([field](const FieldValue& v) {
+        // What is being typed is not typed over.
+        if (field->hasFocus() && field->isModified()) return;
+        field->setText(QString::fromStdString(std::get<std::string>(v)));
+    });
 }
 
 void FieldForm::addLengths(const FieldItem& item)

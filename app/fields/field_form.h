@@ -37,6 +37,7 @@ private:
     void addChoice(const FieldItem& item);
     void addWood(const FieldItem& item);
     void addLengths(const FieldItem& item);
+    void addText(const FieldItem& item);
     /// A field for the number itself, and what shows a value in it.
     QWidget* numberField(const FieldItem& item, std::function<void(double)>& show);
     void row(const FieldItem& item, QWidget* field);

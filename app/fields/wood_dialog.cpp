@@ -29,7 +29,10 @@ WoodDialog::WoodDialog(Document& document, OwnWood wood, QWidget* parent) : QDia
     top->addRow(tr("Wood grown in summer"), colour(tr("Dark colour"), &OwnWood::dark));
     column->addLayout(top);
     auto* form = new FieldForm(document);
-    form->show(itemsOf(wood_));
+    // Its name and its two colours have fields of their own above.
+    std::vector<FieldItem> items = itemsOf(wood_);
+    std::erase_if(items, [](const FieldItem& i) { return i.field.kind == Field::Kind::Text; });
+    form->show(items);
     connect(form, &FieldForm::edited, this,
             [this](const QString&, const std::string& path, const FieldValue& value) { setField(wood_, path, value); });
     column->addWidget(form);

@@ -282,6 +282,13 @@ TEST_F(Turn, LegsFlutesAndALeaningBaseAreSetAndSaid)
     ASSERT_EQ(desk.piece().worked.size(), 3u);
     desk.type("Deep at both ends", "0.8");
     EXPECT_NEAR(desk.piece().worked[2].depth, 0.8, 1e-9);
+    auto* name = desk.named<QLineEdit>("Name");
+    ASSERT_TRUE(name);
+    name->setFocus();
+    name->selectAll();
+    QTest::keyClicks(name, "keel flats");
+    QTest::keyClick(name, Qt::Key_Return);
+    EXPECT_EQ(desk.piece().worked[2].name, "keel flats");
     desk.press("Remove: Worked");
     EXPECT_EQ(desk.piece().worked.size(), 2u);
     // The rings of marks and how far each is on from the first.
@@ -338,6 +345,12 @@ TEST_F(Turn, MachinesAreAddedPutToUseAndTakenAway)
     ASSERT_GT(lathes, 0);
     EXPECT_TRUE(list->item(0)->text().contains("in use"));
     const double was = desk.doc().shop().lathe.swingRadius;
+    if (const QString folder = qEnvironmentVariable("VIVID_PICTURES"); !folder.isEmpty())
+        for (const int row : {0, 2, 5}) {
+            dialog.choose(row);
+            QApplication::processEvents();
+            dialog.grab().save(folder + QStringLiteral("/machines%1.png").arg(row));
+        }
     dialog.choose(1);
     dialog.findChild<QPushButton*>("use-machine")->click();
     EXPECT_EQ(desk.doc().shop().otherLathes[0].swingRadius, was);
@@ -382,6 +395,8 @@ TEST_F(Turn, APictureIsLaidStraightByALineOverItsAxis)
     const Trace after = desk.piece().trace;
     EXPECT_NEAR(std::abs(after.turned), 90, 0.5);
     EXPECT_NE(after.width, before.width);
+    if (const QString folder = qEnvironmentVariable("VIVID_PICTURES"); !folder.isEmpty())
+        desk.window.grab().save(folder + "/trace.png");
     QTest::keyClick(&desk.window, Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(desk.piece().trace, before);
 }

@@ -334,9 +334,7 @@ void TurnStage::refreshAxes()
     from_->setValue(chosen->outside.front().z);
     to_->setValue(chosen->outside.back().z);
     radius_->setValue(edit::axisRadius(*chosen));
-    std::vector<FieldItem> items = itemsOf(*chosen);
-    std::erase_if(items, [](const FieldItem& i) { return i.path == "id"; });
-    form_->show(items);
+    form_->show(itemsOf(*chosen));
     const auto mm = [this](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
     QStringList said;
     for (const AxisReport& r : doc_.plan().axes) {
