@@ -133,7 +133,7 @@ private:
         p_->setBrush(theme().ground);
         p_->drawPolygon(
             QPolygonF{foot, foot + QPointF(60, 0), foot + QPointF(60, -deep), foot + QPointF(-lean, -deep)});
-        measure(foot + QPointF(74, 0), foot + QPointF(74, -deep), mm(j.depth));
+        measure(foot + QPointF(120, 0), foot + QPointF(120, -deep), mm(j.depth));
         p_->setPen(theme().quiet);
         p_->drawText(QRectF(0, h - 22, width(), 18), Qt::AlignCenter,
                      tr("close on %1 to %2 · open into %3 to %4 · sides lean %5°")
@@ -150,7 +150,7 @@ private:
         body({rest + reach - 4, y - edge / 2, 14, edge});
         body({rest - 7, y - 50, 14, 100});
         measure({rest, y + 64}, {rest + reach + 10, y + 64}, mm(t.reach));
-        measure({rest + reach + 26, y - edge / 2}, {rest + reach + 26, y + edge / 2}, mm(t.width));
+        measure({rest + reach + 60, y - edge / 2}, {rest + reach + 60, y + edge / 2}, mm(t.width));
         p_->setPen(theme().quiet);
         p_->drawText(QRectF(rest - 40, y - 70, 80, 18), Qt::AlignCenter, tr("rest"));
         p_->drawText(QRectF(0, height() - 22, w, 18), Qt::AlignCenter,

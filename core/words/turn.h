@@ -167,8 +167,8 @@ inline constexpr Pattern cornersSweep{
 inline constexpr Pattern thinBand{"Bring what is half air to its thickness, from a radius of %1 to %2"};
 inline constexpr Pattern tipBearsNoMore{"the wood further in still carries it; thin, it bears no second cut"};
 inline constexpr Pattern thinBandWay{
-    "both faces of this band to their last cut and no further in; lightest cuts, bevel rubbing, the edge met from the "
-    "air only with a sharp tool; what is done is not touched again"};
+    "what is still thick of this band to its last cut, and no further in; lightest cuts, bevel rubbing, the edge met "
+    "from the air only with a sharp tool; what is done is not touched again"};
 inline constexpr Pattern mountScrew{"Mount the block on the worm screw"};
 inline constexpr Pattern mountFaceCentres{"Mount the block between centres, its faces to them"};
 inline constexpr Pattern outsideFirst{
