@@ -27,6 +27,7 @@ public:
         tenon_.value = std::clamp(0.75 * widest, jaws.gripLeast, std::max(jaws.gripLeast, jaws.gripMost));
         tenon_.value = std::min(tenon_.value, widest);
         high_.value = std::min(endTenon, jaws.depth);
+        jaws_ = jaws.name;
         snug_ = clearanceOf(Fit::Jam, shop.fits);
     }
 
@@ -86,10 +87,12 @@ private:
     Thing mount(const char* id, const Thing& what, const char* gives, const Pattern& title, const Pattern& why,
                 double overhang, bool lid)
     {
+        Text how = says(words::jawsOnEnd, tenon_, high_);
+        if (!jaws_.empty()) how.also(says(words::withJaws, jaws_));
         return bench_.step(Action::Mount, id, {what}, gives,
                            {.title = says(title),
                             .why = says(why),
-                            .how = says(words::jawsOnEnd, tenon_, high_),
+                            .how = std::move(how),
                             .settings = {tenon_, high_},
                             .minutes = 5,
                             .uses = {"lathe"},
@@ -101,6 +104,7 @@ private:
                                      .round = true,
                                      .alongGrain = true,
                                      .rimToHead = lid,
+                                     .jaws = jaws_,
                                      .from = lid ? piece_.lid.at : 0,
                                      .to = lid ? height_ : piece_.lid.at}});
     }
@@ -237,6 +241,7 @@ private:
     Bench bench_;
     Recipe& recipe_;
     double height_, snug_ = 0;
+    std::string jaws_;  // that take both tenons; empty: those on the chuck
     Setting tenon_ = lathe("tenons, Ø", 0, "3/4 · Ø, within the jaws' range"),
             high_ = {.machine = "lathe", .name = "their height", .source = "common practice", .decimals = 1};
 };

@@ -3,6 +3,7 @@
 #include "core/blank/air_sweep.h"
 #include "core/blank/block_recipe.h"
 #include "core/blank/sawn_cuts.h"
+#include "core/inlay/rods.h"
 #include "core/measure/format.h"
 
 #include <Eigen/Geometry>
@@ -35,20 +36,6 @@ Fix holeFix(std::string label, size_t which, std::function<void(Hole&)> change)
     return pieceFix(std::move(label), [which, change = std::move(change)](Piece& p) {
         if (which < p.holes.size()) change(p.holes[which]);
     });
-}
-
-/// Least distance between two stretches of lines.
-double between(const Eigen::Vector3d& a, const Eigen::Vector3d& b, const Eigen::Vector3d& c, const Eigen::Vector3d& d)
-{
-    // Of the two parameters one is at a stop or both are where the lines are nearest: a few turns of either settle it.
-    const Eigen::Vector3d u = b - a, v = d - c;
-    double s = 0.5, t = 0.5;
-    constexpr int turns = 60;
-    for (int k = 0; k < turns; ++k) {
-        s = std::clamp(u.dot(c + t * v - a) / std::max(1e-12, u.squaredNorm()), 0.0, 1.0);
-        t = std::clamp(v.dot(a + s * u - c) / std::max(1e-12, v.squaredNorm()), 0.0, 1.0);
-    }
-    return (a + s * u - c - t * v).norm();
 }
 
 /// Where a hole leaves less wood beside it than it should, away from its two ends.
@@ -144,7 +131,7 @@ void crossings(const Case& in, std::vector<Caution>& out)
             const double both = (in.piece.holes[all[i].hole].diameter + in.piece.holes[all[k].hole].diameter) / 2;
             const double far = (middle(all[i]) - middle(all[k])).norm() - (all[i].full + all[k].full) / 2;
             if (far > both) continue;
-            const double by = both - between(all[i].solid.from, end(all[i]), all[k].solid.from, end(all[k]));
+            const double by = both - distanceBetween(all[i].solid.from, end(all[i]), all[k].solid.from, end(all[k]));
             if (by <= 0) continue;
             said.push_back(pair);
             Caution c = atHole(in, "holes-cross", all[i], Level::Care);
