@@ -3,6 +3,7 @@
 #include "core/blank/air_sweep.h"
 #include "core/blank/block_recipe.h"
 #include "core/blank/sawn_cuts.h"
+#include "core/blank/worked_recipe.h"
 #include "core/inlay/rods.h"
 #include "core/measure/format.h"
 
@@ -150,24 +151,15 @@ void crossings(const Case& in, std::vector<Caution>& out)
 void offIndex(const Case& in, size_t which, std::vector<Caution>& out)
 {
     const Hole& hole = in.piece.holes[which];
-    if (hole.plate == 0) return;
-    const std::vector<IndexMark> marks = marksOf(hole);
-    if (isExact(marks)) return;
-    DrilledHole none{.hole = which, .mark = {}, .solid = {}};
-    Caution c = atHole(in, "hole-index", none, Level::Care);
-    for (const IndexMark& m : marks) c.measure = std::max(c.measure, std::abs(m.errorDeg));
-    c.limit = 0;
-    c.unit = "°";
-    c.message = std::to_string(hole.count) + " holes do not fall on " + std::to_string(hole.plate) +
-                ": the nearest are up to " + fixed(c.measure, 1) + "° off";
-    for (const int plate : platesFor(hole.count)) {
-        c.fixes.push_back(holeFix("a plate of " + std::to_string(plate) + " holes", which, [plate](Hole& q) {
-            q.plate = plate;
-            q.start = std::min(q.start, plate - 1);
-        }));
-        break;
-    }
-    out.push_back(c);
+    const DrilledHole none{.hole = which, .mark = {}, .solid = {}};
+    offPlate(
+        atHole(in, "hole-index", none, Level::Care), hole.count, hole.plate, hole.start,
+        [which](Piece& p, int plate) {
+            if (which >= p.holes.size()) return;
+            p.holes[which].plate = plate;
+            p.holes[which].start = std::max(0, std::min(p.holes[which].start, plate - 1));
+        },
+        out);
 }
 
 Caution atSawn(const Case& in, const char* kind, const Sawn& s, double z, Level level)
@@ -352,6 +344,7 @@ void nested(const Case& in, std::vector<Caution>& out)
     for (const Sawn& s : in.piece.sawn) what = nameOf(in.piece, s);
     for (const Hole& h : in.piece.holes)
         if (h.into == Hole::Foot) what = nameOf(in.piece, h);
+    if (hasLegsOrLean(in.piece)) what = "foot";
     if (what.empty()) return;
     Caution c;
     c.id = "nest-cut";
@@ -360,7 +353,7 @@ void nested(const Case& in, std::vector<Caution>& out)
     c.layer = 0;
     c.measure = static_cast<double>(in.piece.sawn.size() + in.piece.holes.size());
     c.limit = 0;
-    c.message = "the blank is parted into rings: no step saws it, or drills its foot, after that";
+    c.message = "the blank is parted into rings: no step saws it, drills its foot or makes legs after that";
     c.fixes.push_back(pieceFix("no rings parted from it", [](Piece& p) { p.nest.on = false; }));
     out.push_back(c);
 }

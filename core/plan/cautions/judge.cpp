@@ -1,6 +1,8 @@
 #include "core/plan/cautions/judge.h"
 
 #include "core/blank/construction.h"
+#include "core/geometry/dividing.h"
+#include "core/measure/format.h"
 #include "core/piece/field_items.h"
 
 #include <algorithm>
@@ -27,6 +29,23 @@ Caution Case::at(const char* kind, int i, Level level) const
     c.layer = i;
     c.unit = "mm";
     return c;
+}
+
+void offPlate(Caution at, int count, int plate, int start, const std::function<void(Piece&, int)>& set,
+              std::vector<Caution>& out)
+{
+    const std::vector<IndexMark> marks = laidOut(count, plate, start);
+    if (plate == 0 || isExact(marks)) return;
+    for (const IndexMark& m : marks) at.measure = std::max(at.measure, std::abs(m.errorDeg));
+    at.limit = 0;
+    at.unit = "°";
+    at.message = std::to_string(count) + " do not fall on " + std::to_string(plate) + " holes: the nearest are up to " +
+                 fixed(at.measure, 1) + "° off";
+    const auto to = [set](int other) { return [set, other](Piece& p) { set(p, other); }; };
+    if (const std::vector<int> exact = platesFor(count); !exact.empty())
+        at.fixes.push_back(pieceFix("a plate of " + std::to_string(exact[0]) + " holes", to(exact[0])));
+    at.fixes.push_back(pieceFix("laid out by angle", to(0)));
+    out.push_back(std::move(at));
 }
 
 Fix layerFix(std::string label, int layer, std::function<void(Layer&)> change)

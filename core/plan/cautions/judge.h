@@ -29,6 +29,10 @@ struct Case {
     Caution at(const char* kind, int layer, Level level = Level::Care) const;
 };
 
+/// Where equal shares do not fall on a plate: how far off, and another plate, which `set` gives the piece; 0: by angle.
+void offPlate(Caution at, int count, int plate, int start, const std::function<void(Piece&, int)>& set,
+              std::vector<Caution>& out);
+
 /// A fix that changes one layer, within its fields' limits.
 Fix layerFix(std::string label, int layer, std::function<void(Layer&)> change);
 /// A fix that changes the piece.

@@ -2,7 +2,6 @@
 
 #include "core/blank/decor_grid.h"
 #include "core/blank/worked_cuts.h"
-#include "core/blank/worked_recipe.h"
 #include "core/measure/format.h"
 
 #include <algorithm>
@@ -36,29 +35,13 @@ Fix workedFix(std::string label, const std::string& id, std::function<void(Worke
     });
 }
 
-/// Where equal shares do not fall on the plate: how far off, and a plate on which they do.
-template <class Item, class List>
-void offPlate(const Case& in, const char* kind, const Item& item, int count, double z, List Piece::*list,
-              std::vector<Caution>& out)
+/// Another plate for one of the piece's lists.
+template <class List> auto plateOf(const std::string& id, List Piece::*list)
 {
-    const std::vector<IndexMark> marks = laidOut(count, item.plate, item.start);
-    if (item.plate == 0 || isExact(marks)) return;
-    Caution c = atPlace(in, std::string(kind) + "-" + item.id, nameOf(in.piece, item), z, Level::Care);
-    for (const IndexMark& m : marks) c.measure = std::max(c.measure, std::abs(m.errorDeg));
-    c.limit = 0;
-    c.unit = "°";
-    c.message = std::to_string(count) + " do not fall on " + std::to_string(item.plate) + ": the nearest are up to " +
-                fixed(c.measure, 1) + "° off";
-    const auto set = [id = item.id, list](int plate) {
-        return [id, list, plate](Piece& p) {
-            for (auto& one : p.*list)
-                if (one.id == id) one.plate = plate, one.start = std::max(0, std::min(one.start, plate - 1));
-        };
+    return [id, list](Piece& p, int plate) {
+        for (auto& one : p.*list)
+            if (one.id == id) one.plate = plate, one.start = std::max(0, std::min(one.start, plate - 1));
     };
-    if (const std::vector<int> exact = platesFor(count); !exact.empty())
-        c.fixes.push_back(pieceFix("a plate of " + std::to_string(exact[0]) + " holes", set(exact[0])));
-    c.fixes.push_back(pieceFix("laid out by angle", set(0)));
-    out.push_back(std::move(c));
 }
 
 /// Flutes and facets: what they leave, and how they lie to one another.
@@ -259,7 +242,8 @@ void grids(const Case& in, std::vector<Caution>& out)
             out.push_back(std::move(c));
             continue;
         }
-        offPlate(in, "grid-index", d, d.spokes, z, &Piece::decors, out);
+        offPlate(atPlace(in, "grid-index-" + d.id, nameOf(in.piece, d), z, Level::Care), d.spokes, d.plate, d.start,
+                 plateOf(d.id, &Piece::decors), out);
         if (const auto lost = std::ranges::count(g.worked, true, &GridCell::lost); lost > 0) {
             Caution c = atPlace(in, "grid-lost-" + d.id, nameOf(in.piece, d), z, Level::Note);
             c.measure = static_cast<double>(lost);
@@ -291,19 +275,11 @@ void workedCautions(const Case& in, std::vector<Caution>& out)
             legs(in, w, out);
         else
             straight(in, w, out);
-        offPlate(in, "worked-index", w, w.count, w.kind == Worked::Legs ? 0 : w.from, &Piece::worked, out);
+        offPlate(atWorked(in, "worked-index", w, w.kind == Worked::Legs ? 0 : w.from, Level::Care), w.count, w.plate,
+                 w.start, plateOf(w.id, &Piece::worked), out);
     }
     leaning(in, out);
     grids(in, out);
-    if (in.piece.nest.on && hasLegsOrLean(in.piece)) {
-        Caution c = atPlace(in, "nest-worked", "foot", 0, Level::Stop);
-        c.measure = static_cast<double>(in.piece.worked.size());
-        c.limit = 0;
-        c.unit = "";
-        c.message = "the blank is parted into rings: no step makes legs or a leaning base after that";
-        c.fixes.push_back(pieceFix("no rings parted from it", [](Piece& p) { p.nest.on = false; }));
-        out.push_back(std::move(c));
-    }
 }
 
 }  // namespace vl
