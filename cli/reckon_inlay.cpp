@@ -26,7 +26,7 @@ double numberOf(const std::string& word, const std::string& field)
 
 Json insideOut(const Values& v)
 {
-    const InsideOut part{v.length("square"), v.length("turned"), v.length("outside")};
+    const InsideOut part{v.length("square"), v.length("turned"), v.length("outside"), 4};
     checkInsideOut(part);
     return {
         {"window_open", part.windowOpen()}, {"window_width_mm", part.windowWidth()}, {"diagonal_mm", part.diagonal()}};

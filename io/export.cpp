@@ -2,6 +2,7 @@
 
 #include "core/measure/input_error.h"
 #include "core/plan/film.h"
+#include "core/turning/finished.h"
 #include "core/turning/moment.h"
 #include "core/turning/parted.h"
 #include "io/csv.h"
@@ -25,28 +26,28 @@ constexpr double shown = 0.05;   // and in a picture
 
 const std::vector<std::pair<std::string, Writer>>& writers()
 {
-    const auto closed = [](const Plan& plan) {
-        Solid s = solidOf(plan.sides, finest);
+    const auto closed = [](const Piece& piece, const Plan& plan) {
+        Solid s = finishedSolid(piece, plan.sides, finest);
         if (!s.whole)
             throw InputError("file", "a solid that touches or crosses itself",
                              "a wall that is whole, and cuts that cross or keep clear of one another, is");
         return s.surface;
     };
-    const Writer solid = [closed](const Piece&, const Plan& plan, const std::string& path) {
+    const Writer solid = [closed](const Piece& piece, const Plan& plan, const std::string& path) {
         if (hasGaps(plan.assembly))
             throw InputError("file", "'" + path + "', of a piece with open segments",
                              "a solid whose surface is closed is; OBJ takes it as it is drawn");
-        writeSolid(closed(plan), path);
+        writeSolid(closed(piece, plan), path);
     };
-    const Writer drawn = [closed](const Piece&, const Plan& plan, const std::string& path) {
+    const Writer drawn = [closed](const Piece& piece, const Plan& plan, const std::string& path) {
         writeSolid(hasGaps(plan.assembly) ? drawnSurface(turnedMesh(plan.assembly, plan.sides, {finest, false}))
-                                          : closed(plan),
+                                          : closed(piece, plan),
                    path);
     };
     const Writer picture = [](const Piece& piece, const Plan& plan, const std::string& path) {
         const MeshDetail detail{shown, false};
         writePicture(piece.nest.on ? partedMesh(plan.assembly, piece.nest, outlineHeight(piece), detail)
-                                   : turnedMesh(plan.assembly, plan.sides, detail),
+                                   : finishedMesh(piece, plan.assembly, plan.sides, detail),
                      plan.shape.height, plan.shape.greatestDiameter, path);
     };
     static const std::vector<std::pair<std::string, Writer>> all{

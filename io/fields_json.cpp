@@ -1,7 +1,7 @@
 #include "io/fields_json.h"
 
 #include "core/piece/check.h"
-#include "core/wood/species.h"
+#include "core/wood/filler.h"
 
 namespace vl::io {
 
@@ -9,6 +9,7 @@ void FieldReader::readText(const Field& field, std::string& v)
 {
     in_.text(field.key, v, static_cast<size_t>(field.limit.high));
     if (field.kind == Field::Kind::Wood) v = knownWood(in_.pathOf(field.key), v);
+    if (field.kind == Field::Kind::Filling && !findFilling(v)) v = knownWood(in_.pathOf(field.key), v);
 }
 
 void FieldReader::readWoods(const Field& field, std::vector<std::string>& v)

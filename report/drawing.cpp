@@ -2,6 +2,7 @@
 
 #include "core/blank/part_views.h"
 #include "core/measure/format.h"
+#include "core/turning/finished.h"
 #include "core/turning/render.h"
 
 #include <QPainterPath>
@@ -26,9 +27,9 @@ QColor woodColour(const Species& species)
     return QColor::fromRgbF(mean(0), mean(1), mean(2));
 }
 
-QImage picture(const Plan& plan, int width, int height)
+QImage picture(const Piece& piece, const Plan& plan, int width, int height)
 {
-    const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {0.05, false});
+    const Mesh mesh = finishedMesh(piece, plan.assembly, plan.sides, {0.05, false});
     return smoothed(
         renderMesh(mesh, Camera{}, plan.shape.height, plan.shape.greatestDiameter, 2 * width, 2 * height, 0x00ffffff));
 }

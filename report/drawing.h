@@ -24,7 +24,7 @@ QImage smoothed(const Raster& raster);
 QColor woodColour(const Species& species);
 
 /// The turned piece standing up, in the picture's size; background transparent.
-QImage picture(const Plan& plan, int width, int height);
+QImage picture(const Piece& piece, const Plan& plan, int width, int height);
 
 /// One segment's face with its measures: outer edge above, inner edge below, board width at the side, the mitre at the
 /// corner. `mark` names the wood by its figure. Fits `box`; text in the painter's font.

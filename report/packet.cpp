@@ -72,7 +72,7 @@ private:
         const double side = s_.inner() * 0.62;
         const int pixels = 1400;
         s_.painter().drawImage(s_.px(QRectF(Sheet::margin, s_.top(), side, side * 1.1)),
-                               picture(plan_, pixels, static_cast<int>(pixels * 1.1)));
+                               picture(piece_, plan_, pixels, static_cast<int>(pixels * 1.1)));
         double y = s_.top() + 4;
         const double x = Sheet::margin + side + 6, w = s_.inner() - side - 6;
         auto line = [&](const QString& name, const QString& value) {

@@ -4,6 +4,7 @@
 #include "app/fields/lengths_field.h"
 #include "app/fields/wood_picker.h"
 #include "app/theme/theme.h"
+#include "core/wood/filler.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -69,6 +70,7 @@ void FieldForm::add(const FieldItem& item)
     case Field::Kind::Flag:
         return addFlag(item);
     case Field::Kind::Wood:
+    case Field::Kind::Filling:
         return addWood(item);
     case Field::Kind::Lengths:
         return addLengths(item);
@@ -215,12 +217,14 @@ void FieldForm::addLengths(const FieldItem& item)
 void FieldForm::addWood(const FieldItem& item)
 {
     auto* field = new QPushButton;
+    const bool filling = item.field.kind == Field::Kind::Filling;
     row(item, field);
-    connect(field, &QPushButton::clicked, this, [this, field, words = wordsOf(item.field), path = item.path] {
-        chooseWood(doc_, field, [this, words, path](const std::string& id) { emit edited(words, path, id); });
+    connect(field, &QPushButton::clicked, this, [this, field, filling, words = wordsOf(item.field), path = item.path] {
+        const auto chosen = [this, words, path](const std::string& id) { emit edited(words, path, id); };
+        filling ? chooseFilling(doc_, field, chosen) : chooseWood(doc_, field, chosen);
     });
     readers_.push_back([field](const FieldValue& v) {
-        const Species& s = speciesOf(std::get<std::string>(v));
+        const Species& s = fillingOf(std::get<std::string>(v));
         field->setText(localized(s.name));
         field->setIcon(QIcon(woodSwatch(s, {18, 18})));
     });

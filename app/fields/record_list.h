@@ -1,6 +1,7 @@
 #pragma once
 
 #include "app/fields/field_form.h"
+#include "core/piece/edit.h"
 
 class QComboBox;
 class QLabel;
@@ -54,7 +55,7 @@ private:
 
 /// The list that a member of the piece is; `name` gives what one of it is called.
 template <class T, class Name>
-RecordList::List listOf(std::vector<T> Piece::*member, Name name, Piece (*remove)(Piece, int))
+RecordList::List listOf(std::vector<T> Piece::*member, Name name)
 {
     const auto at = [](int i) { return static_cast<size_t>(i); };
     return {.count = [member](const Piece& p) { return static_cast<int>((p.*member).size()); },
@@ -62,7 +63,7 @@ RecordList::List listOf(std::vector<T> Piece::*member, Name name, Piece (*remove
             .items = [member, at](const Piece& p, int i) { return itemsOf((p.*member)[at(i)]); },
             .set = [member, at](Piece& p, int i, const std::string& path,
                                 const FieldValue& value) { setField((p.*member)[at(i)], path, value); },
-            .remove = remove};
+            .remove = [member](Piece p, int i) { return edit::removeFrom(std::move(p), member, i); }};
 }
 
 }  // namespace vl::app

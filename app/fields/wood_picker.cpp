@@ -4,6 +4,7 @@
 #include "app/theme/theme.h"
 #include "core/piece/wood_use.h"
 #include "core/wood/figure.h"
+#include "core/wood/filler.h"
 
 #include <QCoreApplication>
 #include <QGridLayout>
@@ -54,14 +55,16 @@ void changeWood(Document& document, QWidget* near, const OwnWood& before)
                         shop);
 }
 
-}  // namespace
-
-void chooseWood(Document& document, QWidget* near, const std::function<void(const std::string&)>& chosen)
+void choose(Document& document, QWidget* near, bool fillings, const std::function<void(const std::string&)>& chosen)
 {
     QMenu menu(near);
     auto offer = [&](const Species& s) {
         menu.addAction(QIcon(woodSwatch(s, {22, 16})), localized(s.name), [chosen, id = s.id] { chosen(id); });
     };
+    if (fillings) {
+        for (const Species& s : allFillers()) offer(s);
+        menu.addSeparator();
+    }
     for (const Species& s : allSpecies()) offer(s);
     // The shop's own, and those that the piece brought along.
     std::vector<OwnWood> own = document.shop().woods;
@@ -77,6 +80,18 @@ void chooseWood(Document& document, QWidget* near, const std::function<void(cons
             change->addAction(QString::fromStdString(w.name), [&document, near, w] { changeWood(document, near, w); });
     }
     menu.exec(near->mapToGlobal(QPoint(0, near->height())));
+}
+
+}  // namespace
+
+void chooseWood(Document& document, QWidget* near, const std::function<void(const std::string&)>& chosen)
+{
+    choose(document, near, false, chosen);
+}
+
+void chooseFilling(Document& document, QWidget* near, const std::function<void(const std::string&)>& chosen)
+{
+    choose(document, near, true, chosen);
 }
 
 PatternEdit::PatternEdit(Document& document, QWidget* parent)

@@ -18,6 +18,9 @@ QPixmap woodSwatch(const Species& species, QSize size);
 /// id. There a wood can be added to the shop, or one of its own changed, in the shop and in the piece.
 void chooseWood(Document& document, QWidget* near, const std::function<void(const std::string&)>& chosen);
 
+/// The same with the fillers before the woods: for what is let in.
+void chooseFilling(Document& document, QWidget* near, const std::function<void(const std::string&)>& chosen);
+
 /// The woods round a ring as a row of swatches: press one to change it, + adds one, the menu of a swatch takes it away.
 class PatternEdit : public QWidget {
     Q_OBJECT

@@ -4,6 +4,7 @@
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
 #include "core/plan/film.h"
+#include "core/turning/finished.h"
 #include "core/turning/parted.h"
 #include "core/wood/figure.h"
 #include "report/drawing.h"
@@ -94,7 +95,8 @@ SolidScene::Made SolidScene::make(const Piece& piece, const Shop& shop, const Pl
     made.mesh = wish.moment >= 0 ? bodiesMesh(piece, plan.assembly, plan.sides, bodies, wish.detail)
                 : wish.blank     ? blankMesh(plan.assembly)
                 : piece.nest.on  ? partedMesh(plan.assembly, piece.nest, outlineHeight(piece), wish.detail)
-                                 : turnedMesh(plan.assembly, plan.sides, wish.detail);
+                : wish.map       ? turnedMesh(plan.assembly, plan.sides, wish.detail)
+                                 : finishedMesh(piece, plan.assembly, plan.sides, wish.detail);
     if (!bodies.empty()) showHolding(piece, shop, plan, static_cast<size_t>(wish.moment), made.mesh);
     // A blank too small for one ring is seen as it is.
     if (made.mesh.indices.empty() && wish.moment < 0) made.mesh = turnedMesh(plan.assembly, plan.sides, wish.detail);

@@ -30,7 +30,8 @@ void drawBeside(QObject* owner, QSize size, std::function<Piece()> make, std::fu
     QTimer::singleShot(0, watcher, [watcher, make, size] {
         watcher->setFuture(QtConcurrent::run([make, size] {
             try {
-                return report::picture(makePlan(make(), Shop{}), size.width(), size.height());
+                const Piece piece = make();
+                return report::picture(piece, makePlan(piece, Shop{}), size.width(), size.height());
             } catch (const InputError&) {
                 return QImage();
             }

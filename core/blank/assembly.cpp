@@ -3,6 +3,8 @@
 #include "core/blank/alike.h"
 #include "core/blank/axis_set_ups.h"
 #include "core/blank/end_rings.h"
+#include "core/blank/inside_out.h"
+#include "core/blank/insets.h"
 #include "core/blank/lid_sides.h"
 #include "core/blank/sawn_cuts.h"
 #include "core/blank/stack_recipe.h"
@@ -38,6 +40,8 @@ size_t BuiltLayer::sectorAt(double angleDeg) const
 const Cell* BuiltLayer::cellAt(double z, double r, double angleDeg) const
 {
     const Eigen::Vector3d p = pointAt(z, r, angleDeg);
+    for (auto i = insets.rbegin(); i != insets.rend(); ++i)
+        if (i->holds(p, r, angleDeg)) return &i->cell;
     auto find = [&](size_t first, size_t count) -> const Cell* {
         for (size_t i = first; i < first + count; ++i)
             if (cells[i].spans(angleDeg) && cells[i].within(p, r)) return &cells[i];
@@ -58,7 +62,7 @@ const Cell* BuiltLayer::cellAt(double z, double r, double angleDeg) const
 
 int BuiltLayer::segmentAt(double z, double r, double angleDeg) const
 {
-    if (radial() && !gaps && cells.size() == static_cast<size_t>(sectors)) return static_cast<int>(sectorAt(angleDeg));
+    if (radial() && !gaps && insets.empty() && cells.size() == static_cast<size_t>(sectors)) return static_cast<int>(sectorAt(angleDeg));
     const Cell* cell = cellAt(z, r, angleDeg);
     return cell ? cell->segment : -1;
 }
@@ -134,6 +138,11 @@ std::vector<int> Assembly::segmentCounts() const
     std::vector<int> counts;
     for (const BuiltLayer& l : layers) counts.push_back(l.count());
     return counts;
+}
+
+bool Assembly::hasInsets() const
+{
+    return std::ranges::any_of(layers, [](const BuiltLayer& l) { return !l.insets.empty(); });
 }
 
 size_t Assembly::layerAt(double z) const
@@ -224,7 +233,10 @@ Sides sidesOf(const Piece& piece)
     sides.cuts = sawnCuts(piece);
     sides.holes = drilledHoles(piece, sides);
     for (const DrilledHole& hole : sides.holes)
-        if (!hole.solid.profile.empty()) sides.cuts.push_back({drillStep(piece, hole), hole.solid});
+        if (!hole.solid.profile.empty())
+            (piece.holes[hole.hole].filled ? sides.filled : sides.cuts)
+                .push_back({drillStep(piece, hole), hole.solid});
+    std::ranges::move(insideOutCuts(piece, sides.outside), std::back_inserter(sides.cuts));
     std::ranges::move(workedCuts(piece, sides), std::back_inserter(sides.cuts));
     return sides;
 }
@@ -357,6 +369,9 @@ std::vector<Building> built(const Piece& piece, const Shop& shop, const Sides& s
         Building& b = buildings[i];
         b.layer = begun(l, sides, z, phase);
         b.layer.how->build({piece, shop, sides, i}, b);
+        // Nipped before it is mounted.
+        if (piece.edge.kind == Edge::Square && piece.edge.nipped > 0)
+            b.layer.corner = std::min(b.layer.corner, piece.edge.nipped);
         if (!(b.layer.density > 0)) weigh(b.layer, sides);
         z = b.layer.z1;
         for (Part& p : b.parts) p.layer = static_cast<int>(i);
@@ -389,6 +404,9 @@ Assembly assemble(const Piece& piece, const Shop& shop, const Sides& sides)
         std::ranges::move(b.parts, std::back_inserter(a.parts));
         a.layers.push_back(std::move(b.layer));
     }
+    for (const Inset& i : insetsOf(piece, sides))
+        for (BuiltLayer& l : a.layers)
+            if (i.middle.x() + i.reach >= l.z0 && i.middle.x() - i.reach <= l.z1) l.insets.push_back(i);
     return a;
 }
 

@@ -2,6 +2,7 @@
 
 #include "core/blank/cell.h"
 #include "core/blank/drilled_holes.h"
+#include "core/blank/inset.h"
 #include "core/blank/lattice.h"
 #include "core/geometry/profile.h"
 #include "core/geometry/regular_ring.h"
@@ -82,6 +83,7 @@ struct BuiltLayer {
     double phaseDeg = 0;                ///< where segment 0 is centred, from 12 o'clock
     std::vector<const Species*> woods;  ///< of each segment in turn; of a disc one
     std::vector<Lattice> lattices;      ///< from below up: all its cells in rows and strips; or none
+    std::vector<Inset> insets{};        ///< what is let into it: a later one before an earlier one, all before the cells
     std::vector<Cell> cells;            ///< where `sectors` is set, those of segment 0 first
     bool segmented = false;             ///< a ring of mitred segments, with the figures of RegularRing
     int sectors = 0;                    ///< equal shares of the circle with equally many cells each, or 0
@@ -139,6 +141,7 @@ struct Assembly {
     std::vector<int> segmentCounts() const;
     /// The layer at a station; the first or last beyond the ends.
     size_t layerAt(double z) const;
+    bool hasInsets() const;
 };
 
 /// What saw or drill take of a piece, at a step of its recipe.
@@ -155,6 +158,7 @@ struct Sides {
     std::vector<TurnedAbout> axes;  ///< each set-up on another axis, in the order of the work
     std::vector<HalfSpace> edges;   ///< of the blank, along the axis, where they stay
     std::vector<Cut> cuts{};        ///< by saw and drill, in the order of the work
+    std::vector<Cut> filled{};      ///< holes that are drilled, and filled again
     std::vector<DrilledHole> holes{};
 
     /// Whether its two polylines say all of it but what saw and drill take.

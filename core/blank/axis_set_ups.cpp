@@ -65,10 +65,16 @@ std::vector<AxisSetUp> axisSetUps(const Piece& piece)
 std::vector<HalfSpace> edgesOf(const Edge& edge)
 {
     if (edge.kind == Edge::Turned) return {};
-    return {{outwards(0), edge.width / 2, true},
-            {outwards(90), edge.length / 2, true},
-            {outwards(180), edge.width / 2, true},
-            {outwards(270), edge.length / 2, true}};
+    std::vector<HalfSpace> faces{{outwards(0), edge.width / 2, true},
+                                 {outwards(90), edge.length / 2, true},
+                                 {outwards(180), edge.width / 2, true},
+                                 {outwards(270), edge.length / 2, true}};
+    if (edge.nipped > 0 && edge.nipped < std::hypot(edge.width, edge.length) / 2) {
+        const double corner = std::atan2(edge.length, edge.width) / degrees;
+        for (const double angle : {corner, 180 - corner, 180 + corner, 360 - corner})
+            faces.push_back({outwards(angle), edge.nipped, true});
+    }
+    return faces;
 }
 
 std::string nameOf(const Piece& piece, size_t axis)

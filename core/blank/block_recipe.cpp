@@ -1,9 +1,8 @@
 #include "core/blank/block_recipe.h"
 
 #include "core/blank/air_sweep.h"
-#include "core/blank/cut_recipe.h"
+#include "core/blank/shared_steps.h"
 #include "core/blank/turn_recipe.h"
-#include "core/blank/worked_recipe.h"
 #include "core/lathe/mount.h"
 #include "core/words/turn.h"
 
@@ -38,7 +37,7 @@ public:
 
     void write(const Thing& blank)
     {
-        now_ = sawBlank(piece_, bench_, blank);
+        now_ = onTheBlank(piece_, sides_, bench_, blank);
         const bool together = piece_.choices.sides == SideSchool::BothRoughed;
         mountFirst();
         turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25);
@@ -60,20 +59,11 @@ public:
             turn("fine", words::finishWall, together ? words::shapeHasMoved : words::thinLast, words::lightCuts, 25);
         } else if (together)
             finishOutside();
-        now_ = drillHoles(piece_, sides_, bench_, now_, false);
+        now_ = beforeSanding(piece_, sides_, bench_, now_);
         sand("sand", words::sand);
-        now_ = workByIndex(piece_, sides_, bench_, now_);
-        now_ = workGrids(piece_, sides_, bench_, now_);
+        now_ = onceSanded(piece_, sides_, bench_, now_);
         mountLast();
-        now_ = drillHoles(piece_, sides_, bench_, now_, true);
-        now_ = makeLegs(piece_, sides_, bench_, now_, foot_.by != Hold::Recess);
-        now_ = sawTurned(piece_, bench_, now_);
-        step(Action::Finish, "finish", "piece",
-             {.title = says(words::putOnFinish),
-              .why = says(words::samePace),
-              .how = says(words::oilyRags),
-              .minutes = 20,
-              .waitMinutes = shop_.finishMinutes});
+        finished(piece_, shop_, bench_, onceFree(piece_, sides_, bench_, now_, foot_.by != Hold::Recess));
     }
 
 private:

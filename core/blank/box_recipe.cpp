@@ -1,10 +1,9 @@
 #include "core/blank/box_recipe.h"
 
 #include "core/blank/axis_recipe.h"
-#include "core/blank/cut_recipe.h"
 #include "core/blank/lid_sides.h"
+#include "core/blank/shared_steps.h"
 #include "core/blank/turn_recipe.h"
-#include "core/blank/worked_recipe.h"
 #include "core/words/box.h"
 #include "core/words/build.h"
 #include "core/words/turn.h"
@@ -33,7 +32,7 @@ public:
 
     void write(const Thing& blank)
     {
-        const Thing sawn = sawBlank(piece_, bench_, blank);
+        const Thing sawn = onTheBlank(piece_, sides_, bench_, blank);
         const Thing round = turnRound(sawn);
         auto [box, lid] = part(round);
         lid = makeLid(lid);
@@ -177,14 +176,14 @@ private:
                            .minutes = 20,
                            .uses = {"lathe"}});
         box = turnAxes(piece_, sides_, true, bench_, box);
-        box = drillHoles(piece_, sides_, bench_, box, false);
+        box = beforeSanding(piece_, sides_, bench_, box);
         box = bench_.step(Action::Sand, "sand", {box}, "sanded",
                           {.title = says(words::sand),
                            .why = says(words::throughGrits),
                            .how = says(words::restOff),
                            .minutes = 20,
                            .uses = {"lathe"}});
-        return workGrids(piece_, sides_, bench_, workByIndex(piece_, sides_, bench_, box));
+        return onceSanded(piece_, sides_, bench_, box);
     }
 
     void finish(Thing box)
@@ -223,15 +222,7 @@ private:
                            .how = says(words::footALittleHollow),
                            .minutes = 10,
                            .uses = {"lathe"}});
-        box = drillHoles(piece_, sides_, bench_, box, true);
-        box = makeLegs(piece_, sides_, bench_, box, true);
-        box = sawTurned(piece_, bench_, box);
-        bench_.step(Action::Finish, "finish", {box}, "piece",
-                    {.title = says(words::putOnFinish),
-                     .why = says(words::samePace),
-                     .how = says(words::oilyRags),
-                     .minutes = 20,
-                     .waitMinutes = shop_.finishMinutes});
+        finished(piece_, shop_, bench_, onceFree(piece_, sides_, bench_, box, true));
     }
 
     const Piece& piece_;

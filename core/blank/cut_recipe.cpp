@@ -1,22 +1,16 @@
 #include "core/blank/cut_recipe.h"
 
+#include "core/blank/inlay_recipe.h"
 #include "core/blank/sawn_cuts.h"
+#include "core/recipe/settings.h"
 #include "core/words/cuts.h"
+#include "core/words/inlay.h"
 
 #include <algorithm>
 #include <cmath>
 
 namespace vl {
 namespace {
-
-Setting lengthOf(const char* machine, const char* name, double mm, const char* formula = "chosen", int decimals = 1)
-{
-    return {.machine = machine, .name = name, .value = mm, .formula = formula, .decimals = decimals};
-}
-Setting angleOf(const char* name, double deg)
-{
-    return {.machine = "drill", .name = name, .value = deg, .unit = Unit::Angle, .formula = "chosen", .decimals = 1};
-}
 
 /// The template's way of lying on the wood, with the two numbers that it can be checked by.
 Text layingOut(const Sawn& sawn, std::vector<Setting>& settings)
@@ -25,9 +19,9 @@ Text layingOut(const Sawn& sawn, std::vector<Setting>& settings)
     double most = 0;
     for (const Point& p : curve) most = std::max(most, p.y());
     const bool face = sawn.from == Sawn::Sides;
-    settings.push_back(lengthOf("bandsaw", "out from the axis", curve.back().x(), "the curve's end"));
-    settings.push_back(face ? lengthOf("bandsaw", "half width there", curve.back().y(), "the curve's end")
-                            : lengthOf("bandsaw", "up to", most, "its highest place"));
+    settings.push_back(lengthAt("bandsaw", "out from the axis", curve.back().x(), "the curve's end"));
+    settings.push_back(face ? lengthAt("bandsaw", "half width there", curve.back().y(), "the curve's end")
+                            : lengthAt("bandsaw", "up to", most, "its highest place"));
     return says(face ? words::templateOnFace : words::templateBothSides, settings[0], settings[1]);
 }
 
@@ -42,12 +36,19 @@ Thing sawOnce(const Piece& piece, const Sawn& sawn, Bench& bench, const Thing& f
 /// How deep it goes, and what stays there.
 void sayDepth(const Hole& hole, const DrilledHole& first, Doing& d)
 {
+    if (hole.early) {
+        if (first.through) return void(d.how.also(says(words::rightThroughBlank)));
+        const Setting deep = lengthAt("drill", "below the finished surface", first.full),
+                      left = lengthAt("", "left under the point", std::max(0.0, first.under), "wood − depth − point");
+        d.settings.insert(d.settings.end(), {deep, left});
+        return void(d.how.also(says(words::belowFinished, deep, left)));
+    }
     const Setting deep =
-        lengthOf("drill", "depth", first.full, hole.ends == Hole::Depth ? "chosen" : "wood along its way + clearance");
+        lengthAt("drill", "depth", first.full, hole.ends == Hole::Depth ? "chosen" : "wood along its way + clearance");
     d.settings.push_back(deep);
     switch (hole.ends) {
     case Hole::Depth:
-        d.settings.push_back(lengthOf("", "left under the point", std::max(0.0, first.under), "wood − depth − point"));
+        d.settings.push_back(lengthAt("", "left under the point", std::max(0.0, first.under), "wood − depth − point"));
         d.how.also(says(words::toDepthBy, deep, d.settings.back()));
         break;
     case Hole::Wall:
@@ -74,7 +75,7 @@ void sayMarks(const Hole& hole, const std::vector<const DrilledHole*>& all, Doin
             d.settings.push_back(at);
             d.how.also(first ? says(words::firstInHole, at, hole.plate) : says(words::nextInHole, at));
         } else {
-            const Setting at = angleOf("direction", std::fmod(h->angleDeg + 720, 360));
+            const Setting at = angleAt("drill", "direction", std::fmod(h->angleDeg + 720, 360));
             d.settings.push_back(at);
             d.how.also(says(first ? words::firstTowards : words::nextTowards, at));
         }
@@ -94,7 +95,7 @@ Thing sawBlank(const Piece& piece, Bench& bench, const Thing& blank)
         }
         std::vector<Setting> settings;
         Text how = layingOut(s, settings);
-        const Setting outside = lengthOf("bandsaw", "outside the line", s.margin);
+        const Setting outside = lengthAt("bandsaw", "outside the line", s.margin);
         settings.push_back(outside);
         now = bench.step(Action::Cut, "rough-" + s.id, {now}, "rough-sawn-" + s.id,
                          {.title = says(words::sawCurveRough, nameOf(piece, s), outside),
@@ -123,50 +124,60 @@ Thing sawTurned(const Piece& piece, Bench& bench, const Thing& turned)
     return now;
 }
 
-Thing drillHoles(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned, bool foot)
+Thing drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& all, Bench& bench, const Thing& now)
 {
     constexpr double wideBit = 50;  // mm; no wider is easily held at a drill press, common practice
+    const Hole& h = piece.holes[all.front()->hole];
+    const bool side = h.into == Hole::Side;
+    const Setting wide = lengthAt("drill", "bit, Ø", h.diameter),
+                  at = lengthAt("drill", side ? "station" : "circle's radius", h.at);
+    const Pattern &why = h.early                ? words::whileItIsBlank
+                         : h.into == Hole::Foot ? words::footFreeNow
+                                                : words::beforeSanding,
+                  &how = h.early && side ? words::inTheBlank : side ? words::inTheSide : words::inAFace;
+    Doing d{.title = all.size() == 1 ? says(words::drillHole, nameOf(piece, h), wide)
+                                     : says(words::drillHoles, nameOf(piece, h), static_cast<int>(all.size()), wide),
+            .why = says(why),
+            .how = says(how, at),
+            .settings = {wide, at},
+            .minutes = 4 + 3.0 * static_cast<double>(all.size()),
+            .uses = {"drill"}};
+    auto also = [&](const Pattern& words_, const Setting& s) {
+        d.settings.push_back(s);
+        d.how.also(says(words_, s));
+    };
+    if (side && h.beside != 0) also(words::besideAxis, lengthAt("drill", "beside the axis", h.beside));
+    if (h.lean != 0) also(words::leansBy, angleAt("drill", "wedge", h.lean));
+    if (h.wide > 0) {
+        const Setting mouth = lengthAt("drill", "wider bit, Ø", h.wide),
+                      deep = lengthAt("drill", "its depth", h.wideDepth);
+        d.settings.insert(d.settings.end(), {mouth, deep});
+        d.how.also(says(words::widerMouth, mouth, deep));
+    }
+    sayDepth(h, *all.front(), d);
+    if (h.taper > 0 && h.wide <= 0) {
+        also(words::reamedBy, angleAt("drill", "reamer's half angle", h.taper));
+        also(words::pegThatFits,
+             lengthAt("", "peg's Ø at the surface", all.front()->mouth, "Ø + 2 · depth · tan", 2));
+    }
+    if (h.ease > 0) also(words::easedBy, lengthAt("", "edge's radius", h.ease));
+    sayMarks(h, all, d);
+    if (std::max(h.diameter, h.wide) > wideBit) d.how.also(says(words::wideBit));
+    return bench.step(Action::Drill, drillStep(piece, *all.front()), {now}, "drilled-" + h.id, std::move(d));
+}
+
+Thing drillHoles(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned, bool foot)
+{
     Thing now = turned;
     for (size_t i = 0; i < piece.holes.size(); ++i) {
         const Hole& h = piece.holes[i];
-        if ((h.into == Hole::Foot) != foot) continue;
+        if (h.early || (h.into == Hole::Foot) != foot) continue;
         std::vector<const DrilledHole*> all;
         for (const DrilledHole& d : sides.holes)
             if (d.hole == i && !d.solid.profile.empty()) all.push_back(&d);
         if (all.empty()) continue;
-        const Setting wide = lengthOf("drill", "bit, Ø", h.diameter),
-                      at = lengthOf("drill", h.into == Hole::Side ? "station" : "circle's radius", h.at);
-        Doing d{.title = all.size() == 1
-                             ? says(words::drillHole, nameOf(piece, h), wide)
-                             : says(words::drillHoles, nameOf(piece, h), static_cast<int>(all.size()), wide),
-                .why = says(foot ? words::footFreeNow : words::beforeSanding),
-                .how = says(h.into == Hole::Side ? words::inTheSide : words::inAFace, at),
-                .settings = {wide, at},
-                .minutes = 4 + 3.0 * static_cast<double>(all.size()),
-                .uses = {"drill"}};
-        auto also = [&](const Pattern& words_, const Setting& s) {
-            d.settings.push_back(s);
-            d.how.also(says(words_, s));
-        };
-        if (h.into == Hole::Side && h.beside != 0)
-            also(words::besideAxis, lengthOf("drill", "beside the axis", h.beside));
-        if (h.lean != 0) also(words::leansBy, angleOf("wedge", h.lean));
-        if (h.wide > 0) {
-            const Setting mouth = lengthOf("drill", "wider bit, Ø", h.wide),
-                          deep = lengthOf("drill", "its depth", h.wideDepth);
-            d.settings.insert(d.settings.end(), {mouth, deep});
-            d.how.also(says(words::widerMouth, mouth, deep));
-        }
-        sayDepth(h, *all.front(), d);
-        if (h.taper > 0 && h.wide <= 0) {
-            also(words::reamedBy, angleOf("reamer's half angle", h.taper));
-            also(words::pegThatFits,
-                 lengthOf("", "peg's Ø at the surface", all.front()->mouth, "Ø + 2 · depth · tan", 2));
-        }
-        if (h.ease > 0) also(words::easedBy, lengthOf("", "edge's radius", h.ease));
-        sayMarks(h, all, d);
-        if (std::max(h.diameter, h.wide) > wideBit) d.how.also(says(words::wideBit));
-        now = bench.step(Action::Drill, drillStep(piece, *all.front()), {now}, "drilled-" + h.id, std::move(d));
+        now = drillAlike(piece, all, bench, now);
+        if (h.filled) now = fillHoles(piece, all, bench, now);
     }
     return now;
 }

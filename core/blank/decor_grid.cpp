@@ -124,4 +124,9 @@ std::string nameOf(const Piece& piece, const Decor& decor)
 
 std::string gridStep(const Decor& decor) { return "grid-" + decor.id; }
 
+std::string workStep(const Decor& decor, GridCells::Work work)
+{
+    return std::string(choices(work)[static_cast<size_t>(work)].name) + "-" + decor.id;
+}
+
 }  // namespace vl

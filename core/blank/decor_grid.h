@@ -39,5 +39,7 @@ std::vector<GridOf> gridsOf(const Piece& piece, const Sides& sides);
 /// What one is called, and the step that lays it out.
 std::string nameOf(const Piece& piece, const Decor& decor);
 std::string gridStep(const Decor& decor);
+/// The step that works its cells in one way.
+std::string workStep(const Decor& decor, GridCells::Work work);
 
 }  // namespace vl

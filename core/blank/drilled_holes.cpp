@@ -1,4 +1,5 @@
 #include "core/blank/assembly.h"
+#include "core/inlay/rods.h"
 
 #include <Eigen/Geometry>
 
@@ -114,11 +115,13 @@ std::vector<DrilledHole> drilledHoles(const Piece& piece, const Sides& sides)
                 d.solid.from = start + line.way * in;
                 d.solid.way = line.way;
                 d.slopeDeg = slopeAt(sides, d.solid.from, line.way);
-                d.through = h.ends != Hole::Depth;
+                // What is drilled in the blank finds no hollow there yet.
+                const Hole::Ends ends = h.early && h.ends == Hole::Wall ? Hole::Through : h.ends;
+                d.through = ends != Hole::Depth;
                 // A slanting mouth lies higher on one side, and lower on the other where it comes out.
                 const double slant = std::max(h.diameter, h.wide) / 2 * std::tan(std::min(d.slopeDeg, 75.0) * degrees);
-                d.full = h.ends == Hole::Depth  ? h.depth
-                         : h.ends == Hole::Wall ? out - in + slant + beyond
+                d.full = ends == Hole::Depth  ? h.depth
+                         : ends == Hole::Wall ? out - in + slant + beyond
                                                 : wood.back().high - in + slant + beyond;
                 d.under = d.through ? 0 : out - in - d.full - d.tip;
                 d.mouth = std::max(h.wide, h.diameter) + (h.wide > 0 ? 0 : 2 * d.full * std::tan(h.taper * degrees));
@@ -128,6 +131,17 @@ std::vector<DrilledHole> drilledHoles(const Piece& piece, const Sides& sides)
         }
     }
     return all;
+}
+
+double runsInto(const Piece& piece, const DrilledHole& a, const DrilledHole& b)
+{
+    if (a.solid.profile.empty() || b.solid.profile.empty()) return 0;
+    const auto along = [](const DrilledHole& h, double share) -> Eigen::Vector3d {
+        return h.solid.from + h.solid.way * h.full * share;
+    };
+    const double both = (piece.holes[a.hole].diameter + piece.holes[b.hole].diameter) / 2;
+    if ((along(a, 0.5) - along(b, 0.5)).norm() - (a.full + b.full) / 2 > both) return 0;
+    return both - distanceBetween(a.solid.from, along(a, 1), b.solid.from, along(b, 1));
 }
 
 std::string nameOf(const Piece& piece, const Hole& hole)

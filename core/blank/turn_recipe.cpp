@@ -1,10 +1,11 @@
 #include "core/blank/turn_recipe.h"
 
 #include "core/blank/axis_recipe.h"
-#include "core/blank/cut_recipe.h"
 #include "core/blank/holding.h"
+#include "core/blank/inlay_recipe.h"
 #include "core/blank/nest.h"
-#include "core/blank/worked_recipe.h"
+#include "core/blank/shared_steps.h"
+#include "core/blank/split_recipe.h"
 #include "core/words/build.h"
 #include "core/words/turn.h"
 
@@ -22,7 +23,7 @@ public:
 
     void write(const Thing& blank)
     {
-        now_ = sawBlank(piece_, whole_, blank);
+        now_ = onTheBlank(piece_, sides_, whole_, blank);
         if (how_ == Turning::BetweenCentres) now_ = mountBetweenCentres(now_);
         next(Action::Turn, "rough", "rough-turned",
              {.title = says(words::roughOutside),
@@ -31,34 +32,40 @@ public:
               .minutes = 40,
               .uses = {"lathe"}});
         hollow();
-        next(Action::Turn, "fine", "turned",
-             {.title = says(words::finishWall),
-              .why = says(words::shapeHasMoved),
-              .how = says(words::lightCuts),
-              .minutes = 30,
-              .uses = {"lathe"}});
+        Doing fine{.title = says(words::finishWall),
+                   .why = says(words::shapeHasMoved),
+                   .how = says(words::lightCuts),
+                   .minutes = 30,
+                   .uses = {"lathe"}};
+        sayTemplate(piece_, fine.settings, fine.how);
+        next(Action::Turn, "fine", "turned", std::move(fine));
         now_ = turnAxes(piece_, sides_, how_ == Turning::BetweenCentres, whole_, now_);
-        now_ = drillHoles(piece_, sides_, whole_, now_, false);
-        next(Action::Sand, "sand", "sanded",
-             {.title = says(words::sand),
-              .why = says(words::throughGrits),
-              .how = says(words::restOff),
-              .minutes = 30,
-              .uses = {"lathe"}});
-        now_ = workByIndex(piece_, sides_, whole_, now_);
-        now_ = workGrids(piece_, sides_, whole_, now_);
+        now_ = beforeSanding(piece_, sides_, whole_, now_);
+        Doing sand{.title = says(words::sand),
+                   .why = says(words::throughGrits),
+                   .how = says(words::restOff),
+                   .minutes = 30,
+                   .uses = {"lathe"}};
+        sayGrits(piece_, sand.how);
+        next(Action::Sand, "sand", "sanded", std::move(sand));
+        now_ = onceSanded(piece_, sides_, whole_, now_);
         if (piece_.nest.on) {
             nest();
-            finish("piece");
+            finished(piece_, shop_, whole_, now_);
             return;
         }
-        const bool later = !piece_.sawn.empty() || hasLegsOrLean(piece_) ||
-                           std::ranges::any_of(piece_.holes, [](const Hole& h) { return h.into == Hole::Foot; });
+        const bool later = hasMoreOnceFree(piece_);
         // What is drilled or sawn once the piece is free is finished after that.
-        if (!later) finish("finished");
+        if (!later)
+            next(Action::Finish, "finish", "finished",
+                 {.title = says(words::putOnFinish),
+                  .why = says(words::samePace),
+                  .how = says(words::oilyRags),
+                  .minutes = 20,
+                  .waitMinutes = shop_.finishMinutes});
         const bool ends = how_ == Turning::BetweenCentres;
         const BlockHold& hold = blockHold(piece_.choices.holding);
-        next(Action::PartOff, "part-off", later ? "parted" : "piece",
+        next(Action::PartOff, "part-off", later ? "parted" : beforeFitting(piece_).c_str(),
              {.title = says(ends ? words::sawEnds : hold.off),
               .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
               .how = says(!ends              ? hold.offHow
@@ -66,24 +73,13 @@ public:
                                              : words::partingThenHand),
               .minutes = 15,
               .uses = {"lathe"}});
-        if (!later) return;
-        now_ = drillHoles(piece_, sides_, whole_, now_, true);
-        now_ = makeLegs(piece_, sides_, whole_, now_, false);
-        now_ = sawTurned(piece_, whole_, now_);
-        finish("piece");
+        if (later)
+            finished(piece_, shop_, whole_, onceFree(piece_, sides_, whole_, now_, false));
+        else
+            fitBought(piece_, whole_, now_);
     }
 
 private:
-    void finish(const char* gives)
-    {
-        next(Action::Finish, "finish", gives,
-             {.title = says(words::putOnFinish),
-              .why = says(words::samePace),
-              .how = says(words::oilyRags),
-              .minutes = 20,
-              .waitMinutes = shop_.finishMinutes});
-    }
-
     Setting boreSetting() const { return {"drill", "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1}; }
     /// Above this a bore is turned: no bit is safe to hold in a tailstock, mm; common practice.
     static constexpr double widestBit = 50;

@@ -1,5 +1,7 @@
 #include "core/blank/worked_cuts.h"
 
+#include "core/blank/openings.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -79,7 +81,7 @@ std::optional<StraightCut> straightCut(const Worked& w, const Sides& sides)
 {
     StraightCut cut;
     const double z0 = std::max(w.from, sides.outside.front().x()), z1 = std::min(w.to, sides.outside.back().x());
-    if (w.kind == Worked::Legs || z1 <= z0) return std::nullopt;
+    if (w.kind == Worked::Legs || w.kind == Worked::Openings || z1 <= z0) return std::nullopt;
     constexpr double just = 1e-3;  // mm within: at a step the side that is worked
     const double a = radiusAt(sides.outside, z0 + just), b = radiusAt(sides.outside, z1 - just);
     if (!(a > w.depth && b > w.depth)) return std::nullopt;
@@ -108,12 +110,23 @@ std::optional<StraightCut> straightCut(const Worked& w, const Sides& sides)
     return cut;
 }
 
-LegRing legRing(const Worked& w, const Sides& sides, const std::vector<double>& anglesDeg,
-                std::optional<double> grainDeg)
+std::vector<double> directionsOf(const Piece& piece, size_t which)
 {
-    LegRing ring{.outer = footRadiusOf(sides)};
+    std::vector<double> angles;
+    for (const WorkedPlace& p : workedPlaces(piece))
+        if (p.worked == which) angles.push_back(p.angleDeg);
+    return angles;
+}
+
+LegRing legRing(const Piece& piece, size_t which, const Sides& sides)
+{
+    const Worked& w = piece.worked[which];
+    // Across the axis the fibres of a block run towards 9 o'clock.
+    const BlockForm* block = piece.layers.size() == 1 ? piece.layers[0].as<BlockForm>() : nullptr;
+    const std::optional<double> grainDeg = block && !block->alongAxis() ? std::optional(90.0) : std::nullopt;
+    LegRing ring{.outer = footRadiusOf(sides), .across = grainDeg.has_value()};
     ring.inner = std::max(0.0, ring.outer - w.thick);
-    for (const double a : anglesDeg) {
+    for (const double a : directionsOf(piece, which)) {
         if (!grainDeg) {
             ring.grain.push_back(w.height);
             continue;
@@ -131,14 +144,11 @@ std::vector<Cut> workedCuts(const Piece& piece, const Sides& sides)
 {
     std::vector<Cut> cuts;
     const double height = outlineHeight(piece);
-    const std::vector<WorkedPlace> places = workedPlaces(piece);
     for (size_t i = 0; i < piece.worked.size(); ++i) {
         const Worked& w = piece.worked[i];
-        std::vector<double> angles;
-        for (const WorkedPlace& p : places)
-            if (p.worked == i) angles.push_back(p.angleDeg);
+        const std::vector<double> angles = directionsOf(piece, i);
         if (w.kind == Worked::Legs) {
-            const LegRing ring = legRing(w, sides, angles, std::nullopt);
+            const LegRing ring = legRing(piece, i, sides);
             constexpr double before = 5;  // mm below the foot
             if (ring.inner > 0.5)
                 cuts.push_back(
@@ -151,6 +161,8 @@ std::vector<Cut> workedCuts(const Piece& piece, const Sides& sides)
                     {workedStep(w), between(w, angles[k], k + 1 < angles.size() ? angles[k + 1] : angles[0] + 360)});
             continue;
         }
+        if (const auto opening = openingOf(w, sides))
+            for (const double a : angles) cuts.push_back({workedStep(w), openingCut(*opening, a)});
         const auto cut = straightCut(w, sides);
         if (!cut) continue;
         for (const double a : angles) {
@@ -175,7 +187,7 @@ std::vector<Cut> workedCuts(const Piece& piece, const Sides& sides)
 std::string nameOf(const Piece& piece, const Worked& worked)
 {
     if (!worked.name.empty()) return worked.name;
-    static constexpr std::array kinds{"flutes", "facets", "legs"};
+    static constexpr std::array kinds{"flutes", "facets", "legs", "openings"};
     int number = 0;
     for (const Worked& w : piece.worked) {
         if (w.kind == worked.kind) ++number;

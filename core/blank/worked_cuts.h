@@ -30,11 +30,13 @@ std::optional<StraightCut> straightCut(const Worked& worked, const Sides& sides)
 /// What legs come to under a foot.
 struct LegRing {
     double outer = 0, inner = 0;  ///< radii at the foot between which they stand, mm
+    bool across = false;          ///< the fibres run across the axis
     std::vector<double> grain{};  ///< of each leg: how far the fibres run through it at its foot, mm
 };
-/// `grainDeg`: the fibres' direction across the axis, from 12 o'clock; along the axis where it is none.
-LegRing legRing(const Worked& worked, const Sides& sides, const std::vector<double>& anglesDeg,
-                std::optional<double> grainDeg);
+LegRing legRing(const Piece& piece, size_t which, const Sides& sides);
+
+/// The directions of all that one of them comes to, from 12 o'clock, degrees.
+std::vector<double> directionsOf(const Piece& piece, size_t which);
 
 /// All that is worked by index, and a leaning base, as cuts of their steps.
 std::vector<Cut> workedCuts(const Piece& piece, const Sides& sides);

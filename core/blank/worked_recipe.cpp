@@ -2,7 +2,7 @@
 
 #include "core/blank/decor_grid.h"
 #include "core/blank/worked_cuts.h"
-#include "core/measure/format.h"
+#include "core/recipe/settings.h"
 #include "core/words/worked.h"
 
 #include <algorithm>
@@ -11,38 +11,19 @@
 namespace vl {
 namespace {
 
-Setting length(const char* machine, const char* name, double mm, const char* formula = "chosen")
-{
-    return {.machine = machine, .name = name, .value = mm, .formula = formula, .decimals = 1};
-}
-Setting angle(const char* name, double deg)
-{
-    return {.machine = "index",
-            .name = name,
-            .value = std::fmod(deg + 720, 360),
-            .unit = Unit::Angle,
-            .formula = "chosen",
-            .decimals = 1};
-}
-
 /// Where each of those alike comes round: what is spread evenly by its first and the way on.
 void sayPlaces(const Worked& w, const std::vector<WorkedPlace>& all, Doing& d)
 {
     const auto hole = [](const char* name, int value, const char* formula) {
-        return Setting{.machine = "index",
-                       .name = name,
-                       .value = static_cast<double>(value),
-                       .unit = Unit::Count,
-                       .formula = formula,
-                       .decimals = 0};
+        return countAt("index", name, value, formula);
     };
     const auto say = [&](const Pattern& words_, const Setting& at, const auto&... more) {
         d.settings.push_back(at);
         d.how.also(says(words_, at, more...));
     };
     if (w.plate == 0) {
-        say(words::atAngle, angle("direction", all[0].angleDeg));
-        say(words::onByAngle, angle("on from each to the next", 360.0 / w.count));
+        say(words::atAngle, angleAt("index", "direction", std::fmod(all[0].angleDeg + 720, 360)));
+        say(words::onByAngle, angleAt("index", "on from each to the next", 360.0 / w.count));
         return;
     }
     say(words::atHole, hole("hole", all[0].mark.hole, "chosen"), w.plate);
@@ -62,16 +43,11 @@ Thing makeLegRing(const Piece& piece, const Sides& sides, Bench& bench, Thing no
 {
     const Worked& w = piece.worked[which];
     const std::vector<WorkedPlace> places = placesOf(piece, which);
-    std::vector<double> angles;
-    for (const WorkedPlace& p : places) angles.push_back(p.angleDeg);
-    // Across the axis the fibres of a block run towards 9 o'clock.
-    const bool block = piece.layers.size() == 1 && piece.layers[0].is<BlockForm>();
-    const bool across = block && !piece.layers[0].as<BlockForm>()->alongAxis();
-    const LegRing ring = legRing(w, sides, angles, across ? std::optional(90.0) : std::nullopt);
+    const LegRing ring = legRing(piece, which, sides);
     const std::string name = nameOf(piece, w);
-    const Setting high = length("", "legs' height", w.height);
+    const Setting high = lengthAt("", "legs' height", w.height);
     if (ring.inner > 0.5) {
-        const Setting in = length("lathe", "hollow's radius", ring.inner, "foot's radius − legs' thickness");
+        const Setting in = lengthAt("lathe", "hollow's radius", ring.inner, "foot's radius − legs' thickness");
         now = bench.step(Action::Turn, recessStep(w), {now}, "legs-hollowed-" + w.id,
                          {.title = says(words::hollowLegs, name),
                           .why = says(words::ringCarries),
@@ -80,16 +56,16 @@ Thing makeLegRing(const Piece& piece, const Sides& sides, Bench& bench, Thing no
                           .minutes = 10,
                           .uses = {"lathe"}});
     }
-    const Setting half = length("", "half a leg's width", w.width / 2, "width / 2");
+    const Setting half = lengthAt("", "half a leg's width", w.width / 2, "width / 2");
     Doing d{.title = says(words::sawLegs, name, w.count),
             .why = says(words::afterTurning),
             .how = says(words::sawLegsWay, half, high),
             .settings = {half, high},
             .minutes = 5.0 * w.count};
     sayPlaces(w, places, d);
-    if (across)
+    if (ring.across)
         for (size_t k = 0; k < ring.grain.size(); ++k) {
-            d.settings.push_back(length("", "fibres through a leg", ring.grain[k], "thick / |cos| or wide / |sin|"));
+            d.settings.push_back(lengthAt("", "fibres through a leg", ring.grain[k], "thick / |cos| or wide / |sin|"));
             d.how.also(says(words::fibresThrough, static_cast<int>(k) + 1, d.settings.back()));
         }
     now = bench.step(Action::Cut, workedStep(w), {now}, "legs-" + w.id, std::move(d));
@@ -107,22 +83,22 @@ Thing workByIndex(const Piece& piece, const Sides& sides, Bench& bench, const Th
         const Worked& w = piece.worked[i];
         const auto cut = straightCut(w, sides);
         if (!cut) continue;
-        const Setting from = length("lathe", "from station", w.from), to = length("lathe", "to station", w.to);
+        const Setting from = lengthAt("lathe", "from station", w.from), to = lengthAt("lathe", "to station", w.to);
         Doing d{.title =
                     says(w.kind == Worked::Flutes ? words::cutFlutes : words::cutFacets, nameOf(piece, w), w.count),
                 .why = says(words::whileHeldTrue),
                 .minutes = 10 + 3.0 * w.count,
                 .uses = {"lathe"}};
-        const Setting at = length("", "where it is deepest, station", cut->at, "measured on the drawing"),
-                      wide = length("", "wide there", cut->widest, "circles that cross");
+        const Setting at = lengthAt("", "where it is deepest, station", cut->at, "measured on the drawing"),
+                      wide = lengthAt("", "wide there", cut->widest, "circles that cross");
         if (w.kind == Worked::Flutes) {
-            const Setting cutter = length("router", "cutter, Ø", w.cutter), deep = length("router", "deep", w.depth),
-                          most = length("", "deepest", cut->deepest, "surface − straight bottom");
+            const Setting cutter = lengthAt("router", "cutter, Ø", w.cutter), deep = lengthAt("router", "deep", w.depth),
+                          most = lengthAt("", "deepest", cut->deepest, "surface − straight bottom");
             d.settings = {cutter, deep, from, to, most, at, wide};
             d.how = says(words::fluteWay, cutter, deep, from, to).also(says(words::deepestAt, most, at, wide));
         } else {
-            const Setting low = length("lathe", "flat to the axis, at its beginning", cut->low, "radius − depth"),
-                          high = length("lathe", "flat to the axis, at its end", cut->high, "radius − depth");
+            const Setting low = lengthAt("lathe", "flat to the axis, at its beginning", cut->low, "radius − depth"),
+                          high = lengthAt("lathe", "flat to the axis, at its end", cut->high, "radius − depth");
             d.settings = {from, to, low, high, wide, at};
             d.how = says(words::facetWay, from, to, low, high).also(says(words::flatWide, wide, at));
         }
@@ -149,8 +125,8 @@ Thing workGrids(const Piece& piece, const Sides& sides, Bench& bench, const Thin
         for (size_t k = 0; k <= g.rings.size(); ++k) {
             const GridRing& r = g.rings[std::min(k, g.rings.size() - 1)];
             const bool last = k == g.rings.size();
-            const Setting at = face ? length("lathe", "circle's radius", last ? r.r1 : r.r0, "along the surface")
-                                    : length("lathe", "circle's station", last ? r.z1 : r.z0, "along the surface");
+            const Setting at = face ? lengthAt("lathe", "circle's radius", last ? r.r1 : r.r0, "along the surface")
+                                    : lengthAt("lathe", "circle's station", last ? r.z1 : r.z0, "along the surface");
             d.settings.push_back(at);
             if (k == 0)
                 d.how.also(says(face ? words::ringsAtRadii : words::ringsAtStations, at));
@@ -178,7 +154,7 @@ Thing workGrids(const Piece& piece, const Sides& sides, Bench& bench, const Thin
             how.also(says(*ways[kind]));
             static constexpr std::array actions{Action::Colour, Action::Carve, Action::Drill, Action::Carve};
             static constexpr std::array names{"Colour", "Burn", "Drill", "Carve"};
-            const std::string id = std::string(choices(work)[kind].name) + "-" + decor.id;
+            const std::string id = workStep(decor, work);
             now = bench.step(actions[kind], id, {now}, "cells-" + id,
                              {.title = says(words::workCells, names[kind], name, count),
                               .why = says(words::surfaceIsDone),
@@ -189,18 +165,13 @@ Thing workGrids(const Piece& piece, const Sides& sides, Bench& bench, const Thin
     return now;
 }
 
-bool hasLegsOrLean(const Piece& piece)
-{
-    return piece.lean.angle > 0 || std::ranges::find(piece.worked, Worked::Legs, &Worked::kind) != piece.worked.end();
-}
-
 Thing makeLegs(const Piece& piece, const Sides& sides, Bench& bench, const Thing& freed, bool onRim)
 {
     Thing now = freed;
     const bool legs = std::ranges::any_of(piece.worked, [](const Worked& w) { return w.kind == Worked::Legs; });
     if (legs && !onRim) {
         const double rim = std::max(20.0, 2 * sides.outside.back().y());
-        const Setting wide = length("lathe", "held on, Ø", rim, "the rim");
+        const Setting wide = lengthAt("lathe", "held on, Ø", rim, "the rim");
         now = bench.step(Action::Mount, "mount-legs", {now}, "on-its-rim-for-legs",
                          {.title = says(words::mountForLegs),
                           .why = says(words::footStillWhole),
@@ -220,15 +191,10 @@ Thing makeLegs(const Piece& piece, const Sides& sides, Bench& bench, const Thing
     for (size_t i = 0; i < piece.worked.size(); ++i)
         if (piece.worked[i].kind == Worked::Legs) now = makeLegRing(piece, sides, bench, now, i);
     if (piece.lean.angle > 0) {
-        const Setting lean{.machine = "wedge",
-                           .name = "lean",
-                           .value = piece.lean.angle,
-                           .unit = Unit::Angle,
-                           .formula = "chosen",
-                           .decimals = 1},
-            off = length("", "taken off there", 2 * footRadiusOf(sides) * std::tan(piece.lean.angle * degrees),
+        const Setting lean = angleAt("wedge", "lean", piece.lean.angle),
+            off = lengthAt("", "taken off there", 2 * footRadiusOf(sides) * std::tan(piece.lean.angle * degrees),
                          "foot's Ø · tan lean"),
-            towards = angle("towards", piece.lean.direction);
+            towards = angleAt("index", "towards", std::fmod(piece.lean.direction + 720, 360));
         now = bench.step(Action::Cut, leanStep, {now}, "leaning",
                          {.title = says(words::leanBase, lean),
                           .why = says(words::leanLast),

@@ -11,8 +11,6 @@ Thing workByIndex(const Piece& piece, const Sides& sides, Bench& bench, const Th
 /// The decorated grids, laid out and worked on what is sanded for the last time.
 Thing workGrids(const Piece& piece, const Sides& sides, Bench& bench, const Thing& sanded);
 
-/// Whether something is left to do once the piece is free of what held its foot.
-bool hasLegsOrLean(const Piece& piece);
 /// Legs hollowed and sawn out of the foot's ring, then a leaning base. `onRim`: it is held by its rim already.
 Thing makeLegs(const Piece& piece, const Sides& sides, Bench& bench, const Thing& freed, bool onRim);
 

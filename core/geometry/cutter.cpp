@@ -1,5 +1,7 @@
 #include "core/geometry/cutter.h"
 
+#include "core/geometry/boolean.h"
+
 #include <Eigen/Geometry>
 
 #include <algorithm>
@@ -16,6 +18,12 @@ bool takenBy(const Drilled& d, const Eigen::Vector3d& p)
 }
 
 bool takenBy(const Sawed& s, const Eigen::Vector3d& p) { return takes(s, p); }
+
+bool takenBy(const Between& b, const Eigen::Vector3d& p)
+{
+    return p.x() > b.along.low && p.x() < b.along.high &&
+           std::ranges::none_of(b.kept, [&](const Drilled& d) { return takenBy(d, p); });
+}
 
 std::vector<Face> solidFaces(const Drilled& d, double tolerance)
 {
@@ -65,6 +73,31 @@ std::vector<Face> solidFaces(const Sawed& s, double)
         const Point &p = s.outline[i], &q = s.outline[(i + 1) % s.outline.size()];
         faces.push_back({at(p, s.reach.low), at(q, s.reach.low), at(q, s.reach.high), at(p, s.reach.high)});
     }
+    return faces;
+}
+
+/// A box as wide as the bodies and wider, less the bodies; nothing where that cannot be worked out.
+std::vector<Face> solidFaces(const Between& b, double tolerance)
+{
+    double far = 10;
+    std::vector<std::vector<Face>> bodies;
+    for (const Drilled& d : b.kept) {
+        bodies.push_back(solidFaces(d, tolerance));
+        double widest = 0;
+        for (const Point& p : d.profile) widest = std::max(widest, p.y());
+        far = std::max(far, 2 * (d.from.tail<2>().norm() + widest));
+    }
+    const Sawed box{.right = Eigen::Vector3d::UnitY(),
+                    .up = Eigen::Vector3d::UnitZ(),
+                    .outline = {{-far, -far}, {far, -far}, {far, far}, {-far, far}},
+                    .reach = b.along};
+    Surface left = surfaceOf(solidFaces(box, tolerance));
+    std::vector<Face> faces;
+    if (!takeAway(left, bodies) && !takeAway(left, bodies, Corners::Exact)) return faces;
+    const auto at = [&](std::uint32_t i) {
+        return Eigen::Vector3d(left.corners[i][0], left.corners[i][1], left.corners[i][2]);
+    };
+    for (const auto& f : left.faces) faces.push_back({at(f[0]), at(f[1]), at(f[2])});
     return faces;
 }
 

@@ -29,7 +29,13 @@ struct Sawed {
     Eigen::Vector3d along() const;
 };
 
-using Cutter = std::variant<Drilled, Sawed>;
+/// A stretch along the axis of which only what lies within some round bodies stays: what is between them goes.
+struct Between {
+    std::vector<Drilled> kept;
+    Range along;
+};
+
+using Cutter = std::variant<Drilled, Sawed, Between>;
 
 /// Whether a point is taken away.
 bool takes(const Cutter& cutter, const Eigen::Vector3d& p);

@@ -38,7 +38,7 @@ struct Choice {
 ///
 /// A record declares its fields beside its struct, once, in the function `fields`.
 struct Field {
-    enum class Kind { Number, Count, Flag, Text, Wood, Woods, Lengths, Choice, Record, List, Alternatives };
+    enum class Kind { Number, Count, Flag, Text, Wood, Filling, Woods, Lengths, Choice, Record, List, Alternatives };
     Kind kind = Kind::Number;
     const char* key = "";    ///< in files: snake_case, ends in its unit
     const char* words = "";  ///< what screens call it
@@ -117,6 +117,11 @@ public:
     template <class T> void wood(const char* key, T& v, const char* words, const char* help = "")
     {
         tell(Field::Kind::Wood, key, v, {0, 100, "bytes"}, words, help);
+    }
+    /// A wood, or what a hole or a groove is filled with that is none.
+    template <class T> void filling(const char* key, T& v, const char* words, const char* help = "")
+    {
+        tell(Field::Kind::Filling, key, v, {0, 100, "bytes"}, words, help);
     }
     template <class T> void woods(const char* key, T& v, Limit limit, const char* words, const char* help = "")
     {

@@ -44,12 +44,6 @@ Piece addAxis(Piece piece)
     return piece;
 }
 
-Piece removeAxis(Piece piece, int which)
-{
-    if (which >= 0 && which < static_cast<int>(piece.axes.size())) piece.axes.erase(piece.axes.begin() + which);
-    return piece;
-}
-
 void stretchAxis(OffAxis& axis, double from, double to)
 {
     const double a = axis.outside.front().z, b = axis.outside.back().z;

@@ -2,7 +2,7 @@
 
 #include "core/geometry/dividing.h"
 #include "core/measure/format.h"
-#include "core/wood/species.h"
+#include "core/wood/filler.h"
 
 namespace vl {
 
@@ -60,6 +60,11 @@ void FieldCheck::howMany(size_t n, const Limit& limit) const
 void FieldCheck::known(const std::string& id) const
 {
     if (!findSpecies(id)) checkWood(path(), id);
+}
+
+void FieldCheck::knownFilling(const std::string& id) const
+{
+    if (!findFilling(id)) throw InputError(path(), "'" + id.substr(0, 60) + "'", "the id of a known wood or filler is");
 }
 
 }  // namespace vl

@@ -39,6 +39,8 @@ public:
         else if constexpr (std::same_as<T, std::string>) {
             if (field.kind == Field::Kind::Wood)
                 known(v);
+            else if (field.kind == Field::Kind::Filling)
+                knownFilling(v);
             else
                 howMany(v.size(), field.limit);
         } else if constexpr (std::same_as<T, std::vector<std::string>>) {
@@ -72,6 +74,7 @@ private:
     }
     void howMany(size_t n, const Limit& limit) const;
     void known(const std::string& id) const;
+    void knownFilling(const std::string& id) const;
 
     std::vector<Step> at_;
 };

@@ -1,17 +1,14 @@
 #include "core/geometry/forms.h"
 #include "core/geometry/profile.h"
+#include "core/measure/input_error.h"
 #include "core/piece/edit.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 namespace vl::edit {
 namespace {
-
-template <class List> void eraseAt(List& list, int which)
-{
-    if (which >= 0 && which < static_cast<int>(list.size())) list.erase(list.begin() + which);
-}
 
 Node node(double z, double r, Span span = Span::Curve)
 {
@@ -50,12 +47,6 @@ Piece addHole(Piece piece)
     return piece;
 }
 
-Piece removeHole(Piece piece, int which)
-{
-    eraseAt(piece.holes, which);
-    return piece;
-}
-
 void shapeSawn(Sawn& sawn, double middle, double end, double out)
 {
     // Level over the axis, and running out steadily: the cubic's own way between the two.
@@ -82,12 +73,6 @@ Piece addSawn(Piece piece, Sawn::From from)
     }
     piece.sawn.push_back(std::move(s));
     identifyCuts(piece);
-    return piece;
-}
-
-Piece removeSawn(Piece piece, int which)
-{
-    eraseAt(piece.sawn, which);
     return piece;
 }
 
@@ -135,12 +120,6 @@ Piece addWorked(Piece piece, Worked::Kind kind)
     return piece;
 }
 
-Piece removeWorked(Piece piece, int which)
-{
-    eraseAt(piece.worked, which);
-    return piece;
-}
-
 Piece addDecor(Piece piece)
 {
     const double height = outlineHeight(piece), wide = widest(piece);
@@ -151,12 +130,6 @@ Piece addDecor(Piece piece)
     d.to = std::max(d.to, d.from + 1);
     piece.decors.push_back(std::move(d));
     identifyCuts(piece);
-    return piece;
-}
-
-Piece removeDecor(Piece piece, int which)
-{
-    eraseAt(piece.decors, which);
     return piece;
 }
 
@@ -200,9 +173,101 @@ Piece addFlaw(Piece piece)
     return piece;
 }
 
-Piece removeFlaw(Piece piece, int which)
+Piece addInlay(Piece piece, Inlay::Kind kind)
 {
-    eraseAt(piece.flaws, which);
+    const double height = outlineHeight(piece), wide = widest(piece);
+    const bool solid = piece.hollow.rule == WallRule::Solid;
+    const double wall = solid ? wide : std::max(2.0, piece.hollow.rimWall);
+    Inlay f;
+    f.kind = kind;
+    f.at = std::round(height / 2);
+    f.width = std::clamp(std::round(wall / 2), 2.0, 10.0);
+    f.depth = std::clamp(std::round(wall / 3), 1.0, 6.0);
+    f.piece = std::max(1.0, f.width - 2);
+    const double rim = piece.outside.empty() ? wide : piece.outside.back().r;
+    f.centre = std::max(f.width + 1, std::round(2 * rim - wall));
+    f.length = std::max(2.0, std::round(height / 4));
+    if (kind == Inlay::Crack) {
+        f.width = 3;
+        f.loss = 4;
+    }
+    piece.inlays.push_back(std::move(f));
+    identifyCuts(piece);
+    return piece;
+}
+
+Piece addRod(Piece piece)
+{
+    Hole h;
+    h.at = std::round(outlineHeight(piece) / 2);
+    h.diameter = std::clamp(std::round(widest(piece) / 4), 2.0, 10.0);
+    h.ends = Hole::Through;
+    h.bit = Hole::Flat;
+    h.early = h.filled = true;
+    h.fill = "brass";
+    piece.holes.push_back(std::move(h));
+    identifyCuts(piece);
+    return piece;
+}
+
+Piece addBought(Piece piece, Bought::Kind kind)
+{
+    struct Usual {
+        double diameter, length, flange;
+        Hole::Into into;
+    };
+    // Our own samples: the part itself is measured.
+    static constexpr std::array usual{Usual{40, 1, 0, Hole::Rim},  Usual{10, 50, 0, Hole::Rim},
+                                      Usual{2, 8, 8, Hole::Rim},   Usual{20, 15, 0, Hole::Foot},
+                                      Usual{36, 12, 40, Hole::Rim}, Usual{8, 20, 12, Hole::Rim},
+                                      Usual{20, 10, 24, Hole::Rim}};
+    const Usual& u = usual[static_cast<size_t>(kind)];
+    Hole h;
+    h.into = u.into;
+    h.at = 0;
+    h.ends = Hole::Depth;
+    h.bit = Hole::Flat;
+    h.diameter = u.diameter + 0.25;
+    h.depth = u.length + 0.5;
+    piece.holes.push_back(h);
+    identifyCuts(piece);
+    Bought b;
+    b.kind = kind;
+    b.hole = piece.holes.back().id;
+    b.diameter = u.diameter;
+    b.length = u.length;
+    b.flange = u.flange;
+    piece.bought.push_back(std::move(b));
+    identifyCuts(piece);
+    return piece;
+}
+
+Piece setSplit(Piece piece, const Split& split)
+{
+    piece.split = split;
+    if (!split.on) return piece;
+    try {
+        checkSplit(split);
+    } catch (const InputError&) {
+        return piece;  // whoever takes it says what is wrong
+    }
+    piece.forms.clear();
+    piece.outside = splitOutline(split);
+    piece.hollow.rule = WallRule::Solid;
+    const bool along = piece.layers.size() == 1 &&
+                       (piece.layers[0].is<BilletForm>() ||
+                        (piece.layers[0].is<BlockForm>() && piece.layers[0].as<BlockForm>()->alongAxis()));
+    if (!along) {
+        Layer one;
+        one.id = piece.layers.front().id;
+        one.woods = {piece.layers.front().woods.front()};
+        BlockForm block;
+        block.grain = BlockForm::Along;
+        one.form = block;
+        piece.layers = {one};
+    }
+    piece.layers[0].thickness = outlineHeight(piece);
+    piece.layers[0].partedFrom = outlineHeight(piece) + 2 * split.waste;
     return piece;
 }
 
@@ -223,12 +288,6 @@ Piece addForm(Piece piece, FormPart::Kind kind)
         f.diameter = std::max(2.0, std::round(here * 0.9));
     piece.forms.push_back(std::move(f));
     identifyCuts(piece);
-    return withForms(std::move(piece));
-}
-
-Piece removeForm(Piece piece, int which)
-{
-    eraseAt(piece.forms, which);
     return withForms(std::move(piece));
 }
 

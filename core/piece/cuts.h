@@ -25,6 +25,10 @@ struct Hole {
     double wide = 0, wideDepth = 5;  ///< a wider step at its mouth; 0: none
     double taper = 0;                ///< reamed: how far its wall leans off its middle, wider at the mouth
     double ease = 0;                 ///< radius by which the edge of its mouth is rounded
+    bool early = false;              ///< drilled in the blank, before it is turned
+    bool filled = false;             ///< with a rod or a plug that is cut flush
+    std::string fill = "maple";
+    double fit = 0.1;                ///< that the rod is thinner than its hole, on the diameter
     int count = 1;
     int plate = 0;  ///< holes of the index plate; 0: laid out by angle
     int start = 0;  ///< hole of the first
@@ -70,6 +74,10 @@ template <class V, As<Hole> F> void fields(V& v, F& f)
     v.when(f.wide > 0).length("wide_depth_mm", f.wideDepth, {0.5, 500}, "That deep");
     v.quiet().angle("taper_deg", f.taper, {0, 15, "°"}, "Reamed, its wall leans by, degrees", "0: straight");
     v.quiet().length("ease_mm", f.ease, {0, 20}, "Its edge rounded by", "radius; 0: as drilled");
+    v.quiet().flag("early", f.early, "Drilled in the blank", "before it is turned: rods that are turned with it");
+    v.quiet().flag("filled", f.filled, "A rod or a plug glued in");
+    v.when(f.filled).quiet().filling("fill", f.fill, "Rod or plug of");
+    v.when(f.filled).quiet().length("fit_mm", f.fit, {0, 2}, "Thinner than its hole by", "on the diameter");
     v.count("count", f.count, {1, 96, ""}, "How many round");
     v.count("plate", f.plate, {0, 400, ""}, "Index plate, holes", "0: laid out by angle");
     v.when(f.plate > 0).count("start", f.start, {0, 400, ""}, "First in hole");

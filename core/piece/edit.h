@@ -33,7 +33,6 @@ Piece brickwork(Piece piece, const std::set<int>& which);
 
 /// Another axis: three sides in the middle of the piece, a band of the round left between them.
 Piece addAxis(Piece piece);
-Piece removeAxis(Piece piece, int which);
 /// The stations that an axis is turned between; its outline is stretched to them.
 void stretchAxis(OffAxis& axis, double from, double to);
 /// Its radius in the middle of them, mm, and the outline moved so that it has another.
@@ -42,10 +41,8 @@ void setAxisRadius(OffAxis& axis, double radius);
 
 /// Another hole: into the side in the middle of the piece, through its near wall.
 Piece addHole(Piece piece);
-Piece removeHole(Piece piece, int which);
 /// Another sawn curve: from below an arch over half the foot, from above a swept rim, from the sides wings.
 Piece addSawn(Piece piece, Sawn::From from);
-Piece removeSawn(Piece piece, int which);
 /// A sawn curve that is `middle` mm at the axis and `end` mm where it runs out, `out` mm from the axis.
 void shapeSawn(Sawn& sawn, double middle, double end, double out);
 /// The bark line of a log from two heights: over the axis, and at the rim across the grain.
@@ -53,19 +50,33 @@ Piece barkFromHeights(Piece piece, double middle, double rim);
 
 /// Something more worked by index: flutes or facets along the middle half of the piece, or legs under its floor.
 Piece addWorked(Piece piece, Worked::Kind kind);
-Piece removeWorked(Piece piece, int which);
 /// Another decorated grid, on the upper half of the wall, or on the outer half of a face.
 Piece addDecor(Piece piece);
-Piece removeDecor(Piece piece, int which);
 /// A cell of a grid worked in one way, or left plain again where it is already worked so.
 Piece workCell(Piece piece, size_t decor, int ring, int spoke, GridCells::Work work, const std::string& colour);
 /// Another flaw, in the middle of the wood.
 Piece addFlaw(Piece piece);
-Piece removeFlaw(Piece piece, int which);
+
+/// Something let into it: a groove in the rim or round the wall, or a crack in its middle.
+Piece addInlay(Piece piece, Inlay::Kind kind);
+/// A rod right through the blank, across the axis in the middle of the piece.
+Piece addRod(Piece piece);
+/// Something bought, and the hole in the foot or the rim that it goes into.
+Piece addBought(Piece piece, Bought::Kind kind);
+/// Split or whole; split, it gets the outline that its split asks for, one block with its grain along the axis, and the
+/// waste that is glued.
+Piece setSplit(Piece piece, const Split& split);
 
 /// Another form kept in the outline, in the middle of it.
 Piece addForm(Piece piece, FormPart::Kind kind);
-Piece removeForm(Piece piece, int which);
+
+/// Without one of a list; every id keeps its own.
+template <class T> Piece removeFrom(Piece piece, std::vector<T> Piece::*list, int which)
+{
+    std::vector<T>& all = piece.*list;
+    if (which >= 0 && which < static_cast<int>(all.size())) all.erase(all.begin() + which);
+    return withForms(std::move(piece));
+}
 
 }  // namespace edit
 

@@ -319,8 +319,46 @@ template <class V, As<BlockForm> F> void fields(V& v, F& f)
 }
 const Construction& constructionOf(const BlockForm&);
 
+/// Parts about the axis that are turned, reversed each about its own middle, and turned again: what the first turning
+/// took is a window between them, and a hollow.
+struct InsideOutForm {
+    static constexpr Choice kind{"inside out", "parts turned inside out"};
+    enum Parts { Two, Three, Four, Six } parts = Four;
+    enum Hold { Paper, Tape, HotMelt, Screws } hold = Paper;  ///< of the first assembly
+    double from = 30, to = 90;   ///< stations between which the first turning cuts, mm
+    double radius = 22;          ///< of the first turning in its middle, mm from the first axis
+    double ends = 34;            ///< of the first turning where it begins and ends, mm
+    double core = 0;             ///< mm, Ø of what is to stand inside; 0: nothing
+    std::string extra;
+    int count() const { return std::array{2, 3, 4, 6}[static_cast<size_t>(parts)]; }
+    bool operator==(const InsideOutForm&) const = default;
+};
+inline std::span<const Choice> choices(InsideOutForm::Parts)
+{
+    static constexpr std::array all{Choice{"two", "two boards"}, Choice{"three", "three, of 120° and 60°"},
+                                    Choice{"four", "four squares"}, Choice{"six", "six, of 60° and 120°"}};
+    return all;
+}
+inline std::span<const Choice> choices(InsideOutForm::Hold)
+{
+    static constexpr std::array all{Choice{"paper", "paper in a glue joint"}, Choice{"tape", "tape"},
+                                    Choice{"hot melt", "hot melt glue"}, Choice{"screws", "screws in the waste"}};
+    return all;
+}
+template <class V, As<InsideOutForm> F> void fields(V& v, F& f)
+{
+    v.choice("parts", f.parts, "Parts");
+    v.choice("hold", f.hold, "First held by");
+    v.length("from_mm", f.from, {0, 3000}, "First turning from station");
+    v.length("to_mm", f.to, {0, 3000}, "First turning to station");
+    v.length("radius_mm", f.radius, {0.5, 1000}, "Its radius in the middle", "about the first axis");
+    v.length("ends_mm", f.ends, {0.5, 1500}, "Its radius at both ends", "about the first axis");
+    v.length("core_mm", f.core, {0, 500}, "Something inside, Ø", "0: nothing");
+}
+const Construction& constructionOf(const InsideOutForm&);
+
 /// Every way of putting a layer together, in the order in which they are offered.
 using LayerForm = std::variant<DiscForm, RingForm, StavesForm, SheetForm, SlabForm, LetInForm, BilletForm, WrapForm,
-                               BoardRingForm, SpindleForm, BlockForm>;
+                               BoardRingForm, SpindleForm, BlockForm, InsideOutForm>;
 
 }  // namespace vl

@@ -74,6 +74,7 @@ struct Edge {
     enum Kind { Turned, Square } kind = Turned;
     double length = 200;  ///< mm, along the grain of the layers that lie across the axis
     double width = 200;   ///< mm, across it
+    double nipped = 0;    ///< mm, radius to which its corners are cut off before it turns; 0: they stay
     std::string extra;
     bool operator==(const Edge&) const = default;
 };
@@ -88,6 +89,9 @@ template <class V, As<Edge> F> void fields(V& v, F& f)
     v.choice("kind", f.kind, "Edge");
     v.when(f.kind == Edge::Square).length("length_mm", f.length, side, "Length", "along the grain");
     v.when(f.kind == Edge::Square).length("width_mm", f.width, side, "Width", "across the grain");
+    v.when(f.kind == Edge::Square)
+        .quiet()
+        .length("nipped_mm", f.nipped, {0, 2000}, "Corners nipped to a radius of", "0: they stay");
 }
 
 }  // namespace vl

@@ -106,6 +106,8 @@ void identifyCuts(Piece& piece)
     identify(piece.worked, "W");
     identify(piece.decors, "G");
     identify(piece.flaws, "D");
+    identify(piece.inlays, "I");
+    identify(piece.bought, "B");
 }
 
 Piece withForms(Piece piece)
@@ -180,6 +182,10 @@ void checkPiece(const Piece& p)
     checkEach(p.decors, "decors", cuts, checkDecor);
     checkEach(
         p.flaws, "flaws", cuts, +[](const Flaw&, const std::string&) {});
+    checkEach(p.inlays, "inlays", cuts, checkInlay);
+    checkEach(
+        p.bought, "bought", cuts, +[](const Bought&, const std::string&) {});
+    if (p.split.on) checkSplit(p.split);
     constexpr size_t mostDrilled = 300;
     size_t drilled = 0;
     for (const Hole& h : p.holes) drilled += static_cast<size_t>(h.count);

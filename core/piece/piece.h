@@ -1,13 +1,16 @@
 #pragma once
 
 #include "core/geometry/outline.h"
+#include "core/piece/bought.h"
 #include "core/piece/cuts.h"
 #include "core/piece/decor.h"
 #include "core/piece/flaw.h"
 #include "core/piece/form_parts.h"
+#include "core/piece/inlay.h"
 #include "core/piece/layer.h"
 #include "core/piece/lid.h"
 #include "core/piece/off_axis.h"
+#include "core/piece/split.h"
 #include "core/piece/trace.h"
 #include "core/piece/worked.h"
 
@@ -19,7 +22,7 @@ namespace vl {
 
 namespace limits {
 inline constexpr size_t nodes = 200, layers = 400, steps = 20000, axes = 12, holes = 24, sawn = 8, forms = 30,
-                        worked = 8, decors = 6, flaws = 40;
+                        worked = 8, decors = 6, flaws = 40, inlays = 12, bought = 20;
 inline constexpr size_t cells = 30000;  ///< pieces of wood that a blank of strips may have in all
 inline constexpr Limit wall{0.5, 500};
 inline constexpr Limit clock{0, 100000000, "min"};  ///< minutes since 1970-01-01 00:00
@@ -338,11 +341,14 @@ struct Piece {
     std::vector<Sawn> sawn;
     std::vector<Worked> worked;  ///< by index, in the order of the work
     std::vector<Decor> decors;
+    std::vector<Inlay> inlays;  ///< in the order in which they are let in
+    std::vector<Bought> bought;
     std::vector<Flaw> flaws;
     Lean lean;
     Trace trace;
     int cutsMade = 0;  ///< how many ids of forms, holes and sawn cuts were ever given
     Nest nest;
+    Split split;
     Lid lid;
     Choices choices;
     std::vector<GlueChoice> glues;
@@ -369,11 +375,14 @@ template <class V, As<Piece> F> void fields(V& v, F& f)
     v.list("sawn", f.sawn, limits::sawn, "Sawn to a curve");
     v.quiet().list("worked", f.worked, limits::worked, "Worked by index");
     v.quiet().list("decors", f.decors, limits::decors, "Decorated grids");
+    v.quiet().list("inlays", f.inlays, limits::inlays, "Let in");
+    v.quiet().list("bought", f.bought, limits::bought, "Bought parts");
     v.quiet().list("flaws", f.flaws, limits::flaws, "What is wrong with the wood");
     v.quiet().record("lean", f.lean, "Leaning base");
     v.quiet().record("trace", f.trace, "Picture to trace");
     v.quiet().count("cuts_made", f.cutsMade, {0, 1e9}, "Cuts made", "so that no id of them is given twice");
     v.quiet().record("nest", f.nest, "Rings parted one inside another");
+    v.quiet().record("split", f.split, "Split and turned on");
     v.quiet().record("lid", f.lid, "Lid");
     v.record("choices", f.choices, "Choices");
     v.list("glues", f.glues, limits::steps, "Glues chosen");

@@ -27,6 +27,7 @@ struct Shop {
     double toolAngle = 40;              ///< degrees off the axis at which they can be held through a mouth
     double bandsawTilt = 45;            ///< degrees, greatest tilt of the table
     double bandsawRadius = 16;          ///< mm, that the narrowest blade turns
+    double fretReach = 130;             ///< mm, that the fret saw's frame spans; our own sample
     double partingReach = 120;          ///< mm beyond the rest that the parting tool works
     double ripKerf = 3.0;               ///< mm, of the saw that rips boards to strips
     double planing = 1.0;               ///< mm, a board is thicker than what it is planed to by at least this
@@ -83,6 +84,7 @@ template <class V, As<Shop> F> void fields(V& v, F& f)
     v.quiet().angle("bandsaw_tilt_deg", f.bandsawTilt, {0, 60}, "Bandsaw's table tilts to, degrees");
     v.quiet().length("bandsaw_radius_mm", f.bandsawRadius, {1, 500}, "Bandsaw turns a radius of",
                      "with its narrowest blade");
+    v.quiet().length("fret_reach_mm", f.fretReach, {20, 1000}, "Fret saw's frame spans");
     v.quiet().length("parting_reach_mm", f.partingReach, lathe, "Parting tool beyond the rest");
     v.number("temperature_c", f.temperature, {-10, 60, "°C"}, "Temperature where it sets, °C");
     v.number("band_clamps", f.bandClamps, {1, 200, ""}, "Band clamps");

@@ -6,12 +6,12 @@
 namespace vl {
 namespace {
 
-/// Every wood of a layer through `use`, which may change it.
-template <class Use> void eachWood(Layer& layer, Use use)
+/// Every wood of a record through `use`, which may change it.
+template <class T, class Use> void eachWood(T& layer, Use use)
 {
     for (const FieldItem& item : itemsOf(layer)) {
         FieldValue value = item.value;
-        if (item.field.kind == Field::Kind::Wood)
+        if (item.field.kind == Field::Kind::Wood || item.field.kind == Field::Kind::Filling)
             use(std::get<std::string>(value));
         else if (item.field.kind == Field::Kind::Woods)
             for (std::string& wood : std::get<std::vector<std::string>>(value)) use(wood);
@@ -19,24 +19,32 @@ template <class Use> void eachWood(Layer& layer, Use use)
     }
 }
 
+/// Every wood of a piece.
+template <class Use> void eachWoodOf(Piece& piece, Use use)
+{
+    for (Layer& layer : piece.layers) eachWood(layer, use);
+    for (Hole& hole : piece.holes)
+        if (hole.filled) eachWood(hole, use);
+    for (Inlay& inlay : piece.inlays) eachWood(inlay, use);
+}
+
 }  // namespace
 
 std::vector<std::string> woodsOf(const Piece& piece)
 {
     std::vector<std::string> out;
-    for (Layer layer : piece.layers)
-        eachWood(layer, [&](const std::string& wood) {
-            if (std::ranges::find(out, wood) == out.end()) out.push_back(wood);
-        });
+    Piece all = piece;
+    eachWoodOf(all, [&](const std::string& wood) {
+        if (std::ranges::find(out, wood) == out.end()) out.push_back(wood);
+    });
     return out;
 }
 
 Piece withWood(Piece piece, const std::string& from, const std::string& to)
 {
-    for (Layer& layer : piece.layers)
-        eachWood(layer, [&](std::string& wood) {
-            if (wood == from) wood = to;
-        });
+    eachWoodOf(piece, [&](std::string& wood) {
+        if (wood == from) wood = to;
+    });
     return piece;
 }
 

@@ -10,13 +10,17 @@ namespace vl {
 struct Worked {
     std::string id;    ///< lasts
     std::string name;  ///< "flutes"; empty: by its number
-    enum Kind { Flutes, Facets, Legs } kind = Flutes;
+    enum Kind { Flutes, Facets, Legs, Openings } kind = Flutes;
     double from = 10, to = 60;  ///< stations where a groove's or a facet's straight bottom begins and ends
     double depth = 2;           ///< of it below the surface at both ends
     double cutter = 8;          ///< Ø of the round-nosed cutter (Flutes)
     double height = 12;         ///< of the legs, from the foot up
     double width = 14;          ///< of a leg, across its own middle line
     double thick = 12;          ///< of a leg, on the radius, at the foot
+    enum Shape { Slot, Leaf, Round, Diamond } shape = Slot;  ///< of an opening, long from station to station
+    double wide = 10;   ///< of it across, along the surface
+    double slant = 0;   ///< of its middle line off the axis, as drawn on the surface
+    double ease = 1;    ///< radius by which its edges are rounded
     int count = 8;
     double direction = 0;  ///< of the first, from 12 o'clock
     int plate = 0;         ///< holes of the index plate; 0: laid out by angle
@@ -28,23 +32,34 @@ struct Worked {
 inline std::span<const Choice> choices(Worked::Kind)
 {
     static constexpr std::array all{Choice{"flutes", "flutes, by a round-nosed cutter"},
-                                    Choice{"facets", "facets, flat"}, Choice{"legs", "legs, sawn out of the foot"}};
+                                    Choice{"facets", "facets, flat"}, Choice{"legs", "legs, sawn out of the foot"},
+                                    Choice{"openings", "openings, sawn through the wall"}};
+    return all;
+}
+inline std::span<const Choice> choices(Worked::Shape)
+{
+    static constexpr std::array all{Choice{"slot", "slots with round ends"}, Choice{"leaf", "leaves"},
+                                    Choice{"round", "rounds"}, Choice{"diamond", "diamonds"}};
     return all;
 }
 template <class V, As<Worked> F> void fields(V& v, F& f)
 {
     constexpr Limit station{0, 3000}, turn{-360, 360, "°"};
-    const bool legs = f.kind == Worked::Legs, flutes = f.kind == Worked::Flutes;
+    const bool legs = f.kind == Worked::Legs, flutes = f.kind == Worked::Flutes, open = f.kind == Worked::Openings;
     v.text("id", f.id, 40, "Id", "lasts when others are put in, taken out or moved");
     v.text("name", f.name, 100, "Name");
     v.choice("kind", f.kind, "Worked");
     v.when(!legs).length("from_mm", f.from, station, "From station");
     v.when(!legs).length("to_mm", f.to, station, "To station");
-    v.when(!legs).length("depth_mm", f.depth, {0.1, 100}, "Deep at both ends", "straight between them");
+    v.when(!legs && !open).length("depth_mm", f.depth, {0.1, 100}, "Deep at both ends", "straight between them");
     v.when(flutes).length("cutter_mm", f.cutter, {0.5, 80}, "Cutter, Ø", "round-nosed");
     v.when(legs).length("height_mm", f.height, {1, 500}, "Legs' height");
     v.when(legs).length("width_mm", f.width, {2, 500}, "Legs' width");
     v.when(legs).length("thick_mm", f.thick, {2, 500}, "Legs' thickness", "on the radius, at the foot");
+    v.when(open).quiet().choice("shape", f.shape, "Shape");
+    v.when(open).quiet().length("wide_mm", f.wide, {1, 500}, "Wide", "along the surface");
+    v.when(open).quiet().angle("slant_deg", f.slant, {-60, 60, "°"}, "Slants by", "off the axis, on the surface");
+    v.when(open).quiet().length("ease_mm", f.ease, {0, 10}, "Edges rounded by", "radius");
     v.count("count", f.count, {2, 96, ""}, "How many round");
     v.angle("direction_deg", f.direction, turn, "Direction", "of the first, from 12 o'clock");
     v.count("plate", f.plate, {0, 400, ""}, "Index plate, holes", "0: laid out by angle");

@@ -27,7 +27,8 @@ enum class Action {
     Inspect,
     Mark,
     Colour,
-    Carve
+    Carve,
+    Fill
 };
 
 /// The action's name as files and screens write it: "cut", "part off".

@@ -213,7 +213,7 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
 {
     Mesh mesh;
     if (sides.outside.size() < 2 || assembly.layers.empty()) return mesh;
-    if (!sides.cuts.empty()) {
+    if (!sides.cuts.empty() || assembly.hasInsets()) {
         Solid solid = solidOf(sides, detail.tolerance);
         if (detail.cutAway)
             solid = without(std::move(solid.surface), {beyondPlane({-Eigen::Vector3d::UnitZ(), 0})}, detail.tolerance);

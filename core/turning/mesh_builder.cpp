@@ -54,17 +54,33 @@ Point smoothNormal(const Polyline& line, size_t i, const Point& flat, double sig
 
 MeshBuilder::MeshBuilder(const Assembly& assembly, Mesh& mesh) : mesh_(mesh)
 {
-    for (const BuiltLayer& l : assembly.layers)
-        for (const Cell& c : l.cells)
-            if (mesh.woods.empty() ||
-                (c.wood != mesh.woods.back() && std::ranges::find(mesh.woods, c.wood) == mesh.woods.end()))
-                mesh.woods.push_back(c.wood);
+    const auto know = [&](const Cell& c) {
+        if (mesh.woods.empty() ||
+            (c.wood != mesh.woods.back() && std::ranges::find(mesh.woods, c.wood) == mesh.woods.end()))
+            mesh.woods.push_back(c.wood);
+    };
+    for (const BuiltLayer& l : assembly.layers) {
+        for (const Cell& c : l.cells) know(c);
+        for (const Inset& i : l.insets) know(i.cell);
+    }
 }
 
 void MeshBuilder::begin(size_t layer, const BuiltLayer& built, const Cell& cell)
 {
-    cell_ = &cell;
     extent_ = built.extentOf(cell);
+    take(layer, cell);
+}
+
+void MeshBuilder::beginInset(size_t layer, const Cell& cell)
+{
+    constexpr double far = 1e6;  // mm
+    extent_ = {{-far, far}, {0, far}};
+    take(layer, cell);
+}
+
+void MeshBuilder::take(size_t layer, const Cell& cell)
+{
+    cell_ = &cell;
     species_ = static_cast<float>(std::ranges::find(mesh_.woods, cell.wood) - mesh_.woods.begin());
     // A part that is not painted by itself is picked with the layer's first segment.
     part_ = static_cast<float>(layer * 1000 + static_cast<size_t>(std::max(cell.segment, 0)));

@@ -17,6 +17,8 @@ public:
     void limit(std::vector<HalfSpace> halves) { limits_ = std::move(halves); }
     /// From now on vertices belong to this cell.
     void begin(size_t layer, const BuiltLayer& built, const Cell& cell);
+    /// The same for a cell that is let into a layer.
+    void beginInset(size_t layer, const Cell& cell);
 
     struct Corner {
         Eigen::Vector3d place, normal;
@@ -29,6 +31,9 @@ public:
     /// A band of surface over the angles: `line` turned, its solid side to the left of its way along z where `sign` is
     /// +1.
     void sweep(const Polyline& whole, const std::vector<double>& angles, double sign);
+
+    /// What of a flat convex face lies in a half-space; false where fewer than three corners do.
+    static bool cut(std::vector<Corner>& corners, const HalfSpace& half);
 
     std::uint32_t vertex(const Corner& c);
     void triangle(std::uint32_t a, std::uint32_t b, std::uint32_t c)
@@ -43,7 +48,7 @@ private:
     std::vector<std::vector<double>> reached(const std::vector<double>& angles) const;
     bool beyond(const Point& p, const Point& q) const;
     void band(const Polyline& line, const std::vector<double>& angles, double sign);
-    static bool cut(std::vector<Corner>& corners, const HalfSpace& half);
+    void take(size_t layer, const Cell& cell);
 
     Mesh& mesh_;
     std::vector<HalfSpace> limits_;

@@ -1,10 +1,15 @@
 #include "core/turning/moment.h"
 
 #include "core/blank/axis_set_ups.h"
+#include "core/blank/inlay_sides.h"
+#include "core/blank/inside_out.h"
 #include "core/blank/lid_sides.h"
+#include "core/blank/split_recipe.h"
 #include "core/blank/worked_cuts.h"
+#include "core/turning/finished.h"
 #include "core/turning/painted.h"
 #include "core/turning/parted.h"
+#include "core/turning/rejoined.h"
 
 #include <algorithm>
 #include <cmath>
@@ -39,7 +44,14 @@ Body bodyOf(const Past& p, const Assembly& assembly, const std::vector<AxisSetUp
     for (const AxisSetUp& s : setUps)
         if (p.steps.contains("turn-" + s.id))
             b.axes = std::max<size_t>(b.axes, static_cast<size_t>(&s - setUps.data()) + 1);
-    for (const char* kind : {"saw-", "drill-", "work-", "hollow-legs-", leanStep})
+    if (touches(p, reassembleStep))
+        b.reversed = Body::Reassembled;
+    else if (touches(p, turnFirstStep))
+        b.reversed = Body::First;
+    b.split = p.steps.contains(turnOnStep) ? Body::TurnedOn : p.steps.contains(openStep) ? Body::Opened : Body::Whole;
+    b.fitted = touches(p, "fit-B");
+    for (const char* kind :
+         {"saw-", "drill-", "work-", "hollow-legs-", leanStep, "fill-", "colour-", "burn-", reassembleStep})
         for (const std::string& step : p.steps)
             if (step.starts_with(kind)) b.cut.push_back(step);
     b.apart = b.layers.size() == 1 && !p.glued && assembly.layers[b.layers[0]].radial();
@@ -48,16 +60,8 @@ Body bodyOf(const Past& p, const Assembly& assembly, const std::vector<AxisSetUp
 
 void append(Mesh& all, Mesh one, const Body& body, const Assembly& assembly)
 {
-    std::vector<float> wood;
-    for (const Species* w : one.woods) {
-        auto at = std::ranges::find(all.woods, w);
-        if (at == all.woods.end()) at = all.woods.insert(at, w);
-        wood.push_back(static_cast<float>(at - all.woods.begin()));
-    }
-    const auto first = static_cast<std::uint32_t>(all.vertices.size());
     const double out = body.apart ? 0.14 * assembly.layers[body.layers[0]].cornerRadius() : 0;
     for (Vertex& v : one.vertices) {
-        v.species = wood[static_cast<size_t>(v.species)];
         const auto part = static_cast<size_t>(v.part);
         v.part = static_cast<float>(body.layers[part / 1000] * 1000 + part % 1000);
         v.position[0] += static_cast<float>(body.shift);
@@ -68,9 +72,8 @@ void append(Mesh& all, Mesh one, const Body& body, const Assembly& assembly)
             v.position[1] += static_cast<float>(way.y());
             v.position[2] += static_cast<float>(way.z());
         }
-        all.vertices.push_back(v);
     }
-    for (const std::uint32_t i : one.indices) all.indices.push_back(first + i);
+    join(all, one);
 }
 
 /// A side between the lowest and the highest face of a body's layers.
@@ -79,21 +82,63 @@ Range spanOf(const Assembly& assembly, const Body& b)
     return {assembly.layers[b.layers.front()].z0, assembly.layers[b.layers.back()].z1};
 }
 
-/// The layers of a body by themselves.
+bool isDone(const Body& b, const std::string& step) { return std::ranges::find(b.cut, step) != b.cut.end(); }
+bool isDone(const Body& b, const Cut& c) { return c.step.empty() || isDone(b, c.step); }
+
+/// The layers of a body by themselves, with what is let into them by then.
 Assembly layersOf(const Assembly& assembly, const Body& b)
 {
     Assembly own;
-    for (const size_t i : b.layers) own.layers.push_back(assembly.layers[i]);
+    for (const size_t i : b.layers) {
+        own.layers.push_back(assembly.layers[i]);
+        std::erase_if(own.layers.back().insets, [&](const Inset& inset) { return !isDone(b, inset.step); });
+    }
     return own;
 }
 
-bool isDone(const Body& b, const Cut& c) { return c.step.empty() || std::ranges::find(b.cut, c.step) != b.cut.end(); }
+/// Holes that are drilled and not filled yet.
+std::vector<Cut> openHoles(const Piece& piece, const Sides& sides, const Body& b)
+{
+    std::vector<Cut> open;
+    for (const Cut& c : sides.filled) {
+        const auto hole = std::ranges::find_if(piece.holes, [&](const Hole& h) { return c.step == "drill-" + h.id; });
+        if (isDone(b, c) && hole != piece.holes.end() && !isDone(b, fillStep(*hole))) open.push_back(c);
+    }
+    return open;
+}
+
+/// What is turned inside out, before its second turning: as the first one left it, or reversed.
+std::optional<Sides> reversedSides(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b)
+{
+    const auto blank = insideOutOf(piece, sides.outside);
+    if (!blank || b.reversed == Body::None || b.round) return std::nullopt;
+    const BuiltLayer& l = assembly.layers[0];
+    Sides now{.outside = {}, .inside = {}, .axes = {}, .edges = {}};
+    // A star of six has no round blank and no convex one: what it holds.
+    const bool convex = blank->parts < 6;
+    const double corner = convex ? l.cornerRadius() : l.stockOuterRadius();
+    if (convex)
+        for (const Cell& c : l.cells) now.edges.insert(now.edges.end(), c.faces.begin(), c.faces.end());
+    now.outside = {{l.z0, corner}};
+    if (b.reversed == Body::First) {
+        const auto within = [&](const Point& p) { return Point(p.x(), std::min(corner, p.y())); };
+        if (!blank->first.empty()) {
+            now.outside.emplace_back(blank->first.front().x(), corner);
+            for (const Point& p : blank->first) now.outside.push_back(within(p));
+            now.outside.emplace_back(blank->first.back().x(), corner);
+        }
+    } else
+        now.cuts = insideOutCuts(piece, sides.outside);
+    now.outside.emplace_back(l.z1, corner);
+    return now;
+}
 
 /// What the tools have left of a body that is turned or hollowed.
 Sides turnedSides(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b)
 {
     Sides turned = sides;
     std::erase_if(turned.cuts, [&](const Cut& c) { return !isDone(b, c); });
+    std::ranges::move(openHoles(piece, sides, b), std::back_inserter(turned.cuts));
     turned.axes.resize(std::min(b.axes, turned.axes.size()));
     if (b.part != Body::All && !sides.inside.empty()) {
         // What room a fit leaves cannot be seen: the usual ones do. The spigot comes with the hollow.
@@ -127,12 +172,13 @@ Sides turnedSides(const Piece& piece, const Assembly& assembly, const Sides& sid
 
 /// What saw and drill have taken of a blank that no lathe has touched: of one piece of wood, as what is glued together
 /// is no single closed solid.
-std::vector<Cutter> cutBlank(const Assembly& own, const Sides& sides, const Body& b)
+std::vector<Cutter> cutBlank(const Piece& piece, const Assembly& own, const Sides& sides, const Body& b)
 {
     std::vector<Cutter> done;
     if (own.layers.size() != 1 || own.layers[0].cells.size() != 1) return done;
     for (const Cut& c : sides.cuts)
         if (isDone(b, c)) done.push_back(c.solid);
+    for (const Cut& c : openHoles(piece, sides, b)) done.push_back(c.solid);
     return done;
 }
 
@@ -140,22 +186,39 @@ Mesh meshOf(const Piece& piece, const Assembly& assembly, const Sides& sides, co
 {
     if (b.rings) return partedMesh(assembly, piece.nest, outlineHeight(piece), detail);
     const Assembly own = layersOf(assembly, b);
+    if (const auto reversed = reversedSides(piece, assembly, sides, b))
+        return painted(own, solidOf(*reversed, detail.tolerance).surface);
     if (!b.round && !b.hollow) {
         Mesh blank = blankMesh(own);
-        const std::vector<Cutter> done = cutBlank(own, sides, b);
-        return done.empty() ? blank : painted(own, without(drawnSurface(blank), done, detail.tolerance).surface);
+        const std::vector<Cutter> done = cutBlank(piece, own, sides, b);
+        if (done.empty() && !own.hasInsets()) return blank;
+        return painted(own, without(drawnSurface(blank), done, detail.tolerance).surface);
     }
     const Sides turned = turnedSides(piece, assembly, sides, b);
+    if (b.split != Body::Whole) {
+        const Surface whole = solidOf(turned, detail.tolerance).surface;
+        if (b.split == Body::TurnedOn) return turnedOnMesh(piece, own, whole);
+        // Opened: one half beside the other.
+        const auto [near, far] = halvesOf(whole);
+        Mesh both = painted(own, near);
+        join(both, moved(painted(own, far), Eigen::Isometry3d(Eigen::Translation3d(0, 0, -0.4 * sides.widest()))));
+        return both;
+    }
     // Where it does not begin at its first layer's face, its own surface says where it does.
-    return b.part != Body::All ? painted(own, solidOf(turned, detail.tolerance).surface)
-                               : turnedMesh(own, turned, detail);
+    Mesh mesh = b.part != Body::All ? painted(own, solidOf(turned, detail.tolerance).surface)
+                                    : turnedMesh(own, turned, detail);
+    if (b.fitted) addBought(piece, sides, mesh);
+    return mesh;
 }
 
 Surface surfaceOf(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b, double tolerance)
 {
     const Assembly own = layersOf(assembly, b);
     if (b.rings || hasGaps(own)) return drawnSurface(meshOf(piece, assembly, sides, b, {tolerance, false}));
-    if (!b.round && !b.hollow) return without(drawnSurface(blankMesh(own)), cutBlank(own, sides, b), tolerance).surface;
+    if (const auto reversed = reversedSides(piece, assembly, sides, b)) return solidOf(*reversed, tolerance).surface;
+    if (!b.round && !b.hollow)
+        return without(drawnSurface(blankMesh(own)), cutBlank(piece, own, sides, b), tolerance).surface;
+    if (b.split == Body::TurnedOn) return finishedSolid(piece, turnedSides(piece, assembly, sides, b), tolerance).surface;
     return solidOf(turnedSides(piece, assembly, sides, b), tolerance).surface;
 }
 

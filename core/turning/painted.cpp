@@ -1,5 +1,6 @@
 #include "core/turning/painted.h"
 
+#include "core/blank/insets.h"
 #include "core/turning/mesh_builder.h"
 
 #include <Eigen/Geometry>
@@ -87,6 +88,45 @@ bool wholly(const Triangle& t, const HalfSpace& h)
     return std::ranges::all_of(t, [&](const MeshBuilder::Corner& c) { return h.beyond(c.place) > 0; });
 }
 
+using Corners = std::vector<MeshBuilder::Corner>;
+
+/// What of a face lies in a convex solid; the rest of it goes to `rest` in triangles.
+Corners within(Corners face, const std::vector<HalfSpace>& solid, std::vector<Triangle>& rest)
+{
+    for (const HalfSpace& h : solid) {
+        Corners beyond = face;
+        if (MeshBuilder::cut(beyond, {-h.normal, -h.offset, false}))
+            for (size_t k = 2; k < beyond.size(); ++k) rest.push_back({beyond[0], beyond[k - 1], beyond[k]});
+        if (!MeshBuilder::cut(face, h)) return {};
+    }
+    return face;
+}
+
+/// Paints what is let into a layer, and leaves in `own` what is not.
+void paintInsets(MeshBuilder& b, size_t index, const BuiltLayer& layer, std::vector<Triangle>& own)
+{
+    for (auto i = layer.insets.rbegin(); i != layer.insets.rend(); ++i)
+        for (const Cell& part : convexParts(i->cell)) {
+            b.beginInset(index, part);
+            std::vector<HalfSpace> solid = part.wedge();
+            solid.insert(solid.end(), part.bounds.begin(), part.bounds.end());
+            std::vector<Triangle> rest;
+            for (const Triangle& t : own) {
+                const Eigen::Vector3d middle = (t[0].place + t[1].place + t[2].place) / 3;
+                double size = 0;
+                for (const MeshBuilder::Corner& c : t) size = std::max(size, (c.place - middle).norm());
+                const auto apart = [&](const HalfSpace& h) { return wholly(t, h); };
+                if ((middle - i->middle).norm() > i->reach + size || std::ranges::any_of(solid, apart)) {
+                    rest.push_back(t);
+                    continue;
+                }
+                if (Corners inside = within({t.begin(), t.end()}, solid, rest); !inside.empty())
+                    b.face(std::move(inside));
+            }
+            own = std::move(rest);
+        }
+}
+
 }  // namespace
 
 Mesh painted(const Assembly& assembly, const Surface& surface)
@@ -108,11 +148,15 @@ Mesh painted(const Assembly& assembly, const Surface& surface)
             if (r.z.high < z0 || r.z.low > z1) continue;
             round ? halve(t, fine, own) : own.push_back(t);
         }
+        std::vector<HalfSpace> ends;
+        if (i > 0) ends.push_back({-Eigen::Vector3d::UnitX(), -z0, false});
+        if (z1 < far) ends.push_back({Eigen::Vector3d::UnitX(), z1, false});
+        b.limit(ends);
+        paintInsets(b, i, layer, own);
         for (const Triangle& t : own) reach.push_back(reachOf(t));
         for (const Cell& cell : layer.cells) {
             std::vector<HalfSpace> limits = cell.wedge();
-            if (i > 0) limits.push_back({-Eigen::Vector3d::UnitX(), -z0, false});
-            if (z1 < far) limits.push_back({Eigen::Vector3d::UnitX(), z1, false});
+            limits.insert(limits.end(), ends.begin(), ends.end());
             b.limit(limits);
             b.begin(i, layer, cell);
             const BuiltLayer::Extent& e = b.extent();

@@ -173,13 +173,17 @@ Taken takenByCuts(const Assembly& assembly, const Sides& sides)
     std::vector<const Sawed*> saws;
     for (const Cut& c : sides.cuts)
         if (const Sawed* s = std::get_if<Sawed>(&c.solid)) saws.push_back(s);
+    std::vector<const Cutter*> between;
+    for (const Cut& c : sides.cuts)
+        if (std::holds_alternative<Between>(c.solid)) between.push_back(&c.solid);
     const auto sawn = [&](const Eigen::Vector3d& p) {
-        return std::ranges::any_of(saws, [&](const Sawed* s) { return takes(*s, p); });
+        return std::ranges::any_of(saws, [&](const Sawed* s) { return takes(*s, p); }) ||
+               std::ranges::any_of(between, [&](const Cutter* c) { return takes(*c, p); });
     };
     constexpr int ofSaws = 16384, ofDrill = 2048;
-    if (!saws.empty() && sides.axes.empty())
+    if (!saws.empty() && sides.axes.empty() && between.empty())
         overLines(sides, saws, add);
-    else if (!saws.empty())
+    else if (!saws.empty() || !between.empty())
         overTurned(sides, ofSaws, [&](const Eigen::Vector3d& p, double volume) {
             if (sawn(p) && sides.holds(p, false)) add(p.x(), volume);
         });

@@ -9,9 +9,10 @@ struct Taken {
     double volume = 0, mass = 0, moment = 0;
 };
 
-/// What saws take of round and square work along lines, within a few thousandths; what drills take, and what saws take
-/// where other axes have been at it, by points spread evenly over it (the additive recurrence of the root of
-/// x⁴ = x + 1, from memory), within about a hundredth. What two cuts take is counted once.
+/// What saws take of round and square work along lines, within a few thousandths; what drills take, what lies between
+/// parts that were turned inside out, and what saws take where other axes have been at it, by points spread evenly over
+/// it (the additive recurrence of the root of x⁴ = x + 1, from memory), within about a hundredth. What two cuts take is
+/// counted once.
 Taken takenByCuts(const Assembly& assembly, const Sides& sides);
 
 }  // namespace vl

@@ -31,6 +31,9 @@ struct Species {
 /// Every wood known, in order of id.
 std::span<const Species> allSpecies();
 
+/// Nobody can say what it is: it is planned by cautious values.
+inline constexpr std::string_view unknownWood = "unknown";
+
 /// The wood with this id, the turner's own too (own_wood.h), or null.
 const Species* findSpecies(std::string_view id);
 

@@ -68,7 +68,10 @@ inline Piece randomWorkpiece()
     if (oneIn(3)) {
         Layer one = p.layers.front();
         one.thickness = std::min(400.0, height);
-        one.form = BlockForm{};
+        if (oneIn(2))
+            one.form = InsideOutForm{};
+        else
+            one.form = BlockForm{};
         randomize(one, "form.");
         p.layers = {one};
     }
@@ -79,6 +82,8 @@ inline Piece randomWorkpiece()
         h.count = *rc::gen::inRange(1, 6);
         if (h.wide <= h.diameter) h.wide = 0;
         if (h.wide > 0) h.taper = 0;
+        if (h.filled) h.wide = h.taper = h.ease = 0;
+        h.fit = std::min(h.fit, h.diameter / 2);
         if (h.plate > 0) h.start = std::min(h.start, h.plate - 1);
         p.holes.push_back(h);
     }
@@ -111,6 +116,23 @@ inline Piece randomWorkpiece()
         p = edit::addFlaw(std::move(p));
         randomize(p.flaws.back(), "");
     }
+    for (int k = *rc::gen::inRange(0, 3); k > 0; --k) {
+        Inlay f;
+        randomize(f, "", 60);
+        f.at = share() * height;
+        f.centre = std::max(f.centre, f.width + 1);
+        f.count = std::min(f.count, 20);
+        p.inlays.push_back(f);
+    }
+    if (oneIn(4)) p = edit::addBought(std::move(p), static_cast<Bought::Kind>(*rc::gen::inRange(0, 7)));
+    if (oneIn(4)) {
+        Split split;
+        split.on = true;
+        split.fold = 2 + 2 * *rc::gen::inRange(0, 3);
+        split.bulge = 0.05 + share() * 0.3;
+        p = oneIn(2) ? edit::setSplit(std::move(p), split) : p;
+        p.split = split;
+    }
     if (oneIn(4)) p.lean.angle = share() * 45;
     if (oneIn(3)) p = edit::addForm(std::move(p), static_cast<FormPart::Kind>(*rc::gen::inRange(0, 8)));
     if (oneIn(4)) p = edit::addAxis(std::move(p));
@@ -118,6 +140,7 @@ inline Piece randomWorkpiece()
         p.edge.kind = Edge::Square;
         p.edge.length = 10 + share() * 300;
         p.edge.width = 10 + share() * 300;
+        if (oneIn(2)) p.edge.nipped = share() * 200;
     }
     if (oneIn(2)) {
         randomize(p.lid, "");

@@ -127,7 +127,7 @@ TEST(WorkedByIndex, LegsStandInTheFootsRingAndTheirFibresAreCounted)
         integral(-wide / 2, wide / 2, [&](double y) { return std::sqrt(R * R - y * y) - std::sqrt(r * r - y * y); });
     const double taken = high * (pi * R * R - 3 * leg);
     EXPECT_NEAR(volumeLeft(bowl) - volumeLeft(legged), taken, 0.003 * taken);
-    const LegRing ring = legRing(w, sidesOf(legged), {90, 210, 330}, 90.0);
+    const LegRing ring = legRing(legged, 0, sidesOf(legged));
     ASSERT_EQ(ring.grain.size(), 3u);
     EXPECT_NEAR(ring.grain[0], thick, 1e-9) << "outwards along the fibres";
     EXPECT_NEAR(ring.grain[1], wide / std::sin(pi / 3), 1e-9);

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "core/piece/field_items.h"
-#include "core/wood/species.h"
+#include "core/wood/filler.h"
 
 #include <rapidcheck.h>
 
@@ -20,6 +20,10 @@ inline FieldValue randomValue(const FieldItem& item, double span)
     case Field::Kind::Count:
         return *rc::gen::inRange(static_cast<int>(l.low), static_cast<int>(high) + 1);
     case Field::Kind::Wood:
+        return std::string(allSpecies()[*rc::gen::inRange<size_t>(0, allSpecies().size())].id);
+    case Field::Kind::Filling:
+        if (*rc::gen::arbitrary<bool>())
+            return std::string(allFillers()[*rc::gen::inRange<size_t>(0, allFillers().size())].id);
         return std::string(allSpecies()[*rc::gen::inRange<size_t>(0, allSpecies().size())].id);
     case Field::Kind::Number:
         if (item.optional && *rc::gen::inRange(0, 5)) return {};

@@ -2,6 +2,7 @@
 
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
+#include "core/plan/extras.h"
 #include "report/board_pages.h"
 
 #include <QVBoxLayout>
@@ -45,11 +46,22 @@ void ShoppingView::refresh()
                             tr("%1 l").arg(s.volume / 1e6, 0, 'f', 2)};
         volumes[s.species->name] += s.volume;
     }
+    const bool boards = !rows.isEmpty();
+    for (const Extra& e : extrasOf(doc_.piece(), doc_.plan().sides))
+        rows << QStringList{QString::fromStdString(e.of.empty() ? e.what : e.of + ", " + e.what),
+                            tr("beside wood"),
+                            QString::number(e.count),
+                            QString(),
+                            QString(),
+                            QString::fromStdString(print(e.size, doc_.style())),
+                            QString(),
+                            QString()};
     table_->setRows(rows);
     table_->setVisible(!rows.isEmpty());
     said_->setText(doc_.boardsBusy() ? tr("The boards are being worked out.")
-                   : rows.isEmpty()  ? tr("The rack has all of it: nothing to buy.")
-                   : doc_.shop().rack.empty()
+                   : !boards         ? rows.isEmpty() ? tr("The rack has all of it: nothing to buy.")
+                                                      : tr("The rack has all of the wood; beside it:")
+                           : doc_.shop().rack.empty()
                        ? tr("The rack is empty: this is all that the piece needs. Add boards at the right, or bring a "
                             "list of them in, and the plan says which part comes from where.")
                        : tr("No board on the rack gives these. Kerf, planing and the usual waste are counted."));

@@ -152,12 +152,9 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
 
     group(tr("Forms that stay what they are"), "forms", false);
     forms_ = new RecordList(doc_, tr("Form"), tr("none yet"),
-                            listOf(
-                                &Piece::forms,
-                                [](const Piece&, const FormPart& f) {
-                                    return std::string(choicesOf<FormPart::Kind>()[static_cast<size_t>(f.kind)].words);
-                                },
-                                edit::removeForm));
+                            listOf(&Piece::forms, [](const Piece&, const FormPart& f) {
+                                return std::string(choicesOf<FormPart::Kind>()[static_cast<size_t>(f.kind)].words);
+                            }));
     forms_->canAdd(tr("Add a form"), "add-form", [](Piece p) { return edit::addForm(std::move(p), FormPart::Bead); });
     forms_->saysBelow([this](int which) {
         QStringList at;
@@ -167,6 +164,16 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
         return tr("Station and diameter: %1").arg(at.join(QStringLiteral(" · ")));
     });
     addToPanel(forms_);
+
+    group(tr("Split, and one half turned on"), "split", false);
+    split_ = new FieldForm(doc_);
+    addToPanel(split_);
+    connect(split_, &FieldForm::edited, this,
+            [this](const QString& words, const std::string& path, const FieldValue& value) {
+                Split split = doc_.piece().split;
+                setField(split, path, value);
+                doc_.apply(words, edit::setSplit(doc_.piece(), split));
+            });
 
     group(tr("Lid"), "lid", false);
     recordForm([](auto& p) -> auto& { return p.lid; });
@@ -223,6 +230,7 @@ void ShapeStage::refresh()
     rule_->setCurrentIndex(static_cast<int>(p.hollow.rule));
     refreshRows();
     forms_->refresh();
+    split_->show(itemsOf(doc_.piece().split));
     const bool lidded = hasLid(p) && !doc_.plan().sides.inside.empty();
     lidSaid_->setVisible(p.lid.on);
     if (lidded) {

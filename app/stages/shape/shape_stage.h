@@ -35,6 +35,7 @@ private:
     QCheckBox* stands_;
     Group* node_;
     RecordList* forms_;
+    FieldForm* split_;
     QLabel* lidSaid_;
 };
 

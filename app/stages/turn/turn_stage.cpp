@@ -10,6 +10,9 @@
 #include "app/stages/turn/mounts_view.h"
 #include "app/theme/theme.h"
 #include "core/blank/decor_grid.h"
+#include "core/blank/inlay_recipe.h"
+#include "core/blank/inlay_sides.h"
+#include "core/blank/openings.h"
 #include "core/blank/sawn_cuts.h"
 #include "core/blank/worked_cuts.h"
 #include "core/measure/format.h"
@@ -158,7 +161,7 @@ void TurnStage::buildAxes()
         showPage(tr("axes"));
     });
     connect(remove_, &QPushButton::clicked, this,
-            [this] { doc_.apply(tr("remove axis"), edit::removeAxis(doc_.piece(), axes_->chosen())); });
+            [this] { doc_.apply(tr("remove axis"), edit::removeFrom(doc_.piece(), &Piece::axes, axes_->chosen())); });
     const Limit station{0, 3000}, radius{0.5, 1000};
     range_ = new QWidget;
     auto* rows = new QVBoxLayout(range_);
@@ -201,9 +204,9 @@ void TurnStage::buildCuts()
     group(tr("Holes"), "holes", false);
     holes_ = new RecordList(
         doc_, tr("Hole"), tr("no hole"),
-        listOf(
-            &Piece::holes, [](const Piece& p, const Hole& h) { return nameOf(p, h); }, edit::removeHole));
+        listOf(&Piece::holes, [](const Piece& p, const Hole& h) { return nameOf(p, h); }));
     holes_->canAdd(tr("Add a hole"), "add-hole", edit::addHole);
+    holes_->canAdd(tr("A rod through the blank"), "add-rod", edit::addRod);
     holes_->saysBelow([this, said](int which) {
         for (const DrilledHole& h : doc_.plan().sides.holes) {
             if (static_cast<int>(h.hole) != which || h.solid.profile.empty()) continue;
@@ -220,8 +223,7 @@ void TurnStage::buildCuts()
     group(tr("Sawn to a curve"), "sawn", false);
     sawn_ =
         new RecordList(doc_, tr("Sawn curve"), tr("nothing sawn"),
-                       listOf(
-                           &Piece::sawn, [](const Piece& p, const Sawn& s) { return nameOf(p, s); }, edit::removeSawn));
+                       listOf(&Piece::sawn, [](const Piece& p, const Sawn& s) { return nameOf(p, s); }));
     sawn_->canAdd(tr("Arch the underside"), "add-arch",
                   [](Piece p) { return edit::addSawn(std::move(p), Sawn::Underside); });
     sawn_->canAdd(tr("Sweep the rim"), "add-sweep", [](Piece p) { return edit::addSawn(std::move(p), Sawn::Top); });
@@ -263,45 +265,80 @@ void TurnStage::buildWorked()
     group(tr("Worked by index"), "worked", false);
     worked_ = new RecordList(
         doc_, tr("Worked"), tr("nothing worked by index"),
-        listOf(
-            &Piece::worked, [](const Piece& p, const Worked& w) { return nameOf(p, w); }, edit::removeWorked));
+        listOf(&Piece::worked, [](const Piece& p, const Worked& w) { return nameOf(p, w); }));
     worked_->canAdd(tr("Flutes"), "add-flutes", [](Piece p) { return edit::addWorked(std::move(p), Worked::Flutes); });
     worked_->canAdd(tr("Facets"), "add-facets", [](Piece p) { return edit::addWorked(std::move(p), Worked::Facets); });
     worked_->canAdd(tr("Legs out of the foot"), "add-legs",
                     [](Piece p) { return edit::addWorked(std::move(p), Worked::Legs); });
+    worked_->canAdd(tr("Openings in the wall"), "add-openings",
+                    [](Piece p) { return edit::addWorked(std::move(p), Worked::Openings); });
     worked_->saysBelow([this, said](int which) {
         const Worked& w = doc_.piece().worked[static_cast<size_t>(which)];
         const Sides& sides = doc_.plan().sides;
         if (const auto cut = straightCut(w, sides))
             return tr("%1 deep at the most, at %2, where it is %3 wide.")
                 .arg(said(cut->deepest), said(cut->at), said(cut->widest));
+        if (const auto o = openingOf(w, sides))
+            return tr("%1 long on the wall; %2 of wood between two of them where they come nearest, at %3.")
+                .arg(said(o->length), said(o->narrowest), said(o->narrowestAt));
         if (w.kind != Worked::Legs) return QString();
-        const LegRing ring = legRing(w, sides, {}, std::nullopt);
+        const LegRing ring = legRing(doc_.piece(), static_cast<size_t>(which), sides);
         return tr("They stand between the radii %1 and %2.").arg(said(ring.inner), said(ring.outer));
     });
     addToPanel(worked_);
     group(tr("Decorated grids"), "decors", false);
     decors_ = new RecordList(
         doc_, tr("Grid"), tr("no grid"),
-        listOf(
-            &Piece::decors, [](const Piece& p, const Decor& d) { return nameOf(p, d); }, edit::removeDecor));
+        listOf(&Piece::decors, [](const Piece& p, const Decor& d) { return nameOf(p, d); }));
     decors_->canAdd(tr("Add a grid"), "add-grid", [this](Piece p) {
         showPage(tr("grid"));
         return edit::addDecor(std::move(p));
     });
     addToPanel(decors_);
+    buildLetIn();
     group(tr("Flaws found in the blank"), "flaws", false);
     flaws_ = new RecordList(doc_, tr("Flaw"), tr("none found"),
-                            listOf(
-                                &Piece::flaws,
-                                [](const Piece&, const Flaw& f) {
-                                    return std::string(choicesOf<Flaw::Kind>()[static_cast<size_t>(f.kind)].words);
-                                },
-                                edit::removeFlaw));
+                            listOf(&Piece::flaws, [](const Piece&, const Flaw& f) {
+                                return std::string(choicesOf<Flaw::Kind>()[static_cast<size_t>(f.kind)].words);
+                            }));
     flaws_->canAdd(tr("Add a flaw"), "add-flaw", edit::addFlaw);
     addToPanel(flaws_);
     group(tr("A leaning base"), "lean", false);
     recordForm([](auto& p) -> auto& { return p.lean; });
+}
+
+void TurnStage::buildLetIn()
+{
+    const auto said = [this](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
+    group(tr("Let in"), "inlays", false);
+    inlays_ = new RecordList(doc_, tr("Inlay"), tr("nothing let in"),
+                             listOf(&Piece::inlays, [](const Piece& p, const Inlay& f) { return nameOf(p, f); }));
+    inlays_->canAdd(tr("A groove in the rim"), "add-rim-groove",
+                    [](Piece p) { return edit::addInlay(std::move(p), Inlay::Rim); });
+    inlays_->canAdd(tr("A groove round the wall"), "add-wall-groove",
+                    [](Piece p) { return edit::addInlay(std::move(p), Inlay::Wall); });
+    inlays_->canAdd(tr("A crack or a void"), "add-crack",
+                    [](Piece p) { return edit::addInlay(std::move(p), Inlay::Crack); });
+    inlays_->saysBelow([this, said](int which) {
+        const Inlay& f = doc_.piece().inlays[static_cast<size_t>(which)];
+        const InlayPlace at = placeOf(f, doc_.plan().sides);
+        if (!at.meetsWood) return tr("It meets no wood.");
+        const Filling filling = fillingOf(f, at);
+        QString words = tr("%1 of wood stay beside or below it; %2 g of filler, %3 g of glue.")
+                            .arg(said(at.left))
+                            .arg(filling.filler, 0, 'f', 1)
+                            .arg(filling.glue, 0, 'f', 1);
+        if (f.kind != Inlay::Crack && f.set != Inlay::None)
+            words += tr(" Gap between two pieces %1; a piece is cut to %2.").arg(said(at.gap), said(at.pieceLength));
+        return words;
+    });
+    addToPanel(inlays_);
+    group(tr("Bought parts"), "bought", false);
+    bought_ = new RecordList(doc_, tr("Part"), tr("nothing bought"),
+                             listOf(&Piece::bought, [](const Piece&, const Bought& b) { return nameOf(b); }));
+    bought_->canAdd(tr("A part, and the hole for it"), "add-bought",
+                    [](Piece p) { return edit::addBought(std::move(p), Bought::Clock); });
+    addToPanel(bought_);
 }
 
 const OffAxis* TurnStage::axis() const
@@ -386,7 +423,7 @@ void TurnStage::refresh()
     refreshAxes();
     holes_->refresh();
     sawn_->refresh();
-    for (RecordList* list : {worked_, decors_, flaws_}) list->refresh();
+    for (RecordList* list : {worked_, decors_, flaws_, inlays_, bought_}) list->refresh();
     grid_->update();
     spacing_->setEnabled(doc_.piece().choices.stations == StationRule::Even);
     edgeLength_->setEnabled(doc_.piece().edge.kind == Edge::Square);

@@ -31,6 +31,7 @@ private:
     void buildAxes();
     void buildCuts();
     void buildWorked();
+    void buildLetIn();
     void refresh() override;
     void refreshAxes();
     void refreshFeet();
@@ -38,7 +39,7 @@ private:
     const OffAxis* axis() const;
     void editAxis(const QString& what, const std::function<void(OffAxis&)>& change);
 
-    RecordList *holes_, *sawn_, *worked_, *decors_ = nullptr, *flaws_;
+    RecordList *holes_, *sawn_, *worked_, *decors_ = nullptr, *flaws_, *inlays_, *bought_;
     GridView* grid_;
     LengthField *spacing_, *edgeLength_, *edgeWidth_;
     PageSwitch* pages_ = nullptr;

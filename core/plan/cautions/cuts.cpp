@@ -3,8 +3,7 @@
 #include "core/blank/air_sweep.h"
 #include "core/blank/block_recipe.h"
 #include "core/blank/sawn_cuts.h"
-#include "core/blank/worked_recipe.h"
-#include "core/inlay/rods.h"
+#include "core/blank/worked_cuts.h"
 #include "core/measure/format.h"
 
 #include <Eigen/Geometry>
@@ -82,6 +81,8 @@ void oneHole(const Case& in, const DrilledHole& h, std::vector<Caution>& out)
         c.fixes.push_back(holeFix("let it come out", h.hole, [](Hole& q) { q.ends = Hole::Wall; }));
         out.push_back(c);
     }
+    // What is drilled in the blank starts on its flat faces, and its rod is turned with the wood beside it.
+    if (hole.early) return;
     if (const double beside = leastBeside(in, h); beside < leastLeft) {
         Caution c = atHole(in, "hole-beside", h, beside <= 0 ? Level::Stop : Level::Care);
         c.measure = beside;
@@ -124,26 +125,22 @@ void crossings(const Case& in, std::vector<Caution>& out)
             if (std::ranges::find(said, pair) != said.end()) continue;
             // Those alike on round work lie to each other as they lie to the first.
             if (pair.first == pair.second && in.sides.round() && all[k].which > 0) continue;
-            auto along = [](const DrilledHole& h, double share) -> Eigen::Vector3d {
-                return h.solid.from + h.solid.way * h.full * share;
-            };
-            auto middle = [&](const DrilledHole& h) { return along(h, 0.5); };
-            auto end = [&](const DrilledHole& h) { return along(h, 1); };
-            const double both = (in.piece.holes[all[i].hole].diameter + in.piece.holes[all[k].hole].diameter) / 2;
-            const double far = (middle(all[i]) - middle(all[k])).norm() - (all[i].full + all[k].full) / 2;
-            if (far > both) continue;
-            const double by = both - distanceBetween(all[i].solid.from, end(all[i]), all[k].solid.from, end(all[k]));
+            const double by = runsInto(in.piece, all[i], all[k]);
             if (by <= 0) continue;
             said.push_back(pair);
-            Caution c = atHole(in, "holes-cross", all[i], Level::Care);
+            // Rods of one blank come in rounds: the recipe drills the second once the first has set.
+            const Hole &second = in.piece.holes[all[i].hole], &first = in.piece.holes[all[k].hole];
+            const bool planned = first.filled && pair.first != pair.second && (!second.early || first.early);
+            Caution c = atHole(in, "holes-cross", all[i], planned ? Level::Note : Level::Care);
             c.id += "-" + in.piece.holes[all[k].hole].id;
             c.measure = by;
             c.limit = 0;
             c.message = pair.first == pair.second
                             ? "its holes run into one another by " + in.mm(by)
                             : "it runs " + in.mm(by) + " into " + nameOf(in.piece, in.piece.holes[all[k].hole]);
-            c.message += ": the bit wanders off into the other; what is to be glued in is glued and cured before the "
-                         "next is drilled";
+            c.message += planned ? ": it is drilled once the other has set, and cuts it in two there"
+                                 : ": the bit wanders off into the other; what is to be glued in is glued and cured "
+                                   "before the next is drilled";
             out.push_back(c);
         }
 }
@@ -343,8 +340,10 @@ void nested(const Case& in, std::vector<Caution>& out)
     std::string what;
     for (const Sawn& s : in.piece.sawn) what = nameOf(in.piece, s);
     for (const Hole& h : in.piece.holes)
-        if (h.into == Hole::Foot) what = nameOf(in.piece, h);
-    if (hasLegsOrLean(in.piece)) what = "foot";
+        if (h.into == Hole::Foot && !h.early) what = nameOf(in.piece, h);
+    for (const Worked& w : in.piece.worked)
+        if (w.kind == Worked::Legs || w.kind == Worked::Openings) what = nameOf(in.piece, w);
+    if (in.piece.lean.angle > 0 || in.piece.split.on) what = "foot";
     if (what.empty()) return;
     Caution c;
     c.id = "nest-cut";

@@ -70,6 +70,31 @@ void foot(const Case& in, std::vector<Caution>& out)
     }
 }
 
+/// The jaws stand out beside a narrow foot: what is cut there once it is reversed has no room for the tool.
+void besideJaws(const Case& in, std::vector<Caution>& out)
+{
+    if (!isWholeBlock(in.piece) || in.piece.choices.sides != SideSchool::BothRoughed) return;
+    const FootHold f = footHold(in.piece, in.shop, in.sides);
+    if (f.by == Hold::Faceplate) return;
+    const double sweep = jawsNamed(in.shop, f.jaws).swing;
+    constexpr double room = 15;  // mm that a gouge and its handle need before the jaws; own value
+    double hidden = 0;
+    for (const Point& p : in.sides.outside)
+        if (p.x() < room && p.y() < sweep) hidden = std::max(hidden, p.x());
+    const double foot = radiusAt(in.sides.outside, 0.01);
+    if (!(foot < sweep) || hidden <= 0.5) return;
+    Caution c = in.at("beside-jaws", 0);
+    c.at = "foot";
+    c.z = hidden;
+    c.measure = sweep - foot;
+    c.limit = 0;
+    c.message = "the jaws sweep " + in.mm(sweep - foot) + " further out than the foot: its last " + in.mm(hidden) +
+                " outside cannot be finished once it is reversed, the tool meets the jaws";
+    c.fixes.push_back(pieceFix("outside finished before it is reversed",
+                               [](Piece& p) { p.choices.sides = SideSchool::OneThenOther; }));
+    out.push_back(std::move(c));
+}
+
 void proofs(const Case& in, std::vector<Caution>& out)
 {
     const bool block = isWholeBlock(in.piece);
@@ -209,6 +234,7 @@ void use(const Case& in, std::vector<Caution>& out)
 void holdCautions(const Case& in, std::vector<Caution>& out)
 {
     foot(in, out);
+    besideJaws(in, out);
     proofs(in, out);
     room(in, out);
     use(in, out);

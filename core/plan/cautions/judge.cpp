@@ -31,6 +31,18 @@ Caution Case::at(const char* kind, int i, Level level) const
     return c;
 }
 
+Caution atPlace(const Case& in, const std::string& id, std::string name, double z, Level level)
+{
+    Caution c;
+    c.id = id;
+    c.level = level;
+    c.at = std::move(name);
+    c.z = std::clamp(z, 0.0, in.shape.height);
+    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+    c.unit = "mm";
+    return c;
+}
+
 void offPlate(Caution at, int count, int plate, int start, const std::function<void(Piece&, int)>& set,
               std::vector<Caution>& out)
 {
@@ -107,7 +119,8 @@ std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Asse
     const Case in{piece, shop, assembly, sides, shape, cuts, overlaps, glues, setUps, axes, mounts, style};
     std::vector<Caution> out;
     for (const auto judge : {shapeCautions, buildCautions, cutCautions, glueCautions, turnCautions, holdCautions,
-                             axisCautions, lidCautions, cutCurveCautions, workedCautions, flawCautions})
+                             axisCautions, lidCautions, cutCurveCautions, workedCautions, flawCautions, inlayCautions,
+                             reversedCautions})
         judge(in, out);
     std::ranges::stable_sort(out, [](const Caution& x, const Caution& y) {
         return std::pair(-static_cast<int>(x.level), x.z) < std::pair(-static_cast<int>(y.level), y.z);

@@ -29,6 +29,9 @@ struct Case {
     Caution at(const char* kind, int layer, Level level = Level::Care) const;
 };
 
+/// A caution at a station, of what has a name of its own.
+Caution atPlace(const Case& in, const std::string& id, std::string name, double z, Level level);
+
 /// Where equal shares do not fall on a plate: how far off, and another plate, which `set` gives the piece; 0: by angle.
 void offPlate(Caution at, int count, int plate, int start, const std::function<void(Piece&, int)>& set,
               std::vector<Caution>& out);
@@ -54,5 +57,7 @@ void lidCautions(const Case& in, std::vector<Caution>& out);
 void cutCurveCautions(const Case& in, std::vector<Caution>& out);
 void workedCautions(const Case& in, std::vector<Caution>& out);
 void flawCautions(const Case& in, std::vector<Caution>& out);
+void inlayCautions(const Case& in, std::vector<Caution>& out);
+void reversedCautions(const Case& in, std::vector<Caution>& out);
 
 }  // namespace vl

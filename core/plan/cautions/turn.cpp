@@ -166,6 +166,10 @@ void swing(const Case& in, std::vector<Caution>& out)
         c.unit = "mm";
         c.message = "the rough blank's corners reach " + in.mm(widest) + " from the axis and the bed is " +
                     in.mm(c.limit) + " below it: it will strike the bed";
+        if (const double nip = in.shop.lathe.swingRadius - in.shop.swingMargin;
+            in.piece.edge.kind == Edge::Square && nip > std::max(in.piece.edge.length, in.piece.edge.width) / 2)
+            c.fixes.push_back(
+                pieceFix("corners nipped to " + in.mm(nip), [nip](Piece& q) { q.edge.nipped = std::floor(nip); }));
         slimmer(in, in.shop.lathe.swingRadius - 1, widest, c.fixes);
         out.push_back(c);
     }

@@ -1,6 +1,7 @@
 #include "core/plan/cautions/judge.h"
 
 #include "core/blank/decor_grid.h"
+#include "core/blank/openings.h"
 #include "core/blank/worked_cuts.h"
 #include "core/measure/format.h"
 
@@ -9,18 +10,6 @@
 
 namespace vl {
 namespace {
-
-Caution atPlace(const Case& in, const std::string& id, std::string name, double z, Level level)
-{
-    Caution c;
-    c.id = id;
-    c.level = level;
-    c.at = std::move(name);
-    c.z = std::clamp(z, 0.0, in.shape.height);
-    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
-    c.unit = "mm";
-    return c;
-}
 
 Caution atWorked(const Case& in, const char* kind, const Worked& w, double z, Level level)
 {
@@ -42,6 +31,76 @@ template <class List> auto plateOf(const std::string& id, List Piece::*list)
         for (auto& one : p.*list)
             if (one.id == id) one.plate = plate, one.start = std::max(0, std::min(one.start, plate - 1));
     };
+}
+
+/// Openings: the wood between them, the grain that it has, and how the saw comes there.
+void openings(const Case& in, const Worked& w, std::vector<Caution>& out)
+{
+    const auto o = openingOf(w, in.sides);
+    const double height = in.shape.height;
+    const auto within = workedFix("within the wall", w.id, [height](Worked& q) {
+        q.from = height / 3;
+        q.to = height * 2 / 3;
+    });
+    if (!o) {
+        Caution c = atWorked(in, "opening-none", w, w.from, Level::Stop);
+        c.measure = w.to - w.from;
+        c.message = "there is no wall between its stations: nothing can be opened";
+        c.fixes.push_back(within);
+        return out.push_back(std::move(c));
+    }
+    const double floor = in.sides.inside.empty() ? height : in.sides.inside.front().x();
+    if (w.from < floor + in.piece.hollow.leastWall) {
+        Caution c = atWorked(in, "opening-floor", w, w.from, w.from <= floor ? Level::Stop : Level::Care);
+        c.measure = w.from;
+        c.limit = floor + in.piece.hollow.leastWall;
+        c.message = w.from <= floor ? "it reaches below the hollow: there is solid wood behind it, no wall to saw through"
+                                    : "it ends less than a wall above the floor";
+        if (c.limit < w.to - 2)
+            c.fixes.push_back(workedFix("begin at " + in.mm(c.limit), w.id,
+                                        [to = c.limit](Worked& q) { q.from = std::ceil(to * 10) / 10; }));
+        out.push_back(std::move(c));
+    }
+    // Own value: what stands between two openings carries the rim over them.
+    const double least = std::max(4.0, in.piece.hollow.rimWall);
+    if (o->narrowest < least) {
+        Caution c = atWorked(in, "opening-bridge", w, o->narrowestAt, o->narrowest <= 0 ? Level::Stop : Level::Care);
+        c.measure = o->narrowest;
+        c.limit = least;
+        c.message = o->narrowest <= 0 ? "they run into one another: the rim falls off"
+                                      : "between two of them only " + in.mm(o->narrowest) + " of wood are left";
+        const double narrower = w.wide - (least - o->narrowest) - 0.1;
+        if (narrower >= 1)
+            c.fixes.push_back(workedFix(in.mm(narrower) + " wide", w.id, [narrower](Worked& q) { q.wide = narrower; }));
+        if (w.count > 2) c.fixes.push_back(workedFix("one fewer", w.id, [](Worked& q) { --q.count; }));
+        out.push_back(std::move(c));
+    }
+    if (o->deepest > in.shop.fretReach) {
+        Caution c = atWorked(in, "opening-reach", w, w.from, Level::Care);
+        c.measure = o->deepest;
+        c.limit = in.shop.fretReach;
+        c.message = "its lower end lies " + in.mm(o->deepest) + " below the rim and the saw's frame spans " +
+                    in.mm(c.limit) + ": it is sawn from outside with the blade alone in a handle, or not at all";
+        out.push_back(std::move(c));
+    }
+    const size_t which = static_cast<size_t>(&w - in.piece.worked.data());
+    const double z = (w.from + w.to) / 2, r = radiusAt(in.sides.outside, z) - 0.1;
+    constexpr double across = 0.94;  // of end grain: within 20° of it
+    const BuiltLayer& layer = in.assembly.layers[in.assembly.layerAt(z)];
+    int number = 0;
+    for (const double a : directionsOf(in.piece, which)) {
+        const Cell* cell = layer.cellAt(z, r, a);
+        if (cell && cell->endGrain(outwards(a)) > across) ++number;
+    }
+    if (number > 0) {
+        Caution c = atWorked(in, "opening-grain", w, z, Level::Note);
+        c.measure = number;
+        c.unit = "";
+        c.message = std::to_string(number) + " of them lie on end grain: the wood between is short-fibred there and breaks "
+                                             "easily; on side grain it holds";
+        c.fixes.push_back(workedFix("half a step on", w.id, [](Worked& q) { q.direction += 180.0 / q.count; }));
+        out.push_back(std::move(c));
+    }
 }
 
 /// Flutes and facets: what they leave, and how they lie to one another.
@@ -160,12 +219,8 @@ void legs(const Case& in, const Worked& w, std::vector<Caution>& out)
         }));
         out.push_back(std::move(c));
     }
-    const BlockForm* block = in.layers() == 1 ? in.layer(0).as<BlockForm>() : nullptr;
-    if (block && !block->alongAxis()) {
-        std::vector<double> angles;
-        for (const WorkedPlace& p : workedPlaces(in.piece))
-            if (in.piece.worked[p.worked].id == w.id) angles.push_back(p.angleDeg);
-        const LegRing ring = legRing(w, in.sides, angles, 90.0);
+    const LegRing ring = legRing(in.piece, static_cast<size_t>(&w - in.piece.worked.data()), in.sides);
+    if (ring.across) {
         const auto weakest = std::ranges::min_element(ring.grain);
         // Short fibres split a leg off its floor: no less than half its height; own value.
         if (const double wanted = w.height / 2; *weakest < wanted) {
@@ -273,6 +328,8 @@ void workedCautions(const Case& in, std::vector<Caution>& out)
     for (const Worked& w : in.piece.worked) {
         if (w.kind == Worked::Legs)
             legs(in, w, out);
+        else if (w.kind == Worked::Openings)
+            openings(in, w, out);
         else
             straight(in, w, out);
         offPlate(atWorked(in, "worked-index", w, w.kind == Worked::Legs ? 0 : w.from, Level::Care), w.count, w.plate,

@@ -1,0 +1,75 @@
+#include "core/blank/shared_steps.h"
+
+#include "core/blank/cut_recipe.h"
+#include "core/blank/inlay_recipe.h"
+#include "core/blank/split_recipe.h"
+#include "core/blank/worked_recipe.h"
+#include "core/recipe/settings.h"
+#include "core/words/inlay.h"
+#include "core/words/turn.h"
+
+#include <algorithm>
+
+namespace vl {
+namespace {
+
+Thing nipped(const Piece& piece, Bench& bench, const Thing& blank)
+{
+    if (piece.edge.kind != Edge::Square || piece.edge.nipped <= 0) return blank;
+    const Setting to = lengthAt("bandsaw", "corners nipped to", piece.edge.nipped);
+    return bench.step(Action::Cut, "nip", {blank}, "nipped",
+                      {.title = says(words::nipCorners, to),
+                       .why = says(words::clearTheBed),
+                       .how = says(words::nipWay),
+                       .settings = {to},
+                       .minutes = 8,
+                       .uses = {"bandsaw"}});
+}
+
+}  // namespace
+
+Thing onTheBlank(const Piece& piece, const Sides& sides, Bench& bench, const Thing& blank)
+{
+    return halved(piece, bench, letRodsIn(piece, sides, bench, nipped(piece, bench, sawBlank(piece, bench, blank))));
+}
+
+Thing beforeSanding(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned)
+{
+    return letIn(piece, sides, bench, drillHoles(piece, sides, bench, turned, false));
+}
+
+Thing onceSanded(const Piece& piece, const Sides& sides, Bench& bench, const Thing& sanded)
+{
+    return workGrids(piece, sides, bench, workByIndex(piece, sides, bench, sanded));
+}
+
+bool hasMoreOnceFree(const Piece& piece)
+{
+    const auto free = [](const Worked& w) { return w.kind == Worked::Legs || w.kind == Worked::Openings; };
+    return !piece.sawn.empty() || piece.lean.angle > 0 || piece.split.on || std::ranges::any_of(piece.worked, free) ||
+           std::ranges::any_of(piece.holes, [](const Hole& h) { return h.into == Hole::Foot && !h.early; });
+}
+
+Thing onceFree(const Piece& piece, const Sides& sides, Bench& bench, const Thing& freed, bool onRim)
+{
+    Thing now = drillHoles(piece, sides, bench, freed, true);
+    now = makeLegs(piece, sides, bench, now, onRim);
+    now = sawTurned(piece, bench, now);
+    now = sawOpenings(piece, sides, bench, now);
+    return turnedOn(piece, sides, bench, now);
+}
+
+std::string beforeFitting(const Piece& piece) { return piece.bought.empty() ? "piece" : "finished-piece"; }
+
+Thing finished(const Piece& piece, const Shop& shop, Bench& bench, const Thing& bare)
+{
+    const Thing done = bench.step(Action::Finish, "finish", {bare}, beforeFitting(piece),
+                                  {.title = says(words::putOnFinish),
+                                   .why = says(words::samePace),
+                                   .how = says(words::oilyRags),
+                                   .minutes = 20,
+                                   .waitMinutes = shop.finishMinutes});
+    return fitBought(piece, bench, done);
+}
+
+}  // namespace vl

@@ -1,0 +1,117 @@
+#include "core/finish/finish_recipe.h"
+
+#include "core/finish/finish_book.h"
+#include "core/lathe/speed.h"
+#include "core/recipe/settings.h"
+#include "core/words/finish.h"
+#include "core/words/turn.h"
+
+#include <algorithm>
+
+namespace vl {
+namespace {
+
+Setting rpmOf(const char* name, double rpm, const char* formula)
+{
+    return {.machine = "lathe", .name = name, .value = rpm, .unit = Unit::Speed, .formula = formula, .decimals = 0};
+}
+
+Setting minutesOf(const char* name, double minutes)
+{
+    return {.name = name,
+            .value = minutes,
+            .unit = Unit::Minutes,
+            .formula = "label, else as here",
+            .source = "common practice",
+            .decimals = 0};
+}
+
+Setting gramsOf(const char* name, double g, const char* formula)
+{
+    return {.name = name, .value = g, .unit = Unit::Mass, .formula = formula, .decimals = 1};
+}
+
+Doing layerDoing(const Piece& piece, const Sides& sides, const FinishSchedule& schedule, const FinishLayer& layer,
+                 bool first)
+{
+    const FinishArea area = finishArea(sides.outside, sides.inside);
+    const CoatMass mass = coatMass(layer, area.all());
+    const Setting each = gramsOf("a coat", mass.all, "surface · grams / m² · 1.125"),
+                  wait = minutesOf("after a coat", layer.waitMinutes),
+                  low = countAt("", "no colder than, °C", layer.celsius.low, "label"),
+                  high = countAt("", "no warmer than, °C", layer.celsius.high, "label");
+    Doing d{.title =
+                layer.coats > 1 ? says(words::layerCoats, layer.name, layer.coats) : says(words::layerOnce, layer.name),
+            .why = says(first ? words::layerFirst : words::layerNext),
+            .how = says(layer.coats > 1 ? words::coatWay : words::oneCoatWay, each, wait, low, high),
+            .settings = {each, wait, low, high},
+            .minutes = 6 + 8.0 * layer.coats,
+            .waitMinutes = layer.waitMinutes * layer.coats};
+    if (layer.between) d.how.also(says(*layer.between));
+    if (mass.a > 0) {
+        const Setting a = gramsOf("part A", mass.a, "share of the coat"),
+                      b = gramsOf("part B", mass.b, "share of the coat"), pot = minutesOf("pot life", layer.potMinutes);
+        d.settings.insert(d.settings.end(), {a, b, pot});
+        d.how.also(says(words::mixParts, a, b, pot));
+    }
+    if (layer.rpm > 0 && sides.round() && sides.cuts.empty()) {
+        d.uses = {"lathe"};
+        const Setting rpm = rpmOf("finish put on at", layer.rpm, "common practice");
+        d.settings.push_back(rpm);
+        d.how.also(says(words::onTheLathe, rpm));
+    }
+    if (first) d.how.also(says(words::endGrainMore));
+    if (schedule.spontaneous) d.how.also(says(words::ragsFlat));
+    if (schedule.fumes) d.how.also(says(words::airTheRoom));
+    if (schedule.food && piece.choices.use == Use::Food) d.how.also(says(words::foodSafe));
+    return d;
+}
+
+}  // namespace
+
+Thing putOnFinish(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& bare,
+                  const std::string& gives)
+{
+    const FinishSchedule& schedule = scheduleOf(piece.choices.finish);
+    if (schedule.layers.empty())
+        return bench.step(Action::Finish, "finish", {bare}, gives,
+                          {.title = says(words::putOnFinish),
+                           .why = says(words::samePace),
+                           .how = says(words::oilyRags),
+                           .minutes = 20,
+                           .waitMinutes = shop.finishMinutes});
+    Thing now = bare;
+    for (size_t i = 0; i < schedule.layers.size(); ++i) {
+        const bool last = i + 1 == schedule.layers.size();
+        const std::string id = i == 0 ? "finish" : "finish-" + std::to_string(i + 1);
+        now = bench.step(Action::Finish, id, {now}, last ? gives : "coated-" + std::to_string(i + 1),
+                         layerDoing(piece, sides, schedule, schedule.layers[i], i == 0));
+    }
+    return now;
+}
+
+void sayGrits(const Piece& piece, const Sides& sides, std::vector<Setting>& settings, Text& how)
+{
+    const FinishSchedule& schedule = scheduleOf(piece.choices.finish);
+    std::vector<int> row = gritsFrom(piece.choices.firstGrit, schedule.lastGrit);
+    const int last = row.back();
+    if (schedule.raisesGrain && row.size() > 1) row.pop_back();
+    std::string all;
+    for (const int g : row) {
+        settings.push_back(countAt("", "grit", g, "none left out of the row"));
+        all += (all.empty() ? "" : " ") + std::to_string(g);
+    }
+    if (schedule.raisesGrain && last != row.back()) {
+        settings.push_back(countAt("", "grit to cut back", last, "the finish's last"));
+        how.also(says(words::gritRowShort, all, settings.back()));
+    } else
+        how.also(says(words::gritRow, all));
+    // Sanding at 450 to 700 (CHECKS, common practice), slower where the work is wide.
+    constexpr double fastest = 700, slowest = 100, rim = 6;  // rpm, rpm, m/s; the rim's speed is our own value
+    const double wide = std::max(1.0, sides.widest()),
+                 rpm = std::clamp(rim / (2 * pi * wide / 1000) * 60, slowest, fastest);
+    settings.push_back(rpmOf("sanded at, at the most", rpm, "6 m/s at the rim, 700 at the most"));
+    how.also(says(words::sandSpeed, settings.back()));
+}
+
+}  // namespace vl

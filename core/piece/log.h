@@ -1,0 +1,49 @@
+#pragma once
+
+#include "core/measure/field.h"
+
+#include <string>
+#include <vector>
+
+namespace vl {
+
+inline constexpr size_t mostLogged = 5000;
+
+/// A finished piece in the shop's log.
+struct Logged {
+    int number = 1;
+    std::string piece;  ///< id of its document
+    std::string name, woods, made, finish;
+    double finished = 0;       ///< minutes since 1970-01-01 00:00 of the shop's own clock
+    double planned = 0;        ///< minutes of work as planned
+    double worked = 0;         ///< as ticked
+    double wood = 0;           ///< litres, boards as bought
+    double weight = 0;         ///< kg
+    double cost = 0;           ///< of the wood, in the shop's currency
+    std::string wrong, to, foot, notes;  ///< what went wrong; to whom; the words on its foot
+    std::string extra;
+
+    bool operator==(const Logged&) const = default;
+};
+template <class V, As<Logged> F> void fields(V& v, F& f)
+{
+    constexpr Limit minutes{0, 10000000, "min"}, clock{0, 100000000, "min"};
+    v.count("number", f.number, {1, 1000000, ""}, "Number");
+    v.text("piece", f.piece, 60, "Document", "id");
+    v.text("name", f.name, 200, "Name");
+    v.text("woods", f.woods, 400, "Woods");
+    v.text("made", f.made, 400, "Made of");
+    v.text("finish", f.finish, 200, "Finish");
+    v.minutes("finished_min", f.finished, clock, "Finished", "minutes since 1970-01-01 00:00 of the shop's clock");
+    v.minutes("planned_min", f.planned, minutes, "Work as planned, minutes");
+    v.minutes("worked_min", f.worked, minutes, "Work as ticked, minutes");
+    v.number("wood_l", f.wood, {0, 100000, "l"}, "Wood, litres");
+    v.number("weight_kg", f.weight, {0, 10000, "kg"}, "Weight, kg");
+    v.number("cost", f.cost, {0, 10000000, ""}, "Cost of the wood");
+    v.text("wrong", f.wrong, 4000, "What went wrong");
+    v.text("to", f.to, 400, "To whom");
+    v.text("foot", f.foot, 400, "Words on its foot");
+    v.text("notes", f.notes, 4000, "Notes");
+}
+
+}  // namespace vl

@@ -1,0 +1,200 @@
+#include "core/plan/cards.h"
+
+#include "core/blank/index_rings.h"
+#include "core/finish/finish_book.h"
+#include "core/words/cards.h"
+#include "core/words/hazards.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+struct DayCaution {
+    std::string_view machine;
+    const Pattern& words;
+};
+const std::array<DayCaution, 11> day{{{"lathe", words::lathesDay},
+                                      {"saw", words::sawsDay},
+                                      {"bandsaw", words::sawsDay},
+                                      {"drill", words::drillsDay},
+                                      {"thicknesser", words::planersDay},
+                                      {"sanding board", words::sandersDay},
+                                      {"disc sander", words::sandersDay},
+                                      {"router", words::routersDay},
+                                      {"clamp", words::gluesDay},
+                                      {"band clamp", words::gluesDay},
+                                      {"finish", words::finishDay}}};
+
+/// What can hurt in doing just this.
+std::vector<Text> hazardsOf(const Step& s)
+{
+    std::vector<Text> all;
+    const auto uses = [&](std::string_view what) {
+        return std::ranges::any_of(s.uses, [&](const std::string& u) { return u == what; });
+    };
+    switch (s.action) {
+    case Action::Mount:
+        if (s.held.set) all.push_back(says(words::firstStart));
+        if (s.held.offset > 0) all.push_back(says(words::offCentreTurns));
+        break;
+    case Action::PartOff:
+        all.push_back(says(words::partedFalls));
+        break;
+    case Action::Split:
+    case Action::Carve:
+        all.push_back(says(words::bladeUnseen));
+        break;
+    case Action::Sand:
+        if (uses("lathe")) all.push_back(says(words::restOffFirst));
+        break;
+    case Action::Cut:
+        if (uses("saw") || uses("bandsaw")) all.push_back(says(words::smallAtSaw));
+        break;
+    case Action::Drill:
+        all.push_back(says(words::bitsGrab));
+        break;
+    case Action::Fill:
+        all.push_back(says(words::gluesBond));
+        break;
+    default:
+        break;
+    }
+    return all;
+}
+
+std::string machineOf(const Step& s)
+{
+    if (!s.uses.empty()) return s.uses.front();
+    for (const Setting& one : s.settings)
+        if (!one.machine.empty()) return std::string(one.machine);
+    return s.action == Action::Finish ? "finish" : "";
+}
+
+/// The setting that is set: of a machine before what is only a measure.
+std::optional<size_t> numberOf(const Step& s)
+{
+    if (s.settings.empty()) return std::nullopt;
+    const auto set = std::ranges::find_if(s.settings, [](const Setting& one) { return !one.machine.empty(); });
+    return set == s.settings.end() ? 0 : static_cast<size_t>(set - s.settings.begin());
+}
+
+Walk stationWalk(const Plan& plan)
+{
+    Walk walk{"stations", "Stations with their diameters", {}};
+    for (size_t k = 0; k < plan.stations.size(); ++k) {
+        const Station& s = plan.stations[k];
+        if (std::isnan(s.outside)) continue;
+        const Setting at{.name = "station", .value = s.z, .decimals = 1},
+            out{.machine = "calliper", .name = "outside, Ø", .value = s.outside, .decimals = 1},
+            in{.machine = "calliper", .name = "inside, Ø", .value = s.inside, .decimals = 1},
+            wall{.machine = "calliper", .name = "wall", .value = s.wall, .decimals = 1};
+        Walk::Place place{"station-" + std::to_string(k + 1), says(words::atStation, at), out};
+        if (!std::isnan(s.inside)) place.others = {in, wall};
+        walk.places.push_back(std::move(place));
+    }
+    return walk;
+}
+
+Walk drillWalk(const Piece& piece, const Plan& plan)
+{
+    Walk walk{"drill", "Holes to drill", {}};
+    for (const DrilledHole& h : plan.sides.holes) {
+        if (h.solid.profile.empty()) continue;
+        const Hole& hole = piece.holes[h.hole];
+        const Setting deep{.machine = "drill", .name = "depth", .value = h.full, .decimals = 1},
+            bit{.machine = "drill", .name = "bit, Ø", .value = hole.diameter, .decimals = 1},
+            at{.machine = "drill", .name = "station or circle", .value = hole.at, .decimals = 1},
+            towards{.machine = "index",
+                    .name = "towards",
+                    .value = std::fmod(h.angleDeg + 720, 360),
+                    .unit = Unit::Angle,
+                    .decimals = 1};
+        walk.places.push_back({"hole-" + hole.id + "-" + std::to_string(h.which + 1),
+                               says(words::drillPoint, nameOf(piece, hole), h.which + 1), deep, {bit, at, towards}});
+    }
+    return walk;
+}
+
+Walk coatWalk(const Piece& piece)
+{
+    Walk walk{"coats", "Coats of finish", {}};
+    for (const FinishLayer& layer : scheduleOf(piece.choices.finish).layers)
+        for (int c = 1; c <= layer.coats; ++c)
+            walk.places.push_back({"coat-" + std::to_string(walk.places.size() + 1),
+                                   says(words::coatNumber, layer.name, c, layer.coats),
+                                   {.name = "left to dry, minutes",
+                                    .value = layer.waitMinutes,
+                                    .unit = Unit::Minutes,
+                                    .decimals = 0}});
+    return walk;
+}
+
+Walk indexWalk(const Piece& piece)
+{
+    Walk walk{"index", "Index marks", {}};
+    for (const IndexRing& ring : indexRings(piece))
+        for (size_t k = 0; k < ring.marks.size(); ++k) {
+            const auto number = static_cast<int>(k) + 1;
+            const Setting hole{.machine = "index",
+                               .name = "hole",
+                               .value = static_cast<double>(ring.marks[k].hole),
+                               .unit = Unit::Count,
+                               .decimals = 0},
+                angle{.machine = "index",
+                      .name = "towards",
+                      .value = ring.angles[k],
+                      .unit = Unit::Angle,
+                      .decimals = 1};
+            const bool plate = ring.marks[k].hole >= 0;
+            walk.places.push_back({"mark-" + ring.name + "-" + std::to_string(number),
+                                   plate ? says(words::holeOfPlate, ring.name, number, hole)
+                                         : says(words::markAtAngle, ring.name, number, angle),
+                                   plate ? hole : angle, plate ? std::vector{angle} : std::vector<Setting>{}});
+        }
+    return walk;
+}
+
+}  // namespace
+
+std::vector<Card> cardsOf(const Plan& plan)
+{
+    std::vector<Card> cards;
+    for (const size_t i : plan.schedule.order) {
+        const Step& s = plan.assembly.recipe[i];
+        Card c{.step = i, .machine = machineOf(s), .number = {}, .others = {}, .hazards = hazardsOf(s)};
+        c.waitMinutes = s.waitMinutes;
+        c.again = s.action == Action::Fill;
+        c.done = plan.schedule.done[i];
+        const auto main = numberOf(s);
+        for (size_t k = 0; k < s.settings.size(); ++k)
+            if (main && k == *main)
+                c.number = s.settings[k];
+            else
+                c.others.push_back(s.settings[k]);
+        cards.push_back(std::move(c));
+    }
+    return cards;
+}
+
+size_t nextCard(const std::vector<Card>& cards)
+{
+    return static_cast<size_t>(std::ranges::find(cards, false, &Card::done) - cards.begin());
+}
+
+std::optional<Text> dayCautionOf(const std::string& machine)
+{
+    const auto it = std::ranges::find(day, std::string_view(machine), &DayCaution::machine);
+    return it == day.end() ? std::nullopt : std::optional(says(it->words));
+}
+
+std::vector<Walk> walksOf(const Piece& piece, const Plan& plan)
+{
+    std::vector<Walk> all{stationWalk(plan), indexWalk(piece), drillWalk(piece, plan), coatWalk(piece)};
+    std::erase_if(all, [](const Walk& w) { return w.places.empty(); });
+    return all;
+}
+
+}  // namespace vl

@@ -1,0 +1,27 @@
+#pragma once
+
+#include "core/recipe/step.h"
+
+namespace vl {
+
+// The settings that steps have most: of a machine, or measures that are none ("").
+
+inline Setting lengthAt(const char* machine, const char* name, double mm, const char* formula = "chosen",
+                        int decimals = 1)
+{
+    return {.machine = machine, .name = name, .value = mm, .formula = formula, .decimals = decimals};
+}
+/// Degrees, as they are.
+inline Setting angleAt(const char* machine, const char* name, double deg, const char* formula = "chosen")
+{
+    return {
+        .machine = machine, .name = name, .value = deg, .unit = Unit::Angle, .formula = formula, .decimals = 1};
+}
+inline Setting countAt(const char* machine, const char* name, double n, const char* formula = "chosen",
+                       int decimals = 0)
+{
+    return {
+        .machine = machine, .name = name, .value = n, .unit = Unit::Count, .formula = formula, .decimals = decimals};
+}
+
+}  // namespace vl
