@@ -43,6 +43,16 @@ const std::vector<FieldItem>& glueColumns()
     return all;
 }
 
+const std::vector<FieldItem>& logColumns()
+{
+    static const std::vector<FieldItem> all = itemsOf(Logged{});
+    return all;
+}
+const std::vector<FieldItem>& readingColumns()
+{
+    static const std::vector<FieldItem> all = itemsOf(Reading{});
+    return all;
+}
 const std::vector<FieldItem>& woodColumns()
 {
     static const auto all = columnsOf<OwnWood>({"name", "light", "dark"});
@@ -63,9 +73,9 @@ QString definitions(const std::vector<FieldItem>& columns)
 {
     QStringList out;
     for (const FieldItem& f : columns) {
-        const char* type = f.field.kind == Field::Kind::Number ? "REAL"
-                           : f.field.kind == Field::Kind::Flag ? "INTEGER"
-                                                               : "TEXT";
+        const char* type = f.field.kind == Field::Kind::Number                                       ? "REAL"
+                           : f.field.kind == Field::Kind::Flag || f.field.kind == Field::Kind::Count ? "INTEGER"
+                                                                                                     : "TEXT";
         out << columnName(f) + QStringLiteral(" %1 NOT NULL").arg(QLatin1String(type));
     }
     return out.join(QStringLiteral(", "));
@@ -124,8 +134,8 @@ template <class T> void take(T& record, const std::vector<FieldItem>& columns, c
             setField(record, f.path, v.toString().toStdString());
         else if (std::holds_alternative<bool>(f.value))
             setField(record, f.path, v.toBool());
-        else
-            setField(record, f.path, v.toDouble());
+        else if (!setField(record, f.path, v.toDouble()))
+            setField(record, f.path, v.toInt());
     }
 }
 
@@ -230,6 +240,12 @@ ShopBook::ShopBook(const std::string& path) : db_(std::make_unique<Connection>(p
             if (found < 4)
                 db_->run(QStringLiteral("CREATE TABLE IF NOT EXISTS wood (place INTEGER NOT NULL, %1)")
                              .arg(definitions(woodColumns())));
+            if (found < 5) {
+                db_->run(QStringLiteral("CREATE TABLE IF NOT EXISTS log (place INTEGER NOT NULL, %1)")
+                             .arg(definitions(logColumns())));
+                db_->run(QStringLiteral("CREATE TABLE IF NOT EXISTS reading (place INTEGER NOT NULL, %1)")
+                             .arg(definitions(readingColumns())));
+            }
             db_->addColumns(QStringLiteral("board"), boardColumns(), std::vector<Board>{});
             db_->addColumns(QStringLiteral("glue"), glueColumns(), commonGlues());
             db_->run(QStringLiteral("PRAGMA user_version=%1").arg(version));
@@ -291,6 +307,16 @@ Shop ShopBook::load() const
         book.push_back(g);
     }
     if (!book.empty()) shop.glues = book;
+    const auto listed = [&](const char* table, const std::vector<FieldItem>& columns, auto& list) {
+        QSqlQuery found =
+            db_->run(QStringLiteral("SELECT %1 FROM %2 ORDER BY place").arg(names(columns), QLatin1String(table)));
+        while (found.next()) {
+            list.emplace_back();
+            take(list.back(), columns, found);
+        }
+    };
+    listed("log", logColumns(), shop.log);
+    listed("reading", readingColumns(), shop.readings);
     checkShop(shop);
     return shop;
 }
@@ -304,7 +330,7 @@ bool ShopBook::save(const Shop& shop, Changed changed)
         db_->run(QStringLiteral("UPDATE setting SET value=value WHERE key='saves'"));
         const qint64 saves = db_->saves();
         if (saves != seen_ && changed == Changed::Refuse) return;
-        for (const char* table : {"setting", "defect", "board", "glue", "wood"})
+        for (const char* table : {"setting", "defect", "board", "glue", "wood", "log", "reading"})
             db_->run(QStringLiteral("DELETE FROM %1").arg(QLatin1String(table)));
         auto set = [&](const std::string& key, const QVariant& value) {
             db_->run(QStringLiteral("INSERT INTO setting VALUES (?, ?)"), {q(key), value});
@@ -336,6 +362,10 @@ bool ShopBook::save(const Shop& shop, Changed changed)
         for (const Glue& g : shop.glues) insert("glue", place++, glueColumns(), g);
         place = 0;
         for (const OwnWood& w : shop.woods) insert("wood", place++, woodColumns(), w);
+        place = 0;
+        for (const Logged& l : shop.log) insert("log", place++, logColumns(), l);
+        place = 0;
+        for (const Reading& r : shop.readings) insert("reading", place++, readingColumns(), r);
         set("saves", saves + 1);
         seen_ = saves + 1;
         written = true;

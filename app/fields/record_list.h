@@ -54,8 +54,7 @@ private:
 };
 
 /// The list that a member of the piece is; `name` gives what one of it is called.
-template <class T, class Name>
-RecordList::List listOf(std::vector<T> Piece::*member, Name name)
+template <class T, class Name> RecordList::List listOf(std::vector<T> Piece::*member, Name name)
 {
     const auto at = [](int i) { return static_cast<size_t>(i); };
     return {.count = [member](const Piece& p) { return static_cast<int>((p.*member).size()); },

@@ -70,6 +70,19 @@ int SectionLane::layerAt(const QPointF& p) const
     return static_cast<int>(doc_.plan().assembly.layerAt(station));
 }
 
+QPointF SectionLane::flawPosition(int flaw) const
+{
+    const Flaw& f = doc_.piece().flaws[static_cast<size_t>(flaw)];
+    return {x(f.at), y(f.radius)};
+}
+
+QPointF SectionLane::holePosition(int hole) const
+{
+    const Hole& h = doc_.piece().holes[static_cast<size_t>(hole)];
+    const double out = radiusAt(doc_.plan().sides.outside, h.at);
+    return {x(h.at), y(std::isnan(out) ? 0 : out)};
+}
+
 QPointF SectionLane::nodePosition(Side side, int node) const
 {
     const Node& n = outline(side)[static_cast<size_t>(node)];
@@ -172,6 +185,14 @@ SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
         if (!doc_.plan().shape.solid && distance(p, floorPosition()) < gripRadius)
             return {Grip::Floor, Side::Inside, 0};
     }
+    if (handles_ == Handles::Stations) {
+        for (int i = 0; i < static_cast<int>(doc_.piece().flaws.size()); ++i)
+            if (distance(p, flawPosition(i)) < gripRadius) return {Grip::Flaw, Side::Outside, i};
+        for (int i = 0; i < static_cast<int>(doc_.piece().holes.size()); ++i)
+            if (doc_.piece().holes[static_cast<size_t>(i)].into == Hole::Side &&
+                distance(p, holePosition(i) - QPointF(0, 5)) < gripRadius)
+                return {Grip::Hole, Side::Outside, i};
+    }
     if (handles_ == Handles::Layers) {
         const auto& layers = doc_.plan().assembly.layers;
         const auto own = handles();
@@ -220,6 +241,12 @@ void SectionLane::mousePressEvent(QMouseEvent* event)
         break;
     case Grip::Bulge:
         grabOffset_ = bulgePosition(drag_.index) - p;
+        break;
+    case Grip::Flaw:
+        grabOffset_ = flawPosition(drag_.index) - p;
+        break;
+    case Grip::Hole:
+        grabOffset_ = {holePosition(drag_.index).x() - p.x(), 0};
         break;
     case Grip::Layer:
         grabbed_ = handles()[static_cast<size_t>(drag_.index)];
@@ -298,6 +325,21 @@ void SectionLane::dragTo(const QPointF& p, bool free)
         grabbed_.drag(next.layers[static_cast<size_t>(doc_.selection().layer)], {z(p.x()), r(p.y())});
         doc_.apply(QString::fromStdString(grabbed_.name), next, mergeKey_);
         break;
+    case Grip::Flaw: {
+        Flaw& f = next.flaws[static_cast<size_t>(drag_.index)];
+        f.at = station;
+        f.radius = std::abs(radius);
+        clampToLimits(f);
+        doc_.apply(tr("move flaw"), next, mergeKey_);
+        break;
+    }
+    case Grip::Hole: {
+        Hole& h = next.holes[static_cast<size_t>(drag_.index)];
+        h.at = station;
+        clampToLimits(h);
+        doc_.apply(tr("move hole"), next, mergeKey_);
+        break;
+    }
     case Grip::Boundary:
         doc_.apply(tr("move boundary"), edit::moveBoundary(next, drag_.index, station), mergeKey_);
         break;

@@ -36,6 +36,10 @@ public:
     /// A place in a layer's half section, where nothing but the layer itself is gripped.
     QPointF layerPosition(int layer) const;
     QPointF floorPosition() const;
+    /// Where a flaw of the wood lies, and where a hole goes into the side: both are dragged where the lathe's stations
+    /// are shown.
+    QPointF flawPosition(int flaw) const;
+    QPointF holePosition(int hole) const;
     /// A handle of the chosen layer's construction, by its name.
     QPointF handlePosition(const std::string& name) const;
 
@@ -69,7 +73,7 @@ protected:
 private:
     static constexpr double top = 48, cautionY = 34, rulerHeight = 34, leaderHeight = 40,
                             wordsHeight = 22;  // below the face
-    enum class Grip { None, Node, Bulge, Floor, Boundary, Caution, Layer };
+    enum class Grip { None, Node, Bulge, Floor, Boundary, Caution, Layer, Flaw, Hole };
     struct Hit {
         Grip grip = Grip::None;
         Side side = Side::Outside;
@@ -111,6 +115,7 @@ private:
     void drawLeaders(QPainter& painter) const;
     void drawOutlineHandles(QPainter& painter) const;
     void drawStations(QPainter& painter) const;
+    void drawMarks(QPainter& painter) const;
     void drawSelection(QPainter& painter) const;
     void drawCautions(QPainter& painter) const;
     void drawReadout(QPainter& painter) const;

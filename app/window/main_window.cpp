@@ -10,7 +10,9 @@
 #include "app/stages/build/paint_panel.h"
 #include "app/stages/cut/cut_stage.h"
 #include "app/stages/glue/glue_book_dialog.h"
+#include "app/stages/finish/finish_stage.h"
 #include "app/stages/glue/glue_stage.h"
+#include "app/stages/log/log_stage.h"
 #include "app/stages/page_switch.h"
 #include "app/stages/shape/shape_stage.h"
 #include "app/stages/turn/turn_stage.h"
@@ -234,7 +236,9 @@ QWidget* MainWindow::makeBody()
     connect(glue, &GlueStage::calendarWanted, this, &MainWindow::exportCalendar);
     connect(glue, &GlueStage::glueBookWanted, this, [this] { GlueBookDialog(doc_, this).exec(); });
     connect(glue, &GlueStage::shopWanted, this, &MainWindow::editShop);
-    stages_ = {shape, build, cutting, glue, new TurnStage(doc_)};
+    auto* log = new LogStage(doc_);
+    connect(log, &LogStage::exportWanted, this, &MainWindow::exportLog);
+    stages_ = {shape, build, cutting, glue, new TurnStage(doc_), new FinishStage(doc_), log};
     for (Stage* stage : stages_) {
         lanes_->addWidget(stage);
         panels_->addWidget(stage->panel());

@@ -24,6 +24,7 @@ namespace vl::app {
 
 class Bed;
 class CautionPanel;
+class Devices;
 class ShapeStage;
 class SolidView;
 class Stage;
@@ -78,6 +79,10 @@ public:
     void takeDrawing(ShapeStage& shape);
     void takePicture();
     void exportRack();
+    void exportLog();
+    /// The plan at the machine, a card at a time: its steps, or one of its lists.
+    void openBench(const QString& walk);
+    void openDevices();
     void exportCalendar();
     void setDark(bool dark);
     /// Brings back what an earlier session left unsaved, if the turner wants it.
@@ -139,6 +144,7 @@ private:
     Shop ownShop_;
     std::string onDisk_;       ///< the piece's file as it was read or written last
     bool sampleShop_ = false;  ///< a sample is open, in the samples' workshop
+    Devices* devices_ = nullptr;
     Drafts* drafts_ = nullptr;
     QStackedWidget *pages_ = nullptr, *lanes_ = nullptr, *panels_ = nullptr;
     StartPage* start_ = nullptr;

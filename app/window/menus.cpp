@@ -1,4 +1,6 @@
 // The menu bar: every action of the program stands in it, with its key.
+#include "app/bench/bench_window.h"
+#include "app/bench/devices.h"
 #include "app/lanes/layer_edits.h"
 #include "app/solid/solid_view.h"
 #include "app/stages/glue/glue_book_dialog.h"
@@ -28,6 +30,7 @@ QMenuBar* MainWindow::makeMenus()
     shop->addAction(tr("The shop …"), Qt::Key_F3, this, &MainWindow::editShop);
     shop->addAction(tr("Lathes, chucks and tools …"), this, &MainWindow::editMachines);
     shop->addAction(tr("Glue book …"), this, [this] { GlueBookDialog(doc_, this).exec(); });
+    shop->addAction(tr("Devices …"), this, &MainWindow::openDevices);
     QAction* keep = shop->addAction(tr("Keep the museum's workshop as mine"), this, &MainWindow::keepLentShop);
     connect(shop, &QMenu::aboutToShow, this, [this, keep] { keep->setEnabled(sampleShop_); });
     shop->addSeparator();
@@ -71,10 +74,37 @@ void MainWindow::makePieceMenu(QMenu* menu)
     printMenu_->addAction(tr("Look at it, choose pages …"), QKeySequence::Print, this, &MainWindow::previewPacket);
     printMenu_->addAction(tr("PDF …"), this, [this] { printPacket(wholePacket()); });
     printMenu_->addAction(tr("To a printer …"), this, [this] { sendToPrinter(wholePacket()); });
+    QMenu* bench = menu->addMenu(tr("At the bench"));
+    bench->addAction(tr("Step by step …"), Qt::Key_F5, this, [this] { openBench({}); });
+    connect(bench, &QMenu::aboutToShow, this, [this, bench] {
+        // The lists that this piece has.
+        for (QAction* old : bench->actions().mid(1)) bench->removeAction(old);
+        for (const Walk& w : walksOf(doc_.piece(), doc_.plan()))
+            bench->addAction(localized(w.name) + QStringLiteral(" …"), this,
+                             [this, id = QString::fromLatin1(w.id)] { openBench(id); });
+    });
     menu->addSeparator();
     menu->addAction(tr("Name and notes …"), Qt::Key_F2, this, &MainWindow::editName);
     menu->addSeparator();
     menu->addAction(tr("Quit"), QKeySequence::Quit, this, &QWidget::close);
+}
+
+void MainWindow::openBench(const QString& walk)
+{
+    auto* bench = new BenchWindow(doc_, walk, this);
+    bench->showFullScreen();
+}
+
+void MainWindow::openDevices()
+{
+    if (!devices_) {
+        devices_ = new Devices(this);
+        connect(devices_, &Devices::trouble, this,
+                [this](const QString& why) { say(tr("A device said what is not understood: %1").arg(why)); });
+    }
+    auto* dialog = new DevicesDialog(*devices_, this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->show();
 }
 
 void MainWindow::makeEditMenu(QMenu* menu)
@@ -110,8 +140,8 @@ void MainWindow::makeEditMenu(QMenu* menu)
 void MainWindow::makeViewMenu(QMenu* menu)
 {
     // The stages are not there yet: they are asked for by their place.
-    const QString names[] = {tr("Shape"), tr("Build"), tr("Cut"), tr("Glue"), tr("Turn")};
-    for (int i = 0; i < 5; ++i)
+    const QString names[] = {tr("Shape"), tr("Build"), tr("Cut"), tr("Glue"), tr("Turn"), tr("Finish"), tr("Log")};
+    for (int i = 0; i < 7; ++i)
         menu->addAction(names[i], QKeySequence(QStringLiteral("Ctrl+%1").arg(i + 1)), this,
                         [this, i] { goTo(stages_[i]->name()); });
     menu->addSeparator();

@@ -113,6 +113,8 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
         {tr("3 · Cut"), tr("angles, edges, strips for the saw")},
         {tr("4 · Glue"), tr("an order that works, and why")},
         {tr("5 · Turn"), tr("stations, wall, speed")},
+        {tr("6 · Finish"), tr("grits and coats, with their waits")},
+        {tr("7 · Log"), tr("what was made, how long it took")},
         {tr("Print packet"), tr("all of it on paper, the template full size")}};
     QString html;
     for (const auto& [name, what] : steps)
@@ -175,6 +177,11 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
                                                        {"gull-dish", tr("wings and a bark rim")},
                                                        {"keel-stand", tr("a board arched below")},
                                                        {"buoy-bowl", tr("three legs, a grid")},
+                                                       {"signal-lantern", tr("turned inside out")},
+                                                       {"rolling-float", tr("split, one half turned on")},
+                                                       {"tide-clock", tr("twelve brass markers let in")},
+                                                       {"ballast-bowl", tr("a crack, filled")},
+                                                       {"lamp-shade", tr("leaves sawn through its wall")},
                                                        {"plumb-bob", tr("a golden ellipse")},
                                                        {"boathook-grip", tr("a billet of equal boards")},
                                                        {"spyglass-barrel", tr("a wrap round a post")},

@@ -11,6 +11,7 @@
 #include "io/export.h"
 #include "io/files.h"
 #include "io/rack_csv.h"
+#include "io/records_csv.h"
 #include "io/shop_json.h"
 #include "report/packet.h"
 
@@ -391,6 +392,16 @@ void MainWindow::exportRack()
     if (path.isEmpty()) return;
     tryTo([&] {
         io::writeFile(path.toStdString(), io::writeRackCsv(doc_.shop().rack));
+        sayWritten(path);
+    });
+}
+
+void MainWindow::exportLog()
+{
+    const QString path = ask_.save(this, tr("Write the log"), "log.csv", tr("Tables (*.csv)"));
+    if (path.isEmpty()) return;
+    tryTo([&] {
+        io::writeFile(path.toStdString(), io::writeRecordsCsv(doc_.shop().log));
         sayWritten(path);
     });
 }

@@ -3,8 +3,8 @@
 #include "core/blank/alike.h"
 #include "core/blank/axis_set_ups.h"
 #include "core/blank/end_rings.h"
-#include "core/blank/inside_out.h"
 #include "core/blank/insets.h"
+#include "core/blank/inside_out.h"
 #include "core/blank/lid_sides.h"
 #include "core/blank/sawn_cuts.h"
 #include "core/blank/stack_recipe.h"
@@ -62,7 +62,8 @@ const Cell* BuiltLayer::cellAt(double z, double r, double angleDeg) const
 
 int BuiltLayer::segmentAt(double z, double r, double angleDeg) const
 {
-    if (radial() && !gaps && insets.empty() && cells.size() == static_cast<size_t>(sectors)) return static_cast<int>(sectorAt(angleDeg));
+    if (radial() && !gaps && insets.empty() && cells.size() == static_cast<size_t>(sectors))
+        return static_cast<int>(sectorAt(angleDeg));
     const Cell* cell = cellAt(z, r, angleDeg);
     return cell ? cell->segment : -1;
 }
@@ -234,8 +235,7 @@ Sides sidesOf(const Piece& piece)
     sides.holes = drilledHoles(piece, sides);
     for (const DrilledHole& hole : sides.holes)
         if (!hole.solid.profile.empty())
-            (piece.holes[hole.hole].filled ? sides.filled : sides.cuts)
-                .push_back({drillStep(piece, hole), hole.solid});
+            (piece.holes[hole.hole].filled ? sides.filled : sides.cuts).push_back({drillStep(piece, hole), hole.solid});
     std::ranges::move(insideOutCuts(piece, sides.outside), std::back_inserter(sides.cuts));
     std::ranges::move(workedCuts(piece, sides), std::back_inserter(sides.cuts));
     return sides;

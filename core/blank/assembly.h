@@ -83,21 +83,21 @@ struct BuiltLayer {
     double phaseDeg = 0;                ///< where segment 0 is centred, from 12 o'clock
     std::vector<const Species*> woods;  ///< of each segment in turn; of a disc one
     std::vector<Lattice> lattices;      ///< from below up: all its cells in rows and strips; or none
-    std::vector<Inset> insets{};        ///< what is let into it: a later one before an earlier one, all before the cells
-    std::vector<Cell> cells;            ///< where `sectors` is set, those of segment 0 first
-    bool segmented = false;             ///< a ring of mitred segments, with the figures of RegularRing
-    int sectors = 0;                    ///< equal shares of the circle with equally many cells each, or 0
-    bool gaps = false;                  ///< air between its segments
-    Polyline outerHold;                 ///< the largest circle that the blank holds, along the layer
-    Polyline innerHold;                 ///< the smallest circle outside its bore; empty where it is solid
-    double corner = 0;                  ///< mm, its farthest corner from the axis
-    double volume = 0;                  ///< mm³ of the glued layer
-    double density = 0;                 ///< kg/m³, mean of the wood that turning leaves
-    double fill = 1;                    ///< share of the turned wall that is wood
-    Tenon tenon;                        ///< of a spindle
-    std::vector<Scribed> scribed;       ///< of rings from one board, the outermost first
-    Evened evened;                      ///< what is in its stock and its losses for the sake of fewer set-ups
-    std::vector<Setting> settings;      ///< what this construction has to set and to know
+    std::vector<Inset> insets{};    ///< what is let into it: a later one before an earlier one, all before the cells
+    std::vector<Cell> cells;        ///< where `sectors` is set, those of segment 0 first
+    bool segmented = false;         ///< a ring of mitred segments, with the figures of RegularRing
+    int sectors = 0;                ///< equal shares of the circle with equally many cells each, or 0
+    bool gaps = false;              ///< air between its segments
+    Polyline outerHold;             ///< the largest circle that the blank holds, along the layer
+    Polyline innerHold;             ///< the smallest circle outside its bore; empty where it is solid
+    double corner = 0;              ///< mm, its farthest corner from the axis
+    double volume = 0;              ///< mm³ of the glued layer
+    double density = 0;             ///< kg/m³, mean of the wood that turning leaves
+    double fill = 1;                ///< share of the turned wall that is wood
+    Tenon tenon;                    ///< of a spindle
+    std::vector<Scribed> scribed;   ///< of rings from one board, the outermost first
+    Evened evened;                  ///< what is in its stock and its losses for the sake of fewer set-ups
+    std::vector<Setting> settings;  ///< what this construction has to set and to know
     std::vector<Concern> concerns;
 
     double stockOuterRadius() const;  ///< the largest circle the whole layer holds, mm

@@ -3,6 +3,7 @@
 #include "core/blank/air_sweep.h"
 #include "core/blank/shared_steps.h"
 #include "core/blank/turn_recipe.h"
+#include "core/finish/finish_recipe.h"
 #include "core/lathe/mount.h"
 #include "core/words/turn.h"
 
@@ -63,7 +64,7 @@ public:
         sand("sand", words::sand);
         now_ = onceSanded(piece_, sides_, bench_, now_);
         mountLast();
-        finished(piece_, shop_, bench_, onceFree(piece_, sides_, bench_, now_, foot_.by != Hold::Recess));
+        finished(piece_, shop_, sides_, bench_, onceFree(piece_, sides_, bench_, now_, foot_.by != Hold::Recess));
     }
 
 private:
@@ -120,13 +121,14 @@ private:
     }
     void sand(const char* id, const Pattern& title)
     {
-        step(Action::Sand, id, (std::string(id) + "ed").c_str(),
-             {.title = says(title),
-              .why = says(words::throughGrits),
-              // Corners that turn are not seen: no finger comes near them.
-              .how = says(edged_ ? words::blockNotFingers : words::restOff),
-              .minutes = 20,
-              .uses = {"lathe"}});
+        Doing d{.title = says(title),
+                .why = says(words::throughGrits),
+                // Corners that turn are not seen: no finger comes near them.
+                .how = says(edged_ ? words::blockNotFingers : words::restOff),
+                .minutes = 20,
+                .uses = {"lathe"}};
+        sayGrits(piece_, sides_, d.settings, d.how);
+        step(Action::Sand, id, (std::string(id) + "ed").c_str(), std::move(d));
     }
     void sharpen(const char* what)
     {

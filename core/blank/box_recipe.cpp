@@ -4,6 +4,7 @@
 #include "core/blank/lid_sides.h"
 #include "core/blank/shared_steps.h"
 #include "core/blank/turn_recipe.h"
+#include "core/finish/finish_recipe.h"
 #include "core/words/box.h"
 #include "core/words/build.h"
 #include "core/words/turn.h"
@@ -177,12 +178,13 @@ private:
                            .uses = {"lathe"}});
         box = turnAxes(piece_, sides_, true, bench_, box);
         box = beforeSanding(piece_, sides_, bench_, box);
-        box = bench_.step(Action::Sand, "sand", {box}, "sanded",
-                          {.title = says(words::sand),
-                           .why = says(words::throughGrits),
-                           .how = says(words::restOff),
-                           .minutes = 20,
-                           .uses = {"lathe"}});
+        Doing sand{.title = says(words::sand),
+                   .why = says(words::throughGrits),
+                   .how = says(words::restOff),
+                   .minutes = 20,
+                   .uses = {"lathe"}};
+        sayGrits(piece_, sides_, sand.settings, sand.how);
+        box = bench_.step(Action::Sand, "sand", {box}, "sanded", std::move(sand));
         return onceSanded(piece_, sides_, bench_, box);
     }
 
@@ -222,7 +224,7 @@ private:
                            .how = says(words::footALittleHollow),
                            .minutes = 10,
                            .uses = {"lathe"}});
-        finished(piece_, shop_, bench_, onceFree(piece_, sides_, bench_, box, true));
+        finished(piece_, shop_, sides_, bench_, onceFree(piece_, sides_, bench_, box, true));
     }
 
     const Piece& piece_;

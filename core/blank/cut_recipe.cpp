@@ -134,7 +134,9 @@ Thing drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& all,
     const Pattern &why = h.early                ? words::whileItIsBlank
                          : h.into == Hole::Foot ? words::footFreeNow
                                                 : words::beforeSanding,
-                  &how = h.early && side ? words::inTheBlank : side ? words::inTheSide : words::inAFace;
+                  &how = h.early && side ? words::inTheBlank
+                         : side          ? words::inTheSide
+                                         : words::inAFace;
     Doing d{.title = all.size() == 1 ? says(words::drillHole, nameOf(piece, h), wide)
                                      : says(words::drillHoles, nameOf(piece, h), static_cast<int>(all.size()), wide),
             .why = says(why),
@@ -157,8 +159,7 @@ Thing drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& all,
     sayDepth(h, *all.front(), d);
     if (h.taper > 0 && h.wide <= 0) {
         also(words::reamedBy, angleAt("drill", "reamer's half angle", h.taper));
-        also(words::pegThatFits,
-             lengthAt("", "peg's Ø at the surface", all.front()->mouth, "Ø + 2 · depth · tan", 2));
+        also(words::pegThatFits, lengthAt("", "peg's Ø at the surface", all.front()->mouth, "Ø + 2 · depth · tan", 2));
     }
     if (h.ease > 0) also(words::easedBy, lengthAt("", "edge's radius", h.ease));
     sayMarks(h, all, d);

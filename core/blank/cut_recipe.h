@@ -14,8 +14,8 @@ Thing sawTurned(const Piece& piece, Bench& bench, const Thing& turned);
 /// Holes that are alike, in one step.
 Thing drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& alike, Bench& bench, const Thing& before);
 
-/// Holes, and what fills them: into the side and the rim's face while the piece is held by its foot, or into the foot's face (`foot`) once
-/// that is free.
+/// Holes, and what fills them: into the side and the rim's face while the piece is held by its foot, or into the foot's
+/// face (`foot`) once that is free.
 Thing drillHoles(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned, bool foot);
 
 }  // namespace vl

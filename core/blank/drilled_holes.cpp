@@ -122,7 +122,7 @@ std::vector<DrilledHole> drilledHoles(const Piece& piece, const Sides& sides)
                 const double slant = std::max(h.diameter, h.wide) / 2 * std::tan(std::min(d.slopeDeg, 75.0) * degrees);
                 d.full = ends == Hole::Depth  ? h.depth
                          : ends == Hole::Wall ? out - in + slant + beyond
-                                                : wood.back().high - in + slant + beyond;
+                                              : wood.back().high - in + slant + beyond;
                 d.under = d.through ? 0 : out - in - d.full - d.tip;
                 d.mouth = std::max(h.wide, h.diameter) + (h.wide > 0 ? 0 : 2 * d.full * std::tan(h.taper * degrees));
                 d.solid.profile = profileOf(h, slant + before, d.full, d.tip);

@@ -29,8 +29,8 @@ std::vector<DrilledHole> drilledHoles(const Piece& piece, const Sides& sides);
 /// The marks of holes alike: on a plate, or by angle.
 std::vector<IndexMark> marksOf(const Hole& hole);
 
-/// How far two holes run into one another, by their full diameters, mm; 0 or less where they do not (the distance of two
-/// stretches of lines, solid geometry).
+/// How far two holes run into one another, by their full diameters, mm; 0 or less where they do not (the distance of
+/// two stretches of lines, solid geometry).
 double runsInto(const Piece& piece, const DrilledHole& a, const DrilledHole& b);
 
 /// What a hole is called, and the step that drills it and those like it.

@@ -16,7 +16,10 @@ namespace {
 
 constexpr double overnight = 720, sealerDries = 15, caSets = 15;  // minutes; common practice
 
-double minutesToSet(Inlay::School school, int fillings) { return school == Inlay::Thin ? overnight : caSets * fillings; }
+double minutesToSet(Inlay::School school, int fillings)
+{
+    return school == Inlay::Thin ? overnight : caSets * fillings;
+}
 
 Setting grams(const char* name, double g, const char* formula)
 {

@@ -7,12 +7,12 @@ namespace vl {
 /// A groove as it lies on the piece, or an opened crack. Lengths mm.
 struct InlayPlace {
     bool meetsWood = false;
-    double z0 = 0, z1 = 0;        ///< stations between which it lies
-    double low = 0, high = 0;     ///< radii; `high` is the surface
-    double volume = 0;            ///< mm³ to fill, the pieces taken out of it
-    double gap = 0;               ///< chord between neighbouring pieces; below 0 they do not fit
-    double pieceLength = 0;       ///< that a piece is cut to: depth and what it stands proud
-    double left = 0;              ///< wood below its bottom, or beside it to the next surface
+    double z0 = 0, z1 = 0;     ///< stations between which it lies
+    double low = 0, high = 0;  ///< radii; `high` is the surface
+    double volume = 0;         ///< mm³ to fill, the pieces taken out of it
+    double gap = 0;            ///< chord between neighbouring pieces; below 0 they do not fit
+    double pieceLength = 0;    ///< that a piece is cut to: depth and what it stands proud
+    double left = 0;           ///< wood below its bottom, or beside it to the next surface
 };
 InlayPlace placeOf(const Inlay& inlay, const Sides& sides);
 

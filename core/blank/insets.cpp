@@ -99,8 +99,8 @@ void grooves(const Piece& whole, const Sides& sides, std::vector<Inset>& out)
         } else
             out.push_back(ringInset(filler(f, p), fillStep(f), p.z0, p.z1 + f.width));
         for (const SetPiece& at : piecesOf(f, p)) {
-            const Eigen::Vector3d middle = f.kind == Inlay::Rim ? pointAt(p.z0, at.radius, at.angleDeg)
-                                                                : pointAt(at.z, p.low, at.angleDeg);
+            const Eigen::Vector3d middle =
+                f.kind == Inlay::Rim ? pointAt(p.z0, at.radius, at.angleDeg) : pointAt(at.z, p.low, at.angleDeg);
             out.push_back(inset(piece(f, p, at), fillStep(f), middle, middle, f.depth + 2 * f.width + 2 * f.piece));
         }
     }
@@ -119,9 +119,8 @@ Inset cellInset(const GridOf& g, const Decor& d, const GridCell& at, const Speci
 {
     constexpr double deep = 0.8;  // mm
     const GridRing& ring = g.rings[static_cast<size_t>(at.ring)];
-    const double first = g.angleOf(d, at.spoke), next = g.angleOf(d, at.spoke + 1),
-                 from = std::min(first, next), wide = std::fmod(std::max(first, next) - from + 360, 360),
-                 cosine = std::cos(wide / 2 * degrees);
+    const double first = g.angleOf(d, at.spoke), next = g.angleOf(d, at.spoke + 1), from = std::min(first, next),
+                 wide = std::fmod(std::max(first, next) - from + 360, 360), cosine = std::cos(wide / 2 * degrees);
     const auto [r0, r1] = std::minmax(ring.r0, ring.r1);
     const auto [z0, z1] = std::minmax(ring.z0, ring.z1);
     const Eigen::Vector3d out = outwards(from + wide / 2);

@@ -35,8 +35,7 @@ Polyline firstTurning(const InsideOutForm& f, double length)
 /// The outer faces of a part whose middle lies towards `mid`.
 std::vector<HalfSpace> outerFaces(int parts, double side, double mid)
 {
-    if (parts == 2)
-        return {{outwards(mid), side, false}, {onwards(mid), side, false}, {-onwards(mid), side, false}};
+    if (parts == 2) return {{outwards(mid), side, false}, {onwards(mid), side, false}, {-onwards(mid), side, false}};
     const double half = 180.0 / parts, off = side * std::sin(2 * pi / parts);
     return {{onwards(mid - half), off, false}, {-onwards(mid + half), off, false}};
 }
@@ -56,10 +55,9 @@ struct Held {
 };
 const Held& heldWith(InsideOutForm::Hold hold)
 {
-    static const std::array<Held, 4> all{Held{words::paperBetween, words::splitPaper},
-                                         Held{words::tapeBetweenParts, words::peelTape},
-                                         Held{words::hotMeltEnds, words::alcoholFrees},
-                                         Held{words::screwsInWaste, words::screwsOut}};
+    static const std::array<Held, 4> all{
+        Held{words::paperBetween, words::splitPaper}, Held{words::tapeBetweenParts, words::peelTape},
+        Held{words::hotMeltEnds, words::alcoholFrees}, Held{words::screwsInWaste, words::screwsOut}};
     return all[static_cast<size_t>(hold)];
 }
 
@@ -71,8 +69,8 @@ Setting lathe(const char* name, double mm, const char* formula = "chosen")
 Thing cutAndMark(Bench& bench, const Things& parts, int n, double side)
 {
     const Ripped one = ripped(n, side);
-    const Setting thick{"thicknesser", "part's thickness", one.thickness, Unit::Length, "side · sin 2π/n",
-                        "plane geometry"},
+    const Setting thick{"thicknesser", "part's thickness", one.thickness,
+                        Unit::Length,  "side · sin 2π/n",  "plane geometry"},
         wide{"saw", "part's width on its face", one.width, Unit::Length, "from the outline", "plane geometry"},
         tilt{"saw", "blade tilt", one.tilt, Unit::Angle, "|90° − 360°/n|", "plane geometry", 1};
     Doing d{.title = says(words::cutParts, n, bench.name()),
@@ -116,18 +114,15 @@ Thing assembleFirst(Bench& bench, const Thing& numbered, const InsideOutForm& fo
 
 Thing turnFirst(Bench& bench, const Thing& assembled, const InsideOutForm& form, double sweep, double minutes)
 {
-    Thing now = bench.step(Action::Mount, "mount-first", {assembled}, "first-mounted",
-                           {.title = says(words::mountFirstAxis, bench.name()),
-                            .why = says(words::jointsAreCentre),
-                            .how = says(words::cupOnJoint),
-                            .minutes = 6,
-                            .uses = {"lathe"},
-                            .held = {.set = true,
-                                     .by = Hold::Centres,
-                                     .diameter = 20,
-                                     .depth = 3,
-                                     .tailstock = true,
-                                     .alongGrain = true}});
+    Thing now = bench.step(
+        Action::Mount, "mount-first", {assembled}, "first-mounted",
+        {.title = says(words::mountFirstAxis, bench.name()),
+         .why = says(words::jointsAreCentre),
+         .how = says(words::cupOnJoint),
+         .minutes = 6,
+         .uses = {"lathe"},
+         .held = {
+             .set = true, .by = Hold::Centres, .diameter = 20, .depth = 3, .tailstock = true, .alongGrain = true}});
     const Setting from = lathe("first turning from", form.from), to = lathe("first turning to", form.to),
                   ends = lathe("Ø at both ends", 2 * form.ends), middle = lathe("Ø in the middle", 2 * form.radius),
                   reach = lathe("corners sweep", sweep, "the parts' diagonal");

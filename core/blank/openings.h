@@ -8,13 +8,13 @@ namespace vl {
 
 /// One opening of a row round a wall, as it is drawn on the unrolled skin and as it lies on the surface. Lengths mm.
 struct Opening {
-    Polyline flat;          ///< on the skin: along it from the opening's middle, and round it; anticlockwise
-    Polyline laid;          ///< the same as stations and distances from its middle plane
-    double length = 0;      ///< along the skin, between its two ends
-    double drill = 0;       ///< Ø of the holes at its ends
-    double narrowest = 0;   ///< wood between two neighbours, round the skin
+    Polyline flat;           ///< on the skin: along it from the opening's middle, and round it; anticlockwise
+    Polyline laid;           ///< the same as stations and distances from its middle plane
+    double length = 0;       ///< along the skin, between its two ends
+    double drill = 0;        ///< Ø of the holes at its ends
+    double narrowest = 0;    ///< wood between two neighbours, round the skin
     double narrowestAt = 0;  ///< station of that
-    double deepest = 0;     ///< from the rim down to its lower end: what the saw's frame must span
+    double deepest = 0;      ///< from the rim down to its lower end: what the saw's frame must span
 };
 /// Empty where the wall is not there at both its ends. A length along the skin is the outline's own; a distance w round
 /// it from the middle lies r · sin(w/r) beside the middle plane (plane geometry of the circle).

@@ -4,9 +4,9 @@
 #include "core/blank/inlay_recipe.h"
 #include "core/blank/split_recipe.h"
 #include "core/blank/worked_recipe.h"
+#include "core/finish/finish_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/words/inlay.h"
-#include "core/words/turn.h"
 
 #include <algorithm>
 
@@ -61,14 +61,9 @@ Thing onceFree(const Piece& piece, const Sides& sides, Bench& bench, const Thing
 
 std::string beforeFitting(const Piece& piece) { return piece.bought.empty() ? "piece" : "finished-piece"; }
 
-Thing finished(const Piece& piece, const Shop& shop, Bench& bench, const Thing& bare)
+Thing finished(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& bare)
 {
-    const Thing done = bench.step(Action::Finish, "finish", {bare}, beforeFitting(piece),
-                                  {.title = says(words::putOnFinish),
-                                   .why = says(words::samePace),
-                                   .how = says(words::oilyRags),
-                                   .minutes = 20,
-                                   .waitMinutes = shop.finishMinutes});
+    const Thing done = putOnFinish(piece, shop, sides, bench, bare, beforeFitting(piece));
     return fitBought(piece, bench, done);
 }
 

@@ -41,7 +41,7 @@ void sayTemplate(const Piece& piece, std::vector<Setting>& settings, Text& how)
         how.also(says(words::straightTemplate, size));
 }
 
-void sayGrits(const Piece& piece, Text& how)
+void sayLightly(const Piece& piece, Text& how)
 {
     if (piece.split.on) how.also(says(words::sandLightly));
 }
@@ -49,7 +49,8 @@ void sayGrits(const Piece& piece, Text& how)
 Thing halved(const Piece& piece, Bench& bench, const Thing& blank)
 {
     if (!piece.split.on) return blank;
-    const Setting direction = angleAt("saw", "plane towards", 0), waste = lengthAt("", "waste at each end", piece.split.waste);
+    const Setting direction = angleAt("saw", "plane towards", 0),
+                  waste = lengthAt("", "waste at each end", piece.split.waste);
     const Thing two = bench.step(Action::Cut, "halve", {blank}, "halves",
                                  {.title = says(words::halveBlank),
                                   .why = says(words::planeOfSplit),
@@ -84,14 +85,15 @@ Thing turnedOn(const Piece& piece, const Sides& sides, Bench& bench, const Thing
                       .how = says(words::turnOnWay),
                       .minutes = 12});
     const Setting on = angleAt("", "one half turned on by", 360.0 / piece.split.fold, "360° / fold");
-    now = bench.glue(turnOnStep, {now}, "turned-on",
-                     {.title = says(words::rotateHalf, on),
-                      .why = says(words::alikeUnderTurn),
-                      .how = says(words::bandsRound),
-                      .joint = {.faces = JointFaces::LongGrain, .area = splitArea(sides), .joints = 1, .woods = woodsOfBlank(piece)},
-                      .settings = {on},
-                      .minutes = 12,
-                      .uses = {"clamp"}});
+    now = bench.glue(
+        turnOnStep, {now}, "turned-on",
+        {.title = says(words::rotateHalf, on),
+         .why = says(words::alikeUnderTurn),
+         .how = says(words::bandsRound),
+         .joint = {.faces = JointFaces::LongGrain, .area = splitArea(sides), .joints = 1, .woods = woodsOfBlank(piece)},
+         .settings = {on},
+         .minutes = 12,
+         .uses = {"clamp"}});
     return bench.step(Action::Sand, "level-joint", {now}, "joint-level",
                       {.title = says(words::levelJoint),
                        .why = says(words::fingerFeels),

@@ -13,7 +13,7 @@ Thing turnedOn(const Piece& piece, const Sides& sides, Bench& bench, const Thing
 
 /// How its outline is turned and sanded, so that it still meets itself.
 void sayTemplate(const Piece& piece, std::vector<Setting>& settings, Text& how);
-void sayGrits(const Piece& piece, Text& how);
+void sayLightly(const Piece& piece, Text& how);
 
 /// The steps after which it lies in halves, and is whole again.
 inline constexpr const char *openStep = "open-split", *turnOnStep = "turn-on";

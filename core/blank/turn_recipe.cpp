@@ -6,6 +6,7 @@
 #include "core/blank/nest.h"
 #include "core/blank/shared_steps.h"
 #include "core/blank/split_recipe.h"
+#include "core/finish/finish_recipe.h"
 #include "core/words/build.h"
 #include "core/words/turn.h"
 
@@ -46,23 +47,18 @@ public:
                    .how = says(words::restOff),
                    .minutes = 30,
                    .uses = {"lathe"}};
-        sayGrits(piece_, sand.how);
+        sayGrits(piece_, sides_, sand.settings, sand.how);
+        sayLightly(piece_, sand.how);
         next(Action::Sand, "sand", "sanded", std::move(sand));
         now_ = onceSanded(piece_, sides_, whole_, now_);
         if (piece_.nest.on) {
             nest();
-            finished(piece_, shop_, whole_, now_);
+            finished(piece_, shop_, sides_, whole_, now_);
             return;
         }
         const bool later = hasMoreOnceFree(piece_);
         // What is drilled or sawn once the piece is free is finished after that.
-        if (!later)
-            next(Action::Finish, "finish", "finished",
-                 {.title = says(words::putOnFinish),
-                  .why = says(words::samePace),
-                  .how = says(words::oilyRags),
-                  .minutes = 20,
-                  .waitMinutes = shop_.finishMinutes});
+        if (!later) now_ = putOnFinish(piece_, shop_, sides_, whole_, now_, "finished");
         const bool ends = how_ == Turning::BetweenCentres;
         const BlockHold& hold = blockHold(piece_.choices.holding);
         next(Action::PartOff, "part-off", later ? "parted" : beforeFitting(piece_).c_str(),
@@ -74,7 +70,7 @@ public:
               .minutes = 15,
               .uses = {"lathe"}});
         if (later)
-            finished(piece_, shop_, whole_, onceFree(piece_, sides_, whole_, now_, false));
+            finished(piece_, shop_, sides_, whole_, onceFree(piece_, sides_, whole_, now_, false));
         else
             fitBought(piece_, whole_, now_);
     }

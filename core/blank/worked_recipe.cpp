@@ -92,7 +92,8 @@ Thing workByIndex(const Piece& piece, const Sides& sides, Bench& bench, const Th
         const Setting at = lengthAt("", "where it is deepest, station", cut->at, "measured on the drawing"),
                       wide = lengthAt("", "wide there", cut->widest, "circles that cross");
         if (w.kind == Worked::Flutes) {
-            const Setting cutter = lengthAt("router", "cutter, Ø", w.cutter), deep = lengthAt("router", "deep", w.depth),
+            const Setting cutter = lengthAt("router", "cutter, Ø", w.cutter),
+                          deep = lengthAt("router", "deep", w.depth),
                           most = lengthAt("", "deepest", cut->deepest, "surface − straight bottom");
             d.settings = {cutter, deep, from, to, most, at, wide};
             d.how = says(words::fluteWay, cutter, deep, from, to).also(says(words::deepestAt, most, at, wide));
@@ -192,9 +193,10 @@ Thing makeLegs(const Piece& piece, const Sides& sides, Bench& bench, const Thing
         if (piece.worked[i].kind == Worked::Legs) now = makeLegRing(piece, sides, bench, now, i);
     if (piece.lean.angle > 0) {
         const Setting lean = angleAt("wedge", "lean", piece.lean.angle),
-            off = lengthAt("", "taken off there", 2 * footRadiusOf(sides) * std::tan(piece.lean.angle * degrees),
-                         "foot's Ø · tan lean"),
-            towards = angleAt("index", "towards", std::fmod(piece.lean.direction + 720, 360));
+                      off = lengthAt("", "taken off there",
+                                     2 * footRadiusOf(sides) * std::tan(piece.lean.angle * degrees),
+                                     "foot's Ø · tan lean"),
+                      towards = angleAt("index", "towards", std::fmod(piece.lean.direction + 720, 360));
         now = bench.step(Action::Cut, leanStep, {now}, "leaning",
                          {.title = says(words::leanBase, lean),
                           .why = says(words::leanLast),

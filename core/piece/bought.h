@@ -12,7 +12,7 @@ struct Bought {
     std::string id;    ///< lasts
     std::string name;  ///< "hygrometer"; empty: by its kind
     Kind kind = Clock;
-    std::string hole;     ///< id of the hole that it goes into
+    std::string hole;      ///< id of the hole that it goes into
     double diameter = 36;  ///< of what goes in
     double length = 12;    ///< of what goes in
     double flange = 40;    ///< Ø of what stays outside; 0: nothing does
@@ -24,8 +24,9 @@ struct Bought {
 };
 inline std::span<const Choice> choices(Bought::Kind)
 {
-    static constexpr std::array all{Choice{"mesh", "mesh"},     Choice{"tube", "a tube"},   Choice{"hanger", "a hanger"},
-                                    Choice{"cork", "a cork"},   Choice{"clock", "a clock"}, Choice{"pen works", "pen works"},
+    static constexpr std::array all{Choice{"mesh", "mesh"},         Choice{"tube", "a tube"},
+                                    Choice{"hanger", "a hanger"},   Choice{"cork", "a cork"},
+                                    Choice{"clock", "a clock"},     Choice{"pen works", "pen works"},
                                     Choice{"other", "another part"}};
     return all;
 }

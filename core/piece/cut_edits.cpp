@@ -217,8 +217,8 @@ Piece addBought(Piece piece, Bought::Kind kind)
         Hole::Into into;
     };
     // Our own samples: the part itself is measured.
-    static constexpr std::array usual{Usual{40, 1, 0, Hole::Rim},  Usual{10, 50, 0, Hole::Rim},
-                                      Usual{2, 8, 8, Hole::Rim},   Usual{20, 15, 0, Hole::Foot},
+    static constexpr std::array usual{Usual{40, 1, 0, Hole::Rim},   Usual{10, 50, 0, Hole::Rim},
+                                      Usual{2, 8, 8, Hole::Rim},    Usual{20, 15, 0, Hole::Foot},
                                       Usual{36, 12, 40, Hole::Rim}, Usual{8, 20, 12, Hole::Rim},
                                       Usual{20, 10, 24, Hole::Rim}};
     const Usual& u = usual[static_cast<size_t>(kind)];
@@ -254,9 +254,9 @@ Piece setSplit(Piece piece, const Split& split)
     piece.forms.clear();
     piece.outside = splitOutline(split);
     piece.hollow.rule = WallRule::Solid;
-    const bool along = piece.layers.size() == 1 &&
-                       (piece.layers[0].is<BilletForm>() ||
-                        (piece.layers[0].is<BlockForm>() && piece.layers[0].as<BlockForm>()->alongAxis()));
+    const bool along =
+        piece.layers.size() == 1 && (piece.layers[0].is<BilletForm>() ||
+                                     (piece.layers[0].is<BlockForm>() && piece.layers[0].as<BlockForm>()->alongAxis()));
     if (!along) {
         Layer one;
         one.id = piece.layers.front().id;

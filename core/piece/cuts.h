@@ -28,7 +28,7 @@ struct Hole {
     bool early = false;              ///< drilled in the blank, before it is turned
     bool filled = false;             ///< with a rod or a plug that is cut flush
     std::string fill = "maple";
-    double fit = 0.1;                ///< that the rod is thinner than its hole, on the diameter
+    double fit = 0.1;  ///< that the rod is thinner than its hole, on the diameter
     int count = 1;
     int plate = 0;  ///< holes of the index plate; 0: laid out by angle
     int start = 0;  ///< hole of the first

@@ -6,28 +6,28 @@
 
 namespace vl {
 
-/// What is let into a turned surface and levelled with it: a groove with pieces set in it, a plain band, a crack that is
-/// opened and filled. Lengths mm, angles degrees.
+/// What is let into a turned surface and levelled with it: a groove with pieces set in it, a plain band, a crack that
+/// is opened and filled. Lengths mm, angles degrees.
 struct Inlay {
     std::string id;    ///< lasts
     std::string name;  ///< "markers"; empty: by its number
     enum Kind { Rim, Wall, Crack } kind = Rim;
-    double centre = 120;              ///< Ø of the groove's middle circle (Rim)
-    double at = 40;                   ///< station of the groove's middle, or of the crack's
-    double width = 10;                ///< of the groove, or across the opened crack
-    double depth = 6;                 ///< below the surface
-    double length = 40;               ///< of the crack, along the axis
-    double direction = 0;             ///< of the first piece, or of the crack, from 12 o'clock
+    double centre = 120;   ///< Ø of the groove's middle circle (Rim)
+    double at = 40;        ///< station of the groove's middle, or of the crack's
+    double width = 10;     ///< of the groove, or across the opened crack
+    double depth = 6;      ///< below the surface
+    double length = 40;    ///< of the crack, along the axis
+    double direction = 0;  ///< of the first piece, or of the crack, from 12 o'clock
     std::string filler = "stone-blue";
     enum Set { None, Rounds, Blocks } set = None;  ///< what stands in the groove
     enum Rows { One, Two, Zigzag } rows = One;
     int count = 12;
-    double piece = 8;                 ///< across a piece, or along the circle
-    std::string wood = "brass";       ///< of the pieces
-    double proud = 1;                 ///< that they stand out until they are cut back
+    double piece = 8;            ///< across a piece, or along the circle
+    std::string wood = "brass";  ///< of the pieces
+    double proud = 1;            ///< that they stand out until they are cut back
     enum School { Thin, Medium } school = Thin;
     int fillings = 3;
-    double loss = 4;                  ///< of the wall, in cutting back (Crack)
+    double loss = 4;  ///< of the wall, in cutting back (Crack)
     std::string extra;
 
     bool operator==(const Inlay&) const = default;
@@ -46,8 +46,7 @@ inline std::span<const Choice> choices(Inlay::Set)
 }
 inline std::span<const Choice> choices(Inlay::Rows)
 {
-    static constexpr std::array all{Choice{"one", "one row"}, Choice{"two", "two rows"},
-                                    Choice{"zigzag", "in zigzag"}};
+    static constexpr std::array all{Choice{"one", "one row"}, Choice{"two", "two rows"}, Choice{"zigzag", "in zigzag"}};
     return all;
 }
 inline std::span<const Choice> choices(Inlay::School)

@@ -325,10 +325,10 @@ struct InsideOutForm {
     static constexpr Choice kind{"inside out", "parts turned inside out"};
     enum Parts { Two, Three, Four, Six } parts = Four;
     enum Hold { Paper, Tape, HotMelt, Screws } hold = Paper;  ///< of the first assembly
-    double from = 30, to = 90;   ///< stations between which the first turning cuts, mm
-    double radius = 22;          ///< of the first turning in its middle, mm from the first axis
-    double ends = 34;            ///< of the first turning where it begins and ends, mm
-    double core = 0;             ///< mm, Ø of what is to stand inside; 0: nothing
+    double from = 30, to = 90;                                ///< stations between which the first turning cuts, mm
+    double radius = 22;  ///< of the first turning in its middle, mm from the first axis
+    double ends = 34;    ///< of the first turning where it begins and ends, mm
+    double core = 0;     ///< mm, Ø of what is to stand inside; 0: nothing
     std::string extra;
     int count() const { return std::array{2, 3, 4, 6}[static_cast<size_t>(parts)]; }
     bool operator==(const InsideOutForm&) const = default;

@@ -14,12 +14,12 @@ struct Logged {
     int number = 1;
     std::string piece;  ///< id of its document
     std::string name, woods, made, finish;
-    double finished = 0;       ///< minutes since 1970-01-01 00:00 of the shop's own clock
-    double planned = 0;        ///< minutes of work as planned
-    double worked = 0;         ///< as ticked
-    double wood = 0;           ///< litres, boards as bought
-    double weight = 0;         ///< kg
-    double cost = 0;           ///< of the wood, in the shop's currency
+    double finished = 0;                 ///< minutes since 1970-01-01 00:00 of the shop's own clock
+    double planned = 0;                  ///< minutes of work as planned
+    double worked = 0;                   ///< as ticked
+    double wood = 0;                     ///< litres, boards as bought
+    double weight = 0;                   ///< kg
+    double cost = 0;                     ///< of the wood, in the shop's currency
     std::string wrong, to, foot, notes;  ///< what went wrong; to whom; the words on its foot
     std::string extra;
 
@@ -41,7 +41,7 @@ template <class V, As<Logged> F> void fields(V& v, F& f)
     v.number("weight_kg", f.weight, {0, 10000, "kg"}, "Weight, kg");
     v.number("cost", f.cost, {0, 10000000, ""}, "Cost of the wood");
     v.text("wrong", f.wrong, 4000, "What went wrong");
-    v.text("to", f.to, 400, "To whom");
+    v.text("to_whom", f.to, 400, "To whom");
     v.text("foot", f.foot, 400, "Words on its foot");
     v.text("notes", f.notes, 4000, "Notes");
 }

@@ -1,9 +1,11 @@
 #pragma once
 
 #include "core/geometry/outline.h"
+#include "core/piece/as_built.h"
 #include "core/piece/bought.h"
 #include "core/piece/cuts.h"
 #include "core/piece/decor.h"
+#include "core/piece/finish.h"
 #include "core/piece/flaw.h"
 #include "core/piece/form_parts.h"
 #include "core/piece/inlay.h"
@@ -197,6 +199,8 @@ struct Choices {
     SideSchool sides = SideSchool::OneThenOther;  ///< in which order its two sides are turned
     LastSchool last = LastSchool::Jam;            ///< how it is held for the last cuts on its foot
     Use use = Use::Show;
+    FinishSchool finish = FinishSchool::Shop;
+    int firstGrit = 120;  ///< by what the tools leave
     std::string extra;
 
     bool operator==(const Choices&) const = default;
@@ -223,6 +227,8 @@ template <class V, As<Choices> F> void fields(V& v, F& f)
     v.quiet().choice("sides", f.sides, "Its two sides");
     v.quiet().choice("last", f.last, "Last cuts on the foot");
     v.quiet().choice("use", f.use, "The piece is");
+    v.quiet().choice("finish", f.finish, "Finish");
+    v.quiet().count("first_grit", f.firstGrit, {40, 1000, ""}, "First grit", "by what the tools leave");
 }
 
 /// Parts cut from a strip.
@@ -297,6 +303,8 @@ struct Progress {
     std::vector<KeptStrip> strips;
     std::vector<StepDone> done;
     std::vector<StepMoved> moved;
+    std::vector<Measured> measured;  ///< a later one of the same thing counts
+    std::vector<Tick> ticks;
     std::string extra;
 
     bool operator==(const Progress&) const = default;
@@ -307,6 +315,8 @@ template <class V, As<Progress> F> void fields(V& v, F& f)
     v.list("strips", f.strips, limits::steps, "Strips that are cut");
     v.list("done", f.done, limits::steps, "Steps done");
     v.list("moved", f.moved, limits::steps, "Steps moved");
+    v.quiet().list("measured", f.measured, limits::steps, "Measured on the wood");
+    v.quiet().list("ticks", f.ticks, limits::steps, "Places ticked");
 }
 
 /// Which glue a joint gets where the turner does not want the one that is suggested.

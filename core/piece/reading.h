@@ -10,25 +10,25 @@ inline constexpr size_t mostReadings = 20000;
 
 /// One reading of the moisture of a piece or a board, by hand or by meter.
 struct Reading {
-    std::string of;        ///< what was read: a board's id, a bowl's name
-    double at = 0;         ///< minutes since 1970-01-01 00:00 of the shop's own clock
-    double percent = 12;   ///< moisture
-    double grams = 0;      ///< its weight; 0: not weighed
+    std::string of;                      ///< what was read: a board's id, a bowl's name
+    double at = 0;                       ///< minutes since 1970-01-01 00:00 of the shop's own clock
+    double percent = 12;                 ///< moisture
+    double grams = 0;                    ///< its weight; 0: not weighed
     double celsius = 20, humidity = 50;  ///< of where it lies
-    std::string place;     ///< "shelf by the door"
+    std::string place;                   ///< "shelf by the door"
     std::string extra;
 
     bool operator==(const Reading&) const = default;
 };
 template <class V, As<Reading> F> void fields(V& v, F& f)
 {
-    v.text("of", f.of, 100, "Read on");
+    v.text("read_on", f.of, 100, "Read on");
     v.minutes("at_min", f.at, {0, 100000000, "min"}, "When", "minutes since 1970-01-01 00:00 of the shop's clock");
     v.number("percent", f.percent, {0, 150, "%"}, "Moisture, %");
     v.number("grams", f.grams, {0, 1000000, "g"}, "Weight, g", "0: not weighed");
     v.number("celsius", f.celsius, {-20, 90, "°C"}, "Temperature, °C");
     v.number("humidity_percent", f.humidity, {0, 100, "%"}, "Humidity, %");
-    v.text("place", f.place, 100, "Place");
+    v.text("lies_in", f.place, 100, "Place");
 }
 
 }  // namespace vl

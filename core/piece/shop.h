@@ -3,8 +3,10 @@
 #include "core/piece/glue.h"
 #include "core/piece/grips.h"
 #include "core/piece/lid.h"
+#include "core/piece/log.h"
 #include "core/piece/machines.h"
 #include "core/piece/rack.h"
+#include "core/piece/reading.h"
 #include "core/wood/own_wood.h"
 
 #include <array>
@@ -56,6 +58,8 @@ struct Shop {
     std::vector<Board> rack;
     std::vector<Glue> glues = commonGlues();
     std::vector<OwnWood> woods;  ///< the turner's own
+    std::vector<Logged> log;     ///< finished pieces, by their numbers
+    std::vector<Reading> readings;
 
     bool operator==(const Shop&) const = default;
 };
@@ -98,6 +102,8 @@ template <class V, As<Shop> F> void fields(V& v, F& f)
     v.quiet().list("other_lathes", f.otherLathes, mostMachines, "Other lathes");
     v.quiet().list("other_jaws", f.otherJaws, mostMachines, "Other jaws");
     v.quiet().list("tools", f.tools, mostMachines, "Other turning tools");
+    v.quiet().list("log", f.log, mostLogged, "Log");
+    v.quiet().list("readings", f.readings, mostReadings, "Readings of moisture");
     v.quiet().record("grips", f.grips, "What a grip stands");
     v.quiet().record("fits", f.fits, "Fits");
 }

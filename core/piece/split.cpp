@@ -26,7 +26,8 @@ void checkSplit(const Split& split)
     if (split.fold < leastFold && split.bulge <= 0)
         throw InputError("split.bulge", exact(split.bulge), "above 0, with two tips, is");
     // Its last side stands across the axis.
-    if (split.fold % 2 && split.bulge != 0) throw InputError("split.bulge", exact(split.bulge), "0, with three tips, is");
+    if (split.fold % 2 && split.bulge != 0)
+        throw InputError("split.bulge", exact(split.bulge), "0, with three tips, is");
     const double most = split.fold < leastFold ? split.size : split.size * std::tan(pi / split.fold);
     if (split.band >= 0.9 * most)
         throw InputError("split.band_mm", exact(split.band), "less than " + exact(0.9 * most) + " mm is");
@@ -64,7 +65,8 @@ Outline splitOutline(const Split& split)
 double sideRadius(const Split& split)
 {
     if (split.bulge == 0) return 0;
-    const double chord = (flatEnd(split, 0, 1) - flatEnd(split, 2 * pi / split.fold, -1)).norm(), b = std::abs(split.bulge);
+    const double chord = (flatEnd(split, 0, 1) - flatEnd(split, 2 * pi / split.fold, -1)).norm(),
+                 b = std::abs(split.bulge);
     return chord * (0.25 + b * b) / (2 * b);
 }
 

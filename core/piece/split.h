@@ -7,11 +7,11 @@ namespace vl {
 /// A piece that is turned, split along its axis, one half turned on in the plane of the split, and glued again.
 struct Split {
     bool on = false;
-    int fold = 4;          ///< one half is turned on by a whole turn's share of it
-    double size = 80;      ///< mm: twice from the middle to a tip; of four tips from flat to flat
-    double band = 0;       ///< mm, flat at each tip; 0: sharp
-    double bulge = 0;      ///< of its sides, in shares of their length: below 0 hollow, 0 straight
-    double waste = 25;     ///< mm at each end, where alone it is glued until it is split
+    int fold = 4;       ///< one half is turned on by a whole turn's share of it
+    double size = 80;   ///< mm: twice from the middle to a tip; of four tips from flat to flat
+    double band = 0;    ///< mm, flat at each tip; 0: sharp
+    double bulge = 0;   ///< of its sides, in shares of their length: below 0 hollow, 0 straight
+    double waste = 25;  ///< mm at each end, where alone it is glued until it is split
     std::string extra;
     bool operator==(const Split&) const = default;
 };
@@ -33,7 +33,8 @@ void checkSplit(const Split& split);
 /// alike under a turn by 360°/fold (plane geometry of the regular polygon).
 Outline splitOutline(const Split& split);
 
-/// Radius of the arcs that its sides are, mm: c · (1/4 + b²) / (2b) of a chord c and a sagitta b · c; 0: they are straight.
+/// Radius of the arcs that its sides are, mm: c · (1/4 + b²) / (2b) of a chord c and a sagitta b · c; 0: they are
+/// straight.
 double sideRadius(const Split& split);
 
 }  // namespace vl

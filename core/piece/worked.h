@@ -18,9 +18,9 @@ struct Worked {
     double width = 14;          ///< of a leg, across its own middle line
     double thick = 12;          ///< of a leg, on the radius, at the foot
     enum Shape { Slot, Leaf, Round, Diamond } shape = Slot;  ///< of an opening, long from station to station
-    double wide = 10;   ///< of it across, along the surface
-    double slant = 0;   ///< of its middle line off the axis, as drawn on the surface
-    double ease = 1;    ///< radius by which its edges are rounded
+    double wide = 10;                                        ///< of it across, along the surface
+    double slant = 0;  ///< of its middle line off the axis, as drawn on the surface
+    double ease = 1;   ///< radius by which its edges are rounded
     int count = 8;
     double direction = 0;  ///< of the first, from 12 o'clock
     int plate = 0;         ///< holes of the index plate; 0: laid out by angle

@@ -11,12 +11,26 @@ namespace {
 const Measured* measured(const Piece& piece, const std::string& layer, Measured::What what)
 {
     const auto& all = piece.progress.measured;
-    const auto it = std::find_if(all.rbegin(), all.rend(),
-                                 [&](const Measured& m) { return m.layer == layer && m.what == what; });
+    const auto it =
+        std::find_if(all.rbegin(), all.rend(), [&](const Measured& m) { return m.layer == layer && m.what == what; });
     return it == all.rend() ? nullptr : &*it;
 }
 
 }  // namespace
+
+Piece withMeasured(Piece piece, const std::string& layer, Measured::What what, double mm)
+{
+    auto& all = piece.progress.measured;
+    std::erase_if(all, [&](const Measured& m) { return m.layer == layer && m.what == what; });
+    all.push_back({layer, what, mm, {}});
+    return piece;
+}
+
+double measuredOf(const Piece& piece, const std::string& layer, Measured::What what)
+{
+    const Measured* m = measured(piece, layer, what);
+    return m ? m->value : std::nan("");
+}
 
 Piece asMeasured(const Piece& piece)
 {

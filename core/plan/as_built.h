@@ -7,6 +7,11 @@ namespace vl {
 /// The piece as the wood is: layers that were measured have their measures; what is not made yet stays as it was drawn.
 Piece asMeasured(const Piece& piece);
 
+/// The piece with something of a layer measured: before it counted as drawn, or as measured last.
+Piece withMeasured(Piece piece, const std::string& layer, Measured::What what, double mm);
+/// What was measured last of a layer; NaN where nothing was.
+double measuredOf(const Piece& piece, const std::string& layer, Measured::What what);
+
 /// Two ways of going on from there, each a changed piece to accept.
 struct WayOn {
     std::string name;   ///< "the outline nudged"

@@ -113,7 +113,9 @@ Walk drillWalk(const Piece& piece, const Plan& plan)
                     .unit = Unit::Angle,
                     .decimals = 1};
         walk.places.push_back({"hole-" + hole.id + "-" + std::to_string(h.which + 1),
-                               says(words::drillPoint, nameOf(piece, hole), h.which + 1), deep, {bit, at, towards}});
+                               says(words::drillPoint, nameOf(piece, hole), h.which + 1),
+                               deep,
+                               {bit, at, towards}});
     }
     return walk;
 }
@@ -123,12 +125,10 @@ Walk coatWalk(const Piece& piece)
     Walk walk{"coats", "Coats of finish", {}};
     for (const FinishLayer& layer : scheduleOf(piece.choices.finish).layers)
         for (int c = 1; c <= layer.coats; ++c)
-            walk.places.push_back({"coat-" + std::to_string(walk.places.size() + 1),
-                                   says(words::coatNumber, layer.name, c, layer.coats),
-                                   {.name = "left to dry, minutes",
-                                    .value = layer.waitMinutes,
-                                    .unit = Unit::Minutes,
-                                    .decimals = 0}});
+            walk.places.push_back(
+                {"coat-" + std::to_string(walk.places.size() + 1),
+                 says(words::coatNumber, layer.name, c, layer.coats),
+                 {.name = "left to dry, minutes", .value = layer.waitMinutes, .unit = Unit::Minutes, .decimals = 0}});
     return walk;
 }
 
@@ -143,11 +143,8 @@ Walk indexWalk(const Piece& piece)
                                .value = static_cast<double>(ring.marks[k].hole),
                                .unit = Unit::Count,
                                .decimals = 0},
-                angle{.machine = "index",
-                      .name = "towards",
-                      .value = ring.angles[k],
-                      .unit = Unit::Angle,
-                      .decimals = 1};
+                angle{
+                    .machine = "index", .name = "towards", .value = ring.angles[k], .unit = Unit::Angle, .decimals = 1};
             const bool plate = ring.marks[k].hole >= 0;
             walk.places.push_back({"mark-" + ring.name + "-" + std::to_string(number),
                                    plate ? says(words::holeOfPlate, ring.name, number, hole)

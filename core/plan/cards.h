@@ -10,9 +10,9 @@ struct Card {
     std::string machine;            ///< "lathe", "saw" …; empty: the bench
     std::optional<Setting> number;  ///< the one to set, as large as it can be
     std::vector<Setting> others;
-    std::vector<Text> hazards;      ///< of this step, every time
-    double waitMinutes = 0;         ///< a timer runs
-    bool again = false;             ///< repeated until something is seen: "again or done"
+    std::vector<Text> hazards;  ///< of this step, every time
+    double waitMinutes = 0;     ///< a timer runs
+    bool again = false;         ///< repeated until something is seen: "again or done"
     bool done = false;
 };
 /// Every step in its order.

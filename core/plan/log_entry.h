@@ -20,8 +20,8 @@ struct LogYear {
 /// The years of a log, the latest first.
 std::vector<LogYear> yearsOf(const std::vector<Logged>& log);
 
-/// How much longer work takes in this shop than the plan says: the median of the pieces that were ticked, NaN with fewer
-/// than three of them.
+/// How much longer work takes in this shop than the plan says: the median of the pieces that were ticked, NaN with
+/// fewer than three of them.
 double learnedRatio(const std::vector<Logged>& log);
 
 }  // namespace vl

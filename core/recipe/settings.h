@@ -14,8 +14,7 @@ inline Setting lengthAt(const char* machine, const char* name, double mm, const 
 /// Degrees, as they are.
 inline Setting angleAt(const char* machine, const char* name, double deg, const char* formula = "chosen")
 {
-    return {
-        .machine = machine, .name = name, .value = deg, .unit = Unit::Angle, .formula = formula, .decimals = 1};
+    return {.machine = machine, .name = name, .value = deg, .unit = Unit::Angle, .formula = formula, .decimals = 1};
 }
 inline Setting countAt(const char* machine, const char* name, double n, const char* formula = "chosen",
                        int decimals = 0)

@@ -57,8 +57,7 @@ void addBought(const Piece& piece, const Sides& sides, Mesh& mesh)
         for (const DrilledHole& h : sides.holes) {
             if (piece.holes[h.hole].id != b.hole || h.solid.profile.empty() || left-- <= 0) continue;
             addBar(mesh, barCell(h.solid.from, h.solid.way, 0, b.length, b.diameter / 2, metal), reach);
-            if (b.flange > 0)
-                addBar(mesh, barCell(h.solid.from, h.solid.way, -b.thick, 0, b.flange / 2, metal), reach);
+            if (b.flange > 0) addBar(mesh, barCell(h.solid.from, h.solid.way, -b.thick, 0, b.flange / 2, metal), reach);
         }
     }
 }
@@ -73,8 +72,9 @@ Mesh turnedOnMesh(const Piece& piece, const Assembly& assembly, const Surface& s
 
 Mesh finishedMesh(const Piece& piece, const Assembly& assembly, const Sides& sides, const MeshDetail& detail)
 {
-    Mesh mesh = piece.split.on && !detail.cutAway ? turnedOnMesh(piece, assembly, solidOf(sides, detail.tolerance).surface)
-                                                  : turnedMesh(assembly, sides, detail);
+    Mesh mesh = piece.split.on && !detail.cutAway
+                    ? turnedOnMesh(piece, assembly, solidOf(sides, detail.tolerance).surface)
+                    : turnedMesh(assembly, sides, detail);
     if (!detail.cutAway) addBought(piece, sides, mesh);
     return mesh;
 }

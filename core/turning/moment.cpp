@@ -205,8 +205,8 @@ Mesh meshOf(const Piece& piece, const Assembly& assembly, const Sides& sides, co
         return both;
     }
     // Where it does not begin at its first layer's face, its own surface says where it does.
-    Mesh mesh = b.part != Body::All ? painted(own, solidOf(turned, detail.tolerance).surface)
-                                    : turnedMesh(own, turned, detail);
+    Mesh mesh =
+        b.part != Body::All ? painted(own, solidOf(turned, detail.tolerance).surface) : turnedMesh(own, turned, detail);
     if (b.fitted) addBought(piece, sides, mesh);
     return mesh;
 }
@@ -218,7 +218,8 @@ Surface surfaceOf(const Piece& piece, const Assembly& assembly, const Sides& sid
     if (const auto reversed = reversedSides(piece, assembly, sides, b)) return solidOf(*reversed, tolerance).surface;
     if (!b.round && !b.hollow)
         return without(drawnSurface(blankMesh(own)), cutBlank(piece, own, sides, b), tolerance).surface;
-    if (b.split == Body::TurnedOn) return finishedSolid(piece, turnedSides(piece, assembly, sides, b), tolerance).surface;
+    if (b.split == Body::TurnedOn)
+        return finishedSolid(piece, turnedSides(piece, assembly, sides, b), tolerance).surface;
     return solidOf(turnedSides(piece, assembly, sides, b), tolerance).surface;
 }
 

@@ -10,14 +10,14 @@ struct Body {
     bool apart = false;          ///< its segments are cut and not glued yet
     bool round = false;          ///< turned outside
     bool hollow = false;
-    size_t axes = 0;                         ///< set-ups on other axes that are turned
-    bool rings = false;                      ///< parted into nested rings
-    enum Part { All, Box, Lid } part = All;  ///< of a piece whose lid is parted from it
+    size_t axes = 0;                                             ///< set-ups on other axes that are turned
+    bool rings = false;                                          ///< parted into nested rings
+    enum Part { All, Box, Lid } part = All;                      ///< of a piece whose lid is parted from it
     enum Reversed { None, First, Reassembled } reversed = None;  ///< of parts that are turned inside out
     enum Split { Whole, Opened, TurnedOn } split = Whole;
     bool fitted = false;             ///< with what is bought
     std::vector<std::string> cut{};  ///< steps of saw and drill, of filling and colouring that are done
-    double shift = 0;                        ///< mm along the axis away from where it lies in the piece
+    double shift = 0;                ///< mm along the axis away from where it lies in the piece
 
     bool operator==(const Body&) const = default;
 };

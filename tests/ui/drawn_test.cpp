@@ -16,7 +16,7 @@ using test::Desk;
 
 namespace {
 
-const QStringList stages{"shape", "build", "cut", "glue", "turn"};
+const QStringList stages{"shape", "build", "cut", "glue", "turn", "finish", "log"};
 
 /// The views of the stage that is open, each whole: what scrolls is drawn at its full height.
 QList<QWidget*> views(MainWindow& window)

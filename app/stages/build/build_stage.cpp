@@ -10,7 +10,9 @@
 #include "app/theme/theme.h"
 #include "core/blank/construction.h"
 #include "core/blank/nest.h"
+#include "core/measure/format.h"
 #include "core/piece/edit.h"
+#include "core/plan/as_built.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -71,6 +73,7 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     makeStock();
     makeNest();
     makeDivide();
+    makeAsBuilt();
     endPanel();
 
     refresh();
@@ -256,6 +259,64 @@ LengthField* BuildStage::layerRow(double Layer::*member)
     return field;
 }
 
+void BuildStage::makeAsBuilt()
+{
+    group(tr("As built: measured on the wood"), "as-built", false);
+    const auto kinds = choicesOf<Measured::What>();
+    for (size_t k = 0; k < kinds.size(); ++k) {
+        const auto what = static_cast<Measured::What>(k);
+        measured_[k] = lengthRow(wordsOf(kinds[k]), fieldOf(&Measured::value).limit);
+        measured_[k]->setObjectName(QStringLiteral("measured-%1").arg(QLatin1String(kinds[k].name)));
+        connect(measured_[k], &LengthField::edited, this, [this, what](double mm) {
+            const std::string& id = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].id;
+            doc_.apply(tr("measured"), withMeasured(doc_.piece(), id, what, mm));
+        });
+    }
+    built_ = new QLabel;
+    built_->setWordWrap(true);
+    built_->setObjectName("as-built");
+    addToPanel(built_);
+    for (size_t k = 0; k < ways_.size(); ++k) {
+        ways_[k] = new QPushButton;
+        ways_[k]->setObjectName(QStringLiteral("way-on-%1").arg(k));
+        addToPanel(ways_[k]);
+        connect(ways_[k], &QPushButton::clicked, this, [this, k] {
+            const std::vector<WayOn> ways = waysOn(doc_.piece());
+            if (k < ways.size()) doc_.apply(tr("as built"), ways[k].piece);
+        });
+    }
+}
+
+void BuildStage::refreshAsBuilt()
+{
+    const auto at = static_cast<size_t>(doc_.selection().layer);
+    const Layer& layer = doc_.piece().layers[at];
+    const BuiltLayer& built = doc_.plan().assembly.layers[at];
+    const double drawn[] = {layer.thickness, 2 * built.stockOuterRadius(), 2 * built.stockInnerRadius()};
+    for (size_t k = 0; k < measured_.size(); ++k) {
+        const double mm = measuredOf(doc_.piece(), layer.id, static_cast<Measured::What>(k));
+        measured_[k]->setValue(std::isnan(mm) ? drawn[k] : mm);
+    }
+    const Left left = leftOf(doc_.piece(), layer.id, built.finishedOuter.high, built.finishedInner.low);
+    const auto said = [this](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
+    QStringList words;
+    if (!std::isnan(left.outside))
+        words << (left.outside < 0 ? tr("The ring is %1 too small outside, on the radius.").arg(said(-left.outside))
+                                   : tr("%1 are left outside, on the radius.").arg(said(left.outside)));
+    if (!std::isnan(left.inside) && built.finishedInner.low > 0)
+        words << (left.inside < 0 ? tr("Its hole is %1 too wide, on the radius.").arg(said(-left.inside))
+                                  : tr("%1 are left inside, on the radius.").arg(said(left.inside)));
+    const std::vector<WayOn> ways = waysOn(doc_.piece());
+    if (!ways.empty()) words << tr("The stack as measured is not as high as the outline. Two ways on:");
+    built_->setText(words.isEmpty() ? tr("Type what the wood measures; what is drawn stands there until then.")
+                                    : words.join(QLatin1Char(' ')));
+    for (size_t k = 0; k < ways_.size(); ++k) {
+        ways_[k]->setVisible(k < ways.size());
+        if (k < ways.size())
+            ways_[k]->setText(tr("%1, by %2").arg(localized(ways[k].name.c_str()), said(ways[k].change)));
+    }
+}
+
 void BuildStage::refresh()
 {
     const Selection& s = doc_.selection();
@@ -295,6 +356,7 @@ void BuildStage::refresh()
     turn_->setEnabled(sectors && s.layer > 0);
     pattern_->setWoods(l.woods, b.count());
     form_->refresh();
+    refreshAsBuilt();
     nest_->show(itemsOf(p.nest));
     QStringList rings;
     for (const NestedRing& r : nestedRings(p.nest))

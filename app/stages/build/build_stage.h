@@ -39,6 +39,8 @@ private:
     void makeStock();
     void makeNest();
     void makeDivide();
+    void makeAsBuilt();
+    void refreshAsBuilt();
     /// Changes every chosen layer.
     void editLayers(const QString& what, const std::function<void(Layer&)>& change);
     /// A row for a length that every layer has.
@@ -57,6 +59,9 @@ private:
     std::vector<FigureRow*> ringFigures_;  // what only a ring of mitred segments has
     FieldForm* nest_;
     QLabel* nestSaid_;
+    std::array<LengthField*, 3> measured_{};  // by Measured::What
+    QLabel* built_;
+    std::array<QPushButton*, 2> ways_{};
 };
 
 }  // namespace vl::app

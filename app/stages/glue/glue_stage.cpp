@@ -4,6 +4,7 @@
 #include "app/stages/glue/timetable.h"
 #include "app/stages/page_switch.h"
 #include "app/theme/theme.h"
+#include "core/plan/progress.h"
 #include "core/plan/schedule/session.h"
 #include "report/type.h"
 
@@ -211,18 +212,7 @@ void GlueStage::takeGlue(int index)
 /// A step that is done ends now, or when it was planned to, if that is past already.
 void GlueStage::markDone()
 {
-    const Plan& plan = doc_.plan();
-    const auto it = std::ranges::find(plan.assembly.recipe, doc_.selection().step, &Step::id);
-    if (it == plan.assembly.recipe.end()) return;
-    const auto i = static_cast<size_t>(it - plan.assembly.recipe.begin());
-    edit(tr("step done"), [&](Piece& p) {
-        if (std::erase_if(p.progress.done, [&](const StepDone& d) { return d.step == it->id; })) return;
-        if (!p.progress.start) p.progress.start = doc_.now();
-        const double now = doc_.now(), planned = plan.schedule.begins + plan.schedule.end[i];
-        const double end = p.progress.start == plan.schedule.begins ? std::min(now, planned) : now;
-        p.progress.done.push_back(
-            {it->id, std::max(0.0, end - it->workMinutes - it->waitMinutes), std::max(end, 0.0), {}});
-    });
+    doc_.apply(tr("step done"), withStepTicked(doc_.piece(), doc_.plan(), doc_.selection().step, doc_.now()));
 }
 
 void GlueStage::refreshStep()

@@ -151,10 +151,10 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     least_ = pieceRow(&Hollow::leastWall, hollow);
 
     group(tr("Forms that stay what they are"), "forms", false);
-    forms_ = new RecordList(doc_, tr("Form"), tr("none yet"),
-                            listOf(&Piece::forms, [](const Piece&, const FormPart& f) {
-                                return std::string(choicesOf<FormPart::Kind>()[static_cast<size_t>(f.kind)].words);
-                            }));
+    forms_ =
+        new RecordList(doc_, tr("Form"), tr("none yet"), listOf(&Piece::forms, [](const Piece&, const FormPart& f) {
+                           return std::string(choicesOf<FormPart::Kind>()[static_cast<size_t>(f.kind)].words);
+                       }));
     forms_->canAdd(tr("Add a form"), "add-form", [](Piece p) { return edit::addForm(std::move(p), FormPart::Bead); });
     forms_->saysBelow([this](int which) {
         QStringList at;

@@ -202,9 +202,8 @@ void TurnStage::buildCuts()
 {
     const auto said = [this](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
     group(tr("Holes"), "holes", false);
-    holes_ = new RecordList(
-        doc_, tr("Hole"), tr("no hole"),
-        listOf(&Piece::holes, [](const Piece& p, const Hole& h) { return nameOf(p, h); }));
+    holes_ = new RecordList(doc_, tr("Hole"), tr("no hole"),
+                            listOf(&Piece::holes, [](const Piece& p, const Hole& h) { return nameOf(p, h); }));
     holes_->canAdd(tr("Add a hole"), "add-hole", edit::addHole);
     holes_->canAdd(tr("A rod through the blank"), "add-rod", edit::addRod);
     holes_->saysBelow([this, said](int which) {
@@ -221,9 +220,8 @@ void TurnStage::buildCuts()
     });
     addToPanel(holes_);
     group(tr("Sawn to a curve"), "sawn", false);
-    sawn_ =
-        new RecordList(doc_, tr("Sawn curve"), tr("nothing sawn"),
-                       listOf(&Piece::sawn, [](const Piece& p, const Sawn& s) { return nameOf(p, s); }));
+    sawn_ = new RecordList(doc_, tr("Sawn curve"), tr("nothing sawn"),
+                           listOf(&Piece::sawn, [](const Piece& p, const Sawn& s) { return nameOf(p, s); }));
     sawn_->canAdd(tr("Arch the underside"), "add-arch",
                   [](Piece p) { return edit::addSawn(std::move(p), Sawn::Underside); });
     sawn_->canAdd(tr("Sweep the rim"), "add-sweep", [](Piece p) { return edit::addSawn(std::move(p), Sawn::Top); });
@@ -263,9 +261,8 @@ void TurnStage::buildWorked()
 {
     const auto said = [this](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
     group(tr("Worked by index"), "worked", false);
-    worked_ = new RecordList(
-        doc_, tr("Worked"), tr("nothing worked by index"),
-        listOf(&Piece::worked, [](const Piece& p, const Worked& w) { return nameOf(p, w); }));
+    worked_ = new RecordList(doc_, tr("Worked"), tr("nothing worked by index"),
+                             listOf(&Piece::worked, [](const Piece& p, const Worked& w) { return nameOf(p, w); }));
     worked_->canAdd(tr("Flutes"), "add-flutes", [](Piece p) { return edit::addWorked(std::move(p), Worked::Flutes); });
     worked_->canAdd(tr("Facets"), "add-facets", [](Piece p) { return edit::addWorked(std::move(p), Worked::Facets); });
     worked_->canAdd(tr("Legs out of the foot"), "add-legs",
@@ -287,9 +284,8 @@ void TurnStage::buildWorked()
     });
     addToPanel(worked_);
     group(tr("Decorated grids"), "decors", false);
-    decors_ = new RecordList(
-        doc_, tr("Grid"), tr("no grid"),
-        listOf(&Piece::decors, [](const Piece& p, const Decor& d) { return nameOf(p, d); }));
+    decors_ = new RecordList(doc_, tr("Grid"), tr("no grid"),
+                             listOf(&Piece::decors, [](const Piece& p, const Decor& d) { return nameOf(p, d); }));
     decors_->canAdd(tr("Add a grid"), "add-grid", [this](Piece p) {
         showPage(tr("grid"));
         return edit::addDecor(std::move(p));
@@ -297,8 +293,7 @@ void TurnStage::buildWorked()
     addToPanel(decors_);
     buildLetIn();
     group(tr("Flaws found in the blank"), "flaws", false);
-    flaws_ = new RecordList(doc_, tr("Flaw"), tr("none found"),
-                            listOf(&Piece::flaws, [](const Piece&, const Flaw& f) {
+    flaws_ = new RecordList(doc_, tr("Flaw"), tr("none found"), listOf(&Piece::flaws, [](const Piece&, const Flaw& f) {
                                 return std::string(choicesOf<Flaw::Kind>()[static_cast<size_t>(f.kind)].words);
                             }));
     flaws_->canAdd(tr("Add a flaw"), "add-flaw", edit::addFlaw);

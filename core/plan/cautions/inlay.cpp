@@ -50,8 +50,9 @@ void rods(const Case& in, std::vector<Caution>& out)
             Caution c = atPlace(in, "rod-short-" + hole.id, nameOf(in.piece, hole), h.solid.from.x(), Level::Care);
             c.measure = least;
             c.limit = shortStub;
-            c.message = "a piece of its rod is only " + in.mm(least) + " long once it is turned: it can let go and fly; "
-                                                                      "soak its joint before it is turned through";
+            c.message = "a piece of its rod is only " + in.mm(least) +
+                        " long once it is turned: it can let go and fly; "
+                        "soak its joint before it is turned through";
             out.push_back(std::move(c));
         }
     }
@@ -135,8 +136,8 @@ void groovesAndCracks(const Case& in, std::vector<Caution>& out)
                                             : "beside or below it " + in.mm(std::max(0.0, left)) + " of wood are left" +
                                                   (crack ? " once it is cut back" : "");
             if (const double shallower = f.depth - (least - left) - 0.1; shallower >= 0.5)
-                c.fixes.push_back(inlayFix(in.mm(shallower) + " deep", f.id,
-                                           [shallower](Inlay& q) { q.depth = shallower; }));
+                c.fixes.push_back(
+                    inlayFix(in.mm(shallower) + " deep", f.id, [shallower](Inlay& q) { q.depth = shallower; }));
             out.push_back(std::move(c));
         }
         if (crack || f.set == Inlay::None) continue;
@@ -146,9 +147,11 @@ void groovesAndCracks(const Case& in, std::vector<Caution>& out)
             c.limit = 0;
             c.message = "its pieces do not go in: they overlap by " + in.mm(-p.gap) + " each";
             int fewer = f.count;
-            for (Inlay q = f; fewer > 1 && placeOf(q, in.sides).gap < 0; q.count = --fewer) {}
+            for (Inlay q = f; fewer > 1 && placeOf(q, in.sides).gap < 0; q.count = --fewer) {
+            }
             if (fewer < f.count)
-                c.fixes.push_back(inlayFix(std::to_string(fewer) + " pieces", f.id, [fewer](Inlay& q) { q.count = fewer; }));
+                c.fixes.push_back(
+                    inlayFix(std::to_string(fewer) + " pieces", f.id, [fewer](Inlay& q) { q.count = fewer; }));
             out.push_back(std::move(c));
         }
         if (f.piece > f.width) {
@@ -169,8 +172,9 @@ void unknownWoods(const Case& in, std::vector<Caution>& out)
         if (std::ranges::find(in.layer(i).woods, unknownWood) == in.layer(i).woods.end()) continue;
         Caution c = in.at("wood-unknown", i, Level::Note);
         c.unit = "";
-        c.message = "its wood is not known: planned as heavy, oily and moving much; try tool, glue and finish on a scrap, "
-                    "and wear a mask, since some woods make ill";
+        c.message =
+            "its wood is not known: planned as heavy, oily and moving much; try tool, glue and finish on a scrap, "
+            "and wear a mask, since some woods make ill";
         return out.push_back(std::move(c));
     }
 }

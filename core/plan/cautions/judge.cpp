@@ -118,9 +118,9 @@ std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Asse
 {
     const Case in{piece, shop, assembly, sides, shape, cuts, overlaps, glues, setUps, axes, mounts, style};
     std::vector<Caution> out;
-    for (const auto judge : {shapeCautions, buildCautions, cutCautions, glueCautions, turnCautions, holdCautions,
-                             axisCautions, lidCautions, cutCurveCautions, workedCautions, flawCautions, inlayCautions,
-                             reversedCautions})
+    for (const auto judge :
+         {shapeCautions, buildCautions, cutCautions, glueCautions, turnCautions, holdCautions, axisCautions,
+          lidCautions, cutCurveCautions, workedCautions, flawCautions, inlayCautions, reversedCautions})
         judge(in, out);
     std::ranges::stable_sort(out, [](const Caution& x, const Caution& y) {
         return std::pair(-static_cast<int>(x.level), x.z) < std::pair(-static_cast<int>(y.level), y.z);

@@ -55,9 +55,10 @@ void insideOut(const Case& in, std::vector<Caution>& out)
         c.z = thinAt;
         c.measure = thin;
         c.limit = least;
-        c.message = thin <= 0 ? "the second turning goes through into the first: a part is cut in two at station " +
-                                    in.mm(thinAt)
-                              : "between window and outside " + in.mm(thin) + " of wood are left at station " + in.mm(thinAt);
+        c.message =
+            thin <= 0
+                ? "the second turning goes through into the first: a part is cut in two at station " + in.mm(thinAt)
+                : "between window and outside " + in.mm(thin) + " of wood are left at station " + in.mm(thinAt);
         const double more = least - thin + 0.2;
         c.fixes.push_back(formFix("first turning " + in.mm(more) + " less deep", [more](InsideOutForm& f) {
             f.radius += more;
@@ -80,8 +81,9 @@ void insideOut(const Case& in, std::vector<Caution>& out)
         c.measure = edge;
         c.limit = keen;
         c.unit = "°";
-        c.message = "the wood runs out to an edge of " + fixed(edge, 0) + "° beside the window: it splinters under the tool "
-                                                                          "and cuts the hand; ease it";
+        c.message = "the wood runs out to an edge of " + fixed(edge, 0) +
+                    "° beside the window: it splinters under the tool "
+                    "and cuts the hand; ease it";
         c.fixes.push_back(formFix("first turning a little less deep", [](InsideOutForm& f) { f.radius *= 1.04; }));
         out.push_back(std::move(c));
     }
@@ -92,9 +94,8 @@ void insideOut(const Case& in, std::vector<Caution>& out)
         c.limit = form.core + 2;
         c.message = "inside there is room for Ø " + in.mm(2 * room) + ", and what is to stand there is " +
                     in.mm(form.core) + " wide";
-        c.fixes.push_back(formFix("nothing wider inside", [room](InsideOutForm& f) {
-            f.core = std::max(0.0, std::floor(2 * room - 2));
-        }));
+        c.fixes.push_back(formFix("nothing wider inside",
+                                  [room](InsideOutForm& f) { f.core = std::max(0.0, std::floor(2 * room - 2)); }));
         out.push_back(std::move(c));
     }
     // Own value: at each end a joint as long as a part is wide holds turning and use.
@@ -139,7 +140,8 @@ void split(const Case& in, std::vector<Caution>& out)
         c.measure = in.layers();
         c.limit = 1;
         c.unit = "";
-        c.message = "a stack of layers has no plane along its axis that comes apart: one blank does, its grain along the axis";
+        c.message =
+            "a stack of layers has no plane along its axis that comes apart: one blank does, its grain along the axis";
         return out.push_back(std::move(c));
     }
     const double glued = in.layer(0).gluedThickness(), needed = in.shape.height + 2 * s.waste;

@@ -54,8 +54,9 @@ void openings(const Case& in, const Worked& w, std::vector<Caution>& out)
         Caution c = atWorked(in, "opening-floor", w, w.from, w.from <= floor ? Level::Stop : Level::Care);
         c.measure = w.from;
         c.limit = floor + in.piece.hollow.leastWall;
-        c.message = w.from <= floor ? "it reaches below the hollow: there is solid wood behind it, no wall to saw through"
-                                    : "it ends less than a wall above the floor";
+        c.message = w.from <= floor
+                        ? "it reaches below the hollow: there is solid wood behind it, no wall to saw through"
+                        : "it ends less than a wall above the floor";
         if (c.limit < w.to - 2)
             c.fixes.push_back(workedFix("begin at " + in.mm(c.limit), w.id,
                                         [to = c.limit](Worked& q) { q.from = std::ceil(to * 10) / 10; }));
@@ -96,8 +97,9 @@ void openings(const Case& in, const Worked& w, std::vector<Caution>& out)
         Caution c = atWorked(in, "opening-grain", w, z, Level::Note);
         c.measure = number;
         c.unit = "";
-        c.message = std::to_string(number) + " of them lie on end grain: the wood between is short-fibred there and breaks "
-                                             "easily; on side grain it holds";
+        c.message = std::to_string(number) +
+                    " of them lie on end grain: the wood between is short-fibred there and breaks "
+                    "easily; on side grain it holds";
         c.fixes.push_back(workedFix("half a step on", w.id, [](Worked& q) { q.direction += 180.0 / q.count; }));
         out.push_back(std::move(c));
     }

@@ -1,0 +1,357 @@
+#include "app/bench/bench_window.h"
+
+#include "app/theme/theme.h"
+#include "core/measure/format.h"
+#include "core/plan/film.h"
+#include "core/plan/progress.h"
+#include "core/turning/moment.h"
+#include "core/turning/render.h"
+#include "report/drawing.h"
+
+#include <QApplication>
+#include <QDate>
+#include <QKeyEvent>
+#include <QPainter>
+#include <QSettings>
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl::app {
+namespace {
+
+/// The largest type in which words fit a box, between two sizes in pixels.
+QFont fitted(const QString& words, const QSizeF& box, int least, int most, QFont::Weight weight)
+{
+    QFont font = textFont(12, weight);
+    for (int size = most; size > least; size = size * 9 / 10) {
+        font.setPixelSize(size);
+        const QRectF needed =
+            QFontMetricsF(font).boundingRect(QRectF(0, 0, box.width(), 1e5), Qt::AlignLeft | Qt::TextWordWrap, words);
+        if (needed.width() <= box.width() && needed.height() <= box.height()) return font;
+    }
+    font.setPixelSize(least);
+    return font;
+}
+
+}  // namespace
+
+BenchWindow::BenchWindow(Document& document, const QString& walk, QWidget* parent)
+    : QWidget(parent, Qt::Window), doc_(document), walk_(walk)
+{
+    setAttribute(Qt::WA_DeleteOnClose);
+    setObjectName("bench-window");
+    setWindowTitle(tr("At the bench: %1").arg(QString::fromStdString(doc_.piece().name)));
+    setFocusPolicy(Qt::StrongFocus);
+    setMinimumSize(640, 400);
+    connect(&doc_, &Document::changed, this, [this] {
+        take();
+        update();
+    });
+    clock_.setInterval(1000);
+    connect(&clock_, &QTimer::timeout, this, &BenchWindow::tick);
+    take();
+    // Where the work stands.
+    at_ = 0;
+    while (at_ + 1 < count() && isDone(at_)) ++at_;
+}
+
+int BenchWindow::count() const { return static_cast<int>(isSteps() ? cards_.size() : list_.places.size()); }
+
+void BenchWindow::take()
+{
+    cards_ = cardsOf(doc_.plan());
+    list_ = {};
+    for (Walk& w : walksOf(doc_.piece(), doc_.plan()))
+        if (walk_ == QLatin1String(w.id)) list_ = std::move(w);
+    at_ = std::clamp(at_, 0, std::max(0, count() - 1));
+    pictured_ = -1;
+    setAccessibleName(sentence() + QStringLiteral(". ") + number());
+}
+
+const Step* BenchWindow::step() const
+{
+    return isSteps() && at_ < count() ? &doc_.plan().assembly.recipe[cards_[static_cast<size_t>(at_)].step] : nullptr;
+}
+
+const Walk::Place* BenchWindow::place() const
+{
+    return !isSteps() && at_ < count() ? &list_.places[static_cast<size_t>(at_)] : nullptr;
+}
+
+bool BenchWindow::isDone(int i) const
+{
+    const auto k = static_cast<size_t>(i);
+    return isSteps() ? cards_[k].done : isTicked(doc_.piece(), list_.places[k].id);
+}
+
+QString BenchWindow::said(const Text& text) const { return QString::fromStdString(print(text, doc_.style())); }
+
+QString BenchWindow::sentence() const
+{
+    if (const Step* s = step()) return said(s->title);
+    if (const Walk::Place* p = place()) return said(p->what);
+    return tr("Nothing to do here.");
+}
+
+QString BenchWindow::number() const
+{
+    const Setting* n = nullptr;
+    if (step() && cards_[static_cast<size_t>(at_)].number) n = &*cards_[static_cast<size_t>(at_)].number;
+    if (const Walk::Place* p = place()) n = &p->number;
+    if (!n) return {};
+    return QString::fromStdString(n->name + " " + print(Quantity{n->value, n->unit, n->decimals}, doc_.style()));
+}
+
+QStringList BenchWindow::hazards() const
+{
+    QStringList all;
+    if (step())
+        for (const Text& t : cards_[static_cast<size_t>(at_)].hazards) all << said(t);
+    return all;
+}
+
+int BenchWindow::left() const
+{
+    int n = 0;
+    for (int i = 0; i < count(); ++i) n += !isDone(i);
+    return n;
+}
+
+/// A machine's general cautions, once a day.
+std::optional<Text> BenchWindow::unseen() const
+{
+    if (!step()) return std::nullopt;
+    const std::string& machine = cards_[static_cast<size_t>(at_)].machine;
+    const QString key = QStringLiteral("bench/seen-") + QString::fromStdString(machine);
+    if (QSettings().value(key).toString() == QDate::currentDate().toString(Qt::ISODate)) return std::nullopt;
+    return dayCautionOf(machine);
+}
+
+void BenchWindow::markSeen()
+{
+    QSettings().setValue(QStringLiteral("bench/seen-") +
+                             QString::fromStdString(cards_[static_cast<size_t>(at_)].machine),
+                         QDate::currentDate().toString(Qt::ISODate));
+}
+
+void BenchWindow::forward()
+{
+    if (count() == 0) return;
+    if (unseen()) {
+        markSeen();
+        update();
+        return;
+    }
+    if (const Step* s = step()) {
+        const Card card = cards_[static_cast<size_t>(at_)];
+        if (!card.done) {
+            const std::string id = s->id;
+            const QString what = said(s->title);
+            if (!doc_.apply(tr("step done"), withStepTicked(doc_.piece(), doc_.plan(), id, doc_.now()))) return;
+            if (card.waitMinutes > 0) {
+                constexpr int second = 60;
+                timers_.push_back(
+                    {what, QDateTime::currentDateTime().addSecs(static_cast<qint64>(card.waitMinutes * second))});
+                clock_.start();
+            }
+            // The plan is another: on from the step that was just done.
+            for (size_t k = 0; k < cards_.size(); ++k)
+                if (doc_.plan().assembly.recipe[cards_[k].step].id == id) at_ = static_cast<int>(k);
+        }
+    } else if (const Walk::Place* p = place(); p && !isTicked(doc_.piece(), p->id))
+        doc_.apply(tr("ticked"), withPlaceTicked(doc_.piece(), p->id));
+    if (at_ + 1 < count()) ++at_;
+    take();
+    update();
+}
+
+void BenchWindow::back()
+{
+    if (at_ > 0) --at_;
+    take();
+    update();
+}
+
+void BenchWindow::heard(const DeviceReading& r)
+{
+    if (r.what == DeviceReading::Pedal) return r.value == 1 ? forward() : back();
+    if (r.what == DeviceReading::Speed) rpm_ = r.value;
+    if (r.what == DeviceReading::Angle) angle_ = r.value;
+    update();
+}
+
+QString BenchWindow::heardWords() const
+{
+    QStringList words;
+    if (rpm_) {
+        // The speed of what it is mounted in, as far as the work has come.
+        double most = 0;
+        for (int k = 0; isSteps() && k <= at_ && k < count(); ++k) {
+            const std::string& id = doc_.plan().assembly.recipe[cards_[static_cast<size_t>(k)].step].id;
+            for (const Mount& m : doc_.plan().mounts)
+                if (m.id == id) most = m.speed.high;
+        }
+        words << (most > 0 && *rpm_ > most
+                      ? tr("TOO FAST: %1 rpm, this mount bears %2").arg(*rpm_, 0, 'f', 0).arg(most, 0, 'f', 0)
+                      : tr("%1 rpm").arg(*rpm_, 0, 'f', 0));
+    }
+    if (angle_) {
+        const Walk::Place* at = place();
+        const Setting* wanted = nullptr;
+        if (at && at->number.unit == Unit::Angle) wanted = &at->number;
+        if (at)
+            for (const Setting& o : at->others)
+                if (o.unit == Unit::Angle) wanted = &o;
+        if (wanted) {
+            const double left = std::remainder(wanted->value - *angle_, 360);
+            words << tr("%1° to the mark").arg(left, 0, 'f', 1);
+        } else
+            words << tr("spindle at %1°").arg(*angle_, 0, 'f', 1);
+    }
+    return words.join(QStringLiteral("  ·  "));
+}
+
+void BenchWindow::tick()
+{
+    const QDateTime now = QDateTime::currentDateTime();
+    const auto over = [&](const Running& r) { return r.until <= now; };
+    if (std::ranges::any_of(timers_, over)) {
+        QApplication::beep();
+        QApplication::alert(this);
+    }
+    // What is over stays to be seen for a minute.
+    constexpr int seen = 60;
+    std::erase_if(timers_, [&](const Running& r) { return r.until.addSecs(seen) <= now; });
+    if (timers_.empty()) clock_.stop();
+    update();
+}
+
+void BenchWindow::keyPressEvent(QKeyEvent* event)
+{
+    switch (event->key()) {
+    case Qt::Key_Space:
+    case Qt::Key_Right:
+    case Qt::Key_Down:
+    case Qt::Key_PageDown:
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        return forward();
+    case Qt::Key_Left:
+    case Qt::Key_Up:
+    case Qt::Key_PageUp:
+    case Qt::Key_Backspace:
+        return back();
+    case Qt::Key_Escape:
+        close();
+        return;
+    default:
+        QWidget::keyPressEvent(event);
+    }
+}
+
+void BenchWindow::mousePressEvent(QMouseEvent* event) { event->button() == Qt::RightButton ? back() : forward(); }
+
+void BenchWindow::drawPicture()
+{
+    if (pictured_ == at_ || !isSteps()) return;
+    pictured_ = at_;
+    picture_ = {};
+    const Plan& plan = doc_.plan();
+    const auto done = static_cast<size_t>(at_) + 1;
+    const std::vector<Body> bodies = bodiesAfter(doc_.piece(), plan.assembly, plan.schedule.order, done);
+    if (bodies.empty()) return;
+    constexpr double coarse = 0.5;  // mm
+    constexpr int side = 520;       // pixels
+    Mesh mesh = bodiesMesh(doc_.piece(), plan.assembly, plan.sides, bodies, {coarse, false});
+    showHolding(doc_.piece(), doc_.shop(), plan, done, mesh);
+    const Reach reach = reachOf(plan.assembly, plan.sides, bodies);
+    picture_ = report::imageOf(renderMesh(mesh, Camera{}, reach.height, reach.diameter, side, side, 0));
+}
+
+void BenchWindow::paintEvent(QPaintEvent*)
+{
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    p.fillRect(rect(), theme().ground);
+    const double w = width(), h = height(), m = h * 0.035;
+    const auto write = [&](const QRectF& box, const QString& words, int least, int most, const QColor& ink,
+                           QFont::Weight weight = QFont::Normal, int align = Qt::AlignLeft | Qt::AlignTop) {
+        p.setFont(fitted(words, box.size(), least, most, weight));
+        p.setPen(ink);
+        p.drawText(box, align | Qt::TextWordWrap, words);
+    };
+    const int small = std::max(14, static_cast<int>(h * 0.026));
+    // The line of what is left, and the clocks that run.
+    const QString where =
+        count() == 0 ? QString()
+        : isSteps()  ? tr("step %1 of %2, %3 left").arg(at_ + 1).arg(count()).arg(left())
+                     : tr("%1: %2 of %3, %4 left").arg(localized(list_.name)).arg(at_ + 1).arg(count()).arg(left());
+    write({m, m, w * 0.55, h * 0.05}, where, small, small, theme().quiet);
+    QStringList clocks;
+    for (const Running& r : timers_) {
+        const qint64 seconds = std::max<qint64>(0, QDateTime::currentDateTime().secsTo(r.until));
+        clocks << (seconds > 0
+                       ? tr("%1 in %2:%3").arg(r.what).arg(seconds / 60).arg(seconds % 60, 2, 10, QLatin1Char('0'))
+                       : tr("%1: over").arg(r.what));
+    }
+    write({w * 0.55, m, w * 0.45 - m, h * 0.07}, clocks.join(QStringLiteral("  ·  ")), small * 2 / 3, small,
+          theme().accent, QFont::DemiBold, Qt::AlignRight | Qt::AlignTop);
+    if (const auto caution = unseen()) {
+        write({m, h * 0.16, w - 2 * m, h * 0.14}, tr("Today, before the first start"), small,
+              static_cast<int>(h * 0.08), theme().warn, QFont::DemiBold);
+        write({m, h * 0.32, w - 2 * m, h * 0.48}, said(*caution), small, static_cast<int>(h * 0.06), theme().text);
+        write({m, h * 0.84, w - 2 * m, h * 0.1},
+              tr("The machine's manual, local rules and hands-on instruction come first. "
+                 "Press to go on."),
+              small * 2 / 3, small, theme().quiet);
+        return;
+    }
+    if (const QString heard = heardWords(); !heard.isEmpty())
+        write({w * 0.3, m, w * 0.3, h * 0.06}, heard, small * 2 / 3, small, theme().warn, QFont::DemiBold);
+    write({m, h * 0.1, w - 2 * m, h * 0.16}, sentence(), small, static_cast<int>(h * 0.085),
+          count() > 0 && isDone(at_) ? theme().quiet : theme().text, QFont::DemiBold);
+    const Setting* main = nullptr;
+    std::vector<Setting> others;
+    QString how;
+    if (const Step* s = step()) {
+        const Card& card = cards_[static_cast<size_t>(at_)];
+        if (card.number) main = &*card.number;
+        others = card.others;
+        how = said(s->how);
+        if (card.again) how = tr("Again, or done?") + QLatin1Char(' ') + how;
+    } else if (const Walk::Place* at = place()) {
+        main = &at->number;
+        others = at->others;
+    }
+    drawPicture();
+    const double middle = isSteps() ? w * 0.62 : w - m;
+    if (main) {
+        write({m, h * 0.27, middle - m, h * 0.05}, QString::fromStdString(main->name), small, small * 3 / 2,
+              theme().quiet);
+        write({m, h * 0.31, middle - m, h * 0.27},
+              QString::fromStdString(print(Quantity{main->value, main->unit, main->decimals}, doc_.style())), small * 2,
+              static_cast<int>(h * 0.27), theme().accent, QFont::DemiBold);
+    }
+    QStringList rest;
+    for (const Setting& o : others)
+        rest << QString::fromStdString(o.name + " " + print(Quantity{o.value, o.unit, o.decimals}, doc_.style()));
+    write({m, h * 0.59, middle - m, h * 0.08}, rest.join(QStringLiteral("  ·  ")), small * 2 / 3,
+          static_cast<int>(h * 0.04), theme().text);
+    write({m, h * 0.68, middle - m, h * 0.17}, how, small * 2 / 3, static_cast<int>(h * 0.032), theme().text);
+    if (!picture_.isNull() && isSteps()) {
+        const double side = std::min(w - middle - 2 * m, h * 0.55);
+        p.drawImage(QRectF(w - m - side, h * 0.28, side, side), picture_);
+    }
+    const QStringList care = hazards();
+    if (!care.isEmpty())
+        write({m, h * 0.86, w * 0.68 - m, h * 0.11}, care.join(QLatin1Char(' ')), small * 2 / 3, small, theme().warn,
+              QFont::DemiBold);
+    if (isSteps() && at_ + 1 < count())
+        write({w * 0.7, h * 0.87, w * 0.3 - m, h * 0.1},
+              tr("then: %1").arg(said(doc_.plan().assembly.recipe[cards_[static_cast<size_t>(at_ + 1)].step].title)),
+              small * 2 / 3, small, theme().quiet, QFont::Normal, Qt::AlignRight | Qt::AlignTop);
+}
+
+}  // namespace vl::app

@@ -1,0 +1,69 @@
+#pragma once
+
+#include "app/document.h"
+#include "core/plan/cards.h"
+#include "devices/line.h"
+
+#include <QDateTime>
+#include <QImage>
+#include <QTimer>
+#include <QWidget>
+
+namespace vl::app {
+
+/// The plan at the machine: one step, or one place of a list, at a time, over the whole screen. Two keys drive it, or a
+/// press anywhere: done and on (space, right, page down, Return), back (left, page up, backspace). Escape leaves it.
+class BenchWindow : public QWidget {
+    Q_OBJECT
+public:
+    /// `walk`: the id of the list that is walked; empty: the steps of the recipe.
+    BenchWindow(Document& document, const QString& walk, QWidget* parent = nullptr);
+
+    /// What it says, for a screen reader and for tests: sentence, number, what can hurt.
+    QString sentence() const;
+    QString number() const;
+    QStringList hazards() const;
+    /// How many are left, this one among them.
+    int left() const;
+    int at() const { return at_; }
+    void forward();
+    void back();
+    /// What a device says: a pedal drives, speed and angle are shown beside what the plan asks.
+    void heard(const DeviceReading& reading);
+    QString heardWords() const;
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+
+private:
+    struct Running {
+        QString what;
+        QDateTime until;
+    };
+    void take();
+    void tick();
+    bool isSteps() const { return walk_.isEmpty(); }
+    int count() const;
+    bool isDone(int i) const;
+    const Step* step() const;
+    const Walk::Place* place() const;
+    QString said(const Text& text) const;
+    void markSeen();
+    std::optional<Text> unseen() const;
+    void drawPicture();
+
+    Document& doc_;
+    QString walk_;
+    std::vector<Card> cards_;
+    Walk list_{};
+    int at_ = 0;
+    std::vector<Running> timers_;
+    std::optional<double> rpm_, angle_;  // as the devices say
+    QTimer clock_;
+    QImage picture_;
+    int pictured_ = -1;
+};
+
+}  // namespace vl::app

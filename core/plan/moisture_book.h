@@ -1,0 +1,24 @@
+#pragma once
+
+#include "core/piece/reading.h"
+
+#include <string>
+#include <vector>
+
+namespace vl {
+
+/// What wood comes to in the room of a reading, % (Wood Handbook, Hailwood–Horrobin; held to the formula's ranges).
+double roomMoisture(const Reading& reading);
+
+/// When something will have dried to a target, from its readings.
+struct DryingForecast {
+    int readings = 0;
+    double rate = 0;               ///< k of M(t) = E + (M0 − E)·e^(−k·t), 1/day
+    double days = -1;              ///< from the last reading; −1: never, or too few readings
+    double early = -1, late = -1;  ///< nine times in ten between these
+};
+/// Least squares of ln(M − E) over the days (the line through the readings; its spread by Student's t, from
+/// Boost.Math); E is the last reading's room, common practice.
+DryingForecast dryingForecast(const std::vector<Reading>& readings, const std::string& of, double target);
+
+}  // namespace vl
