@@ -155,9 +155,9 @@ void BenchWindow::forward()
                     {what, QDateTime::currentDateTime().addSecs(static_cast<qint64>(card.waitMinutes * second))});
                 clock_.start();
             }
-            // The plan is another: on from the step that was just done.
-            for (size_t k = 0; k < cards_.size(); ++k)
-                if (doc_.plan().assembly.recipe[cards_[k].step].id == id) at_ = static_cast<int>(k);
+            // The plan is another: on from where the work stands.
+            at_ = static_cast<int>(std::min(nextCard(cards_), cards_.size() - 1));
+            return update();
         }
     } else if (const Walk::Place* p = place(); p && !isTicked(doc_.piece(), p->id))
         doc_.apply(tr("ticked"), withPlaceTicked(doc_.piece(), p->id));

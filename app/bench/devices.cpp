@@ -49,7 +49,9 @@ void Devices::hand(const DeviceReading& r)
     if (r.what != DeviceReading::Length) return;
     auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
     if (!field || field->isReadOnly()) return;
-    field->setText(QStringLiteral("%1mm").arg(r.value, 0, 'f', 3));
+    // As a hand types it: a text that is only set counts as read, not as wished.
+    field->selectAll();
+    field->insert(QStringLiteral("%1mm").arg(r.value, 0, 'f', 3));
     QKeyEvent press(QEvent::KeyPress, Qt::Key_Return, Qt::NoModifier);
     QApplication::sendEvent(field, &press);
 }

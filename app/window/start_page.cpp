@@ -179,6 +179,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
                                                        {"buoy-bowl", tr("three legs, a grid")},
                                                        {"signal-lantern", tr("turned inside out")},
                                                        {"rolling-float", tr("split, one half turned on")},
+                                                       {"rodded-barrel", tr("bright rods cross its wall")},
                                                        {"tide-clock", tr("twelve brass markers let in")},
                                                        {"ballast-bowl", tr("a crack, filled")},
                                                        {"lamp-shade", tr("leaves sawn through its wall")},

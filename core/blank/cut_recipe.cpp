@@ -137,19 +137,25 @@ Thing drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& all,
                   &how = h.early && side ? words::inTheBlank
                          : side          ? words::inTheSide
                                          : words::inAFace;
+    const bool middle = !side && h.at == 0 && h.lean == 0 && h.count == 1;
     Doing d{.title = all.size() == 1 ? says(words::drillHole, nameOf(piece, h), wide)
                                      : says(words::drillHoles, nameOf(piece, h), static_cast<int>(all.size()), wide),
             .why = says(why),
-            .how = says(how, at),
-            .settings = {wide, at},
+            .how = middle ? says(words::inTheMiddle) : says(how, at),
+            .settings = middle ? std::vector{wide} : std::vector{wide, at},
             .minutes = 4 + 3.0 * static_cast<double>(all.size()),
-            .uses = {"drill"}};
+            .uses = {middle ? "lathe" : "drill"}};
     auto also = [&](const Pattern& words_, const Setting& s) {
         d.settings.push_back(s);
         d.how.also(says(words_, s));
     };
     if (side && h.beside != 0) also(words::besideAxis, lengthAt("drill", "beside the axis", h.beside));
-    if (h.lean != 0) also(words::leansBy, angleAt("drill", "wedge", h.lean));
+    if (h.lean != 0) {
+        also(words::leansBy, angleAt("drill", "wedge", std::abs(h.lean)));
+        // Into a face it goes outwards as it deepens: its mouth lies nearer to the axis.
+        d.how.also(
+            says(words::mouthTowards, side ? (h.lean > 0 ? "tailstock" : "headstock") : (h.lean > 0 ? "axis" : "rim")));
+    }
     if (h.wide > 0) {
         const Setting mouth = lengthAt("drill", "wider bit, Ø", h.wide),
                       deep = lengthAt("drill", "its depth", h.wideDepth);
@@ -162,7 +168,7 @@ Thing drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& all,
         also(words::pegThatFits, lengthAt("", "peg's Ø at the surface", all.front()->mouth, "Ø + 2 · depth · tan", 2));
     }
     if (h.ease > 0) also(words::easedBy, lengthAt("", "edge's radius", h.ease));
-    sayMarks(h, all, d);
+    if (!middle) sayMarks(h, all, d);
     if (std::max(h.diameter, h.wide) > wideBit) d.how.also(says(words::wideBit));
     return bench.step(Action::Drill, drillStep(piece, *all.front()), {now}, "drilled-" + h.id, std::move(d));
 }

@@ -23,7 +23,12 @@ double minutesToSet(Inlay::School school, int fillings)
 
 Setting grams(const char* name, double g, const char* formula)
 {
-    return {.name = name, .value = g, .unit = Unit::Mass, .formula = formula, .source = "own share", .decimals = 0};
+    return {.name = name,
+            .value = g,
+            .unit = Unit::Mass,
+            .formula = formula,
+            .source = "own share",
+            .decimals = g < 9.95 ? 1 : 0};
 }
 
 Thing opened(const Inlay& f, const InlayPlace& p, const std::string& name, Bench& bench, const Thing& now)
@@ -155,10 +160,11 @@ Thing fillHoles(const Piece& piece, const std::vector<const DrilledHole*>& alike
                        .joint = {.faces = JointFaces::LongGrain,
                                  .area = pi * h.diameter * first.full * count,
                                  .joints = count,
-                                 .woods = isMetal(wood) ? std::vector<const Species*>{} : std::vector{&wood}},
+                                 .woods = {&wood}},
                        .settings = {wide, spare},
                        .minutes = 3.0 * count,
                        .uses = {},
+                       .waitTitle = says(words::leaveRods, name),
                        .waitUses = {}});
 }
 

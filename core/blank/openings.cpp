@@ -95,7 +95,7 @@ std::optional<Opening> openingOf(const Worked& w, const Sides& sides)
     constexpr double starting = 3;  // mm: a hole that takes a fine saw's blade; own value
     o.drill = w.shape == Worked::Slot ? std::min(w.wide, o.length) : std::min({starting, w.wide, o.length});
     const double c = std::cos(w.slant * degrees), s = std::sin(w.slant * degrees);
-    double low = 1e9;
+    double low = 1e9, high = -1e9;
     for (const Point& p : shapeOf(w, o.length)) {
         const Point flat(p.x() * c - p.y() * s, p.x() * s + p.y() * c);
         const Point on = skin.place(middle + flat.x());
@@ -103,8 +103,12 @@ std::optional<Opening> openingOf(const Worked& w, const Sides& sides)
         o.flat.push_back(flat);
         o.laid.emplace_back(on.x(), r * std::sin(round));
         low = std::min(low, on.x());
+        high = std::max(high, on.x());
     }
     o.deepest = line.back().x() - low;
+    constexpr double within = 1;  // mm into the hollow
+    const double hollow = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, low, high).low;
+    o.inner = std::isnan(hollow) ? 0 : std::max(0.0, hollow * std::cos(pi / w.count) - within);
     // Between neighbours at each height: the circle's share less what the opening takes of it.
     o.narrowest = 1e9;
     constexpr int looks = 60;
@@ -130,7 +134,7 @@ Sawed openingCut(const Opening& o, double angleDeg)
 {
     // Seen from outside: stations to the right; it is pushed from the axis out.
     Sawed s{.right = Eigen::Vector3d::UnitX(), .up = onwards(angleDeg), .outline = o.laid};
-    s.reach = {-beyondAll, 0};
+    s.reach = {-beyondAll, -o.inner};
     return s;
 }
 

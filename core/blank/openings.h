@@ -14,6 +14,7 @@ struct Opening {
     double drill = 0;        ///< Ø of the holes at its ends
     double narrowest = 0;    ///< wood between two neighbours, round the skin
     double narrowestAt = 0;  ///< station of that
+    double inner = 0;        ///< from the axis: the saw goes no nearer, inside the hollow
     double deepest = 0;      ///< from the rim down to its lower end: what the saw's frame must span
 };
 /// Empty where the wall is not there at both its ends. A length along the skin is the outline's own; a distance w round

@@ -49,16 +49,14 @@ void sayLightly(const Piece& piece, Text& how)
 Thing halved(const Piece& piece, Bench& bench, const Thing& blank)
 {
     if (!piece.split.on) return blank;
-    const Setting direction = angleAt("saw", "plane towards", 0),
-                  waste = lengthAt("", "waste at each end", piece.split.waste);
+    const Setting waste = lengthAt("", "waste at each end", piece.split.waste);
     const Thing two = bench.step(Action::Cut, "halve", {blank}, "halves",
                                  {.title = says(words::halveBlank),
                                   .why = says(words::planeOfSplit),
-                                  .how = says(words::halveWay, direction),
-                                  .settings = {direction},
+                                  .how = says(words::halveWay),
                                   .minutes = 15,
                                   .uses = {"saw"}});
-    return bench.glue("glue-waste", {two}, "glued-in-waste",
+    return bench.glue(glueWasteStep, {two}, "glued-in-waste",
                       {.title = says(words::glueWaste),
                        .why = says(words::wasteHolds),
                        .how = says(words::glueWasteWay, waste),
@@ -68,7 +66,8 @@ Thing halved(const Piece& piece, Bench& bench, const Thing& blank)
                                  .woods = woodsOfBlank(piece)},
                        .settings = {waste},
                        .minutes = 10,
-                       .uses = {"clamp"}});
+                       .uses = {"clamp"},
+                       .waitTitle = says(words::leaveHalves)});
 }
 
 Thing turnedOn(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned)
@@ -93,7 +92,8 @@ Thing turnedOn(const Piece& piece, const Sides& sides, Bench& bench, const Thing
          .joint = {.faces = JointFaces::LongGrain, .area = splitArea(sides), .joints = 1, .woods = woodsOfBlank(piece)},
          .settings = {on},
          .minutes = 12,
-         .uses = {"clamp"}});
+         .uses = {"clamp"},
+         .waitTitle = says(words::leaveHalves)});
     return bench.step(Action::Sand, "level-joint", {now}, "joint-level",
                       {.title = says(words::levelJoint),
                        .why = says(words::fingerFeels),

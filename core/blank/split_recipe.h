@@ -16,6 +16,7 @@ void sayTemplate(const Piece& piece, std::vector<Setting>& settings, Text& how);
 void sayLightly(const Piece& piece, Text& how);
 
 /// The steps after which it lies in halves, and is whole again.
+inline constexpr const char* glueWasteStep = "glue-waste";
 inline constexpr const char *openStep = "open-split", *turnOnStep = "turn-on";
 
 }  // namespace vl

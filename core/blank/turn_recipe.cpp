@@ -8,6 +8,7 @@
 #include "core/blank/split_recipe.h"
 #include "core/finish/finish_recipe.h"
 #include "core/words/build.h"
+#include "core/words/inside_out.h"
 #include "core/words/turn.h"
 
 #include <algorithm>
@@ -39,12 +40,13 @@ public:
                    .minutes = 30,
                    .uses = {"lathe"}};
         sayTemplate(piece_, fine.settings, fine.how);
+        if (reversed()) fine.how.also(says(words::windowsCome));
         next(Action::Turn, "fine", "turned", std::move(fine));
         now_ = turnAxes(piece_, sides_, how_ == Turning::BetweenCentres, whole_, now_);
         now_ = beforeSanding(piece_, sides_, whole_, now_);
         Doing sand{.title = says(words::sand),
                    .why = says(words::throughGrits),
-                   .how = says(words::restOff),
+                   .how = says(reversed() ? words::openWork : words::restOff),
                    .minutes = 30,
                    .uses = {"lathe"}};
         sayGrits(piece_, sides_, sand.settings, sand.how);
@@ -61,14 +63,16 @@ public:
         if (!later) now_ = putOnFinish(piece_, shop_, sides_, whole_, now_, "finished");
         const bool ends = how_ == Turning::BetweenCentres;
         const BlockHold& hold = blockHold(piece_.choices.holding);
-        next(Action::PartOff, "part-off", later ? "parted" : beforeFitting(piece_).c_str(),
-             {.title = says(ends ? words::sawEnds : hold.off),
-              .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
-              .how = says(!ends              ? hold.offHow
-                          : drilledThrough() ? words::cutToBore
-                                             : words::partingThenHand),
-              .minutes = 15,
-              .uses = {"lathe"}});
+        // Halves that only their waste holds are not parted off as they turn: it is sawn off with the lathe at rest.
+        if (!piece_.split.on)
+            next(Action::PartOff, "part-off", later ? "parted" : beforeFitting(piece_).c_str(),
+                 {.title = says(ends ? words::sawEnds : hold.off),
+                  .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
+                  .how = says(!ends              ? hold.offHow
+                              : drilledThrough() ? words::cutToBore
+                                                 : words::partingThenHand),
+                  .minutes = 15,
+                  .uses = {"lathe"}});
         if (later)
             finished(piece_, shop_, sides_, whole_, onceFree(piece_, sides_, whole_, now_, false));
         else
@@ -76,6 +80,8 @@ public:
     }
 
 private:
+    /// Turned inside out: windows come round.
+    bool reversed() const { return piece_.layers.size() == 1 && piece_.layers[0].is<InsideOutForm>(); }
     Setting boreSetting() const { return {"drill", "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1}; }
     /// Above this a bore is turned: no bit is safe to hold in a tailstock, mm; common practice.
     static constexpr double widestBit = 50;
@@ -99,7 +105,10 @@ private:
         return bench.step(Action::Mount, "mount-centres", {made}, "mounted",
                           {.title = says(words::mountCentres, bench.name()),
                            .why = says(words::endsHold),
-                           .how = says(drilledThrough() ? words::conesInBore : words::spurAndCup),
+                           // A point between parts wedges them apart.
+                           .how = says(drilledThrough()                ? words::conesInBore
+                                       : reversed() || piece_.split.on ? words::cupOnJoint
+                                                                       : words::spurAndCup),
                            .minutes = 5,
                            .uses = {"lathe"},
                            .held = {.set = true,

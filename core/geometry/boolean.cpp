@@ -3,6 +3,7 @@
 #include <CGAL/Exact_predicates_exact_constructions_kernel.h>
 #include <CGAL/Exact_predicates_inexact_constructions_kernel.h>
 #include <CGAL/Polygon_mesh_processing/corefinement.h>
+#include <CGAL/Polygon_mesh_processing/intersection.h>
 #include <CGAL/Polygon_mesh_processing/triangulate_faces.h>
 #include <CGAL/Surface_mesh.h>
 
@@ -59,20 +60,52 @@ template <class Kernel> Surface written(const Solid<Kernel>& solid)
     return out;
 }
 
+/// Solids that keep clear of one another are taken in one go: what is rounded in one difference is not cut again by the
+/// next. `good` tells whether all of them are closed.
+template <class Kernel> std::vector<Solid<Kernel>> batches(const std::vector<std::vector<Face>>& solids, bool& good)
+{
+    constexpr size_t most = 80;  // beyond it every pair would be looked at for too long
+    std::vector<Solid<Kernel>> out;
+    std::vector<std::vector<Solid<Kernel>>> members;
+    for (const std::vector<Face>& faces : solids) {
+        if (faces.empty()) continue;
+        Solid<Kernel> one;
+        if (!read<Kernel>(faces, one)) {
+            good = false;
+            return out;
+        }
+        size_t at = members.size();
+        if (solids.size() <= most)
+            for (size_t b = 0; b < members.size() && at == members.size(); ++b) {
+                bool clear = true;
+                for (const Solid<Kernel>& other : members[b])
+                    clear = clear &&
+                            !pmp::do_intersect(one, other, CGAL::parameters::do_overlap_test_of_bounded_sides(true));
+                if (clear) at = b;
+            }
+        if (at == members.size()) {
+            members.emplace_back();
+            out.emplace_back();
+        }
+        read<Kernel>(faces, out[at]);
+        members[at].push_back(std::move(one));
+    }
+    return out;
+}
+
 template <class Kernel> bool take(Surface& from, const std::vector<std::vector<Face>>& solids)
 {
+    bool good = true;
     Solid<Kernel> whole;
     if (!read<Kernel>(from, whole)) return false;
     try {
-        for (const std::vector<Face>& faces : solids) {
-            Solid<Kernel> gone;
-            if (faces.empty()) continue;
-            if (!read<Kernel>(faces, gone) ||
-                !pmp::corefine_and_compute_difference(whole, gone, whole,
-                                                      CGAL::parameters::throw_on_self_intersection(true)))
+        for (Solid<Kernel>& gone : batches<Kernel>(solids, good)) {
+            if (!good || !pmp::corefine_and_compute_difference(whole, gone, whole,
+                                                               CGAL::parameters::throw_on_self_intersection(true)))
                 return false;
             whole.collect_garbage();
         }
+        if (!good) return false;
     } catch (const std::exception&) {
         return false;
     }

@@ -28,6 +28,9 @@ void checkSplit(const Split& split)
     // Its last side stands across the axis.
     if (split.fold % 2 && split.bulge != 0)
         throw InputError("split.bulge", exact(split.bulge), "0, with three tips, is");
+    // Hollower or fuller, a side would overhang: its arc ends square to the axis or along it.
+    if (const double bend = std::tan(pi / (2 * split.fold)) / 2; std::abs(split.bulge) > bend + 1e-9)
+        throw InputError("split.bulge", exact(split.bulge), exact(-bend) + " to " + exact(bend) + " is");
     const double most = split.fold < leastFold ? split.size : split.size * std::tan(pi / split.fold);
     if (split.band >= 0.9 * most)
         throw InputError("split.band_mm", exact(split.band), "less than " + exact(0.9 * most) + " mm is");
@@ -61,6 +64,8 @@ Outline splitOutline(const Split& split)
     for (Node& n : line) n.z -= begin;
     return line;
 }
+
+double splitMiddle(const Split& split, double height) { return split.fold % 2 ? split.size / 2 : height / 2; }
 
 double sideRadius(const Split& split)
 {

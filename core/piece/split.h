@@ -33,6 +33,9 @@ void checkSplit(const Split& split);
 /// alike under a turn by 360°/fold (plane geometry of the regular polygon).
 Outline splitOutline(const Split& split);
 
+/// The station about which it is alike, of a piece of this height, mm.
+double splitMiddle(const Split& split, double height);
+
 /// Radius of the arcs that its sides are, mm: c · (1/4 + b²) / (2b) of a chord c and a sagitta b · c; 0: they are
 /// straight.
 double sideRadius(const Split& split);

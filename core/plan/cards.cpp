@@ -16,7 +16,7 @@ struct DayCaution {
     std::string_view machine;
     const Pattern& words;
 };
-const std::array<DayCaution, 11> day{{{"lathe", words::lathesDay},
+const std::array<DayCaution, 12> day{{{"lathe", words::lathesDay},
                                       {"saw", words::sawsDay},
                                       {"bandsaw", words::sawsDay},
                                       {"drill", words::drillsDay},
@@ -24,6 +24,7 @@ const std::array<DayCaution, 11> day{{{"lathe", words::lathesDay},
                                       {"sanding board", words::sandersDay},
                                       {"disc sander", words::sandersDay},
                                       {"router", words::routersDay},
+                                      {"knife", words::edgesDay},
                                       {"clamp", words::gluesDay},
                                       {"band clamp", words::gluesDay},
                                       {"finish", words::finishDay}}};

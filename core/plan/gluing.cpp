@@ -1,6 +1,7 @@
 #include "core/plan/gluing.h"
 
 #include "core/recipe/cure.h"
+#include "core/wood/filler.h"
 #include "core/words/glue.h"
 
 #include <algorithm>
@@ -13,6 +14,11 @@ namespace {
 bool anyOily(const GlueJoint& j)
 {
     return std::ranges::any_of(j.woods, [](const Species* s) { return s->oily; });
+}
+
+bool anyMetal(const GlueJoint& j)
+{
+    return std::ranges::any_of(j.woods, [](const Species* s) { return isMetal(*s); });
 }
 
 const Glue* byId(const std::vector<Glue>& book, const std::string& id)
@@ -47,6 +53,7 @@ bool suits(const Glue& g, const GlueJoint& joint, double celsius, std::vector<Te
     const bool block = joint.faces == JointFaces::Block;
     const Quantity now{celsius, Unit::Count, 0};
     against(anyOily(joint) && !g.oily, words::notOily, g.name);
+    against(anyMetal(joint) && (g.water || g.temporary), words::notOnMetal, g.name);
     against(block && !g.block, g.temporary ? words::lightCutsOnly : words::notApart, g.name);
     against(g.foams && joint.open, words::foamsIntoGaps, g.name);
     against(g.foams && joint.faces == JointFaces::MiteredEnds, words::foamsMitres, g.name);

@@ -1,5 +1,7 @@
 #include "core/plan/mounts.h"
 
+#include "core/blank/inside_out.h"
+#include "core/blank/split_recipe.h"
 #include "core/measure/format.h"
 #include "core/words/turn.h"
 
@@ -25,6 +27,15 @@ double torn(double diameter, double density)
 {
     const double rim = std::sqrt(1e6 / density);
     return rim / (pi * diameter / 1000) * 60;
+}
+
+constexpr double heldByPaper = 1000;  // rpm; own cautious value
+
+/// Whether it is put together only for a while: parts before they are reversed, halves that are glued in their waste.
+bool comesApart(const Recipe& recipe, const Step& mount)
+{
+    return mount.id.starts_with(mountPartsStep) ||
+           std::ranges::any_of(recipe, [](const Step& s) { return s.id == glueWasteStep; });
 }
 
 }  // namespace
@@ -57,6 +68,7 @@ std::vector<Mount> mountsOf(const Recipe& recipe, const Shop& shop, const Assemb
         no(shaken(mass, held.offset, shop), "imbalance against the lathe's mass");
         no(torn(across, density), "stress in the rim");
         no(shop.lathe.highestRpm, "the lathe's highest");
+        if (comesApart(recipe, step)) no(heldByPaper, "parts that only paper, tape or their ends hold");
         m.speed.high = std::max(m.speed.high, shop.lathe.lowestRpm);
         // Whatever was just mounted begins as slowly as the lathe turns, until it is seen to run true.
         m.speed.low = std::min(shop.lathe.lowestRpm, m.speed.high);

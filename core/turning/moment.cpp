@@ -116,9 +116,15 @@ std::optional<Sides> reversedSides(const Piece& piece, const Assembly& assembly,
     Sides now{.outside = {}, .inside = {}, .axes = {}, .edges = {}};
     // A star of six has no round blank and no convex one: what it holds.
     const bool convex = blank->parts < 6;
-    const double corner = convex ? l.cornerRadius() : l.stockOuterRadius();
+    // Round it a little wider than its corners: what only touches is not cut cleanly.
+    const double corner = convex ? 1.02 * l.cornerRadius() : l.stockOuterRadius();
     if (convex)
-        for (const Cell& c : l.cells) now.edges.insert(now.edges.end(), c.faces.begin(), c.faces.end());
+        for (const Cell& c : l.cells)
+            for (const HalfSpace& h : c.faces) {
+                // Neighbours share a plane: it is cut once.
+                const auto same = [&](const HalfSpace& o) { return (o.normal - h.normal).norm() < 1e-9; };
+                if (std::ranges::none_of(now.edges, same)) now.edges.push_back(h);
+            }
     now.outside = {{l.z0, corner}};
     if (b.reversed == Body::First) {
         const auto within = [&](const Point& p) { return Point(p.x(), std::min(corner, p.y())); };

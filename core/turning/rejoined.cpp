@@ -25,7 +25,7 @@ std::array<Surface, 2> halvesOf(const Surface& surface) { return {halfOf(surface
 
 Eigen::Isometry3d turningOn(const Piece& piece)
 {
-    const Eigen::Vector3d middle = Eigen::Vector3d::UnitX() * outlineHeight(piece) / 2;
+    const Eigen::Vector3d middle = Eigen::Vector3d::UnitX() * splitMiddle(piece.split, outlineHeight(piece));
     Eigen::Isometry3d by = Eigen::Isometry3d::Identity();
     by.translate(middle);
     by.rotate(Eigen::AngleAxisd(2 * pi / piece.split.fold, across));
@@ -66,16 +66,16 @@ double fromSegment(const Point& p, const Point& a, const Point& b)
 
 }  // namespace
 
-double stepAtJoint(const Polyline& outside, int fold)
+double stepAtJoint(const Polyline& outside, const Split& split)
 {
     if (outside.size() < 2) return 0;
     // The whole outline in the plane of the split, about its middle.
-    const double middle = (outside.front().x() + outside.back().x()) / 2;
+    const double first = outside.front().x(), middle = first + splitMiddle(split, outside.back().x() - first);
     Polyline ring;
     for (const Point& p : outside) ring.emplace_back(p.x() - middle, p.y());
     for (auto p = outside.rbegin(); p != outside.rend(); ++p) ring.emplace_back(p->x() - middle, -p->y());
     ring.push_back(ring.front());
-    const double a = 2 * pi / fold, c = std::cos(a), s = std::sin(a);
+    const double a = 2 * pi / split.fold, c = std::cos(a), s = std::sin(a);
     double most = 0;
     for (const Point& p : ring) {
         const Point on(p.x() * c - p.y() * s, p.x() * s + p.y() * c);

@@ -19,6 +19,6 @@ Mesh moved(Mesh mesh, const Eigen::Isometry3d& by);
 
 /// The greatest step at the joint of an outline with its own mirror image, once one half is turned on, mm. Points along
 /// it against the other's line (plane geometry).
-double stepAtJoint(const Polyline& outside, int fold);
+double stepAtJoint(const Polyline& outside, const Split& split);
 
 }  // namespace vl

@@ -173,6 +173,7 @@ inline constexpr Pattern sectionUnderPressure{"Leave section %1 under pressure"}
 inline constexpr Pattern notFromInside{"the one joint that cannot be reached from inside"};
 
 // What a glue does not do
+inline constexpr Pattern notOnMetal{"%1 does not hold on metal"};
 inline constexpr Pattern notOily{"%1 does not hold on oily wood: its oil keeps the glue off"};
 inline constexpr Pattern notApart{"this joint must come apart again, and %1 does not"};
 inline constexpr Pattern lightCutsOnly{"%1 holds for light cuts only, and this joint carries the whole stack"};

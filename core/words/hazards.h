@@ -27,6 +27,9 @@ inline constexpr Pattern sandersDay{
 inline constexpr Pattern routersDay{
     "Bit tight, work clamped, cut against the way it turns. Unplugged to change the bit. Eye and "
     "ear protection."};
+inline constexpr Pattern edgesDay{
+    "Work held by a clamp or a vice, not by the hand. Both hands behind the edge; a sharp one needs no "
+    "force."};
 inline constexpr Pattern gluesDay{"Fresh air, gloves, eyes protected. Squeeze-out wiped before it sets."};
 inline constexpr Pattern finishDay{"Fresh air, no flame, gloves. Rags flat outdoors to dry: heaped they catch fire."};
 

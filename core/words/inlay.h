@@ -23,6 +23,12 @@ inline constexpr Pattern rodWay{
     "metal roughened and wiped first; pushed in turning, cut %2 longer than its hole; sawn off flush before anything "
     "is "
     "turned, what stands out catches"};
+inline constexpr Pattern leaveRods{"Leave the rods in %1 until they are held"};
+inline constexpr Pattern leaveHalves{"Leave the halves in the clamp"};
+inline constexpr Pattern inTheMiddle{
+    "in the middle of its face: bit in the tailstock's chuck, lathe at its lowest speed, fed slowly, "
+    "backed out often"};
+inline constexpr Pattern mouthTowards{"its mouth towards the %1"};
 inline constexpr Pattern soakedJoint{
     "thin CA run into its joint once it is cut flush: a rod that is turned through at a "
     "slant is held by little; fresh air, eye protection"};
@@ -120,9 +126,8 @@ inline constexpr Pattern fitWay{
 
 inline constexpr Pattern halveBlank{"Saw the blank in two along the plane of its split"};
 inline constexpr Pattern planeOfSplit{"that plane goes through the axis, and is the joint at the end"};
-inline constexpr Pattern halveWay{
-    "marked on both ends through the middle, %1 from twelve o'clock; ripped with a fence and a "
-    "push block, then both faces planed flat: no light between them"};
+inline constexpr Pattern halveWay{"marked on both ends through the middle, twelve to six o'clock; ripped with a fence "
+                                  "and a push block, then both faces planed flat: no light between them"};
 inline constexpr Pattern glueWaste{"Glue the halves in the waste at both ends"};
 inline constexpr Pattern wasteHolds{"what is turned between must come apart clean; the waste holds it meanwhile"};
 inline constexpr Pattern glueWasteWay{

@@ -68,8 +68,15 @@ inline constexpr Pattern crossesInside{
     "each is turned about its own middle: the edges with the cross come together on the "
     "axis"};
 inline constexpr Pattern jointsThatStay{
-    "only the ends are joint: %1 of glue face in all; these faces must close dry "
+    "only the ends are joint: %1 square cm of glue face in all; these faces must close dry "
     "without pressure, and the window's edges stand opposite each other; little glue, "
     "none near a window, what squeezes out is picked off before it sets"};
+
+inline constexpr Pattern windowsCome{
+    "as the wall comes down to the windows the tool meets gaps that cannot be seen: sharp edge, "
+    "lightest cuts, rest close, hands behind it"};
+inline constexpr Pattern openWork{
+    "lathe at rest: by hand with paper on a block or a stick, along every edge; no cloth, no paper and "
+    "no finger at gaps that come round"};
 
 }  // namespace vl::words

@@ -245,6 +245,7 @@ TEST(Moisture, WithoutNoiseItIsTheClosedForm)
 TEST(ShopLog, CountsOnAndLearnsFromWhatWasTicked)
 {
     Shop shop = test::harbourShop();
+    shop.log.clear();
     Piece p = test::demo("buoy-bowl");
     const Plan plan = makePlan(p, shop);
     const Logged first = logged(p, shop, plan, 29000000);

@@ -242,6 +242,7 @@ double lostAtTheBench(const Piece& piece, const Shop& shop, const BuiltLayer& b,
         return b.settings[0].value * b.settings[1].value * b.settings[2].value - b.volume;
     if (const SpindleForm* f = l.as<SpindleForm>()) return b.stock.outer * b.stock.outer * (f->below + f->above);
     const double wood = b.volume / height;  // of the ring's face
+    if (l.is<InsideOutForm>()) return wood * (thick - height);
     if (const LetInForm* f = l.as<LetInForm>()) {
         const double disc = f->diameter * f->diameter, round = pi / 4 * disc;
         return (wood - round) * (thick - height) + disc * thick - round * height;

@@ -129,7 +129,7 @@ inline Piece randomWorkpiece()
         Split split;
         split.on = true;
         split.fold = 2 + 2 * *rc::gen::inRange(0, 3);
-        split.bulge = 0.05 + share() * 0.3;
+        split.bulge = std::min(0.4, (0.1 + share() * 0.85) * std::tan(pi / (2 * split.fold)) / 2);
         p = oneIn(2) ? edit::setSplit(std::move(p), split) : p;
         p.split = split;
     }

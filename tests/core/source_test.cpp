@@ -72,8 +72,12 @@ TEST(Source, IncludesPointDownwards)
 {
     // Inside core: plan, then turning, lathe and blank, then recipe, then piece and words, then wood and geometry, then
     // measure.
-    const std::vector<std::vector<std::string>> levels{{"measure"}, {"geometry", "wood"},          {"piece", "words"},
-                                                       {"recipe"},  {"blank", "turning", "lathe", "inlay", "finish"}, {"plan"}};
+    const std::vector<std::vector<std::string>> levels{{"measure"},
+                                                       {"geometry", "wood"},
+                                                       {"piece", "words"},
+                                                       {"recipe"},
+                                                       {"blank", "turning", "lathe", "inlay", "finish"},
+                                                       {"plan"}};
     auto level = [&](const std::string& folder) {
         for (size_t i = 0; i < levels.size(); ++i)
             if (std::ranges::find(levels[i], folder) != levels[i].end()) return static_cast<int>(i);

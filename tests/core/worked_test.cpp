@@ -170,7 +170,8 @@ TEST(WorkedByIndex, NothingIsSandedOnATurningLatheAfterIt)
             if (freed) EXPECT_NE(s->action, Action::Turn) << sample << ": " << s->id;
         }
         EXPECT_TRUE(begun && freed) << sample;
-        EXPECT_EQ(inOrder(plan).back()->id, "finish") << sample;
+        const std::string last = inOrder(plan).back()->id;
+        EXPECT_TRUE(last.starts_with("finish") || last.starts_with("fit-")) << sample << ": " << last;
     }
 }
 

@@ -82,7 +82,8 @@ TEST(Journey, FromAStartToThePacketAndAllTheWayBack)
     EXPECT_FALSE(b.doc().edited());
     b.answer = b.folder.filePath("bowl.pdf");
     b.answerDialog({"Save as PDF …", "Close"});
-    for (const char* stage : {"Next: Cut", "Next: Glue", "Next: Turn", "Next: Finish", "Next: Log", "next"}) b.press(stage);
+    for (const char* stage : {"Next: Cut", "Next: Glue", "Next: Turn", "Next: Finish", "Next: Log", "next"})
+        b.press(stage);
     EXPECT_GT(QFile(b.answer).size(), 20000) << "the last Next prints the packet";
     EXPECT_TRUE(b.window.message().contains("100 %")) << b.window.message().toStdString();
     const Piece saved = b.piece();

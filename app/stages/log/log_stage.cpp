@@ -71,7 +71,7 @@ LogStage::LogStage(Document& document, QWidget* parent) : Stage(document, tr("Lo
     group(tr("Entries"), "log-entries");
     search_ = new QLineEdit;
     search_->setObjectName("log-search");
-    search_->setPlaceholderText(tr("name, wood, to whom …"));
+    search_->setPlaceholderText(tr("name, wood, to whom"));
     search_->setClearButtonEnabled(true);
     row(tr("Search"), search_);
     connect(search_, &QLineEdit::textChanged, this, [this] { refreshLog(); });

@@ -159,7 +159,8 @@ void groovesAndCracks(const Case& in, std::vector<Caution>& out)
             c.measure = f.piece;
             c.limit = f.width;
             c.message = "a piece is wider than its groove";
-            c.fixes.push_back(inlayFix("groove as wide as a piece", f.id, [](Inlay& q) { q.width = q.piece; }));
+            if (f.kind != Inlay::Rim || f.piece < f.centre)
+                c.fixes.push_back(inlayFix("groove as wide as a piece", f.id, [](Inlay& q) { q.width = q.piece; }));
             out.push_back(std::move(c));
         }
     }

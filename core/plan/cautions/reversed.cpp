@@ -122,7 +122,7 @@ void split(const Case& in, std::vector<Caution>& out)
     const Split& s = in.piece.split;
     if (!s.on) return;
     constexpr double most = 0.1;  // mm; own value
-    if (const double step = stepAtJoint(in.sides.outside, s.fold); step > most) {
+    if (const double step = stepAtJoint(in.sides.outside, s); step > most) {
         Caution c = atPlace(in, "split-step", "split", in.shape.height / 2, step > 1 ? Level::Stop : Level::Care);
         c.measure = step;
         c.limit = most;

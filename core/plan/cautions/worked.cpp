@@ -70,9 +70,12 @@ void openings(const Case& in, const Worked& w, std::vector<Caution>& out)
         c.limit = least;
         c.message = o->narrowest <= 0 ? "they run into one another: the rim falls off"
                                       : "between two of them only " + in.mm(o->narrowest) + " of wood are left";
-        const double narrower = w.wide - (least - o->narrowest) - 0.1;
-        if (narrower >= 1)
-            c.fixes.push_back(workedFix(in.mm(narrower) + " wide", w.id, [narrower](Worked& q) { q.wide = narrower; }));
+        Worked narrow = w;
+        for (; narrow.wide > 1.5; narrow.wide -= 0.5)
+            if (const auto q = openingOf(narrow, in.sides); q && q->narrowest >= least) break;
+        if (narrow.wide < w.wide && narrow.wide > 1.5)
+            c.fixes.push_back(
+                workedFix(in.mm(narrow.wide) + " wide", w.id, [to = narrow.wide](Worked& q) { q.wide = to; }));
         if (w.count > 2) c.fixes.push_back(workedFix("one fewer", w.id, [](Worked& q) { --q.count; }));
         out.push_back(std::move(c));
     }
