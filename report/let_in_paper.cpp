@@ -77,11 +77,13 @@ void drawOpenings(Sheet& sheet, const Piece& piece, const Worked& w, const Openi
     }
     const auto mm = [&](double v) { return q(formatLengthUnit(v, style)); };
     sheet.page(QStringLiteral("To saw open: %1, on the unrolled wall, full size").arg(q(nameOf(piece, w))));
-    drawBars(sheet,
-             QStringLiteral("Cut out and stuck on the wall: the middle line on a pencil line from rim to foot, the "
-                            "ticks at stations %1 and %2. Ends drilled with Ø %3.")
-                 .arg(mm(w.from), mm(w.to), mm(o.drill)));
-    constexpr double around = 6, under = 64;  // mm between two, and below the bars
+    drawBars(sheet, {});
+    sheet.text(
+        {Sheet::margin + 12, sheet.top() + 16, sheet.inner() - 12, 14},
+        QStringLiteral("Cut out and stuck on the wall, this side out, the rim up: the middle line on a pencil line "
+                       "from rim to foot, the ticks at stations %1 and %2. Ends drilled with Ø %3.")
+            .arg(mm(w.from), mm(w.to), mm(o.drill)));
+    constexpr double around = 6, under = 40;  // mm between two, and below the bars
     const double eachWide = 2 * wide + 2 * around, eachTall = 2 * tall + 2 * around;
     const double room = sheet.bottom() - sheet.top() - under;
     const int columns = std::max(1, static_cast<int>(sheet.inner() / eachWide)),
@@ -91,9 +93,9 @@ void drawOpenings(Sheet& sheet, const Piece& piece, const Worked& w, const Openi
     for (int k = 0; k < std::min(w.count, columns * rows); ++k) {
         const double x = Sheet::margin + eachWide * (k % columns + 0.5),
                      y = sheet.top() + under + eachTall * (k / columns + 0.5);
-        // The rim's end is up.
+        // Seen from outside with the rim up, angles grow to the right.
         QPolygonF outline;
-        for (const Point& at : o.flat) outline << sheet.px(QPointF(x - at.y(), y - at.x()));
+        for (const Point& at : o.flat) outline << sheet.px(QPointF(x + at.y(), y - at.x()));
         sheet.rule(x, y - tall - around / 2, x, y + tall + around / 2, 0.12, faint);
         for (const double end : {-o.length / 2, o.length / 2}) sheet.rule(x - 4, y - end, x + 4, y - end, 0.12, faint);
         p.setPen(QPen(Qt::black, sheet.px(0.25)));
@@ -113,13 +115,11 @@ void drawLetInPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSt
         if (const auto o = openingOf(w, plan.sides)) drawOpenings(sheet, piece, w, *o, style);
     const auto blank = insideOutOf(piece, plan.sides.outside);
     if (!blank || blank->first.empty()) return;
-    drawCurvePages(
-        sheet, blank->first,
-        {.what = QStringLiteral("First outline, before the parts are reversed, full size"),
-         .how = QStringLiteral("Held against the first turning: no light under it."),
-         .over = QStringLiteral("cut out above this line"),
-         .under =
-             QStringLiteral("first axis, from station %1").arg(q(formatLengthUnit(blank->first.front().x(), style)))});
+    drawCurvePages(sheet, blank->first,
+                   {.what = QStringLiteral("First outline, before the parts are reversed, full size"),
+                    .how = QStringLiteral("No light under it."),
+                    .over = QStringLiteral("cut out above this line"),
+                    .under = QStringLiteral("first axis, from station %1").arg(q(formatLengthUnit(begin, style)))});
     sheet.moveTo(sheet.bottom());
 }
 

@@ -23,6 +23,7 @@ bool Devices::listen(const QString& path)
     auto port = std::make_unique<DevicePort>();
     connect(port.get(), &DevicePort::reading, this, &Devices::hand);
     connect(port.get(), &DevicePort::trouble, this, &Devices::trouble);
+    port->setObjectName(path);  // as it was asked for: the port itself knows only its name
     if (!port->open(path)) return false;
     ports_.push_back(std::move(port));
     return true;
@@ -30,13 +31,13 @@ bool Devices::listen(const QString& path)
 
 void Devices::leave(const QString& path)
 {
-    std::erase_if(ports_, [&](const auto& p) { return p->path() == path; });
+    std::erase_if(ports_, [&](const auto& p) { return p->objectName() == path; });
 }
 
 QStringList Devices::paths() const
 {
     QStringList all;
-    for (const auto& p : ports_) all << p->path();
+    for (const auto& p : ports_) all << p->objectName();
     return all;
 }
 

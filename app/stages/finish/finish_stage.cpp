@@ -94,6 +94,7 @@ void FinishStage::refresh()
                             {},
                             {}};
     layers_->setRows(rows);
+    layers_->resizeRowsToContents();
     constexpr double perCm2 = 100;
     QString words =
         tr("%1 cm² outside, %2 cm² inside.").arg(area.outside / perCm2, 0, 'f', 0).arg(area.inside / perCm2, 0, 'f', 0);
