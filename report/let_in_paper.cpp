@@ -115,7 +115,10 @@ void drawLetInPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSt
         if (const auto o = openingOf(w, plan.sides)) drawOpenings(sheet, piece, w, *o, style);
     const auto blank = insideOutOf(piece, plan.sides.outside);
     if (!blank || blank->first.empty()) return;
-    drawCurvePages(sheet, blank->first,
+    Polyline line = blank->first;
+    const double begin = line.front().x();
+    for (Point& at : line) at.x() -= begin;
+    drawCurvePages(sheet, line,
                    {.what = QStringLiteral("First outline, before the parts are reversed, full size"),
                     .how = QStringLiteral("No light under it."),
                     .over = QStringLiteral("cut out above this line"),
