@@ -183,7 +183,7 @@ TEST(AsBuilt, WhatIsLeftOfARingIsItsMeasureLessTheTurnedPiece)
     Piece p = test::demo("regatta-cup");
     const Plan plan = makePlan(p, Shop{});
     const BuiltLayer& b = plan.assembly.layers[3];
-    const std::string& id = p.layers[3].id;
+    const std::string id = p.layers[3].id;
     p = withMeasured(p, id, Measured::Outside, 2 * b.finishedOuter.high + 3);
     const Left left = leftOf(p, id, b.finishedOuter.high, b.finishedInner.low);
     EXPECT_NEAR(left.outside, 1.5, 1e-9);
