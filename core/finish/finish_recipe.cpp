@@ -106,6 +106,8 @@ void sayGrits(const Piece& piece, const Sides& sides, std::vector<Setting>& sett
         how.also(says(words::gritRowShort, all, settings.back()));
     } else
         how.also(says(words::gritRow, all));
+    // Where gaps come round it is sanded at rest: no speed is said.
+    if (std::ranges::any_of(sides.cuts, [](const Cut& c) { return std::holds_alternative<Between>(c.solid); })) return;
     // Sanding at 450 to 700 (CHECKS, common practice), slower where the work is wide.
     constexpr double fastest = 700, slowest = 100, rim = 6;  // rpm, rpm, m/s; the rim's speed is our own value
     const double wide = std::max(1.0, sides.widest()),

@@ -23,6 +23,14 @@ void insideOut(const Case& in, std::vector<Caution>& out)
     const auto blank = insideOutOf(in.piece, in.sides.outside);
     if (!blank) return;
     const InsideOutForm& form = *in.layer(0).as<InsideOutForm>();
+    if (in.piece.hollow.rule != WallRule::Solid) {
+        Caution c = in.at("reversed-hollow", 0, Level::Stop);
+        c.unit = "";
+        c.message =
+            "the first turning is its hollow: bored or hollowed besides, the ends that hold the parts together go";
+        c.fixes.push_back(pieceFix("solid", [](Piece& p) { p.hollow.rule = WallRule::Solid; }));
+        out.push_back(std::move(c));
+    }
     if (blank->first.empty()) {
         Caution c = in.at("reversed-none", 0, Level::Stop);
         c.measure = form.to - form.from;
