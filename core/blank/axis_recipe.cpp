@@ -1,6 +1,7 @@
 #include "core/blank/axis_recipe.h"
 
 #include "core/geometry/profile.h"
+#include "core/recipe/settings.h"
 #include "core/turning/cross_section.h"
 #include "core/words/turn.h"
 
@@ -9,15 +10,6 @@
 
 namespace vl {
 namespace {
-
-Setting lengthOf(const char* name, double mm, const char* formula = "chosen")
-{
-    return {.machine = "lathe", .name = name, .value = mm, .formula = formula, .decimals = 1};
-}
-Setting angleOf(const char* name, double deg, const char* formula = "chosen")
-{
-    return {.machine = "lathe", .name = name, .value = deg, .unit = Unit::Angle, .formula = formula, .decimals = 1};
-}
 
 double directionOf(const Point& p)
 {
@@ -34,8 +26,8 @@ Doing mounting(const Piece& piece, const Sides& sides, bool alongGrain, const Ax
             .why = says(words::axisMakesSide),
             .minutes = 6,
             .uses = {"lathe"}};
-    const Setting head = lengthOf("off centre at the head", s.head.norm()),
-                  headTo = angleOf("its direction", directionOf(s.head));
+    const Setting head = lengthAt("lathe", "off centre at the head", s.head.norm()),
+                  headTo = angleAt("lathe", "its direction", directionOf(s.head));
     const double middle = (s.solid.from() + s.solid.to()) / 2;
     d.held = {.set = true,
               .by = Hold::Centres,
@@ -53,8 +45,8 @@ Doing mounting(const Piece& piece, const Sides& sides, bool alongGrain, const Ax
     };
     switch (axis.by) {
     case AxisBy::Centres: {
-        const Setting tail = lengthOf("off centre at the tail", s.tail.norm()),
-                      tailTo = angleOf("its direction at the tail", directionOf(s.tail));
+        const Setting tail = lengthAt("lathe", "off centre at the tail", s.tail.norm()),
+                      tailTo = angleAt("lathe", "its direction at the tail", directionOf(s.tail));
         d.how = says(words::onMarkedCentres, head, headTo, tail, tailTo);
         d.settings = {head, headTo, tail, tailTo};
         break;
@@ -66,7 +58,8 @@ Doing mounting(const Piece& piece, const Sides& sides, bool alongGrain, const Ax
         inJaws();
         break;
     case AxisBy::Tilt: {
-        const Setting tilt = angleOf("tilt", axis.tilt), pivot = lengthOf("pivot, from the headstock face", axis.pivot);
+        const Setting tilt = angleAt("lathe", "tilt", axis.tilt),
+                      pivot = lengthAt("lathe", "pivot, from the headstock face", axis.pivot);
         d.how = says(words::tiltedInJaws, tilt, headTo, pivot);
         d.settings = {tilt, headTo, pivot};
         d.held.by = Hold::Tilted;
@@ -106,10 +99,10 @@ Thing markCentres(const Piece& piece, Bench& bench, const Thing& blank)
     std::vector<Setting> settings;
     for (const AxisSetUp& s : axisSetUps(piece)) {
         if (s.side != 0 || piece.axes[s.axis].by != AxisBy::Centres) continue;
-        const Setting head = lengthOf("off centre at the head", s.head.norm()),
-                      headTo = angleOf("its direction at the head", directionOf(s.head)),
-                      tail = lengthOf("off centre at the tail", s.tail.norm()),
-                      tailTo = angleOf("its direction at the tail", directionOf(s.tail));
+        const Setting head = lengthAt("lathe", "off centre at the head", s.head.norm()),
+                      headTo = angleAt("lathe", "its direction at the head", directionOf(s.head)),
+                      tail = lengthAt("lathe", "off centre at the tail", s.tail.norm()),
+                      tailTo = angleAt("lathe", "its direction at the tail", directionOf(s.tail));
         how.also(says(words::firstCentre, nameOf(piece, s.axis), head, headTo, tail, tailTo));
         settings.insert(settings.end(), {head, headTo, tail, tailTo});
     }
@@ -170,7 +163,7 @@ Thing turnAxes(const Piece& piece, const Sides& sides, bool alongGrain, Bench& b
             auto line = [&](double z, const char* what, const Pattern& says_) {
                 const double r = depthLine(s, z);
                 if (!(r > 0 && r < radiusAt(sides.outside, z))) return;
-                lines.push_back(lengthOf(what, r, "its radius − its offset there"));
+                lines.push_back(lengthAt("lathe", what, r, "its radius − its offset there"));
                 how.also(says(says_, lines.back()));
             };
             if (from <= atEnd) line(0, "depth line on the head end, radius", words::lineOnHead);
@@ -187,9 +180,9 @@ Thing turnAxes(const Piece& piece, const Sides& sides, bool alongGrain, Bench& b
         now = bench.step(Action::Mount, "mount-" + key, {now}, "mounted-" + key,
                          mounting(piece, sides, alongGrain, s, name));
         const double deepest = deepestAt(sides, s, std::max(from, 0.0), std::min(to, height));
-        const Setting begin = lengthOf("from station", from), end = lengthOf("to station", to),
-                      at = lengthOf("measured at station", deepest, "where it is deepest"),
-                      thick = lengthOf("done at a thickness of", thicknessAt(sides, i, s, deepest),
+        const Setting begin = lengthAt("lathe", "from station", from), end = lengthAt("lathe", "to station", to),
+                      at = lengthAt("lathe", "measured at station", deepest, "where it is deepest"),
+                      thick = lengthAt("lathe", "done at a thickness of", thicknessAt(sides, i, s, deepest),
                                        "flat to what stands opposite");
         now = bench.step(Action::Turn, "turn-" + key, {now}, "turned-" + key,
                          {.title = says(words::turnAxis, name, s.side + 1),

@@ -5,6 +5,7 @@
 #include "core/blank/shared_steps.h"
 #include "core/blank/turn_recipe.h"
 #include "core/finish/finish_recipe.h"
+#include "core/recipe/settings.h"
 #include "core/words/box.h"
 #include "core/words/build.h"
 #include "core/words/turn.h"
@@ -42,10 +43,6 @@ public:
     }
 
 private:
-    static Setting lathe(const char* name, double mm, const char* formula, int decimals = 1)
-    {
-        return {.machine = "lathe", .name = name, .value = mm, .formula = formula, .decimals = decimals};
-    }
     bool onBox() const { return piece_.lid.joint == Lid::OnBox; }
 
     Thing turnRound(const Thing& blank)
@@ -70,9 +67,9 @@ private:
     std::pair<Thing, Thing> part(const Thing& round)
     {
         const double spigot = onBox() ? 0 : piece_.lid.spigot;
-        const Setting length = lathe("lid, with its tenon", height_ - piece_.lid.at + spigot + high_.value,
-                                     onBox() ? "lid + tenon" : "lid + spigot + tenon"),
-                      tool = lathe("parting tool", piece_.lid.parting, "chosen");
+        const Setting length = lengthAt("lathe", "lid, with its tenon", height_ - piece_.lid.at + spigot + high_.value,
+                                        onBox() ? "lid + tenon" : "lid + spigot + tenon"),
+                      tool = lengthAt("lathe", "parting tool", piece_.lid.parting, "chosen");
         bench_.step(Action::PartOff, "part-lid", {round}, "box",
                     {.title = says(words::partLid),
                      .why = says(words::grainRunsOn),
@@ -125,13 +122,13 @@ private:
         lid =
             mount("mount-lid", lid, "lid-mounted", words::mountLid, words::smallerFirst, height_ - piece_.lid.at, true);
         const double spigot = onBox() ? 0 : piece_.lid.spigot;
-        const Setting deep = lathe("lid's hollow, deep", sides_.inside.back().x() - piece_.lid.at + spigot,
-                                   "lid − its top"),
-                      top = lathe("left on top", piece_.lid.top, "chosen");
-        const Setting wide = onBox() ? lathe("recess, Ø", 2 * joint_.recess, "spigot + fit", 2)
-                                     : lathe("spigot, Ø", 2 * joint_.spigot, "bore − fit", 2),
-                      long_ = onBox() ? lathe("recess, deep", joint_.deep, "spigot + 0.5 mm")
-                                      : lathe("spigot, long", piece_.lid.spigot, "chosen");
+        const Setting deep = lengthAt("lathe", "lid's hollow, deep", sides_.inside.back().x() - piece_.lid.at + spigot,
+                                      "lid − its top"),
+                      top = lengthAt("lathe", "left on top", piece_.lid.top, "chosen");
+        const Setting wide = onBox() ? lengthAt("lathe", "recess, Ø", 2 * joint_.recess, "spigot + fit", 2)
+                                     : lengthAt("lathe", "spigot, Ø", 2 * joint_.spigot, "bore − fit", 2),
+                      long_ = onBox() ? lengthAt("lathe", "recess, deep", joint_.deep, "spigot + 0.5 mm")
+                                      : lengthAt("lathe", "spigot, long", piece_.lid.spigot, "chosen");
         lid = bench_.step(Action::Turn, "hollow-lid", {lid}, "lid-hollowed",
                           {.title = says(words::hollowLid),
                            .why = says(words::smallerFirst),
@@ -148,7 +145,7 @@ private:
         box = mount("mount-box", box, "box-mounted", words::mountBox, words::bothWillBeHeld, piece_.lid.at, false);
         recipe_.back().after.push_back(lid.step);  // one chuck: the lid is done before the box is in it
         const double rim = piece_.lid.at + (onBox() ? piece_.lid.spigot : 0);
-        const Setting deep = lathe("box's hollow, deep", rim - sides_.inside.front().x(), "rim − floor");
+        const Setting deep = lengthAt("lathe", "box's hollow, deep", rim - sides_.inside.front().x(), "rim − floor");
         Doing hollow{.title = says(words::hollowBox),
                      .why = says(words::insideNow),
                      .how = says(words::boxDepth, deep),
@@ -159,10 +156,12 @@ private:
         box = bench_.step(Action::Turn, "hollow", {box}, "box-hollowed", std::move(hollow));
         box = insideDone("sand-box", box, "box-sanded", words::sandBoxInside);
         // Snug: what the fit in use leaves between them is not there yet.
-        const Setting wide = onBox() ? lathe("spigot, Ø, snug", 2 * joint_.recess - snug_, "recess − jam fit", 2)
-                                     : lathe("bore, Ø, snug", 2 * joint_.spigot + snug_, "spigot + jam fit", 2),
-                      long_ =
-                          lathe("over a length of", onBox() ? piece_.lid.spigot : joint_.deep, "the spigot's length");
+        const Setting wide =
+                          onBox()
+                              ? lengthAt("lathe", "spigot, Ø, snug", 2 * joint_.recess - snug_, "recess − jam fit", 2)
+                              : lengthAt("lathe", "bore, Ø, snug", 2 * joint_.spigot + snug_, "spigot + jam fit", 2),
+                      long_ = lengthAt("lathe", "over a length of", onBox() ? piece_.lid.spigot : joint_.deep,
+                                       "the spigot's length");
         box = bench_.step(Action::Turn, "fit-lid", {box, lid}, "closed",
                           {.title = says(words::fitLid),
                            .why = says(words::snugFirst),
@@ -192,7 +191,7 @@ private:
     {
         const char* name = choicesOf<Fit>()[static_cast<size_t>(piece_.lid.fit)].words;
         const Setting by =
-            lathe("eased by", clearanceOf(piece_.lid.fit, shop_.fits) - snug_, "fit in use − jam fit", 2);
+            lengthAt("lathe", "eased by", clearanceOf(piece_.lid.fit, shop_.fits) - snug_, "fit in use − jam fit", 2);
         box = bench_.step(Action::Turn, "ease", {box}, "eased",
                           {.title = says(words::easeFit, name),
                            .why = says(words::oneHandOpens),
@@ -200,7 +199,8 @@ private:
                            .settings = {by},
                            .minutes = 8,
                            .uses = {"lathe"}});
-        const Setting rim = lathe("jam chuck, Ø", onBox() ? 2 * joint_.spigot : 2 * joint_.recess, "the box's rim");
+        const Setting rim =
+            lengthAt("lathe", "jam chuck, Ø", onBox() ? 2 * joint_.spigot : 2 * joint_.recess, "the box's rim");
         box = bench_.step(Action::Mount, "mount-last", {box}, "on-its-rim",
                           {.title = says(words::boxOnJam),
                            .why = says(words::tenonHasServed),
@@ -235,7 +235,7 @@ private:
     Recipe& recipe_;
     double height_, snug_ = 0;
     std::string jaws_;  // that take both tenons; empty: those on the chuck
-    Setting tenon_ = lathe("tenons, Ø", 0, "3/4 · Ø, within the jaws' range"),
+    Setting tenon_ = lengthAt("lathe", "tenons, Ø", 0, "3/4 · Ø, within the jaws' range"),
             high_ = {.machine = "lathe", .name = "their height", .source = "common practice", .decimals = 1};
 };
 

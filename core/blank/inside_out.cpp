@@ -1,6 +1,7 @@
 #include "core/blank/inside_out.h"
 
 #include "core/blank/construction.h"
+#include "core/recipe/settings.h"
 #include "core/wood/figure.h"
 #include "core/words/inside_out.h"
 
@@ -61,11 +62,6 @@ const Held& heldWith(InsideOutForm::Hold hold)
     return all[static_cast<size_t>(hold)];
 }
 
-Setting lathe(const char* name, double mm, const char* formula = "chosen")
-{
-    return {.machine = "lathe", .name = name, .value = mm, .formula = formula, .decimals = 1};
-}
-
 Thing cutAndMark(Bench& bench, const Things& parts, int n, double side)
 {
     const Ripped one = ripped(n, side);
@@ -123,9 +119,11 @@ Thing turnFirst(Bench& bench, const Thing& assembled, const InsideOutForm& form,
          .uses = {"lathe"},
          .held = {
              .set = true, .by = Hold::Centres, .diameter = 20, .depth = 3, .tailstock = true, .alongGrain = true}});
-    const Setting from = lathe("first turning from", form.from), to = lathe("first turning to", form.to),
-                  ends = lathe("Ø at both ends", 2 * form.ends), middle = lathe("Ø in the middle", 2 * form.radius),
-                  reach = lathe("corners sweep", sweep, "the parts' diagonal");
+    const Setting from = lengthAt("lathe", "first turning from", form.from),
+                  to = lengthAt("lathe", "first turning to", form.to),
+                  ends = lengthAt("lathe", "Ø at both ends", 2 * form.ends),
+                  middle = lengthAt("lathe", "Ø in the middle", 2 * form.radius),
+                  reach = lengthAt("lathe", "corners sweep", sweep, "the parts' diagonal");
     now = bench.step(Action::Turn, turnFirstStep, {now}, "first-turned",
                      {.title = says(words::turnFirst, bench.name()),
                       .why = says(words::becomesWindow),
@@ -190,8 +188,9 @@ void build(const Site& site, Building& out)
                        .formula = "joints left at both ends",
                        .source = "plane geometry",
                        .decimals = 1};
-    b.settings = {lathe("part's side", side, "held circle / share of the parts"),
-                  lathe("first axis from the second", InsideOut{side, 0, 0, n}.far(), "the parts' diagonal")};
+    b.settings = {
+        lengthAt("lathe", "part's side", side, "held circle / share of the parts"),
+        lengthAt("lathe", "first axis from the second", InsideOut{side, 0, 0, n}.far(), "the parts' diagonal")};
     out.steps = [=, &l, finish = site.shop.finishMinutes](Bench& bench, const Things& parts) {
         Thing now = cutAndMark(bench, parts, n, side);
         now = assembleFirst(bench, now, form, joint);

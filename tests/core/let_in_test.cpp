@@ -25,16 +25,6 @@ using test::find;
 
 namespace {
 
-/// What two circles R and r, d apart, have in common (plane geometry of the lens).
-double lens(double R, double r, double d)
-{
-    if (d >= R + r) return 0;
-    if (d <= std::abs(R - r)) return pi * std::pow(std::min(R, r), 2);
-    const double a = std::acos((d * d + r * r - R * R) / (2 * d * r)),
-                 b = std::acos((d * d + R * R - r * r) / (2 * d * R));
-    return r * r * (a - std::sin(2 * a) / 2) + R * R * (b - std::sin(2 * b) / 2);
-}
-
 /// Area of a mesh in one wood whose faces look along the axis to the tailstock, or anywhere.
 double areaOf(const Mesh& mesh, std::string_view wood, bool faceAlone)
 {
@@ -123,7 +113,7 @@ TEST(TurnedInsideOut, ItsSolidIsTheLensesThatBothTurningsLeave)
         const Sides sides = sidesOf(p);
         const Solid solid = solidOf(sides, 0.005);
         ASSERT_TRUE(solid.whole) << n;
-        const double expected = length / 2 * pi * outside * outside + length / 2 * n * lens(radius, outside, far);
+        const double expected = length / 2 * pi * outside * outside + length / 2 * n * test::lens(radius, outside, far);
         EXPECT_NEAR(volumeOf(solid.surface) / expected, 1, 2e-3) << n;
         const Plan plan = makePlan(p, Shop{});
         EXPECT_NEAR(plan.shape.woodVolume / expected, 1, 0.015) << n << ", by points spread over it";

@@ -2,6 +2,9 @@
 
 #include "core/piece/piece.h"
 
+#include <algorithm>
+#include <cmath>
+
 namespace vl::test {
 
 /// A node with straight lines to both sides.
@@ -32,6 +35,16 @@ inline Piece plainCylinder(double radius, double height, BlockForm::Grain grain,
     p.layers = {layer};
     identifyLayers(p);
     return p;
+}
+
+/// What two circles R and r, d apart, have in common (plane geometry of the lens).
+inline double lens(double R, double r, double d)
+{
+    if (r <= 0 || R <= 0 || d >= R + r) return 0;
+    if (d <= std::abs(R - r)) return pi * std::pow(std::min(R, r), 2);
+    const double a = std::acos((d * d + r * r - R * R) / (2 * d * r)),
+                 b = std::acos((d * d + R * R - r * r) / (2 * d * R));
+    return r * r * (a - std::sin(2 * a) / 2) + R * R * (b - std::sin(2 * b) / 2);
 }
 
 }  // namespace vl::test

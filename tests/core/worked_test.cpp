@@ -48,16 +48,6 @@ double volumeLeft(const Piece& p)
     return volumeOf(s.surface);
 }
 
-/// What two circles R and r, d apart, have in common (plane geometry of the lens).
-double lens(double R, double r, double d)
-{
-    if (r <= 0 || d >= R + r) return 0;
-    if (d <= R - r) return pi * r * r;
-    const double a = std::acos((d * d + r * r - R * R) / (2 * d * r)),
-                 b = std::acos((d * d + R * R - r * r) / (2 * d * R));
-    return r * r * (a - std::sin(2 * a) / 2) + R * R * (b - std::sin(2 * b) / 2);
-}
-
 double integral(double from, double to, const std::function<double(double)>& f)
 {
     return boost::math::quadrature::gauss_kronrod<double, 61>::integrate(f, from, to, 12, 1e-10);
@@ -81,8 +71,8 @@ TEST(WorkedByIndex, FlutesTakeTheLensOfTwoCirclesAndTheirRoundEnds)
     w.cutter = 2 * rho;
     w.depth = deep;
     const Piece round = test::plainCylinder(R, 100, BlockForm::Along), fluted = with(round, w);
-    const double ends = 2 * integral(0, rho, [&](double t) { return lens(R, std::sqrt(rho * rho - t * t), d); });
-    const double taken = w.count * (length * lens(R, rho, d) + ends);
+    const double ends = 2 * integral(0, rho, [&](double t) { return test::lens(R, std::sqrt(rho * rho - t * t), d); });
+    const double taken = w.count * (length * test::lens(R, rho, d) + ends);
     // Both surfaces have the same flat sides round the axis: the difference is the flutes'.
     EXPECT_NEAR(volumeLeft(round) - volumeLeft(fluted), taken, 0.02 * taken);
     const Plan plan = makePlan(fluted, Shop{});
