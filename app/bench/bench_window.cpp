@@ -185,29 +185,14 @@ QString BenchWindow::heardWords() const
 {
     QStringList words;
     if (rpm_) {
-        // The speed of what it is mounted in, as far as the work has come.
-        double most = 0;
-        for (int k = 0; isSteps() && k <= at_ && k < count(); ++k) {
-            const std::string& id = doc_.plan().assembly.recipe[cards_[static_cast<size_t>(k)].step].id;
-            for (const Mount& m : doc_.plan().mounts)
-                if (m.id == id) most = m.speed.high;
-        }
+        const double most = isSteps() ? speedBorne(doc_.plan(), cards_, static_cast<size_t>(at_)) : 0;
         words << (most > 0 && *rpm_ > most
                       ? tr("TOO FAST: %1 rpm, this mount bears %2").arg(*rpm_, 0, 'f', 0).arg(most, 0, 'f', 0)
                       : tr("%1 rpm").arg(*rpm_, 0, 'f', 0));
     }
     if (angle_) {
-        const Walk::Place* at = place();
-        const Setting* wanted = nullptr;
-        if (at && at->number.unit == Unit::Angle) wanted = &at->number;
-        if (at)
-            for (const Setting& o : at->others)
-                if (o.unit == Unit::Angle) wanted = &o;
-        if (wanted) {
-            const double left = std::remainder(wanted->value - *angle_, 360);
-            words << tr("%1° to the mark").arg(left, 0, 'f', 1);
-        } else
-            words << tr("spindle at %1°").arg(*angle_, 0, 'f', 1);
+        const auto left = place() ? toMark(*place(), *angle_) : std::nullopt;
+        words << (left ? tr("%1° to the mark").arg(*left, 0, 'f', 1) : tr("spindle at %1°").arg(*angle_, 0, 'f', 1));
     }
     return words.join(QStringLiteral("  ·  "));
 }

@@ -3,6 +3,7 @@
 #include "core/blank/air_sweep.h"
 #include "core/blank/shared_steps.h"
 #include "core/blank/turn_recipe.h"
+#include "core/blank/worked_cuts.h"
 #include "core/finish/finish_recipe.h"
 #include "core/lathe/mount.h"
 #include "core/words/turn.h"
@@ -329,11 +330,7 @@ double footWaste(const Piece& piece, const Shop& shop)
 FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides)
 {
     FootHold f;
-    double foot = 0, widest = 0;  // radii
-    for (const Point& p : sides.outside) {
-        if (p.x() < 0.25) foot = std::max(foot, p.y());
-        widest = std::max(widest, p.y());
-    }
+    const double foot = footRadiusOf(sides), widest = sides.widest();
     const double floor = sides.inside.empty() ? outlineHeight(piece) : sides.inside.front().x();
     const bool tenon = piece.choices.foot == FootSchool::Tenon;
     // Two fifths of the greatest diameter, no wider than the foot; common practice.

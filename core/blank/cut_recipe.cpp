@@ -1,6 +1,7 @@
 #include "core/blank/cut_recipe.h"
 
 #include "core/blank/inlay_recipe.h"
+#include "core/blank/round_marks.h"
 #include "core/blank/sawn_cuts.h"
 #include "core/recipe/settings.h"
 #include "core/words/cuts.h"
@@ -57,28 +58,6 @@ void sayDepth(const Hole& hole, const DrilledHole& first, Doing& d)
     case Hole::Through:
         d.how.also(says(words::rightThrough, deep));
         break;
-    }
-}
-
-/// Where each of several comes.
-void sayMarks(const Hole& hole, const std::vector<const DrilledHole*>& all, Doing& d)
-{
-    for (const DrilledHole* h : all) {
-        const bool first = h == all.front();
-        if (hole.plate > 0) {
-            const Setting at{.machine = "drill",
-                             .name = "index hole",
-                             .value = static_cast<double>(h->mark.hole),
-                             .unit = Unit::Count,
-                             .formula = "the nearest to equal shares",
-                             .decimals = 0};
-            d.settings.push_back(at);
-            d.how.also(first ? says(words::firstInHole, at, hole.plate) : says(words::nextInHole, at));
-        } else {
-            const Setting at = angleAt("drill", "direction", std::fmod(h->angleDeg + 720, 360));
-            d.settings.push_back(at);
-            d.how.also(says(first ? words::firstTowards : words::nextTowards, at));
-        }
     }
 }
 
@@ -168,7 +147,11 @@ Thing drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& all,
         also(words::pegThatFits, lengthAt("", "peg's Ø at the surface", all.front()->mouth, "Ø + 2 · depth · tan", 2));
     }
     if (h.ease > 0) also(words::easedBy, lengthAt("", "edge's radius", h.ease));
-    if (!middle) sayMarks(h, all, d);
+    if (!middle) {
+        std::vector<RoundMark> marks;
+        for (const DrilledHole* one : all) marks.push_back({one->mark.hole, one->angleDeg});
+        sayRound("drill", h.plate, marks, true, d);
+    }
     if (std::max(h.diameter, h.wide) > wideBit) d.how.also(says(words::wideBit));
     return bench.step(Action::Drill, drillStep(piece, *all.front()), {now}, "drilled-" + h.id, std::move(d));
 }

@@ -1,6 +1,7 @@
 #include "core/blank/worked_recipe.h"
 
 #include "core/blank/decor_grid.h"
+#include "core/blank/round_marks.h"
 #include "core/blank/worked_cuts.h"
 #include "core/recipe/settings.h"
 #include "core/words/worked.h"
@@ -11,38 +12,18 @@
 namespace vl {
 namespace {
 
-/// Where each of those alike comes round: what is spread evenly by its first and the way on.
-void sayPlaces(const Worked& w, const std::vector<WorkedPlace>& all, Doing& d)
+/// Where each of those alike comes round.
+void sayPlaces(const Piece& piece, size_t which, Doing& d)
 {
-    const auto hole = [](const char* name, int value, const char* formula) {
-        return countAt("index", name, value, formula);
-    };
-    const auto say = [&](const Pattern& words_, const Setting& at, const auto&... more) {
-        d.settings.push_back(at);
-        d.how.also(says(words_, at, more...));
-    };
-    if (w.plate == 0) {
-        say(words::atAngle, angleAt("index", "direction", std::fmod(all[0].angleDeg + 720, 360)));
-        say(words::onByAngle, angleAt("index", "on from each to the next", 360.0 / w.count));
-        return;
-    }
-    say(words::atHole, hole("hole", all[0].mark.hole, "chosen"), w.plate);
-    if (w.plate % w.count == 0) return say(words::onByHoles, hole("holes on", w.plate / w.count, "holes / number"));
-    for (size_t k = 1; k < all.size(); ++k)
-        say(words::onHole, hole("hole", all[k].mark.hole, "the nearest to equal shares"));
-}
-
-std::vector<WorkedPlace> placesOf(const Piece& piece, size_t which)
-{
-    std::vector<WorkedPlace> own = workedPlaces(piece);
-    std::erase_if(own, [&](const WorkedPlace& p) { return p.worked != which; });
-    return own;
+    std::vector<RoundMark> marks;
+    for (const WorkedPlace& p : workedPlaces(piece))
+        if (p.worked == which) marks.push_back({p.mark.hole, p.angleDeg});
+    sayRound("index", piece.worked[which].plate, marks, false, d);
 }
 
 Thing makeLegRing(const Piece& piece, const Sides& sides, Bench& bench, Thing now, size_t which)
 {
     const Worked& w = piece.worked[which];
-    const std::vector<WorkedPlace> places = placesOf(piece, which);
     const LegRing ring = legRing(piece, which, sides);
     const std::string name = nameOf(piece, w);
     const Setting high = lengthAt("", "legs' height", w.height);
@@ -62,7 +43,7 @@ Thing makeLegRing(const Piece& piece, const Sides& sides, Bench& bench, Thing no
             .how = says(words::sawLegsWay, half, high),
             .settings = {half, high},
             .minutes = 5.0 * w.count};
-    sayPlaces(w, places, d);
+    sayPlaces(piece, which, d);
     if (ring.across)
         for (size_t k = 0; k < ring.grain.size(); ++k) {
             d.settings.push_back(lengthAt("", "fibres through a leg", ring.grain[k], "thick / |cos| or wide / |sin|"));
@@ -103,7 +84,7 @@ Thing workByIndex(const Piece& piece, const Sides& sides, Bench& bench, const Th
             d.settings = {from, to, low, high, wide, at};
             d.how = says(words::facetWay, from, to, low, high).also(says(words::flatWide, wide, at));
         }
-        sayPlaces(w, placesOf(piece, i), d);
+        sayPlaces(piece, i, d);
         d.how.also(says(words::sandedByHand));
         now = bench.step(Action::Carve, workedStep(w), {now}, "worked-" + w.id, std::move(d));
     }

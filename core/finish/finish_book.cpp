@@ -53,6 +53,7 @@ std::array<FinishSchedule, 10> book()
                                    .waitMinutes = 5,
                                    .gramsPerM2 = 15,
                                    .between = &words::noneBetween,
+                                   .buffRpm = 3000,
                                    .rpm = 100}},
                        .lastGrit = 600,
                        .fumes = true},
@@ -157,6 +158,16 @@ FinishArea finishArea(const Polyline& outside, const Polyline& inside)
     }
     a.outside = std::max(0.0, a.outside);
     return a;
+}
+
+FinishSum sumOf(const FinishSchedule& schedule, double areaMm2)
+{
+    FinishSum sum;
+    for (const FinishLayer& l : schedule.layers) {
+        sum.grams += coatMass(l, areaMm2).all * l.coats;
+        sum.minutes += l.waitMinutes * l.coats;
+    }
+    return sum;
 }
 
 CoatMass coatMass(const FinishLayer& layer, double areaMm2)

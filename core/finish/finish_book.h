@@ -21,6 +21,7 @@ struct FinishLayer {
     const Pattern* between = nullptr;  ///< what is done between two coats
     double partsA = 0, partsB = 0;     ///< of what is mixed, by mass; 0: it is used as it is
     double potMinutes = 0;             ///< that a mixture can be used
+    double buffRpm = 0;                ///< it is buffed at up to on the lathe, of a piece 100 mm across; 0: it is not
     double rpm = 0;  ///< it is put on or polished at on the lathe, of a piece 100 mm across; 0: at rest
 };
 
@@ -43,6 +44,12 @@ struct FinishArea {
     double all() const { return outside + inside; }
 };
 FinishArea finishArea(const Polyline& outside, const Polyline& inside);
+
+/// What a finish comes to: grams of all coats, minutes of waiting.
+struct FinishSum {
+    double grams = 0, minutes = 0;
+};
+FinishSum sumOf(const FinishSchedule& schedule, double areaMm2);
 
 /// Grams of a coat, and of its parts where it is mixed: an eighth more than lies on the wood stays in cup and rag (own
 /// value).

@@ -31,8 +31,25 @@ Setting gramsOf(const char* name, double g, const char* formula)
     return {.name = name, .value = g, .unit = Unit::Mass, .formula = formula, .decimals = 1};
 }
 
-Doing layerDoing(const Piece& piece, const Sides& sides, const FinishSchedule& schedule, const FinishLayer& layer,
-                 bool first)
+/// As fast at its surface as on a piece 100 mm across, no faster than the lathe turns; above the usual rule that is
+/// said.
+void sayBuffing(const FinishLayer& layer, const Sides& sides, const Shop& shop, Doing& d)
+{
+    constexpr double usual = 100;  // mm
+    const double across = std::max(1.0, 2 * sides.widest()), rule = speedRange(across).high;
+    const Setting rpm =
+                      rpmOf("buffed at", std::min(shop.lathe.highestRpm, layer.buffRpm * std::min(1.0, usual / across)),
+                            "common practice"),
+                  most = rpmOf("usual rule", rule, "9000 / Ø in inches");
+    d.settings.push_back(rpm);
+    d.how.also(says(words::buffWay, rpm));
+    if (rpm.value <= rule) return;
+    d.settings.push_back(most);
+    d.how.also(says(words::buffFast, most));
+}
+
+Doing layerDoing(const Piece& piece, const Shop& shop, const Sides& sides, const FinishSchedule& schedule,
+                 const FinishLayer& layer, bool first)
 {
     const FinishArea area = finishArea(sides.outside, sides.inside);
     const CoatMass mass = coatMass(layer, area.all());
@@ -59,6 +76,7 @@ Doing layerDoing(const Piece& piece, const Sides& sides, const FinishSchedule& s
         const Setting rpm = rpmOf("finish put on at", layer.rpm, "common practice");
         d.settings.push_back(rpm);
         d.how.also(says(words::onTheLathe, rpm));
+        if (layer.buffRpm > 0) sayBuffing(layer, sides, shop, d);
     }
     if (first) d.how.also(says(words::endGrainMore));
     if (schedule.spontaneous) d.how.also(says(words::ragsFlat));
@@ -85,7 +103,7 @@ Thing putOnFinish(const Piece& piece, const Shop& shop, const Sides& sides, Benc
         const bool last = i + 1 == schedule.layers.size();
         const std::string id = i == 0 ? "finish" : "finish-" + std::to_string(i + 1);
         now = bench.step(Action::Finish, id, {now}, last ? gives : "coated-" + std::to_string(i + 1),
-                         layerDoing(piece, sides, schedule, schedule.layers[i], i == 0));
+                         layerDoing(piece, shop, sides, schedule, schedule.layers[i], i == 0));
     }
     return now;
 }

@@ -182,6 +182,24 @@ size_t nextCard(const std::vector<Card>& cards)
     return static_cast<size_t>(std::ranges::find(cards, false, &Card::done) - cards.begin());
 }
 
+double speedBorne(const Plan& plan, const std::vector<Card>& cards, size_t at)
+{
+    for (size_t k = std::min(at + 1, cards.size()); k-- > 0;) {
+        const auto mount = std::ranges::find(plan.mounts, plan.assembly.recipe[cards[k].step].id, &Mount::id);
+        if (mount != plan.mounts.end()) return mount->speed.high;
+    }
+    return 0;
+}
+
+std::optional<double> toMark(const Walk::Place& place, double spindleDeg)
+{
+    const auto isAngle = [](const Setting& s) { return s.unit == Unit::Angle; };
+    if (isAngle(place.number)) return std::remainder(place.number.value - spindleDeg, 360);
+    const auto other = std::ranges::find_if(place.others, isAngle);
+    if (other == place.others.end()) return std::nullopt;
+    return std::remainder(other->value - spindleDeg, 360);
+}
+
 std::optional<Text> dayCautionOf(const std::string& machine)
 {
     const auto it = std::ranges::find(day, std::string_view(machine), &DayCaution::machine);

@@ -20,6 +20,9 @@ std::vector<Card> cardsOf(const Plan& plan);
 /// The first that is not done; cards.size() where all are.
 size_t nextCard(const std::vector<Card>& cards);
 
+/// The highest speed that the mount bears in which the work stands at a card, rpm; 0 where nothing is mounted yet.
+double speedBorne(const Plan& plan, const std::vector<Card>& cards, size_t at);
+
 /// The general cautions of a machine, said once a day: by what it is called in Step::uses.
 std::optional<Text> dayCautionOf(const std::string& machine);
 
@@ -35,6 +38,9 @@ struct Walk {
     const char* name;  ///< "Stations with their diameters"
     std::vector<Place> places;
 };
+/// How far the spindle has to turn on to a place's mark from where it stands, −180 … 180°; none where it has no angle.
+std::optional<double> toMark(const Walk::Place& place, double spindleDeg);
+
 /// Set-ups at the saw are with the boards; these are the lathe's and the drill's: stations, index marks, drill points,
 /// coats of finish. Those that the piece has.
 std::vector<Walk> walksOf(const Piece& piece, const Plan& plan);

@@ -1,5 +1,6 @@
 #include "core/turning/shape.h"
 
+#include "core/blank/worked_cuts.h"
 #include "core/turning/cross_section.h"
 #include "core/turning/taken.h"
 
@@ -116,8 +117,7 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
         if (2 * p.y() > s.greatestDiameter) s.greatestDiameter = 2 * p.y(), s.greatestAt = p.x();
         if (2 * p.y() < s.leastDiameter) s.leastDiameter = 2 * p.y(), s.leastAt = p.x();
     }
-    for (const Point& p : sides.outside)
-        if (p.x() < 0.25) s.footRadius = std::max(s.footRadius, p.y());
+    s.footRadius = footRadiusOf(sides);
     s.solid = sides.inside.empty();
 
     double moment = 0;

@@ -21,10 +21,6 @@ inline constexpr Pattern besideAxis{"its middle %1 beside the axis"};
 inline constexpr Pattern leansBy{
     "leaning %1: a wedge of that angle under the cradle, a flat cut or a short guide block "
     "where the bit would slide off"};
-inline constexpr Pattern firstTowards{"the first towards %1 from 12 o'clock"};
-inline constexpr Pattern nextTowards{"then %1"};
-inline constexpr Pattern firstInHole{"the first in hole %1 of %2"};
-inline constexpr Pattern nextInHole{"then %1"};
 inline constexpr Pattern toDepthBy{"%1 deep, by a stop on the bit; %2 of wood stay under its point"};
 inline constexpr Pattern throughWall{"through the wall, %1: a block that fits held behind it, so that it does not "
                                      "splinter where it comes out"};

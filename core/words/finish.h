@@ -29,6 +29,8 @@ inline constexpr Pattern endGrainMore{"end grain and soft wood take more coats, 
 inline constexpr Pattern onTheLathe{
     "put on at about %1, cloth folded small, no loose end, no thread round the hand: better "
     "paper than cloth; below, never on top of the work"};
+inline constexpr Pattern buffWay{"then buffed at %1, tailstock up, only sound wood, nobody in line with it"};
+inline constexpr Pattern buffFast{"that is above the usual rule for this diameter, %1"};
 inline constexpr Pattern ragsFlat{"rags spread flat outdoors or laid in water: heaped, they catch fire by themselves"};
 inline constexpr Pattern airTheRoom{"fresh air or a mask for vapours, gloves; no flame"};
 inline constexpr Pattern foodSafe{

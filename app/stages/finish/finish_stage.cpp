@@ -67,7 +67,7 @@ void FinishStage::refresh()
     const Sides& sides = doc_.plan().sides;
     const FinishArea area = finishArea(sides.outside, sides.inside);
     QList<QStringList> rows;
-    double minutes = 0, grams = 0;
+    const FinishSum sum = sumOf(schedule, area.all());
     for (const FinishLayer& l : schedule.layers) {
         const CoatMass mass = coatMass(l, area.all());
         const auto g = [](double v) { return v > 0 ? tr("%1 g").arg(v, 0, 'f', 1) : QString(); };
@@ -80,8 +80,6 @@ void FinishStage::refresh()
                             duration(l.waitMinutes * l.coats),
                             tr("%1 to %2 °C").arg(l.celsius.low, 0, 'f', 0).arg(l.celsius.high, 0, 'f', 0),
                             l.between ? localized(l.between->words) : QString()};
-        minutes += l.waitMinutes * l.coats;
-        grams += mass.all * l.coats;
     }
     if (rows.isEmpty())
         rows << QStringList{tr("one coat, as the shop has it"),
@@ -100,7 +98,7 @@ void FinishStage::refresh()
         tr("%1 cm² outside, %2 cm² inside.").arg(area.outside / perCm2, 0, 'f', 0).arg(area.inside / perCm2, 0, 'f', 0);
     if (!schedule.layers.empty())
         words += QLatin1Char(' ') +
-                 tr("%1 g of finish and %2 of waiting in all.").arg(grams, 0, 'f', 0).arg(duration(minutes));
+                 tr("%1 g of finish and %2 of waiting in all.").arg(sum.grams, 0, 'f', 0).arg(duration(sum.minutes));
     area_->setText(words);
     QStringList row;
     for (const int g : gritsFrom(c.firstGrit, schedule.lastGrit)) row << QString::number(g);
