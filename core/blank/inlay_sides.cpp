@@ -73,10 +73,14 @@ InlayPlace placeOf(const Inlay& f, const Sides& sides)
         p.z1 = top;
         p.low = middle - f.width / 2;
         p.high = middle + f.width / 2;
-        const double z = top - f.depth / 2, out = radiusAt(sides.outside, z),
-                     in = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).high;
-        p.left = std::min({woodFrom(sides, pointAt(p.z0, middle, 1), -Eigen::Vector3d::UnitX()),
-                           std::isnan(out) ? 0 : out - p.high, std::isnan(in) ? p.low : p.low - in});
+        p.left = woodFrom(sides, pointAt(p.z0, middle, 1), -Eigen::Vector3d::UnitX());
+        // To its sides all the way down: a foot is narrower than its rim.
+        constexpr int looks = 20;
+        for (int k = 0; k <= looks; ++k) {
+            const double z = top - 1e-3 - (f.depth - 1e-3) * k / looks, out = radiusAt(sides.outside, z),
+                         in = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).high;
+            p.left = std::min({p.left, std::isnan(out) ? 0 : out - p.high, std::isnan(in) ? p.low : p.low - in});
+        }
         p.volume = std::max(0.0, pi * f.centre * f.width * f.depth - pieces);
     } else {
         const double half = (f.kind == Inlay::Crack ? f.length : f.width) / 2;
@@ -88,7 +92,14 @@ InlayPlace placeOf(const Inlay& f, const Sides& sides)
         p.high = at;
         p.low = at - f.depth;
         const double direction = f.kind == Inlay::Crack ? f.direction : 1;
+        // All along it: on a wall that slopes it is nearest to the hollow at one of its ends.
         p.left = woodFrom(sides, pointAt(f.at, p.low, direction), -outwards(direction));
+        constexpr int looks = 12;
+        for (int k = 0; k <= looks; ++k) {
+            const double z = p.z0 + 1e-3 + (p.z1 - p.z0 - 2e-3) * k / looks;
+            if (radiusAt(sides.outside, z) > p.low)
+                p.left = std::min(p.left, woodFrom(sides, pointAt(z, p.low, direction), -outwards(direction)));
+        }
         // A crack is opened to a boat's shape: the ellipse of its length and its width.
         p.volume = f.kind == Inlay::Crack ? pi / 4 * f.length * f.width * f.depth
                                           : std::max(0.0, 2 * pi * (at - f.depth / 2) * f.width * f.depth - pieces);

@@ -1,5 +1,7 @@
 // From the last cut to the next piece: cards, finishes, grits, what is measured on the wood, moisture, the log.
+#include "core/blank/round_marks.h"
 #include "core/finish/finish_book.h"
+#include "core/geometry/dividing.h"
 #include "core/measure/input_error.h"
 #include "core/piece/edit.h"
 #include "core/plan/as_built.h"
@@ -9,6 +11,8 @@
 #include "core/plan/progress.h"
 #include "core/turning/closed_surface.h"
 #include "core/wood/moisture.h"
+#include "io/rack_csv.h"
+#include "io/records_csv.h"
 #include "tests/core/plain_piece.h"
 #include "tests/core/random_piece.h"
 #include "tests/support/property.h"
@@ -276,4 +280,104 @@ TEST(ShopLog, CountsOnAndLearnsFromWhatWasTicked)
         EXPECT_NEAR(y.ratio(), 1.3, 0.25);
     }
     EXPECT_EQ(pieces, 60);
+}
+
+TEST(Cards, ASpeedIsJudgedByTheMountThatTheWorkStandsIn)
+{
+    const Piece p = test::demo("buoy-bowl");
+    const Plan plan = makePlan(p, test::harbourShop());
+    const std::vector<Card> cards = cardsOf(plan);
+    double borne = 0;
+    for (size_t k = 0; k < cards.size(); ++k) {
+        for (const Mount& m : plan.mounts)
+            if (m.id == plan.assembly.recipe[cards[k].step].id) borne = m.speed.high;
+        EXPECT_EQ(speedBorne(plan, cards, k), borne) << k;
+    }
+    EXPECT_GT(borne, 0);
+    // To a mark the short way round.
+    const Walk::Place at{"m", {}, {.name = "towards", .value = 350, .unit = Unit::Angle}};
+    EXPECT_NEAR(*toMark(at, 10), -20, 1e-9);
+    EXPECT_NEAR(*toMark(at, 340), 10, 1e-9);
+    EXPECT_FALSE(toMark({"s", {}, {.name = "outside", .value = 3}}, 10));
+}
+
+TEST(Finish, BuffingAboveTheUsualRuleIsSaid)
+{
+    // CHECKS: buffed at 3,000 on 3 7/8 in, above 9,000 over the diameter in inches.
+    Piece p = test::plainCylinder(3.875 * 25.4 / 2, 60, BlockForm::Along);
+    p.choices.finish = FinishSchool::Shellac;
+    Shop shop;
+    const auto settingOf = [&](const char* name) {
+        const Plan plan = makePlan(p, shop);
+        for (const Step& s : plan.assembly.recipe)
+            if (s.action == Action::Finish)
+                for (const Setting& x : s.settings)
+                    if (x.name == name) return x.value;
+        return 0.0;
+    };
+    EXPECT_NEAR(settingOf("buffed at"), 3000, 1);
+    EXPECT_NEAR(settingOf("usual rule"), 9000 / 3.875, 1);
+    shop.lathe.highestRpm = 1500;
+    EXPECT_NEAR(settingOf("buffed at"), 1500, 1e-9);
+    EXPECT_EQ(settingOf("usual rule"), 0) << "nothing is said where nothing is above it";
+}
+
+TEST(Finish, WhatItComesToIsTheSumOfItsCoats)
+{
+    for (size_t k = 0; k < choicesOf<FinishSchool>().size(); ++k) {
+        const FinishSchedule& s = scheduleOf(static_cast<FinishSchool>(k));
+        double grams = 0, minutes = 0;
+        for (const FinishLayer& l : s.layers)
+            for (int c = 0; c < l.coats; ++c) {
+                const CoatMass m = coatMass(l, 50000);
+                grams += m.all;
+                minutes += l.waitMinutes;
+                if (l.partsA > 0) {
+                    EXPECT_NEAR(m.a + m.b, m.all, 1e-9);
+                }
+            }
+        EXPECT_NEAR(sumOf(s, 50000).grams, grams, 1e-9);
+        EXPECT_NEAR(sumOf(s, 50000).minutes, minutes, 1e-9);
+    }
+}
+
+TEST(RoundMarks, AreToldSoThatTheyComeOutWhereTheyLie)
+{
+    for (const int plate : {0, 12, 24, 30})
+        for (const int count : {2, 3, 4, 5})
+            for (const bool every : {true, false}) {
+                std::vector<RoundMark> marks;
+                for (const IndexMark& m : laidOut(count, plate, 0))
+                    marks.push_back({m.hole, 15 + m.wanted + m.errorDeg});
+                Doing d{.title = {}, .why = {}};
+                sayRound("index", plate, marks, every, d);
+                // From the settings alone, as a turner would: the first, and on by a step or to the next one told.
+                std::vector<double> told;
+                double on = 0;
+                for (const Setting& s : d.settings) {
+                    if (s.name == "direction" || s.name == "index hole") told.push_back(s.value);
+                    if (s.name == "on from each to the next" || s.name == "holes on") on = s.value;
+                }
+                while (on > 0 && static_cast<int>(told.size()) < count) told.push_back(told.back() + on);
+                ASSERT_EQ(told.size(), marks.size()) << plate << " " << count;
+                for (size_t k = 0; k < marks.size(); ++k)
+                    EXPECT_NEAR(told[k], plate ? marks[k].hole : marks[k].angleDeg, 1e-9) << plate << " " << count;
+                EXPECT_EQ(on > 0, !every && (plate == 0 || plate % count == 0));
+            }
+}
+
+TEST(ShopLog, IsATableAndABookThatAreReadBack)
+{
+    std::vector<Logged> log(2);
+    log[0].name = "Bowl, \"first\"";
+    log[0].woods = "cherry, walnut";
+    log[1].number = 2;
+    log[1].weight = 0.25;
+    const std::vector<std::vector<std::string>> rows = io::csvRows(io::writeRecordsCsv(log));
+    ASSERT_EQ(rows.size(), 3u);
+    const std::vector<FieldItem> items = itemsOf(Logged{});
+    ASSERT_EQ(rows[0].size(), items.size());
+    for (size_t k = 0; k < items.size(); ++k) EXPECT_EQ(rows[0][k], items[k].path);
+    EXPECT_EQ(rows[1][static_cast<size_t>(std::ranges::find(rows[0], "name") - rows[0].begin())], log[0].name);
+    EXPECT_EQ(rows[2][static_cast<size_t>(std::ranges::find(rows[0], "weight_kg") - rows[0].begin())], "0.25");
 }

@@ -9,8 +9,10 @@
 #include "core/piece/edit.h"
 #include "core/plan/plan.h"
 #include "core/turning/finished.h"
+#include "core/turning/moment.h"
 #include "core/turning/rejoined.h"
 #include "core/turning/taken.h"
+#include "core/wood/filler.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
@@ -19,6 +21,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 using namespace vl;
 using test::find;
@@ -493,4 +496,160 @@ TEST(LetIn, EverythingTogetherOnOnePieceIsPlannedAndShown)
         looked += cell && cell->wood == mesh.woods[static_cast<size_t>(a.species)] ? 1 : -20;
     }
     EXPECT_GT(looked, 0) << "19 of 20 triangles and more";
+}
+
+TEST(LetIn, EveryCautionOfAGrooveHasAFixThatHelps)
+{
+    struct Case {
+        const char* id;
+        void (*spoil)(Inlay&);
+    };
+    for (const Case& c : {Case{"inlay-gap-I1", [](Inlay& f) { f.count = 90; }},
+                          Case{"inlay-wide-I1", [](Inlay& f) { f.piece = f.width + 2; }},
+                          Case{"inlay-thin-I1", [](Inlay& f) { f.depth = 25; }}}) {
+        Piece p = test::demo("tide-clock");
+        c.spoil(p.inlays[0]);
+        checkPiece(p);
+        const Plan plan = makePlan(p, Shop{});
+        const Caution* said = find(plan, c.id);
+        ASSERT_TRUE(said) << c.id;
+        ASSERT_FALSE(said->fixes.empty()) << c.id;
+        EXPECT_FALSE(find(makePlan(said->fixes[0].apply(p), Shop{}), c.id)) << c.id;
+    }
+}
+
+TEST(LetIn, TheWoodThatAGrooveLeavesIsMeasuredAllAlongIt)
+{
+    // A foot narrower than the rim: straight down, the groove comes out at the side.
+    Piece cone = test::plainCylinder(60, 40, BlockForm::Across);
+    cone.outside[0].r = 30;
+    cone = edit::addInlay(std::move(cone), Inlay::Rim);
+    Inlay& rim = cone.inlays.back();
+    rim.centre = 100;
+    rim.width = 6;
+    for (const double depth : {4.0, 8.0, 30.0}) {
+        rim.depth = depth;
+        const double side = 30 + 30 * (40 - depth) / 40 - 53;
+        EXPECT_NEAR(placeOf(rim, sidesOf(cone)).left, side, 0.05) << depth;
+    }
+    // A band on a leaning wall is nearest to the hollow at its upper end.
+    Piece wall = test::plainCylinder(60, 80, BlockForm::Along, 6, 10);
+    wall.outside[0].r = 40;
+    wall = edit::addInlay(std::move(wall), Inlay::Wall);
+    Inlay& band = wall.inlays.back();
+    band.at = 50;
+    band.width = 8;
+    band.depth = 2;
+    const Sides sides = sidesOf(wall);
+    const double bottom = radiusAt(sides.outside, 50) - 2, inner = radiusAt(sides.inside, 54);
+    EXPECT_NEAR(placeOf(band, sides).left, bottom - inner, 0.02);
+}
+
+TEST(LetIn, WhatStandsInAGrooveIsAsFarApartAsItSays)
+{
+    // Least distance of any two middles less a piece, by looking at all pairs.
+    test::property([] {
+        const auto share = [] { return *rc::gen::inRange(0, 1001) / 1e3; };
+        Piece p = test::plainCylinder(70, 40, BlockForm::Across);
+        p = edit::addInlay(std::move(p), Inlay::Rim);
+        Inlay& f = p.inlays.back();
+        f.set = Inlay::Rounds;
+        f.rows = static_cast<Inlay::Rows>(*rc::gen::inRange(0, 3));
+        f.centre = 60 + 50 * share();
+        f.piece = 3 + 4 * share();
+        f.width = f.piece * (2.2 + share());
+        f.count = 2 * *rc::gen::inRange(3, 10);
+        const InlayPlace place = placeOf(f, sidesOf(p));
+        RC_ASSERT(place.meetsWood);
+        const std::vector<SetPiece> all = piecesOf(f, place);
+        RC_ASSERT(all.size() == static_cast<size_t>(f.count));
+        double least = 1e9;
+        for (size_t i = 0; i < all.size(); ++i)
+            for (size_t k = 0; k < i; ++k)
+                least = std::min(
+                    least,
+                    (pointAt(0, all[i].radius, all[i].angleDeg) - pointAt(0, all[k].radius, all[k].angleDeg)).norm() -
+                        f.piece);
+        // The chord of what is left over is a little longer than the gap between two circles on the same circle.
+        RC_ASSERT(place.gap > least - 1e-9);
+        RC_ASSERT(place.gap < least + 1.2);
+    });
+}
+
+TEST(LetIn, AnOpenHoleIsSeenBetweenItsDrillingAndItsFilling)
+{
+    Hole h = rod(40, 0, 0, 12);
+    h.early = false;
+    const Piece p = holding(test::plainCylinder(40, 90, BlockForm::Along), {h});
+    const Plan plan = makePlan(p, Shop{});
+    std::map<std::string, double> after;
+    for (size_t k = 1; k <= plan.schedule.order.size(); ++k)
+        after[plan.assembly.recipe[plan.schedule.order[k - 1]].id] = meshVolume(bodiesMesh(
+            p, plan.assembly, plan.sides, bodiesAfter(p, plan.assembly, plan.schedule.order, k), {0.005, false}));
+    const double whole = after.at("fine"), open = after.at("drill-H1"), filled = after.at("fill-H1");
+    // A bit of Ø 12 right through a cylinder of Ø 80: two crossing cylinders, by Simpson's rule along the bit's width.
+    const double taken = [] {
+        constexpr int n = 2000;
+        double sum = 0;
+        for (int i = 0; i <= n; ++i) {
+            const double x = -6 + 12.0 * i / n,
+                         slice = 2 * std::sqrt(std::max(0.0, 36 - x * x)) * 2 * std::sqrt(40 * 40 - x * x);
+            sum += slice * (i == 0 || i == n ? 1 : i % 2 ? 4 : 2);
+        }
+        return sum * 12.0 / n / 3;
+    }();
+    EXPECT_NEAR(whole - open, taken, 0.01 * taken);
+    EXPECT_NEAR(filled, whole, 1e-3 * whole);
+}
+
+TEST(Nipped, CornersThatStrikeTheBedAreCutToTheSwing)
+{
+    Piece p = test::demo("lead-tray");
+    Shop shop;
+    const double corner = std::hypot(p.edge.length, p.edge.width) / 2;
+    shop.lathe.swingRadius = corner - 2;
+    const Plan plan = makePlan(p, shop);
+    const Caution* swing = find(plan, "swing");
+    ASSERT_TRUE(swing);
+    const auto nip =
+        std::ranges::find_if(swing->fixes, [](const Fix& f) { return f.label.starts_with("corners nipped"); });
+    ASSERT_NE(nip, swing->fixes.end());
+    const Piece nipped = nip->apply(p);
+    const Plan after = makePlan(nipped, shop);
+    EXPECT_FALSE(find(after, "swing"));
+    EXPECT_LE(nipped.edge.nipped, shop.lathe.swingRadius - shop.swingMargin);
+    // Eight sides: nothing is left beyond that radius along the diagonal, and the sides stay.
+    const double diagonal = std::atan2(p.edge.length, p.edge.width) / degrees;
+    const Sides sides = sidesOf(nipped);
+    EXPECT_FALSE(sides.holds(pointAt(outlineHeight(p) / 2, nipped.edge.nipped + 0.5, diagonal), false));
+    EXPECT_LT(placeIn(idsInOrder(after), "nip"), placeIn(idsInOrder(after), "rough"));
+}
+
+TEST(UnknownWood, IsPlannedCautiouslyAndSaysSo)
+{
+    Piece p = test::demo("buoy-bowl");
+    const double known = makePlan(p, Shop{}).shape.weight;
+    p.layers[0].woods = {std::string(unknownWood)};
+    const Plan plan = makePlan(p, Shop{});
+    EXPECT_GT(plan.shape.weight, known);
+    EXPECT_TRUE(find(plan, "wood-unknown"));
+}
+
+TEST(Filling, AWoodIsNoFillerAndAFillerIsNoWood)
+{
+    for (const Species& s : allFillers()) {
+        EXPECT_FALSE(findSpecies(s.id)) << s.id;
+        EXPECT_EQ(findFilling(s.id), &s);
+        EXPECT_NE(isMetal(s), isPacked(s)) << s.id;
+    }
+    EXPECT_EQ(findFilling("maple"), findSpecies("maple"));
+    EXPECT_FALSE(findFilling("gold dust"));
+    EXPECT_THROW(fillingOf("gold dust"), InputError);
+    Piece p = test::demo("buoy-bowl");
+    p.layers[0].woods = {"brass"};
+    EXPECT_THROW(checkPiece(p), InputError);
+    // What water thins does not hold on metal.
+    const Piece rods = holding(test::plainCylinder(40, 90, BlockForm::Along), {rod(45, 0, 0, 8)});
+    const Shop shop = test::harbourShop();
+    for (const JointGlue& g : makePlan(rods, shop).glues) EXPECT_TRUE(g.troubles.empty());
 }

@@ -217,3 +217,46 @@ TEST(ShopPaper, BoardsSetupsAndWhatToBuyAreNamed)
     }
     EXPECT_TRUE(buy);
 }
+
+TEST(ShopPaper, AnOpeningIsPrintedAsItIsSeenFromOutsideWithTheRimUp)
+{
+    // A leaf slanted by 20° on a cylinder: its tip at the rim's end lies onwards round the wall, which seen from
+    // outside, rim up, is to the right (12 o'clock outwards, the axis up: right is the axis × outwards turned about, 9
+    // o'clock).
+    for (const double slant : {20.0, -20.0}) {
+        Piece piece = test::demo("lamp-shade");
+        piece.outside = {piece.outside.front(), piece.outside.back()};
+        piece.outside[0].r = piece.outside[1].r = 70;
+        piece.outside[0].span = Span::Line;
+        piece.worked[0].slant = slant;
+        piece.worked[0].count = 4;
+        const Paper paper(piece);
+        const int page = paper.pageWith("To saw open");
+        ASSERT_GE(page, 0);
+        const poppler::image image = paper.render(page);
+        // The first outline's ink, from its uppermost to its lowest row; left of its own neighbour, below the words.
+        double top = -1, bottom = -1, topX = 0, bottomX = 0;
+        for (int y = 640; y < 1500; ++y)
+            for (int x = 180; x < 480; ++x) {
+                const auto* at = image.const_data() + static_cast<long>(y) * image.bytes_per_row() + x * 3L;
+                if (static_cast<unsigned char>(*at) > 60) continue;  // the ticks are grey
+                if (top < 0) top = y, topX = x;
+                bottom = y;
+                bottomX = x;
+            }
+        ASSERT_GT(bottom - top, 300) << "30 mm and more of it";
+        EXPECT_GT((topX - bottomX) * slant, 0) << slant;
+        // As long as the wall between its stations: 48 mm along its own middle line.
+        EXPECT_NEAR(std::hypot(topX - bottomX, top - bottom) / 10, 48, 1);
+    }
+}
+
+TEST(ShopPaper, WhatIsLetInAndWhatIsBoughtStandInLists)
+{
+    const Paper paper("tide-clock");
+    const std::string all = paper.all();
+    for (const char* words : {"Let in", "12 of 9.0, cut to 7.0", "To buy beside wood", "a clock", "crushed blue stone"})
+        EXPECT_NE(all.find(words), std::string::npos) << words;
+    EXPECT_GE(Paper("signal-lantern").pageWith("First outline, before the parts are reversed"), 0);
+    EXPECT_EQ(Paper("oar-grip").all().find("To buy beside wood"), std::string::npos);
+}

@@ -400,3 +400,55 @@ TEST_F(Turn, APictureIsLaidStraightByALineOverItsAxis)
     QTest::keyClick(&desk.window, Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(desk.piece().trace, before);
 }
+
+TEST_F(Turn, AFlawAndAHoleAreDraggedOnTheSectionAndUndone)
+{
+    open("buoy-bowl");
+    desk.press("add-flaw");
+    desk.press("add-hole");
+    auto* section = desk.lane<SectionLane>();
+    ASSERT_TRUE(section);
+    const Piece before = desk.piece();
+    const auto flaw = static_cast<int>(before.flaws.size()) - 1, hole = static_cast<int>(before.holes.size()) - 1;
+    desk.drag(section, section->flawPosition(flaw), section->flawPosition(flaw) + QPointF(14, -12));
+    EXPECT_GT(desk.piece().flaws.back().at, before.flaws.back().at + 1);
+    EXPECT_GT(desk.piece().flaws.back().radius, before.flaws.back().radius + 1);
+    desk.doc().history().undo();
+    EXPECT_EQ(desk.piece(), before) << "a drag is one step";
+    const QPointF mouth = section->holePosition(hole) - QPointF(0, 5);
+    desk.drag(section, mouth, mouth + QPointF(-10, 0));
+    EXPECT_LT(desk.piece().holes.back().at, before.holes.back().at - 1);
+    EXPECT_EQ(desk.piece().holes.back().diameter, before.holes.back().diameter);
+}
+
+TEST_F(Turn, RodsGroovesOpeningsAndBoughtPartsArePutInAndTakenOut)
+{
+    open("lamp-shade");
+    const Piece before = desk.piece();
+    for (const char* add : {"add-rod", "add-rim-groove", "add-wall-groove", "add-crack", "add-openings", "add-bought"})
+        desk.press(add);
+    const Piece& p = desk.piece();
+    EXPECT_EQ(p.holes.size(), before.holes.size() + 2) << "the rod's and the bought part's";
+    EXPECT_EQ(p.inlays.size(), before.inlays.size() + 3);
+    EXPECT_EQ(p.worked.size(), before.worked.size() + 1);
+    ASSERT_EQ(p.bought.size(), 1u);
+    EXPECT_TRUE(std::ranges::any_of(p.holes, [&](const Hole& h) { return h.id == p.bought[0].hole; }));
+    for (int k = 0; k < 6; ++k) desk.doc().history().undo();
+    EXPECT_EQ(desk.piece(), before);
+}
+
+TEST_F(Turn, ASplitGetsTheOutlineThatMeetsItself)
+{
+    open("rolling-float");
+    ASSERT_TRUE(desk.window.goTo("shape"));
+    auto* size = desk.named<LengthField>("Size");
+    ASSERT_TRUE(size);
+    size->setFocus();
+    size->selectAll();
+    QTest::keyClicks(size, "100");
+    QTest::keyClick(size, Qt::Key_Return);
+    EXPECT_NEAR(outlineHeight(desk.piece()), 100, 1e-9);
+    EXPECT_NEAR(desk.piece().outside[1].r, 50, 1e-9);
+    EXPECT_NEAR(*desk.piece().layers[0].partedFrom, 100 + 2 * desk.piece().split.waste, 1e-9);
+    EXPECT_FALSE(desk.doc().plan().mustStop());
+}

@@ -135,9 +135,13 @@ void groovesAndCracks(const Case& in, std::vector<Caution>& out)
             c.message = left <= 0 && !crack ? "it comes through: no wood is left beside or below it"
                                             : "beside or below it " + in.mm(std::max(0.0, left)) + " of wood are left" +
                                                   (crack ? " once it is cut back" : "");
-            if (const double shallower = f.depth - (least - left) - 0.1; shallower >= 0.5)
+            Inlay shallow = f;
+            constexpr double step = 0.25, shallowest = 0.5;  // mm
+            while (shallow.depth > shallowest && placeOf(shallow, in.sides).left - (crack ? f.loss : 0) < least)
+                shallow.depth -= step;
+            if (shallow.depth > shallowest)
                 c.fixes.push_back(
-                    inlayFix(in.mm(shallower) + " deep", f.id, [shallower](Inlay& q) { q.depth = shallower; }));
+                    inlayFix(in.mm(shallow.depth) + " deep", f.id, [to = shallow.depth](Inlay& q) { q.depth = to; }));
             out.push_back(std::move(c));
         }
         if (crack || f.set == Inlay::None) continue;
