@@ -4,6 +4,7 @@
 #include "core/piece/piece.h"
 #include "core/turning/mesh.h"
 
+#include <Eigen/Geometry>
 #include <array>
 
 namespace vl {

@@ -4,7 +4,10 @@
 #include <algorithm>
 #include <filesystem>
 #include <fstream>
+#include <functional>
+#include <map>
 #include <regex>
+#include <set>
 #include <string>
 #include <vector>
 
@@ -33,7 +36,7 @@ template <class See> void eachLine(const std::filesystem::path& path, See see)
 
 TEST(Source, HasNoLineOver120Columns)
 {
-    for (const auto& path : sources({"core", "io", "report", "cli", "app", "tests", "benchmarks"}))
+    for (const auto& path : sources({"core", "io", "report", "cli", "app", "devices", "tests", "benchmarks"}))
         eachLine(path, [&](const std::string& line, int number) {
             const auto columns =
                 std::ranges::count_if(line, [](char c) { return (static_cast<unsigned char>(c) & 0xc0) != 0x80; });
@@ -57,6 +60,21 @@ TEST(Source, HasNoSentenceInGeometryBlanksAndTurning)
                     << path.string() << ":" << number << ": " << text;
             }
         });
+}
+
+TEST(Source, NamesEverySentenceOnce)
+{
+    // Two headers that give one name two meanings compile, and a step then says the other's words.
+    const std::regex pattern("constexpr Pattern (\\w+)");
+    std::set<std::string> names;
+    for (const auto& path : sources({"core/words"}))
+        eachLine(path, [&](const std::string& line, int number) {
+            std::smatch found;
+            if (std::regex_search(line, found, pattern)) {
+                EXPECT_TRUE(names.insert(found[1]).second) << path.string() << ":" << number << ": " << found[1];
+            }
+        });
+    EXPECT_GT(names.size(), 400u);
 }
 
 TEST(Source, CoreKnowsNeitherQtNorFiles)
@@ -92,5 +110,43 @@ TEST(Source, IncludesPointDownwards)
             if (std::regex_search(line, found, include))
                 EXPECT_LE(level(found[1]), level(own)) << path.string() << ":" << number;
         });
+    }
+}
+
+TEST(Source, BringsAlongWhatItNames)
+{
+    // A header that leans on what is precompiled beside it breaks the first file that does without.
+    const std::string root = std::string(VIVID_SOURCE) + "/";
+    std::map<std::string, std::set<std::string>> brings;
+    std::map<std::string, std::string> texts;
+    const std::regex include("#include [<\"]([^>\"]+)[>\"]");
+    for (const auto& path : sources({"core", "io", "report", "cli", "app", "devices", "tests", "benchmarks"})) {
+        const std::string name = std::filesystem::relative(path, root).string();
+        eachLine(path, [&](const std::string& line, int) {
+            std::smatch found;
+            if (std::regex_search(line, found, include)) brings[name].insert(found[1]);
+            texts[name] += line.substr(0, line.find("//")) + "\n";
+        });
+    }
+    const std::function<void(const std::string&, std::set<std::string>&)> gather = [&](const std::string& file,
+                                                                                       std::set<std::string>& all) {
+        for (const std::string& next : brings[file])
+            if (all.insert(next).second && texts.contains(next)) gather(next, all);
+    };
+    const std::vector<std::pair<std::regex, std::string>> needs{
+        {std::regex("Eigen::(Isometry|AngleAxis|Translation|Quaternion)"), "Eigen/Geometry"},
+        {std::regex("std::map<"), "map"},
+        {std::regex("std::set<"), "set"},
+        {std::regex("std::array<"), "array"},
+        {std::regex("std::function<"), "functional"},
+        {std::regex("std::optional<"), "optional"},
+        {std::regex("std::variant<"), "variant"},
+        {std::regex("std::(unique|shared)_ptr<"), "memory"}};
+    for (const auto& [name, text] : texts) {
+        std::set<std::string> all;
+        gather(name, all);
+        for (const auto& [names, header] : needs)
+            EXPECT_TRUE(all.contains(header) || !std::regex_search(text, names))
+                << name << " names what only <" << header << "> brings";
     }
 }
