@@ -1,12 +1,12 @@
 #include "app/document.h"
 
+#include "app/beside.h"
 #include "core/measure/input_error.h"
 #include "core/piece/edit.h"
 
 #include <QDateTime>
 #include <QUndoCommand>
 #include <QUuid>
-#include <QtConcurrent>
 
 namespace vl::app {
 
@@ -25,29 +25,33 @@ public:
         after_ = static_cast<const Change*>(other)->after_;
         return true;
     }
-    void undo() override { go(after_, before_); }
+    void undo() override { go(undone({document_.piece_, document_.shop_})); }
     void redo() override
     {
-        if (!plan_) return go(before_, after_);
+        if (!plan_) return go(done({document_.piece_, document_.shop_}));
         document_.take(after_.piece, after_.shop, std::move(*plan_));
         plan_.reset();
     }
 
-private:
-    struct State {
-        Piece piece;
-        Shop shop;
-    };
-
-    /// A shop that came from elsewhere meanwhile stays: only the turner's own change of it is taken back.
-    void go(const State& from, const State& to)
+    /// What `now` comes to. A shop that came from elsewhere meanwhile stays: only the turner's own change of it is
+    /// taken back.
+    Document::State undone(const Document::State& now) const
     {
-        const Shop& shop = document_.shop_ == from.shop ? to.shop : document_.shop_;
-        document_.take(to.piece, shop, document_.planOf(to.piece, shop));
+        return {before_.piece, now.shop == after_.shop ? before_.shop : now.shop};
+    }
+    Document::State done(const Document::State& now) const
+    {
+        return {after_.piece, now.shop == before_.shop ? after_.shop : now.shop};
+    }
+
+private:
+    void go(const Document::State& to)
+    {
+        if (!document_.travelling_) document_.take(to.piece, to.shop, document_.planOf(to.piece, to.shop));
     }
 
     Document& document_;
-    State before_, after_;
+    Document::State before_, after_;
     std::optional<Plan> plan_;  ///< of the first redo, which push() has already made
     int merge_;
 };
@@ -109,7 +113,7 @@ void Document::startBoards()
     cancel_ = std::make_shared<std::atomic<bool>>(false);
     share_ = std::make_shared<std::atomic<double>>(0);
     watcher_.setFuture(
-        QtConcurrent::run([piece = piece_, shop = shop_, assembly = plan_.assembly, cancel = cancel_, share = share_] {
+        beside([piece = piece_, shop = shop_, assembly = plan_.assembly, cancel = cancel_, share = share_] {
             return planBoards(piece, shop, assembly, {[share](double s) { share->store(s); }, cancel.get()});
         }));
     emit boardsChanged();
@@ -139,7 +143,7 @@ bool Document::changeBoth(const QString& what, Piece piece, Shop shop)
 /// is always handled in the same way.
 bool Document::isLarge() const
 {
-    constexpr size_t steps = 700, cells = 20000;
+    constexpr size_t steps = 500, cells = 10000;
     size_t all = 0;
     for (const BuiltLayer& l : plan_.assembly.layers) all += l.cells.size();
     return plan_.assembly.recipe.size() > steps || all > cells;
@@ -158,7 +162,7 @@ void Document::Wish::makePlan(LengthStyle style, double now)
 
 void Document::startPlanning()
 {
-    planner_.setFuture(QtConcurrent::run(
+    planner_.setFuture(beside(
         [wish = std::make_shared<Wish>(std::move(*wish_)), style = style_, now = clock_()]() -> std::shared_ptr<Wish> {
             wish->makePlan(style, now);
             return wish;
@@ -182,7 +186,12 @@ void Document::planned()
 bool Document::carryOut(Wish wish)
 {
     const bool done = wish.plan.has_value();
-    if (done)
+    if (done && wish.index) {
+        travelling_ = true;
+        history_.setIndex(*wish.index);
+        travelling_ = false;
+        take(wish.piece, wish.shop, std::move(*wish.plan));
+    } else if (done)
         history_.push(new Change(*this, wish.what, std::move(wish.piece), std::move(wish.shop), std::move(*wish.plan),
                                  wish.merge));
     else
@@ -192,14 +201,37 @@ bool Document::carryOut(Wish wish)
 
 bool Document::push(const QString& what, Piece piece, Shop shop, int merge)
 {
-    Wish wish{what, std::move(piece), std::move(shop), merge, opened_, {}, {}};
+    return plan({what, std::move(piece), std::move(shop), merge, {}, opened_, {}, {}});
+}
+
+bool Document::plan(Wish wish)
+{
     if (!isLarge()) {
         wish.makePlan(style_, clock_());
         return carryOut(std::move(wish));
     }
+    goingTo_ = wish.index;
     wish_ = std::move(wish);
     if (!planning_) startPlanning();
     return true;
+}
+
+Document::State Document::stateAt(int index) const
+{
+    const auto change = [this](int k) { return static_cast<const Change*>(history_.command(k)); };
+    State state{piece_, shop_};
+    for (int k = history_.index(); k > index; --k) state = change(k - 1)->undone(state);
+    for (int k = history_.index(); k < index; ++k) state = change(k)->done(state);
+    return state;
+}
+
+void Document::travel(int steps)
+{
+    // Pressed again before the first is there, it goes on from where that one leads.
+    const int to = (planning_ && goingTo_ ? *goingTo_ : history_.index() + (planning_ ? 1 : 0)) + steps;
+    if (to < 0 || to > history_.count()) return;
+    State state = stateAt(to);
+    plan({{}, std::move(state.piece), std::move(state.shop), 0, to, opened_, {}, {}});
 }
 
 int Document::newMergeKey()
@@ -267,7 +299,7 @@ void Document::setShop(const Shop& shop)
 
 double Document::snapped(double mm) const
 {
-    const double step = style_.unit == LengthStyle::Unit::Millimetre ? snapMetric_ : snapImperial_;
+    const double step = snapStep();
     return step > 0 ? std::round(mm / step) * step : mm;
 }
 

@@ -58,6 +58,7 @@ public:
     LengthStyle exact() const { return {style_.unit, style_.denominator, true}; }
     /// A length on the step that drags keep to, mm: the metric or the inch one as lengths are shown.
     double snapped(double mm) const;
+    double snapStep() const { return style_.unit == LengthStyle::Unit::Millimetre ? snapMetric_ : snapImperial_; }
     void setSnap(double metric, double imperial);
     /// A price as the turner reads it: "12.50 €", or a bare number.
     QString price(double value) const;
@@ -78,6 +79,9 @@ public:
     /// Whether a change is still being planned: of a large piece beside everything else, where the latest wish wins and
     /// apply() has not changed anything yet when it returns. Then a refusal comes with refused() alone.
     bool planning() const { return planning_; }
+    /// Goes back or on in the history by one step; of a large piece once its plan has been made beside.
+    void undo() { travel(-1); }
+    void redo() { travel(1); }
     /// A key for apply() that no earlier drag had.
     static int newMergeKey();
     void beginDrag();
@@ -114,20 +118,28 @@ signals:
 
 private:
     friend class Change;
+    struct State {
+        Piece piece;
+        Shop shop;
+    };
     /// A change that is wanted, and what its plan came to.
     struct Wish {
         QString what;
         Piece piece;
         Shop shop;
         int merge = 0;
-        int opened = 0;  ///< of which piece: they are counted as they are opened
+        std::optional<int> index;  ///< of the history to go to, where it is no new change
+        int opened = 0;            ///< of which piece: they are counted as they are opened
         std::optional<Plan> plan;
         std::string refused;
 
         void makePlan(LengthStyle style, double now);
     };
     bool isLarge() const;
+    bool plan(Wish wish);
     bool carryOut(Wish wish);
+    void travel(int steps);
+    State stateAt(int index) const;
     void startPlanning();
     void planned();
     bool push(const QString& what, Piece piece, Shop shop, int merge);
@@ -154,12 +166,14 @@ private:
     std::shared_ptr<std::atomic<bool>> cancel_;
     std::shared_ptr<std::atomic<double>> share_;
     QUndoStack history_;
+    bool travelling_ = false;  ///< the history is moved to what is there already
     QString path_;
     unsigned version_ = 0;
     bool live_ = false, ending_ = false;  // ending_: the drag is over, its last wish is still being planned
     int opened_ = 0;
     bool planning_ = false;
     std::optional<Wish> wish_;
+    std::optional<int> goingTo_;  ///< where of the history the last wish leads, while it is planned
     QFutureWatcher<std::shared_ptr<Wish>> planner_;
     int pointed_ = -1;
 };

@@ -1,3 +1,4 @@
+#include "app/beside.h"
 #include "app/solid/solid_view.h"
 #include "app/window/main_window.h"
 #include "app/window/preferences.h"
@@ -9,7 +10,6 @@
 #include <QElapsedTimer>
 #include <QLibrary>
 #include <QStandardPaths>
-#include <QThreadPool>
 #include <QTimer>
 
 #include <iostream>
@@ -21,8 +21,7 @@ void settle()
 {
     QElapsedTimer clock;
     clock.start();
-    while (clock.elapsed() < 1200 ||
-           (QThreadPool::globalInstance()->activeThreadCount() > 0 && clock.elapsed() < 20000))
+    while (clock.elapsed() < 1200 || (vl::app::besideThreads().activeThreadCount() > 0 && clock.elapsed() < 20000))
         QApplication::processEvents(QEventLoop::AllEvents, 20);
     QApplication::processEvents();
 }

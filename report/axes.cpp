@@ -15,8 +15,6 @@
 namespace vl::report {
 namespace {
 
-QString q(const std::string& s) { return QString::fromStdString(s); }
-
 double stationOf(const AxisDrawing& what, const Plan& plan)
 {
     constexpr double just = 1e-3;  // mm within the piece
@@ -103,6 +101,12 @@ void drawAxes(QPainter& painter, const QPointF& centre, double scale, const Plan
             const Point beyond = middle.norm() > 1e-9 ? Point(middle.normalized()) : Point(1, 0);
             const double high = painter.fontMetrics().height();
             const QPointF words = at + (seen(beyond) - centre) / scale * std::max(high * 0.75, 3.5 * scale);
+            if (!what.filled) {  // on paper a circle may run where the number stands
+                painter.setPen(Qt::NoPen);
+                painter.setBrush(inks.paper);
+                painter.drawEllipse(words, high * 0.55, high * 0.55);
+                painter.setBrush(Qt::NoBrush);
+            }
             painter.setPen(chosen ? inks.text : inks.quiet);
             painter.drawText(QRectF(words - QPointF(1.5 * high, high / 2), QSizeF(3 * high, high)), Qt::AlignCenter,
                              QString::number(s.side + 1));

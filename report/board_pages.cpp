@@ -3,6 +3,7 @@
 #include "core/measure/format.h"
 #include "core/plan/boards/setups.h"
 #include "report/drawing.h"
+#include "report/type.h"
 
 #include <algorithm>
 #include <cmath>
@@ -10,8 +11,6 @@
 
 namespace vl::report {
 namespace {
-
-QString q(const std::string& s) { return QString::fromStdString(s); }
 
 class BoardPages {
 public:
@@ -153,28 +152,45 @@ private:
             p.setBrush(QColor(255, 255, 255, 150));
             for (const PlannedRun& r : strip.runs)
                 p.drawRect(rect(strip.place.x + r.from, strip.place.y, r.length, strip.place.width));
-            const double high = strip.place.width * scale;
-            if (high > 2.2)
-                s_.text({Sheet::margin + (strip.place.x + 2) * scale, y + strip.place.y * scale, 6, high},
-                        QString(QChar('a' + static_cast<int>(i % 26))), std::min(8.0, high * 2),
-                        Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
         }
-        std::vector<QPointF> places;
+        // Lines first, then letters, then numbers, so that nothing is drawn over what is read.
+        const auto end = [&](double along, double across) {
+            return QPointF(Sheet::margin + along * scale, y + across * scale);
+        };
         for (const BoardCut& c : b.cuts) {
-            const QPointF from(Sheet::margin + c.x0 * scale, y + c.y0 * scale),
-                to(Sheet::margin + c.x1 * scale, y + c.y1 * scale);
+            const QPointF from = end(c.x0, c.y0), to = end(c.x1, c.y1);
             const bool across = c.kind == BoardCut::Clear || c.kind == BoardCut::Length;
             s_.rule(from.x(), from.y(), to.x(), to.y(), across ? 0.5 : 0.25, Qt::black);
-            const QPointF at =
-                c.kind == BoardCut::Rip ? QPointF(to.x() - 3 - 5 * (c.number % 3), to.y()) : (from + to) / 2;
-            if (std::ranges::any_of(places,
-                                    [&](const QPointF& o) { return std::hypot(o.x() - at.x(), o.y() - at.y()) < 4; }))
-                continue;
-            places.push_back(at);
+        }
+        std::vector<QPointF> places;  // of letters and numbers
+        for (size_t i = 0; i < b.strips.size(); ++i) {
+            const BoardRect& place = b.strips[i].place;
+            const double high = place.width * scale;
+            if (!(high > 2.2)) continue;
+            const double points = std::min(8.0, high * 2), tall = points * 25.4 / 72;
+            const QRectF letter(end(place.x + 2, place.y) + QPointF(0, (high - tall) / 2), QSizeF(tall * 0.8, tall));
+            p.fillRect(s_.px(letter), Qt::white);
+            places.push_back(letter.center());
+            s_.text({letter.x(), y + place.y * scale, letter.width(), high},
+                    QString(QChar('a' + static_cast<int>(i % 26))), points, Qt::AlignHCenter | Qt::AlignVCenter,
+                    QFont::DemiBold);
+        }
+        for (const BoardCut& c : b.cuts) {
+            const QPointF from = end(c.x0, c.y0), to = end(c.x1, c.y1);
+            // At its end or in its middle, or where along it nothing else stands.
+            std::vector<QPointF> ways{c.kind == BoardCut::Rip ? QPointF(to.x() - 3 - 5 * (c.number % 3), to.y())
+                                                              : (from + to) / 2};
+            for (const double share : {0.65, 0.35, 0.8, 0.2, 0.9}) ways.push_back(from + share * (to - from));
+            const auto at = std::ranges::find_if(ways, [&](const QPointF& way) {
+                return std::ranges::none_of(
+                    places, [&](const QPointF& o) { return std::hypot(o.x() - way.x(), o.y() - way.y()) < 4; });
+            });
+            if (at == ways.end()) continue;
+            places.push_back(*at);
             p.setPen(QPen(Qt::black, s_.px(0.15)));
             p.setBrush(Qt::white);
-            p.drawEllipse(s_.px(at), s_.px(1.9), s_.px(1.9));
-            s_.text({at.x() - 3, at.y() - 2, 6, 4}, QString::number(c.number), 6, Qt::AlignCenter, QFont::DemiBold);
+            p.drawEllipse(s_.px(*at), s_.px(1.9), s_.px(1.9));
+            s_.text({at->x() - 3, at->y() - 2, 6, 4}, QString::number(c.number), 6, Qt::AlignCenter, QFont::DemiBold);
         }
     }
 

@@ -6,13 +6,12 @@
 #include "report/curve_paper.h"
 #include "report/grid_drawing.h"
 #include "report/let_in_paper.h"
+#include "report/type.h"
 
 #include <algorithm>
 
 namespace vl::report {
 namespace {
-
-QString q(const std::string& s) { return QString::fromStdString(s); }
 
 /// The curve on both sides of the axis.
 Polyline wholeCurve(const Sawn& sawn)

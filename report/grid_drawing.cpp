@@ -12,8 +12,6 @@
 namespace vl::report {
 namespace {
 
-QString q(const std::string& s) { return QString::fromStdString(s); }
-
 std::vector<double> reachedBy(const GridOf& grid)
 {
     std::vector<double> reached{0};

@@ -11,8 +11,6 @@
 namespace vl::report {
 namespace {
 
-QString q(const std::string& s) { return QString::fromStdString(s); }
-
 class LayerSheets {
 public:
     LayerSheets(Sheet& sheet, const Piece& piece, const Shop& shop, const Plan& plan, LengthStyle style)

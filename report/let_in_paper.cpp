@@ -10,13 +10,12 @@
 #include "core/wood/filler.h"
 #include "report/curve_paper.h"
 #include "report/profile_template.h"
+#include "report/type.h"
 
 #include <algorithm>
 
 namespace vl::report {
 namespace {
-
-QString q(const std::string& s) { return QString::fromStdString(s); }
 
 void drawInlays(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle style)
 {
@@ -105,6 +104,22 @@ void drawOpenings(Sheet& sheet, const Piece& piece, const Worked& w, const Openi
     sheet.moveTo(sheet.bottom());
 }
 
+constexpr double sameLine = 0.1;  // mm, less is not seen on paper
+
+/// Rows that are cut to the same line share a sheet.
+std::vector<Opening> unlike(std::vector<Opening> rows)
+{
+    std::vector<Opening> out;
+    for (Opening& o : rows)
+        if (std::ranges::none_of(out, [&](const Opening& other) {
+                return other.flat.size() == o.flat.size() && std::abs(other.length - o.length) < sameLine &&
+                       std::ranges::equal(other.flat, o.flat,
+                                          [](const Point& a, const Point& b) { return (a - b).norm() < sameLine; });
+            }))
+            out.push_back(std::move(o));
+    return out;
+}
+
 }  // namespace
 
 void drawLetInPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle style)
@@ -112,7 +127,7 @@ void drawLetInPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSt
     drawInlays(sheet, piece, plan, style);
     drawExtras(sheet, piece, plan, style);
     for (const Worked& w : piece.worked)
-        if (const auto o = openingOf(w, plan.sides)) drawOpenings(sheet, piece, w, *o, style);
+        for (const Opening& o : unlike(openingsOf(w, plan.sides))) drawOpenings(sheet, piece, w, o, style);
     const auto blank = insideOutOf(piece, plan.sides.outside);
     if (!blank || blank->first.empty()) return;
     Polyline line = blank->first;

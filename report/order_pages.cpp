@@ -1,4 +1,5 @@
 #include "report/order_pages.h"
+#include "report/type.h"
 
 #include <QDate>
 #include <QRegularExpression>
@@ -10,8 +11,6 @@
 
 namespace vl::report {
 namespace {
-
-QString q(const std::string& s) { return QString::fromStdString(s); }
 
 QString span(double minutes)
 {

@@ -10,6 +10,7 @@
 #include "report/order_pages.h"
 #include "report/profile_template.h"
 #include "report/shop_paper.h"
+#include "report/type.h"
 
 #include <QDate>
 #include <QLocale>
@@ -19,8 +20,6 @@
 
 namespace vl::report {
 namespace {
-
-QString q(const std::string& s) { return QString::fromStdString(s); }
 
 class Packet {
 public:

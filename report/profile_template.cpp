@@ -176,7 +176,13 @@ private:
         QPainterPath body;
         body.addPolygon(inner);
         body.closeSubpath();
-        const QPainterPath waste = wide.createStroke(beyond).subtracted(body);
+        // Where the piece is slender the band would come round the axis, over the words there.
+        QPainterPath side;
+        side.addPolygon(QPolygonF() << s_.px(tile_.at(extent_.z0 - 4, 0)) << s_.px(tile_.at(extent_.z1 + 4, 0))
+                                    << s_.px(tile_.at(extent_.z1 + 4, extent_.r1 + band))
+                                    << s_.px(tile_.at(extent_.z0 - 4, extent_.r1 + band)));
+        side.closeSubpath();
+        const QPainterPath waste = wide.createStroke(beyond).subtracted(body).intersected(side);
         s_.painter().save();
         s_.painter().setClipPath(waste, Qt::IntersectClip);
         constexpr double apart = 1.6;

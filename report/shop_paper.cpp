@@ -13,8 +13,6 @@
 namespace vl::report {
 namespace {
 
-QString q(const std::string& s) { return QString::fromStdString(s); }
-
 /// 100 mm along both edges of the paper: printers may stretch one and not the other.
 void bar(Sheet& sheet) { drawBars(sheet, {}); }
 
@@ -207,6 +205,9 @@ std::vector<PaperAngle> paperAngles(const Piece& piece, const Plan& plan)
         for (const Setting& s : plan.assembly.layers[i].settings)
             if (s.unit == Unit::Angle && !s.machine.empty() && s.machine != "lathe")
                 add(q(s.name) + QStringLiteral(", layer"), std::abs(s.value), static_cast<int>(i));
+    for (size_t i = 0; i < piece.holes.size(); ++i)
+        if (piece.holes[i].lean != 0)
+            add(QStringLiteral("wedge at the drill press, hole"), std::abs(piece.holes[i].lean), static_cast<int>(i));
     return out;
 }
 

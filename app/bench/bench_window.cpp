@@ -1,5 +1,6 @@
 #include "app/bench/bench_window.h"
 
+#include "app/beside.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
 #include "core/plan/film.h"
@@ -50,11 +51,18 @@ BenchWindow::BenchWindow(Document& document, const QString& walk, QWidget* paren
     });
     clock_.setInterval(1000);
     connect(&clock_, &QTimer::timeout, this, &BenchWindow::tick);
+    connect(&maker_, &QFutureWatcher<QImage>::finished, this, [this] {
+        picture_ = maker_.result();
+        pictured_ = making_;
+        update();  // where the card is another by now, it wishes anew
+    });
     take();
     // Where the work stands.
     at_ = 0;
     while (at_ + 1 < count() && isDone(at_)) ++at_;
 }
+
+BenchWindow::~BenchWindow() { maker_.waitForFinished(); }
 
 int BenchWindow::count() const { return static_cast<int>(isSteps() ? cards_.size() : list_.places.size()); }
 
@@ -65,7 +73,7 @@ void BenchWindow::take()
     for (Walk& w : walksOf(doc_.piece(), doc_.plan()))
         if (walk_ == QLatin1String(w.id)) list_ = std::move(w);
     at_ = std::clamp(at_, 0, std::max(0, count() - 1));
-    pictured_ = -1;
+    pictured_ = making_ = -1;
     setAccessibleName(sentence() + QStringLiteral(". ") + number());
 }
 
@@ -237,21 +245,29 @@ void BenchWindow::keyPressEvent(QKeyEvent* event)
 
 void BenchWindow::mousePressEvent(QMouseEvent* event) { event->button() == Qt::RightButton ? back() : forward(); }
 
-void BenchWindow::drawPicture()
+namespace {
+
+/// The work as it is after so many steps, held as it is then.
+QImage pictureOf(const Piece& piece, const Shop& shop, const Plan& plan, size_t done)
 {
-    if (pictured_ == at_ || !isSteps()) return;
-    pictured_ = at_;
-    picture_ = {};
-    const Plan& plan = doc_.plan();
-    const auto done = static_cast<size_t>(at_) + 1;
-    const std::vector<Body> bodies = bodiesAfter(doc_.piece(), plan.assembly, plan.schedule.order, done);
-    if (bodies.empty()) return;
+    const std::vector<Body> bodies = bodiesAfter(piece, plan.assembly, plan.schedule.order, done);
+    if (bodies.empty()) return {};
     constexpr double coarse = 0.5;  // mm
     constexpr int side = 520;       // pixels
-    Mesh mesh = bodiesMesh(doc_.piece(), plan.assembly, plan.sides, bodies, {coarse, false});
-    showHolding(doc_.piece(), doc_.shop(), plan, done, mesh);
+    Mesh mesh = bodiesMesh(piece, plan.assembly, plan.sides, bodies, {coarse, false});
+    showHolding(piece, shop, plan, done, mesh);
     const Reach reach = reachOf(plan.assembly, plan.sides, bodies);
-    picture_ = report::imageOf(renderMesh(mesh, Camera{}, reach.height, reach.diameter, side, side, 0));
+    return report::imageOf(renderMesh(mesh, Camera{}, reach.height, reach.diameter, side, side, 0));
+}
+
+}  // namespace
+
+void BenchWindow::wishPicture()
+{
+    if (pictured_ == at_ || !isSteps() || maker_.isRunning()) return;
+    making_ = at_;
+    maker_.setFuture(beside([piece = doc_.piece(), shop = doc_.shop(), plan = doc_.plan(),
+                             done = static_cast<size_t>(at_) + 1] { return pictureOf(piece, shop, plan, done); }));
 }
 
 void BenchWindow::paintEvent(QPaintEvent*)
@@ -310,7 +326,7 @@ void BenchWindow::paintEvent(QPaintEvent*)
         main = &at->number;
         others = at->others;
     }
-    drawPicture();
+    wishPicture();
     const double middle = isSteps() ? w * 0.62 : w - m;
     if (main) {
         write({m, h * 0.27, middle - m, h * 0.05}, QString::fromStdString(main->name), small, small * 3 / 2,
@@ -325,7 +341,7 @@ void BenchWindow::paintEvent(QPaintEvent*)
     write({m, h * 0.59, middle - m, h * 0.08}, rest.join(QStringLiteral("  ·  ")), small * 2 / 3,
           static_cast<int>(h * 0.04), theme().text);
     write({m, h * 0.68, middle - m, h * 0.17}, how, small * 2 / 3, static_cast<int>(h * 0.032), theme().text);
-    if (!picture_.isNull() && isSteps()) {
+    if (!picture_.isNull() && pictured_ == at_ && isSteps()) {
         const double side = std::min(w - middle - 2 * m, h * 0.55);
         p.drawImage(QRectF(w - m - side, h * 0.28, side, side), picture_);
     }

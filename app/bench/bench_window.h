@@ -5,6 +5,7 @@
 #include "devices/line.h"
 
 #include <QDateTime>
+#include <QFutureWatcher>
 #include <QImage>
 #include <QTimer>
 #include <QWidget>
@@ -18,6 +19,7 @@ class BenchWindow : public QWidget {
 public:
     /// `walk`: the id of the list that is walked; empty: the steps of the recipe.
     BenchWindow(Document& document, const QString& walk, QWidget* parent = nullptr);
+    ~BenchWindow() override;
 
     /// What it says, for a screen reader and for tests: sentence, number, what can hurt.
     QString sentence() const;
@@ -52,7 +54,8 @@ private:
     QString said(const Text& text) const;
     void markSeen();
     std::optional<Text> unseen() const;
-    void drawPicture();
+    /// Has the work's picture at this card made beside; the latest wish wins.
+    void wishPicture();
 
     Document& doc_;
     QString walk_;
@@ -63,7 +66,8 @@ private:
     std::optional<double> rpm_, angle_;  // as the devices say
     QTimer clock_;
     QImage picture_;
-    int pictured_ = -1;
+    QFutureWatcher<QImage> maker_;
+    int pictured_ = -1, making_ = -1;  ///< of which card it is, and is being made
 };
 
 }  // namespace vl::app

@@ -40,13 +40,17 @@ void FieldForm::show(const std::vector<FieldItem>& items, std::function<double(c
         }
     if (paths != paths_) rebuild(asked);
     paths_ = paths;
-    for (size_t i = 0; i < asked.size(); ++i) readers_[i](asked[i].value);
+    for (size_t i = 0; i < asked.size(); ++i) {
+        readers_[i](asked[i].value);
+        if (const auto label = labels_.find(asked[i].path); label != labels_.end()) call(label->second, asked[i].field);
+    }
     setVisible(!asked.empty());
 }
 
 void FieldForm::rebuild(const std::vector<FieldItem>& items)
 {
     readers_.clear();
+    labels_.clear();
     if (inner_) {
         // It goes when the signal that led here is through; until then it is not to be seen.
         inner_->hide();
@@ -81,14 +85,22 @@ void FieldForm::add(const FieldItem& item)
     }
 }
 
+void FieldForm::call(QLabel* label, const Field& field)
+{
+    const QString words = wordsOf(field), help = *field.help ? localized(field.help) : QString();
+    if (label->text() != words) label->setText(words);
+    if (label->toolTip() != help) label->setToolTip(help);
+    if (label->buddy()->accessibleName() != words) label->buddy()->setAccessibleName(words);
+}
+
 void FieldForm::row(const FieldItem& item, QWidget* field)
 {
     auto* line = new QHBoxLayout;
-    auto* label = new QLabel(wordsOf(item.field));
+    auto* label = new QLabel;
     label->setBuddy(field);
     label->setProperty("role", "quiet");
-    field->setAccessibleName(wordsOf(item.field));
-    if (*item.field.help) label->setToolTip(localized(item.field.help));
+    call(label, item.field);
+    labels_[item.path] = label;
     field->setFocusPolicy(Qt::StrongFocus);
     line->addWidget(label, 3);
     line->addWidget(field, 4);

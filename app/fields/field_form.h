@@ -6,7 +6,9 @@
 #include <QWidget>
 
 #include <functional>
+#include <map>
 
+class QLabel;
 class QVBoxLayout;
 
 namespace vl::app {
@@ -41,12 +43,15 @@ private:
     /// A field for the number itself, and what shows a value in it.
     QWidget* numberField(const FieldItem& item, std::function<void(double)>& show);
     void row(const FieldItem& item, QWidget* field);
+    /// What a field is called may follow from another's choice.
+    static void call(QLabel* label, const Field& field);
 
     Document& doc_;
     QVBoxLayout* column_ = nullptr;
     QWidget* inner_ = nullptr;
     std::vector<std::string> paths_;                               ///< of the rows there are
     std::vector<std::function<void(const FieldValue&)>> readers_;  ///< each brings one row up to date
+    std::map<std::string, QLabel*> labels_;                        ///< by path
     std::function<double(const std::string&)> usual_;
 };
 

@@ -1,6 +1,6 @@
 #include "app/lanes/baked.h"
 
-#include <QtConcurrent>
+#include "app/beside.h"
 
 namespace vl::app {
 
@@ -27,7 +27,7 @@ const Baked::Images* Baked::get(quint64 key, const Bake& bake)
     if (cancel_) *cancel_ = true;
     cancel_ = std::make_shared<std::atomic<bool>>(false);
     making_ = key;
-    watcher_.setFuture(QtConcurrent::run([bake, cancel = cancel_] { return bake(*cancel); }));
+    watcher_.setFuture(beside([bake, cancel = cancel_] { return bake(*cancel); }));
     return nullptr;
 }
 

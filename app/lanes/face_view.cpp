@@ -3,8 +3,12 @@
 #include "app/access/layer_things.h"
 #include "app/theme/theme.h"
 #include "core/blank/construction.h"
+#include "core/geometry/profile.h"
 #include "core/piece/field_items.h"
+#include "core/piece/hole_ends.h"
+#include "core/piece/log_middle.h"
 #include "core/turning/views.h"
+#include "core/wood/filler.h"
 #include "report/drawing.h"
 #include "report/grid_drawing.h"
 
@@ -23,7 +27,9 @@ FaceView::FaceView(Document& document, AxisMap& axis, bool layer, QWidget* paren
     : QWidget(parent), doc_(document), axis_(axis), shows_(layer ? Shows::Layer : Shows::Rim)
 {
     setAccessibleName(tr("Face of the chosen layer"));
-    setToolTip(tr("Press to choose a segment, drag to turn the ring; with a brush in hand, paint it"));
+    setToolTip(
+        tr("Press to choose a segment, drag to turn the ring; with a brush in hand, paint it. The middle of a log "
+           "is dragged off the axis; from the rim, both ends of a rod are"));
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     row_ = new QWidget(this);
@@ -73,6 +79,7 @@ void FaceView::resizeEvent(QResizeEvent*)
 
 double FaceView::scale() const
 {
+    if (drag_ == Drag::Log) return heldScale_;  // the drawing rests under the hand
     const DrawingPlace& place = axis_.place();
     if (place.sameScale()) return place.faceScale;
     const double own = shows_ == Shows::Layer ? layer().cornerRadius() : doc_.plan().shape.greatestDiameter / 2;
@@ -98,6 +105,40 @@ QPointF FaceView::segmentPosition(int segment) const
 QPointF FaceView::turnPosition() const
 {
     const double a = layer().phaseDeg * degrees, r = layer().cornerRadius() * scale() + 9;
+    return centre() - QPointF(r * std::sin(a), r * std::cos(a));
+}
+
+const BlockForm* FaceView::log() const
+{
+    const auto* form = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].as<BlockForm>();
+    return form && form->shape == BlockForm::Log && shows_ == Shows::Layer ? form : nullptr;
+}
+
+QPointF FaceView::pithPosition() const
+{
+    const double a = log() ? logMiddleTowards(*log()) * degrees : 0, r = log() ? logOffset(*log()) * scale() : 0;
+    return centre() - QPointF(r * std::sin(a), r * std::cos(a));
+}
+
+std::vector<size_t> FaceView::sideHoles() const
+{
+    std::vector<size_t> which;
+    for (size_t i = 0; i < doc_.piece().holes.size() && shows_ == Shows::Rim; ++i)
+        if (doc_.piece().holes[i].into == Hole::Side && radiusOf(doc_.piece().holes[i]) > 0) which.push_back(i);
+    return which;
+}
+
+double FaceView::radiusOf(const Hole& hole) const
+{
+    const double r = radiusAt(doc_.plan().sides.outside, hole.at);
+    return std::isnan(r) ? 0 : r;
+}
+
+QPointF FaceView::holeEnd(size_t hole, bool leaves) const
+{
+    const Hole& h = doc_.piece().holes[hole];
+    const HoleEnds ends = holeEnds(h, radiusOf(h));
+    const double a = (leaves ? ends.leaves : ends.enters) * degrees, r = radiusOf(h) * scale();
     return centre() - QPointF(r * std::sin(a), r * std::cos(a));
 }
 
@@ -159,6 +200,7 @@ void FaceView::drawEnd(QPainter& painter)
     painter.setBrush(Qt::NoBrush);
     const double r = doc_.plan().shape.greatestDiameter / 2 * scale();
     painter.drawEllipse(centre(), r, r);
+    drawHoles(painter);
     if (shows_ != Shows::Rim) return;
     const QColor line(0, 0, 0, 130);
     for (const GridOf& g : gridsOf(doc_.piece(), doc_.plan().sides))
@@ -204,13 +246,47 @@ void FaceView::drawLayer(QPainter& painter)
         drawCircle(painter, tapers ? at(doc_.plan().sides.outside) : l.finishedOuter.high, Qt::DashLine);
         drawCircle(painter, tapers ? at(doc_.plan().sides.inside) : l.finishedInner.low, Qt::DashLine);
     }
+    drawPith(painter);
     if (!turns()) return;
     painter.setPen(QPen(theme().accent, 1.8));
     painter.setBrush(theme().panel);
     painter.drawEllipse(turnPosition(), 5.5, 5.5);
 }
 
-/// A white thread under the line keeps it readable on dark and light wood.
+/// Each as wide as it is, from where it enters to where its line leaves; the first of those alike has its ends to be
+/// taken hold of.
+void FaceView::drawHoles(QPainter& painter) const
+{
+    constexpr double grip = 5;  // pixels
+    for (const size_t i : sideHoles()) {
+        const Hole& h = doc_.piece().holes[i];
+        QColor ink = h.filled ? report::woodColour(fillingOf(h.fill)) : theme().text;
+        ink.setAlphaF(0.55f);
+        painter.setPen(QPen(ink, std::max(1.5, h.diameter * scale()), Qt::SolidLine, Qt::FlatCap));
+        painter.drawLine(holeEnd(i, false), holeEnd(i, true));
+        painter.setPen(QPen(theme().accent, 1.8));
+        for (const bool leaves : {false, true}) {
+            painter.setBrush(leaves ? theme().accent : theme().panel);
+            painter.drawEllipse(holeEnd(i, leaves), grip, grip);
+        }
+    }
+}
+
+/// The log's middle, to be taken hold of, and the axis that it lies about.
+void FaceView::drawPith(QPainter& painter) const
+{
+    if (!log()) return;
+    constexpr double arm = 7, grip = 5.5;  // pixels
+    for (const QPen& pen : {QPen(theme().panel, 3.5), QPen(theme().text, 1.4)}) {
+        painter.setPen(pen);
+        painter.drawLine(centre() - QPointF(arm, 0), centre() + QPointF(arm, 0));
+        painter.drawLine(centre() - QPointF(0, arm), centre() + QPointF(0, arm));
+    }
+    painter.setPen(QPen(theme().accent, 1.8));
+    painter.setBrush(theme().panel);
+    painter.drawEllipse(pithPosition(), grip, grip);
+}
+
 /// Pieces round a post, by the order in which they are glued on.
 void FaceView::drawNumbers(QPainter& painter) const
 {
@@ -234,6 +310,7 @@ void FaceView::drawNumbers(QPainter& painter) const
     }
 }
 
+/// A white thread under the line keeps it readable on dark and light wood.
 void FaceView::drawCircle(QPainter& painter, double radius, Qt::PenStyle line) const
 {
     if (!(radius > 0)) return;
@@ -264,6 +341,10 @@ void FaceView::drawWords(QPainter& painter) const
     const BuiltLayer& l = layer();
     const double opening = l.stockInnerRadius() * scale();
     QStringList lines;
+    // What is dragged comes first: there may be room for one line only.
+    if (log())
+        lines << tr("axis %1 off the middle: it holds Ø %2 of %3")
+                     .arg(mm(logOffset(*log())), mm(logHolds(*log())), mm(log()->log));
     if (!l.scribed.empty())
         lines << tr("circles on both faces: full above, dotted below");
     else if (l.finishedInner.low > 0)
@@ -296,6 +377,21 @@ void FaceView::mousePressEvent(QMouseEvent* event)
     if (event->button() != Qt::LeftButton || scale() <= 0) return;
     pressedAt_ = event->position();
     mergeKey_ = Document::newMergeKey();
+    for (const size_t i : sideHoles())
+        for (const bool leaves : {false, true}) {
+            const QPointF off = event->position() - holeEnd(i, leaves);
+            if (std::hypot(off.x(), off.y()) >= 9) continue;
+            hole_ = i;
+            leaves_ = leaves;
+            drag_ = Drag::Hole;
+            return doc_.beginDrag();
+        }
+    const QPointF pith = event->position() - pithPosition();
+    if (log() && std::hypot(pith.x(), pith.y()) < 10) {
+        heldScale_ = scale();
+        drag_ = Drag::Log;
+        return doc_.beginDrag();
+    }
     const int segment = segmentAt(event->position());
     const QPointF handle = event->position() - turnPosition();
     const bool onHandle = turns() && std::hypot(handle.x(), handle.y()) < 10;
@@ -315,6 +411,15 @@ void FaceView::mousePressEvent(QMouseEvent* event)
 void FaceView::mouseMoveEvent(QMouseEvent* event)
 {
     if (drag_ == Drag::Paint) return paintSegment(segmentAt(event->position()));
+    if (drag_ == Drag::Hole) {
+        const double angle = angleAt(event->position());
+        return moveHole(event->modifiers() & Qt::AltModifier ? angle : std::round(angle));
+    }
+    if (drag_ == Drag::Log) {
+        const QPointF from = event->position() - centre();
+        const double off = std::hypot(from.x(), from.y()) / scale();
+        return moveLog(event->modifiers() & Qt::AltModifier ? off : doc_.snapped(off), angleAt(event->position()));
+    }
     if (drag_ != Drag::Turn) return;
     const QPointF moved = event->position() - pressedAt_;
     if (std::hypot(moved.x(), moved.y()) < 4) return;
@@ -332,6 +437,24 @@ void FaceView::turnBy(double segments)
     turned.sectors()->turn = segments;
     clampToLimits(turned);
     doc_.apply(tr("turn layer"), std::move(next), mergeKey_);
+}
+
+void FaceView::moveHole(double angle)
+{
+    Piece next = doc_.piece();
+    Hole& h = next.holes[hole_];
+    HoleEnds ends = holeEnds(h, radiusOf(h));
+    (leaves_ ? ends.leaves : ends.enters) = angle;
+    setHoleEnds(h, ends, radiusOf(h));
+    clampToLimits(h);
+    doc_.apply(tr("move hole"), std::move(next), mergeKey_);
+}
+
+void FaceView::moveLog(double off, double towards)
+{
+    Piece next = doc_.piece();
+    setLogMiddle(*next.layers[static_cast<size_t>(doc_.selection().layer)].as<BlockForm>(), off, towards);
+    doc_.apply(tr("move the log on its axis"), std::move(next), mergeKey_);
 }
 
 std::vector<Thing> FaceView::things() const
@@ -368,7 +491,15 @@ void FaceView::keyPressEvent(QKeyEvent* event)
         return paintSegment(doc_.selection().segment);
     }
     if (by == 0 || shows_ != Shows::Layer) return QWidget::keyPressEvent(event);
-    if (event->modifiers() & Qt::ControlModifier) {
+    if (log()) {
+        // Up and down along the offset, left and right round the axis.
+        constexpr double degreesAStep = 5;
+        const bool round = event->key() == Qt::Key_Left || event->key() == Qt::Key_Right;
+        mergeKey_ = 0;
+        const double step = doc_.snapStep() * by;
+        moveLog(std::max(0.0, logOffset(*log()) + (round ? 0 : step)),
+                logMiddleTowards(*log()) - (round ? degreesAStep * by : 0));
+    } else if (event->modifiers() & Qt::ControlModifier) {
         if (!turns()) return;
         mergeKey_ = 0;
         turnBy(doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].sectors()->turn + by / 8.0);

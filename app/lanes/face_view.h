@@ -29,6 +29,10 @@ public:
     /// Where things stand in it, pixels.
     QPointF segmentPosition(int segment) const;
     QPointF turnPosition() const;
+    /// The middle of a log that is the layer.
+    QPointF pithPosition() const;
+    /// Where the line of a hole into the side enters the wood, or leaves it, seen from the rim.
+    QPointF holeEnd(size_t hole, bool leaves) const;
     QRectF drawn() const;
     std::vector<Thing> things() const override;
     void chooseThing(int segment) override { doc_.selectLayer(doc_.selection().layer, {}, segment); }
@@ -52,6 +56,15 @@ private:
     int segmentAt(const QPointF& at) const;
     bool turns() const;
     void turnBy(double segments);
+    /// The chosen layer where it is a log whose face is shown; else nothing.
+    const BlockForm* log() const;
+    void moveLog(double off, double towards);
+    void drawPith(QPainter& painter) const;
+    /// The holes into the side that are drawn, by their places in the piece: from the rim.
+    std::vector<size_t> sideHoles() const;
+    double radiusOf(const Hole& hole) const;
+    void drawHoles(QPainter& painter) const;
+    void moveHole(double angle);
     void drawLayer(QPainter& painter);
     void drawNumbers(QPainter& painter) const;
     void drawEnd(QPainter& painter);
@@ -65,9 +78,11 @@ private:
     Shows shows_;
     Brush brush_;
     Baked face_;
-    enum class Drag { None, Turn, Paint } drag_ = Drag::None;
+    enum class Drag { None, Turn, Paint, Log, Hole } drag_ = Drag::None;
     QPointF pressedAt_;
-    double turnFrom_ = 0;
+    double turnFrom_ = 0, heldScale_ = 0;
+    size_t hole_ = 0;  ///< that is dragged, and by which end
+    bool leaves_ = false;
     int mergeKey_ = 0;
 };
 

@@ -70,19 +70,6 @@ int SectionLane::layerAt(const QPointF& p) const
     return static_cast<int>(doc_.plan().assembly.layerAt(station));
 }
 
-QPointF SectionLane::flawPosition(int flaw) const
-{
-    const Flaw& f = doc_.piece().flaws[static_cast<size_t>(flaw)];
-    return {x(f.at), y(f.radius)};
-}
-
-QPointF SectionLane::holePosition(int hole) const
-{
-    const Hole& h = doc_.piece().holes[static_cast<size_t>(hole)];
-    const double out = radiusAt(doc_.plan().sides.outside, h.at);
-    return {x(h.at), y(std::isnan(out) ? 0 : out)};
-}
-
 QPointF SectionLane::nodePosition(Side side, int node) const
 {
     const Node& n = outline(side)[static_cast<size_t>(node)];

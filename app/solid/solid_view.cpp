@@ -1,5 +1,6 @@
 #include "app/solid/solid_view.h"
 
+#include "app/beside.h"
 #include "app/solid/solid_gl.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
@@ -13,7 +14,6 @@
 #include <QMouseEvent>
 #include <QPainter>
 #include <QVBoxLayout>
-#include <QtConcurrent>
 
 #include <cmath>
 
@@ -141,7 +141,7 @@ const Mesh& SolidScene::mesh()
         first.map.reset();
         take(make(doc_.piece(), doc_.shop(), doc_.plan(), first));
     }
-    watcher_.setFuture(QtConcurrent::run([piece = doc_.piece(), shop = doc_.shop(), plan = doc_.plan(), wanted] {
+    watcher_.setFuture(beside([piece = doc_.piece(), shop = doc_.shop(), plan = doc_.plan(), wanted] {
         return std::make_shared<Made>(make(piece, shop, plan, wanted));
     }));
     return made_.mesh;

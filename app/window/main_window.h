@@ -101,6 +101,7 @@ private:
     QWidget* makeHeader();
     QWidget* makeBody();
     QWidget* makeFooter();
+    void dressFirstPage();
     QMenuBar* makeMenus();
     void openHelp(const QString& heading);
     void makePieceMenu(QMenu* menu);
@@ -130,8 +131,11 @@ private:
     void openBook();
     void keepShop(const Shop& shop);
     bool mayReplace(const QString& path);
-    /// The turner's own shop again, after a sample's.
-    void leaveSample();
+    /// Plans the piece in a workshop that ships with the program; the turner's own rests.
+    void lendShop(const QString& name);
+    /// The turner's own shop again, after a lent one.
+    void giveShopBack();
+    void fillLentShops(QMenu* menu);
     /// The shop that came with a sample becomes the turner's.
     void keepLentShop();
     static QString lentWords();
@@ -142,8 +146,8 @@ private:
     Document doc_;
     std::unique_ptr<io::ShopBook> book_;
     Shop ownShop_;
-    std::string onDisk_;       ///< the piece's file as it was read or written last
-    bool sampleShop_ = false;  ///< a sample is open, in the samples' workshop
+    std::string onDisk_;     ///< the piece's file as it was read or written last
+    bool lentShop_ = false;  ///< the piece is planned in a workshop that ships with the program
     Devices* devices_ = nullptr;
     Drafts* drafts_ = nullptr;
     QStackedWidget *pages_ = nullptr, *lanes_ = nullptr, *panels_ = nullptr;

@@ -8,6 +8,7 @@
 #include "app/theme/theme.h"
 #include "app/window/help.h"
 #include "app/window/main_window.h"
+#include "app/window/mishap_dialog.h"
 #include "app/window/preferences.h"
 #include "app/window/start_page.h"
 
@@ -31,8 +32,11 @@ QMenuBar* MainWindow::makeMenus()
     shop->addAction(tr("Lathes, chucks and tools …"), this, &MainWindow::editMachines);
     shop->addAction(tr("Glue book …"), this, [this] { GlueBookDialog(doc_, this).exec(); });
     shop->addAction(tr("Devices …"), this, &MainWindow::openDevices);
-    QAction* keep = shop->addAction(tr("Keep the museum's workshop as mine"), this, &MainWindow::keepLentShop);
-    connect(shop, &QMenu::aboutToShow, this, [this, keep] { keep->setEnabled(sampleShop_); });
+    QMenu* lent = shop->addMenu(tr("Plan in a lent workshop"));
+    lent->setObjectName("lent workshops");
+    connect(lent, &QMenu::aboutToShow, this, [this, lent] { fillLentShops(lent); });
+    QAction* keep = shop->addAction(tr("Keep the lent workshop as mine"), this, &MainWindow::keepLentShop);
+    connect(shop, &QMenu::aboutToShow, this, [this, keep] { keep->setEnabled(lentShop_); });
     shop->addSeparator();
     shop->addAction(tr("Bring a rack in from CSV …"), this, &MainWindow::importRack);
     shop->addAction(tr("Write the rack to CSV …"), this, &MainWindow::exportRack);
@@ -83,6 +87,7 @@ void MainWindow::makePieceMenu(QMenu* menu)
             bench->addAction(localized(w.name) + QStringLiteral(" …"), this,
                              [this, id = QString::fromLatin1(w.id)] { openBench(id); });
     });
+    menu->addAction(tr("Something went wrong …"), this, [this] { MishapDialog(doc_, this).exec(); });
     menu->addSeparator();
     menu->addAction(tr("Name and notes …"), Qt::Key_F2, this, &MainWindow::editName);
     menu->addSeparator();
@@ -109,8 +114,8 @@ void MainWindow::openDevices()
 
 void MainWindow::makeEditMenu(QMenu* menu)
 {
-    undoAction_ = menu->addAction(tr("Undo"), QKeySequence::Undo, &doc_.history(), &QUndoStack::undo);
-    redoAction_ = menu->addAction(tr("Redo"), QKeySequence::Redo, &doc_.history(), &QUndoStack::redo);
+    undoAction_ = menu->addAction(tr("Undo"), QKeySequence::Undo, &doc_, &Document::undo);
+    redoAction_ = menu->addAction(tr("Redo"), QKeySequence::Redo, &doc_, &Document::redo);
     menu->addSeparator();
     menu->addAction(tr("Choose every layer"), QKeySequence::SelectAll, this, [this] {
         Selection all = doc_.selection();

@@ -1,10 +1,7 @@
 #include "app/window/start_page.h"
 
 #include "app/theme/theme.h"
-#include "core/measure/input_error.h"
-#include "core/plan/plan.h"
 #include "io/files.h"
-#include "report/drawing.h"
 
 #include <QAction>
 #include <QFile>
@@ -13,34 +10,13 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QScrollArea>
-#include <QTimer>
-#include <QtConcurrent>
 
 namespace vl::app {
 namespace {
 
-/// Draws a piece beside the work and hands the picture over; one that cannot be read has none.
-void drawBeside(QObject* owner, QSize size, std::function<Piece()> make, std::function<void(const QImage&)> take)
-{
-    auto* watcher = new QFutureWatcher<QImage>(owner);
-    QObject::connect(watcher, &QFutureWatcher<QImage>::finished, owner, [watcher, take] {
-        if (const QImage image = watcher->result(); !image.isNull()) take(image);
-    });
-    // The page itself is painted first.
-    QTimer::singleShot(0, watcher, [watcher, make, size] {
-        watcher->setFuture(QtConcurrent::run([make, size] {
-            try {
-                const Piece piece = make();
-                return report::picture(piece, makePlan(piece, Shop{}), size.width(), size.height());
-            } catch (const InputError&) {
-                return QImage();
-            }
-        }));
-    });
-}
-
 /// A card with a picture of the piece, its name and what it is for.
-QPushButton* card(const QString& name, const QString& purpose, QSize picture, std::function<Piece()> make)
+QPushButton* card(PiecePictures& pictures, const QString& name, const QString& purpose, QSize picture,
+                  std::function<Piece()> make)
 {
     auto* button = new QPushButton;
     button->setObjectName("start");
@@ -63,8 +39,8 @@ QPushButton* card(const QString& name, const QString& purpose, QSize picture, st
     column->addWidget(title);
     column->addWidget(text);
     button->setMinimumHeight(picture.height() + 82);
-    drawBeside(button, picture, std::move(make),
-               [image](const QImage& drawn) { image->setPixmap(QPixmap::fromImage(drawn)); });
+    pictures.add(button, picture, std::move(make),
+                 [image](const QImage& drawn) { image->setPixmap(QPixmap::fromImage(drawn)); });
     return button;
 }
 
@@ -77,7 +53,7 @@ Piece demoPiece(const QString& name)
 
 }  // namespace
 
-StartPage::StartPage(QWidget* parent) : QWidget(parent)
+StartPage::StartPage(QWidget* parent) : QWidget(parent), pictures_(new PiecePictures(this))
 {
     setObjectName("bench");
     auto* row = new QHBoxLayout(this);
@@ -147,7 +123,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     grid->setSpacing(14);
     outlines_ = {grid, {}, 6};
     for (const Start& s : starts()) {
-        QPushButton* button = card(localized(s.name), localized(s.purpose), {110, 64}, s.make);
+        QPushButton* button = card(*pictures_, localized(s.name), localized(s.purpose), {110, 64}, s.make);
         connect(button, &QPushButton::clicked, this, [this, make = s.make] { emit start(make()); });
         outlines_.cards << button;
     }
@@ -163,7 +139,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     auto* sampleTitle = new QLabel(tr("Or look at a finished plan from the harbour museum"));
     sampleTitle->setProperty("role", "title");
     right->addWidget(sampleTitle);
-    const std::pair<const char*, QString> samples[] = {{"regatta-cup", tr("a disc and seventeen rings")},
+    const std::pair<const char*, QString> samples[] = {{"regatta-cup", tr("a stem and twelve rings")},
                                                        {"lamp-stand", tr("staves on a base let in")},
                                                        {"flag-bowl", tr("bands, zigzags, diamonds")},
                                                        {"net-lantern", tr("open segments")},
@@ -192,8 +168,8 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent)
     samples_ = {shelf, {}, 5};
     for (const auto& [id, purpose] : samples) {
         const QString name = QString::fromUtf8(id);
-        QPushButton* sample =
-            card(QString::fromStdString(demoPiece(name).name), purpose, {120, 104}, [name] { return demoPiece(name); });
+        QPushButton* sample = card(*pictures_, QString::fromStdString(demoPiece(name).name), purpose, {120, 104},
+                                   [name] { return demoPiece(name); });
         connect(sample, &QPushButton::clicked, this, [this, name] { emit demo(name); });
         samples_.cards << sample;
     }
@@ -225,7 +201,7 @@ void StartPage::setRecent(const QStringList& paths)
         button->setProperty("role", "recent");
         button->setToolTip(path);
         button->setIconSize(small);
-        drawBeside(
+        pictures_->add(
             button, small, [path] { return io::loadPiece(path.toStdString()).piece; },
             [button](const QImage& drawn) { button->setIcon(QPixmap::fromImage(drawn)); });
         connect(button, &QPushButton::clicked, this, [this, path] { emit open(path); });
@@ -239,8 +215,8 @@ void StartPage::setOwn(const std::vector<OwnStart>& own)
     own_.cards.clear();
     ownTitle_->setVisible(!own.empty());
     for (const OwnStart& start : own) {
-        QPushButton* button = card(QString::fromStdString(start.piece.name), tr("a start of your own"), {110, 64},
-                                   [piece = start.piece] { return piece; });
+        QPushButton* button = card(*pictures_, QString::fromStdString(start.piece.name), tr("a start of your own"),
+                                   {110, 64}, [piece = start.piece] { return piece; });
         connect(button, &QPushButton::clicked, this, [this, piece = start.piece] { emit this->start(piece); });
         auto* forget = new QAction(tr("Forget this start"), button);
         connect(forget, &QAction::triggered, this, [this, path = start.path] { emit this->forget(path); });

@@ -1,10 +1,9 @@
 #pragma once
 
 #include "app/window/own_starts.h"
+#include "app/window/piece_pictures.h"
 #include "core/piece/edit.h"
 
-#include <QFutureWatcher>
-#include <QImage>
 #include <QWidget>
 
 class QGridLayout;
@@ -45,6 +44,7 @@ private:
         QList<QWidget*> cards;
         int most;  ///< beside one another
     };
+    PiecePictures* pictures_;
     Shelf outlines_{}, samples_{}, own_{};
     QVBoxLayout* recent_ = nullptr;
     QLabel* ownTitle_ = nullptr;

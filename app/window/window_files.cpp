@@ -21,6 +21,7 @@
 #include <QDropEvent>
 #include <QFileDialog>
 #include <QFileInfo>
+#include <QMenu>
 #include <QMimeData>
 #include <QPrintDialog>
 #include <QPrinter>
@@ -38,28 +39,59 @@ bool MainWindow::mayDiscard()
     return way == 1 || (way == 0 && save());
 }
 
-void MainWindow::leaveSample()
+namespace {
+
+Shop shippedShop(const QString& name)
 {
-    if (!sampleShop_) return;
-    sampleShop_ = false;
+    QFile file(QStringLiteral(":/demo/%1.json").arg(name));
+    if (!file.open(QIODevice::ReadOnly)) throw InputError("shop", name.toStdString(), "one that ships is");
+    std::vector<std::string> notes;
+    return io::readShop(file.readAll().toStdString(), notes);
+}
+
+}  // namespace
+
+void MainWindow::lendShop(const QString& name)
+{
+    tryTo([&] {
+        const Shop lent = shippedShop(name);
+        if (!lentShop_) ownShop_ = doc_.shop();
+        lentShop_ = true;
+        doc_.setShop(lent);
+    });
+}
+
+void MainWindow::fillLentShops(QMenu* menu)
+{
+    menu->clear();
+    for (const char* name : {"harbour-shop", "lifeboat-shop"})
+        menu->addAction(QString::fromStdString(shippedShop(name).name), this, [this, name] { lendShop(name); });
+    menu->addSeparator();
+    menu->addAction(tr("In mine again"), this, &MainWindow::giveShopBack)->setEnabled(lentShop_);
+}
+
+void MainWindow::giveShopBack()
+{
+    if (!lentShop_) return;
+    lentShop_ = false;
     doc_.setShop(ownShop_);
 }
 
 QString MainWindow::lentWords()
 {
-    return tr("This sample brings its own workshop: nothing that is changed here is kept. Yours is back with your own "
-              "piece; \"Keep the museum's workshop as mine\" in the menu Shop takes it over.");
+    return tr("This workshop is lent: nothing that is changed here is kept. Yours is back with your own piece, or by "
+              "the menu Shop; \"Keep the lent workshop as mine\" there takes it over.");
 }
 
 void MainWindow::keepLentShop()
 {
-    if (!sampleShop_) return;
-    if (ask_.choose(this, tr("The museum's machines, glues and boards take the place of yours in the shop book."),
-                    {tr("Keep the museum's")}) != 0)
+    if (!lentShop_) return;
+    if (ask_.choose(this, tr("The lent machines, glues and boards take the place of yours in the shop book."),
+                    {tr("Keep the lent ones")}) != 0)
         return;
-    sampleShop_ = false;
+    lentShop_ = false;
     if (book_) tryTo([&] { keepShop(doc_.shop()); });
-    say(tr("The museum's workshop is yours now."));
+    say(tr("The lent workshop is yours now."));
 }
 
 void MainWindow::openPiece(const Piece& piece, const QString& path)
@@ -75,7 +107,7 @@ bool MainWindow::openPath(const QString& path)
     bool opened = false;
     tryTo([&] {
         const io::LoadedPiece loaded = io::loadPiece(path.toStdString());
-        leaveSample();
+        giveShopBack();
         openPiece(loaded.piece, path);
         onDisk_ = io::readFile(path.toStdString());
         addRecent(path);
@@ -121,13 +153,7 @@ bool MainWindow::openDemo(const QString& name)
         return false;
     }
     // The samples are built in their own workshop; the turner's is back with the turner's piece.
-    QFile shop(QStringLiteral(":/demo/harbour-shop.json"));
-    if (shop.open(QIODevice::ReadOnly)) {
-        if (!sampleShop_) ownShop_ = doc_.shop();
-        sampleShop_ = true;
-        std::vector<std::string> notes;
-        doc_.setShop(io::readShop(shop.readAll().toStdString(), notes));
-    }
+    lendShop(QStringLiteral("harbour-shop"));
     openPiece(io::readPiece(file.readAll().toStdString()).piece, {});
     return true;
 }
@@ -323,7 +349,7 @@ void MainWindow::loadShop()
         tryTo([&] { doc_.setShop(io::loadShop(before.toStdString())); });
     // What is changed at the machines outlives the piece. Where there is no book the shop lives as long as the window.
     connect(&doc_, &Document::changed, this, [this, kept = doc_.shop()]() mutable {
-        if (sampleShop_ || kept == doc_.shop()) return;
+        if (lentShop_ || kept == doc_.shop()) return;
         kept = doc_.shop();
         if (book_) tryTo([&] { keepShop(kept); });
     });

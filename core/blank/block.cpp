@@ -1,6 +1,7 @@
 #include "core/blank/block_recipe.h"
 #include "core/blank/construction.h"
 #include "core/blank/lid_sides.h"
+#include "core/piece/log_middle.h"
 
 #include "core/wood/figure.h"
 #include "core/words/build.h"
@@ -76,7 +77,7 @@ void shapeOf(const Site& site, const BlockForm& f, BuiltLayer& b)
         halfLog(f, b, half);
         break;
     case BlockForm::Log: {
-        const double radius = f.log / 2, offset = std::min(f.offset, radius - 1);
+        const double radius = f.log / 2, offset = logOffset(f);
         for (int k = 0; k < facets; ++k) {
             const double a = k * 360.0 / facets;
             // The log's middle lies the other way from its axis.
@@ -147,6 +148,16 @@ void build(const Site& site, Building& out)
         cell.board.origin = {b.z0, 0, 0};
     } else
         cell.board = flatFrame(b.z0, 0);
+    if (f.shape == BlockForm::Log || f.shape == BlockForm::HalfLog) {
+        // Its years go round its own middle; half a log has that in its flat face.
+        const Eigen::Vector3d middle =
+            f.shape == BlockForm::Log
+                ? Eigen::Vector3d(b.z0 * Eigen::Vector3d::UnitX() + logOffset(f) * outwards(logMiddleTowards(f)))
+                : Eigen::Vector3d((f.bark == BlockForm::AtFoot ? b.z1 : b.z0) * Eigen::Vector3d::UnitX());
+        const auto [across, through] = pithOf(cell.seed);
+        cell.board.origin =
+            middle - across * cell.board.axes.row(1).transpose() - through * cell.board.axes.row(2).transpose();
+    }
     b.cells = {cell};
     shapeOf(site, f, b);
     const HalfSides half = halfSides(site, b);

@@ -214,36 +214,37 @@ Thing sawOpenings(const Piece& piece, const Sides& sides, Bench& bench, const Th
         const auto o = openingOf(w, sides);
         if (!o) continue;
         const std::string name = nameOf(piece, w);
+        const int openings = w.count * (w.shape == Worked::Lattice ? w.rows : 1);
         const Setting from = lengthAt("", "from station", w.from), to = lengthAt("", "to station", w.to),
                       drill = lengthAt("drill", "bit, Ø", o->drill), reach = lengthAt("", "frame spans", o->deepest),
                       between = lengthAt("", "between two openings", o->narrowest, "circle's share − width"),
                       at = lengthAt("", "narrowest at station", o->narrowestAt, "measured on the drawing"),
                       ease = lengthAt("", "edges' radius", w.ease);
         now = bench.step(Action::Mark, "punch-" + w.id, {now}, "punched-" + w.id,
-                         {.title = says(words::punchOpenings, name, w.count),
+                         {.title = says(words::punchOpenings, name, openings),
                           .why = says(words::insideIsDone),
                           .how = says(words::punchWay, from, to),
                           .settings = {from, to},
-                          .minutes = 5 + 2.0 * w.count});
+                          .minutes = 5 + 2.0 * openings});
         now = bench.step(Action::Drill, "ends-" + w.id, {now}, "ends-drilled-" + w.id,
                          {.title = says(words::drillOpenings, name),
                           .why = says(words::roundEnds),
                           .how = says(words::drillOpeningsWay, drill),
                           .settings = {drill},
-                          .minutes = 3.0 * w.count,
+                          .minutes = 3.0 * openings,
                           .uses = {"drill"}});
         now = bench.step(Action::Cut, workedStep(w), {now}, "sawn-open-" + w.id,
                          {.title = says(words::sawOpenings, name),
                           .why = says(words::fromHoles),
                           .how = says(words::sawOpeningsWay, reach, between, at),
                           .settings = {reach, between, at},
-                          .minutes = 8.0 * w.count});
+                          .minutes = 8.0 * openings});
         now = bench.step(Action::Sand, "ease-" + w.id, {now}, "eased-" + w.id,
                          {.title = says(words::easeOpenings, name),
                           .why = says(words::sharpEdges),
                           .how = says(words::easeWay, ease),
                           .settings = {ease},
-                          .minutes = 6.0 * w.count});
+                          .minutes = 6.0 * openings});
     }
     return now;
 }

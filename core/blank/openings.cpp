@@ -1,47 +1,32 @@
 #include "core/blank/openings.h"
 
+#include "core/geometry/line_length.h"
+
 #include <algorithm>
 #include <cmath>
 
 namespace vl {
 namespace {
 
-/// Stations against length along a line, and back.
-class Skin {
-public:
-    explicit Skin(const Polyline& line) : line_(line)
-    {
-        double sum = 0;
-        for (size_t i = 0; i < line.size(); ++i) {
-            if (i > 0) sum += (line[i] - line[i - 1]).norm();
-            along_.push_back(sum);
-        }
-    }
-    double at(double z) const
-    {
-        for (size_t i = 1; i < line_.size(); ++i)
-            if (z <= line_[i].x()) {
-                const double wide = line_[i].x() - line_[i - 1].x();
-                const double share = wide > 0 ? (z - line_[i - 1].x()) / wide : 0;
-                return along_[i - 1] + std::clamp(share, 0.0, 1.0) * (along_[i] - along_[i - 1]);
-            }
-        return along_.back();
-    }
-    /// The place that far along it; held to its ends.
-    Point place(double along) const
-    {
-        const auto it = std::ranges::lower_bound(along_, along);
-        if (it == along_.begin()) return line_.front();
-        if (it == along_.end()) return line_.back();
-        const auto i = static_cast<size_t>(it - along_.begin());
-        const double share = (along - along_[i - 1]) / (along_[i] - along_[i - 1]);
-        return line_[i - 1] + share * (line_[i] - line_[i - 1]);
-    }
-
-private:
-    const Polyline& line_;
-    std::vector<double> along_;
-};
+/// A line that swings once to each side, u from −reach to reach, with a round nib of radius h run along it. It never
+/// swings so hard that the nib would cut into its own way.
+Polyline scroll(double reach, double h, double sway)
+{
+    const double turn = pi / reach, most = 0.95 / (turn * turn * std::max(h, 1e-6)), a = std::min(sway, most);
+    constexpr int steps = 48, cap = 16;
+    const auto at = [&](int k) { return reach * (2.0 * k / steps - 1); };
+    const auto line = [&](double u) { return Point(u, a * std::sin(turn * u)); };
+    const auto lean = [&](double u) { return std::atan(a * turn * std::cos(turn * u)); };
+    Polyline p;
+    const auto add = [&](double u, double angle) {
+        p.push_back(line(u) + h * Point(std::cos(angle), std::sin(angle)));
+    };
+    for (int k = 0; k <= steps; ++k) add(at(k), lean(at(k)) - pi / 2);
+    for (int k = 1; k < cap; ++k) add(reach, lean(reach) - pi / 2 + pi * k / cap);
+    for (int k = steps; k >= 0; --k) add(at(k), lean(at(k)) + pi / 2);
+    for (int k = 1; k < cap; ++k) add(-reach, lean(reach) + pi / 2 + pi * k / cap);
+    return p;
+}
 
 /// The shape about its own middle, u along it and v across, anticlockwise.
 Polyline shapeOf(const Worked& w, double length)
@@ -74,22 +59,44 @@ Polyline shapeOf(const Worked& w, double length)
         }
         break;
     case Worked::Diamond:
+    case Worked::Lattice:
         p = {{l, 0}, {0, h}, {-l, 0}, {0, -h}};
+        break;
+    case Worked::Scroll:
+        p = scroll(std::max(1e-3, l - h), std::min(l, h), w.sway);
         break;
     }
     return p;
 }
 
+/// Rows of diamonds whose edges lie along the same two families of lines: u along the skin, v round it.
+struct Rows {
+    double step = 0;    ///< from row to row, mm along the skin
+    double length = 0;  ///< of the lowest and the highest, mm
+};
+
+/// A bar of width b takes b / cos of its lean from a cell of the lattice, both ways (plane geometry). The step follows
+/// from what all rows have together; as the lean depends on it, it is found by repeating.
+Rows rowsOf(const Worked& w, double together, double share)
+{
+    double step = together / (w.rows + 1), lost = 0;
+    constexpr int rounds = 40;
+    for (int k = 0; k < rounds; ++k) {
+        lost = w.bar * std::hypot(share, 2 * step) / share;
+        step = (together + lost) / (w.rows + 1);
+    }
+    return {step, 2 * step - lost};
+}
+
 }  // namespace
 
-std::optional<Opening> openingOf(const Worked& w, const Sides& sides)
+namespace {
+
+/// One opening between two lengths along the skin.
+Opening opening(const Worked& w, const Sides& sides, const LineLength& skin, double from, double to)
 {
     const Polyline& line = sides.outside;
-    if (w.kind != Worked::Openings || line.size() < 2) return std::nullopt;
-    const double z0 = std::max(w.from, line.front().x()), z1 = std::min(w.to, line.back().x());
-    if (!(z1 - z0 > 1)) return std::nullopt;
-    const Skin skin(line);
-    const double from = skin.at(z0), to = skin.at(z1), middle = (from + to) / 2;
+    const double middle = (from + to) / 2;
     Opening o;
     o.length = to - from;
     constexpr double starting = 3;  // mm: a hole that takes a fine saw's blade; own value
@@ -128,6 +135,48 @@ std::optional<Opening> openingOf(const Worked& w, const Sides& sides)
         if (wood < o.narrowest) o.narrowest = wood, o.narrowestAt = on.x();
     }
     return o;
+}
+
+}  // namespace
+
+std::vector<Opening> openingsOf(const Worked& w, const Sides& sides)
+{
+    const Polyline& line = sides.outside;
+    if (w.kind != Worked::Openings || line.size() < 2) return {};
+    const double z0 = std::max(w.from, line.front().x()), z1 = std::min(w.to, line.back().x());
+    if (!(z1 - z0 > 1)) return {};
+    const LineLength skin(line);
+    const double from = skin.at(z0), to = skin.at(z1);
+    if (w.shape != Worked::Lattice) return {opening(w, sides, skin, from, to)};
+    const auto shareAt = [&](double along) { return 2 * pi * skin.place(along).y() / w.count; };
+    const Rows rows = rowsOf(w, to - from, shareAt((from + to) / 2));
+    std::vector<Opening> all;
+    for (int k = 0; k < w.rows; ++k) {
+        const double middle = from + rows.length / 2 + k * rows.step, share = shareAt(middle),
+                     bar = w.bar * std::hypot(share, 2 * rows.step);
+        Worked one = w;
+        one.wide = share - bar / (2 * rows.step);
+        const double length = 2 * rows.step - bar / share;
+        constexpr double least = 1;  // mm: less is no opening
+        if (one.wide < least || length < least) return {};
+        Opening o = opening(one, sides, skin, middle - length / 2, middle + length / 2);
+        o.on = k % 2 ? 0.5 : 0;
+        if (w.bar < o.narrowest) o.narrowest = w.bar;
+        all.push_back(std::move(o));
+    }
+    return all;
+}
+
+std::optional<Opening> openingOf(const Worked& w, const Sides& sides)
+{
+    const std::vector<Opening> all = openingsOf(w, sides);
+    if (all.empty()) return std::nullopt;
+    Opening first = all.front();
+    for (const Opening& o : all) {
+        if (o.narrowest < first.narrowest) first.narrowest = o.narrowest, first.narrowestAt = o.narrowestAt;
+        first.deepest = std::max(first.deepest, o.deepest);
+    }
+    return first;
 }
 
 Sawed openingCut(const Opening& o, double angleDeg)

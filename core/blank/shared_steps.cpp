@@ -7,6 +7,7 @@
 #include "core/finish/finish_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/words/inlay.h"
+#include "core/words/turn.h"
 
 #include <algorithm>
 
@@ -26,6 +27,33 @@ Thing nipped(const Piece& piece, Bench& bench, const Thing& blank)
                        .uses = {"bandsaw"}});
 }
 
+/// Tenons that go into holes of something else.
+Thing fitTenons(const Piece& piece, Bench& bench, Thing now)
+{
+    constexpr double glueRoom = 1.5;  // mm the hole is deeper; common practice
+    for (const FormPart& f : piece.forms) {
+        if (f.kind != FormPart::Tenon) continue;
+        const TenonShape t = tenonShape(f, piece.outside);
+        const Setting hole = lengthAt("lathe", "hole, Ø", f.diameter),
+                      root = lengthAt("lathe", "tenon at its shoulder, Ø", t.root, "hole − fit", 2),
+                      tip = lengthAt("lathe", "tenon at its tip, Ø", t.tip, "shoulder's − 2 · length · tan(lean)", 2),
+                      length = lengthAt("lathe", "tenon, long", t.to - t.from),
+                      deep = lengthAt("drill", "its hole, deep", t.to - t.from + glueRoom, "tenon + 1.5 mm");
+        now = bench.step(Action::Turn, "tenon-" + f.id, {now}, "tenon-" + f.id + "-turned",
+                         {.title = says(words::tenonToHole, f.end == FormPart::AtFoot ? "foot" : "rim", hole),
+                          .why = says(words::tenonFitsLast),
+                          .how = says(words::tenonSizes, root, tip, length)
+                                     .also(says(f.end == FormPart::AtFoot ? words::tenonTriedLater : words::tenonTried))
+                                     .also(says(words::shouldersUndercut))
+                                     .also(says(words::holeDeeper, deep))
+                                     .also(says(words::tenonNotSanded)),
+                          .settings = {hole, root, tip, length, deep},
+                          .minutes = 15,
+                          .uses = {"lathe"}});
+    }
+    return now;
+}
+
 }  // namespace
 
 Thing onTheBlank(const Piece& piece, const Sides& sides, Bench& bench, const Thing& blank)
@@ -35,7 +63,7 @@ Thing onTheBlank(const Piece& piece, const Sides& sides, Bench& bench, const Thi
 
 Thing beforeSanding(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned)
 {
-    return letIn(piece, sides, bench, drillHoles(piece, sides, bench, turned, false));
+    return letIn(piece, sides, bench, drillHoles(piece, sides, bench, fitTenons(piece, bench, turned), false));
 }
 
 Thing onceSanded(const Piece& piece, const Sides& sides, Bench& bench, const Thing& sanded)

@@ -161,8 +161,8 @@ std::vector<Cut> workedCuts(const Piece& piece, const Sides& sides)
                     {workedStep(w), between(w, angles[k], k + 1 < angles.size() ? angles[k + 1] : angles[0] + 360)});
             continue;
         }
-        if (const auto opening = openingOf(w, sides))
-            for (const double a : angles) cuts.push_back({workedStep(w), openingCut(*opening, a)});
+        for (const Opening& o : openingsOf(w, sides))
+            for (const double a : angles) cuts.push_back({workedStep(w), openingCut(o, a + o.on * 360 / w.count)});
         const auto cut = straightCut(w, sides);
         if (!cut) continue;
         for (const double a : angles) {

@@ -2,6 +2,7 @@
 
 #include <CGAL/Exact_predicates_exact_constructions_kernel.h>
 #include <CGAL/Exact_predicates_inexact_constructions_kernel.h>
+#include <CGAL/Polygon_2_algorithms.h>
 #include <CGAL/Polygon_mesh_processing/corefinement.h>
 #include <CGAL/Polygon_mesh_processing/intersection.h>
 #include <CGAL/Polygon_mesh_processing/triangulate_faces.h>
@@ -26,10 +27,24 @@ template <class Kernel> bool read(const Surface& surface, Solid<Kernel>& solid)
     return CGAL::is_closed(solid);
 }
 
+/// Whether a face's outline keeps clear of itself, seen square to it: CGAL's triangulation ends the program over one
+/// that does not.
+bool isSimple(const Face& face)
+{
+    Eigen::Vector3d normal(0, 0, 0);  // Newell's
+    for (size_t i = 0, j = face.size() - 1; i < face.size(); j = i++) normal += face[j].cross(face[i]);
+    Eigen::Index drop = 0;
+    normal.cwiseAbs().maxCoeff(&drop);
+    std::vector<CGAL::Epick::Point_2> flat;
+    for (const Eigen::Vector3d& p : face) flat.emplace_back(p[(drop + 1) % 3], p[(drop + 2) % 3]);
+    return CGAL::is_simple_2(flat.begin(), flat.end(), CGAL::Epick());
+}
+
 template <class Kernel> bool read(const std::vector<Face>& faces, Solid<Kernel>& solid)
 {
     std::map<std::array<double, 3>, typename Solid<Kernel>::Vertex_index> places;
     for (const Face& f : faces) {
+        if (f.size() > 3 && !isSimple(f)) return false;
         std::vector<typename Solid<Kernel>::Vertex_index> corners;
         for (const Eigen::Vector3d& p : f) {
             const auto [it, fresh] = places.try_emplace({p.x(), p.y(), p.z()});

@@ -286,6 +286,10 @@ Piece addForm(Piece piece, FormPart::Kind kind)
         f.neck = std::floor(Ellipse::within(f.length, f.diameter, f.ratio).diameter / 5);
     } else if (kind == FormPart::Step || kind == FormPart::Cone)
         f.diameter = std::max(2.0, std::round(here * 0.9));
+    if (kind == FormPart::Tenon) {
+        f.shoulder = std::max(2.0, std::round(2 * piece.outside.front().r));
+        f.diameter = std::max(1.5, std::round(f.shoulder / 2));
+    }
     piece.forms.push_back(std::move(f));
     identifyCuts(piece);
     return withForms(std::move(piece));

@@ -80,9 +80,19 @@ Outline ridingNodes(const FormPart& part, double z1, double r0, double r1)
         return {nodeOf(part, z0, r0), nodeOf(part, z1, part.diameter / 2)};
     case K::Ellipse:
     case K::Foot:
+    case K::Tenon:
         break;
     }
     return {};
+}
+
+/// From its tip to its shoulder, or the other way round.
+Outline tenonNodes(const FormPart& part, const TenonShape& t)
+{
+    const double shoulder = std::max(part.shoulder, t.root) / 2;
+    if (part.end == FormPart::AtFoot)
+        return {nodeOf(part, t.from, t.tip / 2), nodeOf(part, t.to, t.root / 2), nodeOf(part, t.to, shoulder)};
+    return {nodeOf(part, t.from, shoulder), nodeOf(part, t.from, t.root / 2), nodeOf(part, t.to, t.tip / 2)};
 }
 
 /// Takes the nodes that forms have put in out again; those that end the outline stay, as nobody's.
@@ -99,8 +109,8 @@ Outline withoutFormNodes(Outline outline)
     return plain;
 }
 
-/// Puts a form's nodes in the place of whatever stands between its ends.
-void putIn(Outline& outline, const Outline& nodes)
+/// Puts a form's nodes in the place of whatever stands between its ends; `ran`: what ran on from its last node before.
+void putIn(Outline& outline, const Outline& nodes, std::optional<Span> ran)
 {
     if (nodes.empty()) return;
     const double z0 = nodes.front().z, z1 = nodes.back().z;
@@ -119,12 +129,21 @@ void putIn(Outline& outline, const Outline& nodes)
     bool more = false;
     for (const Node& n : outline)
         if (n.z > z1 + same) {
-            if (!more) out.back().span = on;
+            if (!more) out.back().span = ran.value_or(on);
             out.push_back(n);
             more = true;
         }
     if (!more) out.back().form.clear();
     outline = std::move(out);
+}
+
+/// What runs on from a form's last node; nothing where there is none.
+std::optional<Span> spanAfter(const Outline& outline, const FormPart& part)
+{
+    std::optional<Span> on;
+    for (const Node& n : outline)
+        if (n.form == part.id && n.span != Span::Arc) on = n.span;
+    return on;
 }
 
 /// Where a form's nodes end in an outline; its own beginning where there are none.
@@ -150,14 +169,23 @@ void checkFormPart(const FormPart& part, const std::string& path)
                              "less than its own diameter, " + exact(e.diameter) + " mm, is");
     } else if (part.kind != K::Foot && !(part.length >= 0.2))
         throw InputError(path + ".length_mm", exact(part.length), "0.2 mm or more is");
+    if (part.kind == K::Tenon && !(part.diameter - part.fit - 2 * part.length * std::tan(part.taper * degrees) >= 1))
+        throw InputError(path + ".diameter_mm", exact(part.diameter),
+                         "so much that 1 mm or more is left at the tenon's tip is");
     if (part.kind == K::Step && !(part.diameter >= 1))
         throw InputError(path + ".diameter_mm", exact(part.diameter), "1 mm or more is");
 }
 
-Outline withForms(Outline outline, const std::vector<FormPart>& parts)
+namespace {
+
+Outline laid(Outline outline, const std::vector<FormPart>& parts)
 {
     std::vector<double> ends;
-    for (const FormPart& p : parts) ends.push_back(oldEnd(outline, p));
+    std::vector<std::optional<Span>> ran;
+    for (const FormPart& p : parts) {
+        ends.push_back(oldEnd(outline, p));
+        ran.push_back(spanAfter(outline, p));
+    }
     outline = withoutFormNodes(std::move(outline));
     for (size_t i = 0; i < parts.size(); ++i) {
         const FormPart& part = parts[i];
@@ -169,14 +197,20 @@ Outline withForms(Outline outline, const std::vector<FormPart>& parts)
             if (const double by = nodes.back().z - ends[i]; ends[i] > part.at)
                 for (Node& n : outline)
                     if (n.z > ends[i] - same) n.z = std::min(3000.0, std::max(nodes.back().z, n.z + by));
-            putIn(outline, nodes);
+            putIn(outline, nodes, ran[i]);
+            continue;
+        }
+        if (part.kind == FormPart::Tenon) {
+            putIn(outline, tenonNodes(part, tenonShape(part, outline)), ran[i]);
             continue;
         }
         const double z1 = std::min(part.at + part.length, outline.back().z);
         if (!(z1 - part.at >= 0.1)) continue;
         const Polyline line = flatten(outline);
-        putIn(outline, ridingNodes(part, z1, beforeOrAfter(radiusBefore(line, part.at), radiusAfter(line, part.at)),
-                                   beforeOrAfter(radiusAfter(line, z1), radiusBefore(line, z1))));
+        putIn(outline,
+              ridingNodes(part, z1, beforeOrAfter(radiusBefore(line, part.at), radiusAfter(line, part.at)),
+                          beforeOrAfter(radiusAfter(line, z1), radiusBefore(line, z1))),
+              ran[i]);
     }
     for (const FormPart& part : parts) {
         if (part.kind != FormPart::Foot || outline.size() < 2) continue;
@@ -188,6 +222,31 @@ Outline withForms(Outline outline, const std::vector<FormPart>& parts)
     return outline;
 }
 
+}  // namespace
+
+Outline withForms(Outline outline, const std::vector<FormPart>& parts)
+{
+    // A foot by its share bends the curve that other forms ride on: laid again until nothing moves.
+    constexpr int most = 8;
+    for (int k = 0; k < most; ++k) {
+        Outline next = laid(outline, parts);
+        if (next == outline) break;
+        outline = std::move(next);
+    }
+    return outline;
+}
+
+TenonShape tenonShape(const FormPart& part, const Outline& outline)
+{
+    // What stands beyond its shoulder keeps a millimetre at least.
+    const double z0 = outline.front().z, z1 = outline.back().z,
+                 length = std::clamp(z1 - z0 - 1, 0.1, std::max(0.1, part.length));
+    const double root = part.diameter - part.fit,
+                 tip = std::max(2 * thinnest, root - 2 * length * std::tan(part.taper * degrees));
+    const bool foot = part.end == FormPart::AtFoot;
+    return {.from = foot ? z0 : z1 - length, .to = foot ? z0 + length : z1, .root = root, .tip = tip};
+}
+
 std::vector<std::pair<double, double>> stationsOf(const FormPart& part, const Outline& outline)
 {
     std::vector<std::pair<double, double>> at;
@@ -195,7 +254,11 @@ std::vector<std::pair<double, double>> stationsOf(const FormPart& part, const Ou
     double z0 = part.at, z1 = part.at + part.length;
     if (part.kind == FormPart::Foot)
         z0 = z1 = line.front().x();
-    else if (part.kind == FormPart::Ellipse) {
+    else if (part.kind == FormPart::Tenon) {
+        const TenonShape t = tenonShape(part, outline);
+        const bool foot = part.end == FormPart::AtFoot;
+        return {{t.from, foot ? t.tip : t.root}, {t.to, foot ? t.root : t.tip}};
+    } else if (part.kind == FormPart::Ellipse) {
         const Outline nodes = ellipseNodes(part);
         if (nodes.empty()) return at;
         z0 = nodes.front().z;

@@ -17,9 +17,12 @@ struct Worked {
     double height = 12;         ///< of the legs, from the foot up
     double width = 14;          ///< of a leg, across its own middle line
     double thick = 12;          ///< of a leg, on the radius, at the foot
-    enum Shape { Slot, Leaf, Round, Diamond } shape = Slot;  ///< of an opening, long from station to station
-    double wide = 10;                                        ///< of it across, along the surface
+    enum Shape { Slot, Leaf, Round, Diamond, Scroll, Lattice } shape = Slot;  ///< of an opening, long between stations
+    double wide = 10;                                                         ///< of it across, along the surface
     double slant = 0;  ///< of its middle line off the axis, as drawn on the surface
+    double sway = 8;   ///< by which a scroll's middle line swings to each side
+    int rows = 3;      ///< of a lattice, each half a step on from the one below
+    double bar = 5;    ///< wood between a lattice's openings, across the bar
     double ease = 1;   ///< radius by which its edges are rounded
     int count = 8;
     double direction = 0;  ///< of the first, from 12 o'clock
@@ -38,8 +41,12 @@ inline std::span<const Choice> choices(Worked::Kind)
 }
 inline std::span<const Choice> choices(Worked::Shape)
 {
-    static constexpr std::array all{Choice{"slot", "slots with round ends"}, Choice{"leaf", "leaves"},
-                                    Choice{"round", "rounds"}, Choice{"diamond", "diamonds"}};
+    static constexpr std::array all{Choice{"slot", "slots with round ends"},
+                                    Choice{"leaf", "leaves"},
+                                    Choice{"round", "rounds"},
+                                    Choice{"diamond", "diamonds"},
+                                    Choice{"scroll", "scrolls, an S with round ends"},
+                                    Choice{"lattice", "a lattice of diamonds"}};
     return all;
 }
 template <class V, As<Worked> F> void fields(V& v, F& f)
@@ -57,8 +64,14 @@ template <class V, As<Worked> F> void fields(V& v, F& f)
     v.when(legs).length("width_mm", f.width, {2, 500}, "Legs' width");
     v.when(legs).length("thick_mm", f.thick, {2, 500}, "Legs' thickness", "on the radius, at the foot");
     v.when(open).quiet().choice("shape", f.shape, "Shape");
-    v.when(open).quiet().length("wide_mm", f.wide, {1, 500}, "Wide", "along the surface");
-    v.when(open).quiet().angle("slant_deg", f.slant, {-60, 60, "°"}, "Slants by", "off the axis, on the surface");
+    const bool lattice = open && f.shape == Worked::Lattice;
+    v.when(open && !lattice).quiet().length("wide_mm", f.wide, {1, 500}, "Wide", "along the surface");
+    v.when(open && f.shape == Worked::Scroll).quiet().length("sway_mm", f.sway, {0, 200}, "Swings by", "to each side");
+    v.when(lattice).quiet().count("rows", f.rows, {1, 40, ""}, "Rows", "each half a step on");
+    v.when(lattice).quiet().length("bar_mm", f.bar, {1, 100}, "Bars, wide", "across them, on the surface");
+    v.when(open && !lattice)
+        .quiet()
+        .angle("slant_deg", f.slant, {-60, 60, "°"}, "Slants by", "off the axis, on the surface");
     v.when(open).quiet().length("ease_mm", f.ease, {0, 10}, "Edges rounded by", "radius");
     v.count("count", f.count, {2, 96, ""}, "How many round");
     v.angle("direction_deg", f.direction, turn, "Direction", "of the first, from 12 o'clock");

@@ -63,7 +63,7 @@ Revolved faceted(const Sides& sides, double z0, double z1)
         const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
         return std::max(0.0, section.area() - (bore > 0 ? section.areaWithin(bore) : 0));
     };
-    constexpr double fine = 0.1;  // mm
+    constexpr double fine = 0.3;  // mm that a section may stray from what lies between its neighbours
     std::vector<double> at = sliceStations(sides, z0, z1, fine);
     // The inside's own stations, and both sides of its floor and steps.
     constexpr double just = 1e-6;  // mm

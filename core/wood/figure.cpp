@@ -56,6 +56,8 @@ std::array<float, 3> litMeasure(const std::array<float, 3>& m, const std::array<
     return {c.x, c.y, c.z};
 }
 
+std::array<float, 2> pithOf(float seed) { return {-glsl::woodPithY(seed), -glsl::woodPithZ(seed)}; }
+
 float segmentSeed(size_t layer, size_t segment)
 {
     return glsl::woodHash(static_cast<int>(layer) * 131 + 17, static_cast<int>(segment) * 7919 + 5, 91);

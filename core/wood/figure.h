@@ -21,6 +21,9 @@ std::array<float, 3> litColour(const std::array<float, 3>& wood, const std::arra
 std::array<float, 3> measureColour(float share);
 std::array<float, 3> litMeasure(const std::array<float, 3>& colour, const std::array<float, 3>& normal);
 
+/// Where the tree's middle lies in a board of that seed, mm from the board's own: across it, and through it.
+std::array<float, 2> pithOf(float seed);
+
 /// A number 0 … 1 that is always the same for the same segment of the same layer.
 float segmentSeed(size_t layer, size_t segment);
 

@@ -24,11 +24,14 @@ float woodNoise(float x, float y, float z)
     return mix(a, b, uz);
 }
 
+// Where a board of that seed has its tree's middle: across and through, the other way from its own.
+float woodPithY(float seed) { return 70.0f * cos(seed * 6.2832f) + 30.0f; }
+float woodPithZ(float seed) { return 70.0f * sin(seed * 6.2832f * 1.7f) + 25.0f; }
+
 vec3 woodColour(vec3 p, vec3 early, vec3 late, float ringWidth, float pores, float waviness, float seed, float endGrain)
 {
-    float turn = seed * 6.2832f;
     float px = p.x + 900.0f * seed;
-    float pithY = 70.0f * cos(turn) + 30.0f, pithZ = 70.0f * sin(turn * 1.7f) + 25.0f;
+    float pithY = woodPithY(seed), pithZ = woodPithZ(seed);
     float sway = waviness * 9.0f * (woodNoise(px * 0.013f, p.y * 0.03f + 31.0f * seed, p.z * 0.03f) - 0.5f);
     float y = p.y + pithY + sway, z = p.z + pithZ + sway * 0.6f;
     float rings = sqrt(y * y + z * z) / ringWidth + waviness * 1.2f * (woodNoise(px * 0.03f, y * 0.08f, z * 0.08f) - 0.5f);

@@ -94,6 +94,18 @@ inline constexpr Pattern tenonsTo{
 inline constexpr Pattern lowerTenon{"the lower %1 long"};
 inline constexpr Pattern upperTenon{"the upper %1 long"};
 inline constexpr Pattern shouldersUndercut{"shoulders a little hollow, so that their edges close"};
+inline constexpr Pattern tenonToHole{"Turn the tenon at the %1 to fit its hole of %2"};
+inline constexpr Pattern tenonFitsLast{"turned last it is still round and true when it is glued"};
+inline constexpr Pattern tenonSizes{
+    "Ø %1 at the shoulder, %2 at the tip, over %3: by calliper to a little over, then in light cuts"};
+inline constexpr Pattern tenonTried{
+    "tried in its own hole or in one drilled in scrap with the same bit: lathe at rest, tailstock drawn back, work "
+    "between centres taken out; pushed on by hand, then back in the same place for the next cut"};
+inline constexpr Pattern tenonTriedLater{"this end is held, nothing is tried on it here: by calliper alone, and tried "
+                                         "once the piece is off the lathe, eased "
+                                         "by hand with a file"};
+inline constexpr Pattern holeDeeper{"the hole %1 deep at least, so that the glue has somewhere to go"};
+inline constexpr Pattern tenonNotSanded{"no sandpaper on the tenon"};
 inline constexpr Pattern drillForTenon{"Drill %1 for the tenon of %2"};
 inline constexpr Pattern drillInPlace{
     "in place on the lathe the hole is true to the axis, whatever the layers below have done"};

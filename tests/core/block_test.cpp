@@ -1,10 +1,12 @@
 // Blocks of one wood: their shapes against closed forms, what holds them against what it has to stand, and square work
 // that keeps its edges.
 #include "core/blank/block_recipe.h"
+#include "core/piece/log_middle.h"
 #include "core/plan/foot_choices.h"
 #include "core/plan/plan.h"
 #include "core/turning/cross_section.h"
 #include "core/turning/mesh.h"
+#include "core/wood/figure.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 
@@ -90,6 +92,47 @@ TEST(Block, ShapesHaveTheVolumesOfTheirForms)
             }
             EXPECT_NEAR(least, hold.y(), 0.02 * hold.y()) << c.expected << " at " << hold.x();
         }
+    }
+}
+
+TEST(Block, ALogOffItsMiddleHoldsWhatIsLeftOnItsNarrowSide)
+{
+    Piece p = bowl();
+    BlockForm& log = *p.layers[0].as<BlockForm>();
+    log.shape = BlockForm::Log;
+    log.log = 300;
+    for (const auto& [off, towards] : {std::pair{0.0, 0.0}, {25.0, 90.0}, {60.0, -135.0}, {400.0, 10.0}}) {
+        setLogMiddle(log, off, towards);
+        EXPECT_NEAR(std::remainder(logMiddleTowards(log) - towards, 360), 0, 1e-9);
+        EXPECT_LT(logOffset(log), 150) << "the axis stays in the wood";
+        const BuiltLayer b = makePlan(p, Shop{}).assembly.layers[0];
+        const auto reach = [&](double angleDeg) {
+            double out = 1e9;
+            for (const HalfSpace& h : b.sawnFaces(b.cells[0]))
+                if (const double slope = h.normal.dot(outwards(angleDeg)); slope > 1e-9)
+                    out = std::min(out, (h.offset - h.normal.x() * p.layers[0].thickness / 2) / slope);
+            return out;
+        };
+        // The years go round the middle: along a circle about it the wood is of one year, so of one colour but for its
+        // own waviness; about the axis it is not.
+        const auto spread = [&](double aboutOff) {
+            const Eigen::Vector3d middle = aboutOff * outwards(towards) + 20 * Eigen::Vector3d::UnitX();
+            double sum = 0, squares = 0;
+            constexpr int looks = 72;
+            for (int k = 0; k < looks; ++k) {
+                const Eigen::Vector3d at = b.cells[0].board.place(middle + 60 * outwards(360.0 * k / looks));
+                const auto [across, through] = pithOf(b.cells[0].seed);
+                const double r = std::hypot(at.y() - across, at.z() - through);
+                sum += r;
+                squares += r * r;
+            }
+            return std::sqrt(std::max(0.0, squares / looks - std::pow(sum / looks, 2)));
+        };
+        EXPECT_NEAR(spread(logOffset(log)), 0, 1e-3) << off;
+        if (off > 0) EXPECT_GT(spread(0), 5) << off;
+        // The bark is farthest where the middle lies, and nearest across from there.
+        EXPECT_NEAR(reach(towards), 150 + logOffset(log), 0.6) << off;
+        EXPECT_NEAR(2 * reach(towards + 180), logHolds(log), 1.2) << off;
     }
 }
 

@@ -81,6 +81,18 @@ double crossed(double R, double r)
 
 }  // namespace
 
+TEST(Solid, ACutWhoseOutlineCrossesItselfIsLeftAndSaid)
+{
+    const Sides sides{.outside = {{0, 30}, {80, 30}}, .inside = {}, .axes = {}, .edges = {}};
+    Sawed bow{.right = Eigen::Vector3d::UnitX(), .up = onwards(0), .outline = {{20, -8}, {60, 8}, {60, -8}, {20, 8}}};
+    const Surface whole = closedSurface(sides, 0.05);
+    const Solid left = without(whole, {bow}, 0.05);
+    EXPECT_FALSE(left.whole);
+    EXPECT_NEAR(volumeOf(left.surface), volumeOf(whole), 1e-6);
+    std::swap(bow.outline[1], bow.outline[2]);
+    EXPECT_TRUE(without(whole, {bow}, 0.05).whole) << "one that does not is taken";
+}
+
 TEST(Cutter, SolidsHaveTheirVolumesAndTakeWhatIsInThem)
 {
     const Drilled drill{{1, 2, 3}, Eigen::Vector3d(1, 2, 2) / 3, {{-2, 6}, {4, 6}, {4, 3}, {20, 3}, {22, 0}}};

@@ -3,11 +3,13 @@
 #include "core/geometry/profile.h"
 #include "core/measure/input_error.h"
 #include "core/piece/edit.h"
+#include "core/plan/plan.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 using namespace vl;
 
@@ -106,16 +108,19 @@ TEST(FormParts, RideOnTheOutlineAndStayWhatTheyAre)
 TEST(FormParts, AreAddedTwiceToNoEffectAndGoWithoutATrace)
 {
     test::property([] {
-        const Piece drawn = stem();
-        Piece p = drawn;
+        Piece p = stem();
+        const bool curved = *rc::gen::arbitrary<bool>();
+        for (Node& n : p.outside) n.span = curved ? Span::Curve : Span::Line;
         const int count = *rc::gen::inRange(1, 4);
         for (int k = 0; k < count; ++k) {
-            FormPart f = form(static_cast<FormPart::Kind>(*rc::gen::inRange(0, 7)), 10 + 60.0 * k,
+            FormPart f = form(static_cast<FormPart::Kind>(*rc::gen::inRange(0, 9)), 10 + 60.0 * k,
                               *rc::gen::inRange(10, 400) / 10.0);
             f.id = "F" + std::to_string(k + 1);
             f.diameter = 20;
             f.depth = *rc::gen::inRange(1, 100) / 10.0;
             f.neck = *rc::gen::inRange(0, 15);
+            f.end = k % 2 ? FormPart::AtRim : FormPart::AtFoot;
+            f.taper = *rc::gen::inRange(0, 4);
             try {
                 checkFormPart(f, "form");
             } catch (const InputError&) {
@@ -133,6 +138,63 @@ TEST(FormParts, AreAddedTwiceToNoEffectAndGoWithoutATrace)
         RC_ASSERT(std::ranges::none_of(bare.outside, [](const Node& n) { return !n.form.empty(); }));
         RC_ASSERT(bare.outside.front().z == 0);
     });
+}
+
+TEST(FormParts, ATenonFitsItsHoleAndItsStepSaysHow)
+{
+    const double lean = std::tan(2 * degrees);
+    for (const auto end : {FormPart::AtFoot, FormPart::AtRim})
+        for (const double taper : {0.0, 2.0}) {
+            Piece p = edit::addForm(stem(), FormPart::Tenon);
+            FormPart& f = p.forms[0];
+            f.end = end;
+            f.diameter = 16;
+            f.length = 25;
+            f.shoulder = 34;
+            f.fit = 0.2;
+            f.taper = taper;
+            p.layers.resize(1);
+            BlockForm block;
+            block.grain = BlockForm::Along;
+            p.layers[0].form = block;
+            p.layers[0].thickness = 200;
+            p = withForms(std::move(p));
+            const bool foot = end == FormPart::AtFoot;
+            const double tip = 7.9 - (taper > 0 ? 25 * lean : 0);
+            const Polyline line = flatten(p.outside);
+            const auto from = [&](double fromEnd) { return foot ? fromEnd : 200 - fromEnd; };
+            EXPECT_NEAR(radiusAt(line, from(0)), tip, 1e-9);
+            EXPECT_NEAR(radiusAt(line, from(24.999)), 7.9, 0.001);
+            EXPECT_NEAR(radiusAt(line, from(25.001)), 17, 0.01) << "its shoulder";
+            EXPECT_GT(radiusAt(line, from(40)), 17) << "what stands beside it is as it was";
+
+            const Plan plan = makePlan(p, Shop{});
+            const auto step = std::ranges::find_if(plan.assembly.recipe,
+                                                   [&](const Step& s) { return s.id == "tenon-" + p.forms[0].id; });
+            ASSERT_NE(step, plan.assembly.recipe.end());
+            std::map<std::string, double> said;
+            for (const Setting& s : step->settings) said[s.name] = s.value;
+            EXPECT_NEAR(said["hole, Ø"] - said["tenon at its shoulder, Ø"], 0.2, 1e-9);
+            EXPECT_NEAR(said["tenon at its tip, Ø"], 2 * tip, 1e-9);
+            EXPECT_GT(said["its hole, deep"], said["tenon, long"]);
+            const auto has = [](const Plan& of, const std::string& id) {
+                return std::ranges::any_of(of.cautions, [&](const Caution& c) { return c.id.starts_with(id); });
+            };
+            EXPECT_FALSE(has(plan, "tenon-grain")) << "its grain runs along it";
+            EXPECT_FALSE(has(plan, "tenon-shoulder"));
+            block.grain = BlockForm::Across;
+            p.layers[0].form = block;
+            p.forms[0].shoulder = 16.5;
+            p = withForms(std::move(p));
+            const Plan weak = makePlan(p, Shop{});
+            EXPECT_TRUE(has(weak, "tenon-grain"));
+            for (const Caution& c : weak.cautions)
+                if (c.id.starts_with("tenon-shoulder")) {
+                    ASSERT_EQ(c.fixes.size(), 1u);
+                    EXPECT_FALSE(has(makePlan(c.fixes[0].apply(p), Shop{}), "tenon-shoulder"));
+                }
+            EXPECT_TRUE(has(weak, "tenon-shoulder"));
+        }
 }
 
 TEST(FormParts, ThatCannotBeAreRefusedByName)

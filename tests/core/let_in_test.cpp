@@ -7,6 +7,7 @@
 #include "core/inlay/rods.h"
 #include "core/measure/input_error.h"
 #include "core/piece/edit.h"
+#include "core/piece/hole_ends.h"
 #include "core/plan/plan.h"
 #include "core/turning/finished.h"
 #include "core/turning/moment.h"
@@ -18,6 +19,10 @@
 #include "tests/support/samples.h"
 
 #include <Eigen/Geometry>
+#include <boost/geometry.hpp>
+#include <boost/geometry/geometries/point_xy.hpp>
+#include <boost/geometry/geometries/polygon.hpp>
+#include <boost/math/quadrature/gauss_kronrod.hpp>
 
 #include <algorithm>
 #include <cmath>
@@ -362,6 +367,89 @@ TEST(LetIn, WhatIsBoughtHasItsPlace)
     }
 }
 
+namespace {
+
+/// A round nib of width h run along one swing of a sine of that sway: its way times its width, and its two half
+/// circles.
+double scrollArea(double l, double h, double sway)
+{
+    const double reach = std::max(1e-3, (l - h) / 2), turn = pi / reach,
+                 a = std::min(sway, 0.95 / (turn * turn * h / 2)), nib = std::min(l, h);
+    const double way = boost::math::quadrature::gauss_kronrod<double, 31>::integrate(
+        [&](double u) { return std::hypot(1, a * turn * std::cos(turn * u)); }, -reach, reach, 12, 1e-9);
+    return way * nib + pi * nib * nib / 4;
+}
+
+}  // namespace
+
+TEST(Rods, RunBetweenTheTwoPlacesTheyAreDraggedTo)
+{
+    test::property([] {
+        const double r = 20 + *rc::gen::inRange(0, 400) / 10.0;
+        Hole h;
+        h.into = Hole::Side;
+        h.diameter = 6;
+        h.ends = Hole::Through;
+        h.count = 1;
+        const double enters = *rc::gen::inRange(-180, 180), round = *rc::gen::inRange(30, 330);
+        setHoleEnds(h, {enters, enters + round}, r);
+        const HoleEnds back = holeEnds(h, r);
+        RC_ASSERT(std::abs(std::remainder(back.enters - enters, 360)) < 1e-9);
+        RC_ASSERT(std::abs(std::remainder(back.leaves - enters - round, 360)) < 1e-9);
+        // The hole that is drilled passes both places.
+        Piece p = test::plainCylinder(r, 80, BlockForm::Along);
+        h.at = 40;
+        p.holes = {h};
+        identifyCuts(p);
+        const Sides sides = sidesOf(p);
+        RC_ASSERT(sides.holes.size() == 1);
+        const Drilled& d = sides.holes[0].solid;
+        for (const double a : {enters, enters + round}) {
+            const Eigen::Vector3d place = 40 * Eigen::Vector3d::UnitX() + r * outwards(a), off = place - d.from;
+            RC_ASSERT((off - off.dot(d.way) * d.way).norm() < 1e-6);
+        }
+    });
+}
+
+TEST(Openings, OfALatticeLeaveBarsOfOneWidth)
+{
+    namespace bg = boost::geometry;
+    using Polygon = bg::model::polygon<bg::model::d2::point_xy<double>, false, false>;
+    constexpr double R = 60;
+    for (const int rows : {1, 2, 5})
+        for (const double bar : {3.0, 6.0}) {
+            Worked w;
+            w.kind = Worked::Openings;
+            w.shape = Worked::Lattice;
+            w.from = 30;
+            w.to = 130;
+            w.count = 10;
+            w.rows = rows;
+            w.bar = bar;
+            const Sides sides{.outside = {{0, R}, {160, R}}, .inside = {}, .axes = {}, .edges = {}};
+            const std::vector<Opening> all = openingsOf(w, sides);
+            ASSERT_EQ(all.size(), static_cast<size_t>(rows));
+            const auto middleOf = [](const Opening& o) { return (o.laid[0].x() + o.laid[2].x()) / 2; };
+            const auto polygon = [&](const Opening& o, double step) {
+                Polygon out;
+                for (const Point& p : o.flat)
+                    bg::append(out, bg::model::d2::point_xy<double>(p.x() + middleOf(o),
+                                                                    p.y() + (o.on + step) * 2 * pi * R / w.count));
+                return out;
+            };
+            EXPECT_NEAR(all.front().laid[2].x(), 30, 0.01) << "the lowest begins where it should";
+            EXPECT_NEAR(all.back().laid[0].x(), 130, 0.01) << "and the highest ends there";
+            for (int k = 0; k + 1 < rows; ++k) {
+                const auto& low = all[static_cast<size_t>(k)];
+                const auto& high = all[static_cast<size_t>(k + 1)];
+                EXPECT_NEAR(bg::distance(polygon(low, 0), polygon(high, 0)), bar, 0.02) << k;
+                EXPECT_NEAR(bg::distance(polygon(low, 0), polygon(high, low.on > 0 ? 1 : -1)), bar, 0.02) << k;
+            }
+            EXPECT_GE(bg::distance(polygon(all[0], 0), polygon(all[0], 1)), bar) << "at their tips they are farther";
+            EXPECT_NEAR(openingOf(w, sides)->narrowest, bar, 1e-9);
+        }
+}
+
 TEST(Openings, LaidOnTheWallAndUnrolledAgainAreWhatWasDrawn)
 {
     test::property([] {
@@ -371,12 +459,13 @@ TEST(Openings, LaidOnTheWallAndUnrolledAgainAreWhatWasDrawn)
         p.outside = {test::corner(0, foot), test::corner(height, rim)};
         Worked w;
         w.kind = Worked::Openings;
-        w.shape = static_cast<Worked::Shape>(*rc::gen::inRange(0, 4));
+        w.shape = static_cast<Worked::Shape>(*rc::gen::inRange(0, 5));
         w.from = height * (0.1 + 0.3 * share());
         w.to = w.from + height * (0.1 + 0.4 * share());
         w.wide = 2 + 20 * share();
         w.slant = 40 * share() - 20;
         w.count = *rc::gen::inRange(2, 12);
+        w.sway = 3 * share();
         const Sides sides{.outside = flatten(p.outside), .inside = {}, .axes = {}, .edges = {}};
         const auto o = openingOf(w, sides);
         RC_ASSERT(o.has_value());
@@ -395,10 +484,11 @@ TEST(Openings, LaidOnTheWallAndUnrolledAgainAreWhatWasDrawn)
         RC_ASSERT(area > 0);
         // Areas of the shapes (plane geometry), within what their chords leave off.
         const double l = o->length, h = w.wide,
-                     expected = w.shape == Worked::Slot    ? (h <= l ? pi * h * h / 4 + (l - h) * h : pi * l * h / 4)
-                                : w.shape == Worked::Leaf  ? 2 * l * h / 3
-                                : w.shape == Worked::Round ? pi * l * h / 4
-                                                           : l * h / 2;
+                     expected = w.shape == Worked::Slot     ? (h <= l ? pi * h * h / 4 + (l - h) * h : pi * l * h / 4)
+                                : w.shape == Worked::Leaf   ? 2 * l * h / 3
+                                : w.shape == Worked::Round  ? pi * l * h / 4
+                                : w.shape == Worked::Scroll ? scrollArea(l, h, w.sway)
+                                                            : l * h / 2;
         RC_ASSERT(std::abs(area / expected - 1) < 0.01);
     });
 }

@@ -134,7 +134,7 @@ inline Piece randomWorkpiece()
         p.split = split;
     }
     if (oneIn(4)) p.lean.angle = share() * 45;
-    if (oneIn(3)) p = edit::addForm(std::move(p), static_cast<FormPart::Kind>(*rc::gen::inRange(0, 8)));
+    if (oneIn(3)) p = edit::addForm(std::move(p), static_cast<FormPart::Kind>(*rc::gen::inRange(0, 9)));
     if (oneIn(4)) p = edit::addAxis(std::move(p));
     if (oneIn(3)) {
         p.edge.kind = Edge::Square;

@@ -1,7 +1,9 @@
-// Every printed page as a reader of the PDF finds its words: none lies over another or beyond the paper's edge.
+// Every printed page as a reader of the PDF finds its words: none lies over another or beyond the paper's edge;
+// and as they are drawn: no line runs through one.
 #include "core/plan/plan.h"
 #include "io/files.h"
 #include "report/packet.h"
+#include "tests/support/paint_record.h"
 #include "tests/support/samples.h"
 
 #include <QTemporaryDir>
@@ -72,6 +74,21 @@ TEST_P(Pages, HaveEveryWordInItsOwnPlace)
             for (const std::string& fault : faults(*page)) all += fault + "\n";
             EXPECT_EQ(all, "") << GetParam() << ", page " << p + 1 << " in style " << k;
         }
+    }
+}
+
+TEST_P(Pages, HaveNoLineThroughAWord)
+{
+    const Piece piece = test::demo(GetParam());
+    const Shop shop = test::harbourShop();
+    const LengthStyle style{LengthStyle::Unit::Fraction, 32, false};  // the longest words
+    const Plan plan = makePlan(piece, shop, style);
+    test::PagesRecord paper;
+    report::printPacket(piece, shop, plan, planBoards(piece, shop, plan.assembly), style, {}, paper);
+    ASSERT_FALSE(paper.pages.empty());
+    for (size_t p = 0; p < paper.pages.size(); ++p) {
+        EXPECT_FALSE(paper.pages[p]->texts.empty()) << GetParam() << ", page " << p + 1;
+        EXPECT_EQ(paper.pages[p]->crossed().join("\n").toStdString(), "") << GetParam() << ", page " << p + 1;
     }
 }
 

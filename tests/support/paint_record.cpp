@@ -4,13 +4,39 @@
 
 #include <algorithm>
 #include <cmath>
+#include <functional>
+#include <optional>
 
 namespace vl::test {
 namespace {
 
+/// The part of a line that lies in a box, as shares of it; nothing where it passes by (Liang and Barsky).
+std::optional<std::pair<double, double>> within(const QPointF& a, const QPointF& b, const QRectF& box)
+{
+    double from = 0, to = 1;
+    const QPointF d = b - a;
+    for (const auto& [p, q] : {std::pair{-d.x(), a.x() - box.left()},
+                               {d.x(), box.right() - a.x()},
+                               {-d.y(), a.y() - box.top()},
+                               {d.y(), box.bottom() - a.y()}}) {
+        if (p == 0) {
+            if (q < 0) return std::nullopt;
+            continue;
+        }
+        const double t = q / p;
+        p < 0 ? from = std::max(from, t) : to = std::min(to, t);
+    }
+    if (from < to) return std::pair{from, to};
+    return std::nullopt;
+}
+
 class Engine : public QPaintEngine {
 public:
-    explicit Engine(PaintRecord& record) : QPaintEngine(QPaintEngine::AllFeatures), record_(record) {}
+    /// Asks for the record at every stroke: paper goes on from page to page.
+    explicit Engine(std::function<PaintRecord&()> record)
+        : QPaintEngine(QPaintEngine::AllFeatures), record_(std::move(record))
+    {
+    }
     bool begin(QPaintDevice*) override { return true; }
     bool end() override { return true; }
     void updateState(const QPaintEngineState&) override {}
@@ -27,7 +53,7 @@ public:
     void drawPath(const QPainterPath& path) override
     {
         const QPainterPath shown = painter()->deviceTransform().map(path);
-        if (opaque()) record_.grounds.push_back({shown.boundingRect(), ++record_.drawn});
+        if (opaque()) record_().grounds.push_back({shown.boundingRect(), ++record_().drawn});
         if (pen())
             for (const QPolygonF& p : shown.toSubpathPolygons()) outline(p, false);
     }
@@ -35,7 +61,7 @@ public:
     {
         QPolygonF p;
         for (int i = 0; i < count; ++i) p << painter()->deviceTransform().map(points[i]);
-        if (opaque() && mode != PolylineMode) record_.grounds.push_back({p.boundingRect(), ++record_.drawn});
+        if (opaque() && mode != PolylineMode) record_().grounds.push_back({p.boundingRect(), ++record_().drawn});
         if (pen()) outline(p, mode != PolylineMode);
     }
     void drawRects(const QRectF* rects, int count) override
@@ -52,7 +78,7 @@ public:
         // Letters, not the room of the line: capitals' height above, descent below.
         const double rise = QFontMetricsF(item.font()).capHeight();
         const QRectF box(p.x(), p.y() - rise, item.width(), rise + item.descent() * 0.5);
-        record_.texts.push_back({words, painter()->deviceTransform().mapRect(box), clip(), ++record_.drawn});
+        record_().texts.push_back({words, painter()->deviceTransform().mapRect(box), clip(), ++record_().drawn});
     }
 
 private:
@@ -63,53 +89,44 @@ private:
     }
     QRectF clip() const
     {
-        const QRectF all(0, 0, record_.width(), record_.height());
+        const QRectF all(0, 0, record_().width(), record_().height());
         return painter()->hasClipping()
                    ? painter()->deviceTransform().mapRect(painter()->clipBoundingRect()).intersected(all)
                    : all;
     }
     void ground(const QRectF& r)
     {
-        record_.grounds.push_back({painter()->deviceTransform().mapRect(r).intersected(clip()), ++record_.drawn});
+        record_().grounds.push_back({painter()->deviceTransform().mapRect(r).intersected(clip()), ++record_().drawn});
     }
     void outline(const QPolygonF& p, bool closed)
     {
-        const QRectF within = clip();
-        ++record_.drawn;
+        const QRectF shown = clip();
+        ++record_().drawn;
         for (qsizetype i = 0; i + 1 < p.size() + (closed ? 1 : 0); ++i) {
             const QPointF a = p[i], b = p[(i + 1) % p.size()];
-            if (QRectF(a, b).normalized().adjusted(-1, -1, 1, 1).intersects(within))
-                record_.lines.push_back({a, b, record_.drawn});
+            if (const auto part = within(a, b, shown)) line(a + part->first * (b - a), a + part->second * (b - a));
         }
     }
+    /// What of it shows: hatching is cut off at an outline that is no rectangle.
+    void line(const QPointF& a, const QPointF& b)
+    {
+        const QPainterPath shown =
+            painter()->hasClipping() ? painter()->deviceTransform().map(painter()->clipPath()) : QPainterPath();
+        if (shown.elementCount() <= 5) return record_().lines.push_back({a, b, record_().drawn});
+        constexpr double step = 2;  // device pixels
+        const int steps = std::max(1, static_cast<int>(std::hypot(b.x() - a.x(), b.y() - a.y()) / step));
+        const auto at = [&](int k) { return a + (b - a) * k / steps; };
+        for (int k = 0; k < steps; ++k)
+            if (shown.contains((at(k) + at(k + 1)) / 2)) record_().lines.push_back({at(k), at(k + 1), record_().drawn});
+    }
 
-    PaintRecord& record_;
+    std::function<PaintRecord&()> record_;
 };
-
-/// Whether a line runs through a box.
-bool through(const QPointF& a, const QPointF& b, const QRectF& box)
-{
-    // Clipped by the box's four sides in turn (Liang and Barsky).
-    double from = 0, to = 1;
-    const QPointF d = b - a;
-    for (const auto& [p, q] : {std::pair{-d.x(), a.x() - box.left()},
-                               {d.x(), box.right() - a.x()},
-                               {-d.y(), a.y() - box.top()},
-                               {d.y(), box.bottom() - a.y()}}) {
-        if (p == 0) {
-            if (q < 0) return false;
-            continue;
-        }
-        const double t = q / p;
-        p < 0 ? from = std::max(from, t) : to = std::min(to, t);
-    }
-    return from < to;
-}
 
 }  // namespace
 
-PaintRecord::PaintRecord(const QSize& size, qreal ratio)
-    : size_(size), ratio_(ratio), engine_(std::make_unique<Engine>(*this))
+PaintRecord::PaintRecord(const QSize& size, int dpi)
+    : size_(size), dpi_(dpi), engine_(std::make_unique<Engine>([this]() -> PaintRecord& { return *this; }))
 {
 }
 
@@ -125,9 +142,9 @@ int PaintRecord::metric(PaintDeviceMetric metric) const
     case PdmHeight:
         return size_.height();
     case PdmWidthMM:
-        return size_.width() * 254 / 960;
+        return size_.width() * 254 / (10 * dpi_);
     case PdmHeightMM:
-        return size_.height() * 254 / 960;
+        return size_.height() * 254 / (10 * dpi_);
     case PdmNumColors:
         return 1 << 24;
     case PdmDepth:
@@ -136,11 +153,11 @@ int PaintRecord::metric(PaintDeviceMetric metric) const
     case PdmDpiY:
     case PdmPhysicalDpiX:
     case PdmPhysicalDpiY:
-        return 96;
+        return dpi_;
     case PdmDevicePixelRatio:
-        return static_cast<int>(ratio_);
+        return 1;
     case PdmDevicePixelRatioScaled:
-        return static_cast<int>(ratio_ * devicePixelRatioFScale());
+        return static_cast<int>(devicePixelRatioFScale());
     default:
         return QPaintDevice::metric(metric);
     }
@@ -188,7 +205,7 @@ QStringList PaintRecord::crossed() const
         const QRectF letters = t.box.intersected(t.clip).adjusted(1.5, 1.5, -1.5, -1.5);
         if (letters.isEmpty()) continue;
         for (const Line& line : lines) {
-            if (!through(line.a, line.b, letters)) continue;
+            if (!within(line.a, line.b, letters)) continue;
             // A tag's ground lies between the line and the text.
             const bool covered = std::ranges::any_of(grounds, [&](const Ground& g) {
                 return g.order > line.order && g.order < t.order && g.box.contains(letters);
@@ -208,5 +225,26 @@ std::unique_ptr<PaintRecord> recordOf(QWidget& widget)
     widget.render(&painter);
     return record;
 }
+
+PagesRecord::PagesRecord(int dpi)
+    : QPdfWriter(&nowhere_), engine_(std::make_unique<Engine>([this]() -> PaintRecord& {
+          if (pages.empty()) newPage();
+          return *pages.back();
+      }))
+{
+    nowhere_.open(QIODevice::WriteOnly);
+    setResolution(dpi);
+}
+
+PagesRecord::~PagesRecord() = default;
+
+bool PagesRecord::newPage()
+{
+    // The first page is begun with its first stroke: its size is chosen until then.
+    pages.push_back(std::make_unique<PaintRecord>(pageLayout().fullRectPixels(resolution()).size(), resolution()));
+    return true;
+}
+
+QPaintEngine* PagesRecord::paintEngine() const { return engine_.get(); }
 
 }  // namespace vl::test

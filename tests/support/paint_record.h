@@ -1,8 +1,10 @@
 #pragma once
 
+#include <QBuffer>
 #include <QPaintDevice>
 #include <QPaintEngine>
 #include <QPainterPath>
+#include <QPdfWriter>
 #include <QString>
 #include <QWidget>
 
@@ -14,7 +16,8 @@ namespace vl::test {
 /// What a view draws, kept instead of painted: every text with its box, every line, every ground laid over them.
 class PaintRecord : public QPaintDevice {
 public:
-    explicit PaintRecord(const QSize& size, qreal ratio = 1);
+    /// `dpi` says how large its dots are: 96 on a screen.
+    explicit PaintRecord(const QSize& size, int dpi = 96);
     ~PaintRecord() override;
 
     struct Text {
@@ -53,7 +56,23 @@ private:
     bool hidden(const Text& text) const;
 
     QSize size_;
-    qreal ratio_;
+    int dpi_;
+    std::unique_ptr<QPaintEngine> engine_;
+};
+
+/// Paper, kept instead of printed: a record of every page.
+class PagesRecord : public QPdfWriter {
+public:
+    explicit PagesRecord(int dpi = 192);
+    ~PagesRecord() override;
+
+    std::vector<std::unique_ptr<PaintRecord>> pages;
+
+    bool newPage() override;
+    QPaintEngine* paintEngine() const override;
+
+private:
+    QBuffer nowhere_;
     std::unique_ptr<QPaintEngine> engine_;
 };
 

@@ -2,12 +2,17 @@
 #include "app/bench/bench_window.h"
 #include "app/bench/devices.h"
 #include "app/fields/table.h"
+#include "app/window/mishap_dialog.h"
 #include "core/plan/as_built.h"
 #include "core/plan/progress.h"
 #include "tests/ui/desk.h"
 
 #include <QApplication>
+#include <QComboBox>
+#include <QLabel>
 #include <QLineEdit>
+#include <QListWidget>
+#include <QPushButton>
 #include <QSettings>
 
 using namespace vl;
@@ -27,6 +32,46 @@ void nothingNewToday()
 QString textOf(const Table& table, int row, int column) { return table.item(row, column)->text(); }
 
 }  // namespace
+
+TEST(Bench, AWayOutIsTakenFromItsDialog)
+{
+    test::Desk desk;
+    desk.demo("turn");
+    const Piece drawn = desk.piece();
+    MishapDialog dialog(desk.doc(), &desk.window);
+    dialog.show();
+    auto* ways = dialog.findChild<QListWidget*>("ways-out");
+    auto* what = dialog.findChild<QComboBox*>();
+    ASSERT_NE(what, nullptr);
+    int offered = 0;
+    for (int k = 0; k < what->count(); ++k) {
+        QTest::keyClick(what, k == 0 ? Qt::Key_Home : Qt::Key_Down);
+        QApplication::processEvents();
+        what = dialog.findChild<QComboBox*>();
+        for (int row = 0; row < ways->count(); ++row) {
+            ways->setCurrentRow(row);
+            EXPECT_FALSE(dialog.findChild<QLabel*>("way-out-how")->text().isEmpty());
+            ++offered;
+        }
+    }
+    EXPECT_GT(offered, 3);
+    EXPECT_EQ(desk.piece(), drawn) << "looking changes nothing";
+    QTest::keyClick(what, Qt::Key_Home);
+    QApplication::processEvents();
+    QTest::keyClick(dialog.findChild<QComboBox*>(), Qt::Key_Down);
+    QApplication::processEvents();
+    const auto labels = dialog.findChildren<QLabel*>();
+    EXPECT_TRUE(std::ranges::any_of(labels, [](QLabel* l) {
+        return l->isVisible() && l->text() == "Wall that is left";
+    })) << "a field is called by what happened";
+    ASSERT_GT(ways->count(), 0);
+    if (const QByteArray folder = qgetenv("VIVID_PICTURES"); !folder.isEmpty())
+        dialog.grab().save(QString::fromUtf8(folder) + "/mishap.png");
+    QTest::mouseClick(dialog.findChild<QPushButton*>("take-way-out"), Qt::LeftButton);
+    EXPECT_NE(desk.piece(), drawn);
+    desk.doc().undo();
+    EXPECT_EQ(desk.piece(), drawn);
+}
 
 TEST(Bench, TwoKeysWalkThePlanAndTickItInThePiece)
 {

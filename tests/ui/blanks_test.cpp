@@ -1,5 +1,6 @@
 // Every sample of the harbour museum, driven through Build, Cut and Glue in the window; VIVID_PICTURES names a folder
 // for its pictures.
+#include "app/lanes/face_view.h"
 #include "app/lanes/layer_tabs.h"
 #include "app/lanes/section_lane.h"
 #include "app/stages/build/build_stage.h"
@@ -11,6 +12,8 @@
 #include "app/stages/glue/recipe_view.h"
 #include "app/stages/glue/timetable.h"
 #include "core/blank/construction.h"
+#include "core/geometry/profile.h"
+#include "core/piece/hole_ends.h"
 #include "io/files.h"
 #include "io/rack_csv.h"
 #include "tests/support/samples.h"
@@ -55,6 +58,60 @@ void picture(Desk& b, const std::string& name)
 }
 
 }  // namespace
+
+TEST(Blanks, ALogIsDraggedOffItsMiddle)
+{
+    Desk b;
+    b.window.openDemo("oar-grip");
+    Piece p = b.piece();
+    p.layers[0].form = BlockForm{.shape = BlockForm::Log, .log = 160, .extra = {}};
+    b.doc().replace(p, {});
+    b.window.goTo("build");
+    QApplication::processEvents();
+    auto* face = b.lane<FaceView>();
+    const auto log = [&]() -> const BlockForm& { return *b.piece().layers[0].as<BlockForm>(); };
+    const QPointF axis = face->pithPosition();
+    const QRectF round = face->drawn();
+    b.drag(face, axis, axis + QPointF(-round.width() / 8, 0));
+    EXPECT_NEAR(log().offset, 20, 2) << "an eighth of the log";
+    EXPECT_NEAR(std::remainder(log().offsetDirection + 90, 360), 0, 3) << "the axis lies the other way: to the right";
+    EXPECT_EQ(b.doc().history().count(), 1);
+    QTest::keyClick(face, Qt::Key_Up);
+    QTest::keyClick(face, Qt::Key_Left);
+    EXPECT_NEAR(std::remainder(log().offsetDirection + 85, 360), 0, 3);
+    while (b.doc().history().canUndo()) b.doc().history().undo();
+    EXPECT_EQ(log().offset, 0);
+}
+
+TEST(Blanks, ARodIsDraggedRoundByBothItsEnds)
+{
+    Desk b;
+    b.window.openDemo("rodded-barrel");
+    b.window.goTo("turn");
+    QApplication::processEvents();
+    auto* face = b.lane<FaceView>();
+    face->show(FaceView::Shows::Rim);
+    const auto rod = std::ranges::find(b.piece().holes, Hole::Side, &Hole::into);
+    ASSERT_NE(rod, b.piece().holes.end());
+    const auto which = static_cast<size_t>(rod - b.piece().holes.begin());
+    const auto hole = [&]() -> const Hole& { return b.piece().holes[which]; };
+    const double r = radiusAt(b.doc().plan().sides.outside, hole().at);
+    for (const bool leaves : {false, true}) {
+        const HoleEnds before = holeEnds(hole(), r);
+        const QPointF from = face->holeEnd(which, leaves), middle = face->drawn().center();
+        // Twenty degrees round, clockwise on the screen: angles count the other way.
+        const QPointF to = middle + QTransform().rotate(20).map(from - middle);
+        b.drag(face, from, to);
+        const HoleEnds after = holeEnds(hole(), r);
+        const double moved =
+                         std::remainder((leaves ? after.leaves - before.leaves : after.enters - before.enters), 360),
+                     other =
+                         std::remainder((leaves ? after.enters - before.enters : after.leaves - before.leaves), 360);
+        EXPECT_NEAR(moved, -20, 3) << leaves;
+        EXPECT_NEAR(other, 0, 0.01) << "the other end stays";
+    }
+    EXPECT_EQ(b.doc().history().count(), 2);
+}
 
 TEST(Blanks, EverySampleGoesThroughBuildCutAndGlue)
 {

@@ -6,6 +6,7 @@
 #include "app/lanes/lane.h"
 #include "app/lanes/layer_tabs.h"
 #include "app/lanes/section_lane.h"
+#include "app/theme/theme.h"
 #include "tests/support/paint_record.h"
 #include "tests/support/samples.h"
 #include "tests/ui/desk.h"
@@ -102,6 +103,7 @@ TEST_P(Drawn, CanBeReadOnEveryStageInEveryUnit)
     open(b, GetParam());
     for (const char* unit : {"Millimetres", "Decimal inches", "Fractions of an inch"}) {
         b.press(unit);
+        setTheme(unit == std::string("Decimal inches"));  // dark
         for (const QString& stage : stages) {
             b.window.goTo(stage);
             expectReadable(b, GetParam() + ", " + stage.toStdString() + ", " + unit);

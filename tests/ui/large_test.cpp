@@ -46,6 +46,40 @@ TEST(Large, IsPlannedBesideAndTheLatestWishWins)
     EXPECT_EQ(b.piece().outside[1].r, vase.outside[1].r);
 }
 
+TEST(Large, IsUndoneBesideEvenWhenPressedQuickly)
+{
+    Desk b;
+    b.doc().replace(test::tallVase(120, 12), {});
+    b.window.goTo("shape");
+    const Piece vase = b.piece();
+    for (int k = 1; k <= 3; ++k) {
+        b.doc().apply("wider", wider(vase, k));
+        ASSERT_TRUE(settled(b.doc()));
+    }
+    const auto wide = [&] { return b.piece().outside[1].r - vase.outside[1].r; };
+    b.doc().undo();
+    b.doc().undo();
+    EXPECT_NEAR(wide(), 3, 1e-12) << "nothing waits for the plan";
+    ASSERT_TRUE(settled(b.doc()));
+    EXPECT_NEAR(wide(), 1, 1e-12);
+    EXPECT_EQ(b.doc().history().index(), 1);
+    b.press("Redo");
+    ASSERT_TRUE(settled(b.doc()));
+    EXPECT_NEAR(wide(), 2, 1e-12);
+    for (int k = 0; k < 5; ++k) b.doc().undo();
+    ASSERT_TRUE(settled(b.doc()));
+    EXPECT_EQ(b.piece(), vase);
+    EXPECT_FALSE(b.doc().edited());
+    // What is still being planned is what an undo takes back.
+    b.doc().apply("wider", wider(vase, 7));
+    b.doc().undo();
+    ASSERT_TRUE(settled(b.doc()));
+    EXPECT_EQ(b.piece(), vase);
+    b.doc().redo();
+    ASSERT_TRUE(settled(b.doc()));
+    EXPECT_NEAR(wide(), 7, 1e-12);
+}
+
 TEST(Large, WhatCannotBeIsRefusedAndAnotherPieceIsNotTouched)
 {
     Desk b;

@@ -254,6 +254,27 @@ TEST(Files, AreOpenedWhereTheyAreDropped)
     EXPECT_EQ(b.piece(), bowl);
 }
 
+TEST(Surprise, AWorkshopIsLentForOnePieceAndGivenBack)
+{
+    Desk b;
+    const Shop own = b.doc().shop();
+    const auto choose = [&](const QString& words) {
+        auto* menu = b.window.findChild<QMenu*>("lent workshops");
+        ASSERT_NE(menu, nullptr);
+        emit menu->aboutToShow();
+        for (QAction* action : menu->actions())
+            if (action->text() == words) return action->trigger();
+        ADD_FAILURE() << "no workshop " << words.toStdString();
+    };
+    choose("Lifeboat station workshop");
+    EXPECT_EQ(b.doc().shop().name, "Lifeboat station workshop");
+    EXPECT_EQ(b.doc().shop().lathe.swingRadius, 125);
+    choose("Harbour museum workshop");
+    EXPECT_NE(b.doc().shop().lathe.swingRadius, 125);
+    choose("In mine again");
+    EXPECT_EQ(b.doc().shop(), own);
+}
+
 TEST(Surprise, PieceAndShopHaveOneHistory)
 {
     Desk b;

@@ -5,6 +5,7 @@
 #include "app/lanes/figures_lane.h"
 #include "app/lanes/layer_tabs.h"
 #include "app/stages/build/layer_fields.h"
+#include "app/stages/build/looks_panel.h"
 #include "app/stages/build/paint_panel.h"
 #include "app/stages/build/skin_lane.h"
 #include "app/theme/theme.h"
@@ -73,6 +74,8 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
     makeStock();
     makeNest();
     makeDivide();
+    group(tr("Worked back from the turned look"), "looks", false);
+    addToPanel(new LooksPanel(doc_));
     makeAsBuilt();
     endPanel();
 

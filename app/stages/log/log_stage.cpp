@@ -6,6 +6,7 @@
 #include "core/measure/format.h"
 #include "core/plan/log_entry.h"
 #include "core/plan/moisture_book.h"
+#include "report/type.h"
 
 #include <QDateTime>
 #include <QLineEdit>
@@ -17,7 +18,7 @@
 namespace vl::app {
 namespace {
 
-QString q(const std::string& s) { return QString::fromStdString(s); }
+using report::q;
 
 QString date(double minutes)
 {

@@ -3,6 +3,7 @@
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
 #include "report/axes.h"
+#include "report/type.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -11,7 +12,7 @@
 namespace vl::app {
 namespace {
 
-QString q(const std::string& s) { return QString::fromStdString(s); }
+using report::q;
 
 }  // namespace
 

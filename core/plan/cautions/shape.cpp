@@ -110,6 +110,49 @@ void tip(const Case& in, std::vector<Caution>& out)
     out.push_back(c);
 }
 
+/// Tenons on a shaped end: one across the grain snaps, one without a shoulder does not say when it is home.
+void tenonCautions(const Case& in, std::vector<Caution>& out)
+{
+    for (size_t i = 0; i < in.piece.forms.size(); ++i) {
+        const FormPart& f = in.piece.forms[i];
+        if (f.kind != FormPart::Tenon) continue;
+        const TenonShape t = tenonShape(f, in.piece.outside);
+        const auto about = [&](const char* kind, double measure, double limit, std::string words) {
+            Caution c;
+            c.id = kind + f.id;
+            c.level = Level::Care;
+            c.at = f.end == FormPart::AtFoot ? "tenon at the foot" : "tenon at the rim";
+            c.z = (t.from + t.to) / 2;
+            c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+            c.measure = measure;
+            c.limit = limit;
+            c.message = std::move(words);
+            return c;
+        };
+        const BuiltLayer& wood = in.assembly.layers[in.assembly.layerAt((t.from + t.to) / 2)];
+        constexpr double alongEnough = 0.7;
+        const double along = wood.cells.empty() ? 1 : wood.cells[0].endGrain(Eigen::Vector3d::UnitX());
+        if (along < alongEnough)
+            out.push_back(about("tenon-grain-", along, alongEnough,
+                                "its grain runs across it, and across the grain a tenon snaps: a dowel let in instead, "
+                                "or a post with its grain along the axis"));
+        constexpr double leastShoulder = 1;  // mm on the radius; own value
+        const double shoulder = (f.shoulder - t.root) / 2;
+        if (shoulder < leastShoulder) {
+            Caution c = about("tenon-shoulder-", shoulder, leastShoulder,
+                              "its shoulder is " + in.mm(std::max(0.0, shoulder)) +
+                                  " wide: nothing says when it is home, and its joint shows");
+            c.unit = "mm";
+            const double wide = t.root + 2 * leastShoulder + 0.1;
+            c.fixes.push_back(pieceFix("a shoulder of Ø " + in.mm(wide), [i, wide](Piece& p) {
+                if (i < p.forms.size()) p.forms[i].shoulder = wide;
+                p = withForms(std::move(p));
+            }));
+            out.push_back(c);
+        }
+    }
+}
+
 }  // namespace
 
 void shapeCautions(const Case& in, std::vector<Caution>& out)
@@ -118,6 +161,7 @@ void shapeCautions(const Case& in, std::vector<Caution>& out)
     floor(in, out);
     floorBeyond(in, out);
     tip(in, out);
+    tenonCautions(in, out);
 }
 
 }  // namespace vl

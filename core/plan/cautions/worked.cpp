@@ -45,7 +45,12 @@ void openings(const Case& in, const Worked& w, std::vector<Caution>& out)
     if (!o) {
         Caution c = atWorked(in, "opening-none", w, w.from, Level::Stop);
         c.measure = w.to - w.from;
-        c.message = "there is no wall between its stations: nothing can be opened";
+        c.message = "between its stations no wall is left to open";
+        if (w.shape == Worked::Lattice && w.rows > 1)
+            c.fixes.push_back(workedFix("one row, bars of " + in.mm(2), w.id, [](Worked& q) {
+                q.rows = 1;
+                q.bar = 2;
+            }));
         c.fixes.push_back(within);
         return out.push_back(std::move(c));
     }
@@ -70,10 +75,12 @@ void openings(const Case& in, const Worked& w, std::vector<Caution>& out)
         c.limit = least;
         c.message = o->narrowest <= 0 ? "they run into one another: the rim falls off"
                                       : "between two of them only " + in.mm(o->narrowest) + " of wood are left";
+        if (w.shape == Worked::Lattice)
+            c.fixes.push_back(workedFix("bars of " + in.mm(least), w.id, [least](Worked& q) { q.bar = least; }));
         Worked narrow = w;
         for (; narrow.wide > 1.5; narrow.wide -= 0.5)
             if (const auto q = openingOf(narrow, in.sides); q && q->narrowest >= least) break;
-        if (narrow.wide < w.wide && narrow.wide > 1.5)
+        if (w.shape != Worked::Lattice && narrow.wide < w.wide && narrow.wide > 1.5)
             c.fixes.push_back(
                 workedFix(in.mm(narrow.wide) + " wide", w.id, [to = narrow.wide](Worked& q) { q.wide = to; }));
         if (w.count > 2) c.fixes.push_back(workedFix("one fewer", w.id, [](Worked& q) { --q.count; }));

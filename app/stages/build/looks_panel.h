@@ -1,0 +1,29 @@
+#pragma once
+
+#include "core/plan/backwards.h"
+
+#include <QWidget>
+
+class QLabel;
+class QPushButton;
+
+namespace vl::app {
+
+class Document;
+
+/// What the turned surface can show of the chosen layer, and the layers that give it, to be taken with a press.
+class LooksPanel : public QWidget {
+    Q_OBJECT
+public:
+    explicit LooksPanel(Document& document, QWidget* parent = nullptr);
+
+private:
+    void refresh();
+
+    Document& doc_;
+    QLabel* lead_;
+    std::array<QPushButton*, 3> looks_{};
+    std::vector<Backwards> all_;
+};
+
+}  // namespace vl::app

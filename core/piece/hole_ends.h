@@ -1,0 +1,20 @@
+#pragma once
+
+#include "core/piece/cuts.h"
+
+namespace vl {
+
+/// Where a hole into the side, seen along the axis, enters a round and where its line leaves it again: degrees from 12
+/// o'clock (plane geometry of a chord).
+struct HoleEnds {
+    double enters = 0, leaves = 180;
+};
+/// Of its first, in a round of radius `r` mm; a line that passes beside the round is taken to touch it.
+HoleEnds holeEnds(const Hole& hole, double r);
+
+/// The hole turned and moved beside the axis so that its line runs between these two places of a round of radius `r`
+/// mm. Ends nearer to one another than `leastApart` are held that far apart.
+void setHoleEnds(Hole& hole, HoleEnds ends, double r);
+constexpr double leastApart = 20;  ///< degrees; nearer, a bit only scratches the side
+
+}  // namespace vl

@@ -1,0 +1,33 @@
+#pragma once
+
+#include "core/measure/text.h"
+#include "core/piece/piece.h"
+
+#include <vector>
+
+namespace vl {
+
+/// A pattern as the turned surface should show it, and the blank that gives it.
+struct Backwards {
+    Text said;       ///< what it comes to; where it cannot be had, the nearest
+    double off = 0;  ///< how far it is from what was asked, as a share
+    Piece piece;
+};
+
+/// The rings of the run that a layer stands in, of heights that make every segment as high along the wall as it is wide
+/// round it, and as many of them as come nearest; first with the segments that they have, then, where that is off by
+/// more than two in a hundred, with the number of segments nearby that comes nearest. A ring's height h and its
+/// segment's width agree where the wall's length from z to z + h is 2πr / n, r in the ring's middle (plane geometry).
+std::vector<Backwards> squareBricks(const Piece& piece, int layer);
+
+/// Zigzags or diamonds of a layer whose points reach its faces at the turned diameter.
+std::vector<Backwards> pointsMeet(const Piece& piece, int layer);
+
+/// Wedges round a post that are still there after the last cut: they begin (post + wrap) / √2 from the axis, and post
+/// and wrap must hold the piece (plane geometry).
+std::vector<Backwards> wedgesStay(const Piece& piece, int layer);
+
+/// All that a layer can have.
+std::vector<Backwards> workedBackwards(const Piece& piece, int layer);
+
+}  // namespace vl

@@ -1,0 +1,165 @@
+// Patterns worked backwards: what is promised of the turned surface is measured on it.
+#include "core/geometry/profile.h"
+#include "core/plan/backwards.h"
+#include "core/plan/plan.h"
+#include "tests/core/plain_piece.h"
+#include "tests/support/property.h"
+#include "tests/support/samples.h"
+
+#include <cmath>
+#include <set>
+
+using namespace vl;
+
+namespace {
+
+/// Rings from one radius to another, straight between them.
+Piece cone(double r0, double r1, double height, int rings, int segments)
+{
+    Piece p = test::plainCylinder(r0, height, BlockForm::Along);
+    p.outside = {test::corner(0, r0), test::corner(height, r1)};
+    Layer ring;
+    ring.thickness = height / rings;
+    ring.form = RingForm{};
+    ring.sectors()->segments = segments;
+    ring.woods = {"maple", "walnut"};
+    p.layers.assign(static_cast<size_t>(rings), ring);
+    identifyLayers(p);
+    return p;
+}
+
+/// How much higher than wide the segments of a ring are on the turned wall: added up in small steps.
+double heightOverWidth(const Plan& plan, size_t layer)
+{
+    const BuiltLayer& b = plan.assembly.layers[layer];
+    const double to = std::min(b.z1, plan.shape.height);
+    double tall = 0;
+    constexpr int steps = 2000;
+    Point before(b.z0, radiusAt(plan.sides.outside, b.z0 + 1e-7));
+    for (int k = 1; k <= steps; ++k) {
+        const double z = b.z0 + (to - b.z0) * k / steps;
+        const Point now(z, radiusAt(plan.sides.outside, k == steps ? z - 1e-7 : z));
+        tall += (now - before).norm();
+        before = now;
+    }
+    return tall / (2 * pi * radiusAt(plan.sides.outside, (b.z0 + to) / 2) / b.count());
+}
+
+/// Woods that show on the turned outside at a station.
+std::set<std::string> shownAt(const Plan& plan, double z)
+{
+    std::set<std::string> woods;
+    const BuiltLayer& layer = plan.assembly.layers[plan.assembly.layerAt(z)];
+    for (int k = 0; k < 1440; ++k)
+        if (const Cell* cell = layer.cellAt(z, radiusAt(plan.sides.outside, z) - 1e-3, k / 4.0))
+            woods.insert(cell->wood->id);
+    return woods;
+}
+
+}  // namespace
+
+TEST(Backwards, SquaresOnAConeGrowInAGeometricRow)
+{
+    for (const double r1 : {40.0, 70.0, 100.0}) {
+        constexpr double r0 = 40, height = 80;
+        constexpr int n = 12;
+        const auto all = squareBricks(cone(r0, r1, height, 5, n), 2);
+        ASSERT_FALSE(all.empty());
+        const Piece& p = all[0].piece;
+        const auto rings = static_cast<double>(p.layers.size());
+        // r' / r = (1 + k·π·s/n) / (1 − k·π·s/n) for a wall that leans by the sine s; k: height over width.
+        const double s = (r1 - r0) / std::hypot(r1 - r0, height), q = std::pow(r1 / r0, 1 / rings);
+        const double k = s > 0 ? (q - 1) / (q + 1) * n / (pi * s) : height / rings / (2 * pi * r0 / n);
+        EXPECT_NEAR(std::log(k), all[0].off * (k > 1 ? 1 : -1), 1e-3);
+        double z = 0;
+        for (const Layer& l : p.layers) {
+            const double a = r0 + (r1 - r0) * z / height, b = r0 + (r1 - r0) * (z + l.thickness) / height;
+            EXPECT_NEAR(b / a, q, 1e-4) << z;
+            z += l.thickness;
+        }
+        EXPECT_NEAR(z, height, 1e-6);
+    }
+}
+
+TEST(Backwards, SquaresAreSquareOnTheTurnedWall)
+{
+    for (const double r0 : {22.0, 30.0, 55.0})
+        for (const int n : {8, 12, 24}) {
+            Piece p = cone(r0, 60, 110, 6, n);
+            p.outside.insert(p.outside.begin() + 1, test::corner(50, 75));  // two slopes
+            const auto all = squareBricks(p, 3);
+            ASSERT_FALSE(all.empty()) << r0 << " " << n;
+            double best = 1e9;
+            for (const Backwards& one : all) {
+                const Plan plan = makePlan(one.piece, Shop{});
+                for (size_t i = 0; i < one.piece.layers.size(); ++i)
+                    EXPECT_NEAR(std::abs(std::log(heightOverWidth(plan, i))), one.off, 0.02)
+                        << print(one.said) << " ring " << i;
+                best = std::min(best, one.off);
+            }
+            EXPECT_LE(best, all[0].off);
+            if (all[0].off > 0.02) {
+                EXPECT_EQ(all.size(), 2u) << "the nearest that can be had is offered";
+            }
+        }
+    EXPECT_TRUE(squareBricks(test::plainCylinder(30, 60, BlockForm::Along), 0).empty()) << "no rings";
+}
+
+TEST(Backwards, PointsReachTheFacesOfTheirRing)
+{
+    for (const auto kind : {MadeUp::Zigzag, MadeUp::Diamond})
+        for (const double r1 : {60.0, 50.0}) {
+            Piece p = cone(60, r1, 60, 3, 12);
+            MadeUp& m = p.layers[1].ring()->madeUp;
+            m.kind = kind;
+            m.wood = "holly";
+            m.band = 3;
+            m.rise = 2;
+            const auto all = pointsMeet(p, 1);
+            ASSERT_EQ(all.size(), 1u);
+            const Plan plan = makePlan(all[0].piece, Shop{}), before = makePlan(p, Shop{});
+            for (const Caution& c : plan.cautions) EXPECT_NE(c.id.substr(0, 4), "band") << c.message;
+            const double wide = 20.3, narrow = 39.7;  // just inside both its faces
+            EXPECT_TRUE(shownAt(plan, wide).contains("holly"));
+            EXPECT_FALSE(shownAt(before, wide).contains("holly")) << "as drawn they end before";
+            if (r1 == 60) {
+                EXPECT_TRUE(shownAt(plan, narrow).contains("holly"));
+                EXPECT_EQ(all[0].off, 0);
+            } else
+                EXPECT_GT(all[0].off, 0) << "it is said how short they fall";
+        }
+}
+
+TEST(Backwards, WedgesStayOrAreSaidToGo)
+{
+    for (const double waist : {33.0, 30.0, 20.0}) {
+        Piece p = test::plainCylinder(35, 120, BlockForm::Along);
+        p.outside.insert(p.outside.begin() + 1, test::corner(60, waist));
+        p.layers[0].form = WrapForm{.post = 40, .wrap = 20, .wedges = true, .wedgeWood = "holly", .extra = {}};
+        const auto all = wedgesStay(p, 0);
+        ASSERT_EQ(all.size(), 1u) << waist;
+        const Plan plan = makePlan(all[0].piece, Shop{});
+        bool everywhere = true;
+        for (double z = 1; z < 120; z += 1) everywhere = everywhere && shownAt(plan, z).contains("holly");
+        EXPECT_EQ(everywhere, all[0].off == 0) << print(all[0].said);
+        EXPECT_TRUE(shownAt(plan, 1).contains("holly")) << "at the ends they are there";
+        for (const Caution& c : plan.cautions)
+            EXPECT_FALSE(c.id.starts_with("wrap-small")) << "the blank holds the piece";
+    }
+}
+
+TEST(Backwards, OfAnyRingsAreRightOrNotOffered)
+{
+    test::property([] {
+        const int rings = *rc::gen::inRange(1, 12), n = *rc::gen::inRange(3, 40);
+        Piece p = cone(10 + *rc::gen::inRange(0, 60), 10 + *rc::gen::inRange(0, 60), 20 + *rc::gen::inRange(0, 150),
+                       rings, n);
+        for (const Backwards& one : workedBackwards(p, *rc::gen::inRange(0, rings))) {
+            checkPiece(one.piece);
+            RC_ASSERT(std::abs(stackHeight(one.piece) - stackHeight(p)) < 1e-6);
+            const Plan plan = makePlan(one.piece, Shop{});
+            for (size_t i = 0; i < one.piece.layers.size(); ++i)
+                RC_ASSERT(std::abs(std::abs(std::log(heightOverWidth(plan, i))) - one.off) < 0.03);
+        }
+    });
+}
