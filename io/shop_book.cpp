@@ -2,6 +2,7 @@
 
 #include "core/measure/input_error.h"
 #include "core/piece/field_items.h"
+#include "io/fields_json.h"
 
 #include <QSqlDatabase>
 #include <QSqlError>
@@ -94,6 +95,14 @@ template <class T> void putField(T& record, const std::string& path, const QVari
 {
     if (setField(record, path, value.toDouble()) || setField(record, path, value.toInt())) return;
     setField(record, path, value.toString().toStdString());
+}
+
+/// The lists of what holds lists of its own: each record as it stands in a shop's file.
+template <class ShopLike, class See> void eachRecordList(ShopLike& shop, See see)
+{
+    see("finishes", shop.finishes);
+    see("lessons", shop.lessons);
+    see("kiln", shop.kiln);
 }
 
 /// The lists of machines, which stand among the settings: "other_jaws.0.depth_mm".
@@ -192,9 +201,10 @@ struct ShopBook::Connection {
             run(QStringLiteral("ALTER TABLE %1 ADD COLUMN %2 %3 NOT NULL DEFAULT %4")
                     .arg(table, columnName(f), text ? QStringLiteral("TEXT") : QStringLiteral("REAL"),
                          text ? QStringLiteral("''") : usual.toString()));
-            for (const T& k : known)
-                run(QStringLiteral("UPDATE %1 SET %2=? WHERE id=?").arg(table, columnName(f)),
-                    {row(k, {f}).front(), q(k.id)});
+            if constexpr (requires(T record) { record.id; })
+                for (const T& k : known)
+                    run(QStringLiteral("UPDATE %1 SET %2=? WHERE id=?").arg(table, columnName(f)),
+                        {row(k, {f}).front(), q(k.id)});
         }
     }
     /// All of `changes` or nothing.
@@ -246,6 +256,11 @@ ShopBook::ShopBook(const std::string& path) : db_(std::make_unique<Connection>(p
                 db_->run(QStringLiteral("CREATE TABLE IF NOT EXISTS reading (place INTEGER NOT NULL, %1)")
                              .arg(definitions(readingColumns())));
             }
+            if (found < 6)
+                db_->run(
+                    QStringLiteral("CREATE TABLE IF NOT EXISTS record (list TEXT NOT NULL, place INTEGER NOT NULL, "
+                                   "json TEXT NOT NULL)"));
+            db_->addColumns(QStringLiteral("log"), logColumns(), std::vector<Logged>{});
             db_->addColumns(QStringLiteral("board"), boardColumns(), std::vector<Board>{});
             db_->addColumns(QStringLiteral("glue"), glueColumns(), commonGlues());
             db_->run(QStringLiteral("PRAGMA user_version=%1").arg(version));
@@ -317,6 +332,21 @@ Shop ShopBook::load() const
     };
     listed("log", logColumns(), shop.log);
     listed("reading", readingColumns(), shop.readings);
+    eachRecordList(shop, [&](const char* list, auto& records) {
+        QSqlQuery found =
+            db_->run(QStringLiteral("SELECT json FROM record WHERE list=? ORDER BY place"), {QLatin1String(list)});
+        // A book from before has none: what a new shop has stays.
+        bool first = true;
+        std::vector<std::string> notes;
+        while (found.next()) {
+            if (std::exchange(first, false)) records.clear();
+            const std::string text = found.value(0).toString().toStdString();
+            if (text.empty()) continue;
+            auto& record = records.emplace_back();
+            FieldReader::read(record, parseJson(text),
+                              std::string(list) + "[" + std::to_string(records.size() - 1) + "]", notes);
+        }
+    });
     checkShop(shop);
     return shop;
 }
@@ -330,7 +360,7 @@ bool ShopBook::save(const Shop& shop, Changed changed)
         db_->run(QStringLiteral("UPDATE setting SET value=value WHERE key='saves'"));
         const qint64 saves = db_->saves();
         if (saves != seen_ && changed == Changed::Refuse) return;
-        for (const char* table : {"setting", "defect", "board", "glue", "wood", "log", "reading"})
+        for (const char* table : {"setting", "defect", "board", "glue", "wood", "log", "reading", "record"})
             db_->run(QStringLiteral("DELETE FROM %1").arg(QLatin1String(table)));
         auto set = [&](const std::string& key, const QVariant& value) {
             db_->run(QStringLiteral("INSERT INTO setting VALUES (?, ?)"), {q(key), value});
@@ -366,6 +396,15 @@ bool ShopBook::save(const Shop& shop, Changed changed)
         for (const Logged& l : shop.log) insert("log", place++, logColumns(), l);
         place = 0;
         for (const Reading& r : shop.readings) insert("reading", place++, readingColumns(), r);
+        eachRecordList(shop, [&](const char* list, const auto& records) {
+            const auto put = [&](int at, const std::string& json) {
+                db_->run(QStringLiteral("INSERT INTO record VALUES (?, ?, ?)"), {QLatin1String(list), at, q(json)});
+            };
+            // A list that was emptied is known by a row without a record.
+            if (records.empty()) put(0, "");
+            for (size_t i = 0; i < records.size(); ++i)
+                put(static_cast<int>(i), FieldWriter::written(records[i]).dump());
+        });
         set("saves", saves + 1);
         seen_ = saves + 1;
         written = true;

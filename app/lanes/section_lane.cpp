@@ -176,9 +176,9 @@ SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
         for (int i = 0; i < static_cast<int>(doc_.piece().flaws.size()); ++i)
             if (distance(p, flawPosition(i)) < gripRadius) return {Grip::Flaw, Side::Outside, i};
         for (int i = 0; i < static_cast<int>(doc_.piece().holes.size()); ++i)
-            if (doc_.piece().holes[static_cast<size_t>(i)].into == Hole::Side &&
-                distance(p, holePosition(i) - QPointF(0, 5)) < gripRadius)
-                return {Grip::Hole, Side::Outside, i};
+            for (const bool leaves : {false, true})
+                if (const auto end = holePosition(i, leaves); end && distance(p, *end) < gripRadius)
+                    return {leaves ? Grip::HoleOut : Grip::HoleIn, Side::Outside, i};
     }
     if (handles_ == Handles::Layers) {
         const auto& layers = doc_.plan().assembly.layers;
@@ -232,8 +232,9 @@ void SectionLane::mousePressEvent(QMouseEvent* event)
     case Grip::Flaw:
         grabOffset_ = flawPosition(drag_.index) - p;
         break;
-    case Grip::Hole:
-        grabOffset_ = {holePosition(drag_.index).x() - p.x(), 0};
+    case Grip::HoleIn:
+    case Grip::HoleOut:
+        grabOffset_ = {holePosition(drag_.index, drag_.grip == Grip::HoleOut)->x() - p.x(), 0};
         break;
     case Grip::Layer:
         grabbed_ = handles()[static_cast<size_t>(drag_.index)];
@@ -320,10 +321,14 @@ void SectionLane::dragTo(const QPointF& p, bool free)
         doc_.apply(tr("move flaw"), next, mergeKey_);
         break;
     }
-    case Grip::Hole: {
+    case Grip::HoleIn:
+    case Grip::HoleOut: {
         Hole& h = next.holes[static_cast<size_t>(drag_.index)];
-        h.at = station;
-        clampToLimits(h);
+        const Polyline& outside = doc_.plan().sides.outside;
+        if (const auto ends = holeStations(h, outside)) {
+            const bool leaves = drag_.grip == Grip::HoleOut;
+            setHoleStations(h, leaves ? ends->enters.x() : station, leaves ? station : ends->leaves.x(), outside);
+        }
         doc_.apply(tr("move hole"), next, mergeKey_);
         break;
     }

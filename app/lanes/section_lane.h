@@ -39,7 +39,9 @@ public:
     /// Where a flaw of the wood lies, and where a hole goes into the side: both are dragged where the lathe's stations
     /// are shown.
     QPointF flawPosition(int flaw) const;
-    QPointF holePosition(int hole) const;
+    /// Where a hole into the side comes in, above the axis, and where its line leaves, below it; nothing where it meets
+    /// no wood.
+    std::optional<QPointF> holePosition(int hole, bool leaves) const;
     /// A handle of the chosen layer's construction, by its name.
     QPointF handlePosition(const std::string& name) const;
 
@@ -73,7 +75,7 @@ protected:
 private:
     static constexpr double top = 48, cautionY = 34, rulerHeight = 34, leaderHeight = 40,
                             wordsHeight = 22;  // below the face
-    enum class Grip { None, Node, Bulge, Floor, Boundary, Caution, Layer, Flaw, Hole };
+    enum class Grip { None, Node, Bulge, Floor, Boundary, Caution, Layer, Flaw, HoleIn, HoleOut };
     struct Hit {
         Grip grip = Grip::None;
         Side side = Side::Outside;

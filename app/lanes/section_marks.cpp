@@ -1,7 +1,7 @@
 // Flaws of the wood and holes on the section, where the lathe's stations are shown: both can be dragged.
 #include "app/lanes/section_lane.h"
 #include "app/theme/theme.h"
-#include "core/geometry/profile.h"
+#include "core/piece/hole_ends.h"
 
 #include <cmath>
 
@@ -13,11 +13,13 @@ QPointF SectionLane::flawPosition(int flaw) const
     return {x(f.at), y(f.radius)};
 }
 
-QPointF SectionLane::holePosition(int hole) const
+std::optional<QPointF> SectionLane::holePosition(int hole, bool leaves) const
 {
     const Hole& h = doc_.piece().holes[static_cast<size_t>(hole)];
-    const double out = radiusAt(doc_.plan().sides.outside, h.at);
-    return {x(h.at), y(std::isnan(out) ? 0 : out)};
+    const auto ends = h.into == Hole::Side ? holeStations(h, doc_.plan().sides.outside) : std::nullopt;
+    if (!ends) return std::nullopt;
+    return leaves ? QPointF(x(ends->leaves.x()), y(-ends->leaves.y()))
+                  : QPointF(x(ends->enters.x()), y(ends->enters.y()));
 }
 
 /// Flaws as they were found, hatched while nothing is done about them, and where holes go into the side.
@@ -32,12 +34,17 @@ void SectionLane::drawMarks(QPainter& painter) const
         painter.setBrush(f.dealt == Flaw::Open ? QBrush(ink, Qt::BDiagPattern) : QBrush(Qt::NoBrush));
         painter.drawEllipse(flawPosition(static_cast<int>(i)), wide, wide);
     }
-    painter.setPen(QPen(theme().accent, 1.5));
-    painter.setBrush(theme().panel);
-    for (size_t i = 0; i < piece.holes.size(); ++i) {
-        if (piece.holes[i].into != Hole::Side) continue;
-        const QPointF at = holePosition(static_cast<int>(i));
-        painter.drawPolygon(QPolygonF{at, at + QPointF(-5, -9), at + QPointF(5, -9)});
+    // Of holes alike the first, in the plane in which it leans.
+    for (int i = 0; i < static_cast<int>(piece.holes.size()); ++i) {
+        const auto in = holePosition(i, false), out = holePosition(i, true);
+        if (!in || !out) continue;
+        painter.setPen(QPen(theme().accent, 1, Qt::DashLine));
+        painter.drawLine(*in, *out);
+        painter.setPen(QPen(theme().accent, 1.5));
+        painter.setBrush(theme().panel);
+        constexpr double grip = 4.5;  // pixels
+        painter.drawEllipse(*in, grip, grip);
+        painter.drawEllipse(*out, grip, grip);
     }
 }
 

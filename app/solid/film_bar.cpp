@@ -17,17 +17,24 @@ FilmBar::FilmBar(Document& document, SolidScene& scene, QWidget* parent)
     column->setContentsMargins(12, 0, 12, 4);
     column->setSpacing(0);
     auto* row = new QHBoxLayout;
-    play_ = new QToolButton;
-    play_->setText(tr("play"));
-    play_->setToolTip(tr("Watch the piece come to be, step by step"));
-    play_->setAccessibleName(play_->toolTip());
-    play_->setProperty("role", "small");
-    play_->setCheckable(true);
+    const auto button = [&](const QString& name, const QString& words) {
+        auto* b = new QToolButton;
+        b->setText(name);
+        b->setToolTip(words);
+        b->setAccessibleName(words);
+        b->setProperty("role", "small");
+        b->setCheckable(true);
+        return b;
+    };
+    play_ = button(tr("play"), tr("Watch the piece come to be, step by step"));
+    roll_ = button(tr("roll"), tr("Let the finished piece roll down a slope"));
+    roll_->setObjectName("roll");
     slider_ = new QSlider(Qt::Horizontal);
     slider_->setObjectName("film");
     slider_->setAccessibleName(tr("Step of the recipe that the solid shows"));
     row->addWidget(play_);
     row->addWidget(slider_, 1);
+    row->addWidget(roll_);
     column->addLayout(row);
     said_ = new QLabel;
     said_->setProperty("role", "quiet");
@@ -42,6 +49,12 @@ FilmBar::FilmBar(Document& document, SolidScene& scene, QWidget* parent)
     });
     connect(play_, &QToolButton::toggled, this, &FilmBar::play);
     connect(slider_, &QSlider::valueChanged, this, &FilmBar::show);
+    connect(roll_, &QToolButton::toggled, this, [this](bool on) {
+        play_->setChecked(false);
+        if (on) slider_->setValue(slider_->maximum());
+        scene_.setRolling(on);
+    });
+    connect(&scene_, &SolidScene::optionsChanged, this, [this] { roll_->setChecked(scene_.rolling()); });
     connect(&doc_, &Document::changed, this, &FilmBar::documentChanged);
     connect(&doc_, &Document::selectionChanged, this, [this] {
         // A step chosen elsewhere: the piece as it is once that is done.
@@ -64,6 +77,7 @@ void FilmBar::documentChanged()
         slider_->setRange(1, steps + 1);
         if (atEnd || scene_.moment() < 0) slider_->setValue(steps + 1);
     }
+    roll_->setVisible(doc_.piece().split.on);
     show(slider_->value());
 }
 

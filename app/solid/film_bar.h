@@ -25,7 +25,7 @@ private:
     Document& doc_;
     SolidScene& scene_;
     QSlider* slider_;
-    QToolButton* play_;
+    QToolButton *play_, *roll_;
     QLabel* said_;
     QTimer beat_;
     std::string step_;

@@ -171,7 +171,7 @@ void SolidGl::paintGL()
     scene_->mesh();  // brings the version, and how far it reaches, up to date
     {
         QPainter painter(this);
-        scene_->drawShadow(painter, size());
+        scene_->drawGround(painter, size());
     }
     program_.bind();
     if (uploaded_ != scene_->meshVersion()) upload();

@@ -7,6 +7,7 @@
 #include "core/plan/film.h"
 #include "core/turning/finished.h"
 #include "core/turning/parted.h"
+#include "core/turning/rejoined.h"
 #include "core/wood/figure.h"
 #include "report/drawing.h"
 #include "report/type.h"
@@ -34,14 +35,14 @@ protected:
         const Mesh& mesh = scene->mesh();
         const Reach reach = scene->reach();
         // Coarser while a drag goes on, so that the drag stays smooth.
-        const double ratio = document.live() ? 0.5 : 2 * devicePixelRatioF();
+        const double ratio = document.live() ? 0.5 : (scene->rolling() ? 1 : 2) * devicePixelRatioF();
         const Raster raster = renderMesh(
             mesh, scene->camera, reach.height, reach.diameter, std::max(1, static_cast<int>(width() * ratio)),
             std::max(1, static_cast<int>(height() * ratio)), theme().panel.rgb() & 0x00ffffffu, document.lit());
         painter.fillRect(rect(), theme().panel);
-        scene->drawShadow(painter, size());
+        scene->drawGround(painter, size());
         painter.setRenderHint(QPainter::SmoothPixmapTransform);
-        painter.drawImage(rect(), document.live() ? report::imageOf(raster) : report::smoothed(raster));
+        painter.drawImage(rect(), document.live() || scene->rolling() ? report::imageOf(raster) : report::smoothed(raster));
         scene->drawMarks(painter, size());
     }
 };
@@ -54,6 +55,9 @@ SolidScene::SolidScene(Document& document, QObject* parent) : QObject(parent), d
     later_.setInterval(150);
     const auto redraw = [this] { canvas_->update(); };
     connect(&later_, &QTimer::timeout, this, redraw);
+    constexpr int beat = 33;  // ms
+    beat_.setInterval(beat);
+    connect(&beat_, &QTimer::timeout, this, &SolidScene::roll);
     connect(&doc_, &Document::changed, this, &SolidScene::stale);
     connect(&watcher_, &QFutureWatcher<std::shared_ptr<Made>>::finished, this, [this] {
         take(std::move(*watcher_.result()));
@@ -76,6 +80,11 @@ void SolidScene::setCanvas(QWidget& canvas)
 void SolidScene::stale()
 {
     stale_ = true;
+    if (std::exchange(rolls_, false)) {
+        beat_.stop();
+        roll_.reset();
+        emit optionsChanged();
+    }
     if (!(slow && doc_.live()))
         canvas_->update();
     else if (!later_.isActive())
@@ -147,8 +156,51 @@ const Mesh& SolidScene::mesh()
     return made_.mesh;
 }
 
-void SolidScene::drawShadow(QPainter& painter, const QSize& size) const
+void SolidScene::setRolling(bool on)
 {
+    if (on == rolls_) return;
+    stale();
+    if (!on || !doc_.piece().split.on) return;
+    rolls_ = true;
+    moment_ = -1;
+    blank = cutAway = false;
+    mapKind_.reset();
+    mesh();
+    beat_.start();
+    emit optionsChanged();
+}
+
+void SolidScene::roll()
+{
+    if (busy()) return;  // the finished piece is still being made
+    if (!roll_) roll_ = Roll{made_.mesh, slopeUnder(doc_.piece())};
+    Roll& r = *roll_;
+    if (r.slope.way.places.empty()) return stale();
+    r.at = (r.at + 1) % r.slope.way.places.size();
+    take({moved(r.still, r.slope.way.places[r.at]), {r.slope.height, r.slope.width}, std::nullopt});
+    canvas_->update();
+}
+
+void SolidScene::drawSlope(QPainter& painter, const QSize& size) const
+{
+    const auto fill = [&](const std::vector<Eigen::Vector3d>& corners, const QColor& colour) {
+        QPolygonF edge;
+        for (const Eigen::Vector3d& c : corners) edge << seenAt(c, size);
+        painter.setBrush(colour);
+        painter.drawPolygon(edge);
+    };
+    painter.setPen(theme().edge);
+    fill(roll_->slope.ground, theme().ground);
+    painter.setPen(Qt::NoPen);
+    QColor print = theme().accent;
+    print.setAlphaF(0.3f);
+    for (const Rolling::Print& p : roll_->slope.way.prints)
+        if (p.place <= roll_->at) fill(p.corners, print);
+}
+
+void SolidScene::drawGround(QPainter& painter, const QSize& size) const
+{
+    if (roll_) return drawSlope(painter, size);
     const Reach reach = this->reach();
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);

@@ -4,6 +4,7 @@
 #include "core/plan/maps.h"
 #include "core/turning/moment.h"
 #include "core/turning/render.h"
+#include "core/turning/rolling.h"
 
 #include <QFutureWatcher>
 #include <QTimer>
@@ -25,8 +26,8 @@ public:
     void setCanvas(QWidget& canvas);
 
     const Mesh& mesh();
-    /// The shade that the piece throws on the ground, under a picture of this size.
-    void drawShadow(QPainter& painter, const QSize& size) const;
+    /// The shade that the piece throws on the ground, or the slope that it rolls down, under a picture of this size.
+    void drawGround(QPainter& painter, const QSize& size) const;
     Camera camera;
     bool cutAway = false, blank = false;
     bool slow = false;  ///< drawn by the processor: while a drag goes on it follows a few times a second
@@ -45,6 +46,9 @@ public:
     void setMap(std::optional<MapKind> kind);
     /// The measure that is shown, with its worst place; null while the wood is.
     const SurfaceMap* map() const { return made_.map ? &*made_.map : nullptr; }
+    /// A split piece, finished, rolls down a slope, over and over, until it is called off or the piece changes.
+    void setRolling(bool on);
+    bool rolling() const { return rolls_; }
     /// Whether what is shown is still being made, beside everything else.
     bool busy() const { return watcher_.isRunning(); }
     /// Where a place of the piece lies in a picture of this size.
@@ -76,14 +80,24 @@ private:
     bool isLong(const Wish& wish) const;
     void take(Made made);
     void stale();
+    void roll();
+    void drawSlope(QPainter& painter, const QSize& size) const;
 
-    QTimer later_;
+    /// A piece on its way down, and how far it is.
+    struct Roll {
+        Mesh still;
+        Slope slope;
+        size_t at = 0;
+    };
+    QTimer later_, beat_;
     Document& doc_;
     QWidget* canvas_ = nullptr;
     Made made_;
     bool stale_ = true, turned_ = false;
     unsigned meshVersion_ = 0;
     int moment_ = -1;
+    bool rolls_ = false;
+    std::optional<Roll> roll_;
     std::optional<MapKind> mapKind_;
     QFutureWatcher<std::shared_ptr<Made>> watcher_;
     QPointF from_;

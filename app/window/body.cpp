@@ -133,6 +133,8 @@ QWidget* MainWindow::makeBody()
     connect(glue, &GlueStage::shopWanted, this, &MainWindow::editShop);
     auto* log = new LogStage(doc_);
     connect(log, &LogStage::exportWanted, this, &MainWindow::exportLog);
+    connect(log, &LogStage::labelWanted, this, &MainWindow::printLabel);
+    connect(log, &LogStage::photoWanted, this, &MainWindow::addPhoto);
     stages_ = {shape, build, cutting, glue, new TurnStage(doc_), new FinishStage(doc_), log};
     for (Stage* stage : stages_) {
         lanes_->addWidget(stage);

@@ -8,6 +8,8 @@
 #include "app/theme/theme.h"
 #include "app/window/help.h"
 #include "app/window/main_window.h"
+#include "app/window/error_dialog.h"
+#include "app/window/lessons_dialog.h"
 #include "app/window/mishap_dialog.h"
 #include "app/window/preferences.h"
 #include "app/window/start_page.h"
@@ -31,6 +33,7 @@ QMenuBar* MainWindow::makeMenus()
     shop->addAction(tr("The shop …"), Qt::Key_F3, this, &MainWindow::editShop);
     shop->addAction(tr("Lathes, chucks and tools …"), this, &MainWindow::editMachines);
     shop->addAction(tr("Glue book …"), this, [this] { GlueBookDialog(doc_, this).exec(); });
+    shop->addAction(tr("Learned at the bench …"), this, [this] { LessonsDialog(doc_, this).exec(); });
     shop->addAction(tr("Devices …"), this, &MainWindow::openDevices);
     QMenu* lent = shop->addMenu(tr("Plan in a lent workshop"));
     lent->setObjectName("lent workshops");
@@ -87,6 +90,7 @@ void MainWindow::makePieceMenu(QMenu* menu)
             bench->addAction(localized(w.name) + QStringLiteral(" …"), this,
                              [this, id = QString::fromLatin1(w.id)] { openBench(id); });
     });
+    menu->addAction(tr("How exact it must be …"), this, [this] { ErrorDialog(doc_, this).exec(); });
     menu->addAction(tr("Something went wrong …"), this, [this] { MishapDialog(doc_, this).exec(); });
     menu->addSeparator();
     menu->addAction(tr("Name and notes …"), Qt::Key_F2, this, &MainWindow::editName);

@@ -162,7 +162,8 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent), pictures_(new PiecePict
                                                        {"plumb-bob", tr("a golden ellipse")},
                                                        {"boathook-grip", tr("a billet of equal boards")},
                                                        {"spyglass-barrel", tr("a wrap round a post")},
-                                                       {"porthole-bangles", tr("rings parted from one blank")}};
+                                                       {"porthole-bangles", tr("rings parted from one blank")},
+                                                       {"tide-basin", tr("half built, measured as it came out")}};
     auto* shelf = new QGridLayout;
     shelf->setSpacing(10);
     samples_ = {shelf, {}, 5};

@@ -13,6 +13,7 @@
 #include "io/rack_csv.h"
 #include "io/records_csv.h"
 #include "io/shop_json.h"
+#include "report/label.h"
 #include "report/packet.h"
 
 #include <QBuffer>
@@ -430,6 +431,35 @@ void MainWindow::exportLog()
         io::writeFile(path.toStdString(), io::writeRecordsCsv(doc_.shop().log));
         sayWritten(path);
     });
+}
+
+void MainWindow::printLabel(int entry)
+{
+    if (entry < 0 || entry >= static_cast<int>(doc_.shop().log.size())) return;
+    const Logged& logged = doc_.shop().log[static_cast<size_t>(entry)];
+    QString path = ask_.save(this, tr("Print the label to a PDF"), QString::fromStdString(logged.name) + ".pdf",
+                             tr("PDF (*.pdf)"));
+    if (path.isEmpty()) return;
+    if (!path.endsWith(".pdf")) path += ".pdf";
+    // The foot's own size is known where the piece is the one that is open.
+    const bool own = !logged.piece.empty() && logged.piece == doc_.piece().id;
+    const double foot = own ? 2 * doc_.plan().shape.footRadius : 60;
+    tryTo([&] {
+        io::replaceFile(path.toStdString(),
+                        [&](QIODevice& file) { report::writeLabel(logged, foot, wholePacket().paper, file); });
+        sayWritten(path, tr("The label is in %1. Print it at 100 %."));
+    });
+}
+
+void MainWindow::addPhoto(int entry)
+{
+    Shop shop = doc_.shop();
+    if (entry < 0 || entry >= static_cast<int>(shop.log.size())) return;
+    const QString path = ask_.open(this, tr("A photograph of the piece"), tr("Pictures (*.png *.jpg *.jpeg)"));
+    if (path.isEmpty()) return;
+    std::string& photos = shop.log[static_cast<size_t>(entry)].photos;
+    photos += (photos.empty() ? "" : "\n") + path.toStdString();
+    doc_.changeShop(tr("photograph"), shop);
 }
 
 void MainWindow::exportCalendar()

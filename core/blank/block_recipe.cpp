@@ -128,7 +128,7 @@ private:
                 .how = says(edged_ ? words::blockNotFingers : words::restOff),
                 .minutes = 20,
                 .uses = {"lathe"}};
-        sayGrits(piece_, sides_, d.settings, d.how);
+        sayGrits(piece_, shop_, sides_, d.settings, d.how);
         step(Action::Sand, id, (std::string(id) + "ed").c_str(), std::move(d));
     }
     void sharpen(const char* what)

@@ -182,7 +182,7 @@ private:
                    .how = says(words::restOff),
                    .minutes = 20,
                    .uses = {"lathe"}};
-        sayGrits(piece_, sides_, sand.settings, sand.how);
+        sayGrits(piece_, shop_, sides_, sand.settings, sand.how);
         box = bench_.step(Action::Sand, "sand", {box}, "sanded", std::move(sand));
         return onceSanded(piece_, sides_, bench_, box);
     }

@@ -28,6 +28,31 @@ Polyline scroll(double reach, double h, double sway)
     return p;
 }
 
+/// Through the corners that were drawn, or led round them: a quadratic spline from middle to middle of its sides, whose
+/// corners are the drawn ones, so that it stays inside them.
+Polyline drawn(const Worked& w, double l, double h)
+{
+    Polyline corners;
+    double area = 0;
+    for (const SkinCorner& c : w.drawn) corners.emplace_back(c.along * l, c.across * h);
+    for (size_t i = 0, j = corners.size() - 1; i < corners.size(); j = i++)
+        area += corners[j].x() * corners[i].y() - corners[i].x() * corners[j].y();
+    if (area < 0) std::ranges::reverse(corners);
+    if (!w.rounded) return corners;
+    Polyline p;
+    constexpr int steps = 10;
+    const size_t n = corners.size();
+    for (size_t i = 0; i < n; ++i) {
+        const Point a = (corners[i] + corners[(i + 1) % n]) / 2, b = corners[(i + 1) % n],
+                    c = (b + corners[(i + 2) % n]) / 2;
+        for (int k = 0; k < steps; ++k) {
+            const double t = k / static_cast<double>(steps);
+            p.push_back((1 - t) * (1 - t) * a + 2 * t * (1 - t) * b + t * t * c);
+        }
+    }
+    return p;
+}
+
 /// The shape about its own middle, u along it and v across, anticlockwise.
 Polyline shapeOf(const Worked& w, double length)
 {
@@ -61,6 +86,9 @@ Polyline shapeOf(const Worked& w, double length)
     case Worked::Diamond:
     case Worked::Lattice:
         p = {{l, 0}, {0, h}, {-l, 0}, {0, -h}};
+        break;
+    case Worked::Drawn:
+        p = drawn(w, l, h);
         break;
     case Worked::Scroll:
         p = scroll(std::max(1e-3, l - h), std::min(l, h), w.sway);
@@ -98,6 +126,7 @@ Opening opening(const Worked& w, const Sides& sides, const LineLength& skin, dou
     const Polyline& line = sides.outside;
     const double middle = (from + to) / 2;
     Opening o;
+    o.middle = middle;
     o.length = to - from;
     constexpr double starting = 3;  // mm: a hole that takes a fine saw's blade; own value
     o.drill = w.shape == Worked::Slot ? std::min(w.wide, o.length) : std::min({starting, w.wide, o.length});

@@ -10,6 +10,7 @@ namespace vl {
 struct Opening {
     Polyline flat;           ///< on the skin: along it from the opening's middle, and round it; anticlockwise
     Polyline laid;           ///< the same as stations and distances from its middle plane
+    double middle = 0;       ///< of it, mm along the skin from the foot
     double length = 0;       ///< along the skin, between its two ends
     double drill = 0;        ///< Ø of the holes at its ends
     double narrowest = 0;    ///< wood between two neighbours, round the skin

@@ -49,7 +49,7 @@ public:
                    .how = says(reversed() ? words::openWork : words::restOff),
                    .minutes = 30,
                    .uses = {"lathe"}};
-        sayGrits(piece_, sides_, sand.settings, sand.how);
+        sayGrits(piece_, shop_, sides_, sand.settings, sand.how);
         sayLightly(piece_, sand.how);
         next(Action::Sand, "sand", "sanded", std::move(sand));
         now_ = onceSanded(piece_, sides_, whole_, now_);

@@ -1,121 +1,11 @@
 #include "core/finish/finish_book.h"
 
-#include "core/words/finish.h"
-
 #include <algorithm>
 #include <array>
 #include <cmath>
 
 namespace vl {
 namespace {
-
-using L = FinishLayer;
-constexpr double hour = 60, overnight = 12 * hour;
-
-std::array<FinishSchedule, 10> book()
-{
-    const L oil{.name = "oil-varnish, a heavy first coat",
-                .waitMinutes = overnight,
-                .gramsPerM2 = 90,
-                .between = &words::wipeOff},
-        oilAgain{
-            .name = "oil-varnish", .coats = 3, .waitMinutes = 6 * hour, .gramsPerM2 = 45, .between = &words::wipeOff};
-    const L shellacSealer{.kind = L::Sealer,
-                          .name = "thin shellac as a sealer",
-                          .waitMinutes = 45,
-                          .gramsPerM2 = 40,
-                          .between = &words::cutBackWool};
-    const L wax{.kind = L::Wax, .name = "paste wax", .waitMinutes = 30, .gramsPerM2 = 15, .rpm = 600};
-    return {
-        FinishSchedule{},
-        FinishSchedule{.layers = {oil, oilAgain}, .lastGrit = 400, .food = true, .spontaneous = true, .fumes = true},
-        FinishSchedule{.layers = {shellacSealer,
-                                  {.name = "varnish thinned by half, wiped",
-                                   .coats = 4,
-                                   .waitMinutes = 8 * hour,
-                                   .gramsPerM2 = 35,
-                                   .between = &words::scuff}},
-                       .lastGrit = 320,
-                       .spontaneous = true,
-                       .fumes = true},
-        FinishSchedule{.layers = {shellacSealer,
-                                  {.name = "varnish, brushed",
-                                   .coats = 3,
-                                   .waitMinutes = 24 * hour,
-                                   .gramsPerM2 = 90,
-                                   .between = &words::scuff}},
-                       .lastGrit = 280,
-                       .fumes = true},
-        FinishSchedule{.layers = {shellacSealer,
-                                  {.kind = L::Polish,
-                                   .name = "friction polish",
-                                   .coats = 3,
-                                   .waitMinutes = 5,
-                                   .gramsPerM2 = 15,
-                                   .between = &words::noneBetween,
-                                   .buffRpm = 3000,
-                                   .rpm = 100}},
-                       .lastGrit = 600,
-                       .fumes = true},
-        FinishSchedule{.layers = {{.kind = L::Sealer,
-                                   .name = "sanding sealer",
-                                   .waitMinutes = 45,
-                                   .gramsPerM2 = 70,
-                                   .between = &words::scuff},
-                                  {.name = "lacquer, sprayed",
-                                   .coats = 4,
-                                   .waitMinutes = 45,
-                                   .gramsPerM2 = 80,
-                                   .between = &words::noneBetween}},
-                       .lastGrit = 320,
-                       .fumes = true},
-        FinishSchedule{.layers = {{.name = "two-part oil",
-                                   .waitMinutes = 24 * hour,
-                                   .gramsPerM2 = 20,
-                                   .between = &words::wipeOff,
-                                   .partsA = 3,
-                                   .partsB = 1,
-                                   .potMinutes = 30}},
-                       .lastGrit = 180,
-                       .food = true,
-                       .spontaneous = true},
-        FinishSchedule{.layers = {shellacSealer, wax}, .lastGrit = 600},
-        FinishSchedule{.layers = {{.kind = L::Sealer,
-                                   .name = "water-based sealer",
-                                   .coats = 3,
-                                   .waitMinutes = 2 * hour,
-                                   .gramsPerM2 = 60,
-                                   .between = &words::cutBackWool},
-                                  {.name = "water-based finish, thin",
-                                   .coats = 3,
-                                   .waitMinutes = 3 * hour,
-                                   .gramsPerM2 = 45,
-                                   .between = &words::cutBackWool},
-                                  {.kind = L::Polish,
-                                   .name = "polish, once it has hardened for a day",
-                                   .waitMinutes = 20 * hour,
-                                   .gramsPerM2 = 5,
-                                   .rpm = 800}},
-                       .lastGrit = 400,
-                       .raisesGrain = true},
-        FinishSchedule{
-            .layers = {{.kind = L::Sealer,
-                        .name = "thin CA",
-                        .coats = 5,
-                        .waitMinutes = 4,
-                        .gramsPerM2 = 20,
-                        .between = &words::capillary,
-                        .rpm = 300},
-                       {.name = "medium CA",
-                        .coats = 4,
-                        .waitMinutes = 4,
-                        .gramsPerM2 = 30,
-                        .between = &words::capillary,
-                        .rpm = 300},
-                       {.kind = L::Polish, .name = "polish", .waitMinutes = hour, .gramsPerM2 = 3, .rpm = 800}},
-            .lastGrit = 600,
-            .fumes = true}};
-}
 
 constexpr std::array usual{80, 120, 150, 180, 220, 280, 320, 400, 600, 800, 1000};
 
@@ -129,12 +19,6 @@ double swept(const Polyline& line)
 }
 
 }  // namespace
-
-const FinishSchedule& scheduleOf(FinishSchool school)
-{
-    static const std::array<FinishSchedule, 10> all = book();
-    return all[static_cast<size_t>(school)];
-}
 
 std::vector<int> gritsFrom(int first, int last)
 {
@@ -160,10 +44,10 @@ FinishArea finishArea(const Polyline& outside, const Polyline& inside)
     return a;
 }
 
-FinishSum sumOf(const FinishSchedule& schedule, double areaMm2)
+FinishSum sumOf(const Finish& finish, double areaMm2)
 {
     FinishSum sum;
-    for (const FinishLayer& l : schedule.layers) {
+    for (const FinishLayer& l : finish.layers) {
         sum.grams += coatMass(l, areaMm2).all * l.coats;
         sum.minutes += l.waitMinutes * l.coats;
     }

@@ -48,15 +48,24 @@ void sayBuffing(const FinishLayer& layer, const Sides& sides, const Shop& shop, 
     d.how.also(says(words::buffFast, most));
 }
 
-Doing layerDoing(const Piece& piece, const Shop& shop, const Sides& sides, const FinishSchedule& schedule,
+/// The book's own words in the reader's language, the turner's as they were typed.
+Text betweenCoats(const FinishLayer& layer)
+{
+    for (const Pattern* known :
+         {&words::wipeOff, &words::cutBackWool, &words::scuff, &words::noneBetween, &words::capillary})
+        if (layer.between == known->words) return says(*known);
+    return says(words::asItIsSaid, layer.between);
+}
+
+Doing layerDoing(const Piece& piece, const Shop& shop, const Sides& sides, const Finish& finish,
                  const FinishLayer& layer, bool first)
 {
     const FinishArea area = finishArea(sides.outside, sides.inside);
     const CoatMass mass = coatMass(layer, area.all());
     const Setting each = gramsOf("a coat", mass.all, "surface · grams / m² · 1.125"),
                   wait = minutesOf("after a coat", layer.waitMinutes),
-                  low = countAt("", "no colder than, °C", layer.celsius.low, "label"),
-                  high = countAt("", "no warmer than, °C", layer.celsius.high, "label");
+                  low = countAt("", "no colder than, °C", layer.leastCelsius, "label"),
+                  high = countAt("", "no warmer than, °C", layer.mostCelsius, "label");
     Doing d{.title =
                 layer.coats > 1 ? says(words::layerCoats, layer.name, layer.coats) : says(words::layerOnce, layer.name),
             .why = says(first ? words::layerFirst : words::layerNext),
@@ -64,7 +73,7 @@ Doing layerDoing(const Piece& piece, const Shop& shop, const Sides& sides, const
             .settings = {each, wait, low, high},
             .minutes = 6 + 8.0 * layer.coats,
             .waitMinutes = layer.waitMinutes * layer.coats};
-    if (layer.between) d.how.also(says(*layer.between));
+    if (!layer.between.empty()) d.how.also(betweenCoats(layer));
     if (mass.a > 0) {
         const Setting a = gramsOf("part A", mass.a, "share of the coat"),
                       b = gramsOf("part B", mass.b, "share of the coat"), pot = minutesOf("pot life", layer.potMinutes);
@@ -79,9 +88,9 @@ Doing layerDoing(const Piece& piece, const Shop& shop, const Sides& sides, const
         if (layer.buffRpm > 0) sayBuffing(layer, sides, shop, d);
     }
     if (first) d.how.also(says(words::endGrainMore));
-    if (schedule.spontaneous) d.how.also(says(words::ragsFlat));
-    if (schedule.fumes) d.how.also(says(words::airTheRoom));
-    if (schedule.food && piece.choices.use == Use::Food) d.how.also(says(words::foodSafe));
+    if (finish.spontaneous) d.how.also(says(words::ragsFlat));
+    if (finish.fumes) d.how.also(says(words::airTheRoom));
+    if (finish.food && piece.choices.use == Use::Food) d.how.also(says(words::foodSafe));
     return d;
 }
 
@@ -90,8 +99,8 @@ Doing layerDoing(const Piece& piece, const Shop& shop, const Sides& sides, const
 Thing putOnFinish(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& bare,
                   const std::string& gives)
 {
-    const FinishSchedule& schedule = scheduleOf(piece.choices.finish);
-    if (schedule.layers.empty())
+    const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
+    if (finish.layers.empty())
         return bench.step(Action::Finish, "finish", {bare}, gives,
                           {.title = says(words::putOnFinish),
                            .why = says(words::samePace),
@@ -99,27 +108,27 @@ Thing putOnFinish(const Piece& piece, const Shop& shop, const Sides& sides, Benc
                            .minutes = 20,
                            .waitMinutes = shop.finishMinutes});
     Thing now = bare;
-    for (size_t i = 0; i < schedule.layers.size(); ++i) {
-        const bool last = i + 1 == schedule.layers.size();
+    for (size_t i = 0; i < finish.layers.size(); ++i) {
+        const bool last = i + 1 == finish.layers.size();
         const std::string id = i == 0 ? "finish" : "finish-" + std::to_string(i + 1);
         now = bench.step(Action::Finish, id, {now}, last ? gives : "coated-" + std::to_string(i + 1),
-                         layerDoing(piece, shop, sides, schedule, schedule.layers[i], i == 0));
+                         layerDoing(piece, shop, sides, finish, finish.layers[i], i == 0));
     }
     return now;
 }
 
-void sayGrits(const Piece& piece, const Sides& sides, std::vector<Setting>& settings, Text& how)
+void sayGrits(const Piece& piece, const Shop& shop, const Sides& sides, std::vector<Setting>& settings, Text& how)
 {
-    const FinishSchedule& schedule = scheduleOf(piece.choices.finish);
-    std::vector<int> row = gritsFrom(piece.choices.firstGrit, schedule.lastGrit);
+    const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
+    std::vector<int> row = gritsFrom(piece.choices.firstGrit, finish.lastGrit);
     const int last = row.back();
-    if (schedule.raisesGrain && row.size() > 1) row.pop_back();
+    if (finish.raisesGrain && row.size() > 1) row.pop_back();
     std::string all;
     for (const int g : row) {
         settings.push_back(countAt("", "grit", g, "none left out of the row"));
         all += (all.empty() ? "" : " ") + std::to_string(g);
     }
-    if (schedule.raisesGrain && last != row.back()) {
+    if (finish.raisesGrain && last != row.back()) {
         settings.push_back(countAt("", "grit to cut back", last, "the finish's last"));
         how.also(says(words::gritRowShort, all, settings.back()));
     } else

@@ -10,6 +10,6 @@ Thing putOnFinish(const Piece& piece, const Shop& shop, const Sides& sides, Benc
                   const std::string& gives);
 
 /// The grits that a piece is sanded through, and how fast, added to a sanding step.
-void sayGrits(const Piece& piece, const Sides& sides, std::vector<Setting>& settings, Text& how);
+void sayGrits(const Piece& piece, const Shop& shop, const Sides& sides, std::vector<Setting>& settings, Text& how);
 
 }  // namespace vl

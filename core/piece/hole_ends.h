@@ -1,5 +1,6 @@
 #pragma once
 
+#include "core/geometry/point.h"
 #include "core/piece/cuts.h"
 
 namespace vl {
@@ -15,6 +16,17 @@ HoleEnds holeEnds(const Hole& hole, double r);
 /// The hole turned and moved beside the axis so that its line runs between these two places of a round of radius `r`
 /// mm. Ends nearer to one another than `leastApart` are held that far apart.
 void setHoleEnds(Hole& hole, HoleEnds ends, double r);
-constexpr double leastApart = 20;  ///< degrees; nearer, a bit only scratches the side
+inline constexpr double leastApart = 20;  ///< degrees; nearer, a bit only scratches the side
+
+/// Where the line of a hole into the side comes into the outside and leaves it again across the axis: stations and
+/// radii, mm; nothing where it passes beside it (solid geometry of a line that crosses the axis's direction).
+struct HoleStations {
+    Point enters, leaves;
+};
+std::optional<HoleStations> holeStations(const Hole& hole, const Polyline& outside);
+
+/// The hole moved and leant so that its line comes in at one station of the outside and leaves at the other, as far as
+/// a hole may lean; unchanged where the outside has no such place.
+void setHoleStations(Hole& hole, double enters, double leaves, const Polyline& outside);
 
 }  // namespace vl

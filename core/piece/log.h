@@ -21,6 +21,8 @@ struct Logged {
     double weight = 0;                   ///< kg
     double cost = 0;                     ///< of the wood, in the shop's currency
     std::string wrong, to, foot, notes;  ///< what went wrong; to whom; the words on its foot
+    std::string byKind;                  ///< "cut 60 75; glue 30 40": minutes planned and ticked by kind of work
+    std::string photos;                  ///< files, a line each
     std::string extra;
 
     bool operator==(const Logged&) const = default;
@@ -44,6 +46,8 @@ template <class V, As<Logged> F> void fields(V& v, F& f)
     v.text("to_whom", f.to, 400, "To whom");
     v.text("foot", f.foot, 400, "Words on its foot");
     v.text("notes", f.notes, 4000, "Notes");
+    v.quiet().text("by_kind", f.byKind, 1000, "By kind of work", "minutes planned and ticked");
+    v.quiet().text("photos", f.photos, 4000, "Photographs", "a file a line");
 }
 
 }  // namespace vl

@@ -199,8 +199,8 @@ struct Choices {
     SideSchool sides = SideSchool::OneThenOther;  ///< in which order its two sides are turned
     LastSchool last = LastSchool::Jam;            ///< how it is held for the last cuts on its foot
     Use use = Use::Show;
-    FinishSchool finish = FinishSchool::Shop;
-    int firstGrit = 120;  ///< by what the tools leave
+    std::string finish = "shop";  ///< id in the shop's book; another: one coat, as the shop has it
+    int firstGrit = 120;          ///< by what the tools leave
     std::string extra;
 
     bool operator==(const Choices&) const = default;
@@ -227,7 +227,7 @@ template <class V, As<Choices> F> void fields(V& v, F& f)
     v.quiet().choice("sides", f.sides, "Its two sides");
     v.quiet().choice("last", f.last, "Last cuts on the foot");
     v.quiet().choice("use", f.use, "The piece is");
-    v.quiet().choice("finish", f.finish, "Finish");
+    v.quiet().text("finish", f.finish, 60, "Finish", "its id in the shop's book");
     v.quiet().count("first_grit", f.firstGrit, {40, 1000, ""}, "First grit", "by what the tools leave");
 }
 

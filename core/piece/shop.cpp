@@ -86,6 +86,7 @@ void checkShop(const Shop& s)
     if (week < 30) throw InputError("hours", exact(week) + " min a week", "at least 30 are");
     checkRack(s.rack);
     checkGlues(s.glues);
+    checkFinishes(s.finishes);
 }
 
 }  // namespace vl

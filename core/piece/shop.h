@@ -1,7 +1,11 @@
 #pragma once
 
+#include "core/piece/accuracy.h"
+#include "core/piece/finish.h"
 #include "core/piece/glue.h"
 #include "core/piece/grips.h"
+#include "core/piece/kiln.h"
+#include "core/piece/lesson.h"
 #include "core/piece/lid.h"
 #include "core/piece/log.h"
 #include "core/piece/machines.h"
@@ -60,6 +64,11 @@ struct Shop {
     std::vector<OwnWood> woods;  ///< the turner's own
     std::vector<Logged> log;     ///< finished pieces, by their numbers
     std::vector<Reading> readings;
+    Accuracy accuracy;
+    double workFactor = 1;  ///< how much longer work takes here than is usual
+    std::vector<Finish> finishes = commonFinishes();
+    std::vector<Lesson> lessons;
+    std::vector<KilnLoad> kiln;  ///< its loads, the latest last
 
     bool operator==(const Shop&) const = default;
 };
@@ -104,6 +113,12 @@ template <class V, As<Shop> F> void fields(V& v, F& f)
     v.quiet().list("tools", f.tools, mostMachines, "Other turning tools");
     v.quiet().list("log", f.log, mostLogged, "Log");
     v.quiet().list("readings", f.readings, mostReadings, "Readings of moisture");
+    v.quiet().list("finishes", f.finishes, mostFinishes, "Finishes");
+    v.quiet().list("lessons", f.lessons, mostLessons, "Lessons");
+    v.quiet().list("kiln", f.kiln, mostLoads, "Loads of the kiln");
+    v.quiet().number("work_factor", f.workFactor, {0.2, 5, ""}, "Work takes, times as long",
+                     "as is usual; learned from the log");
+    v.quiet().record("accuracy", f.accuracy, "How exactly it works");
     v.quiet().record("grips", f.grips, "What a grip stands");
     v.quiet().record("fits", f.fits, "Fits");
 }

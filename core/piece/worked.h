@@ -3,8 +3,25 @@
 #include "core/measure/field.h"
 
 #include <string>
+#include <vector>
 
 namespace vl {
+
+/// A corner of an opening that is drawn by hand, in shares of its half length and half width from its middle.
+struct SkinCorner {
+    double along = 0, across = 0;
+    std::string extra;
+    bool operator==(const SkinCorner&) const = default;
+};
+template <class V, As<SkinCorner> F> void fields(V& v, F& f)
+{
+    v.number("along", f.along, {-1, 1, ""}, "Along", "from its middle towards the rim, of its half length");
+    v.number("across", f.across, {-1, 1, ""}, "Across", "of its half width");
+}
+inline constexpr size_t leastSkinCorners = 3, mostSkinCorners = 40;
+
+/// Whether an outline through these corners keeps clear of itself.
+bool keepsClear(const std::vector<SkinCorner>& corners);
 
 /// What is worked by index round the turned piece, spindle locked. Lengths mm, angles degrees.
 struct Worked {
@@ -17,13 +34,24 @@ struct Worked {
     double height = 12;         ///< of the legs, from the foot up
     double width = 14;          ///< of a leg, across its own middle line
     double thick = 12;          ///< of a leg, on the radius, at the foot
-    enum Shape { Slot, Leaf, Round, Diamond, Scroll, Lattice } shape = Slot;  ///< of an opening, long between stations
-    double wide = 10;                                                         ///< of it across, along the surface
+    enum Shape {
+        Slot,
+        Leaf,
+        Round,
+        Diamond,
+        Scroll,
+        Lattice,
+        Drawn
+    } shape = Slot;    ///< of an opening, long between stations
+    double wide = 10;  ///< of it across, along the surface
     double slant = 0;  ///< of its middle line off the axis, as drawn on the surface
     double sway = 8;   ///< by which a scroll's middle line swings to each side
     int rows = 3;      ///< of a lattice, each half a step on from the one below
     double bar = 5;    ///< wood between a lattice's openings, across the bar
-    double ease = 1;   ///< radius by which its edges are rounded
+    std::vector<SkinCorner> drawn{{-1, 0, {}}, {-0.4, -0.8, {}}, {0.5, -1, {}},
+                                  {1, 0, {}},  {0.5, 1, {}},     {-0.4, 0.8, {}}};
+    bool rounded = true;  ///< a drawn outline is led round its corners
+    double ease = 1;      ///< radius by which its edges are rounded
     int count = 8;
     double direction = 0;  ///< of the first, from 12 o'clock
     int plate = 0;         ///< holes of the index plate; 0: laid out by angle
@@ -46,7 +74,8 @@ inline std::span<const Choice> choices(Worked::Shape)
                                     Choice{"round", "rounds"},
                                     Choice{"diamond", "diamonds"},
                                     Choice{"scroll", "scrolls, an S with round ends"},
-                                    Choice{"lattice", "a lattice of diamonds"}};
+                                    Choice{"lattice", "a lattice of diamonds"},
+                                    Choice{"drawn", "drawn by hand on the skin"}};
     return all;
 }
 template <class V, As<Worked> F> void fields(V& v, F& f)
@@ -72,6 +101,8 @@ template <class V, As<Worked> F> void fields(V& v, F& f)
     v.when(open && !lattice)
         .quiet()
         .angle("slant_deg", f.slant, {-60, 60, "°"}, "Slants by", "off the axis, on the surface");
+    v.when(open && f.shape == Worked::Drawn).quiet().flag("rounded", f.rounded, "Led round its corners");
+    v.list("drawn", f.drawn, mostSkinCorners, "Drawn by hand, its corners");
     v.when(open).quiet().length("ease_mm", f.ease, {0, 10}, "Edges rounded by", "radius");
     v.count("count", f.count, {2, 96, ""}, "How many round");
     v.angle("direction_deg", f.direction, turn, "Direction", "of the first, from 12 o'clock");

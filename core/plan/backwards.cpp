@@ -1,12 +1,15 @@
 #include "core/plan/backwards.h"
 
 #include "core/blank/assembly.h"
+#include "core/blank/sections.h"
 #include "core/geometry/line_length.h"
 #include "core/geometry/profile.h"
+#include "core/piece/field_items.h"
 #include "core/words/look.h"
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 namespace vl {
 namespace {
@@ -216,10 +219,100 @@ std::vector<Backwards> wedgesStay(const Piece& piece, int layer)
              stay ? 0 : (begins + left) / r.low - 1, std::move(p)}};
 }
 
+std::vector<Backwards> spirals(const Piece& piece, int layer)
+{
+    if (layer < 0 || layer >= static_cast<int>(piece.layers.size())) return {};
+    const auto* own = piece.layers[static_cast<size_t>(layer)].as<RingForm>();
+    if (!own) return {};
+    const Run run = runOf(piece, layer);
+    const Polyline line = flatten(piece.outside);
+    const int n = own->segments, rings = run.last - run.first + 1;
+    for (int i = run.first; i <= run.last; ++i)
+        if (piece.layers[static_cast<size_t>(i)].ring()->segments != n) return {};
+    if (rings < 3 || line.empty()) return {};
+    // What its woods repeat after: turned on by more than a quarter of it, the eye goes the other way.
+    const auto& woods = piece.layers[static_cast<size_t>(layer)].woods;
+    size_t repeats = 1;
+    const auto alike = [&](size_t by) {
+        for (size_t k = 0; k < static_cast<size_t>(n); ++k)
+            if (woods[k % woods.size()] != woods[(k + by) % static_cast<size_t>(n) % woods.size()]) return false;
+        return true;
+    };
+    while (repeats < static_cast<size_t>(n) && !alike(repeats)) ++repeats;
+    const double turn = std::min(1.0, static_cast<double>(repeats) / 4);
+    const double z = (run.z0 + run.z1) / 2;
+    const LineLength wall(line);
+    const double each = (wall.at(run.z1) - wall.at(run.z0)) / rings;
+    const double leans = std::atan2(turn * 2 * pi * radiusAt(line, z) / n, each) / degrees;
+    Text upsideDown;  // an upper section at the most
+    for (const Section& s : sectionsOf(piece, Shop{}, sidesOf(piece))) {
+        const size_t first = std::max(s.first, static_cast<size_t>(run.first)),
+                     last = std::min(s.last, static_cast<size_t>(run.last));
+        if (s.fromBelow && first < last)
+            upsideDown.also(says(words::spiralUpsideDown, static_cast<int>(first) + 1, static_cast<int>(last) + 1));
+    }
+    std::vector<Backwards> out;
+    // Anticlockwise as seen from the rim is to the right as seen from outside, rim up.
+    for (const double way : {1.0, -1.0}) {
+        Backwards one{says(words::spiral, says(way > 0 ? words::toTheRight : words::toTheLeft),
+                           Quantity{turn, Unit::Count, 2}, Quantity{leans, Unit::Count, 0}),
+                      0, piece};
+        if (!upsideDown.empty()) one.said.also(upsideDown);
+        for (int i = run.first + 1; i <= run.last; ++i)
+            one.piece.layers[static_cast<size_t>(i)].sectors()->turn = way * turn;
+        out.push_back(std::move(one));
+    }
+    return out;
+}
+
+std::vector<Backwards> stripesAtRim(const Piece& piece, int layer)
+{
+    if (layer < 0 || layer + 1 != static_cast<int>(piece.layers.size())) return {};
+    const Layer& l = piece.layers.back();
+    const auto* own = l.as<BoardRingForm>();
+    const Sides drawn = sidesOf(piece);
+    if (!own || own->board.pattern != SlabForm::Striped || !own->board.widths.empty() || drawn.inside.empty())
+        return {};
+    const double outer = drawn.outside.back().y(), inner = drawn.inside.back().y(), middle = (outer + inner) / 2;
+    const double top = drawn.outside.back().x() - 1e-3, across = 90 + own->rotate * (own->rings - 1);
+    std::map<std::string, Backwards> nearest;  // by wood
+    const int about = static_cast<int>(std::lround(middle / own->board.strip));
+    for (int i = std::max(1, about - 3); i <= about + 3; ++i)
+        for (const double from : {0.0, 0.5}) {
+            Piece p = piece;
+            double& strip = p.layers.back().as<BoardRingForm>()->board.strip;
+            strip = middle / (i - from);
+            clampToLimits(p.layers.back());
+            // The board that is glued then says what lies there: with one strip more its middle is elsewhere.
+            const Assembly made = assemble(p, Shop{}, drawn);
+            const auto wood = [&](double r) -> const Species* {
+                const Cell* cell = made.layers.back().cellAt(top, r, across);
+                return cell ? cell->wood : nullptr;
+            };
+            const double reach = std::min(strip, outer - inner) / 2 - 0.1;
+            const Species* there = wood(middle);
+            if (!there || wood(middle - reach) != there || wood(middle + reach) != there) continue;
+            const double off = std::abs(std::log(strip / own->board.strip));
+            const bool whole = strip >= outer - inner;
+            Backwards one{
+                says(whole ? words::stripeAtRim : words::stripeInRim, there->name, Quantity{strip, Unit::Length, 1}),
+                off, std::move(p)};
+            const auto [at, fresh] = nearest.try_emplace(there->name, one);
+            if (one.off < at->second.off) at->second = std::move(one);
+        }
+    std::vector<Backwards> out;
+    for (auto& [wood, one] : nearest) out.push_back(std::move(one));
+    std::ranges::sort(out, {}, &Backwards::off);
+    constexpr size_t most = 4;
+    if (out.size() > most) out.resize(most);
+    return out;
+}
+
 std::vector<Backwards> workedBackwards(const Piece& piece, int layer)
 {
     std::vector<Backwards> all = squareBricks(piece, layer);
-    for (auto find : {pointsMeet, wedgesStay}) std::ranges::move(find(piece, layer), std::back_inserter(all));
+    for (auto find : {spirals, pointsMeet, wedgesStay, stripesAtRim})
+        std::ranges::move(find(piece, layer), std::back_inserter(all));
     return all;
 }
 

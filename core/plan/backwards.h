@@ -27,6 +27,16 @@ std::vector<Backwards> pointsMeet(const Piece& piece, int layer);
 /// and wrap must hold the piece (plane geometry).
 std::vector<Backwards> wedgesStay(const Piece& piece, int layer);
 
+/// A spiral over the run of rings that a layer stands in, to either side: each ring turned on by as much as the eye
+/// still follows, a quarter of what its woods repeat after and no more than a segment. A helix is the same from both
+/// its ends, so that a section built upside down turns the same way as seen from its open face (solid geometry).
+std::vector<Backwards> spirals(const Piece& piece, int layer);
+
+/// Rings from a striped board that reach the rim: for each of its woods the width of strips nearest to those it has
+/// that lays one along the rim, where the rim runs along the strips. With a strip on the middle line the i-th beside it
+/// has its middle i strips away, with a joint there i − 1/2 (plane geometry).
+std::vector<Backwards> stripesAtRim(const Piece& piece, int layer);
+
 /// All that a layer can have.
 std::vector<Backwards> workedBackwards(const Piece& piece, int layer);
 

@@ -2,6 +2,7 @@
 
 #include "core/blank/index_rings.h"
 #include "core/finish/finish_book.h"
+#include "core/words/bench.h"
 #include "core/words/cards.h"
 #include "core/words/hazards.h"
 
@@ -121,10 +122,10 @@ Walk drillWalk(const Piece& piece, const Plan& plan)
     return walk;
 }
 
-Walk coatWalk(const Piece& piece)
+Walk coatWalk(const Plan& plan)
 {
     Walk walk{"coats", "Coats of finish", {}};
-    for (const FinishLayer& layer : scheduleOf(piece.choices.finish).layers)
+    for (const FinishLayer& layer : plan.finish.layers)
         for (int c = 1; c <= layer.coats; ++c)
             walk.places.push_back(
                 {"coat-" + std::to_string(walk.places.size() + 1),
@@ -206,9 +207,29 @@ std::optional<Text> dayCautionOf(const std::string& machine)
     return it == day.end() ? std::nullopt : std::optional(says(it->words));
 }
 
+/// A crack that shows while the piece is sanded: sealed round, glued and cut back, with its waits.
+Walk crackWalk()
+{
+    struct Doing {
+        const Pattern* what;
+        double minutes;
+    };
+    // Common practice; the labels of sealer and glue come first.
+    static constexpr std::array all{Doing{&words::crackSeal, 2}, Doing{&words::crackWait, 20},
+                                    Doing{&words::crackBlow, 1}, Doing{&words::crackGlue, 3},
+                                    Doing{&words::crackSet, 30}, Doing{&words::crackCut, 5},
+                                    Doing{&words::crackOn, 5}};
+    Walk walk{"cracks", "A crack while sanding", {}};
+    for (const Doing& d : all)
+        walk.places.push_back({"crack-" + std::to_string(walk.places.size() + 1),
+                               says(*d.what),
+                               {.name = "minutes", .value = d.minutes, .unit = Unit::Minutes, .decimals = 0}});
+    return walk;
+}
+
 std::vector<Walk> walksOf(const Piece& piece, const Plan& plan)
 {
-    std::vector<Walk> all{stationWalk(plan), indexWalk(piece), drillWalk(piece, plan), coatWalk(piece)};
+    std::vector<Walk> all{stationWalk(plan), indexWalk(piece), drillWalk(piece, plan), coatWalk(plan), crackWalk()};
     std::erase_if(all, [](const Walk& w) { return w.places.empty(); });
     return all;
 }

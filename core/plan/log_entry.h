@@ -9,6 +9,18 @@ namespace vl {
 /// What the log takes of a piece as it is now: its number is the next one.
 Logged logged(const Piece& piece, const Shop& shop, const Plan& plan, double now);
 
+/// A kind of work, and how long it took: minutes planned and ticked.
+struct KindOfWork {
+    std::string kind;
+    double planned = 0, worked = 0;
+    /// How much longer it took: 1 as planned; NaN where nothing was planned or ticked.
+    double ratio() const;
+};
+/// Of an entry of the log; what cannot be read of it is left out.
+std::vector<KindOfWork> kindsOf(const Logged& entry);
+/// Of all entries together, those that are off most first.
+std::vector<KindOfWork> kindsOf(const std::vector<Logged>& log);
+
 /// A year of the log in numbers.
 struct LogYear {
     int year = 0, pieces = 0;

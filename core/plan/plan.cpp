@@ -1,5 +1,6 @@
 #include "core/plan/plan.h"
 
+#include "core/plan/lessons.h"
 #include "core/words/cut.h"
 
 #include <algorithm>
@@ -86,6 +87,9 @@ Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style, double no
     p.cuts = planCuts(piece, p.assembly);
     p.overlaps = overlapsOf(p.assembly, p.sides);
     settleSawSteps(piece, shop, p.cuts, p.assembly.recipe);
+    p.finish = finishOf(shop.finishes, piece.choices.finish);
+    for (Step& s : p.assembly.recipe) s.workMinutes *= shop.workFactor;
+    sayLessons(shop, piece, p.assembly.layers, p.assembly.recipe);
     p.setUps = axisSetUps(piece);
     p.axes = axisReports(piece, p.sides, p.setUps);
     p.mounts = mountsOf(p.assembly.recipe, shop, p.assembly, p.shape, style);

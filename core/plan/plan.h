@@ -31,6 +31,7 @@ struct Plan {
     std::vector<AxisSetUp> setUps;  ///< on other axes, in the order of Sides
     std::vector<AxisReport> axes;   ///< of each of the piece's other axes
     std::vector<Mount> mounts;
+    Finish finish;  ///< of the shop's book, that the piece is finished by
     std::vector<Caution> cautions;
 
     bool mustStop() const;

@@ -36,6 +36,7 @@ inline constexpr Pattern airTheRoom{"fresh air or a mask for vapours, gloves; no
 inline constexpr Pattern foodSafe{
     "for food it is used once it has cured, as its label says, two to four weeks as a rule"};
 
+inline constexpr Pattern asItIsSaid{"%1"};  // in the turner's own words
 inline constexpr Pattern wipeOff{"left ten minutes, then wiped off altogether: what stays wet turns sticky"};
 inline constexpr Pattern cutBackWool{"cut back with a fine pad or steel wool, dust wiped off"};
 inline constexpr Pattern scuff{"scuffed with the last grit, dust wiped off"};

@@ -6,6 +6,7 @@
 #include "core/piece/edit.h"
 #include "core/plan/as_built.h"
 #include "core/plan/cards.h"
+#include "core/plan/lessons.h"
 #include "core/plan/log_entry.h"
 #include "core/plan/moisture_book.h"
 #include "core/plan/progress.h"
@@ -105,12 +106,15 @@ TEST(Finish, ItsAreaIsThatOfTheClosedSurface)
 
 TEST(Finish, EverySchoolIsPlannedCoatByCoatAndMixedByItsParts)
 {
-    for (size_t k = 0; k < choicesOf<FinishSchool>().size(); ++k) {
+    std::vector<std::string> ids{"shop"};
+    for (const Finish& f : commonFinishes()) ids.push_back(f.id);
+    EXPECT_EQ(ids.size(), 10u);
+    for (const std::string& id : ids) {
         for (const char* name : {"buoy-bowl", "pilot-box", "oar-grip", "regatta-cup", "keel-stand"}) {
             Piece p = test::demo(name);
-            p.choices.finish = static_cast<FinishSchool>(k);
+            p.choices.finish = id;
             const Plan plan = makePlan(p, test::harbourShop());
-            const FinishSchedule& schedule = scheduleOf(p.choices.finish);
+            const Finish& schedule = plan.finish;
             double waits = 0;
             size_t layers = 0;
             for (const Step& s : plan.assembly.recipe)
@@ -125,22 +129,112 @@ TEST(Finish, EverySchoolIsPlannedCoatByCoatAndMixedByItsParts)
                         EXPECT_NEAR(x.value / b->value, l.partsA / l.partsB, 1e-9);
                     }
                 }
-            EXPECT_EQ(layers, std::max<size_t>(1, schedule.layers.size())) << name << " " << k;
+            EXPECT_EQ(layers, std::max<size_t>(1, schedule.layers.size())) << name << " " << id;
             double planned = schedule.layers.empty() ? test::harbourShop().finishMinutes : 0;
             for (const FinishLayer& l : schedule.layers) planned += l.waitMinutes * l.coats;
-            EXPECT_NEAR(waits, planned, 1e-9) << name << " " << k;
+            EXPECT_NEAR(waits, planned, 1e-9) << name << " " << id;
         }
     }
     // Common practice (CHECKS): oil-varnish three to four coats, CA five thin and four medium, water-based three and
     // three.
-    const auto coats = [](FinishSchool s) {
+    const auto coats = [](const char* id) {
         std::vector<int> all;
-        for (const FinishLayer& l : scheduleOf(s).layers) all.push_back(l.coats);
+        for (const FinishLayer& l : finishOf(commonFinishes(), id).layers) all.push_back(l.coats);
         return all;
     };
-    EXPECT_EQ(coats(FinishSchool::Oil), (std::vector{1, 3}));
-    EXPECT_EQ(coats(FinishSchool::ThinGlue), (std::vector{5, 4, 1}));
-    EXPECT_EQ(coats(FinishSchool::WaterBased), (std::vector{3, 3, 1}));
+    EXPECT_EQ(coats("oil"), (std::vector{1, 3}));
+    EXPECT_EQ(coats("thin glue"), (std::vector{5, 4, 1}));
+    EXPECT_EQ(coats("water-based"), (std::vector{3, 3, 1}));
+}
+
+TEST(Finish, TheShopsOwnBookRules)
+{
+    Shop shop = test::harbourShop();
+    Finish own = finishOf(shop.finishes, "oil");
+    own.id = "own-1";
+    own.layers.back().coats = 7;
+    own.layers.back().between = "rubbed down with a felt pad";
+    own.lastGrit = 800;
+    shop.finishes.push_back(own);
+    Piece p = test::demo("buoy-bowl");
+    p.choices.finish = "own-1";
+    const Plan plan = makePlan(p, shop);
+    std::string said;
+    for (const Step& s : plan.assembly.recipe) said += print(s.title) + print(s.how);
+    EXPECT_NE(said.find("7 coats"), std::string::npos);
+    EXPECT_NE(said.find("felt pad"), std::string::npos);
+    EXPECT_NE(said.find(" 800"), std::string::npos) << "sanded to the grit that it asks for";
+    // A shop without it has one coat of its own; nothing of the piece is lost.
+    EXPECT_TRUE(makePlan(p, test::harbourShop()).finish.layers.empty());
+    shop.finishes.back().id = "oil";
+    EXPECT_THROW(checkShop(shop), InputError);
+}
+
+TEST(Lessons, ComeBackWhereTheyMatter)
+{
+    Shop shop = test::harbourShop();
+    const Piece cup = test::regattaCup();
+    const Plan before = makePlan(cup, shop);
+    const auto& recipe = before.assembly.recipe;
+    const auto step =
+        std::ranges::find_if(recipe, [](const Step& s) { return s.action == Action::Flatten && s.layer >= 0; });
+    ASSERT_NE(step, recipe.end());
+    for (const Lesson& about : subjectsOf(*step, cup, before.assembly.layers)) {
+        Lesson l = about;
+        l.note = "edges before faces";
+        shop.lessons = {l};
+        const Plan after = makePlan(cup, shop);
+        int said = 0;
+        for (size_t i = 0; i < recipe.size(); ++i) {
+            const bool here =
+                print(after.assembly.recipe[i].how).find("learned here: edges before faces") != std::string::npos;
+            said += here;
+            EXPECT_TRUE(!here || matters(l, recipe[i], cup, before.assembly.layers));
+        }
+        const auto all =
+            std::ranges::count_if(recipe, [&](const Step& s) { return matters(l, s, cup, before.assembly.layers); });
+        EXPECT_EQ(said, l.about == Lesson::Step ? all : 1) << l.of;
+    }
+    // A step of the same kind of another piece is reminded too.
+    shop.lessons = {{.about = Lesson::Step, .of = kindOfStep(*step, cup), .note = "edges before faces"}};
+    Piece other = test::tallVase(8, 12);
+    const Plan vase = makePlan(other, shop);
+    EXPECT_TRUE(std::ranges::any_of(vase.assembly.recipe, [](const Step& s) {
+        return print(s.how).find("edges before faces") != std::string::npos;
+    }));
+}
+
+TEST(Estimates, FollowWhatTheLogHasLearned)
+{
+    Shop shop = test::harbourShop();
+    const Piece cup = test::regattaCup();
+    const auto minutes = [](const Plan& plan) {
+        double sum = 0;
+        for (const Step& s : plan.assembly.recipe) sum += s.workMinutes;
+        return sum;
+    };
+    const double usual = minutes(makePlan(cup, shop));
+    shop.workFactor = 1.4;
+    const Plan slower = makePlan(cup, shop);
+    EXPECT_NEAR(minutes(slower), 1.4 * usual, 1e-6);
+    // What is logged is compared with the usual estimate, so that what was learned is not learned twice.
+    Piece done = cup;
+    double start = 0;
+    for (const Step& s : slower.assembly.recipe) {
+        const double took = s.workMinutes / 1.4 * (s.action == Action::Glue ? 2 : 1);
+        done.progress.done.push_back({s.id, start, start + took, {}});
+        start += took;
+    }
+    const Logged entry = logged(done, shop, makePlan(done, shop), 0);
+    EXPECT_NEAR(entry.planned, usual, 1e-6);
+    const auto kinds = kindsOf(std::vector{entry});
+    ASSERT_GT(kinds.size(), 3u);
+    EXPECT_EQ(kinds.front().kind, std::string(actionName(Action::Glue))) << "it is off most";
+    EXPECT_NEAR(kinds.front().ratio(), 2, 0.05);
+    EXPECT_NEAR(kinds.back().ratio(), 1, 0.05);
+    Logged odd;
+    odd.byKind = "cut x; ; glue 3";
+    EXPECT_TRUE(kindsOf(odd).empty()) << "what cannot be read is left out";
 }
 
 TEST(Finish, NoGritIsLeftOut)
@@ -305,7 +399,7 @@ TEST(Finish, BuffingAboveTheUsualRuleIsSaid)
 {
     // CHECKS: buffed at 3,000 on 3 7/8 in, above 9,000 over the diameter in inches.
     Piece p = test::plainCylinder(3.875 * 25.4 / 2, 60, BlockForm::Along);
-    p.choices.finish = FinishSchool::Shellac;
+    p.choices.finish = "shellac";
     Shop shop;
     const auto settingOf = [&](const char* name) {
         const Plan plan = makePlan(p, shop);
@@ -324,8 +418,7 @@ TEST(Finish, BuffingAboveTheUsualRuleIsSaid)
 
 TEST(Finish, WhatItComesToIsTheSumOfItsCoats)
 {
-    for (size_t k = 0; k < choicesOf<FinishSchool>().size(); ++k) {
-        const FinishSchedule& s = scheduleOf(static_cast<FinishSchool>(k));
+    for (const Finish& s : commonFinishes()) {
         double grams = 0, minutes = 0;
         for (const FinishLayer& l : s.layers)
             for (int c = 0; c < l.coats; ++c) {

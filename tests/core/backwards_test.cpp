@@ -163,3 +163,69 @@ TEST(Backwards, OfAnyRingsAreRightOrNotOffered)
         }
     });
 }
+
+TEST(Backwards, ASpiralClimbsOneWayAlsoWhereItIsStackedUpsideDown)
+{
+    Piece p = cone(45, 60, 200, 10, 12);
+    for (Layer& l : p.layers) l.woods = std::vector<std::string>(12, "maple");
+    for (Layer& l : p.layers) l.woods[0] = "walnut";
+    p.outside.back().r = 22;  // too narrow a mouth to reach the inside: built in sections
+    p.outside.insert(p.outside.begin() + 1, test::corner(110, 90));
+    p.hollow.rule = WallRule::Even;
+    p.hollow.floor = 10;
+    const auto both = spirals(p, 4);
+    ASSERT_EQ(both.size(), 2u);
+    const double step = 360.0 / 12;  // twelve segments, one of walnut: a whole one on each time
+    for (size_t side = 0; side < 2; ++side) {
+        const Plan plan = makePlan(both[side].piece, Shop{});
+        const double way = side == 0 ? 1 : -1;
+        const auto walnutAt = [&](size_t i) {
+            const BuiltLayer& b = plan.assembly.layers[i];
+            Eigen::Vector2d sum(0, 0);
+            for (int k = 0; k < 3600; ++k) {
+                const double z = (b.z0 + b.z1) / 2, a = k / 10.0 * degrees;
+                const Cell* cell = b.cellAt(z, radiusAt(plan.sides.outside, z) - 1e-3, k / 10.0);
+                if (cell && std::string_view(cell->wood->id) == "walnut") sum += Eigen::Vector2d(std::cos(a), std::sin(a));
+            }
+            return std::atan2(sum.y(), sum.x()) / degrees;
+        };
+        for (size_t i = 1; i < plan.assembly.layers.size(); ++i)
+            EXPECT_NEAR(std::remainder(walnutAt(i) - walnutAt(i - 1) - way * step, 360), 0, 0.2) << i;
+        // A helix is the same from both ends: also the rings stacked upside down are turned the same way as seen from
+        // the face that is open then.
+        int upsideDown = 0;
+        for (const Step& s : plan.assembly.recipe) {
+            const std::string why = print(s.why);
+            if (!why.starts_with("turned ") || why.find("clockwise") == std::string::npos) continue;
+            EXPECT_EQ(why.find("anticlockwise") != std::string::npos, way > 0) << why;
+            upsideDown += why.find("open face") != std::string::npos;
+        }
+        EXPECT_GT(upsideDown, 1);
+        EXPECT_NE(print(both[side].said).find("upside down"), std::string::npos) << print(both[side].said);
+    }
+}
+
+TEST(Backwards, AChosenStripeReachesTheRim)
+{
+    const Piece dish = test::demo("ballast-dish");
+    const int top = static_cast<int>(dish.layers.size()) - 1;
+    const auto all = stripesAtRim(dish, top);
+    ASSERT_GE(all.size(), 2u) << "one for each of its woods";
+    for (const Backwards& one : all) {
+        const Plan plan = makePlan(one.piece, Shop{});
+        const double z = plan.shape.height - 1e-3, outer = radiusAt(plan.sides.outside, z),
+                     inner = plan.sides.inside.back().y();
+        const auto& form = *one.piece.layers.back().as<BoardRingForm>();
+        // Along the strips' own sides the whole rim, or the strip's share of it, is of one wood: the one that is named.
+        for (const double side : {90.0, -90.0}) {
+            const double turned = side + form.rotate * (form.rings - 1);
+            const double half = std::min(form.board.strip, outer - inner) / 2 - 0.2;
+            for (const double off : {-half, 0.0, half}) {
+                const Cell* cell = plan.assembly.layers.back().cellAt(z, (outer + inner) / 2 + off, turned);
+                ASSERT_TRUE(cell);
+                if (side > 0) EXPECT_EQ(print(one.said).find(cell->wood->name), 0u) << print(one.said);
+            }
+        }
+        checkPiece(one.piece);
+    }
+}

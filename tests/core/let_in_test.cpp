@@ -411,6 +411,86 @@ TEST(Rods, RunBetweenTheTwoPlacesTheyAreDraggedTo)
     });
 }
 
+TEST(Rods, LeanBetweenTheTwoStationsTheyAreDraggedTo)
+{
+    test::property([] {
+        Piece p = test::plainCylinder(40, 120, BlockForm::Along);
+        p.outside.back().r = *rc::gen::inRange(25, 56);
+        Hole h;
+        h.into = Hole::Side;
+        h.diameter = 6;
+        h.ends = Hole::Through;
+        h.count = 1;
+        h.direction = *rc::gen::inRange(-180, 180);
+        h.beside = *rc::gen::inRange(-15, 16);
+        const double enters = *rc::gen::inRange(10, 111), leaves = *rc::gen::inRange(10, 111);
+        p.holes = {h};
+        const Polyline outside = sidesOf(p).outside;
+        setHoleStations(p.holes[0], enters, leaves, outside);
+        const auto back = holeStations(p.holes[0], outside);
+        RC_ASSERT(back.has_value());
+        RC_ASSERT(std::abs(back->enters.x() - enters) < 1e-6);
+        RC_ASSERT(std::abs(back->leaves.x() - leaves) < 1e-6);
+        // The line that is drilled has these distances from the axis there.
+        identifyCuts(p);
+        const Drilled d = sidesOf(p).holes.at(0).solid;
+        for (const Point& end : {back->enters, back->leaves}) {
+            // Where the line has that station, or anywhere if it stands square.
+            if (std::abs(d.way.x()) < 0.02) continue;
+            const Eigen::Vector3d at = d.from + d.way * (end.x() - d.from.x()) / d.way.x();
+            RC_ASSERT(std::abs(std::hypot(at.y(), at.z()) - end.y()) < 1e-3);
+        }
+    });
+}
+
+TEST(Openings, DrawnByHandKeepToTheirCorners)
+{
+    const auto area = [](const Polyline& p) {
+        double twice = 0;
+        for (size_t i = 0, j = p.size() - 1; i < p.size(); j = i++) twice += p[j].x() * p[i].y() - p[i].x() * p[j].y();
+        return twice / 2;
+    };
+    test::property([&] {
+        // Convex: corners at growing angles on an ellipse.
+        Worked w;
+        w.kind = Worked::Openings;
+        w.shape = Worked::Drawn;
+        w.from = 20;
+        w.to = 60;
+        w.wide = 12;
+        w.count = 4;
+        w.drawn.clear();
+        const int n = *rc::gen::inRange(4, 12);
+        const double phase = *rc::gen::inRange(0, 100) / 100.0;
+        for (int k = 0; k < n; ++k) {
+            const double a = 2 * pi * (k + phase) / n;
+            w.drawn.push_back({std::cos(a), std::sin(a), {}});
+        }
+        if (*rc::gen::arbitrary<bool>()) std::ranges::reverse(w.drawn);
+        checkWorked(w, "worked[0]");
+        const Sides sides = sidesOf(test::plainCylinder(40, 80, BlockForm::Along));
+        w.rounded = false;
+        const auto straight = openingsOf(w, sides);
+        RC_ASSERT(straight.size() == 1u);
+        // A regular n-gon's area, squeezed into the box: n/2 · sin(2π/n) · l · h.
+        const double polygon = n / 2.0 * std::sin(2 * pi / n) * 20 * 6;
+        RC_ASSERT(std::abs(area(straight[0].flat) - polygon) < 1e-6);
+        // Led round: each corner's triangle between the middles of its sides loses a third to its parabola.
+        w.rounded = true;
+        const auto round = openingsOf(w, sides);
+        const double triangle = (std::sin(2 * pi / n) - std::sin(4 * pi / n) / 2) / 4 * 20 * 6;
+        RC_ASSERT(std::abs(area(round[0].flat) - (polygon - n * triangle / 3)) < 0.01 * polygon);
+        for (const Point& p : round[0].flat) RC_ASSERT(std::hypot(p.x() / 20, p.y() / 6) <= 1 + 1e-9);
+    });
+    Worked crossed;
+    crossed.kind = Worked::Openings;
+    crossed.shape = Worked::Drawn;
+    crossed.drawn = {{-1, -1, {}}, {1, 1, {}}, {1, -1, {}}, {-1, 1, {}}};
+    EXPECT_THROW(checkWorked(crossed, "worked[0]"), InputError);
+    crossed.drawn = {{-1, -1, {}}, {1, 1, {}}};
+    EXPECT_THROW(checkWorked(crossed, "worked[0]"), InputError);
+}
+
 TEST(Openings, OfALatticeLeaveBarsOfOneWidth)
 {
     namespace bg = boost::geometry;

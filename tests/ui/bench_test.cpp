@@ -156,7 +156,7 @@ TEST(FinishStage, AChosenSchoolIsALayerARow)
     ASSERT_TRUE(desk.window.openDemo("buoy-bowl"));
     ASSERT_TRUE(desk.window.goTo("finish"));
     Piece p = desk.doc().piece();
-    p.choices.finish = FinishSchool::TwoPartOil;
+    p.choices.finish = "two-part oil";
     ASSERT_TRUE(desk.doc().apply("finish", p));
     Table* table = nullptr;
     for (Table* t : desk.window.findChildren<Table*>())

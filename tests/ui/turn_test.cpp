@@ -2,11 +2,14 @@
 // solid.
 #include "app/lanes/section_lane.h"
 #include "app/solid/film_bar.h"
+#include "app/solid/solid_view.h"
 #include "app/stages/turn/axes_view.h"
 #include "app/stages/turn/grid_view.h"
 #include "app/stages/turn/mounts_view.h"
+#include "app/stages/turn/opening_view.h"
 #include "app/stages/turn/turn_stage.h"
 #include "app/window/machines_dialog.h"
+#include "core/piece/hole_ends.h"
 #include "core/turning/cross_section.h"
 #include "core/turning/mesh.h"
 #include "tests/support/samples.h"
@@ -415,9 +418,19 @@ TEST_F(Turn, AFlawAndAHoleAreDraggedOnTheSectionAndUndone)
     EXPECT_GT(desk.piece().flaws.back().radius, before.flaws.back().radius + 1);
     desk.doc().history().undo();
     EXPECT_EQ(desk.piece(), before) << "a drag is one step";
-    const QPointF mouth = section->holePosition(hole) - QPointF(0, 5);
-    desk.drag(section, mouth, mouth + QPointF(-10, 0));
-    EXPECT_LT(desk.piece().holes.back().at, before.holes.back().at - 1);
+    // Its two ends are dragged along by themselves: it leans.
+    for (const bool leaves : {false, true}) {
+        const Polyline& outside = desk.doc().plan().sides.outside;
+        const HoleStations was = *holeStations(desk.piece().holes.back(), outside);
+        const QPointF end = *section->holePosition(hole, leaves);
+        desk.drag(section, end, end + QPointF(leaves ? 16 : -16, 0));
+        const HoleStations is = *holeStations(desk.piece().holes.back(), outside);
+        EXPECT_NEAR((leaves ? is.enters - was.enters : is.leaves - was.leaves).norm(), 0, 0.01)
+            << "the other end stays";
+        const double moved = leaves ? is.leaves.x() - was.leaves.x() : is.enters.x() - was.enters.x();
+        EXPECT_GT(leaves ? moved : -moved, 1);
+        EXPECT_LT(desk.piece().holes.back().lean, -1);
+    }
     EXPECT_EQ(desk.piece().holes.back().diameter, before.holes.back().diameter);
 }
 
@@ -451,4 +464,74 @@ TEST_F(Turn, ASplitGetsTheOutlineThatMeetsItself)
     EXPECT_NEAR(desk.piece().outside[1].r, 50, 1e-9);
     EXPECT_NEAR(*desk.piece().layers[0].partedFrom, 100 + 2 * desk.piece().split.waste, 1e-9);
     EXPECT_FALSE(desk.doc().plan().mustStop());
+}
+
+TEST_F(Turn, ASplitPieceRollsDownItsSlopeUntilItIsChanged)
+{
+    open("rolling-float");
+    auto* solid = &desk.window.findChild<SolidView*>()->scene();
+    solid->mesh();
+    desk.press("roll");
+    EXPECT_TRUE(solid->rolling());
+    ASSERT_TRUE(
+        QTest::qWaitFor([&] { return !solid->busy() && solid->reach().diameter > solid->reach().height; }, 20000));
+    const unsigned version = solid->meshVersion();
+    EXPECT_TRUE(QTest::qWaitFor([&] { return solid->meshVersion() > version + 5; }, 5000)) << "it moves";
+    EXPECT_TRUE(desk.button("roll")->isChecked());
+    Piece p = desk.piece();
+    p.notes = "changed";
+    ASSERT_TRUE(desk.doc().apply("notes", p));
+    EXPECT_FALSE(solid->rolling());
+    EXPECT_FALSE(desk.button("roll")->isChecked());
+    // What is not split does not offer it.
+    ASSERT_TRUE(desk.window.openDemo("buoy-bowl"));
+    QApplication::processEvents();
+    EXPECT_FALSE(desk.window.findChild<QToolButton*>("roll")->isVisible());
+}
+
+TEST_F(Turn, AnOpeningIsDrawnByHandOnTheSkin)
+{
+    open("lamp-shade");
+    desk.press("openings");
+    auto* view = desk.lane<OpeningView>();
+    ASSERT_TRUE(view);
+    ASSERT_EQ(view->handles(), 3) << "both ends, and its side";
+    const auto worked = [&]() -> const Worked& { return desk.piece().worked[0]; };
+    const Worked before = worked();
+    // The rim's end is dragged towards the rim: it alone moves, by as much as the hand on this straight wall.
+    desk.drag(view, view->handlePosition(1), view->handlePosition(1) + QPointF(12, 0));
+    EXPECT_GT(worked().to, before.to + 0.5);
+    EXPECT_EQ(worked().from, before.from);
+    desk.drag(view, view->handlePosition(2), view->handlePosition(2) + QPointF(0, -8));
+    EXPECT_GT(worked().wide, before.wide + 0.5);
+    Piece p = desk.piece();
+    p.worked[0].shape = Worked::Drawn;
+    ASSERT_TRUE(desk.doc().apply("drawn", p));
+    QApplication::processEvents();
+    const int corners = static_cast<int>(worked().drawn.size());
+    ASSERT_EQ(view->handles(), 3 + corners);
+    // A corner follows the hand, and is one step of the history.
+    const int steps = desk.doc().history().count();
+    const SkinCorner was = worked().drawn[1];
+    const QPointF from = view->handlePosition(4);
+    desk.drag(view, from, from + QPointF(9, 5));
+    EXPECT_GT(worked().drawn[1].along, was.along + 0.02);
+    EXPECT_EQ(desk.doc().history().count(), steps + 1);
+    EXPECT_NEAR((view->handlePosition(4) - from - QPointF(9, 5)).manhattanLength(), 0, 3);
+    // It never crosses itself: the corner stops before.
+    desk.drag(view, view->handlePosition(4), view->handlePosition(6) + QPointF(60, -60));
+    EXPECT_TRUE(keepsClear(worked().drawn));
+    // By keys: to the corner, another one in, moved, taken out again.
+    view->setFocus();
+    for (int k = 0; k < 20 && static_cast<int>(worked().drawn.size()) == corners; ++k) {
+        QTest::keyClick(view, Qt::Key_PageDown);
+        QTest::keyClick(view, Qt::Key_Insert);
+    }
+    EXPECT_EQ(static_cast<int>(worked().drawn.size()), corners + 1);
+    const Worked moved = worked();
+    QTest::keyClick(view, Qt::Key_Up);
+    EXPECT_NE(worked(), moved);
+    QTest::keyClick(view, Qt::Key_Delete);
+    EXPECT_EQ(static_cast<int>(worked().drawn.size()), corners);
+    checkPiece(desk.piece());
 }

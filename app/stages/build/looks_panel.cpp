@@ -35,7 +35,8 @@ void LooksPanel::refresh()
     if (doc_.live()) return;  // it is worked out anew with the release
     all_ = workedBackwards(doc_.piece(), doc_.selection().layer);
     lead_->setText(all_.empty() ? tr("Nothing is worked backwards for this layer: it is for rings, for zigzags and "
-                                     "diamonds, and for wedges round a post.")
+                                     "diamonds, for wedges round a post, and for rings from a striped board at the "
+                                     "rim.")
                                 : tr("What the turned surface can show, and the layers that give it:"));
     for (size_t k = 0; k < looks_.size(); ++k) {
         looks_[k]->setVisible(k < all_.size());

@@ -22,7 +22,7 @@ private:
 
     Document& doc_;
     QLabel* lead_;
-    std::array<QPushButton*, 3> looks_{};
+    std::array<QPushButton*, 6> looks_{};
     std::vector<Backwards> all_;
 };
 

@@ -5,6 +5,8 @@
 #include "core/finish/finish_book.h"
 #include "core/measure/format.h"
 
+#include <QPushButton>
+
 namespace vl::app {
 namespace {
 
@@ -27,26 +29,12 @@ FinishStage::FinishStage(Document& document, QWidget* parent) : Stage(document, 
                          tr("All told"), tr("Dries at"), tr("Between two coats")});
     layers_->setAccessibleName(tr("Layers of the finish"));
     addLane(layers_, 2);
-
-    group(tr("Finish"), "finish");
-    const auto choices = [](auto& p) -> auto& { return p.choices; };
-    choiceRow(&Choices::finish, choices);
-    choiceRow(&Choices::use, choices);
-    area_ = new QLabel;
-    area_->setWordWrap(true);
-    area_->setObjectName("finish-area");
-    addToPanel(area_);
-    group(tr("Sanding"), "sanding");
-    grit_ = new FieldForm(doc_);
-    addToPanel(grit_);
-    connect(grit_, &FieldForm::edited, this,
-            [this](const QString& words, const std::string& path, const FieldValue& value) {
-                edit(words, [&](Piece& p) { setField(p.choices, path, value); });
-            });
-    grits_ = new QLabel;
-    grits_->setWordWrap(true);
-    grits_->setObjectName("grits");
-    addToPanel(grits_);
+    connect(layers_, &QTableWidget::currentCellChanged, this, [this](int row, int, int before) {
+        if (row != before) refreshBook();
+    });
+    buildChoice();
+    buildSanding();
+    buildBook();
     endGroup();
     auto* care =
         new QLabel(tr("Values are common practice; the maker's label comes first. Fresh air, gloves, no flame; a "
@@ -59,27 +47,138 @@ FinishStage::FinishStage(Document& document, QWidget* parent) : Stage(document, 
     refresh();
 }
 
-void FinishStage::refresh()
+void FinishStage::buildChoice()
 {
-    refreshRows();
-    const Choices& c = doc_.piece().choices;
-    const FinishSchedule& schedule = scheduleOf(c.finish);
+    group(tr("Finish"), "finish");
+    which_ = new QComboBox;
+    which_->setObjectName("finish-of-book");
+    row(tr("Finish"), which_);
+    connect(which_, &QComboBox::activated, this, [this](int at) {
+        edit(tr("finish"), [&](Piece& p) {
+            p.choices.finish = at == 0 ? Choices{}.finish : doc_.shop().finishes[static_cast<size_t>(at - 1)].id;
+        });
+    });
+    choiceRow(
+        &Choices::use, [](auto& p) -> auto& { return p.choices; });
+    area_ = new QLabel;
+    area_->setWordWrap(true);
+    area_->setObjectName("finish-area");
+    addToPanel(area_);
+}
+
+void FinishStage::buildSanding()
+{
+    group(tr("Sanding"), "sanding");
+    grit_ = new FieldForm(doc_);
+    addToPanel(grit_);
+    connect(grit_, &FieldForm::edited, this,
+            [this](const QString& words, const std::string& path, const FieldValue& value) {
+                edit(words, [&](Piece& p) { setField(p.choices, path, value); });
+            });
+    grits_ = new QLabel;
+    grits_->setWordWrap(true);
+    grits_->setObjectName("grits");
+    addToPanel(grits_);
+}
+
+void FinishStage::buildBook()
+{
+    group(tr("The shop's book of finishes"), "finish-book", false);
+    const auto button = [](const QString& words, const char* key) {
+        auto* b = new QPushButton(words);
+        b->setObjectName(key);
+        return b;
+    };
+    auto* add = button(tr("Another like it"), "add-finish");
+    removeFinish_ = button(tr("Take it out"), "remove-finish");
+    auto* finishes = new QHBoxLayout;
+    for (QPushButton* b : {add, removeFinish_}) finishes->addWidget(b);
+    addToPanel(finishes);
+    finish_ = new FieldForm(doc_);
+    addToPanel(finish_);
+    addLayer_ = button(tr("Add a layer"), "add-coat");
+    removeLayer_ = button(tr("Take the layer out"), "remove-coat");
+    auto* layers = new QHBoxLayout;
+    for (QPushButton* b : {addLayer_, removeLayer_}) layers->addWidget(b);
+    addToPanel(layers);
+    layer_ = new FieldForm(doc_);
+    addToPanel(layer_);
+    auto* usual = button(tr("The usual book"), "usual-finishes");
+    addToPanel(usual);
+    connect(add, &QPushButton::clicked, this, [this] {
+        Shop shop = doc_.shop();
+        Finish own = finishOf(shop.finishes, doc_.piece().choices.finish);
+        for (int n = 1;; ++n) {
+            own.id = "own-" + std::to_string(n);
+            if (std::ranges::find(shop.finishes, own.id, &Finish::id) == shop.finishes.end()) break;
+        }
+        own.name += tr(", our way").toStdString();
+        if (own.layers.empty()) own.layers.emplace_back();
+        shop.finishes.push_back(own);
+        doc_.changeShop(tr("another finish"), shop);
+        edit(tr("finish"), [&](Piece& p) { p.choices.finish = own.id; });
+    });
+    connect(removeFinish_, &QPushButton::clicked, this, [this] {
+        if (const int at = chosen(); at >= 0)
+            editBook(tr("finish taken out"), [at](std::vector<Finish>& book) { book.erase(book.begin() + at); });
+    });
+    connect(usual, &QPushButton::clicked, this,
+            [this] { editBook(tr("the usual book"), [](std::vector<Finish>& book) { book = commonFinishes(); }); });
+    connect(finish_, &FieldForm::edited, this,
+            [this](const QString& words, const std::string& path, const FieldValue& value) {
+                if (const int at = chosen(); at >= 0)
+                    editBook(words,
+                             [&](std::vector<Finish>& book) { setField(book[static_cast<size_t>(at)], path, value); });
+            });
+    connect(layer_, &FieldForm::edited, this,
+            [this](const QString& words, const std::string& path, const FieldValue& value) {
+                editLayers(words, [&](std::vector<FinishLayer>& all) {
+                    if (const int k = layer(); k >= 0) setField(all[static_cast<size_t>(k)], path, value);
+                });
+            });
+    connect(addLayer_, &QPushButton::clicked, this, [this] {
+        editLayers(tr("a layer"), [&](std::vector<FinishLayer>& all) {
+            if (all.size() < mostFinishLayers) all.insert(all.begin() + layer() + 1, FinishLayer{});
+        });
+    });
+    connect(removeLayer_, &QPushButton::clicked, this, [this] {
+        editLayers(tr("layer taken out"), [&](std::vector<FinishLayer>& all) {
+            if (const int k = layer(); k >= 0 && all.size() > 1) all.erase(all.begin() + k);
+        });
+    });
+}
+
+int FinishStage::chosen() const
+{
+    const auto& book = doc_.shop().finishes;
+    const auto at = std::ranges::find(book, doc_.piece().choices.finish, &Finish::id);
+    return at == book.end() ? -1 : static_cast<int>(at - book.begin());
+}
+
+int FinishStage::layer() const
+{
+    const int row = layers_->currentRow(), count = static_cast<int>(doc_.plan().finish.layers.size());
+    return count == 0 ? -1 : std::clamp(row, 0, count - 1);
+}
+
+void FinishStage::refreshLayers()
+{
+    const Finish& finish = doc_.plan().finish;
     const Sides& sides = doc_.plan().sides;
     const FinishArea area = finishArea(sides.outside, sides.inside);
     QList<QStringList> rows;
-    const FinishSum sum = sumOf(schedule, area.all());
-    for (const FinishLayer& l : schedule.layers) {
+    for (const FinishLayer& l : finish.layers) {
         const CoatMass mass = coatMass(l, area.all());
         const auto g = [](double v) { return v > 0 ? tr("%1 g").arg(v, 0, 'f', 1) : QString(); };
-        rows << QStringList{localized(l.name),
+        rows << QStringList{localized(l.name.c_str()),
                             QString::number(l.coats),
                             g(mass.all),
                             g(mass.a),
                             g(mass.b),
                             duration(l.waitMinutes),
                             duration(l.waitMinutes * l.coats),
-                            tr("%1 to %2 °C").arg(l.celsius.low, 0, 'f', 0).arg(l.celsius.high, 0, 'f', 0),
-                            l.between ? localized(l.between->words) : QString()};
+                            tr("%1 to %2 °C").arg(l.leastCelsius, 0, 'f', 0).arg(l.mostCelsius, 0, 'f', 0),
+                            localized(l.between.c_str())};
     }
     if (rows.isEmpty())
         rows << QStringList{tr("one coat, as the shop has it"),
@@ -91,20 +190,56 @@ void FinishStage::refresh()
                             duration(doc_.shop().finishMinutes),
                             {},
                             {}};
+    const QSignalBlocker quiet(layers_);
+    const int at = layers_->currentRow();
     layers_->setRows(rows);
     layers_->resizeRowsToContents();
+    if (at >= 0) layers_->setCurrentCell(std::min(at, layers_->rowCount() - 1), 0);
     constexpr double perCm2 = 100;
+    const FinishSum sum = sumOf(finish, area.all());
     QString words =
         tr("%1 cm² outside, %2 cm² inside.").arg(area.outside / perCm2, 0, 'f', 0).arg(area.inside / perCm2, 0, 'f', 0);
-    if (!schedule.layers.empty())
+    if (!finish.layers.empty())
         words += QLatin1Char(' ') +
                  tr("%1 g of finish and %2 of waiting in all.").arg(sum.grams, 0, 'f', 0).arg(duration(sum.minutes));
     area_->setText(words);
-    QStringList row;
-    for (const int g : gritsFrom(c.firstGrit, schedule.lastGrit)) row << QString::number(g);
-    grits_->setText(schedule.raisesGrain ? tr("Grits %1; the last one cuts the raised grain back, after the sealer.")
-                                               .arg(row.join(QStringLiteral(" · ")))
-                                         : tr("Grits %1, none left out.").arg(row.join(QStringLiteral(" · "))));
+}
+
+void FinishStage::refreshBook()
+{
+    const int at = chosen(), k = layer();
+    for (QWidget* w : std::initializer_list<QWidget*>{finish_, removeFinish_, addLayer_, removeLayer_})
+        w->setVisible(at >= 0);
+    layer_->setVisible(at >= 0 && k >= 0);
+    if (at < 0) return;
+    const Finish& finish = doc_.shop().finishes[static_cast<size_t>(at)];
+    removeLayer_->setEnabled(finish.layers.size() > 1);
+    std::vector<FieldItem> items = itemsOf(finish);
+    std::erase_if(items, [](const FieldItem& i) { return i.path == "id"; });
+    finish_->show(items);
+    if (k >= 0 && k < static_cast<int>(finish.layers.size()))
+        layer_->show(itemsOf(finish.layers[static_cast<size_t>(k)]));
+}
+
+void FinishStage::refresh()
+{
+    refreshRows();
+    {
+        const QSignalBlocker quiet(which_);
+        which_->clear();
+        which_->addItem(tr("one coat, as the shop has it"));
+        for (const Finish& f : doc_.shop().finishes) which_->addItem(localized(f.name.c_str()));
+        which_->setCurrentIndex(chosen() + 1);
+    }
+    refreshLayers();
+    refreshBook();
+    const Choices& c = doc_.piece().choices;
+    const Finish& finish = doc_.plan().finish;
+    QStringList grits;
+    for (const int g : gritsFrom(c.firstGrit, finish.lastGrit)) grits << QString::number(g);
+    grits_->setText(finish.raisesGrain ? tr("Grits %1; the last one cuts the raised grain back, after the sealer.")
+                                             .arg(grits.join(QStringLiteral(" · ")))
+                                       : tr("Grits %1, none left out.").arg(grits.join(QStringLiteral(" · "))));
     std::vector<FieldItem> items = itemsOf(c);
     std::erase_if(items, [](const FieldItem& i) { return i.path != "first_grit"; });
     grit_->show(items);

@@ -1,6 +1,8 @@
 #include "app/stages/log/log_stage.h"
 
 #include "app/fields/table.h"
+#include "app/stages/log/kiln_view.h"
+#include "app/stages/log/moisture_chart.h"
 #include "app/stages/page_switch.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
@@ -9,6 +11,8 @@
 #include "report/type.h"
 
 #include <QDateTime>
+#include <QFileInfo>
+#include <QImageReader>
 #include <QLineEdit>
 #include <QLocale>
 #include <QPushButton>
@@ -33,28 +37,34 @@ QString hours(double minutes)
     return minutes > 0 ? LogStage::tr("%1 h").arg(minutes / hour, 0, 'f', 1) : QString();
 }
 
+/// Readings of one thing, and how it goes on from there.
+std::vector<MoistureChart::Line> chartOf(const std::vector<Reading>& all, const std::string& of,
+                                         const DryingForecast& f, double target)
+{
+    constexpr double day = 1440;  // minutes
+    std::vector<const Reading*> own;
+    for (const Reading& r : all)
+        if (r.of == of) own.push_back(&r);
+    std::ranges::stable_sort(own, {}, [](const Reading* r) { return r->at; });
+    MoistureChart::Line line{q(of), {}, {}};
+    for (const Reading* r : own) line.read << QPointF((r->at - own.front()->at) / day, r->percent);
+    if (f.days > 0 && f.rate > 0) {
+        const double room = roomMoisture(*own.back()), from = line.read.back().x(), now = line.read.back().y();
+        constexpr int steps = 40;
+        for (int k = 0; k <= steps; ++k) {
+            const double on = f.late * k / steps;
+            line.expected << QPointF(from + on,
+                                     std::max(std::min(now, target), room + (now - room) * std::exp(-f.rate * on)));
+        }
+    }
+    return {line};
+}
+
 }  // namespace
 
 LogStage::LogStage(Document& document, QWidget* parent) : Stage(document, tr("Log"), parent)
 {
-    log_ = new Table({tr("No."), tr("Name"), tr("Woods"), tr("Made of"), tr("Finish"), tr("Finished"), tr("Planned"),
-                      tr("Ticked"), tr("Weight"), tr("To whom")});
-    log_->setAccessibleName(tr("Finished pieces"));
-    years_ =
-        new Table({tr("Year"), tr("Pieces"), tr("Work ticked"), tr("as planned"), tr("Took longer by"), tr("Wood")});
-    years_->setAccessibleName(tr("Years in numbers"));
-    readings_ =
-        new Table({tr("Read on"), tr("When"), tr("Moisture"), tr("Weight"), tr("Room"), tr("Comes to"), tr("Place")});
-    readings_->setAccessibleName(tr("Readings of moisture"));
-    pages_ = new PageSwitch;
-    pages_->add(tr("pieces"), log_, false);
-    pages_->add(tr("years"), years_, false);
-    pages_->add(tr("moisture"), readings_, false);
-    addLane(pages_, 1);
-    connect(log_, &QTableWidget::currentCellChanged, this, [this](int row, int, int before) {
-        if (row != before) refreshLog();
-    });
-
+    buildPages();
     group(tr("This piece"), "log-piece");
     add_ = new QPushButton(tr("Enter it in the log"));
     add_->setObjectName("log-piece");
@@ -69,6 +79,56 @@ LogStage::LogStage(Document& document, QWidget* parent) : Stage(document, tr("Lo
     said_->setObjectName("log-said");
     said_->setProperty("role", "quiet");
     addToPanel(said_);
+    buildEntries();
+    buildEstimates();
+    buildMoisture();
+    group(tr("Kiln"), "log-kiln", false);
+    addToPanel(kiln_->forms());
+    endPanel();
+    refresh();
+}
+
+void LogStage::buildPages()
+{
+    log_ = new Table({tr("No."), tr("Name"), tr("Woods"), tr("Made of"), tr("Finish"), tr("Finished"), tr("Planned"),
+                      tr("Ticked"), tr("Weight"), tr("To whom")});
+    log_->setAccessibleName(tr("Finished pieces"));
+    years_ =
+        new Table({tr("Year"), tr("Pieces"), tr("Work ticked"), tr("as planned"), tr("Took longer by"), tr("Wood")});
+    years_->setAccessibleName(tr("Years in numbers"));
+    work_ = new Table({tr("Kind of work"), tr("Usual estimate"), tr("Ticked"), tr("Took longer by")});
+    work_->setAccessibleName(tr("Which estimates are off"));
+    readings_ =
+        new Table({tr("Read on"), tr("When"), tr("Moisture"), tr("Weight"), tr("Room"), tr("Comes to"), tr("Place")});
+    readings_->setAccessibleName(tr("Readings of moisture"));
+    chart_ = new MoistureChart;
+    kiln_ = new KilnView(doc_);
+    photos_ = new QWidget;
+    photos_->setLayout(new QHBoxLayout);
+    const auto above = [](QWidget* upper, int share, QWidget* lower, int rest) {
+        auto* page = new QWidget;
+        auto* column = new QVBoxLayout(page);
+        column->setContentsMargins(0, 0, 0, 0);
+        column->addWidget(upper, share);
+        column->addWidget(lower, rest);
+        return page;
+    };
+    pages_ = new PageSwitch;
+    pages_->add(tr("pieces"), above(log_, 1, photos_, 0), false);
+    pages_->add(tr("years"), above(years_, 1, work_, 1), false);
+    pages_->add(tr("moisture"), above(chart_, 3, readings_, 2), false);
+    pages_->add(tr("kiln"), kiln_, false);
+    addLane(pages_, 1);
+    connect(log_, &QTableWidget::currentCellChanged, this, [this](int row, int, int before) {
+        if (row != before) refreshLog();
+    });
+    connect(readings_, &QTableWidget::currentCellChanged, this, [this](int row, int, int before) {
+        if (row != before) refreshReadings();
+    });
+}
+
+void LogStage::buildEntries()
+{
     group(tr("Entries"), "log-entries");
     search_ = new QLineEdit;
     search_->setObjectName("log-search");
@@ -84,19 +144,52 @@ LogStage::LogStage(Document& document, QWidget* parent) : Stage(document, tr("Lo
                 if (at < 0) return;
                 editShop(words, [&](Shop& s) { setField(s.log[static_cast<size_t>(at)], path, value); });
             });
-    auto* tools = new QHBoxLayout;
-    remove_ = new QPushButton(tr("Strike out"));
-    remove_->setObjectName("log-remove");
-    auto* csv = new QPushButton(tr("Write as CSV …"));
-    tools->addWidget(remove_);
-    tools->addWidget(csv);
-    addToPanel(tools);
+    const auto button = [](const QString& words, const char* key) {
+        auto* b = new QPushButton(words);
+        b->setObjectName(key);
+        return b;
+    };
+    label_ = button(tr("Label …"), "log-label");
+    photo_ = button(tr("Photograph …"), "log-photo");
+    remove_ = button(tr("Strike out"), "log-remove");
+    auto* csv = button(tr("Write as CSV …"), "log-csv");
+    for (const auto& pair : {std::array{label_, photo_}, std::array{remove_, csv}}) {
+        auto* tools = new QHBoxLayout;
+        for (QPushButton* b : pair) tools->addWidget(b);
+        addToPanel(tools);
+    }
     connect(csv, &QPushButton::clicked, this, &LogStage::exportWanted);
+    connect(label_, &QPushButton::clicked, this, [this] { emit labelWanted(chosen()); });
+    connect(photo_, &QPushButton::clicked, this, [this] { emit photoWanted(chosen()); });
     connect(remove_, &QPushButton::clicked, this, [this] {
         const int at = chosen();
         if (at < 0) return;
         editShop(tr("struck out"), [at](Shop& s) { s.log.erase(s.log.begin() + at); });
     });
+}
+
+void LogStage::buildEstimates()
+{
+    group(tr("Estimates"), "log-estimates", false);
+    estimates_ = new QLabel;
+    estimates_->setWordWrap(true);
+    estimates_->setObjectName("estimates-said");
+    addToPanel(estimates_);
+    learn_ = new QPushButton(tr("Plan by the log"));
+    learn_->setObjectName("learn-estimates");
+    usual_ = new QPushButton(tr("Back to the usual estimates"));
+    usual_->setObjectName("usual-estimates");
+    addToPanel(learn_);
+    addToPanel(usual_);
+    connect(learn_, &QPushButton::clicked, this, [this] {
+        editShop(tr("estimates by the log"), [](Shop& s) { s.workFactor = std::clamp(learnedRatio(s.log), 0.2, 5.0); });
+    });
+    connect(usual_, &QPushButton::clicked, this,
+            [this] { editShop(tr("usual estimates"), [](Shop& s) { s.workFactor = 1; }); });
+}
+
+void LogStage::buildMoisture()
+{
     group(tr("Moisture"), "log-moisture", false);
     read_ = new QPushButton(tr("Another reading"));
     read_->setObjectName("add-reading");
@@ -121,8 +214,6 @@ LogStage::LogStage(Document& document, QWidget* parent) : Stage(document, tr("Lo
     dries_->setWordWrap(true);
     dries_->setObjectName("dries");
     addToPanel(dries_);
-    endPanel();
-    refresh();
 }
 
 int LogStage::chosen() const
@@ -166,11 +257,14 @@ void LogStage::refreshLog()
         log_->setCurrentCell(at, 0);
     }
     const int at = chosen();
-    remove_->setEnabled(at >= 0);
+    for (QPushButton* b : {remove_, label_, photo_}) b->setEnabled(at >= 0);
     entry_->setVisible(at >= 0);
+    refreshPhotos();
     if (at < 0) return;
     std::vector<FieldItem> items = itemsOf(log[static_cast<size_t>(at)]);
-    std::erase_if(items, [](const FieldItem& i) { return i.path == "piece" || i.path.ends_with("_min"); });
+    std::erase_if(items, [](const FieldItem& i) {
+        return i.path == "piece" || i.path == "by_kind" || i.path == "photos" || i.path.ends_with("_min");
+    });
     entry_->show(items);
 }
 
@@ -185,6 +279,54 @@ void LogStage::refreshYears()
                             std::isnan(y.ratio()) ? QString() : tr("%1 %").arg((y.ratio() - 1) * 100, 0, 'f', 0),
                             tr("%1 l").arg(y.wood, 0, 'f', 1)};
     years_->setRows(rows);
+    QList<QStringList> kinds;
+    for (const KindOfWork& k : kindsOf(doc_.shop().log))
+        kinds << QStringList{q(k.kind), hours(k.planned), hours(k.worked),
+                             std::isnan(k.ratio()) ? QString() : tr("%1 %").arg((k.ratio() - 1) * 100, 0, 'f', 0)};
+    work_->setRows(kinds);
+}
+
+/// The photographs of the chosen entry, as files have them; one that is not there any more is named.
+void LogStage::refreshPhotos()
+{
+    qDeleteAll(photos_->findChildren<QLabel*>(Qt::FindDirectChildrenOnly));
+    const int at = chosen();
+    const QStringList files =
+        at < 0 ? QStringList()
+               : q(doc_.shop().log[static_cast<size_t>(at)].photos).split(QLatin1Char('\n'), Qt::SkipEmptyParts);
+    photos_->setVisible(!files.isEmpty());
+    constexpr int high = 180;
+    constexpr qsizetype most = 6;
+    for (const QString& file : files.mid(0, most)) {
+        auto* label = new QLabel;
+        QImageReader reader(file);
+        reader.setAutoTransform(true);
+        // Read no larger than it is shown: a camera's picture takes too long otherwise.
+        const QSize whole = reader.size();
+        if (whole.isValid() && whole.height() > 0)
+            reader.setScaledSize({std::max(1, whole.width() * high / whole.height()), high});
+        const QImage image = reader.read();
+        if (image.isNull())
+            label->setText(tr("%1 is not there").arg(QFileInfo(file).fileName()));
+        else
+            label->setPixmap(QPixmap::fromImage(image.scaledToHeight(high, Qt::SmoothTransformation)));
+        label->setAccessibleName(QFileInfo(file).fileName());
+        label->setToolTip(file);
+        photos_->layout()->addWidget(label);
+    }
+}
+
+void LogStage::refreshEstimates()
+{
+    const double learned = learnedRatio(doc_.shop().log), used = doc_.shop().workFactor;
+    QString words = std::isnan(learned)
+                        ? tr("Three ticked pieces in the log are needed before anything is learned of them.")
+                        : tr("By the log, work takes %1 times as long here as is usual.").arg(learned, 0, 'f', 2);
+    if (std::abs(used - 1) > 1e-9)
+        words += QLatin1Char(' ') + tr("Every estimate is taken %1 times as long.").arg(used, 0, 'f', 2);
+    estimates_->setText(words);
+    learn_->setEnabled(!std::isnan(learned) && std::abs(learned - used) > 1e-9);
+    usual_->setEnabled(std::abs(used - 1) > 1e-9);
 }
 
 void LogStage::refreshReadings()
@@ -201,20 +343,29 @@ void LogStage::refreshReadings()
                             tr("%1 %").arg(roomMoisture(r), 0, 'f', 1),
                             q(r.place)};
     }
-    readings_->setRows(rows);
+    {
+        const QSignalBlocker quiet(readings_);
+        const int row = std::max(0, readings_->currentRow());
+        readings_->setRows(rows);
+        if (!rows.isEmpty()) readings_->setCurrentCell(std::min(row, static_cast<int>(rows.size()) - 1), 0);
+    }
     reading_->setVisible(!all.empty());
     dries_->setVisible(!all.empty());
-    if (all.empty()) return;
+    constexpr double target = 8;  // % before it is finished, common practice
+    if (all.empty()) return chart_->show({}, target);
     std::vector<FieldItem> items = itemsOf(all.back());
     std::erase_if(items, [](const FieldItem& i) { return i.path == "at_min"; });
     reading_->show(items);
-    constexpr double target = 8;  // % before it is finished, common practice
-    const DryingForecast f = dryingForecast(all, all.back().of, target);
+    // What is chosen, or was read last.
+    const int at = readings_->currentRow();
+    const std::string& of = all[static_cast<size_t>(static_cast<int>(all.size()) - 1 - std::max(0, at))].of;
+    const DryingForecast f = dryingForecast(all, of, target);
+    chart_->show(chartOf(all, of, f, target), target);
     dries_->setText(f.days < 0
                         ? (f.readings < 2 ? tr("Two readings of it, days apart, say when it will be ready.")
                                           : tr("In that room it never comes down to %1 %.").arg(target, 0, 'f', 0))
                         : tr("%1: at %2 % in about %3 days, %4 to %5 by how the readings scatter.")
-                              .arg(q(all.back().of))
+                              .arg(q(of))
                               .arg(target, 0, 'f', 0)
                               .arg(f.days, 0, 'f', 0)
                               .arg(f.early, 0, 'f', 0)
@@ -226,6 +377,7 @@ void LogStage::refresh()
     refreshRows();
     refreshLog();
     refreshYears();
+    refreshEstimates();
     refreshReadings();
     const std::vector<Logged>& log = doc_.shop().log;
     const bool there =

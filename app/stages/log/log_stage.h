@@ -7,6 +7,8 @@ class QPushButton;
 
 namespace vl::app {
 
+class KilnView;
+class MoistureChart;
 class PageSwitch;
 class Table;
 
@@ -17,11 +19,20 @@ public:
     explicit LogStage(Document& document, QWidget* parent = nullptr);
 
 signals:
+    /// A label of an entry is to be printed; a photograph chosen for it.
+    void labelWanted(int entry);
+    void photoWanted(int entry);
     /// The log is to be written as a table of values, or read.
     void exportWanted();
 
 private:
+    void buildPages();
+    void buildEntries();
+    void buildEstimates();
+    void buildMoisture();
     void refresh() override;
+    void refreshPhotos();
+    void refreshEstimates();
     void refreshLog();
     void refreshYears();
     void refreshReadings();
@@ -35,11 +46,14 @@ private:
     }
 
     PageSwitch* pages_;
-    Table *log_, *years_, *readings_;
+    Table *log_, *years_, *work_, *readings_;
+    MoistureChart* chart_;
+    KilnView* kiln_;
+    QWidget* photos_;
     QLineEdit* search_;
-    QPushButton *add_, *remove_, *read_;
+    QPushButton *add_, *remove_, *read_, *label_, *photo_, *learn_, *usual_;
     FieldForm *entry_, *reading_;
-    QLabel *said_, *dries_;
+    QLabel *said_, *dries_, *estimates_;
     std::vector<int> shown_;  ///< places in the shop's log, by row
 };
 

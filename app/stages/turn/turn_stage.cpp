@@ -8,6 +8,7 @@
 #include "app/stages/turn/grid_view.h"
 #include "app/stages/turn/index_view.h"
 #include "app/stages/turn/mounts_view.h"
+#include "app/stages/turn/opening_view.h"
 #include "app/theme/theme.h"
 #include "core/blank/decor_grid.h"
 #include "core/blank/inlay_recipe.h"
@@ -71,8 +72,10 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
                 false);
     pages_->add(tr("mounts"), new MountsView(document));
     pages_->add(tr("index"), new IndexView(document, [this] { return axes_->chosen(); }), false);
+    openings_ = new OpeningView(document, [this] { return worked_ ? worked_->chosen() : -1; });
     grid_ = new GridView(document, [this] { return decors_ ? decors_->chosen() : -1; });
     pages_->add(tr("grid"), grid_, false);
+    pages_->add(tr("openings"), openings_, false);
     addLane(pages_, 2);
     const int figures = stations->sizeHint().height() + 40;  // with the row of buttons
     const auto shown = [this, figures] {
@@ -267,8 +270,10 @@ void TurnStage::buildWorked()
     worked_->canAdd(tr("Facets"), "add-facets", [](Piece p) { return edit::addWorked(std::move(p), Worked::Facets); });
     worked_->canAdd(tr("Legs out of the foot"), "add-legs",
                     [](Piece p) { return edit::addWorked(std::move(p), Worked::Legs); });
-    worked_->canAdd(tr("Openings in the wall"), "add-openings",
-                    [](Piece p) { return edit::addWorked(std::move(p), Worked::Openings); });
+    worked_->canAdd(tr("Openings in the wall"), "add-openings", [this](Piece p) {
+        showPage(tr("openings"));
+        return edit::addWorked(std::move(p), Worked::Openings);
+    });
     worked_->saysBelow([this, said](int which) {
         const Worked& w = doc_.piece().worked[static_cast<size_t>(which)];
         const Sides& sides = doc_.plan().sides;

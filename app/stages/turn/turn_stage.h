@@ -10,6 +10,7 @@ namespace vl::app {
 
 class AxesView;
 class GridView;
+class OpeningView;
 class RecordList;
 class PageSwitch;
 
@@ -20,7 +21,7 @@ public:
     explicit TurnStage(Document& document, QWidget* parent = nullptr);
 
     AxesView* axes() { return axes_; }
-    /// Shows one of its lower pages: "stations", "axes", "depth", "mounts", "index", "grid".
+    /// Shows one of its lower pages: "stations", "axes", "depth", "mounts", "index", "grid", "openings".
     void showPage(const QString& name);
 
 protected:
@@ -39,8 +40,9 @@ private:
     const OffAxis* axis() const;
     void editAxis(const QString& what, const std::function<void(OffAxis&)>& change);
 
-    RecordList *holes_, *sawn_, *worked_, *decors_ = nullptr, *flaws_, *inlays_, *bought_;
+    RecordList *holes_, *sawn_, *worked_ = nullptr, *decors_ = nullptr, *flaws_, *inlays_, *bought_;
     GridView* grid_;
+    OpeningView* openings_;
     LengthField *spacing_, *edgeLength_, *edgeWidth_;
     PageSwitch* pages_ = nullptr;
     AxesView* axes_;

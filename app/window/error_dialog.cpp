@@ -1,0 +1,151 @@
+#include "app/window/error_dialog.h"
+
+#include "app/beside.h"
+#include "app/fields/field_form.h"
+#include "app/fields/table.h"
+#include "core/measure/format.h"
+
+#include <QDialogButtonBox>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+
+#include <cmath>
+
+namespace vl::app {
+namespace {
+
+constexpr int trials = 4000;
+
+QString named(ErrorFrom from)
+{
+    switch (from) {
+    case ErrorFrom::Miter:
+        return ErrorDialog::tr("miter");
+    case ErrorFrom::Stop:
+        return ErrorDialog::tr("stop");
+    case ErrorFrom::Planing:
+        return ErrorDialog::tr("planing");
+    case ErrorFrom::Centring:
+        break;
+    }
+    return ErrorDialog::tr("centring");
+}
+
+QString percent(double share) { return QStringLiteral("%1 %").arg(100 * share, 0, 'f', share > 0.99 ? 1 : 0); }
+
+}  // namespace
+
+ErrorDialog::ErrorDialog(Document& document, QWidget* parent)
+    : QDialog(parent), doc_(document), form_(new FieldForm(document)), lead_(new QLabel), said_(new QLabel),
+      layers_(new Table({tr("Layer"), tr("Closes within 0.1 mm"), tr("Last joint's gap, ±"), tr("Holds the piece"),
+                         tr("Has"), tr("Needs"), tr("Matters most")})),
+      learn_(new QPushButton(tr("Planing as it was measured"))),
+      take_(new QPushButton(tr("Give the rings what they need")))
+{
+    setWindowTitle(tr("How exact it must be"));
+    resize(900, 560);
+    lead_->setText(tr("What a setting scatters by in this shop, one standard deviation: two thirds of all pieces are "
+                      "better, a third worse. The numbers are our own until they are measured."));
+    lead_->setWordWrap(true);
+    lead_->setProperty("role", "quiet");
+    said_->setWordWrap(true);
+    said_->setObjectName("budget-said");
+    layers_->setObjectName("budget");
+    layers_->setAccessibleName(tr("What the scatter does to each layer"));
+    learn_->setObjectName("learn-planing");
+    take_->setObjectName("take-allowance");
+    auto* left = new QVBoxLayout;
+    left->addWidget(lead_);
+    left->addWidget(form_);
+    left->addWidget(learn_);
+    left->addStretch(1);
+    auto* right = new QVBoxLayout;
+    right->addWidget(said_);
+    right->addWidget(layers_, 1);
+    auto* row = new QHBoxLayout;
+    row->addLayout(left, 1);
+    row->addLayout(right, 2);
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
+    buttons->addButton(take_, QDialogButtonBox::ActionRole);
+    connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
+    auto* column = new QVBoxLayout(this);
+    column->addLayout(row, 1);
+    column->addWidget(buttons);
+    connect(form_, &FieldForm::edited, this,
+            [this](const QString& words, const std::string& path, const FieldValue& value) {
+                Shop shop = doc_.shop();
+                setField(shop.accuracy, path, value);
+                doc_.changeShop(words, shop);
+            });
+    connect(learn_, &QPushButton::clicked, this, [this] {
+        Shop shop = doc_.shop();
+        shop.accuracy.planing = measuredPlaning(doc_.piece());
+        doc_.changeShop(tr("planing as measured"), shop);
+    });
+    connect(take_, &QPushButton::clicked, this,
+            [this] { doc_.apply(tr("allowances as needed"), withNeededAllowance(doc_.piece(), budget_)); });
+    connect(&watcher_, &QFutureWatcher<ErrorBudget>::finished, this, [this] {
+        if (std::exchange(again_, false)) return begin();
+        show(watcher_.result());
+    });
+    connect(&doc_, &Document::changed, this, &ErrorDialog::refresh);
+    refresh();
+}
+
+ErrorDialog::~ErrorDialog()
+{
+    if (cancel_) *cancel_ = true;
+    watcher_.waitForFinished();
+}
+
+void ErrorDialog::refresh()
+{
+    form_->show(itemsOf(doc_.shop().accuracy));
+    learn_->setEnabled(!std::isnan(measuredPlaning(doc_.piece())));
+    learn_->setToolTip(learn_->isEnabled() ? QString() : tr("Three layers whose height was measured are needed."));
+    begin();
+}
+
+void ErrorDialog::begin()
+{
+    if (watcher_.isRunning()) {
+        *cancel_ = true;
+        again_ = true;
+        return;
+    }
+    take_->setEnabled(false);
+    cancel_ = std::make_shared<std::atomic<bool>>(false);
+    watcher_.setFuture(beside([plan = doc_.plan(), accuracy = doc_.shop().accuracy, cancel = cancel_] {
+        return errorBudget(plan, accuracy, trials, cancel.get());
+    }));
+}
+
+void ErrorDialog::show(const ErrorBudget& budget)
+{
+    budget_ = budget;
+    QList<QStringList> rows;
+    bool rings = false;
+    const auto mm = [this](double v) { return QString::fromStdString(formatLengthUnit(v, doc_.style())); };
+    for (const LayerOdds& o : budget.layers) {
+        rings = rings || o.ring;
+        rows << QStringList{QString::number(o.layer + 1),
+                            o.ring ? percent(o.closes) : QString(),
+                            o.ring ? mm(o.gap) : QString(),
+                            percent(o.holds),
+                            mm(o.has),
+                            o.needed < 1e-9 ? mm(0) : tr("%1 ± %2").arg(mm(o.needed), mm(o.neededSpread)),
+                            o.needed < 1e-9 ? QString() : named(o.most)};
+    }
+    layers_->setRows(rows);
+    said_->setText(tr("All layers hold the turned piece %1 times in a hundred (± %2); the stack's height comes out "
+                      "within ± %3 two times in three. \"Needs\" is what 99 in 100 need on the radius, before it is "
+                      "turned clean. %4 throws of the dice, always the same ones.")
+                       .arg(100 * budget.allHold, 0, 'f', 1)
+                       .arg(100 * budget.holdSpread, 0, 'f', 1)
+                       .arg(mm(budget.height))
+                       .arg(budget.trials));
+    take_->setEnabled(rings && budget.trials > 0);
+}
+
+}  // namespace vl::app

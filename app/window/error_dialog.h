@@ -1,0 +1,41 @@
+#pragma once
+
+#include "app/document.h"
+#include "core/plan/error_run.h"
+
+#include <QDialog>
+#include <QFutureWatcher>
+
+class QLabel;
+class QPushButton;
+
+namespace vl::app {
+
+class FieldForm;
+class Table;
+
+/// The error budget: how exactly the shop works, what that does to each layer, and the allowance that is really needed.
+/// It is worked out beside; the latest wish wins.
+class ErrorDialog : public QDialog {
+    Q_OBJECT
+public:
+    ErrorDialog(Document& document, QWidget* parent);
+    ~ErrorDialog() override;
+
+private:
+    void refresh();
+    void begin();
+    void show(const ErrorBudget& budget);
+
+    Document& doc_;
+    FieldForm* form_;
+    QLabel *lead_, *said_;
+    Table* layers_;
+    QPushButton *learn_, *take_;
+    QFutureWatcher<ErrorBudget> watcher_;
+    std::shared_ptr<std::atomic<bool>> cancel_;
+    bool again_ = false;
+    ErrorBudget budget_;
+};
+
+}  // namespace vl::app

@@ -1,0 +1,106 @@
+// The error budget: dice against closed forms and Boost.Math's quantiles.
+#include "core/plan/error_budget.h"
+#include "core/plan/error_run.h"
+#include "tests/core/plain_piece.h"
+#include "tests/support/samples.h"
+
+#include <boost/math/distributions/normal.hpp>
+#include <boost/math/distributions/rayleigh.hpp>
+#include <gtest/gtest.h>
+
+#include <cmath>
+
+using namespace vl;
+
+namespace {
+
+constexpr Accuracy none{.angle = 0, .stop = 0, .planing = 0, .centring = 0};
+
+/// Rings from one radius to another, straight between them.
+Piece rings(double r0, double r1, double height, int count, int segments)
+{
+    Piece p = test::plainCylinder(r0, height, BlockForm::Along);
+    p.outside = {test::corner(0, r0), test::corner(height, r1)};
+    Layer ring;
+    ring.thickness = height / count;
+    ring.form = RingForm{};
+    ring.sectors()->segments = segments;
+    p.layers.assign(static_cast<size_t>(count), ring);
+    identifyLayers(p);
+    return p;
+}
+
+}  // namespace
+
+TEST(ErrorRun, ARingClosesAsTheClosedFormSays)
+{
+    for (const int n : {8, 12, 24}) {
+        const Plan plan = makePlan(rings(80, 80, 60, 3, n), Shop{});
+        Accuracy a = none;
+        a.angle = 0.03;
+        const double outer = plan.assembly.layers[1].stockOuterRadius();
+        const ErrorBudget miters = errorBudget(plan, a);
+        EXPECT_NEAR(miters.layers[1].closes, ringOdds(n, a.angle, 2 * outer, closesWithin), 0.03) << n;
+        EXPECT_NEAR(miters.layers[1].gap, a.angle * degrees * std::sqrt(2.0 * n) * outer, 0.05 * miters.layers[1].gap);
+        // n equal errors along the sides of a polygon: half of each of their squares lies along the last joint's.
+        Accuracy s = none;
+        s.stop = 0.05;
+        EXPECT_NEAR(errorBudget(plan, s).layers[1].gap, s.stop * std::sqrt(n / 2.0), 0.05 * s.stop * std::sqrt(n));
+    }
+}
+
+TEST(ErrorRun, NinetyNineInAHundredNeedWhatBoostSays)
+{
+    // Off centre in two directions alike: Rayleigh's distribution.
+    const Plan cylinder = makePlan(rings(80, 80, 100, 5, 12), Shop{});
+    Accuracy a = none;
+    a.centring = 0.4;
+    const ErrorBudget aside = errorBudget(cylinder, a, 20000);
+    EXPECT_NEAR(aside.layers[2].needed, quantile(boost::math::rayleigh(a.centring), 0.99),
+                4 * aside.layers[2].neededSpread);
+    EXPECT_EQ(aside.layers[2].most, ErrorFrom::Centring);
+    EXPECT_EQ(aside.layers[0].needed, 0) << "the first is where the axis is";
+    // Heights add up below a cone: its widest place in the third layer stands where three errors have moved it.
+    const Plan cone = makePlan(rings(50, 100, 100, 5, 12), Shop{});
+    Accuracy h = none;
+    h.planing = 0.3;
+    const ErrorBudget up = errorBudget(cone, h, 20000);
+    const boost::math::normal moved(0, h.planing * std::sqrt(3.0) * 0.5);
+    EXPECT_NEAR(up.layers[2].needed, quantile(moved, 0.99), 4 * up.layers[2].neededSpread + 1e-3);
+    EXPECT_EQ(up.layers[2].most, ErrorFrom::Planing);
+    EXPECT_NEAR(up.height, h.planing * std::sqrt(5.0), 0.02 * h.planing * std::sqrt(5.0));
+    // A length that is off makes the ring larger or smaller: the mean of n, at the inradius of n sides.
+    Accuracy s = none;
+    s.stop = 0.5;
+    const boost::math::normal smaller(0, s.stop / std::sqrt(12.0) / (2 * std::tan(pi / 12)));
+    EXPECT_NEAR(errorBudget(cylinder, s, 20000).layers[2].needed, quantile(smaller, 0.99), 0.05);
+}
+
+TEST(ErrorRun, IsAlwaysTheSameAndItsAllowancesHold)
+{
+    Shop shop = test::harbourShop();
+    shop.accuracy = {.angle = 0.08, .stop = 0.2, .planing = 0.3, .centring = 0.6};
+    const Piece cup = test::regattaCup();
+    const Plan plan = makePlan(cup, shop);
+    const ErrorBudget first = errorBudget(plan, shop.accuracy), again = errorBudget(plan, shop.accuracy);
+    ASSERT_EQ(first.layers.size(), cup.layers.size());
+    EXPECT_EQ(first.allHold, again.allHold);
+    for (size_t i = 0; i < first.layers.size(); ++i) EXPECT_EQ(first.layers[i].needed, again.layers[i].needed);
+    const Piece wide = withNeededAllowance(cup, first);
+    const ErrorBudget held = errorBudget(makePlan(wide, shop), shop.accuracy);
+    for (const LayerOdds& o : held.layers)
+        if (o.ring) EXPECT_GE(o.holds, 0.985) << o.layer;
+    // With nothing off, everything closes and holds.
+    const ErrorBudget exact = errorBudget(plan, none);
+    EXPECT_EQ(exact.allHold, 1);
+    for (const LayerOdds& o : exact.layers) EXPECT_EQ(o.closes, 1);
+}
+
+TEST(ErrorRun, LearnsPlaningFromWhatWasMeasured)
+{
+    Piece p = rings(60, 60, 100, 5, 12);
+    EXPECT_TRUE(std::isnan(measuredPlaning(p)));
+    for (const auto& [i, off] : {std::pair(0, 0.1), {1, -0.1}, {2, 0.1}, {3, -0.1}})
+        p.progress.measured.push_back({p.layers[static_cast<size_t>(i)].id, Measured::Height, 20 + off, {}});
+    EXPECT_NEAR(measuredPlaning(p), std::sqrt(4 * 0.01 / 3), 1e-9);
+}

@@ -1,0 +1,129 @@
+// The kiln: schedules for mixed loads, what was learned of them, and forecasts against synthetic drying.
+#include "core/plan/kiln.h"
+#include "core/wood/species.h"
+#include "tests/support/property.h"
+
+#include <cmath>
+
+using namespace vl;
+
+namespace {
+
+InKiln bowl(const char* name, const char* wood, double wall = 25)
+{
+    InKiln b;
+    b.name = name;
+    b.wood = wood;
+    b.wall = wall;
+    return b;
+}
+
+/// A load that dried by a rate of its own, down to 8 %.
+KilnLoad dried(const char* name, const char* wood, double rate, double wall, double hottest)
+{
+    KilnLoad load;
+    load.name = name;
+    load.settings = {{0, 28, 40, {}}, {6, hottest, 60, {}}};
+    load.bowls = {bowl("a", wood, wall), bowl("b", wood, wall)};
+    for (InKiln& b : load.bowls) {
+        b.out = std::log((b.wet - 5) / 3) / rate;  // from the kiln's own 5 %
+        b.dry = 8;
+    }
+    return load;
+}
+
+}  // namespace
+
+TEST(Kiln, AMixedLoadIsDriedAsItsGentlestBears)
+{
+    Shop shop;
+    KilnLoad load;
+    load.bowls = {bowl("oak bowl", "oak-white"), bowl("pine bowl", "basswood")};
+    for (const InKiln& b : load.bowls) ASSERT_TRUE(findSpecies(b.wood)) << b.wood;
+    const KilnPlan mixed = planKiln(shop, load);
+    ASSERT_EQ(mixed.steps.size(), 5u);
+    for (size_t k = 0; k < mixed.steps.size(); ++k) {
+        const KilnStep& s = mixed.steps[k];
+        // No step is hotter than any wood of the load bears at the wettest it can be there; each is hotter than before.
+        for (const InKiln& b : load.bowls) EXPECT_LE(s.celsius, hottestAt(driesAs(b.wood), s.above + 0.1));
+        if (k > 0) EXPECT_GT(s.celsius, mixed.steps[k - 1].celsius);
+        if (k > 0) EXPECT_EQ(s.below, mixed.steps[k - 1].above);
+    }
+    EXPECT_FALSE(mixed.cautions.empty()) << "who holds the load back is said";
+    load.bowls.erase(load.bowls.begin());
+    EXPECT_GT(planKiln(shop, load).steps[0].celsius, mixed.steps[0].celsius);
+    EXPECT_TRUE(planKiln(shop, KilnLoad{}).steps.empty());
+}
+
+TEST(Kiln, RatesAreLearnedAndGoWithTheSquareOfTheWall)
+{
+    Shop shop;
+    const double own = kilnRate(shop, "maple", 25);
+    EXPECT_NEAR(kilnRate(shop, "maple", 50), own / 4, 1e-12);
+    shop.kiln = {dried("one", "maple", 0.07, 25, 40), dried("two", "maple", 0.09, 25, 42),
+                 dried("three", "maple", 0.4, 12.5, 45)};
+    // Three loads: 0.07, 0.09 and, of half the wall, 0.4 / 4.
+    EXPECT_NEAR(kilnRate(shop, "maple", 25), 0.09, 0.011);
+    KilnLoad next;
+    next.name = "next";
+    next.bowls = {bowl("c", "maple")};
+    EXPECT_NEAR(planKiln(shop, next).days, std::log(35 / 3.0) / kilnRate(shop, "maple", 25), 1e-9);
+    test::property([] {
+        Shop s;
+        const double rate = *rc::gen::inRange(20, 300) / 1000.0, wall = *rc::gen::inRange(8, 60);
+        s.kiln = {dried("r", "cherry", rate, wall, 40)};
+        RC_ASSERT(std::abs(kilnRate(s, "cherry", wall) / rate - 1) < 1e-9);
+        // A bowl of the same wall then follows the exponential that it was made by.
+        KilnLoad load;
+        load.bowls = {bowl("x", "cherry", wall)};
+        const double day = *rc::gen::inRange(0, 60);
+        RC_ASSERT(std::abs(moistureInKiln(s, load, load.bowls[0], day) - (5 + 35 * std::exp(-rate * day))) < 1e-9);
+    });
+}
+
+TEST(Kiln, TheShopsBestRunIsTakenAndWhatItLearnedComesFirst)
+{
+    Shop shop;
+    shop.kiln = {dried("slow", "maple", 0.05, 25, 36), dried("quick", "maple", 0.09, 25, 37),
+                 dried("cracked", "maple", 0.2, 25, 48)};
+    shop.kiln[2].bowls[0].cracked = true;
+    shop.kiln[0].otherwise = "thin the rim";
+    shop.kiln[2].otherwise = "not so hot so soon";
+    KilnLoad load;
+    load.name = "next";
+    load.bowls = {bowl("c", "maple")};
+    const KilnPlan plan = planKiln(shop, load);
+    EXPECT_EQ(plan.bestRun, "quick") << "the quickest in which nothing cracked";
+    ASSERT_EQ(plan.steps.size(), 2u);
+    EXPECT_EQ(plan.steps[1].celsius, 37);
+    ASSERT_EQ(plan.learned.size(), 2u);
+    EXPECT_EQ(plan.learned[0], "not so hot so soon") << "the latest first";
+    EXPECT_EQ(sumOf(shop.kiln[2]).cracked, 1);
+    const auto woods = crackedByWood(shop.kiln);
+    ASSERT_EQ(woods.size(), 1u);
+    EXPECT_EQ(woods[0].cracked, 1);
+    EXPECT_EQ(woods[0].out, 6);
+    // Another wood has no run: the table.
+    load.bowls = {bowl("d", "oak-white")};
+    EXPECT_TRUE(planKiln(shop, load).bestRun.empty());
+}
+
+TEST(Kiln, APushedWoodIsSaid)
+{
+    Shop shop;
+    KilnLoad load;
+    load.bowls = {bowl("d", "oak-white")};
+    load.settings = {{0, 27, 40, {}}, {2, 46, 60, {}}};
+    EXPECT_EQ(pushedIn(shop, load).size(), 1u);
+    load.settings[1].celsius = 26;
+    load.settings[0].celsius = 26;
+    EXPECT_TRUE(pushedIn(shop, load).empty());
+    load.settings[1] = {300, 60, 60, {}};
+    EXPECT_FALSE(pushedIn(shop, load).empty()) << "dry by then, but over 50 °C";
+    // A reading comes before the estimate.
+    Shop read = shop;
+    read.readings.push_back({.of = "d", .at = load.begun + 3 * 1440, .percent = 22, .place = {}, .extra = {}});
+    EXPECT_NEAR(moistureInKiln(read, load, load.bowls[0], 3), 22, 1e-9);
+    EXPECT_LT(moistureInKiln(read, load, load.bowls[0], 10), 22);
+    EXPECT_GT(moistureInKiln(read, load, load.bowls[0], 2), 22);
+}
