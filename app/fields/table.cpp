@@ -30,9 +30,11 @@ void Table::setRows(const QList<QStringList>& rows)
     setRowCount(static_cast<int>(rows.size()));
     for (int r = 0; r < rowCount(); ++r)
         for (int c = 0; c < columnCount(); ++c) {
-            auto* cell = new QTableWidgetItem(rows[r].value(c));
-            if (c > 0 && !rows[r].value(c).isEmpty() && rows[r].value(c).front().isDigit())
-                cell->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
+            const QString words = rows[r].value(c);
+            auto* cell = new QTableWidgetItem(words);
+            const bool number =
+                !words.isEmpty() && (words.front().isDigit() || (words.size() > 1 && words[1].isDigit()));
+            if (c > 0 && number) cell->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
             setItem(r, c, cell);
         }
 }

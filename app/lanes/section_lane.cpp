@@ -5,6 +5,7 @@
 #include "app/lanes/layer_edits.h"
 #include "core/piece/edit.h"
 #include "core/piece/field_items.h"
+#include "core/piece/hole_ends.h"
 
 #include <QContextMenuEvent>
 #include <QKeyEvent>

@@ -42,7 +42,8 @@ protected:
         painter.fillRect(rect(), theme().panel);
         scene->drawGround(painter, size());
         painter.setRenderHint(QPainter::SmoothPixmapTransform);
-        painter.drawImage(rect(), document.live() || scene->rolling() ? report::imageOf(raster) : report::smoothed(raster));
+        painter.drawImage(rect(),
+                          document.live() || scene->rolling() ? report::imageOf(raster) : report::smoothed(raster));
         scene->drawMarks(painter, size());
     }
 };

@@ -25,7 +25,7 @@ public:
 private:
     void refresh();
     void begin();
-    void show(const ErrorBudget& budget);
+    void tell(const ErrorBudget& budget);
 
     Document& doc_;
     FieldForm* form_;

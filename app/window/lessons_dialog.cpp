@@ -2,6 +2,7 @@
 
 #include "app/fields/field_form.h"
 #include "app/fields/table.h"
+#include "app/theme/theme.h"
 #include "core/plan/lessons.h"
 #include "core/wood/species.h"
 

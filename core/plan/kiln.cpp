@@ -176,7 +176,9 @@ KilnPlan planKiln(const Shop& shop, const KilnLoad& load)
     std::string holds;
     for (const InKiln& b : load.bowls) {
         const DriesAs kind = driesAs(b.wood);
-        if (kind <= gentlest) gentlest = kind, holds = b.wood;
+        const Species *own = findSpecies(b.wood), *other = findSpecies(holds);
+        const bool denser = !other || (own && own->density > other->density);
+        if (kind < gentlest || (kind == gentlest && denser)) gentlest = kind, holds = b.wood;
         quickest = std::max(quickest, kind);
     }
     const KilnLoad* run = bestRun(shop, load);

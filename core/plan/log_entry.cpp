@@ -46,7 +46,7 @@ Logged logged(const Piece& piece, const Shop& shop, const Plan& plan, double now
         const double minutes = s.workMinutes / shop.workFactor;
         l.planned += minutes;
         const auto done = std::ranges::find(piece.progress.done, s.id, &StepDone::step);
-        if (done == piece.progress.done.end()) continue;
+        if (done == piece.progress.done.end() || minutes <= 0) continue;
         KindOfWork& kind = kinds[actionName(s.action)];
         kind.planned += minutes;
         kind.worked += std::max(0.0, done->end - done->start);

@@ -154,8 +154,9 @@ TEST(Backwards, OfAnyRingsAreRightOrNotOffered)
         const int rings = *rc::gen::inRange(1, 12), n = *rc::gen::inRange(3, 40);
         Piece p = cone(10 + *rc::gen::inRange(0, 60), 10 + *rc::gen::inRange(0, 60), 20 + *rc::gen::inRange(0, 150),
                        rings, n);
-        for (const Backwards& one : workedBackwards(p, *rc::gen::inRange(0, rings))) {
-            checkPiece(one.piece);
+        const int layer = *rc::gen::inRange(0, rings);
+        for (const Backwards& one : workedBackwards(p, layer)) checkPiece(one.piece);
+        for (const Backwards& one : squareBricks(p, layer)) {
             RC_ASSERT(std::abs(stackHeight(one.piece) - stackHeight(p)) < 1e-6);
             const Plan plan = makePlan(one.piece, Shop{});
             for (size_t i = 0; i < one.piece.layers.size(); ++i)
@@ -185,7 +186,8 @@ TEST(Backwards, ASpiralClimbsOneWayAlsoWhereItIsStackedUpsideDown)
             for (int k = 0; k < 3600; ++k) {
                 const double z = (b.z0 + b.z1) / 2, a = k / 10.0 * degrees;
                 const Cell* cell = b.cellAt(z, radiusAt(plan.sides.outside, z) - 1e-3, k / 10.0);
-                if (cell && std::string_view(cell->wood->id) == "walnut") sum += Eigen::Vector2d(std::cos(a), std::sin(a));
+                if (cell && std::string_view(cell->wood->id) == "walnut")
+                    sum += Eigen::Vector2d(std::cos(a), std::sin(a));
             }
             return std::atan2(sum.y(), sum.x()) / degrees;
         };

@@ -2,6 +2,7 @@
 
 #include "app/fields/field_form.h"
 #include "app/fields/table.h"
+#include "app/fields/when_seen.h"
 #include "app/stages/log/moisture_chart.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
@@ -12,6 +13,7 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QSignalBlocker>
 
 #include <cmath>
@@ -34,7 +36,7 @@ QString percent(double v) { return QStringLiteral("%1 %").arg(v, 0, 'f', 1); }
 KilnView::KilnView(Document& document, QWidget* parent)
     : QWidget(parent), doc_(document), which_(new QComboBox),
       bowls_(
-          new Table({tr("Shelf"), tr("Bowl or board"), tr("Wood"), tr("Wall"), tr("Went in"), tr("Now"), tr("Out")})),
+          new Table({tr("Shelf"), tr("What"), tr("Wood"), tr("Wall"), tr("Wet"), tr("Now"), tr("Out")})),
       settings_(new Table({tr("From day"), tr("°C"), tr("Fan")})),
       loads_(new Table({tr("Load"), tr("In it"), tr("Out"), tr("Cracked"), tr("Days"), tr("Hottest")})),
       chart_(new MoistureChart), planned_(new QLabel), learned_(new QLabel)
@@ -61,21 +63,30 @@ KilnView::KilnView(Document& document, QWidget* parent)
     top->addWidget(which_, 1);
     top->addWidget(addLoad_);
     top->addWidget(removeLoad_);
-    auto* middle = new QHBoxLayout;
-    middle->addWidget(bowls_, 5);
-    middle->addWidget(settings_, 2);
-    auto* below = new QHBoxLayout;
-    auto* words = new QVBoxLayout;
-    words->addWidget(learned_);
-    words->addWidget(planned_);
-    words->addStretch(1);
-    below->addWidget(chart_, 5);
-    below->addLayout(words, 3);
+    // At the left what is in it and how it dries, at the right what is planned and set, and the loads side by side.
+    auto* left = new QVBoxLayout;
+    left->addWidget(bowls_, 2);
+    left->addWidget(chart_, 3);
+    auto* words = new QWidget;
+    auto* said = new QVBoxLayout(words);
+    said->setContentsMargins(4, 0, 4, 0);
+    said->addWidget(learned_);
+    said->addWidget(planned_);
+    said->addStretch(1);
+    auto* scroll = new QScrollArea;
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setWidget(words);
+    auto* right = new QVBoxLayout;
+    right->addWidget(scroll, 5);
+    right->addWidget(settings_, 2);
+    right->addWidget(loads_, 2);
+    auto* both = new QHBoxLayout;
+    both->addLayout(left, 5);
+    both->addLayout(right, 3);
     auto* column = new QVBoxLayout(this);
     column->addLayout(top);
-    column->addLayout(middle, 3);
-    column->addLayout(below, 5);
-    column->addWidget(loads_, 2);
+    column->addLayout(both, 1);
     buildForms();
     connect(which_, &QComboBox::activated, this, &KilnView::refresh);
     for (Table* t : {bowls_, settings_})
@@ -100,8 +111,12 @@ KilnView::KilnView(Document& document, QWidget* parent)
         shop.kiln.erase(shop.kiln.begin() + load());
         doc_.changeShop(tr("load taken out"), shop);
     });
-    connect(&doc_, &Document::changed, this, &KilnView::refresh);
-    refresh();
+    // The page and the forms are seen by themselves.
+    for (QWidget* part : {static_cast<QWidget*>(this), forms_}) {
+        auto* seen = new WhenSeen(part, [this] { refresh(); });
+        connect(&doc_, &Document::changed, seen, &WhenSeen::refresh);
+        seen->refresh();
+    }
 }
 
 void KilnView::buildForms()
@@ -264,7 +279,7 @@ void KilnView::refreshPlan()
     if (at < 0) {
         planned_->setText(tr("No load of the kiln is written down yet."));
         learned_->clear();
-        chart_->show({}, 8);
+        chart_->plot({}, 8);
         return;
     }
     const KilnLoad& l = shop.kiln[static_cast<size_t>(at)];
@@ -278,11 +293,12 @@ void KilnView::refreshPlan()
     for (const KilnStep& s : plan.steps) {
         const QString days = s.days > 0 ? tr(", about %1 days").arg(s.days, 0, 'f', 0) : QString();
         const QString when = s.below >= 200 ? tr("above %1 %").arg(s.above, 0, 'f', 0)
+                             : s.above <= 0 ? tr("below %1 %").arg(s.below, 0, 'f', 0)
                                             : tr("%1 to %2 %").arg(s.below, 0, 'f', 0).arg(s.above, 0, 'f', 0);
         said << tr("%1: %2 °C, fan %3 %%4").arg(when).arg(s.celsius, 0, 'f', 0).arg(s.fan, 0, 'f', 0).arg(days);
     }
     if (!plan.slowest.empty())
-        said << tr("%1 is at %2 % after about %3 days.")
+        said << tr("<i>%1</i> is at %2 % after about %3 days.")
                     .arg(QString::fromStdString(plan.slowest).toHtmlEscaped())
                     .arg(l.target, 0, 'f', 0)
                     .arg(plan.days, 0, 'f', 0);
@@ -310,16 +326,20 @@ void KilnView::refreshPlan()
         MoistureChart::Line line{QString::fromStdString(b.name), {QPointF(0, b.wet)}, {}};
         for (const Reading& r : shop.readings)
             if (r.of == b.name && r.at >= l.begun) line.read << QPointF((r.at - l.begun) / day, r.percent);
-        const double end = b.out >= 0 ? b.out : last;
+        std::ranges::sort(line.read, {}, [](const QPointF& p) { return p.x(); });
+        line.expected = line.read;
+        const double end = b.out >= 0 ? b.out : last, from = line.read.back().x();
         constexpr int steps = 40;
-        for (int k = 0; k <= steps; ++k)
-            line.expected << QPointF(end * k / steps, moistureInKiln(shop, l, b, end * k / steps));
+        for (int k = 1; k <= steps && end > from; ++k) {
+            const double on = from + (end - from) * k / steps;
+            line.expected << QPointF(on, moistureInKiln(shop, l, b, on));
+        }
         lines.push_back(std::move(line));
     }
     QVector<QPointF> celsius;
     for (const KilnSetting& s : l.settings) celsius << QPointF(s.day, s.celsius);
     std::ranges::sort(celsius, {}, [](const QPointF& p) { return p.x(); });
-    chart_->show(lines, l.target, celsius);
+    chart_->plot(lines, l.target, celsius);
 }
 
 void KilnView::refreshForms()

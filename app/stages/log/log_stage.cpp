@@ -352,7 +352,7 @@ void LogStage::refreshReadings()
     reading_->setVisible(!all.empty());
     dries_->setVisible(!all.empty());
     constexpr double target = 8;  // % before it is finished, common practice
-    if (all.empty()) return chart_->show({}, target);
+    if (all.empty()) return chart_->plot({}, target);
     std::vector<FieldItem> items = itemsOf(all.back());
     std::erase_if(items, [](const FieldItem& i) { return i.path == "at_min"; });
     reading_->show(items);
@@ -360,7 +360,7 @@ void LogStage::refreshReadings()
     const int at = readings_->currentRow();
     const std::string& of = all[static_cast<size_t>(static_cast<int>(all.size()) - 1 - std::max(0, at))].of;
     const DryingForecast f = dryingForecast(all, of, target);
-    chart_->show(chartOf(all, of, f, target), target);
+    chart_->plot(chartOf(all, of, f, target), target);
     dries_->setText(f.days < 0
                         ? (f.readings < 2 ? tr("Two readings of it, days apart, say when it will be ready.")
                                           : tr("In that room it never comes down to %1 %.").arg(target, 0, 'f', 0))

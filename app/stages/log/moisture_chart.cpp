@@ -2,6 +2,7 @@
 
 #include "app/theme/theme.h"
 
+#include <QGraphicsLayout>
 #include <QtCharts/QChart>
 #include <QtCharts/QLegend>
 #include <QtCharts/QLegendMarker>
@@ -52,7 +53,7 @@ MoistureChart::MoistureChart(QWidget* parent) : QChartView(parent)
     setChart(c);
 }
 
-void MoistureChart::show(const std::vector<Line>& lines, double target, const QVector<QPointF>& celsius)
+void MoistureChart::plot(const std::vector<Line>& lines, double target, const QVector<QPointF>& celsius)
 {
     QChart* c = chart();
     c->removeAllSeries();
@@ -75,8 +76,18 @@ void MoistureChart::show(const std::vector<Line>& lines, double target, const QV
     for (const QPointF& p : celsius) last = std::max(last, p.x());
     auto* days = axis(tr("days"), "%.0f");
     auto* percent = axis(tr("moisture, %"), "%.0f");
-    days->setRange(0, last);
+    // Whole steps that are read at a glance, and room for a point at the end.
+    const auto ticks = [](QValueAxis* a, double to) {
+        double step = 1;
+        for (const double wide : {2.0, 5.0, 10.0, 20.0, 50.0, 100.0, 500.0})
+            if (to / step > 8) step = wide;
+        a->setTickType(QValueAxis::TicksDynamic);
+        a->setTickInterval(step);
+    };
+    days->setRange(-last * 0.02, last * 1.03);
     percent->setRange(0, std::ceil(most / 5) * 5);
+    ticks(days, last);
+    ticks(percent, most);
     c->addAxis(days, Qt::AlignBottom);
     c->addAxis(percent, Qt::AlignLeft);
     const auto add = [&](QXYSeries* series, QAbstractAxis* up, bool named) {
@@ -107,17 +118,18 @@ void MoistureChart::show(const std::vector<Line>& lines, double target, const QV
                          .arg(l.read.back().x(), 0, 'f', 0);
     }
     auto* line = new QLineSeries;
-    line->setName(tr("%1 %, wanted").arg(target, 0, 'f', 0));
+    line->setName(tr("%1 %").arg(target, 0, 'f', 0));
     line->setPen(QPen(theme().quiet, 1.2, Qt::DotLine));
     line->replace(QVector<QPointF>{{0, target}, {last, target}});
     add(line, percent, true);
     if (!celsius.isEmpty()) {
         auto* warm = axis(tr("set to, °C"), "%.0f");
         warm->setGridLineVisible(false);
-        warm->setRange(15, 60);
+        warm->setRange(0, 60);
+        ticks(warm, 60);
         c->addAxis(warm, Qt::AlignRight);
         auto* set = new QLineSeries;
-        set->setName(tr("set to, °C"));
+        set->setName(tr("°C"));
         set->setPen(QPen(theme().warn, 1.6));
         QVector<QPointF> steps;
         for (qsizetype k = 0; k < celsius.size(); ++k) {

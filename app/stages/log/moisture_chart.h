@@ -22,7 +22,7 @@ public:
         QVector<QPointF> expected;  ///< day, %
     };
     /// Days are counted from the first reading, or from when a load went in.
-    void show(const std::vector<Line>& lines, double target, const QVector<QPointF>& celsius = {});
+    void plot(const std::vector<Line>& lines, double target, const QVector<QPointF>& celsius = {});
     /// What it shows, in words: for a screen reader, and where there is nothing to draw.
     QString said() const { return said_; }
 

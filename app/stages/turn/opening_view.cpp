@@ -10,13 +10,14 @@
 
 #include <QMouseEvent>
 #include <QPainter>
+#include <QPainterPath>
 
 #include <cmath>
 
 namespace vl::app {
 namespace {
 
-constexpr double figures = 250, edge = 28, grip = 9;  // pixels
+constexpr double figures = 250, edge = 10, grip = 9;  // pixels
 constexpr int strips = 28;                            // of the wall, each drawn as wide round as it is
 
 }  // namespace
@@ -29,7 +30,7 @@ struct OpeningView::Skin {
     double span = 0;          ///< degrees shown to each side of the first one's middle
     double direction = 0;     ///< of the first, degrees
     double scale = 1;         ///< pixels a mm
-    QPointF origin;           ///< of `from`, on the first one's middle line
+    QPointF origin{};         ///< of `from`, on the first one's middle line
 
     /// `round` mm round the skin from the first one's middle.
     QPointF px(double along, double round) const { return origin + QPointF((along - from) * scale, -round * scale); }
@@ -74,11 +75,12 @@ std::optional<OpeningView::Skin> OpeningView::skin() const
     const double margin = std::max(6.0, (high - low) / 5);
     s.from = std::max(wall.at(s.outside.front().x()), low - margin);
     s.to = std::min(wall.at(s.outside.back().x()), high + margin);
-    s.span = std::min(180.0, 1.5 * 360 / w->count);
+    // One of them, and half of each neighbour.
+    s.span = std::min(180.0, 360.0 / w->count);
     s.direction = directionsOf(doc_.piece(), static_cast<size_t>(w - doc_.piece().worked.data())).front();
     double widest = 1;
     for (int k = 0; k <= strips; ++k) widest = std::max(widest, s.radius(s.from + (s.to - s.from) * k / strips));
-    const QRectF room = QRectF(rect()).adjusted(edge, edge, -figures, -edge);
+    const QRectF room = QRectF(rect()).adjusted(edge + 30, edge, -figures, -edge);
     s.scale = std::min(room.width() / std::max(1.0, s.to - s.from), room.height() / (2 * s.span * degrees * widest));
     s.origin = {room.left() + (room.width() - (s.to - s.from) * s.scale) / 2, room.center().y()};
     return s;
@@ -123,6 +125,16 @@ void OpeningView::drawWood(QPainter& painter, const Skin& s)
 void OpeningView::drawOutlines(QPainter& painter, const Skin& s) const
 {
     const double pitch = 360.0 / s.worked.count;
+    QPolygonF wood;
+    for (int side : {1, -1})
+        for (int k = 0; k <= strips; ++k) {
+            const double along = s.from + (s.to - s.from) * (side > 0 ? k : strips - k) / strips;
+            wood << s.px(along, side * s.span * degrees * s.radius(along));
+        }
+    QPainterPath shown;
+    shown.addPolygon(wood);
+    painter.save();
+    painter.setClipPath(shown);
     for (size_t row = 0; row < s.rows.size(); ++row) {
         const Opening& o = s.rows[row];
         for (int k = -2; k <= 2; ++k) {
@@ -148,6 +160,14 @@ void OpeningView::drawOutlines(QPainter& painter, const Skin& s) const
             }
         }
     }
+    painter.restore();
+    painter.setFont(textFont(9));
+    painter.setPen(theme().quiet);
+    const double high = 16;
+    painter.drawText(QRectF(s.px(s.from, 0) - QPointF(edge + 24, high / 2), QSizeF(edge + 18, high)),
+                     Qt::AlignRight | Qt::AlignVCenter, tr("foot"));
+    painter.drawText(QRectF(s.px(s.to, 0) + QPointF(6, -high / 2), QSizeF(60, high)), Qt::AlignLeft | Qt::AlignVCenter,
+                     tr("rim"));
 }
 
 void OpeningView::drawFigures(QPainter& painter, const Skin& s) const
@@ -155,7 +175,7 @@ void OpeningView::drawFigures(QPainter& painter, const Skin& s) const
     const auto first = openingOf(s.worked, doc_.plan().sides);
     if (!first) return;
     const double x = width() - figures + 16, high = 18;
-    double y = edge;
+    double y = edge + 8;
     const auto line = [&](const QString& words, const QColor& ink, QFont::Weight weight = QFont::Normal) {
         painter.setFont(textFont(9, weight));
         painter.setPen(ink);
