@@ -5,6 +5,7 @@
 #include <QApplication>
 #include <QComboBox>
 #include <QDialogButtonBox>
+#include <QDoubleSpinBox>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QLineEdit>
@@ -47,6 +48,12 @@ void Devices::hand(const DeviceReading& r)
     emit said(tr("%1 %2").arg(r.value, 0, 'g', 6).arg(units[r.what]));
     for (QWidget* top : QApplication::topLevelWidgets())
         if (auto* bench = qobject_cast<BenchWindow*>(top)) return bench->heard(r);
+    // A percentage or degrees go where such are asked for, a length into any field that reads lengths.
+    static constexpr const char* asked[] = {"", " %", "°", " rpm", " °C", ""};
+    if (auto* number = qobject_cast<QDoubleSpinBox*>(QApplication::focusWidget())) {
+        if (*asked[r.what] && number->suffix() == QString::fromUtf8(asked[r.what])) number->setValue(r.value);
+        return;
+    }
     if (r.what != DeviceReading::Length) return;
     auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
     if (!field || field->isReadOnly()) return;
@@ -63,10 +70,11 @@ DevicesDialog::DevicesDialog(Devices& devices, QWidget* parent)
     setWindowTitle(tr("Devices at the machine"));
     setObjectName("devices");
     auto* column = new QVBoxLayout(this);
-    auto* words =
-        new QLabel(tr("A calliper types into the field that has the keyboard; a foot pedal drives the bench's "
-                      "cards; an encoder and a tachometer stand on the card. vivid-lathe-sim is a stand-in that "
-                      "prints the port it speaks on."));
+    auto* words = new QLabel(tr(
+        "A calliper types into the field that has the keyboard, a moisture meter and a thermometer into a "
+        "field of their unit; a calliper that is a keyboard itself (a wedge) needs no port. A foot pedal "
+        "drives the bench's cards; an encoder and a tachometer stand on the card. vivid-lathe-sim is a stand-in that "
+        "prints the port it speaks on."));
     words->setWordWrap(true);
     column->addWidget(words);
     path_->setEditable(true);

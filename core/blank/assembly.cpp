@@ -243,8 +243,9 @@ Sides sidesOf(const Piece& piece)
 
 namespace {
 
-/// Mean density of the wood in the turned wall and how much of the wall is wood, by asking the material map on a grid.
-void weigh(BuiltLayer& b, const Sides& sides)
+/// Mean density of the wood in the turned wall and how much of the wall is wood, by asking on a grid which wood is at a
+/// station, a radius and an angle: null in a gap.
+template <class WoodAt> void weigh(BuiltLayer& b, const Sides& sides, WoodAt woodAt)
 {
     double wood = 0, all = 0, mass = 0;
     for (const double share : {0.17, 0.5, 0.83}) {
@@ -256,10 +257,10 @@ void weigh(BuiltLayer& b, const Sides& sides)
             const double r = inner + (outer - inner) * (i + 0.5) / 6;
             for (int k = 0; k < 120; ++k) {
                 all += r;
-                const Cell* cell = b.cellAt(z, r, 360.0 * (k + 0.5) / 120);
-                if (!cell) continue;
+                const Species* of = woodAt(z, r, 360.0 * (k + 0.5) / 120);
+                if (!of) continue;
                 wood += r;
-                mass += r * cell->wood->density;
+                mass += r * of->density;
             }
         }
     }
@@ -268,6 +269,14 @@ void weigh(BuiltLayer& b, const Sides& sides)
         b.fill = wood / all;
     } else
         b.density = b.woods[0]->density;
+}
+
+void weigh(BuiltLayer& b, const Sides& sides)
+{
+    weigh(b, sides, [&](double z, double r, double deg) {
+        const Cell* cell = b.cellAt(z, r, deg);
+        return cell ? cell->wood : nullptr;
+    });
 }
 
 }  // namespace
@@ -306,6 +315,7 @@ bool seatTenon(BuiltLayer& through, const BuiltLayer& spindle, double length, bo
 {
     const double radius = spindle.tenon.radius, height = through.z1 - through.z0;
     if (through.tenon.radius > 0) return false;
+    const BuiltLayer bare = through;  // in whose sectors a cell is found sooner
     const bool whole = length >= height - 1 - 1e-6;
     const double end = fromBelow ? through.z0 + length : through.z1 - length;
     const HalfSpace here =
@@ -340,7 +350,11 @@ bool seatTenon(BuiltLayer& through, const BuiltLayer& spindle, double length, bo
         if (whole) through.innerHold.clear();
     }
     if (whole) through.fill = 1;
-    weigh(through, sides);
+    weigh(through, sides, [&](double z, double r, double deg) {
+        if (r < radius && (whole || (fromBelow ? z < end : z > end))) return spindle.cells[0].wood;
+        const Cell* cell = bare.cellAt(z, r, deg);
+        return cell ? cell->wood : nullptr;
+    });
     return whole;
 }
 

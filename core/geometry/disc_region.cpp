@@ -1,7 +1,6 @@
 #include "core/geometry/disc_region.h"
 
 #include <Eigen/Geometry>
-#include <boost/math/tools/minima.hpp>
 
 #include <algorithm>
 #include <array>
@@ -88,7 +87,9 @@ DiscRegion::DiscRegion(std::vector<Disc> discs, std::vector<HalfPlane> halves)
                                   .from = d.centre + d.radius * direction(a.start),
                                   .to = d.centre + d.radius * direction(a.start + a.sweep),
                                   .start = a.start,
-                                  .sweep = a.sweep});
+                                  .sweep = a.sweep,
+                                  .outwards = direction(a.start + a.sweep / 2),
+                                  .within = std::cos(a.sweep / 2)});
     }
     for (size_t i = 0; i < halves_.size(); ++i) {
         const HalfPlane& h = halves_[i];
@@ -171,14 +172,12 @@ double DiscRegion::perimeter() const
 
 double DiscRegion::support(const Point& u) const
 {
-    const double angle = std::atan2(u.y(), u.x());
     double most = -std::numeric_limits<double>::infinity();
     for (const Side& s : sides_) {
         most = std::max({most, u.dot(s.from), u.dot(s.to)});
-        if (!s.arc) continue;
-        double on = std::fmod(angle - s.start, 2 * pi);
-        if (on < 0) on += 2 * pi;
-        if (on <= s.sweep) most = std::max(most, u.dot(discs_[s.of].centre) + discs_[s.of].radius);
+        // An arc reaches as far as its circle where that way lies within its sweep.
+        if (s.arc && u.dot(s.outwards) >= s.within)
+            most = std::max(most, u.dot(discs_[s.of].centre) + discs_[s.of].radius);
     }
     return most;
 }
@@ -186,32 +185,42 @@ double DiscRegion::support(const Point& u) const
 DiscRegion::Width DiscRegion::extreme(bool widest) const
 {
     if (empty()) return {};
-    auto across = [&](double a) { return support(direction(a)) + support(-direction(a)); };
-    auto wanted = [&](double a) { return widest ? -across(a) : across(a); };
-    // Directions in which a width can turn: square to lines and to chords, along the lines from point to point.
-    std::vector<double> at;
-    std::vector<Point> marks;
-    // A polygon that stands for a smooth line has no directions of its own.
-    constexpr size_t many = 60;
-    for (const Side& s : sides_) {
-        if (sides_.size() > many) break;
-        marks.push_back(s.from);
-        const Point d = s.to - s.from;
-        if (d.norm() > tiny) at.push_back(std::atan2(d.x(), -d.y()));
-        if (s.arc) marks.push_back(discs_[s.of].centre);
-    }
-    for (size_t i = 0; i < marks.size() && marks.size() <= many; ++i)
+    Point way(1, 0);
+    double best = widest ? -1.0 : std::numeric_limits<double>::infinity();
+    const auto take = [&](double across, const Point& u) {
+        if (widest ? across > best : across < best) best = across, way = u;
+    };
+    const auto look = [&](const Point& u) { take(support(u) + support(-u), u); };
+    const auto square = [](const Point& d) { return Point(d.y(), -d.x()); };
+    const bool arcs = std::ranges::any_of(sides_, &Side::arc);
+    // A polygon is widest from corner to corner, and narrowest square to one of its sides.
+    for (size_t i = 0; i < sides_.size() && !arcs && widest; ++i)
         for (size_t j = 0; j < i; ++j)
-            if ((marks[i] - marks[j]).norm() > tiny)
-                at.push_back(std::atan2(marks[i].y() - marks[j].y(), marks[i].x() - marks[j].x()));
-    constexpr int looks = 180;
-    for (int k = 0; k < looks; ++k) at.push_back(pi * k / looks);
-    const double best = *std::ranges::min_element(at, {}, wanted);
-    const auto [a, low] = boost::math::tools::brent_find_minima(wanted, best - pi / looks, best + pi / looks, 40);
-    const double angle = low < wanted(best) ? a : best;
-    double deg = std::fmod(angle / degrees, 180);
+            if (const Point d = sides_[i].from - sides_[j].from; d.norm() > tiny) take(d.norm(), d.normalized());
+    if (!arcs && !widest)
+        for (const Side& s : sides_) look(square((s.to - s.from).normalized()));
+    if (arcs) {
+        // While the same two corners or arcs carry it a width is a sinusoid: it turns along the line from one of their
+        // middles to the other's, or where another takes over, square to a line or at an arc's end.
+        std::vector<Point> marks;
+        for (const Side& s : sides_) {
+            marks.push_back(s.from);
+            if (const Point d = s.to - s.from; d.norm() > tiny) look(square(d.normalized()));
+            if (!s.arc) continue;
+            marks.push_back(discs_[s.of].centre);
+            look(direction(s.start));
+            look(direction(s.start + s.sweep));
+        }
+        constexpr size_t many = 80;  // of more the lines between them are as good as every direction
+        for (size_t i = 0; i < marks.size() && marks.size() <= many; ++i)
+            for (size_t j = 0; j < i; ++j)
+                if (const Point d = marks[i] - marks[j]; d.norm() > tiny) look(d.normalized());
+        constexpr int looks = 720;
+        for (int k = 0; k < looks && marks.size() > many; ++k) look(direction(pi * k / looks));
+    }
+    double deg = std::fmod(std::atan2(way.y(), way.x()) / degrees, 180);
     if (deg < 0) deg += 180;
-    return {across(angle), deg};
+    return {best, deg};
 }
 
 DiscRegion::Width DiscRegion::widest() const { return extreme(true); }

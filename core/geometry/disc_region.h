@@ -31,6 +31,8 @@ public:
         size_t of = 0;  ///< place of its disc, or of its half-plane
         Point from{0, 0}, to{0, 0};
         double start = 0, sweep = 0;  ///< of an arc: radians, seen from its disc's middle
+        Point outwards{1, 0};         ///< of an arc: towards its middle
+        double within = -1;           ///< cosine of half its sweep
 
         double chord() const { return (to - from).norm(); }
     };
@@ -48,7 +50,7 @@ public:
     double area() const;
     Point centroid() const;
     double perimeter() const;
-    /// Widest and narrowest between parallel jaws (critical directions, refined by Brent's method).
+    /// Widest and narrowest between parallel jaws (their critical directions).
     Width widest() const;
     Width narrowest() const;
     /// Chords of the arcs that each disc leaves, in the order of the discs: 0 where it leaves none, the sum where

@@ -156,7 +156,8 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
             floor.x() + (piece.hollow.rule == WallRule::Drawn || piece.hollow.rule == WallRule::Bored
                              ? 0
                              : piece.hollow.floorRound);
-        for (const WallAt& w : wallAlong(sides)) {
+        s.walls = wallAlong(sides);
+        for (const WallAt& w : s.walls) {
             // The rim's own edge is no wall, and below the floor's rounding the wall is the floor's.
             if (w.inside.y() <= 0) continue;
             if (w.wall < s.thinnest.wall) s.thinnest = w;

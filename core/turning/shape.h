@@ -15,6 +15,7 @@ struct Shape {
     double height = 0;
     double greatestDiameter = 0, greatestAt = 0;
     double leastDiameter = 0, leastAt = 0;
+    std::vector<WallAt> walls;  ///< all along it
     WallAt thinnest, thickest;  ///< measured square to the surface, above the floor's rounding
     double floorThickness = 0;  ///< shortest way through the wood from the floor's centre to the foot's face or outside
     double capacity = 0;        ///< filled level to the rim

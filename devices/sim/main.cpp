@@ -1,8 +1,10 @@
 // A stand-in for the devices at the machine: a pseudo-terminal that says what its small window is set to. Without a
 // window it hands on the lines that come on standard input.
 #include "devices/line.h"
+#include "devices/sim/face.h"
 
 #include <QApplication>
+#include <QCheckBox>
 #include <QComboBox>
 #include <QDoubleSpinBox>
 #include <QFormLayout>
@@ -69,19 +71,36 @@ int main(int argc, char** argv)
     kind->addItems({QStringLiteral("calliper, mm"), QStringLiteral("moisture meter, %"),
                     QStringLiteral("spindle's angle, degrees"), QStringLiteral("tachometer, rpm"),
                     QStringLiteral("kiln's thermometer, °C"), QStringLiteral("foot pedal")});
+    auto* face = new vl::DeviceFace;
     auto* value = new QDoubleSpinBox;
-    value->setRange(-1000, 20000);
     value->setDecimals(2);
-    value->setValue(18.4);
     auto* say = new QPushButton(QStringLiteral("Say it"));
+    auto* always = new QCheckBox(QStringLiteral("as it moves"));
     form->addRow(new QLabel(QStringLiteral("On ") + QString::fromStdString(name)));
     form->addRow(QStringLiteral("Device"), kind);
+    form->addRow(face);
     form->addRow(QStringLiteral("Reads"), value);
-    form->addRow(say);
-    QObject::connect(say, &QPushButton::clicked, [&] {
-        send(terminal,
-             vl::writeDeviceLine({static_cast<vl::DeviceReading::What>(kind->currentIndex()), value->value()}));
+    form->addRow(always, say);
+    const auto what = [=] { return static_cast<vl::DeviceReading::What>(kind->currentIndex()); };
+    const auto tell = [=] { send(terminal, vl::writeDeviceLine({what(), value->value()})); };
+    const auto changed = [=] {
+        const auto [low, high] = vl::DeviceFace::range(what());
+        value->setRange(low, high);
+        face->set(what(), value->value());
+    };
+    QObject::connect(kind, &QComboBox::currentIndexChanged, changed);
+    QObject::connect(value, &QDoubleSpinBox::valueChanged, [=] {
+        changed();
+        if (always->isChecked()) tell();
     });
+    QObject::connect(face, &vl::DeviceFace::dragged, [=](double v) {
+        value->setValue(v);
+        // A pedal is trodden each time, also when it is the same one.
+        if (what() == vl::DeviceReading::Pedal && !always->isChecked()) tell();
+    });
+    QObject::connect(say, &QPushButton::clicked, tell);
+    changed();
+    value->setValue(18.4);
     window.show();
     return QApplication::exec();
 }

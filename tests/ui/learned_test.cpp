@@ -1,4 +1,5 @@
 // What the shop learns: its book of finishes, lessons, estimates, error budget, kiln, photographs and labels.
+#include "app/bench/devices.h"
 #include "app/fields/field_form.h"
 #include "app/fields/table.h"
 #include "app/stages/log/moisture_chart.h"
@@ -216,4 +217,24 @@ TEST(LogStage, EstimatesFollowTheLogAndAreUndoneWithAPress)
     EXPECT_NEAR(minutes(), usual * learned, 1e-6 * usual);
     desk.press("usual-estimates");
     EXPECT_NEAR(minutes(), usual, 1e-9 * usual);
+}
+
+TEST(DevicesInTheWindow, AMeterTypesIntoAFieldOfItsUnitOnly)
+{
+    test::Desk desk;
+    ASSERT_TRUE(desk.window.openDemo("buoy-bowl"));
+    ASSERT_TRUE(desk.window.goTo("log"));
+    desk.press("add-reading");
+    auto* moisture = desk.named<QDoubleSpinBox>("Moisture, %");
+    ASSERT_TRUE(moisture);
+    moisture->setFocus();
+    QApplication::processEvents();
+    Devices devices;
+    devices.hand({DeviceReading::Moisture, 11.2});
+    EXPECT_NEAR(desk.doc().shop().readings.back().percent, 11.2, 1e-9);
+    for (const DeviceReading& other :
+         {DeviceReading{DeviceReading::Length, 18.4}, DeviceReading{DeviceReading::Temperature, 31},
+          DeviceReading{DeviceReading::Speed, 900}, DeviceReading{DeviceReading::Pedal, 1}})
+        devices.hand(other);
+    EXPECT_NEAR(desk.doc().shop().readings.back().percent, 11.2, 1e-9) << "what is of another unit stays outside";
 }

@@ -21,7 +21,7 @@ PlotLane::Curve wallCurve(const Document& document)
     c.isLength = true;
     c.limit = document.piece().hollow.leastWall;
     c.empty = PlotLane::tr("a solid piece has no wall");
-    for (const WallAt& w : wallAlong(document.plan().sides))
+    for (const WallAt& w : document.plan().shape.walls)
         if (w.inside.y() > 0) c.points.emplace_back(w.inside.x(), w.wall);
     return c;
 }

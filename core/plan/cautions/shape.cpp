@@ -16,7 +16,7 @@ void wall(const Case& in, std::vector<Caution>& out)
     // How far the inside stands out of the outside where it does so most.
     double beyond = 0;
     if (through)
-        for (const WallAt& w : wallAlong(in.sides))
+        for (const WallAt& w : in.shape.walls)
             for (const auto beside : {radiusBefore, radiusAfter})
                 if (const double over = beside(in.sides.inside, w.inside.x()) - beside(in.sides.outside, w.inside.x());
                     over > beyond)
