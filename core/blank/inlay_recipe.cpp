@@ -152,6 +152,13 @@ Thing fillHoles(const Piece& piece, const std::vector<const DrilledHole*>& alike
     const Setting wide = lengthAt("", "rod, Ø", h.diameter - h.fit, "hole − fit", 2),
                   spare = lengthAt("saw", "rod longer by", longer, "own value");
     Text how = says(words::rodWay, wide, spare);
+    std::vector<Setting> settings{wide, spare};
+    if (h.wide > h.diameter) {
+        const Setting shoulder = lengthAt("lathe", "shoulder, Ø", h.wide - h.fit, "wider step − fit", 2),
+                      deep = lengthAt("lathe", "shoulder's length", h.wideDepth);
+        how.also(says(words::rodShoulder, shoulder, deep));
+        settings.insert(settings.end(), {shoulder, deep});
+    }
     if (h.early) how.also(says(words::soakedJoint));
     return bench.glue(fillStep(h), {drilled}, gives,
                       {.title = says(words::glueRods, wood.name, name),
@@ -161,7 +168,7 @@ Thing fillHoles(const Piece& piece, const std::vector<const DrilledHole*>& alike
                                  .area = pi * h.diameter * first.full * count,
                                  .joints = count,
                                  .woods = {&wood}},
-                       .settings = {wide, spare},
+                       .settings = std::move(settings),
                        .minutes = 3.0 * count,
                        .uses = {},
                        .waitTitle = says(words::leaveRods, name),

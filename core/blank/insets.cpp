@@ -40,6 +40,13 @@ void rods(const Piece& piece, const Sides& sides, std::vector<Inset>& out)
                             fillStep(hole), h.solid.from + h.solid.way * low, h.solid.from + h.solid.way * high,
                             hole.diameter));
         out.back().cell.seed = segmentSeed(h.hole + 700, static_cast<size_t>(h.which));
+        if (hole.wide <= hole.diameter) continue;
+        // Its shoulder, in the wider step at the mouth.
+        const double deep = std::min(hole.wideDepth, high);
+        out.push_back(inset(barCell(h.solid.from, h.solid.way, low, deep, hole.wide / 2, fillingOf(hole.fill)),
+                            fillStep(hole), h.solid.from + h.solid.way * low, h.solid.from + h.solid.way * deep,
+                            hole.wide));
+        out.back().cell.seed = segmentSeed(h.hole + 700, static_cast<size_t>(h.which));
     }
 }
 

@@ -170,6 +170,27 @@ private:
             offer(says(words::plugLetIn, mm(bore)), says(words::plugHow, mm(bore), mm(floor()), mm(shop_.fits.glue, 2)),
                   std::move(p));
         }
+        // As far round as the foot bears, and half of the floor deep.
+        constexpr double shoulder = 6;  // mm on the radius; own value
+        const double wide = bore + 2 * shoulder, deep = std::floor(floor() / 2);
+        if (wide < 0.8 * foot && deep >= 2) {
+            Piece p = piece_;
+            Hole post;
+            post.name = "post";
+            post.into = Hole::Foot;
+            post.at = 0;
+            post.diameter = bore;
+            post.wide = wide;
+            post.wideDepth = deep;
+            post.ends = Hole::Wall;
+            post.filled = true;
+            post.fill = piece_.layers.front().woods.front();
+            post.fit = shop_.fits.glue;
+            p.holes.push_back(std::move(post));
+            identifyCuts(p);
+            offer(says(words::postLetIn, mm(wide), mm(bore)),
+                  says(words::postHow, mm(bore), mm(wide), mm(deep), mm(shop_.fits.glue, 2)), std::move(p));
+        }
         if (!isPlain(piece_)) return;
         const double thick = std::max(8.0, std::ceil(height_ / 15));
         Piece p = onAFoot(piece_, thick);

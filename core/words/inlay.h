@@ -151,6 +151,8 @@ inline constexpr Pattern wedgeOpen{"Open the joint and clean both faces"};
 inline constexpr Pattern turnOnWay{
     "warmed or softened with the solvent of its glue, away from flames; a thin wide blade in "
     "the joint, no twisting; both faces flat and bare"};
+inline constexpr Pattern rodShoulder{
+    "turned with a shoulder of Ø %1, %2 long, that sits in the wider step: it cannot be pushed through"};
 inline constexpr Pattern rotateHalf{"Turn one half on by %1 and glue it"};
 inline constexpr Pattern alikeUnderTurn{"the outline is alike under that turn, so the two halves meet all round"};
 inline constexpr Pattern bandsRound{

@@ -55,6 +55,23 @@ TEST(Mishap, AFloorCutThroughIsPluggedOrStandsOnANewFoot)
         ASSERT_EQ(plan.sides.filled.size(), 1u) << "it goes through the floor and is filled";
         EXPECT_NEAR(plan.shape.capacity, before.shape.capacity, 1e-6 * before.shape.capacity);
     }
+    if (const WayOut* post = named(all, "A post")) {
+        Piece q = post->piece;
+        q.holes[0].fill = "padauk";
+        const Plan plan = planned(q);
+        const double beside = (q.holes[0].diameter + q.holes[0].wide) / 4, deep = q.holes[0].wideDepth;
+        const auto woodAt = [&](double z, double r) {
+            const Cell* cell = plan.assembly.layers[plan.assembly.layerAt(z)].cellAt(z, r, 33);
+            return cell ? std::string_view(cell->wood->id) : std::string_view();
+        };
+        EXPECT_EQ(woodAt(deep / 2, 0.5), "padauk");
+        EXPECT_EQ(woodAt(deep / 2, beside), "padauk") << "its shoulder";
+        EXPECT_NE(woodAt(deep + 0.5, beside), "padauk") << "above it the floor goes on";
+        EXPECT_EQ(woodAt(before.sides.inside.front().x() - 0.5, 0.5), "padauk") << "through the floor";
+        bool said = false;
+        for (const Step& s : plan.assembly.recipe) said = said || print(s.how).find("shoulder") != std::string::npos;
+        EXPECT_TRUE(said);
+    }
     if (const WayOut* foot = named(all, "A foot")) {
         const Plan plan = planned(foot->piece);
         const double thick = foot->piece.layers[0].thickness;
