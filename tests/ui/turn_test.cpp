@@ -478,6 +478,10 @@ TEST_F(Turn, ASplitPieceRollsDownItsSlopeUntilItIsChanged)
     const unsigned version = solid->meshVersion();
     EXPECT_TRUE(QTest::qWaitFor([&] { return solid->meshVersion() > version + 5; }, 5000)) << "it moves";
     EXPECT_TRUE(desk.button("roll")->isChecked());
+    if (const QByteArray folder = qgetenv("VIVID_PICTURES"); !folder.isEmpty()) {
+        QTest::qWait(4000);
+        desk.window.grab().save(QString::fromLocal8Bit(folder) + "/rolling.png");
+    }
     Piece p = desk.piece();
     p.notes = "changed";
     ASSERT_TRUE(desk.doc().apply("notes", p));
