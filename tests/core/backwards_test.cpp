@@ -13,21 +13,6 @@ using namespace vl;
 
 namespace {
 
-/// Rings from one radius to another, straight between them.
-Piece cone(double r0, double r1, double height, int rings, int segments)
-{
-    Piece p = test::plainCylinder(r0, height, BlockForm::Along);
-    p.outside = {test::corner(0, r0), test::corner(height, r1)};
-    Layer ring;
-    ring.thickness = height / rings;
-    ring.form = RingForm{};
-    ring.sectors()->segments = segments;
-    ring.woods = {"maple", "walnut"};
-    p.layers.assign(static_cast<size_t>(rings), ring);
-    identifyLayers(p);
-    return p;
-}
-
 /// How much higher than wide the segments of a ring are on the turned wall: added up in small steps.
 double heightOverWidth(const Plan& plan, size_t layer)
 {
@@ -63,7 +48,7 @@ TEST(Backwards, SquaresOnAConeGrowInAGeometricRow)
     for (const double r1 : {40.0, 70.0, 100.0}) {
         constexpr double r0 = 40, height = 80;
         constexpr int n = 12;
-        const auto all = squareBricks(cone(r0, r1, height, 5, n), 2);
+        const auto all = squareBricks(test::ringCone(r0, r1, height, 5, n), 2);
         ASSERT_FALSE(all.empty());
         const Piece& p = all[0].piece;
         const auto rings = static_cast<double>(p.layers.size());
@@ -85,7 +70,7 @@ TEST(Backwards, SquaresAreSquareOnTheTurnedWall)
 {
     for (const double r0 : {22.0, 30.0, 55.0})
         for (const int n : {8, 12, 24}) {
-            Piece p = cone(r0, 60, 110, 6, n);
+            Piece p = test::ringCone(r0, 60, 110, 6, n);
             p.outside.insert(p.outside.begin() + 1, test::corner(50, 75));  // two slopes
             const auto all = squareBricks(p, 3);
             ASSERT_FALSE(all.empty()) << r0 << " " << n;
@@ -109,7 +94,7 @@ TEST(Backwards, PointsReachTheFacesOfTheirRing)
 {
     for (const auto kind : {MadeUp::Zigzag, MadeUp::Diamond})
         for (const double r1 : {60.0, 50.0}) {
-            Piece p = cone(60, r1, 60, 3, 12);
+            Piece p = test::ringCone(60, r1, 60, 3, 12);
             MadeUp& m = p.layers[1].ring()->madeUp;
             m.kind = kind;
             m.wood = "holly";
@@ -152,8 +137,8 @@ TEST(Backwards, OfAnyRingsAreRightOrNotOffered)
 {
     test::property([] {
         const int rings = *rc::gen::inRange(1, 12), n = *rc::gen::inRange(3, 40);
-        Piece p = cone(10 + *rc::gen::inRange(0, 60), 10 + *rc::gen::inRange(0, 60), 20 + *rc::gen::inRange(0, 150),
-                       rings, n);
+        Piece p = test::ringCone(10 + *rc::gen::inRange(0, 60), 10 + *rc::gen::inRange(0, 60),
+                                 20 + *rc::gen::inRange(0, 150), rings, n);
         const int layer = *rc::gen::inRange(0, rings);
         for (const Backwards& one : workedBackwards(p, layer)) checkPiece(one.piece);
         for (const Backwards& one : squareBricks(p, layer)) {
@@ -167,7 +152,7 @@ TEST(Backwards, OfAnyRingsAreRightOrNotOffered)
 
 TEST(Backwards, ASpiralClimbsOneWayAlsoWhereItIsStackedUpsideDown)
 {
-    Piece p = cone(45, 60, 200, 10, 12);
+    Piece p = test::ringCone(45, 60, 200, 10, 12);
     for (Layer& l : p.layers) l.woods = std::vector<std::string>(12, "maple");
     for (Layer& l : p.layers) l.woods[0] = "walnut";
     p.outside.back().r = 22;  // too narrow a mouth to reach the inside: built in sections

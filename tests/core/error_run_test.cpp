@@ -16,26 +16,12 @@ namespace {
 
 constexpr Accuracy none{.angle = 0, .stop = 0, .planing = 0, .centring = 0};
 
-/// Rings from one radius to another, straight between them.
-Piece rings(double r0, double r1, double height, int count, int segments)
-{
-    Piece p = test::plainCylinder(r0, height, BlockForm::Along);
-    p.outside = {test::corner(0, r0), test::corner(height, r1)};
-    Layer ring;
-    ring.thickness = height / count;
-    ring.form = RingForm{};
-    ring.sectors()->segments = segments;
-    p.layers.assign(static_cast<size_t>(count), ring);
-    identifyLayers(p);
-    return p;
-}
-
 }  // namespace
 
 TEST(ErrorRun, ARingClosesAsTheClosedFormSays)
 {
     for (const int n : {8, 12, 24}) {
-        const Plan plan = makePlan(rings(80, 80, 60, 3, n), Shop{});
+        const Plan plan = makePlan(test::ringCone(80, 80, 60, 3, n), Shop{});
         Accuracy a = none;
         a.angle = 0.03;
         const double outer = plan.assembly.layers[1].stockOuterRadius();
@@ -52,7 +38,7 @@ TEST(ErrorRun, ARingClosesAsTheClosedFormSays)
 TEST(ErrorRun, NinetyNineInAHundredNeedWhatBoostSays)
 {
     // Off centre in two directions alike: Rayleigh's distribution.
-    const Plan cylinder = makePlan(rings(80, 80, 100, 5, 12), Shop{});
+    const Plan cylinder = makePlan(test::ringCone(80, 80, 100, 5, 12), Shop{});
     Accuracy a = none;
     a.centring = 0.4;
     const ErrorBudget aside = errorBudget(cylinder, a, 20000);
@@ -61,7 +47,7 @@ TEST(ErrorRun, NinetyNineInAHundredNeedWhatBoostSays)
     EXPECT_EQ(aside.layers[2].most, ErrorFrom::Centring);
     EXPECT_EQ(aside.layers[0].needed, 0) << "the first is where the axis is";
     // Heights add up below a cone: its widest place in the third layer stands where three errors have moved it.
-    const Plan cone = makePlan(rings(50, 100, 100, 5, 12), Shop{});
+    const Plan cone = makePlan(test::ringCone(50, 100, 100, 5, 12), Shop{});
     Accuracy h = none;
     h.planing = 0.3;
     const ErrorBudget up = errorBudget(cone, h, 20000);
@@ -98,7 +84,7 @@ TEST(ErrorRun, IsAlwaysTheSameAndItsAllowancesHold)
 
 TEST(ErrorRun, LearnsPlaningFromWhatWasMeasured)
 {
-    Piece p = rings(60, 60, 100, 5, 12);
+    Piece p = test::ringCone(60, 60, 100, 5, 12);
     EXPECT_TRUE(std::isnan(measuredPlaning(p)));
     for (const auto& [i, off] : {std::pair(0, 0.1), {1, -0.1}, {2, 0.1}, {3, -0.1}})
         p.progress.measured.push_back({p.layers[static_cast<size_t>(i)].id, Measured::Height, 20 + off, {}});

@@ -37,6 +37,21 @@ inline Piece plainCylinder(double radius, double height, BlockForm::Grain grain,
     return p;
 }
 
+/// Equal rings from one radius to another, straight between them.
+inline Piece ringCone(double r0, double r1, double height, int rings, int segments)
+{
+    Piece p = plainCylinder(r0, height, BlockForm::Along);
+    p.outside = {corner(0, r0), corner(height, r1)};
+    Layer ring;
+    ring.thickness = height / rings;
+    ring.form = RingForm{};
+    ring.sectors()->segments = segments;
+    ring.woods = {"maple", "walnut"};
+    p.layers.assign(static_cast<size_t>(rings), ring);
+    identifyLayers(p);
+    return p;
+}
+
 /// What two circles R and r, d apart, have in common (plane geometry of the lens).
 inline double lens(double R, double r, double d)
 {
