@@ -8,6 +8,9 @@
 #include <QUndoCommand>
 #include <QUuid>
 
+#include <tuple>
+#include <utility>
+
 namespace vl::app {
 
 /// Piece and shop before and after one change of either.
@@ -143,7 +146,7 @@ bool Document::changeBoth(const QString& what, Piece piece, Shop shop)
 /// is always handled in the same way.
 bool Document::isLarge() const
 {
-    constexpr size_t steps = 500, cells = 10000;
+    constexpr size_t steps = 300, cells = 10000;
     size_t all = 0;
     for (const BuiltLayer& l : plan_.assembly.layers) all += l.cells.size();
     return plan_.assembly.recipe.size() > steps || all > cells;
@@ -175,8 +178,12 @@ void Document::startPlanning()
 void Document::planned()
 {
     const std::shared_ptr<Wish> done = planner_.result();
+    // The next wish is planned while this one is drawn.
+    const bool more = wish_.has_value();
+    if (more) startPlanning();
     // What was still being planned when another piece was opened is nobody's wish any more.
     if (done->opened == opened_) carryOut(std::move(*done));
+    if (more) return;
     if (wish_) return startPlanning();
     planning_ = false;
     emit planningChanged();
@@ -259,7 +266,9 @@ void Document::take(const Piece& piece, const Shop& shop, Plan plan)
 {
     piece_ = piece;
     shop_ = shop;
-    plan_ = std::move(plan);
+    Plan old = std::exchange(plan_, std::move(plan));
+    // What a large piece's plan held is given back beside: that alone takes longer than a millisecond.
+    if (isLarge()) std::ignore = beside([gone = std::make_shared<Plan>(std::move(old))] {});
     ++version_;
     trimSelection();
     emit changed();
