@@ -123,7 +123,7 @@ double thicknessAt(const Sides& sides, size_t setUp, const AxisSetUp& s, double 
     now.axes.resize(setUp + 1);
     const CrossSection section(now, z);
     const Point off = s.solid.centreAt(z);
-    if (!section.holds({0, 0})) return section.region().narrowest().across;
+    if (!section.holds({0, 0})) return section.narrowest().across;
     const double towards = std::atan2(-off.y(), -off.x()) / degrees;
     return section.reachFrom({0, 0}, towards) + section.reachFrom({0, 0}, towards + 180);
 }

@@ -182,45 +182,81 @@ double DiscRegion::support(const Point& u) const
     return most;
 }
 
+namespace {
+
+/// The greatest or the least of widths that are tried.
+class Extreme {
+public:
+    explicit Extreme(bool widest) : widest_(widest), best_(widest ? -1.0 : std::numeric_limits<double>::infinity()) {}
+    void take(double across, const Point& u)
+    {
+        if (widest_ ? across > best_ : across < best_) best_ = across, way_ = u;
+    }
+    DiscRegion::Width width() const
+    {
+        double deg = std::fmod(std::atan2(way_.y(), way_.x()) / degrees, 180);
+        if (deg < 0) deg += 180;
+        return {best_, deg};
+    }
+
+private:
+    bool widest_;
+    double best_;
+    Point way_{1, 0};
+};
+
+Point square(const Point& d) { return {d.y(), -d.x()}; }
+
+}  // namespace
+
+DiscRegion::Width widthOf(const Polyline& polygon, bool widest)
+{
+    if (polygon.size() < 3) return {};
+    Extreme best(widest);
+    for (size_t i = 0; i < polygon.size(); ++i) {
+        for (size_t j = 0; j < i && widest; ++j)
+            if (const Point d = polygon[i] - polygon[j]; d.norm() > tiny) best.take(d.norm(), d.normalized());
+        const Point side = polygon[(i + 1) % polygon.size()] - polygon[i];
+        if (widest || side.norm() <= tiny) continue;
+        const Point u = square(side.normalized());
+        double low = std::numeric_limits<double>::infinity(), high = -low;
+        for (const Point& p : polygon) {
+            low = std::min(low, u.dot(p));
+            high = std::max(high, u.dot(p));
+        }
+        best.take(high - low, u);
+    }
+    return best.width();
+}
+
 DiscRegion::Width DiscRegion::extreme(bool widest) const
 {
     if (empty()) return {};
-    Point way(1, 0);
-    double best = widest ? -1.0 : std::numeric_limits<double>::infinity();
-    const auto take = [&](double across, const Point& u) {
-        if (widest ? across > best : across < best) best = across, way = u;
-    };
-    const auto look = [&](const Point& u) { take(support(u) + support(-u), u); };
-    const auto square = [](const Point& d) { return Point(d.y(), -d.x()); };
-    const bool arcs = std::ranges::any_of(sides_, &Side::arc);
-    // A polygon is widest from corner to corner, and narrowest square to one of its sides.
-    for (size_t i = 0; i < sides_.size() && !arcs && widest; ++i)
-        for (size_t j = 0; j < i; ++j)
-            if (const Point d = sides_[i].from - sides_[j].from; d.norm() > tiny) take(d.norm(), d.normalized());
-    if (!arcs && !widest)
-        for (const Side& s : sides_) look(square((s.to - s.from).normalized()));
-    if (arcs) {
-        // While the same two corners or arcs carry it a width is a sinusoid: it turns along the line from one of their
-        // middles to the other's, or where another takes over, square to a line or at an arc's end.
-        std::vector<Point> marks;
-        for (const Side& s : sides_) {
-            marks.push_back(s.from);
-            if (const Point d = s.to - s.from; d.norm() > tiny) look(square(d.normalized()));
-            if (!s.arc) continue;
-            marks.push_back(discs_[s.of].centre);
-            look(direction(s.start));
-            look(direction(s.start + s.sweep));
-        }
-        constexpr size_t many = 80;  // of more the lines between them are as good as every direction
-        for (size_t i = 0; i < marks.size() && marks.size() <= many; ++i)
-            for (size_t j = 0; j < i; ++j)
-                if (const Point d = marks[i] - marks[j]; d.norm() > tiny) look(d.normalized());
-        constexpr int looks = 720;
-        for (int k = 0; k < looks && marks.size() > many; ++k) look(direction(pi * k / looks));
+    if (std::ranges::none_of(sides_, &Side::arc)) {
+        Polyline corners;
+        for (const Side& s : sides_) corners.push_back(s.from);
+        return widthOf(corners, widest);
     }
-    double deg = std::fmod(std::atan2(way.y(), way.x()) / degrees, 180);
-    if (deg < 0) deg += 180;
-    return {best, deg};
+    Extreme best(widest);
+    const auto look = [&](const Point& u) { best.take(support(u) + support(-u), u); };
+    // While the same two corners or arcs carry it a width is a sinusoid: it turns along the line from one of their
+    // middles to the other's, or where another takes over, square to a line or at an arc's end.
+    std::vector<Point> marks;
+    for (const Side& s : sides_) {
+        marks.push_back(s.from);
+        if (const Point d = s.to - s.from; d.norm() > tiny) look(square(d.normalized()));
+        if (!s.arc) continue;
+        marks.push_back(discs_[s.of].centre);
+        look(direction(s.start));
+        look(direction(s.start + s.sweep));
+    }
+    constexpr size_t many = 80;  // of more the lines between them are as good as every direction
+    for (size_t i = 0; i < marks.size() && marks.size() <= many; ++i)
+        for (size_t j = 0; j < i; ++j)
+            if (const Point d = marks[i] - marks[j]; d.norm() > tiny) look(d.normalized());
+    constexpr int looks = 720;
+    for (int k = 0; k < looks && marks.size() > many; ++k) look(direction(pi * k / looks));
+    return best.width();
 }
 
 DiscRegion::Width DiscRegion::widest() const { return extreme(true); }

@@ -71,4 +71,8 @@ private:
     std::vector<Side> sides_;
 };
 
+/// The width of a convex polygon between parallel jaws: the widest from corner to corner, the narrowest square to one
+/// of its sides (plane geometry).
+DiscRegion::Width widthOf(const Polyline& polygon, bool widest);
+
 }  // namespace vl

@@ -40,7 +40,16 @@ double radiusAfter(const Polyline& line, double z)
     return a.y() + (b.y() - a.y()) * std::max(0.0, z - a.x()) / (b.x() - a.x());
 }
 
-double radiusAt(const Polyline& line, double z) { return radiusRange(line, z, z).high; }
+double radiusAt(const Polyline& line, double z)
+{
+    // Between two stations, as nearly always, the one piece says it.
+    const size_t i = firstFrom(line, z);
+    if (i > 0 && i < line.size() && line[i].x() > z) {
+        const Point &a = line[i - 1], &b = line[i];
+        return a.y() + (b.y() - a.y()) * (z - a.x()) / (b.x() - a.x());
+    }
+    return radiusRange(line, z, z).high;
+}
 
 Range radiusRange(const Polyline& line, double z0, double z1)
 {

@@ -50,10 +50,9 @@ AxisAt reportAt(const OffAxis& axis, const std::vector<const AxisSetUp*>& own, c
     const size_t first = before.axes.size();
     const std::vector<double> flats = is.flats();
     r.round = radiusAt(before.outside, z);
-    const DiscRegion region = is.region();
-    r.widest = region.widest().across;
-    r.narrowest = region.narrowest().across;
-    r.area = region.area();
+    r.widest = is.widest().across;
+    r.narrowest = is.narrowest().across;
+    r.area = is.area();
     for (size_t k = 0; k < own.size(); ++k) {
         r.flats.push_back(flats[first + k]);
         const double radius = own[k]->solid.radiusNear(z);

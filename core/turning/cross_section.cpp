@@ -1,15 +1,19 @@
 #include "core/turning/cross_section.h"
 
 #include <Eigen/Geometry>
+#include <boost/math/quadrature/gauss.hpp>
+#include <boost/math/tools/roots.hpp>
 
 #include <algorithm>
 #include <cmath>
 #include <limits>
+#include <tuple>
 
 namespace vl {
 namespace {
 
-constexpr double just = 1e-6;  // mm beside a step
+constexpr double just = 1e-6;           // mm beside a step
+constexpr double widthsWithin = 0.002;  // mm, between the polygon that is measured and the section
 
 double angleOf(const Point& p) { return std::atan2(p.y(), p.x()) / degrees; }
 
@@ -152,10 +156,12 @@ bool CrossSection::spansByCircles()
         constexpr double window = 4;  // degrees to each side
         double low = about - window, high = about + window;
         if (exits(here, low) > exits(next, low) || exits(here, high) < exits(next, high)) return false;
-        for (int k = 0; k < 32; ++k) {
-            const double mid = (low + high) / 2;
-            (exits(here, mid) <= exits(next, mid) ? low : high) = mid;
-        }
+        const double first = exits(here, low) - exits(next, low), last = exits(here, high) - exits(next, high);
+        if (!std::isfinite(first) || !std::isfinite(last)) return false;
+        std::uintmax_t rounds = 40;
+        std::tie(low, high) =
+            boost::math::tools::toms748_solve([&](double deg) { return exits(here, deg) - exits(next, deg); }, low,
+                                              high, boost::math::tools::eps_tolerance<double>(34), rounds);
         ridges.push_back((low + high) / 2);
     }
     for (size_t i = 0; i < sides.size(); ++i) {
@@ -260,17 +266,40 @@ DiscRegion CrossSection::region() const
     return exact_ ? DiscRegion(discs_, halves_) : DiscRegion({}, polygonSides());
 }
 
+Point CrossSection::on(const Side& span, double angleDeg) const
+{
+    return middle_ + polar(exitOf(span.of, middle_, angleDeg), angleDeg);
+}
+
 double CrossSection::area() const
 {
     if (exact_) return region().area();
-    constexpr double fine = 0.005;  // mm
-    const Polyline line = outline(fine);
-    double twice = 0;
-    for (size_t i = 0; i < line.size(); ++i) {
-        const Point &a = line[i], &b = line[(i + 1) % line.size()];
-        twice += a.x() * b.y() - a.y() * b.x();
+    // ½ ∫ r² dφ over each span, whose side is smooth.
+    constexpr double piece = 45;  // degrees
+    double sum = 0;
+    for (const Side& s : spans_) {
+        const int parts = std::max(1, static_cast<int>(std::ceil((s.to - s.from) / piece - 1e-9)));
+        for (int k = 0; k < parts; ++k) {
+            const double from = s.from + (s.to - s.from) * k / parts, to = s.from + (s.to - s.from) * (k + 1) / parts;
+            sum += boost::math::quadrature::gauss<double, 7>::integrate(
+                [&](double deg) {
+                    const double r = exitOf(s.of, middle_, deg);
+                    return r * r / 2 * degrees;
+                },
+                from, to);
+        }
     }
-    return twice / 2;
+    return sum;
+}
+
+DiscRegion::Width CrossSection::widest() const
+{
+    return exact_ ? region().widest() : widthOf(outline(widthsWithin), true);
+}
+
+DiscRegion::Width CrossSection::narrowest() const
+{
+    return exact_ ? region().narrowest() : widthOf(outline(widthsWithin), false);
 }
 
 double CrossSection::areaWithin(double radius) const
@@ -334,7 +363,7 @@ Polyline CrossSection::outline(double tolerance) const
     for (const Side& s : spans_) {
         std::vector<double> angles = anglesIn(s, tolerance);
         angles.pop_back();
-        for (const double a : angles) line.push_back(at(a));
+        for (const double a : angles) line.push_back(on(s, a));
     }
     return line;
 }

@@ -41,8 +41,10 @@ public:
 
     /// Its measures: exact where every axis is parallel to the true one; else of a polygon within 0.002 mm of it.
     DiscRegion region() const;
-    /// mm², as region() says; of what is tilted without making a region of it.
+    /// mm² and mm, as region() says; of what is tilted without making a region of it.
     double area() const;
+    DiscRegion::Width widest() const;
+    DiscRegion::Width narrowest() const;
     /// What of it lies within a circle about the true axis, mm²: what a hollow takes.
     double areaWithin(double radius) const;
     /// The chord that each set-up leaves, in the order of Sides; 0 where none, the sum where several, mm.
@@ -54,6 +56,8 @@ public:
 
 private:
     std::vector<HalfPlane> polygonSides() const;
+    /// Where the ray at an angle meets what bounds a span.
+    Point on(const Side& span, double angleDeg) const;
     Disc discOf(int of) const;
     double exitOf(int of, const Point& inside, double angleDeg) const;
     int boundedBy(double angleDeg) const;

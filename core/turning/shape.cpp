@@ -92,10 +92,9 @@ void measureFaceted(const Sides& sides, Shape& s)
         const double z = s.height * k / looks;
         const CrossSection section(sides, z);
         if (section.empty()) continue;
-        const DiscRegion region = section.region();
-        if (const double most = region.widest().across; most > s.greatestDiameter)
+        if (const double most = section.widest().across; most > s.greatestDiameter)
             s.greatestDiameter = most, s.greatestAt = z;
-        if (const double least = region.narrowest().across; least < s.leastDiameter)
+        if (const double least = section.narrowest().across; least < s.leastDiameter)
             s.leastDiameter = least, s.leastAt = z;
         const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
         if (!(bore > 0) || z <= sides.inside.front().x()) continue;
