@@ -146,7 +146,7 @@ TEST(Bench, StationsAreWalkedWithTheirDiametersAsLargeAsCanBe)
     const QImage shot = bench->grab().toImage();
     EXPECT_GE(shot.height(), 800);
     if (const QByteArray folder = qgetenv("VIVID_PICTURES"); !folder.isEmpty())
-        shot.save(QString::fromLocal8Bit(folder) + "/bench-stations.png");
+        shot.save(QString::fromLocal8Bit(folder) + "/bench.png");
     delete bench;
 }
 
