@@ -13,9 +13,9 @@ void checkHole(const Hole& hole, const std::string& path)
                          "0, or wider than the hole, " + exact(hole.diameter) + " mm, is");
     if (hole.wide > 0 && hole.taper > 0)
         throw InputError(path + ".taper_deg", exact(hole.taper), "0, where its mouth is a wider step, is");
-    if (hole.filled && (hole.wide > 0 || hole.taper > 0 || hole.ease > 0))
+    if (hole.filled && (hole.taper > 0 || hole.ease > 0))
         throw InputError(path + ".filled", "a rod in a hole that is not straight",
-                         "a straight one, its mouth neither wider, reamed nor rounded, is");
+                         "a straight or stepped one, its mouth neither reamed nor rounded, is");
     if (hole.filled && hole.fit >= hole.diameter)
         throw InputError(path + ".fit_mm", exact(hole.fit), "less than the hole, " + exact(hole.diameter) + " mm, is");
     checkIndex(hole.count, hole.plate, hole.start, path);

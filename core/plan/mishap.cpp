@@ -171,9 +171,10 @@ private:
                   std::move(p));
         }
         // As far round as the foot bears, and half of the floor deep.
-        constexpr double shoulder = 6;  // mm on the radius; own value
+        constexpr double most = 6, least = 3;  // mm that its shoulder stands out; own values
+        const double shoulder = std::floor(std::min(most, (0.8 * foot - bore) / 2));
         const double wide = bore + 2 * shoulder, deep = std::floor(floor() / 2);
-        if (wide < 0.8 * foot && deep >= 2) {
+        if (shoulder >= least && deep >= 2) {
             Piece p = piece_;
             Hole post;
             post.name = "post";
