@@ -207,7 +207,7 @@ Slope slopeUnder(const Piece& piece)
     const Surface hull = rollingHull(piece);
     double size = 0;
     for (const auto& c : hull.corners) size = std::max(size, 2 * std::hypot(c[0] - high / 2, c[1], c[2]));
-    constexpr double sizes = 3, falls = 8;  // how long a run is, in sizes of the piece; degrees
+    constexpr double sizes = 2.5, falls = 8;  // how long a run is, in sizes of the piece; degrees
     slope.way = rollOn(hull, middleOfMass(piece), sizes * size);
     const double run = slope.way.along;
     Eigen::Isometry3d tilt = Eigen::Isometry3d::Identity();
@@ -219,8 +219,8 @@ Slope slopeUnder(const Piece& piece)
         for (Vector3d& c : p.corners) c = tilt * c;
     for (const auto& [y, z] : {std::pair(0.7, -0.9), {0.7, 0.9}, {-0.7, 0.9}, {-0.7, -0.9}})
         slope.ground.push_back(tilt * Vector3d(0, y * size - (y < 0 ? run : 0), z * size));
-    slope.height = size;
-    slope.width = run + size;
+    slope.height = size / 2;
+    slope.width = run + size / 4;
     return slope;
 }
 
