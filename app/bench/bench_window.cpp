@@ -143,6 +143,15 @@ void BenchWindow::markSeen()
                          QDate::currentDate().toString(Qt::ISODate));
 }
 
+/// A timer for what waits from now on; none where it does not.
+void BenchWindow::run(const QString& what, double minutes)
+{
+    if (!(minutes > 0)) return;
+    constexpr int second = 60;
+    timers_.push_back({what, QDateTime::currentDateTime().addSecs(static_cast<qint64>(minutes * second))});
+    clock_.start();
+}
+
 void BenchWindow::forward()
 {
     if (count() == 0) return;
@@ -157,18 +166,16 @@ void BenchWindow::forward()
             const std::string id = s->id;
             const QString what = said(s->title);
             if (!doc_.apply(tr("step done"), withStepTicked(doc_.piece(), doc_.plan(), id, doc_.now()))) return;
-            if (card.waitMinutes > 0) {
-                constexpr int second = 60;
-                timers_.push_back(
-                    {what, QDateTime::currentDateTime().addSecs(static_cast<qint64>(card.waitMinutes * second))});
-                clock_.start();
-            }
+            run(what, card.waitMinutes);
             // The plan is another: on from where the work stands.
             at_ = static_cast<int>(std::min(nextCard(cards_), cards_.size() - 1));
             return update();
         }
-    } else if (const Walk::Place* p = place(); p && !isTicked(doc_.piece(), p->id))
-        doc_.apply(tr("ticked"), withPlaceTicked(doc_.piece(), p->id));
+    } else if (const Walk::Place* p = place(); p && !isTicked(doc_.piece(), p->id)) {
+        if (!doc_.apply(tr("ticked"), withPlaceTicked(doc_.piece(), p->id))) return;
+        // A coat dries, a sealer sets.
+        if (p->number.unit == Unit::Minutes) run(said(p->what), p->number.value);
+    }
     if (at_ + 1 < count()) ++at_;
     take();
     update();

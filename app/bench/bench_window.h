@@ -33,6 +33,8 @@ public:
     /// What a device says: a pedal drives, speed and angle are shown beside what the plan asks.
     void heard(const DeviceReading& reading);
     QString heardWords() const;
+    /// How many waits have a timer that runs.
+    size_t waiting() const { return timers_.size(); }
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -44,6 +46,7 @@ private:
         QString what;
         QDateTime until;
     };
+    void run(const QString& what, double minutes);
     void take();
     void tick();
     bool isSteps() const { return walk_.isEmpty(); }

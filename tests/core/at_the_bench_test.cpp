@@ -164,8 +164,20 @@ TEST(Finish, TheShopsOwnBookRules)
     EXPECT_NE(said.find("7 coats"), std::string::npos);
     EXPECT_NE(said.find("felt pad"), std::string::npos);
     EXPECT_NE(said.find(" 800"), std::string::npos) << "sanded to the grit that it asks for";
-    // A shop without it has one coat of its own; nothing of the piece is lost.
-    EXPECT_TRUE(makePlan(p, test::harbourShop()).finish.layers.empty());
+    // A shop without it has one coat of its own; nothing of the piece is lost, and it is said.
+    const Plan without = makePlan(p, test::harbourShop());
+    EXPECT_TRUE(without.finish.layers.empty());
+    const Caution* unknown = test::find(without, "finish-unknown");
+    ASSERT_TRUE(unknown);
+    EXPECT_FALSE(test::find(makePlan(unknown->fixes[0].apply(p), test::harbourShop()), "finish-unknown"));
+    // What is not noted for food is said of a piece for food.
+    Piece food = p;
+    food.choices.use = Use::Food;
+    food.choices.finish = "lacquer";
+    const Plan lacquered = makePlan(food, shop);
+    const Caution* unfit = test::find(lacquered, "finish-food");
+    ASSERT_TRUE(unfit);
+    for (const Fix& fix : unfit->fixes) EXPECT_FALSE(test::find(makePlan(fix.apply(food), shop), "finish-food"));
     shop.finishes.back().id = "oil";
     EXPECT_THROW(checkShop(shop), InputError);
 }

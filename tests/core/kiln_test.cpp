@@ -1,6 +1,8 @@
 // The kiln: schedules for mixed loads, what was learned of them, and forecasts against synthetic drying.
 #include "core/plan/kiln.h"
+#include "core/plan/rough_turned.h"
 #include "core/wood/species.h"
+#include "tests/core/plain_piece.h"
 #include "tests/support/property.h"
 
 #include <cmath>
@@ -126,4 +128,33 @@ TEST(Kiln, APushedWoodIsSaid)
     EXPECT_NEAR(moistureInKiln(read, load, load.bowls[0], 3), 22, 1e-9);
     EXPECT_LT(moistureInKiln(read, load, load.bowls[0], 10), 22);
     EXPECT_GT(moistureInKiln(read, load, load.bowls[0], 2), 22);
+}
+
+TEST(RoughTurned, GetsOvalAsItsWoodShrinks)
+{
+    // 25 mm of wall on 250 mm: green to 8 % across the grain by 22 thirtieths of the tangential shrinkage.
+    Piece p = test::plainCylinder(125, 90, BlockForm::Across, 8, 12);
+    p.layers[0].woods = {"cherry"};
+    p.layers[0].as<BlockForm>()->moisture = 60;
+    const Plan plan = makePlan(p, Shop{});
+    const auto rough = roughTurned(p, plan, 8);
+    ASSERT_TRUE(rough);
+    EXPECT_NEAR(rough->wall, 25, 1e-9);
+    EXPECT_NEAR(rough->rough, 250 + 25 - 8, 0.1);
+    EXPECT_NEAR(rough->across, rough->rough * (1 - speciesOf("cherry").shrinkTangential / 100 * 22 / 30), 1e-6);
+    EXPECT_NEAR(rough->along, rough->rough * (1 - 0.001 * 22 / 30), 1e-6);
+    EXPECT_TRUE(rough->holds) << "a tenth is enough for cherry";
+    // Drier wood moves less; dry wood does not wait.
+    p.layers[0].as<BlockForm>()->moisture = 20;
+    EXPECT_LT(roughTurned(p, makePlan(p, Shop{}), 8)->oval(), rough->oval());
+    p.layers[0].as<BlockForm>()->moisture = 8;
+    EXPECT_FALSE(roughTurned(p, makePlan(p, Shop{}), 8));
+    p.layers[0].as<BlockForm>()->moisture = 60;
+    p.layers[0].as<BlockForm>()->grain = BlockForm::Along;
+    EXPECT_FALSE(roughTurned(p, makePlan(p, Shop{}), 8)) << "end grain shrinks alike all round, nearly";
+    // An inch takes a year; half of it a quarter of that; in a room that is no drier it never comes there.
+    EXPECT_NEAR(daysInTheRoom(25.4, 60, 6 + 54 / 20.0, 6), 365, 1e-6);
+    EXPECT_NEAR(daysInTheRoom(12.7, 60, 6 + 54 / 20.0, 6), 365 / 4.0, 1e-6);
+    EXPECT_LT(daysInTheRoom(25, 60, 8, 9), 0);
+    EXPECT_EQ(daysInTheRoom(25, 8, 8, 6), 0);
 }

@@ -150,6 +150,29 @@ TEST(Bench, StationsAreWalkedWithTheirDiametersAsLargeAsCanBe)
     delete bench;
 }
 
+TEST(Bench, ACoatThatIsTickedRunsItsTimer)
+{
+    test::Desk desk;
+    ASSERT_TRUE(desk.window.openDemo("tide-clock"));
+    auto* bench = new BenchWindow(desk.doc(), QStringLiteral("coats"), &desk.window);
+    bench->show();
+    ASSERT_TRUE(QTest::qWaitForWindowExposed(bench));
+    EXPECT_EQ(bench->waiting(), 0u);
+    QTest::keyClick(bench, Qt::Key_Return);
+    EXPECT_EQ(bench->waiting(), 1u) << "it dries";
+    EXPECT_EQ(desk.piece().progress.ticks.size(), 1u);
+    delete bench;
+    // A crack while sanding is a list of its own, with the waits of sealer and glue.
+    bench = new BenchWindow(desk.doc(), QStringLiteral("cracks"), &desk.window);
+    bench->show();
+    const int all = bench->left();
+    EXPECT_GT(all, 5);
+    for (int k = 0; k < all; ++k) QTest::keyClick(bench, Qt::Key_Return);
+    EXPECT_EQ(bench->left(), 0);
+    EXPECT_EQ(bench->waiting(), static_cast<size_t>(all));
+    delete bench;
+}
+
 TEST(FinishStage, AChosenSchoolIsALayerARow)
 {
     test::Desk desk;

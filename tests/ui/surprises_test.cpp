@@ -166,6 +166,8 @@ TEST(Cautions, OfOneKindAreOneEntryWithOneFixForAll)
     EXPECT_TRUE(all->text().startsWith("All ")) << all->text().toStdString();
     const auto before = count("overlap");
     QTest::mouseClick(all, Qt::LeftButton);
+    // So many rings are planned beside.
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !b.doc().planning(); }, 20000));
     EXPECT_LT(count("overlap"), before);
     EXPECT_EQ(b.doc().history().count(), 1) << "one step that undoes";
 }

@@ -8,6 +8,7 @@
 #include "core/measure/format.h"
 #include "core/plan/log_entry.h"
 #include "core/plan/moisture_book.h"
+#include "core/plan/rough_turned.h"
 #include "report/type.h"
 
 #include <QDateTime>
@@ -214,6 +215,10 @@ void LogStage::buildMoisture()
     dries_->setWordWrap(true);
     dries_->setObjectName("dries");
     addToPanel(dries_);
+    rough_ = new QLabel;
+    rough_->setWordWrap(true);
+    rough_->setObjectName("rough-turned");
+    addToPanel(rough_);
 }
 
 int LogStage::chosen() const
@@ -284,6 +289,29 @@ void LogStage::refreshYears()
         kinds << QStringList{q(k.kind), hours(k.planned), hours(k.worked),
                              std::isnan(k.ratio()) ? QString() : tr("%1 %").arg((k.ratio() - 1) * 100, 0, 'f', 0)};
     work_->setRows(kinds);
+}
+
+/// A bowl from wet wood: what is left of its wall while it waits, how oval it gets, and about how long it takes.
+void LogStage::refreshRough()
+{
+    constexpr double target = 8, room = 6.5;  // %; of a heated room, own value
+    const auto r = roughTurned(doc_.piece(), doc_.plan(), target);
+    rough_->setVisible(r.has_value());
+    if (!r) return;
+    const auto mm = [this](double v) { return q(formatLengthUnit(v, doc_.style())); };
+    const double wet = doc_.piece().layers.front().as<BlockForm>()->moisture;
+    constexpr double month = 30;
+    QString words = tr("This piece is of %1 at %2 %: turned rough to Ø %3 with a wall of %4, waxed or bagged, and left "
+                       "for about %5 months. At %6 % its rim is %7 along the grain and %8 across, %9 oval.")
+                        .arg(localized(r->wood))
+                        .arg(wet, 0, 'f', 0)
+                        .arg(mm(r->rough), mm(r->wall))
+                        .arg(daysInTheRoom(r->wall, wet, target, room) / month, 0, 'f', 0)
+                        .arg(target, 0, 'f', 0)
+                        .arg(mm(r->along), mm(r->across), mm(r->oval()));
+    if (!r->holds)
+        words += QLatin1Char(' ') + tr("The finished rim does not lie in that oval: a thicker wall is left.");
+    rough_->setText(words);
 }
 
 /// The photographs of the chosen entry, as files have them; one that is not there any more is named.
@@ -379,6 +407,7 @@ void LogStage::refresh()
     refreshYears();
     refreshEstimates();
     refreshReadings();
+    refreshRough();
     const std::vector<Logged>& log = doc_.shop().log;
     const bool there =
         std::ranges::any_of(log, [&](const Logged& l) { return !l.piece.empty() && l.piece == doc_.piece().id; });

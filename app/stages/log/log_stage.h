@@ -36,6 +36,7 @@ private:
     void refreshLog();
     void refreshYears();
     void refreshReadings();
+    void refreshRough();
     /// The chosen entry's place in the shop's log; −1: none.
     int chosen() const;
     template <class Change> void editShop(const QString& what, Change change)
@@ -53,7 +54,7 @@ private:
     QLineEdit* search_;
     QPushButton *add_, *remove_, *read_, *label_, *photo_, *learn_, *usual_;
     FieldForm *entry_, *reading_;
-    QLabel *said_, *dries_, *estimates_;
+    QLabel *said_, *dries_, *rough_, *estimates_;
     std::vector<int> shown_;  ///< places in the shop's log, by row
 };
 

@@ -120,7 +120,7 @@ std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Asse
     std::vector<Caution> out;
     for (const auto judge :
          {shapeCautions, buildCautions, cutCautions, glueCautions, turnCautions, holdCautions, axisCautions,
-          lidCautions, cutCurveCautions, workedCautions, flawCautions, inlayCautions, reversedCautions})
+          lidCautions, cutCurveCautions, workedCautions, flawCautions, inlayCautions, reversedCautions, finishCautions})
         judge(in, out);
     std::ranges::stable_sort(out, [](const Caution& x, const Caution& y) {
         return std::pair(-static_cast<int>(x.level), x.z) < std::pair(-static_cast<int>(y.level), y.z);

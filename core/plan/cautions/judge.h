@@ -57,6 +57,7 @@ void lidCautions(const Case& in, std::vector<Caution>& out);
 void cutCurveCautions(const Case& in, std::vector<Caution>& out);
 void workedCautions(const Case& in, std::vector<Caution>& out);
 void flawCautions(const Case& in, std::vector<Caution>& out);
+void finishCautions(const Case& in, std::vector<Caution>& out);
 void inlayCautions(const Case& in, std::vector<Caution>& out);
 void reversedCautions(const Case& in, std::vector<Caution>& out);
 

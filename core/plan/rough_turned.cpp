@@ -1,0 +1,50 @@
+#include "core/plan/rough_turned.h"
+
+#include "core/wood/moisture.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+constexpr double saturated = 30, lengthwise = 0.1;  // %, from memory
+
+double shrunk(double size, double percent, double wet, double dry)
+{
+    return size - movement(size, percent, std::max(0.0, std::min(wet, saturated) - std::min(dry, saturated)));
+}
+
+}  // namespace
+
+std::optional<RoughTurned> roughTurned(const Piece& piece, const Plan& plan, double target)
+{
+    if (piece.layers.size() != 1) return std::nullopt;
+    const auto* block = piece.layers.front().as<BlockForm>();
+    if (!block || block->alongAxis() || block->moisture <= target || plan.shape.solid) return std::nullopt;
+    const Species& wood = *plan.assembly.layers.front().woods.front();
+    RoughTurned r;
+    r.wood = wood.name;
+    r.wall = plan.shape.greatestDiameter / 10;
+    // What the rough wall has more than the finished one lies half outside it and half inside.
+    const double rough = plan.shape.greatestDiameter + std::max(0.0, r.wall - plan.shape.thinnest.wall);
+    r.rough = rough;
+    r.along = shrunk(rough, lengthwise, block->moisture, target);
+    r.across = shrunk(rough, wood.shrinkTangential, block->moisture, target);
+    // What is left is the finished ring inside the oval ring: outside by the lesser, inside by the greater of its axes.
+    const double hollow = rough - 2 * r.wall;
+    r.holds = r.across >= plan.shape.greatestDiameter && shrunk(hollow, lengthwise, block->moisture, target) <=
+                                                             plan.shape.greatestDiameter - 2 * plan.shape.thinnest.wall;
+    return r;
+}
+
+double daysInTheRoom(double wall, double wet, double target, double room)
+{
+    if (target <= room || wet <= target) return wet <= target ? 0 : -1;
+    constexpr double inch = 25.4, year = 365,
+                     dried = 20;  // mm; days; a year an inch leaves a twentieth of what was wet
+    const double rate = std::log(dried) / (year * std::pow(wall / inch, 2));
+    return std::log((wet - room) / (target - room)) / rate;
+}
+
+}  // namespace vl
