@@ -172,9 +172,11 @@ void BenchWindow::forward()
             return update();
         }
     } else if (const Walk::Place* p = place(); p && !isTicked(doc_.piece(), p->id)) {
+        // The change makes the list anew: what is run is known before.
+        const QString what = said(p->what);
+        const double minutes = p->number.unit == Unit::Minutes ? p->number.value : 0;
         if (!doc_.apply(tr("ticked"), withPlaceTicked(doc_.piece(), p->id))) return;
-        // A coat dries, a sealer sets.
-        if (p->number.unit == Unit::Minutes) run(said(p->what), p->number.value);
+        run(what, minutes);  // a coat dries, a sealer sets
     }
     if (at_ + 1 < count()) ++at_;
     take();
