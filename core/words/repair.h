@@ -12,9 +12,10 @@ inline constexpr Pattern plugHow{
     "grain along the floor's, turned %3 thinner, glued in, cut flush when it has cured"};
 inline constexpr Pattern postLetIn{"A post with a shoulder, Ø %1 on Ø %2, over the hole"};
 inline constexpr Pattern postHow{
-    "held by its rim, bored clean to Ø %1 through the floor, then Ø %2 and %3 deep from the foot's face; a post "
-    "of the same wood turned to both, %4 thinner, glued in with its shoulder home, cut flush inside when it has cured: "
-    "the shoulder covers what is torn and takes the glue"};
+    "held by its rim, bored to Ø %2 and %3 deep from the foot's face, then clean to Ø %1 through the floor; a post of "
+    "the "
+    "same wood turned to both, %4 thinner, glued in with its shoulder home, cut flush inside when it has cured: the "
+    "shoulder covers what is torn and takes the glue"};
 inline constexpr Pattern footAdded{"A foot of %1 glued under it"};
 inline constexpr Pattern footHow{"the foot flattened, a disc of Ø %1 and %2 thick glued on in the clamp, turned to the "
                                  "outline when it has cured; the piece is that much higher, the hole is covered"};
