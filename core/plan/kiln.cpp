@@ -89,12 +89,14 @@ double kilnRate(const Shop& shop, const std::string& wood, double wall)
     return usual / std::pow(std::max(wall, 1.0) / usualWall, 2);
 }
 
+double dayOf(const KilnLoad& load, double clock) { return (clock - load.begun) / day; }
+
 double moistureInKiln(const Shop& shop, const KilnLoad& load, const InKiln& bowl, double at)
 {
     // From the last reading on by its rate.
     double from = 0, percent = bowl.wet;
     for (const Reading& r : shop.readings) {
-        const double on = (r.at - load.begun) / day;
+        const double on = dayOf(load, r.at);
         if (r.of == bowl.name && on >= from - 1e-9 && on <= at + 1e-9) from = on, percent = r.percent;
     }
     if (bowl.out >= 0 && at >= bowl.out && bowl.dry > 0) return bowl.dry;
@@ -221,6 +223,18 @@ KilnPlan planKiln(const Shop& shop, const KilnLoad& load)
             plan.learned.push_back(it->otherwise);
     }
     return plan;
+}
+
+std::vector<KilnSetting> settingsOf(const KilnPlan& plan)
+{
+    std::vector<KilnSetting> settings;
+    double from = 0;
+    for (const KilnStep& s : plan.steps) {
+        if (s.days <= 0) continue;
+        settings.push_back({std::round(from), s.celsius, s.fan, {}});
+        from += s.days;
+    }
+    return settings;
 }
 
 LoadSum sumOf(const KilnLoad& load)

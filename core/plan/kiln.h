@@ -31,6 +31,10 @@ double hottestAt(DriesAs kind, double moisture);
 /// by wood and wall (median; a wall twice as thick takes four times as long), else our own value by how it dries.
 double kilnRate(const Shop& shop, const std::string& wood, double wall);
 
+/// The day of a load that a time of the shop's clock (minutes since 1970-01-01 00:00) falls on; below 0 before it
+/// began.
+double dayOf(const KilnLoad& load, double clock);
+
 /// What a bowl of a load has come to by a day since it began: its readings where there are any, else by its rate; %.
 double moistureInKiln(const Shop& shop, const KilnLoad& load, const InKiln& bowl, double day);
 
@@ -45,6 +49,9 @@ struct KilnPlan {
 /// A schedule for a mixed load: as hot as the gentlest of its woods bears at the moisture of the wettest; or the shop's
 /// own quickest load of these woods in which nothing cracked, its settings by its moistures.
 KilnPlan planKiln(const Shop& shop, const KilnLoad& load);
+
+/// A schedule as settings from the day on that each step is about to begin.
+std::vector<KilnSetting> settingsOf(const KilnPlan& plan);
 
 /// Where a load is set hotter than one of its woods bears: at which day, what, how hot and what is usual.
 std::vector<Text> pushedIn(const Shop& shop, const KilnLoad& load);

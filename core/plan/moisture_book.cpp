@@ -14,17 +14,48 @@ double roomMoisture(const Reading& r)
     return equilibriumMoisture(std::clamp(r.celsius, -10.0, 90.0), std::clamp(r.humidity, 0.0, 100.0));
 }
 
-DryingForecast dryingForecast(const std::vector<Reading>& readings, const std::string& of, double target)
+namespace {
+
+constexpr double day = 1440;  // minutes
+
+/// The readings of one thing, the earliest first.
+std::vector<const Reading*> readingsOf(const std::vector<Reading>& readings, const std::string& of)
 {
-    DryingForecast f;
     std::vector<const Reading*> own;
     for (const Reading& r : readings)
         if (r.of == of) own.push_back(&r);
     std::ranges::stable_sort(own, {}, [](const Reading* r) { return r->at; });
+    return own;
+}
+
+}  // namespace
+
+DryingCourse dryingCourse(const std::vector<Reading>& readings, const std::string& of, const DryingForecast& f,
+                          double target)
+{
+    DryingCourse course;
+    const std::vector<const Reading*> own = readingsOf(readings, of);
+    for (const Reading* r : own) course.read.emplace_back((r->at - own.front()->at) / day, r->percent);
+    if (own.empty() || !(f.days > 0) || !(f.rate > 0)) return course;
+    const double room = roomMoisture(*own.back());
+    const auto [from, now] = course.read.back();
+    constexpr int steps = 40;
+    for (int k = 0; k <= steps; ++k) {
+        const double on = f.late * k / steps;
+        course.expected.emplace_back(from + on,
+                                     std::max(std::min(now, target), room + (now - room) * std::exp(-f.rate * on)));
+    }
+    return course;
+}
+
+DryingForecast dryingForecast(const std::vector<Reading>& readings, const std::string& of, double target)
+{
+    DryingForecast f;
+    const std::vector<const Reading*> own = readingsOf(readings, of);
     f.readings = static_cast<int>(own.size());
     if (own.size() < 2) return f;
     const double e = roomMoisture(*own.back()), last = own.back()->at;
-    constexpr double day = 1440, least = 0.05;    // minutes; % above the room, below which nothing is told
+    constexpr double least = 0.05;                // % above the room, below which nothing is told
     std::vector<std::pair<double, double>> line;  // days before the last reading, ln(M − E)
     for (const Reading* r : own)
         if (r->percent - e > least) line.emplace_back((r->at - last) / day, std::log(r->percent - e));

@@ -3,6 +3,7 @@
 #include "core/piece/reading.h"
 
 #include <string>
+#include <utility>
 #include <vector>
 
 namespace vl {
@@ -20,5 +21,13 @@ struct DryingForecast {
 /// Least squares of ln(M − E) over the days (the line through the readings; its spread by Student's t, from
 /// Boost.Math); E is the last reading's room, common practice.
 DryingForecast dryingForecast(const std::vector<Reading>& readings, const std::string& of, double target);
+
+/// Readings of one thing over the days since the first of them, and how it goes on from the last one by a forecast,
+/// down to the target, as long as that may take at the latest; days and %.
+struct DryingCourse {
+    std::vector<std::pair<double, double>> read, expected;
+};
+DryingCourse dryingCourse(const std::vector<Reading>& readings, const std::string& of, const DryingForecast& forecast,
+                          double target);
 
 }  // namespace vl

@@ -122,6 +122,15 @@ TEST(Kiln, APushedWoodIsSaid)
     EXPECT_TRUE(pushedIn(shop, load).empty());
     load.settings[1] = {300, 60, 60, {}};
     EXPECT_FALSE(pushedIn(shop, load).empty()) << "dry by then, but over 50 °C";
+    // A schedule as settings: from day to day, each as hot as its step.
+    const KilnPlan plan = planKiln(shop, load);
+    const std::vector<KilnSetting> set = settingsOf(plan);
+    ASSERT_GT(set.size(), 2u);
+    EXPECT_EQ(set.front().day, 0);
+    for (size_t k = 1; k < set.size(); ++k) EXPECT_GT(set[k].day, set[k - 1].day);
+    KilnLoad followed = load;
+    followed.settings = set;
+    EXPECT_TRUE(pushedIn(shop, followed).empty()) << "what is planned pushes no wood";
     // A reading comes before the estimate.
     Shop read = shop;
     read.readings.push_back({.of = "d", .at = load.begun + 3 * 1440, .percent = 22, .place = {}, .extra = {}});

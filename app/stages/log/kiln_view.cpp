@@ -21,8 +21,6 @@
 namespace vl::app {
 namespace {
 
-constexpr double day = 1440;  // minutes
-
 QString woodOf(const std::string& id)
 {
     const Species* s = findSpecies(id);
@@ -35,8 +33,7 @@ QString percent(double v) { return QStringLiteral("%1 %").arg(v, 0, 'f', 1); }
 
 KilnView::KilnView(Document& document, QWidget* parent)
     : QWidget(parent), doc_(document), which_(new QComboBox),
-      bowls_(
-          new Table({tr("Shelf"), tr("What"), tr("Wood"), tr("Wall"), tr("Wet"), tr("Now"), tr("Out")})),
+      bowls_(new Table({tr("Shelf"), tr("What"), tr("Wood"), tr("Wall"), tr("Wet"), tr("Now"), tr("Out")})),
       settings_(new Table({tr("From day"), tr("°C"), tr("Fan")})),
       loads_(new Table({tr("Load"), tr("In it"), tr("Out"), tr("Cracked"), tr("Days"), tr("Hottest")})),
       chart_(new MoistureChart), planned_(new QLabel), learned_(new QLabel)
@@ -184,7 +181,7 @@ void KilnView::buildForms()
     connect(addSetting_, &QPushButton::clicked, this, [this] {
         editLoad(tr("kiln set"), [&](KilnLoad& l) {
             KilnSetting next = l.settings.empty() ? KilnSetting{} : l.settings.back();
-            next.day = std::max(0.0, std::floor((doc_.now() - l.begun) / day));
+            next.day = std::max(0.0, std::floor(dayOf(l, doc_.now())));
             if (l.settings.size() < mostKilnDays) l.settings.push_back(next);
         });
         settings_->setCurrentCell(settings_->rowCount() - 1, 0);
@@ -196,16 +193,7 @@ void KilnView::buildForms()
         });
     });
     connect(asPlanned_, &QPushButton::clicked, this, [this] {
-        editLoad(tr("kiln set as planned"), [&](KilnLoad& l) {
-            const KilnPlan plan = planKiln(doc_.shop(), l);
-            l.settings.clear();
-            double from = 0;
-            for (const KilnStep& s : plan.steps) {
-                if (s.days <= 0) continue;
-                l.settings.push_back({std::round(from), s.celsius, s.fan, {}});
-                from += s.days;
-            }
-        });
+        editLoad(tr("kiln set as planned"), [&](KilnLoad& l) { l.settings = settingsOf(planKiln(doc_.shop(), l)); });
     });
 }
 
@@ -246,7 +234,7 @@ void KilnView::refreshTables()
     }
     if (const int at = load(); at >= 0) {
         const KilnLoad& l = shop.kiln[static_cast<size_t>(at)];
-        const double now = (doc_.now() - l.begun) / day;
+        const double now = dayOf(l, doc_.now());
         for (const InKiln& b : l.bowls)
             bowls << QStringList{QString::number(b.shelf),
                                  QString::fromStdString(b.name),
@@ -325,7 +313,7 @@ void KilnView::refreshPlan()
         if (lines.size() == most) break;
         MoistureChart::Line line{QString::fromStdString(b.name), {QPointF(0, b.wet)}, {}};
         for (const Reading& r : shop.readings)
-            if (r.of == b.name && r.at >= l.begun) line.read << QPointF((r.at - l.begun) / day, r.percent);
+            if (r.of == b.name && r.at >= l.begun) line.read << QPointF(dayOf(l, r.at), r.percent);
         std::ranges::sort(line.read, {}, [](const QPointF& p) { return p.x(); });
         line.expected = line.read;
         const double end = b.out >= 0 ? b.out : last, from = line.read.back().x();

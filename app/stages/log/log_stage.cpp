@@ -38,27 +38,13 @@ QString hours(double minutes)
     return minutes > 0 ? LogStage::tr("%1 h").arg(minutes / hour, 0, 'f', 1) : QString();
 }
 
-/// Readings of one thing, and how it goes on from there.
-std::vector<MoistureChart::Line> chartOf(const std::vector<Reading>& all, const std::string& of,
-                                         const DryingForecast& f, double target)
+/// Readings of one thing, and how it goes on from there, as a chart has them.
+MoistureChart::Line lineOf(const QString& name, const DryingCourse& course)
 {
-    constexpr double day = 1440;  // minutes
-    std::vector<const Reading*> own;
-    for (const Reading& r : all)
-        if (r.of == of) own.push_back(&r);
-    std::ranges::stable_sort(own, {}, [](const Reading* r) { return r->at; });
-    MoistureChart::Line line{q(of), {}, {}};
-    for (const Reading* r : own) line.read << QPointF((r->at - own.front()->at) / day, r->percent);
-    if (f.days > 0 && f.rate > 0) {
-        const double room = roomMoisture(*own.back()), from = line.read.back().x(), now = line.read.back().y();
-        constexpr int steps = 40;
-        for (int k = 0; k <= steps; ++k) {
-            const double on = f.late * k / steps;
-            line.expected << QPointF(from + on,
-                                     std::max(std::min(now, target), room + (now - room) * std::exp(-f.rate * on)));
-        }
-    }
-    return {line};
+    MoistureChart::Line line{name, {}, {}};
+    for (const auto& [day, percent] : course.read) line.read << QPointF(day, percent);
+    for (const auto& [day, percent] : course.expected) line.expected << QPointF(day, percent);
+    return line;
 }
 
 }  // namespace
@@ -388,7 +374,7 @@ void LogStage::refreshReadings()
     const int at = readings_->currentRow();
     const std::string& of = all[static_cast<size_t>(static_cast<int>(all.size()) - 1 - std::max(0, at))].of;
     const DryingForecast f = dryingForecast(all, of, target);
-    chart_->plot(chartOf(all, of, f, target), target);
+    chart_->plot({lineOf(q(of), dryingCourse(all, of, f, target))}, target);
     dries_->setText(f.days < 0
                         ? (f.readings < 2 ? tr("Two readings of it, days apart, say when it will be ready.")
                                           : tr("In that room it never comes down to %1 %.").arg(target, 0, 'f', 0))
