@@ -72,7 +72,7 @@ DriesAs driesAs(const std::string& wood)
 double hottestAt(DriesAs kind, double moisture)
 {
     for (const Hot& h : hot)
-        if (moisture > h.above) return h.celsius[static_cast<size_t>(kind)];
+        if (moisture > h.above + 1e-9) return h.celsius[static_cast<size_t>(kind)];
     return hot.back().celsius[static_cast<size_t>(kind)];
 }
 
@@ -187,23 +187,25 @@ KilnPlan planKiln(const Shop& shop, const KilnLoad& load)
     plan.steps = run ? byRun(shop, *run) : byTable(gentlest);
     if (run) plan.bestRun = run->name;
     if (!run && quickest != gentlest) plan.cautions.push_back(says(words::kilnMixed, nameOf(holds)));
-    // Each bowl by its own rate; the last to come down rules.
-    const InKiln* slowest = nullptr;
-    for (const InKiln& b : load.bowls) {
-        const double wet = b.wet - kilnMoisture, dry = load.target - kilnMoisture;
-        if (!(wet > dry)) continue;
-        if (dry <= 0) continue;
-        const double days = std::log(wet / dry) / kilnRate(shop, b.wood, b.wall);
-        if (days > plan.days) plan.days = days, slowest = &b;
+    // Each bowl comes down by its own rate; a step begins when the last of them is there.
+    const auto reaches = [&](double moisture) {
+        std::pair<double, const InKiln*> last{0, nullptr};
+        for (const InKiln& b : load.bowls)
+            if (b.wet > moisture && moisture > kilnMoisture)
+                last = std::max(last, std::pair(std::log((b.wet - kilnMoisture) / (moisture - kilnMoisture)) /
+                                                    kilnRate(shop, b.wood, b.wall),
+                                                &b));
+        return last;
+    };
+    const auto [days, slowest] = reaches(load.target);
+    plan.days = days;
+    for (size_t k = 0; k < plan.steps.size(); ++k) {
+        const double end = k + 1 < plan.steps.size() ? std::min(days, reaches(plan.steps[k + 1].below).first) : days;
+        plan.steps[k].days = std::max(0.0, end - reaches(plan.steps[k].below).first);
     }
     if (slowest) {
         plan.slowest = slowest->name;
         plan.cautions.push_back(says(words::kilnWall, slowest->name, Quantity{slowest->wall}));
-        const double rate = kilnRate(shop, slowest->wood, slowest->wall);
-        for (KilnStep& s : plan.steps) {
-            const double high = std::min(s.below, slowest->wet), low = std::max(s.above, load.target);
-            if (high > low) s.days = std::log((high - kilnMoisture) / std::max(0.1, low - kilnMoisture)) / rate;
-        }
     }
     // A run of the shop's own may be hotter than a wood of this load bears.
     for (const KilnStep& s : plan.steps)
@@ -231,7 +233,8 @@ std::vector<KilnSetting> settingsOf(const KilnPlan& plan)
     double from = 0;
     for (const KilnStep& s : plan.steps) {
         if (s.days <= 0) continue;
-        settings.push_back({std::round(from), s.celsius, s.fan, {}});
+        // A day later rather than sooner: hotter too soon checks the wood.
+        settings.push_back({std::ceil(from - 1e-9), s.celsius, s.fan, {}});
         from += s.days;
     }
     return settings;

@@ -167,3 +167,22 @@ TEST(RoughTurned, GetsOvalAsItsWoodShrinks)
     EXPECT_LT(daysInTheRoom(25, 60, 8, 9), 0);
     EXPECT_EQ(daysInTheRoom(25, 8, 8, 6), 0);
 }
+
+TEST(Kiln, NoPlannedScheduleOfAMixedLoadPushesAWood)
+{
+    test::property([] {
+        Shop shop;
+        KilnLoad load;
+        const int bowls = *rc::gen::inRange(1, 6);
+        for (int k = 0; k < bowls; ++k) {
+            const char* woods[] = {"oak-white", "basswood", "cherry", "maple", "ash", "unknown"};
+            InKiln b = bowl("b", woods[*rc::gen::inRange(0, 6)], *rc::gen::inRange(8, 50));
+            b.name += std::to_string(k);
+            b.wet = *rc::gen::inRange(9, 90);
+            load.bowls.push_back(b);
+        }
+        load.settings = settingsOf(planKiln(shop, load));
+        RC_ASSERT(pushedIn(shop, load).empty());
+        for (size_t k = 1; k < load.settings.size(); ++k) RC_ASSERT(load.settings[k].day >= load.settings[k - 1].day);
+    });
+}
