@@ -41,7 +41,7 @@ ErrorDialog::ErrorDialog(Document& document, QWidget* parent)
       layers_(new Table({tr("Layer"), tr("Closes at once"), tr("Last joint's gap, ±"), tr("Holds the piece"), tr("Has"),
                          tr("Needs"), tr("Matters most")})),
       learn_(new QPushButton(tr("Planing as it was measured"))),
-      take_(new QPushButton(tr("Give the rings what they need")))
+      take_(new QPushButton(tr("Give the rings what they need, and half a mm to turn clean")))
 {
     setWindowTitle(tr("How exact it must be"));
     resize(1060, 600);

@@ -192,7 +192,7 @@ Piece withNeededAllowance(const Piece& piece, const ErrorBudget& budget)
     for (const LayerOdds& odds : budget.layers) {
         if (!odds.ring || odds.layer >= static_cast<int>(next.layers.size())) continue;
         Layer& l = next.layers[static_cast<size_t>(odds.layer)];
-        const double allowance = std::ceil(2 * odds.needed) / 2;
+        const double allowance = std::ceil(2 * (odds.needed + cleanUp)) / 2;
         l.outerAllowance = allowance;
         l.innerAllowance = allowance;
     }

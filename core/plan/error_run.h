@@ -43,8 +43,10 @@ inline constexpr double closesWithin = 0.1;  ///< mm, a gap that glue still fill
 ErrorBudget errorBudget(const Plan& plan, const Accuracy& accuracy, int trials = 4000,
                         const std::atomic<bool>* cancelled = nullptr);
 
-/// The piece with the allowances that its layers need, rounded up to half a millimetre; those of staves, boards and
-/// sheets stay.
+inline constexpr double cleanUp = 0.5;  ///< mm left on the radius to turn a ring clean; own value
+
+/// The piece with the allowances that its rings need and what turning them clean takes, rounded up to half a
+/// millimetre; those of staves, boards and sheets stay.
 Piece withNeededAllowance(const Piece& piece, const ErrorBudget& budget);
 
 /// What was measured of a piece's layers, against what was planned: the scatter of their heights, mm; NaN with fewer

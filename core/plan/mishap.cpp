@@ -4,6 +4,7 @@
 #include "core/measure/input_error.h"
 #include "core/piece/edit.h"
 #include "core/plan/as_built.h"
+#include "core/plan/error_run.h"
 #include "core/plan/plan.h"
 #include "core/words/repair.h"
 
@@ -12,8 +13,6 @@
 
 namespace vl {
 namespace {
-
-constexpr double cleanUp = 0.5;  // mm left on the radius to turn a ring clean; own value
 
 Quantity mm(double value, int decimals = 1) { return {value, Unit::Length, decimals}; }
 
