@@ -1,7 +1,7 @@
-// The look of wood, as a function of the place in the board. This text is both C++ (core/wood/figure.cpp) and GLSL (the solid
-// view's fragment shader), so that both draw the same board: keep to what the two languages share.
-// p: mm in the board, x along the grain, y across its width, z through its thickness. seed: which board, 0 … 1.
-// endGrain: 0 on a face along the grain … 1 square across it.
+// The look of wood, as a function of the place in the board. This text is both C++ (core/wood/figure.cpp) and GLSL (the
+// solid view's fragment shader), so that both draw the same board: keep to what the two languages share. p: mm in the
+// board, x along the grain, y across its width, z through its thickness. seed: which board, 0 … 1. endGrain: 0 on a
+// face along the grain … 1 square across it.
 
 float woodHash(int x, int y, int z)
 {
@@ -19,8 +19,10 @@ float woodNoise(float x, float y, float z)
     ux = ux * ux * (3.0f - 2.0f * ux);
     uy = uy * uy * (3.0f - 2.0f * uy);
     uz = uz * uz * (3.0f - 2.0f * uz);
-    float a = mix(mix(woodHash(ix, iy, iz), woodHash(ix + 1, iy, iz), ux), mix(woodHash(ix, iy + 1, iz), woodHash(ix + 1, iy + 1, iz), ux), uy);
-    float b = mix(mix(woodHash(ix, iy, iz + 1), woodHash(ix + 1, iy, iz + 1), ux), mix(woodHash(ix, iy + 1, iz + 1), woodHash(ix + 1, iy + 1, iz + 1), ux), uy);
+    float a = mix(mix(woodHash(ix, iy, iz), woodHash(ix + 1, iy, iz), ux),
+                  mix(woodHash(ix, iy + 1, iz), woodHash(ix + 1, iy + 1, iz), ux), uy);
+    float b = mix(mix(woodHash(ix, iy, iz + 1), woodHash(ix + 1, iy, iz + 1), ux),
+                  mix(woodHash(ix, iy + 1, iz + 1), woodHash(ix + 1, iy + 1, iz + 1), ux), uy);
     return mix(a, b, uz);
 }
 
@@ -34,7 +36,8 @@ vec3 woodColour(vec3 p, vec3 early, vec3 late, float ringWidth, float pores, flo
     float pithY = woodPithY(seed), pithZ = woodPithZ(seed);
     float sway = waviness * 9.0f * (woodNoise(px * 0.013f, p.y * 0.03f + 31.0f * seed, p.z * 0.03f) - 0.5f);
     float y = p.y + pithY + sway, z = p.z + pithZ + sway * 0.6f;
-    float rings = sqrt(y * y + z * z) / ringWidth + waviness * 1.2f * (woodNoise(px * 0.03f, y * 0.08f, z * 0.08f) - 0.5f);
+    float rings =
+        sqrt(y * y + z * z) / ringWidth + waviness * 1.2f * (woodNoise(px * 0.03f, y * 0.08f, z * 0.08f) - 0.5f);
     float year = floor(rings);
     float season = rings - year;
     float summer = smoothstep(0.35f, 0.92f, season) * (1.0f - smoothstep(0.94f, 1.0f, season));
@@ -45,9 +48,11 @@ vec3 woodColour(vec3 p, vec3 early, vec3 late, float ringWidth, float pores, flo
     float spring = 1.0f - smoothstep(0.15f, 0.55f, season);
     float pore = pores * smoothstep(0.66f, 0.80f, vessel) * (0.35f + 0.65f * spring);
     float share = clamp(summer * 0.85f + streak * 0.45f + pore * 0.55f, 0.0f, 1.25f);
-    float light = (1.0f + 0.10f * fibre) * (1.0f - 0.13f * endGrain) * (1.0f - 0.22f * pore) * (0.94f + 0.12f * woodHash(int(seed * 4093.0f), 3, 5));
+    float light = (1.0f + 0.10f * fibre) * (1.0f - 0.13f * endGrain) * (1.0f - 0.22f * pore) *
+                  (0.94f + 0.12f * woodHash(int(seed * 4093.0f), 3, 5));
     // End grain drinks the light: darker, and warmer.
-    return vec3(mix(early.x, late.x, share) * light, mix(early.y, late.y, share) * light * (1.0f - 0.05f * endGrain), mix(early.z, late.z, share) * light * (1.0f - 0.12f * endGrain));
+    return vec3(mix(early.x, late.x, share) * light, mix(early.y, late.y, share) * light * (1.0f - 0.05f * endGrain),
+                mix(early.z, late.z, share) * light * (1.0f - 0.12f * endGrain));
 }
 
 // The wood lit: n is the face's direction in view space (x right, y up, z to the eye). Shade on wood is warm, not grey.
@@ -57,15 +62,19 @@ vec3 woodLit(vec3 wood, vec3 n, float lift)
     float fill = 0.75f * n.x + 0.05f * n.y + 0.66f * n.z;
     float light = (0.50f + 0.52f * clamp(key, 0.0f, 1.0f) + 0.18f * clamp(fill, 0.0f, 1.0f)) * lift;
     float shade = 1.0f - clamp(light, 0.0f, 1.0f);
-    return vec3(clamp(wood.x * light * (1.0f + 0.22f * shade), 0.0f, 1.0f), clamp(wood.y * light, 0.0f, 1.0f), clamp(wood.z * light * (1.0f - 0.30f * shade), 0.0f, 1.0f));
+    return vec3(clamp(wood.x * light * (1.0f + 0.22f * shade), 0.0f, 1.0f), clamp(wood.y * light, 0.0f, 1.0f),
+                clamp(wood.z * light * (1.0f - 0.30f * shade), 0.0f, 1.0f));
 }
 
-// A measure on the wood as a colour, 0 harmless … 1 the worst; below 0 there is none. Lighter to darker all the way, so that it can be read without its hue.
+// A measure on the wood as a colour, 0 harmless … 1 the worst; below 0 there is none. Lighter to darker all the way, so
+// that it can be read without its hue.
 vec3 mapColour(float share)
 {
     if (share < 0.0f) return vec3(0.74f, 0.74f, 0.72f);
-    float a = clamp(share * 3.0f, 0.0f, 1.0f), b = clamp(share * 3.0f - 1.0f, 0.0f, 1.0f), c = clamp(share * 3.0f - 2.0f, 0.0f, 1.0f);
-    return vec3(mix(mix(mix(0.95f, 0.91f, a), 0.78f, b), 0.36f, c), mix(mix(mix(0.93f, 0.72f, a), 0.34f, b), 0.08f, c), mix(mix(mix(0.87f, 0.38f, a), 0.18f, b), 0.18f, c));
+    float a = clamp(share * 3.0f, 0.0f, 1.0f), b = clamp(share * 3.0f - 1.0f, 0.0f, 1.0f),
+          c = clamp(share * 3.0f - 2.0f, 0.0f, 1.0f);
+    return vec3(mix(mix(mix(0.95f, 0.91f, a), 0.78f, b), 0.36f, c), mix(mix(mix(0.93f, 0.72f, a), 0.34f, b), 0.08f, c),
+                mix(mix(mix(0.87f, 0.38f, a), 0.18f, b), 0.18f, c));
 }
 
 // A measure lit: without colour, and never brighter than it is in its legend.

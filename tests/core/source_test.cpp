@@ -19,7 +19,8 @@ std::vector<std::filesystem::path> sources(std::initializer_list<const char*> fo
     for (const char* folder : folders)
         for (const auto& entry :
              std::filesystem::recursive_directory_iterator(std::string(VIVID_SOURCE) + "/" + folder))
-            if (entry.path().extension() == ".cpp" || entry.path().extension() == ".h") all.push_back(entry.path());
+            if (const auto kind = entry.path().extension(); kind == ".cpp" || kind == ".h" || kind == ".inl")
+                all.push_back(entry.path());
     std::ranges::sort(all);
     return all;
 }
