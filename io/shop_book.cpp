@@ -3,6 +3,7 @@
 #include "core/measure/input_error.h"
 #include "core/piece/field_items.h"
 #include "io/fields_json.h"
+#include "io/old_finishes.h"
 
 #include <QSqlDatabase>
 #include <QSqlError>
@@ -100,6 +101,7 @@ template <class T> void putField(T& record, const std::string& path, const QVari
 /// The lists of what holds lists of its own: each record as it stands in a shop's file.
 template <class ShopLike, class See> void eachRecordList(ShopLike& shop, See see)
 {
+    see("log", shop.log);
     see("finishes", shop.finishes);
     see("lessons", shop.lessons);
     see("kiln", shop.kiln);
@@ -186,6 +188,10 @@ struct ShopBook::Connection {
         QSqlQuery found = run(QStringLiteral("SELECT value FROM setting WHERE key='saves'"));
         return found.next() ? found.value(0).toLongLong() : 0;
     }
+    void putRecord(const char* list, int place, const std::string& json) const
+    {
+        run(QStringLiteral("INSERT INTO record VALUES (?, ?, ?)"), {QLatin1String(list), place, q(json)});
+    }
     /// Fields declared since the table was made: what is in it gets what `known` records of the same id have, else what
     /// a new record has.
     template <class T>
@@ -260,7 +266,19 @@ ShopBook::ShopBook(const std::string& path) : db_(std::make_unique<Connection>(p
                 db_->run(
                     QStringLiteral("CREATE TABLE IF NOT EXISTS record (list TEXT NOT NULL, place INTEGER NOT NULL, "
                                    "json TEXT NOT NULL)"));
-            db_->addColumns(QStringLiteral("log"), logColumns(), std::vector<Logged>{});
+            if (found < 7) {
+                // An entry has a list of its own since then: it is a record.
+                db_->addColumns(QStringLiteral("log"), logColumns(), std::vector<Logged>{});
+                QSqlQuery old = db_->run(QStringLiteral("SELECT %1 FROM log ORDER BY place").arg(names(logColumns())));
+                for (int place = 0; old.next(); ++place) {
+                    Logged entry;
+                    take(entry, logColumns(), old);
+                    db_->putRecord("log", place, FieldWriter::written(entry).dump());
+                }
+                old.finish();
+                db_->run(QStringLiteral("DROP TABLE log"));
+            }
+            db_->addColumns(QStringLiteral("reading"), readingColumns(), std::vector<Reading>{});
             db_->addColumns(QStringLiteral("board"), boardColumns(), std::vector<Board>{});
             db_->addColumns(QStringLiteral("glue"), glueColumns(), commonGlues());
             db_->run(QStringLiteral("PRAGMA user_version=%1").arg(version));
@@ -330,7 +348,6 @@ Shop ShopBook::load() const
             take(list.back(), columns, found);
         }
     };
-    listed("log", logColumns(), shop.log);
     listed("reading", readingColumns(), shop.readings);
     eachRecordList(shop, [&](const char* list, auto& records) {
         QSqlQuery found =
@@ -347,6 +364,7 @@ Shop ShopBook::load() const
                               std::string(list) + "[" + std::to_string(records.size() - 1) + "]", notes);
         }
     });
+    settleOldFinishes(shop.finishes);
     checkShop(shop);
     return shop;
 }
@@ -360,7 +378,7 @@ bool ShopBook::save(const Shop& shop, Changed changed)
         db_->run(QStringLiteral("UPDATE setting SET value=value WHERE key='saves'"));
         const qint64 saves = db_->saves();
         if (saves != seen_ && changed == Changed::Refuse) return;
-        for (const char* table : {"setting", "defect", "board", "glue", "wood", "log", "reading", "record"})
+        for (const char* table : {"setting", "defect", "board", "glue", "wood", "reading", "record"})
             db_->run(QStringLiteral("DELETE FROM %1").arg(QLatin1String(table)));
         auto set = [&](const std::string& key, const QVariant& value) {
             db_->run(QStringLiteral("INSERT INTO setting VALUES (?, ?)"), {q(key), value});
@@ -393,17 +411,12 @@ bool ShopBook::save(const Shop& shop, Changed changed)
         place = 0;
         for (const OwnWood& w : shop.woods) insert("wood", place++, woodColumns(), w);
         place = 0;
-        for (const Logged& l : shop.log) insert("log", place++, logColumns(), l);
-        place = 0;
         for (const Reading& r : shop.readings) insert("reading", place++, readingColumns(), r);
         eachRecordList(shop, [&](const char* list, const auto& records) {
-            const auto put = [&](int at, const std::string& json) {
-                db_->run(QStringLiteral("INSERT INTO record VALUES (?, ?, ?)"), {QLatin1String(list), at, q(json)});
-            };
             // A list that was emptied is known by a row without a record.
-            if (records.empty()) put(0, "");
+            if (records.empty()) db_->putRecord(list, 0, "");
             for (size_t i = 0; i < records.size(); ++i)
-                put(static_cast<int>(i), FieldWriter::written(records[i]).dump());
+                db_->putRecord(list, static_cast<int>(i), FieldWriter::written(records[i]).dump());
         });
         set("saves", saves + 1);
         seen_ = saves + 1;

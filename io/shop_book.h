@@ -25,7 +25,7 @@ public:
     ShopBook(const ShopBook&) = delete;
     ShopBook& operator=(const ShopBook&) = delete;
 
-    static constexpr int version = 6;
+    static constexpr int version = 7;
     /// Whether a shop was ever saved in it.
     bool empty() const;
     /// The shop as it stands in the book. Throws InputError where what it holds is beyond the limits.

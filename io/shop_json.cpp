@@ -2,6 +2,7 @@
 
 #include "core/piece/shop.h"
 #include "io/fields_json.h"
+#include "io/old_finishes.h"
 #include "io/own_woods.h"
 
 namespace vl::io {
@@ -72,6 +73,7 @@ Shop readShop(std::string_view text, std::vector<std::string>& notes)
         if (const auto g = std::ranges::find(common, shop.glues[i].id, &Glue::id);
             g != common.end() && json.contains("glues") && !json["glues"][i].contains("block"))
             shop.glues[i].block = g->block;
+    settleOldFinishes(shop.finishes);
     checkShop(shop);
     return shop;
 }

@@ -93,18 +93,23 @@ void shapeOf(const Site& site, const BlockForm& f, BuiltLayer& b)
     b.volume = volumeOf(convexBody(b.body(cell), 3 * b.corner + b.z1));
 }
 
-void judge(const BlockForm& f, BuiltLayer& b)
+void judge(const Piece& piece, const BlockForm& f, BuiltLayer& b)
 {
-    constexpr double dry = 12;  // %, above it wood moves as it is turned; common practice
-    if (f.moisture > dry)
+    const bool twice = canBeTurnedWet(piece, BlockForm::TurnedTwice);
+    if (f.isWet() && !(f.wet != BlockForm::DriedFirst && canBeTurnedWet(piece, f.wet)))
         b.concerns.push_back({.id = "wet-block",
                               .stop = false,
                               .measure = f.moisture,
-                              .limit = dry,
+                              .limit = BlockForm::dry,
                               .unit = "%",
                               .message = says(words::wetBlock, Quantity{f.moisture, Unit::Count, 0}),
-                              .fix = says(words::dryBlock),
-                              .change = [](Layer& q) { q.as<BlockForm>()->moisture = dry; }});
+                              .fix = says(twice ? words::turnTwice : words::dryBlock),
+                              .change = [twice](Layer& q) {
+                                  if (twice)
+                                      q.as<BlockForm>()->wet = BlockForm::TurnedTwice;
+                                  else
+                                      q.as<BlockForm>()->moisture = BlockForm::dry;
+                              }});
     if (f.pith && f.shape != BlockForm::Log)
         b.concerns.push_back({.id = "pith",
                               .stop = false,
@@ -181,7 +186,7 @@ void build(const Site& site, Building& out)
     const Setting along{
         .machine = "saw", .name = "along the grain", .value = length, .formula = f.alongAxis() ? asHigh : asWide};
     b.settings = {thick, across, along};
-    judge(f, b);
+    judge(site.piece, f, b);
 
     out.parts = {squarePart(site, {.id = "",
                                    .name = "block",

@@ -6,6 +6,9 @@
 #include "core/blank/worked_cuts.h"
 #include "core/finish/finish_recipe.h"
 #include "core/lathe/mount.h"
+#include "core/piece/reading.h"
+#include "core/turning/shape.h"
+#include "core/wood/drying.h"
 #include "core/words/turn.h"
 
 #include <algorithm>
@@ -27,6 +30,15 @@ double tenonHigh(const Shop& shop)
     return high;
 }
 
+/// The thickest wall of the finished piece, its floor with it, mm; 0 where it is solid.
+double thickestWall(const Sides& sides)
+{
+    if (sides.inside.empty()) return 0;
+    double most = sides.inside.front().x() - sides.outside.front().x();
+    for (const WallAt& w : wallAlong(sides)) most = std::max(most, w.wall);
+    return most;
+}
+
 class BlockWriter {
 public:
     BlockWriter(const Piece& piece, const Shop& shop, const Sides& sides, Recipe& recipe)
@@ -41,17 +53,24 @@ public:
     {
         now_ = onTheBlank(piece_, sides_, bench_, blank);
         const bool together = piece_.choices.sides == SideSchool::BothRoughed;
-        mountFirst();
+        const BlockForm& block = *piece_.layers[0].as<BlockForm>();
+        const bool wet = block.isWet() && canBeTurnedWet(piece_, block.wet) && hollow_;
+        const bool twice = wet && block.wet == BlockForm::TurnedTwice, once = wet && block.wet == BlockForm::TurnedOnce;
+        if (twice)
+            turnWet(block);
+        else
+            mountFirst("mount-first");
         turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25);
-        turnFoot();
+        turnFoot("foot", "footed");
         if (!together) finishOutside();
-        mountReversed();
+        mountReversed("mount-reversed");
         if (hollow_) {
             Doing d{.title = says(words::hollow),
                     .why = says(together ? words::bothRoughed : words::thinLast),
                     .how = says(words::byCalliper),
                     .minutes = 40,
-                    .uses = {"lathe"}};
+                    .uses = {"lathe"},
+                    .rounds = {.usual = 1, .until = says(words::depthReached)}};
             sayDepthRod(sides_, height_, d.settings, d.how);
             sayAir(d);
             step(Action::Turn, "hollow", "hollow-turned", std::move(d));
@@ -62,10 +81,16 @@ public:
         } else if (together)
             finishOutside();
         now_ = beforeSanding(piece_, sides_, bench_, now_);
-        sand("sand", words::sand);
-        now_ = onceSanded(piece_, sides_, bench_, now_);
-        mountLast();
-        finished(piece_, shop_, sides_, bench_, onceFree(piece_, sides_, bench_, now_, foot_.by != Hold::Recess));
+        if (once) {
+            mountLast();
+            dry(block, thickest_, Coat::Bag, words::bagIt, words::bagWay);
+            sandByHand();
+        } else {
+            sand("sand", words::sand);
+            now_ = onceSanded(piece_, sides_, bench_, now_);
+            mountLast();
+        }
+        finished(piece_, shop_, bench_, onceFree(piece_, sides_, bench_, now_, foot_.by != Hold::Recess));
     }
 
 private:
@@ -128,7 +153,7 @@ private:
                 .how = says(edged_ ? words::blockNotFingers : words::restOff),
                 .minutes = 20,
                 .uses = {"lathe"}};
-        sayGrits(piece_, shop_, sides_, d.settings, d.how);
+        saySanding(piece_, shop_, sides_, d.settings, d.how);
         step(Action::Sand, id, (std::string(id) + "ed").c_str(), std::move(d));
     }
     void sharpen(const char* what)
@@ -146,7 +171,85 @@ private:
         sand("sand-outside", words::sandOutside);
     }
 
-    void mountFirst()
+    /// Rough while it is wet, with a thick wall all round; dried; held again to be turned as any dry blank is.
+    void turnWet(const BlockForm& block)
+    {
+        const double wide = 2 * sides_.widest(), wall = roughWall(wide);
+        mountFirst("mount-first-wet");
+        const Setting rough{.name = "rough, Ø",
+                            .value = wide + std::max(0.0, wall - thickest_),
+                            .formula = "Ø + (rough − finished wall)",
+                            .decimals = 0},
+            left{.name = "wall left all round", .value = wall, .formula = "Ø / 10", .source = "common practice",
+                 .decimals = 0};
+        step(Action::Turn, "rough-wet", "rough-wet",
+             {.title = says(words::roughWet, rough),
+              .why = says(words::wetMoves),
+              .how = says(words::lowestSpeed),
+              .settings = {rough},
+              .minutes = 25,
+              .uses = {"lathe"}});
+        turnFoot("foot-wet", "footed-wet");
+        mountReversed("mount-reversed-wet");
+        step(Action::Turn, "hollow-wet", "hollow-wet",
+             {.title = says(words::hollowWet, left),
+              .why = says(words::evenWallDries),
+              .how = says(words::floorAsThick, left),
+              .settings = {left},
+              .minutes = 30,
+              .uses = {"lathe"},
+              .rounds = {.usual = 1, .until = says(words::wallIsEven)}});
+        dry(block, wall, Coat::Wax, words::waxIt, words::waxWay);
+        const Setting held{.machine = "lathe", .name = "held on, Ø", .value = wide - 2 * wall, .formula = "Ø − 2 walls",
+                           .decimals = 0};
+        step(Action::Mount, "mount-dry", "mounted-dry",
+             {.title = says(words::mountOval),
+              .why = says(words::driedOval),
+              .how = says(words::mountOvalWay, held),
+              .settings = {held},
+              .minutes = 10,
+              .uses = {"lathe"},
+              .held = {.set = true,
+                       .by = Hold::Jam,
+                       .diameter = wide - 2 * wall,
+                       .depth = 10,
+                       .overhang = height_,
+                       .tailstock = true,
+                       .rimToHead = true}});
+    }
+    /// Waits for wet wood to dry, until the meter says so or, where none is asked, about as long as it takes.
+    void dry(const BlockForm& block, double thickness, Coat coat, const Pattern& title, const Pattern& how)
+    {
+        constexpr double target = 8, room = 6.5, day = 24 * 60;  // %: before it is finished (common practice), of a
+                                                                 // heated room (own value); minutes
+        const Species& wood = *woodAt(piece_.layers[0], 0);
+        const double days = daysInTheRoom(thickness, block.moisture, target, room, wood.density, slowedBy(coat));
+        step(Action::Inspect, "coat-wet", "coated-wet",
+             {.title = says(title), .why = says(words::driesEvenly), .how = says(how), .minutes = 10});
+        const Setting dryAt{.name = "dry at, %", .value = target, .unit = Unit::Count, .source = "common practice",
+                            .decimals = 0},
+            about{.name = "about, days", .value = days, .unit = Unit::Count,
+                  .formula = "a year an inch, by its square and the wood", .source = "common practice", .decimals = 0};
+        step(Action::Wait, "dry-wet", "dried",
+             {.title = says(words::waitUntilDry, dryAt),
+              .why = says(words::wetMoves),
+              .how = says(words::weighItWeekly, about),
+              .settings = {dryAt, about},
+              .waitMinutes = std::max(0.0, days) * day,
+              .untilPercent = target});
+    }
+    /// What dried on its last wall is oval: nothing but a hand follows it.
+    void sandByHand()
+    {
+        Doing d{.title = says(words::sandOval),
+                .why = says(words::throughGrits),
+                .how = says(words::sandOvalWay),
+                .minutes = 45};
+        sayGrits(piece_, shop_, d.settings, d.how);
+        step(Action::Sand, "sand", "sanded", std::move(d));
+    }
+
+    void mountFirst(const std::string& id)
     {
         // The screw's hole goes into what is hollowed away; where nothing deep enough is, the ends hold it.
         const BlockForm& block = *piece_.layers[0].as<BlockForm>();
@@ -177,7 +280,7 @@ private:
                          .tailstock = true,
                          .rimToHead = true}};
         if (screw) d.settings = {flange, deep};
-        step(Action::Mount, "mount-first", "mounted", std::move(d));
+        step(Action::Mount, id, ("on-lathe-" + id).c_str(), std::move(d));
     }
 
     Setting footDiameter() const
@@ -197,7 +300,7 @@ private:
                 .decimals = 1};
     }
 
-    void turnFoot()
+    void turnFoot(const char* id, const char* gives)
     {
         if (foot_.by == Hold::Faceplate) return;
         const Setting wide = footDiameter(), deep = footDepth();
@@ -217,10 +320,10 @@ private:
             d.settings.insert(d.settings.end(), {go, no});
             d.how.also(says(words::goNoGo, go, no));
         }
-        step(Action::Turn, "foot", "footed", std::move(d));
+        step(Action::Turn, id, gives, std::move(d));
     }
 
-    void mountReversed()
+    void mountReversed(const std::string& id)
     {
         const bool plate = foot_.by == Hold::Faceplate;
         const Setting wide = footDiameter(), deep = footDepth();
@@ -249,7 +352,7 @@ private:
                          .round = true,
                          .jaws = foot_.jaws}};
         if (!foot_.jaws.empty()) d.how.also(says(words::withJaws, foot_.jaws));
-        step(Action::Mount, "mount-reversed", "reversed", std::move(d));
+        step(Action::Mount, id, ("reversed-" + id).c_str(), std::move(d));
     }
 
     void mountLast()
@@ -303,6 +406,7 @@ private:
     bool edged_ = air_.high > 0;  // what turns is not seen all round
     bool hollow_;
     double depth_, rim_;
+    double thickest_ = thickestWall(sides_);
     Thing now_;
 };
 
@@ -312,6 +416,18 @@ bool isWholeBlock(const Piece& piece)
 {
     const BlockForm* block = piece.layers.size() == 1 ? piece.layers[0].as<BlockForm>() : nullptr;
     return block && !block->alongAxis() && piece.axes.empty();
+}
+
+bool canBeTurnedWet(const Piece& piece, BlockForm::Wet wet)
+{
+    if (!isWholeBlock(piece) || piece.hollow.rule == WallRule::Solid || piece.edge.kind != Edge::Turned ||
+        piece.split.on || piece.lid.on)
+        return false;
+    const BlockForm& block = *piece.layers[0].as<BlockForm>();
+    // A rim with bark has nothing that a jam chuck goes into.
+    if (block.shape == BlockForm::HalfLog && block.bark == BlockForm::AtRim) return false;
+    return wet != BlockForm::TurnedOnce || (piece.worked.empty() && piece.sawn.empty() && piece.decors.empty() &&
+                                            piece.inlays.empty() && piece.holes.empty());
 }
 
 double footWaste(const Piece& piece, const Shop& shop)

@@ -21,6 +21,10 @@ double footWaste(const Piece& piece, const Shop& shop);
 /// Whether the piece is one block with its grain across the axis: turned from both sides.
 bool isWholeBlock(const Piece& piece);
 
+/// Whether a wet block can be turned twice, or once, with what the piece asks for: turned once it is oval when it is
+/// dry, so that nothing may be left to do by index, saw, drill or inlay; a dried blank is held by its rim.
+bool canBeTurnedWet(const Piece& piece, BlockForm::Wet wet);
+
 /// A block from its first mount to the piece: outside and foot on the screw or between centres, reversed, hollowed,
 /// reversed once more for the foot, in the order of the turner's school.
 void blockRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const Thing& blank, Recipe& recipe);

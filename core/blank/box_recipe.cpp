@@ -182,7 +182,7 @@ private:
                    .how = says(words::restOff),
                    .minutes = 20,
                    .uses = {"lathe"}};
-        sayGrits(piece_, shop_, sides_, sand.settings, sand.how);
+        saySanding(piece_, shop_, sides_, sand.settings, sand.how);
         box = bench_.step(Action::Sand, "sand", {box}, "sanded", std::move(sand));
         return onceSanded(piece_, sides_, bench_, box);
     }
@@ -224,7 +224,7 @@ private:
                            .how = says(words::footALittleHollow),
                            .minutes = 10,
                            .uses = {"lathe"}});
-        finished(piece_, shop_, sides_, bench_, onceFree(piece_, sides_, bench_, box, true));
+        finished(piece_, shop_, bench_, onceFree(piece_, sides_, bench_, box, true));
     }
 
     const Piece& piece_;

@@ -95,7 +95,8 @@ Thing packed(const Inlay& f, const InlayPlace& p, const std::string& name, Bench
             .how = says(f.school == Inlay::Thin ? words::fillThin : words::fillMedium, fillings, filler, glue),
             .settings = {fillings, filler, glue},
             .minutes = 10.0 * f.fillings,
-            .waitMinutes = minutesToSet(f.school, f.fillings)};
+            .waitMinutes = minutesToSet(f.school, f.fillings),
+            .rounds = {.usual = f.fillings, .until = says(words::nothingSinks)}};
     if (f.kind == Inlay::Crack) d.how.also(says(words::fromRimDown));
     d.how.also(says(words::fumes));
     return bench.step(Action::Fill, fillStep(f), {now}, "filled-" + f.id, std::move(d));
@@ -129,7 +130,8 @@ Thing oneInlay(const Piece& piece, const Sides& sides, const Inlay& f, Bench& be
                        .why = says(words::beforeGrits),
                        .how = how.also(says(words::refill)),
                        .minutes = 15,
-                       .uses = {"lathe"}});
+                       .uses = {"lathe"},
+                       .rounds = {.usual = 1, .until = says(words::noPits)}});
 }
 
 }  // namespace
@@ -147,7 +149,8 @@ Thing fillHoles(const Piece& piece, const std::vector<const DrilledHole*>& alike
                            .why = says(words::noVoid),
                            .how = says(words::fumes),
                            .minutes = 4.0 * count,
-                           .waitMinutes = overnight});
+                           .waitMinutes = overnight,
+                           .rounds = {.usual = 1, .until = says(words::nothingSinks)}});
     constexpr double longer = 3;  // mm, to be cut off flush; own value
     const Setting wide = lengthAt("", "rod, Ø", h.diameter - h.fit, "hole − fit", 2),
                   spare = lengthAt("saw", "rod longer by", longer, "own value");

@@ -89,9 +89,9 @@ Thing onceFree(const Piece& piece, const Sides& sides, Bench& bench, const Thing
 
 std::string beforeFitting(const Piece& piece) { return piece.bought.empty() ? "piece" : "finished-piece"; }
 
-Thing finished(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& bare)
+Thing finished(const Piece& piece, const Shop& shop, Bench& bench, const Thing& bare)
 {
-    const Thing done = putOnFinish(piece, shop, sides, bench, bare, beforeFitting(piece));
+    const Thing done = putOnFinish(piece, shop, bench, bare, beforeFitting(piece));
     return fitBought(piece, bench, done);
 }
 

@@ -22,7 +22,7 @@ bool hasMoreOnceFree(const Piece& piece);
 Thing onceFree(const Piece& piece, const Sides& sides, Bench& bench, const Thing& freed, bool onRim);
 
 /// Finish and what is bought: gives "piece".
-Thing finished(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& bare);
+Thing finished(const Piece& piece, const Shop& shop, Bench& bench, const Thing& bare);
 /// What is finished before anything bought is fitted: "piece" where nothing is.
 std::string beforeFitting(const Piece& piece);
 

@@ -49,23 +49,23 @@ public:
                    .how = says(reversed() ? words::openWork : words::restOff),
                    .minutes = 30,
                    .uses = {"lathe"}};
-        sayGrits(piece_, shop_, sides_, sand.settings, sand.how);
+        saySanding(piece_, shop_, sides_, sand.settings, sand.how);
         sayLightly(piece_, sand.how);
         next(Action::Sand, "sand", "sanded", std::move(sand));
         now_ = onceSanded(piece_, sides_, whole_, now_);
         if (piece_.nest.on) {
             nest();
-            finished(piece_, shop_, sides_, whole_, now_);
+            finished(piece_, shop_, whole_, now_);
             return;
         }
         const bool later = hasMoreOnceFree(piece_);
         // What is drilled or sawn once the piece is free is finished after that.
-        if (!later) now_ = putOnFinish(piece_, shop_, sides_, whole_, now_, "finished");
+        if (!later) now_ = putOnFinish(piece_, shop_, whole_, now_, "finished");
         const bool ends = how_ == Turning::BetweenCentres;
         const BlockHold& hold = blockHold(piece_.choices.holding);
         // Halves that only their waste holds are not parted off as they turn: it is sawn off with the lathe at rest.
         if (!piece_.split.on)
-            next(Action::PartOff, "part-off", later ? "parted" : beforeFitting(piece_).c_str(),
+            next(Action::PartOff, "part-off", "parted",
                  {.title = says(ends ? words::sawEnds : hold.off),
                   .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
                   .how = says(!ends              ? hold.offHow
@@ -74,9 +74,9 @@ public:
                   .minutes = 15,
                   .uses = {"lathe"}});
         if (later)
-            finished(piece_, shop_, sides_, whole_, onceFree(piece_, sides_, whole_, now_, false));
+            finished(piece_, shop_, whole_, onceFree(piece_, sides_, whole_, now_, false));
         else
-            fitBought(piece_, whole_, now_);
+            fitBought(piece_, whole_, finishTheFoot(piece_, shop_, whole_, now_, beforeFitting(piece_)));
     }
 
 private:

@@ -44,25 +44,42 @@ FinishArea finishArea(const Polyline& outside, const Polyline& inside)
     return a;
 }
 
-FinishSum sumOf(const Finish& finish, double areaMm2)
+FinishSum sumOf(const Finish& finish, double areaMm2, double leastMix)
 {
     FinishSum sum;
     for (const FinishLayer& l : finish.layers) {
-        sum.grams += coatMass(l, areaMm2).all * l.coats;
+        sum.grams += coatMass(l, areaMm2, leastMix).all * l.coats;
         sum.minutes += l.waitMinutes * l.coats;
     }
     return sum;
 }
 
-CoatMass coatMass(const FinishLayer& layer, double areaMm2)
+CoatMass coatMass(const FinishLayer& layer, double areaMm2, double leastMix)
 {
     constexpr double spare = 1.125, perM2 = 1e-6;
-    CoatMass m{.all = areaMm2 * perM2 * layer.gramsPerM2 * spare};
-    if (const double parts = layer.partsA + layer.partsB; parts > 0) {
-        m.a = m.all * layer.partsA / parts;
-        m.b = m.all * layer.partsB / parts;
-    }
+    const double lies = areaMm2 * perM2 * layer.gramsPerM2;
+    const std::vector<MixPart> mix = mixOf(layer);
+    CoatMass m{.all = mix.empty() ? lies * spare : std::max(lies * spare, leastMix)};
+    m.left = m.all - lies;
+    double parts = 0;
+    for (const MixPart& p : mix) parts += p.parts;
+    const double amount = layer.mixBy == FinishLayer::Volume ? m.all / layer.gramsPerMl : m.all;
+    for (const MixPart& p : mix) m.shares.push_back({p.name, amount * p.parts / parts});
     return m;
+}
+
+int moreCoats(const FinishLayer& layer, const Thirst& thirst)
+{
+    constexpr double thirsty = 1.0 / 3, sated = 0.05, soft = 480, hard = 800;  // shares, kg/m³
+    if (layer.kind != FinishLayer::Sealer && layer.kind != FinishLayer::Body) return 0;
+    if (thirst.endGrain > thirsty || thirst.density < soft) return 1;
+    return layer.coats > 2 && thirst.endGrain < sated && thirst.density > hard ? -1 : 0;
+}
+
+Finish suited(Finish finish, const Thirst& thirst)
+{
+    for (FinishLayer& l : finish.layers) l.coats += moreCoats(l, thirst);
+    return finish;
 }
 
 }  // namespace vl

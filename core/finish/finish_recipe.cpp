@@ -1,12 +1,14 @@
 #include "core/finish/finish_recipe.h"
 
 #include "core/finish/finish_book.h"
+#include "core/finish/thirst.h"
 #include "core/lathe/speed.h"
 #include "core/recipe/settings.h"
 #include "core/words/finish.h"
 #include "core/words/turn.h"
 
 #include <algorithm>
+#include <array>
 
 namespace vl {
 namespace {
@@ -26,9 +28,9 @@ Setting minutesOf(const char* name, double minutes)
             .decimals = 0};
 }
 
-Setting gramsOf(const char* name, double g, const char* formula)
+Setting gramsOf(std::string name, double g, const char* formula)
 {
-    return {.name = name, .value = g, .unit = Unit::Mass, .formula = formula, .decimals = 1};
+    return {.name = std::move(name), .value = g, .unit = Unit::Mass, .formula = formula, .decimals = 1};
 }
 
 /// As fast at its surface as on a piece 100 mm across, no faster than the lathe turns; above the usual rule that is
@@ -57,47 +59,96 @@ Text betweenCoats(const FinishLayer& layer)
     return says(words::asItIsSaid, layer.between);
 }
 
-Doing layerDoing(const Piece& piece, const Shop& shop, const Sides& sides, const Finish& finish,
-                 const FinishLayer& layer, bool first)
+/// What is mixed for one coat, each share by the scale or by measure, and what stays in the cup.
+void sayMix(const FinishLayer& layer, const CoatMass& mass, Doing& d)
 {
-    const FinishArea area = finishArea(sides.outside, sides.inside);
-    const CoatMass mass = coatMass(layer, area.all());
-    const Setting each = gramsOf("a coat", mass.all, "surface · grams / m² · 1.125"),
-                  wait = minutesOf("after a coat", layer.waitMinutes),
-                  low = countAt("", "no colder than, °C", layer.leastCelsius, "label"),
-                  high = countAt("", "no warmer than, °C", layer.mostCelsius, "label");
-    Doing d{.title =
-                layer.coats > 1 ? says(words::layerCoats, layer.name, layer.coats) : says(words::layerOnce, layer.name),
-            .why = says(first ? words::layerFirst : words::layerNext),
-            .how = says(layer.coats > 1 ? words::coatWay : words::oneCoatWay, each, wait, low, high),
-            .settings = {each, wait, low, high},
-            .minutes = 6 + 8.0 * layer.coats,
-            .waitMinutes = layer.waitMinutes * layer.coats};
-    if (!layer.between.empty()) d.how.also(betweenCoats(layer));
-    if (mass.a > 0) {
-        const Setting a = gramsOf("part A", mass.a, "share of the coat"),
-                      b = gramsOf("part B", mass.b, "share of the coat"), pot = minutesOf("pot life", layer.potMinutes);
-        d.settings.insert(d.settings.end(), {a, b, pot});
-        d.how.also(says(words::mixParts, a, b, pot));
+    if (mass.shares.empty()) return;
+    const bool volume = layer.mixBy == FinishLayer::Volume;
+    Text shares = says(volume ? words::byCup : words::byScale);
+    for (const CoatMass::Share& s : mass.shares) {
+        const Setting one = volume ? countAt("", s.name + ", ml", s.amount, "share of the coat", 1)
+                                   : gramsOf(s.name, s.amount, "share of the coat");
+        d.settings.push_back(one);
+        shares.also(says(volume ? words::mixShareMl : words::mixShare, one, s.name));
     }
-    if (layer.rpm > 0 && sides.round() && sides.cuts.empty()) {
+    const Setting pot = minutesOf(potLife, layer.potMinutes), left = gramsOf("left over", mass.left, "mixed − on it");
+    d.settings.insert(d.settings.end(), {pot, left});
+    d.how.also(says(words::mixParts, std::move(shares), pot, left));
+}
+
+/// Why it is more or fewer coats than the book has, and where fewer are enough.
+void sayCoats(const FinishLayer& usual, const Thirst& thirst, int coats, Doing& d)
+{
+    const Setting ends = countAt("", "of it end grain, %", 100 * thirst.endGrain, "sampled all round"),
+                  heavy = countAt("", "wood, kg/m³", thirst.density, "mean of what shows");
+    if (const int more = moreCoats(usual, thirst); more != 0) {
+        d.settings.insert(d.settings.end(), {ends, heavy});
+        d.how.also(says(more > 0 ? words::coatMore : words::coatFewer, ends, heavy));
+    }
+    if (thirst.faceGrainFoot && usual.kind == FinishLayer::Body && coats > 1) {
+        const Setting foot = countAt("", "coats on the foot", coats - 1, "one fewer");
+        d.settings.push_back(foot);
+        d.how.also(says(words::footFewer, says(words::coatsOf, foot)));
+    }
+}
+
+Doing layerDoing(const Piece& piece, const Shop& shop, const Sides& sides, const Finish& finish, size_t at,
+                 const Thirst& thirst)
+{
+    const bool first = at == 0;
+    const FinishLayer& usual = finish.layers[at];
+    const int coats = usual.coats + moreCoats(usual, thirst);
+    const FinishArea area = finishArea(sides.outside, sides.inside);
+    const CoatMass mass = coatMass(usual, area.all(), shop.leastMix);
+    const Setting each = gramsOf("a coat", mass.all, "surface · grams / m² · 1.125"),
+                  wait = minutesOf("after a coat", usual.waitMinutes),
+                  low = countAt("", "no colder than, °C", usual.leastCelsius, "label"),
+                  high = countAt("", "no warmer than, °C", usual.mostCelsius, "label");
+    Doing d{.title = coats > 1 ? says(words::layerCoats, usual.name, coats) : says(words::layerOnce, usual.name),
+            .why = says(first ? words::layerFirst : words::layerNext),
+            .how = says(coats > 1 ? words::coatWay : words::oneCoatWay, each, wait, low, high),
+            .settings = {each, wait, low, high},
+            .minutes = 6 + 8.0 * coats,
+            .waitMinutes = usual.waitMinutes * coats};
+    if (!usual.between.empty()) d.how.also(betweenCoats(usual));
+    sayMix(usual, mass, d);
+    if (usual.rpm > 0 && sides.round() && sides.cuts.empty()) {
         d.uses = {"lathe"};
-        const Setting rpm = rpmOf("finish put on at", layer.rpm, "common practice");
+        const Setting rpm = rpmOf("finish put on at", usual.rpm, "common practice");
         d.settings.push_back(rpm);
         d.how.also(says(words::onTheLathe, rpm));
-        if (layer.buffRpm > 0) sayBuffing(layer, sides, shop, d);
+        if (usual.buffRpm > 0) sayBuffing(usual, sides, shop, d);
     }
-    if (first) d.how.also(says(words::endGrainMore));
+    sayCoats(usual, thirst, coats, d);
+    static const std::array colour{&words::colourBare, &words::colourOver, &words::colourNot};
+    if (first) d.how.also(says(*colour[static_cast<size_t>(finish.colour)]));
     if (finish.spontaneous) d.how.also(says(words::ragsFlat));
     if (finish.fumes) d.how.also(says(words::airTheRoom));
     if (finish.food && piece.choices.use == Use::Food) d.how.also(says(words::foodSafe));
     return d;
 }
 
+bool hasGaps(const Sides& sides)
+{
+    return std::ranges::any_of(sides.cuts, [](const Cut& c) { return std::holds_alternative<Between>(c.solid); });
+}
+
+/// How paper is held, as the piece is: what cannot spin, what is open, what is dyed.
+void sayWays(const Piece& piece, const Finish& finish, const Sides& sides, Text& how)
+{
+    if (!sides.inside.empty() && sides.inside.front().y() < 1) how.also(says(words::noDivot));
+    if (!sides.round() || !sides.cuts.empty()) how.also(says(words::flatsByBlock));
+    if (!sides.inside.empty() && !sides.cuts.empty()) how.also(says(words::bothSidesAlike));
+    const bool coloured = std::ranges::any_of(
+        finish.layers, [](const FinishLayer& l) { return l.kind == FinishLayer::Colour; });
+    if (coloured || !piece.decors.empty()) how.also(says(words::dyedPaper));
+}
+
 }  // namespace
 
-Thing putOnFinish(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& bare,
-                  const std::string& gives)
+std::string finishStep(size_t layer) { return layer == 0 ? "finish" : "finish-" + std::to_string(layer + 1); }
+
+Thing putOnFinish(const Piece& piece, const Shop& shop, Bench& bench, const Thing& bare, const std::string& gives)
 {
     const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
     if (finish.layers.empty())
@@ -110,14 +161,39 @@ Thing putOnFinish(const Piece& piece, const Shop& shop, const Sides& sides, Benc
     Thing now = bare;
     for (size_t i = 0; i < finish.layers.size(); ++i) {
         const bool last = i + 1 == finish.layers.size();
-        const std::string id = i == 0 ? "finish" : "finish-" + std::to_string(i + 1);
-        now = bench.step(Action::Finish, id, {now}, last ? gives : "coated-" + std::to_string(i + 1),
-                         layerDoing(piece, shop, sides, finish, finish.layers[i], i == 0));
+        now = bench.step(Action::Finish, finishStep(i), {now}, last ? gives : "coated-" + std::to_string(i + 1), {});
     }
     return now;
 }
 
-void sayGrits(const Piece& piece, const Shop& shop, const Sides& sides, std::vector<Setting>& settings, Text& how)
+Thing finishTheFoot(const Piece& piece, const Shop& shop, Bench& bench, const Thing& cut, const std::string& gives)
+{
+    const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
+    double wait = finish.layers.empty() ? shop.finishMinutes : 0;
+    int coats = finish.layers.empty() ? 1 : 0;
+    for (const FinishLayer& l : finish.layers) wait += l.waitMinutes * l.coats, coats += l.coats;
+    const Setting each = countAt("", "coats, as on the rest", coats, "the finish's");
+    return bench.step(Action::Finish, "finish-foot", {cut}, gives,
+                      {.title = says(words::finishFoot),
+                       .why = says(words::cutLater),
+                       .how = says(words::finishFootWay, each),
+                       .settings = {each},
+                       .minutes = 5 + 3.0 * coats,
+                       .waitMinutes = wait});
+}
+
+Finish sayFinish(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides, Recipe& recipe)
+{
+    const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
+    if (finish.layers.empty()) return finish;
+    const Thirst thirst = thirstOf(assembly, sides);
+    for (size_t i = 0; i < finish.layers.size(); ++i)
+        if (const auto step = std::ranges::find(recipe, finishStep(i), &Step::id); step != recipe.end())
+            fill(*step, layerDoing(piece, shop, sides, finish, i, thirst));
+    return suited(finish, thirst);
+}
+
+void sayGrits(const Piece& piece, const Shop& shop, std::vector<Setting>& settings, Text& how)
 {
     const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
     std::vector<int> row = gritsFrom(piece.choices.firstGrit, finish.lastGrit);
@@ -133,14 +209,30 @@ void sayGrits(const Piece& piece, const Shop& shop, const Sides& sides, std::vec
         how.also(says(words::gritRowShort, all, settings.back()));
     } else
         how.also(says(words::gritRow, all));
+}
+
+void saySanding(const Piece& piece, const Shop& shop, const Sides& sides, std::vector<Setting>& settings, Text& how)
+{
+    sayGrits(piece, shop, settings, how);
+    sayWays(piece, finishOf(shop.finishes, piece.choices.finish), sides, how);
     // Where gaps come round it is sanded at rest: no speed is said.
-    if (std::ranges::any_of(sides.cuts, [](const Cut& c) { return std::holds_alternative<Between>(c.solid); })) return;
-    // Sanding at 450 to 700 (CHECKS, common practice), slower where the work is wide.
-    constexpr double fastest = 700, slowest = 100, rim = 6;  // rpm, rpm, m/s; the rim's speed is our own value
+    if (hasGaps(sides)) return;
+    // Sanding at 450 to 700 (CHECKS, common practice), slower where the work is wide, fine grits slower still: paper
+    // that no longer cuts rubs and heats.
+    constexpr double fastest = 700, slowest = 100, rim = 6, fine = 0.6;  // rpm, rpm, m/s, share; the last two our own
     const double wide = std::max(1.0, sides.widest()),
                  rpm = std::clamp(rim / (2 * pi * wide / 1000) * 60, slowest, fastest);
-    settings.push_back(rpmOf("sanded at, at the most", rpm, "6 m/s at the rim, 700 at the most"));
-    how.also(says(words::sandSpeed, settings.back()));
+    const Setting most = rpmOf("sanded at, at the most", rpm, "6 m/s at the rim, 700 at the most"),
+                  later = rpmOf("from grit 220 on", fine * rpm, "six tenths of that"),
+                  drill = {.machine = "drill",
+                           .name = "sanding disc, at",
+                           .value = 2 * fine * rpm,
+                           .unit = Unit::Speed,
+                           .formula = "twice the lathe's",
+                           .source = "common practice",
+                           .decimals = 0};
+    settings.insert(settings.end(), {most, later, drill});
+    how.also(says(words::sandSpeed, most, later)).also(says(words::sandByDisc, drill, later));
 }
 
 }  // namespace vl

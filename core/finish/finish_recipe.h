@@ -5,11 +5,24 @@
 
 namespace vl {
 
-/// The finish of the piece, layer by layer; `gives` names what comes out of the last.
-Thing putOnFinish(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& bare,
-                  const std::string& gives);
+/// The step of a finish's layer, and what its setting is called that says how long a mixture can be used.
+std::string finishStep(size_t layer);
+inline constexpr const char* potLife = "pot life";
 
-/// The grits that a piece is sanded through, and how fast, added to a sanding step.
-void sayGrits(const Piece& piece, const Shop& shop, const Sides& sides, std::vector<Setting>& settings, Text& how);
+/// The finish of the piece, a step for each layer; `gives` names what comes out of the last. What they say waits until
+/// the wood's surface is known (sayFinish).
+Thing putOnFinish(const Piece& piece, const Shop& shop, Bench& bench, const Thing& bare, const std::string& gives);
+
+/// Fills in what the finish's steps say and take: coats by the surface that the built layers show, grams, mixtures,
+/// speeds. Returns the finish with those coats.
+Finish sayFinish(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides, Recipe& recipe);
+
+/// The grits that a piece is sanded through, added to a sanding step.
+void sayGrits(const Piece& piece, const Shop& shop, std::vector<Setting>& settings, Text& how);
+/// Those, how fast the lathe turns for them, and how paper is held on this piece.
+void saySanding(const Piece& piece, const Shop& shop, const Sides& sides, std::vector<Setting>& settings, Text& how);
+
+/// What was cut free once the finish was on, finished as the rest is; `gives` names what comes out.
+Thing finishTheFoot(const Piece& piece, const Shop& shop, Bench& bench, const Thing& cut, const std::string& gives);
 
 }  // namespace vl

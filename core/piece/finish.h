@@ -17,7 +17,9 @@ struct FinishLayer {
     double leastCelsius = 15, mostCelsius = 25;  ///< within which it dries as it should
     double gramsPerM2 = 60;                      ///< of one coat
     std::string between{};                         ///< what is done between two coats
-    double partsA = 0, partsB = 0;               ///< of what is mixed, by mass; 0: it is used as it is
+    std::string mix{};                           ///< its parts, "resin 2, hardener 1"; empty: it is used as it is
+    enum MixBy { Mass, Volume } mixBy = Mass;
+    double gramsPerMl = 1;                       ///< of what is mixed by volume
     double potMinutes = 0;                       ///< that a mixture can be used
     double buffRpm = 0;  ///< it is buffed at up to on the lathe, of a piece 100 mm across; 0: it is not
     double rpm = 0;      ///< it is put on or polished at on the lathe; 0: at rest
@@ -32,9 +34,14 @@ inline std::span<const Choice> choices(FinishLayer::Kind)
                                     Choice{"wax", "wax"},       Choice{"polish", "polish"}};
     return all;
 }
+inline std::span<const Choice> choices(FinishLayer::MixBy)
+{
+    static constexpr std::array all{Choice{"mass", "mass"}, Choice{"volume", "volume"}};
+    return all;
+}
 template <class V, As<FinishLayer> F> void fields(V& v, F& f)
 {
-    constexpr Limit celsius{-10, 60, "°C"}, minutes{0, 100000}, parts{0, 1000, ""}, rpm{0, 5000, "rpm"};
+    constexpr Limit celsius{-10, 60, "°C"}, minutes{0, 100000}, rpm{0, 5000, "rpm"};
     v.choice("kind", f.kind, "Layer");
     v.text("name", f.name, 200, "What is put on");
     v.count("coats", f.coats, {1, 40, ""}, "Coats");
@@ -43,9 +50,11 @@ template <class V, As<FinishLayer> F> void fields(V& v, F& f)
     v.number("most_c", f.mostCelsius, celsius, "No warmer than, °C");
     v.number("spread_g_m2", f.gramsPerM2, {0, 2000, "g/m²"}, "A coat, g/m²");
     v.text("between", f.between, 500, "Between two coats");
-    v.number("parts_a", f.partsA, parts, "Parts of A, by mass", "0: used as it is");
-    v.when(f.partsA > 0).number("parts_b", f.partsB, parts, "Parts of B, by mass");
-    v.when(f.partsA > 0).minutes("pot_min", f.potMinutes, minutes, "Usable once mixed, minutes");
+    v.text("mix", f.mix, 300, "Mixed of", "as \"resin 2, hardener 1\"; empty: used as it is");
+    v.when(!f.mix.empty()).quiet().choice("mix_by", f.mixBy, "Parts by");
+    v.when(!f.mix.empty() && f.mixBy == FinishLayer::Volume)
+        .quiet().number("grams_per_ml", f.gramsPerMl, {0.3, 5, "g/ml"}, "A millilitre weighs, g");
+    v.when(!f.mix.empty()).minutes("pot_min", f.potMinutes, minutes, "Usable once mixed, minutes");
     v.number("lathe_rpm", f.rpm, rpm, "Put on or polished at, rpm", "0: at rest");
     v.when(f.rpm > 0).number("buff_rpm", f.buffRpm, rpm, "Then buffed at, rpm", "of a piece 100 mm across; 0: not");
 }
@@ -61,10 +70,26 @@ struct Finish {
     bool food = false;         ///< used for food once it has cured, as is common practice
     bool spontaneous = false;  ///< its rags can heat by themselves
     bool fumes = false;
+    enum Shine { Matt, Satin, Gloss } shine = Satin;
+    std::string suits{};  ///< what it is for: use and wood
+    /// Where a stain or a dye goes with it.
+    enum Under { BareWood, OverSealer, NotUnder } colour = BareWood;
     std::string extra{};
 
     bool operator==(const Finish&) const = default;
 };
+inline std::span<const Choice> choices(Finish::Shine)
+{
+    static constexpr std::array all{Choice{"matt", "matt"}, Choice{"satin", "satin"}, Choice{"gloss", "gloss"}};
+    return all;
+}
+inline std::span<const Choice> choices(Finish::Under)
+{
+    static constexpr std::array all{Choice{"bare wood", "on the bare wood, before everything"},
+                                    Choice{"over sealer", "over the sealer, before the body"},
+                                    Choice{"not under", "not under it: it lifts or blotches"}};
+    return all;
+}
 template <class V, As<Finish> F> void fields(V& v, F& f)
 {
     v.text("id", f.id, 60, "Id");
@@ -74,8 +99,19 @@ template <class V, As<Finish> F> void fields(V& v, F& f)
     v.flag("food", f.food, "For food once cured", "common practice; the label comes first");
     v.flag("rags", f.spontaneous, "Its rags can catch fire by themselves");
     v.flag("fumes", f.fumes, "Gives off vapours");
+    v.quiet().choice("shine", f.shine, "Shine");
+    v.quiet().text("suits", f.suits, 300, "What it is for", "use and wood");
+    v.quiet().choice("colour", f.colour, "Stain or dye goes");
     v.list("layers", f.layers, mostFinishLayers, "Layers");
 }
+
+/// A part of what is mixed.
+struct MixPart {
+    std::string name;
+    double parts = 1;
+};
+/// The parts of a layer as its text says them, none where it is used as it is. Throws InputError where it cannot be read.
+std::vector<MixPart> mixOf(const FinishLayer& layer);
 
 /// The book as it comes.
 std::vector<Finish> commonFinishes();

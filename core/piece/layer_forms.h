@@ -282,9 +282,12 @@ struct BlockForm {
     double offset = 0;                            ///< mm, of the axis off the log's middle
     double offsetDirection = 0;                   ///< degrees from 12 o'clock
     double moisture = 12;                         ///< %
+    enum Wet { DriedFirst, TurnedTwice, TurnedOnce } wet = DriedFirst;  ///< what is done with wet wood
     bool pith = false;
     std::string extra;
 
+    static constexpr double dry = 12;  ///< %, above it wood moves as it is turned; common practice
+    bool isWet() const { return moisture > dry; }
     bool alongAxis() const { return shape == Log || (shape != HalfLog && grain == Along); }
     bool operator==(const BlockForm&) const = default;
 };
@@ -304,6 +307,13 @@ inline std::span<const Choice> choices(BlockForm::Bark)
     static constexpr std::array all{Choice{"at the foot", "at the foot"}, Choice{"at the rim", "at the rim"}};
     return all;
 }
+inline std::span<const Choice> choices(BlockForm::Wet)
+{
+    static constexpr std::array all{Choice{"dried first", "dried before it is turned"},
+                                    Choice{"turned twice", "turned rough, dried, turned again"},
+                                    Choice{"turned once", "turned to its last wall, then dried in a bag"}};
+    return all;
+}
 template <class V, As<BlockForm> F> void fields(V& v, F& f)
 {
     using B = BlockForm;
@@ -315,6 +325,7 @@ template <class V, As<BlockForm> F> void fields(V& v, F& f)
     v.when(log).length("offset_mm", f.offset, {0, 500}, "Axis off the log's middle", "for the sake of a figure");
     v.when(log && f.offset > 0).angle("offset_direction_deg", f.offsetDirection, {-360, 360}, "Towards");
     v.number("moisture_percent", f.moisture, {0, 120, "%"}, "Moisture, %");
+    v.when(f.isWet()).quiet().choice("wet", f.wet, "Wet wood is");
     v.when(!log).flag("pith", f.pith, "The pith is in it");
 }
 const Construction& constructionOf(const BlockForm&);

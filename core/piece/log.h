@@ -1,6 +1,7 @@
 #pragma once
 
 #include "core/measure/field.h"
+#include "core/piece/as_built.h"
 
 #include <string>
 #include <vector>
@@ -8,6 +9,28 @@
 namespace vl {
 
 inline constexpr size_t mostLogged = 5000;
+
+/// Something measured, beside what was planned. Lengths mm.
+struct Deviation {
+    Measured::What what = Measured::Height;
+    std::string of{};  ///< what the layer is called
+    double planned = 0, measured = 0;
+    int sides = 0;      ///< of a ring of segments; 0: none
+    double radius = 0;  ///< outside, as it was planned
+    std::string extra{};
+    bool operator==(const Deviation&) const = default;
+};
+template <class V, As<Deviation> F> void fields(V& v, F& f)
+{
+    constexpr Limit length{0, 3000};
+    v.choice("what", f.what, "Measured");
+    v.text("of", f.of, 100, "Of");
+    v.length("planned_mm", f.planned, length, "Planned");
+    v.length("measured_mm", f.measured, length, "Measured");
+    v.quiet().count("sides", f.sides, {0, 200, ""}, "Segments");
+    v.quiet().length("radius_mm", f.radius, length, "Radius");
+}
+inline constexpr size_t mostDeviations = 500;
 
 /// A finished piece in the shop's log.
 struct Logged {
@@ -23,6 +46,8 @@ struct Logged {
     std::string wrong, to, foot, notes;  ///< what went wrong; to whom; the words on its foot
     std::string byKind;                  ///< "cut 60 75; glue 30 40": minutes planned and ticked by kind of work
     std::string photos;                  ///< files, a line each
+    std::string solid;                   ///< how the planned solid looks: a PNG, base64
+    std::vector<Deviation> deviations;
     std::string extra;
 
     bool operator==(const Logged&) const = default;
@@ -48,6 +73,8 @@ template <class V, As<Logged> F> void fields(V& v, F& f)
     v.text("notes", f.notes, 4000, "Notes");
     v.quiet().text("by_kind", f.byKind, 1000, "By kind of work", "minutes planned and ticked");
     v.quiet().text("photos", f.photos, 4000, "Photographs", "a file a line");
+    v.quiet().text("solid", f.solid, 200000, "The planned solid", "a picture: PNG, base64");
+    v.quiet().list("deviations", f.deviations, mostDeviations, "Measured, beside what was planned");
 }
 
 }  // namespace vl

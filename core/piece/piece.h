@@ -305,6 +305,7 @@ struct Progress {
     std::vector<StepMoved> moved;
     std::vector<Measured> measured;  ///< a later one of the same thing counts
     std::vector<Tick> ticks;
+    std::vector<RoundsDone> rounds;
     std::string extra;
 
     bool operator==(const Progress&) const = default;
@@ -317,6 +318,7 @@ template <class V, As<Progress> F> void fields(V& v, F& f)
     v.list("moved", f.moved, limits::steps, "Steps moved");
     v.quiet().list("measured", f.measured, limits::steps, "Measured on the wood");
     v.quiet().list("ticks", f.ticks, limits::steps, "Places ticked");
+    v.quiet().list("rounds", f.rounds, limits::steps, "Rounds done");
 }
 
 /// Which glue a joint gets where the turner does not want the one that is suggested.

@@ -8,6 +8,30 @@ namespace vl {
 
 inline constexpr size_t mostReadings = 20000;
 
+/// What keeps wet wood from drying too fast.
+enum class Coat { Bare, Wax, Paint, Bag };
+inline std::span<const Choice> choices(Coat)
+{
+    static constexpr std::array all{Choice{"bare", "bare"}, Choice{"wax", "waxed on its end grain"},
+                                    Choice{"paint", "painted on its end grain"}, Choice{"bag", "in a paper bag"}};
+    return all;
+}
+
+/// How much longer wood takes to dry so; our own values.
+constexpr double slowedBy(Coat coat)
+{
+    switch (coat) {
+    case Coat::Wax:
+    case Coat::Paint:
+        return 1.3;
+    case Coat::Bag:
+        return 1.6;
+    case Coat::Bare:
+        break;
+    }
+    return 1;
+}
+
 /// One reading of the moisture of a piece or a board, by hand or by meter.
 struct Reading {
     std::string of;                      ///< what was read: a board's id, a bowl's name
@@ -16,6 +40,9 @@ struct Reading {
     double grams = 0;                    ///< its weight; 0: not weighed
     double celsius = 20, humidity = 50;  ///< of where it lies
     std::string place;                   ///< "shelf by the door"
+    std::string wood;                    ///< id; empty: not said
+    double thickness = 0;                ///< mm, of the board or the wall; 0: not said
+    Coat coat = Coat::Bare;
     std::string extra;
 
     bool operator==(const Reading&) const = default;
@@ -29,6 +56,9 @@ template <class V, As<Reading> F> void fields(V& v, F& f)
     v.number("celsius", f.celsius, {-20, 90, "°C"}, "Temperature, °C");
     v.number("humidity_percent", f.humidity, {0, 100, "%"}, "Humidity, %");
     v.text("lies_in", f.place, 100, "Place");
+    v.quiet().text("wood", f.wood, 100, "Wood", "as it is called in the list of woods");
+    v.quiet().length("thickness_mm", f.thickness, {0, 500}, "Board or wall, thick", "0: not said");
+    v.quiet().choice("coat", f.coat, "It lies there");
 }
 
 }  // namespace vl

@@ -65,6 +65,8 @@ struct Shop {
     std::vector<Logged> log;     ///< finished pieces, by their numbers
     std::vector<Reading> readings;
     Accuracy accuracy;
+    double mostNudge = 2;   ///< mm, that an outline is changed by to follow the wood; our own value
+    double leastMix = 5;    ///< g, the least that is mixed by the shop's scale at once; our own value
     double workFactor = 1;  ///< how much longer work takes here than is usual
     std::vector<Finish> finishes = commonFinishes();
     std::vector<Lesson> lessons;
@@ -118,6 +120,8 @@ template <class V, As<Shop> F> void fields(V& v, F& f)
     v.quiet().list("kiln", f.kiln, mostLoads, "Loads of the kiln");
     v.quiet().number("work_factor", f.workFactor, {0.2, 5, ""}, "Work takes, times as long",
                      "as is usual; learned from the log");
+    v.quiet().length("most_nudge_mm", f.mostNudge, {0, 50}, "An outline may be changed by", "to follow the wood");
+    v.quiet().number("least_mix_g", f.leastMix, {0, 1000, "g"}, "Mixed at once at least, g", "by the shop's scale");
     v.quiet().record("accuracy", f.accuracy, "How exactly it works");
     v.quiet().record("grips", f.grips, "What a grip stands");
     v.quiet().record("fits", f.fits, "Fits");

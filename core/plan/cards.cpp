@@ -1,7 +1,11 @@
 #include "core/plan/cards.h"
 
+#include "core/blank/drilled_holes.h"
 #include "core/blank/index_rings.h"
-#include "core/finish/finish_book.h"
+#include "core/finish/finish_recipe.h"
+#include "core/measure/format.h"
+#include "core/plan/boards/setups.h"
+#include "core/plan/progress.h"
 #include "core/words/bench.h"
 #include "core/words/cards.h"
 #include "core/words/hazards.h"
@@ -9,6 +13,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <map>
 
 namespace vl {
 namespace {
@@ -93,7 +98,8 @@ Walk stationWalk(const Plan& plan)
             out{.machine = "calliper", .name = "outside, Ø", .value = s.outside, .decimals = 1},
             in{.machine = "calliper", .name = "inside, Ø", .value = s.inside, .decimals = 1},
             wall{.machine = "calliper", .name = "wall", .value = s.wall, .decimals = 1};
-        Walk::Place place{"station-" + std::to_string(k + 1), says(words::atStation, at), out};
+        Walk::Place place{
+            .id = "station-" + std::to_string(k + 1), .what = says(words::atStation, at), .number = out, .z = s.z};
         if (!std::isnan(s.inside)) place.others = {in, wall};
         walk.places.push_back(std::move(place));
     }
@@ -114,10 +120,13 @@ Walk drillWalk(const Piece& piece, const Plan& plan)
                     .value = std::fmod(h.angleDeg + 720, 360),
                     .unit = Unit::Angle,
                     .decimals = 1};
-        walk.places.push_back({"hole-" + hole.id + "-" + std::to_string(h.which + 1),
-                               says(words::drillPoint, nameOf(piece, hole), h.which + 1),
-                               deep,
-                               {bit, at, towards}});
+        walk.places.push_back({.id = "hole-" + hole.id + "-" + std::to_string(h.which + 1),
+                               .what = says(words::drillPoint, nameOf(piece, hole), h.which + 1),
+                               .number = deep,
+                               .others = {bit, at, towards},
+                               .step = drillStep(piece, h),
+                               .z = h.solid.from.x(),
+                               .angleDeg = h.angleDeg});
     }
     return walk;
 }
@@ -125,12 +134,90 @@ Walk drillWalk(const Piece& piece, const Plan& plan)
 Walk coatWalk(const Plan& plan)
 {
     Walk walk{"coats", "Coats of finish", {}};
-    for (const FinishLayer& layer : plan.finish.layers)
+    for (size_t k = 0; k < plan.finish.layers.size(); ++k) {
+        const FinishLayer& layer = plan.finish.layers[k];
         for (int c = 1; c <= layer.coats; ++c)
-            walk.places.push_back(
-                {"coat-" + std::to_string(walk.places.size() + 1),
-                 says(words::coatNumber, layer.name, c, layer.coats),
-                 {.name = "left to dry, minutes", .value = layer.waitMinutes, .unit = Unit::Minutes, .decimals = 0}});
+            walk.places.push_back({.id = "coat-" + std::to_string(k + 1) + "-" + std::to_string(c),
+                                   .what = says(words::coatNumber, layer.name, c, layer.coats),
+                                   .number = {.name = "left to dry, minutes",
+                                              .value = layer.waitMinutes,
+                                              .unit = Unit::Minutes,
+                                              .decimals = 0},
+                                   .step = finishStep(k)});
+    }
+    return walk;
+}
+
+/// A place's id holds for as long as what is set there stays the same.
+std::string settingsId(std::string id, const std::vector<Setting>& settings)
+{
+    for (const Setting& s : settings) id += "-" + fixed(s.value, 2);
+    constexpr size_t most = 190;
+    return id.substr(0, most);
+}
+
+Walk setupWalk(const Piece& piece, const Plan& plan, const BoardPlan& boards)
+{
+    Walk walk{"setups", "Set-ups at the saw", {}};
+    std::map<std::string, int> before;
+    for (const Setup& s : setupsOf(piece, plan.assembly, boards)) {
+        if (s.settings.empty()) continue;
+        const std::string id = settingsId("setup-" + s.machine, s.settings);
+        const int same = before[id]++;
+        walk.places.push_back(
+            {.id = same ? id + "-" + std::to_string(same + 1) : id,
+             .what = s.what.empty() ? says(words::setupFor, s.machine, s.cuts) : says(words::setupWhat, s.machine, s.what),
+             .number = s.settings.front(),
+             .others = {s.settings.begin() + 1, s.settings.end()}});
+    }
+    return walk;
+}
+
+Walk stripWalk(const BoardPlan& boards)
+{
+    Walk walk{"strips", "Strips to rip", {}};
+    for (const PlannedBoard& b : boards.boards)
+        for (size_t k = 0; k < b.strips.size(); ++k) {
+            const PlannedStrip& s = b.strips[k];
+            const auto mm = [](const char* name, double value) {
+                return Setting{.machine = "saw", .name = name, .value = value, .decimals = 1};
+            };
+            const KeptStrip strip = keptStrip(b, s);
+            walk.places.push_back({.id = "strip-" + b.board.id + "-" + fixed(strip.x, 0) + "-" + fixed(strip.y, 0),
+                                   .what = says(words::stripOfBoard, static_cast<int>(k + 1), b.board.id),
+                                   .number = mm("ripped to", s.place.width),
+                                   .others = {mm("planed to", s.thickness), mm("length", s.place.length)},
+                                   .strip = strip,
+                                   .cut = s.kept});
+        }
+    return walk;
+}
+
+Walk partWalk(const Plan& plan)
+{
+    Walk walk{"parts", "Segments and parts to cut", {}};
+    for (const Part& p : plan.assembly.parts) {
+        const auto step = std::ranges::find_if(plan.assembly.recipe, [&](const Step& s) {
+            return s.action == Action::Cut && std::ranges::find(s.inputs, p.id) != s.inputs.end();
+        });
+        const auto set = [](const char* name, double value, Unit unit, int decimals) {
+            return Setting{.machine = "saw", .name = name, .value = value, .unit = unit, .decimals = decimals};
+        };
+        Walk::Place place{.id = "part-" + p.id,
+                          .what = says(words::cutSoMany, p.count, p.name),
+                          .number = set("longest edge", p.length, Unit::Length, 1),
+                          .others = {set("width", p.width, Unit::Length, 1)},
+                          .step = step == plan.assembly.recipe.end() ? "" : step->id,
+                          .layer = p.layer};
+        const auto angle = [&](const char* name, double deg) {
+            if (std::abs(deg) > 1e-6) place.others.push_back(set(name, deg, Unit::Angle, 2));
+        };
+        angle("left end from square", p.left.miterDeg);
+        angle("right end from square", p.right.miterDeg);
+        angle("left end tilted", p.left.bevelDeg);
+        angle("right end tilted", p.right.bevelDeg);
+        walk.places.push_back(std::move(place));
+    }
     return walk;
 }
 
@@ -148,12 +235,28 @@ Walk indexWalk(const Piece& piece)
                 angle{
                     .machine = "index", .name = "towards", .value = ring.angles[k], .unit = Unit::Angle, .decimals = 1};
             const bool plate = ring.marks[k].hole >= 0;
-            walk.places.push_back({"mark-" + ring.name + "-" + std::to_string(number),
-                                   plate ? says(words::holeOfPlate, ring.name, number, hole)
-                                         : says(words::markAtAngle, ring.name, number, angle),
-                                   plate ? hole : angle, plate ? std::vector{angle} : std::vector<Setting>{}});
+            walk.places.push_back({.id = "mark-" + ring.name + "-" + std::to_string(number),
+                                   .what = plate ? says(words::holeOfPlate, ring.name, number, hole)
+                                                 : says(words::markAtAngle, ring.name, number, angle),
+                                   .number = plate ? hole : angle,
+                                   .others = plate ? std::vector{angle} : std::vector<Setting>{},
+                                   .angleDeg = ring.angles[k]});
         }
     return walk;
+}
+
+}  // namespace
+
+namespace {
+
+/// What runs out while a step is done: the glue's open time, or the pot life of what is mixed for it.
+Card::Clock clockOf(const Plan& plan, size_t step)
+{
+    const auto glue = std::ranges::find(plan.glues, step, &JointGlue::step);
+    if (glue != plan.glues.end()) return {says(words::openTime, glue->name), glue->openMinutes};
+    for (const Setting& s : plan.assembly.recipe[step].settings)
+        if (s.name == potLife) return {says(words::potLifeRuns), s.value};
+    return {};
 }
 
 }  // namespace
@@ -165,7 +268,9 @@ std::vector<Card> cardsOf(const Plan& plan)
         const Step& s = plan.assembly.recipe[i];
         Card c{.step = i, .machine = machineOf(s), .number = {}, .others = {}, .hazards = hazardsOf(s)};
         c.waitMinutes = s.waitMinutes;
-        c.again = s.action == Action::Fill;
+        c.rounds = s.rounds;
+        c.untilPercent = s.untilPercent;
+        c.clock = clockOf(plan, i);
         c.done = plan.schedule.done[i];
         const auto main = numberOf(s);
         for (size_t k = 0; k < s.settings.size(); ++k)
@@ -210,28 +315,47 @@ std::optional<Text> dayCautionOf(const std::string& machine)
 /// A crack that shows while the piece is sanded: sealed round, glued and cut back, with its waits.
 Walk crackWalk()
 {
-    struct Doing {
+    struct Stage {
         const Pattern* what;
         double minutes;
     };
     // Common practice; the labels of sealer and glue come first.
-    static constexpr std::array all{Doing{&words::crackSeal, 2}, Doing{&words::crackWait, 20},
-                                    Doing{&words::crackBlow, 1}, Doing{&words::crackGlue, 3},
-                                    Doing{&words::crackSet, 30}, Doing{&words::crackCut, 5},
-                                    Doing{&words::crackOn, 5}};
+    static constexpr std::array all{Stage{&words::crackSeal, 2}, Stage{&words::crackWait, 20},
+                                    Stage{&words::crackBlow, 1}, Stage{&words::crackGlue, 3},
+                                    Stage{&words::crackSet, 30}, Stage{&words::crackCut, 5},
+                                    Stage{&words::crackOn, 5}};
     Walk walk{"cracks", "A crack while sanding", {}};
-    for (const Doing& d : all)
-        walk.places.push_back({"crack-" + std::to_string(walk.places.size() + 1),
-                               says(*d.what),
-                               {.name = "minutes", .value = d.minutes, .unit = Unit::Minutes, .decimals = 0}});
+    for (const Stage& d : all)
+        walk.places.push_back(
+            {.id = "crack-" + std::to_string(walk.places.size() + 1),
+             .what = says(*d.what),
+             .number = {.name = "minutes", .value = d.minutes, .unit = Unit::Minutes, .decimals = 0}});
     return walk;
 }
 
-std::vector<Walk> walksOf(const Piece& piece, const Plan& plan)
+std::vector<Walk> walksOf(const Piece& piece, const Plan& plan, const BoardPlan& boards)
 {
-    std::vector<Walk> all{stationWalk(plan), indexWalk(piece), drillWalk(piece, plan), coatWalk(plan), crackWalk()};
+    std::vector<Walk> all{setupWalk(piece, plan, boards), stripWalk(boards),      partWalk(plan), stationWalk(plan),
+                          indexWalk(piece),               drillWalk(piece, plan), coatWalk(plan), crackWalk()};
     std::erase_if(all, [](const Walk& w) { return w.places.empty(); });
     return all;
+}
+
+bool isDone(const Piece& piece, const Walk::Place& place) { return place.cut || isTicked(piece, place.id); }
+
+Piece withPlaceDone(Piece piece, const Plan& plan, const Walk& walk, size_t at, double now)
+{
+    const Walk::Place& place = walk.places[at];
+    if (place.strip) {
+        if (!place.cut) piece.progress.strips.push_back(*place.strip);
+        return piece;
+    }
+    piece = withPlaceTicked(std::move(piece), place.id);
+    if (place.step.empty() || !isTicked(piece, place.id)) return piece;
+    const bool all = std::ranges::all_of(
+        walk.places, [&](const Walk::Place& p) { return p.step != place.step || isDone(piece, p); });
+    const bool already = std::ranges::find(piece.progress.done, place.step, &StepDone::step) != piece.progress.done.end();
+    return all && !already ? withStepTicked(std::move(piece), plan, place.step, now) : piece;
 }
 
 }  // namespace vl

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "core/plan/boards/board_plan.h"
 #include "core/plan/plan.h"
 
 namespace vl {
@@ -12,8 +13,16 @@ struct Card {
     std::vector<Setting> others;
     std::vector<Text> hazards;  ///< of this step, every time
     double waitMinutes = 0;     ///< a timer runs
-    bool again = false;         ///< repeated until something is seen: "again or done"
+    /// What runs out while it is done, from the first press: a glue's open time, a mixture's pot life.
+    struct Clock {
+        Text what{};
+        double minutes = 0;  ///< 0: nothing does
+    } clock{};
+    Rounds rounds{};          ///< repeated until something is seen: "again or done"
+    double untilPercent = 0;  ///< a reading of no more than this ends its wait
     bool done = false;
+    /// The minutes that run when a round of it is done.
+    double roundMinutes() const { return rounds.planned > 0 ? waitMinutes / rounds.planned : waitMinutes; }
 };
 /// Every step in its order.
 std::vector<Card> cardsOf(const Plan& plan);
@@ -33,6 +42,12 @@ struct Walk {
         Text what;
         Setting number;
         std::vector<Setting> others{};
+        std::string step{};                 ///< of the recipe, done once all its places are; empty: none
+        std::optional<KeptStrip> strip{};   ///< that is cut there
+        bool cut = false;                   ///< it is already
+        double z = std::nan("");            ///< station of it on the piece
+        std::optional<double> angleDeg{};   ///< from 12 o'clock, where it has one
+        int layer = -1;                     ///< whose part it is
     };
     const char* id;    ///< "stations"
     const char* name;  ///< "Stations with their diameters"
@@ -41,8 +56,13 @@ struct Walk {
 /// How far the spindle has to turn on to a place's mark from where it stands, −180 … 180°; none where it has no angle.
 std::optional<double> toMark(const Walk::Place& place, double spindleDeg);
 
-/// Set-ups at the saw are with the boards; these are the lathe's and the drill's: stations, index marks, drill points,
-/// coats of finish. Those that the piece has.
-std::vector<Walk> walksOf(const Piece& piece, const Plan& plan);
+/// The lists of a piece, those that it has: set-ups at the saw, strips to rip, segments and other parts to cut, stations
+/// with their diameters, index marks, drill points, coats of finish, a crack while sanding.
+std::vector<Walk> walksOf(const Piece& piece, const Plan& plan, const BoardPlan& boards);
+
+/// Whether a place is done, and the piece with it done or no longer: a strip is cut from its board then, and the step
+/// whose last place it was is ticked, at `now` by the shop's clock.
+bool isDone(const Piece& piece, const Walk::Place& place);
+Piece withPlaceDone(Piece piece, const Plan& plan, const Walk& walk, size_t place, double now);
 
 }  // namespace vl

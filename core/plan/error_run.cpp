@@ -199,13 +199,67 @@ Piece withNeededAllowance(const Piece& piece, const ErrorBudget& budget)
     return next;
 }
 
-double measuredPlaning(const Piece& piece)
+Accuracy Learned::in(Accuracy a) const
 {
-    std::vector<double> off;
-    for (const Layer& l : piece.layers)
-        if (const double m = measuredOf(piece, l.id, Measured::Height); !std::isnan(m)) off.push_back(m - l.thickness);
+    const auto take = [](double& into, double learned, double most) {
+        if (!std::isnan(learned)) into = std::min(learned, most);
+    };
+    constexpr double most = 10;  // mm or degrees: the fields' limits
+    take(a.angle, angle, most);
+    take(a.stop, stop, most);
+    take(a.planing, planing, most);
+    take(a.centring, centring, most);
+    return a;
+}
+
+bool Learned::any() const
+{
+    return !std::isnan(angle) || !std::isnan(stop) || !std::isnan(planing) || !std::isnan(centring);
+}
+
+Learned learnedAccuracy(const std::vector<Deviation>& all)
+{
     constexpr size_t least = 3;
-    return off.size() < least ? std::nan("") : deviation(off);
+    std::vector<double> heights, stops, aside;
+    std::vector<std::pair<double, int>> gaps;  // mm on a radius of 1 mm; sides
+    std::vector<double> reach;
+    for (const Deviation& d : all) {
+        const double off = d.measured - d.planned;
+        if (d.what == Measured::Height) heights.push_back(off);
+        if (d.what == Measured::Aside) aside.push_back(d.measured * d.measured / 2);
+        if (d.sides < 3 || !(d.radius > 0)) continue;
+        if (d.what == Measured::Outside) stops.push_back(off / 2 * 2 * std::tan(pi / d.sides) * std::sqrt(d.sides));
+        if (d.what == Measured::Gap && d.planned == 0) gaps.push_back({d.measured, d.sides}), reach.push_back(d.radius);
+    }
+    const auto mean = [](const std::vector<double>& v) {
+        double sum = 0;
+        for (const double x : v) sum += x;
+        return sum / static_cast<double>(v.size());
+    };
+    Learned l;
+    if (heights.size() >= least) l.planing = deviation(heights);
+    if (stops.size() >= least) l.stop = deviation(stops);
+    if (aside.size() >= least) l.centring = std::sqrt(mean(aside));
+    if (gaps.size() >= least) {
+        const double stop = std::isnan(l.stop) ? 0 : l.stop;
+        std::vector<double> squares;
+        for (size_t i = 0; i < gaps.size(); ++i) {
+            const auto [gap, n] = gaps[i];
+            const double by = reach[i] * degrees * std::sqrt(2.0 * n);
+            squares.push_back((gap * gap - stop * stop * n / 2) / (by * by));
+        }
+        l.angle = std::sqrt(std::max(0.0, mean(squares)));
+    }
+    return l;
+}
+
+std::vector<Deviation> deviationsKnown(const Piece& piece, const Plan& plan, const Shop& shop)
+{
+    std::vector<Deviation> all = deviationsOf(piece, plan);
+    for (const Logged& l : shop.log)
+        if (l.piece.empty() || l.piece != piece.id)
+            all.insert(all.end(), l.deviations.begin(), l.deviations.end());
+    return all;
 }
 
 }  // namespace vl

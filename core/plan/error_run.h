@@ -49,8 +49,19 @@ inline constexpr double cleanUp = 0.5;  ///< mm left on the radius to turn a rin
 /// millimetre; those of staves, boards and sheets stay.
 Piece withNeededAllowance(const Piece& piece, const ErrorBudget& budget);
 
-/// What was measured of a piece's layers, against what was planned: the scatter of their heights, mm; NaN with fewer
-/// than three measured.
-double measuredPlaning(const Piece& piece);
+/// How exactly a shop works, learned from what it measured; NaN where fewer than three measures say anything of it.
+struct Learned {
+    double angle = std::nan(""), stop = std::nan(""), planing = std::nan(""), centring = std::nan("");
+    /// An accuracy with what was learned in its place.
+    Accuracy in(Accuracy usual) const;
+    bool any() const;
+};
+/// Planing: scatter of heights about what was planned. Stop: of a ring's size, which is n lengths' mean over 2·tan(π/n).
+/// Angle: mean square of the closing gaps of glued rings, less what the stops put there, over (radius · √(2n))².
+/// Centring: mean square of the middles beside the axis, half of it along each direction. The same geometry as
+/// errorBudget, turned about.
+Learned learnedAccuracy(const std::vector<Deviation>& all);
+/// What was measured of a piece, and of every other in the log.
+std::vector<Deviation> deviationsKnown(const Piece& piece, const Plan& plan, const Shop& shop);
 
 }  // namespace vl

@@ -2,9 +2,11 @@
 
 #include "core/blank/construction.h"
 #include "core/measure/format.h"
+#include "core/plan/as_built.h"
 #include "core/plan/schedule/shop_hours.h"
 
 #include <algorithm>
+#include <cctype>
 #include <chrono>
 #include <cmath>
 #include <map>
@@ -25,7 +27,7 @@ std::string listed(const std::set<std::string>& all)
 
 double LogYear::ratio() const { return planned > 0 && worked > 0 ? worked / planned : std::nan(""); }
 
-Logged logged(const Piece& piece, const Shop& shop, const Plan& plan, double now)
+Logged logged(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, double now)
 {
     Logged l;
     for (const Logged& before : shop.log) l.number = std::max(l.number, before.number + 1);
@@ -55,9 +57,101 @@ Logged logged(const Piece& piece, const Shop& shop, const Plan& plan, double now
     for (const auto& [name, k] : kinds)
         l.byKind += (l.byKind.empty() ? "" : "; ") + name + " " + fixed(k.planned, 0) + " " + fixed(k.worked, 0);
     constexpr double litre = 1e6;  // mm³
-    for (const Part& p : plan.assembly.parts) l.wood += p.count * p.length * p.width * p.thickness / litre;
+    if (boards.boardVolume > 0)
+        l.wood = boards.boardVolume / litre;
+    else
+        for (const Part& p : plan.assembly.parts) l.wood += p.count * p.length * p.width * p.thickness / litre;
+    l.cost = boards.cost;
+    l.deviations = deviationsOf(piece, plan);
     l.weight = plan.shape.weight;
     return l;
+}
+
+int yearOf(const Logged& entry)
+{
+    const std::chrono::sys_days date{std::chrono::days(dayTimeOf(entry.finished).day)};
+    return static_cast<int>(std::chrono::year_month_day(date).year());
+}
+
+bool matches(const Logged& e, const LogFilter& filter)
+{
+    if (filter.year != 0 && yearOf(e) != filter.year) return false;
+    if (filter.wrong && e.wrong.empty()) return false;
+    if (!filter.made.empty()) {
+        const std::vector<std::string> all = madeOf({e});
+        if (std::ranges::find(all, filter.made) == all.end()) return false;
+    }
+    std::string text;
+    for (const std::string* part : {&e.name, &e.woods, &e.made, &e.finish, &e.to, &e.notes, &e.wrong, &e.foot})
+        text += *part + "\n";
+    text += std::to_string(e.number);
+    const auto lower = [](std::string s) {
+        std::ranges::transform(s, s.begin(), [](unsigned char c) { return c < 128 ? std::tolower(c) : c; });
+        return s;
+    };
+    // Every word somewhere, in any order.
+    std::istringstream words(lower(filter.words));
+    text = lower(std::move(text));
+    for (std::string w; words >> w;)
+        if (text.find(w) == std::string::npos) return false;
+    return true;
+}
+
+std::vector<std::string> madeOf(const std::vector<Logged>& log)
+{
+    std::set<std::string> all;
+    for (const Logged& e : log)
+        for (const std::string* list : {&e.made, &e.woods}) {
+            std::istringstream in(*list);
+            for (std::string one; std::getline(in, one, ',');) {
+                one.erase(0, one.find_first_not_of(' '));
+                if (!one.empty()) all.insert(one);
+            }
+        }
+    return {all.begin(), all.end()};
+}
+
+std::vector<Compared> compared(const std::vector<Logged>& entries)
+{
+    std::vector<Compared> rows;
+    const auto row = [&](const char* what, auto value) {
+        Compared c{what, {}};
+        for (const Logged& e : entries) c.values.push_back(value(e));
+        // What none of them says is no comparison.
+        if (std::ranges::any_of(c.values, [](const std::string& v) { return !v.empty(); })) rows.push_back(std::move(c));
+    };
+    const auto number = [](double v, int decimals) { return v > 0 ? fixed(v, decimals) : std::string(); };
+    constexpr double hour = 60;
+    row("Woods", [](const Logged& e) { return e.woods; });
+    row("Made of", [](const Logged& e) { return e.made; });
+    row("Finish", [](const Logged& e) { return e.finish; });
+    row("Work as planned, h", [&](const Logged& e) { return number(e.planned / hour, 1); });
+    row("Work as ticked, h", [&](const Logged& e) { return number(e.worked / hour, 1); });
+    for (const KindOfWork& kind : kindsOf(entries)) {
+        const std::string what = kind.kind + ", planned → ticked, min";
+        row(what.c_str(), [&](const Logged& e) {
+            for (const KindOfWork& k : kindsOf(e))
+                if (k.kind == kind.kind) return fixed(k.planned, 0) + " → " + fixed(k.worked, 0);
+            return std::string();
+        });
+    }
+    row("Wood, litres", [&](const Logged& e) { return number(e.wood, 2); });
+    row("Cost of the wood", [&](const Logged& e) { return number(e.cost, 2); });
+    row("Weight, kg", [&](const Logged& e) { return number(e.weight, 3); });
+    for (const Choice& c : choicesOf<Measured::What>()) {
+        const auto what = static_cast<Measured::What>(&c - choicesOf<Measured::What>().data());
+        row(c.words, [&](const Logged& e) {
+            std::string all;
+            for (const Deviation& d : e.deviations)
+                if (d.what == what)
+                    all += (all.empty() ? "" : "; ") + (d.of.empty() ? "" : d.of + ": ") + fixed(d.planned, 1) + " → " +
+                           fixed(d.measured, 1);
+            return all;
+        });
+    }
+    row("What went wrong", [](const Logged& e) { return e.wrong; });
+    row("Notes", [](const Logged& e) { return e.notes; });
+    return rows;
 }
 
 double KindOfWork::ratio() const { return planned > 0 && worked > 0 ? worked / planned : std::nan(""); }
@@ -102,8 +196,7 @@ std::vector<LogYear> yearsOf(const std::vector<Logged>& log)
 {
     std::vector<LogYear> years;
     for (const Logged& l : log) {
-        const std::chrono::sys_days date{std::chrono::days(dayTimeOf(l.finished).day)};
-        const int year = static_cast<int>(std::chrono::year_month_day(date).year());
+        const int year = yearOf(l);
         auto it = std::ranges::find(years, year, &LogYear::year);
         if (it == years.end()) it = years.insert(it, LogYear{.year = year});
         ++it->pieces;

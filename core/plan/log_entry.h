@@ -2,12 +2,33 @@
 
 #include "core/piece/log.h"
 #include "core/piece/shop.h"
+#include "core/plan/boards/board_plan.h"
 #include "core/plan/plan.h"
 
 namespace vl {
 
-/// What the log takes of a piece as it is now: its number is the next one.
-Logged logged(const Piece& piece, const Shop& shop, const Plan& plan, double now);
+/// What the log takes of a piece as it is now: its number is the next one; wood and cost are those of the boards that
+/// are cut for it, where there are any.
+Logged logged(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, double now);
+
+/// Whether an entry has all that is asked: words in its texts, whatever their case, and the year where one is named.
+struct LogFilter {
+    std::string words{};
+    int year = 0;        ///< 0: any
+    std::string made{};  ///< a construction or a wood that it is made of; empty: any
+    bool wrong = false;  ///< only what something went wrong with
+};
+bool matches(const Logged& entry, const LogFilter& filter);
+int yearOf(const Logged& entry);
+/// Every construction and wood that entries are made of, each once, in order.
+std::vector<std::string> madeOf(const std::vector<Logged>& log);
+
+/// Entries side by side: a row for everything that can be compared, a value for each entry.
+struct Compared {
+    std::string what;
+    std::vector<std::string> values;
+};
+std::vector<Compared> compared(const std::vector<Logged>& entries);
 
 /// A kind of work, and how long it took: minutes planned and ticked.
 struct KindOfWork {

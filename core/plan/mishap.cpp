@@ -326,7 +326,7 @@ private:
                     p.outside.push_back(nodeAt(b.z1, capped(b.z1)));
                 p.outside.push_back(next);
             }
-            p = withMeasured(std::move(p), m_.layer, Measured::Outside, m_.measured);
+            p = withMeasured(std::move(p), plan_, {m_.layer, Measured::Outside, m_.measured});
             offer(says(words::drawnIn, mm(2 * cap)), says(words::drawnInHow, mm(b.finishedOuter.high - cap)),
                   std::move(p));
         }
@@ -375,15 +375,15 @@ private:
         constexpr double fills = 0.3;  // mm that dust and thin glue bridge; own value
         if (m_.measured <= fills) {
             Piece p = piece_;
-            p.notes += (p.notes.empty() ? "" : "\n") + std::string("Layer ") + std::to_string(i + 1) +
-                       ": an open joint filled with dust and thin CA.";
+            p.notes += (p.notes.empty() ? "" : "\n") +
+                       print(says(words::jointFilledNote, static_cast<int>(i + 1)), LengthStyle{});
             offer(says(words::jointFilled, mm(m_.measured, 2)), says(words::jointFilledHow), std::move(p));
         }
         // Two kerfs and the gap are gone from the ring's way round.
         const double smaller = (2 * shop_.kerf + m_.measured) / pi, outside = 2 * b.stockOuterRadius() - smaller;
         if (outside / 2 >= b.finishedOuter.high + cleanUp)
             offer(says(words::jointAnew, mm(outside)), says(words::jointAnewHow, mm(shop_.kerf)),
-                  withMeasured(piece_, m_.layer, Measured::Outside, outside));
+                  withMeasured(piece_, plan_, {m_.layer, Measured::Outside, outside}));
         anotherRing(i, 0);
     }
 

@@ -15,8 +15,8 @@ struct Mishap {
     double at = 40;  ///< station of it (WallThin, NeckThin, BaseParted)
     double measured =
         2;              ///< Ø of the hole; wall, neck or ring that is left; how far it slid round its outside; the gap
-    std::string layer;  ///< id (RingShort, RingSlipped, JointOpen)
-    std::string extra;
+    std::string layer{};  ///< id (RingShort, RingSlipped, JointOpen)
+    std::string extra{};
 
     bool isOfALayer() const { return what == RingShort || what == RingSlipped || what == JointOpen; }
     bool operator==(const Mishap&) const = default;

@@ -1,6 +1,8 @@
 #include "core/plan/plan.h"
 
+#include "core/finish/finish_recipe.h"
 #include "core/plan/lessons.h"
+#include "core/plan/progress.h"
 #include "core/words/cut.h"
 
 #include <algorithm>
@@ -87,7 +89,8 @@ Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style, double no
     p.cuts = planCuts(piece, p.assembly);
     p.overlaps = overlapsOf(p.assembly, p.sides);
     settleSawSteps(piece, shop, p.cuts, p.assembly.recipe);
-    p.finish = finishOf(shop.finishes, piece.choices.finish);
+    p.finish = sayFinish(piece, shop, p.assembly, p.sides, p.assembly.recipe);
+    planRounds(piece.progress, p.assembly.recipe);
     for (Step& s : p.assembly.recipe) s.workMinutes *= shop.workFactor;
     sayLessons(shop, piece, p.assembly.layers, p.assembly.recipe);
     p.setUps = axisSetUps(piece);

@@ -17,6 +17,29 @@ Piece withStepTicked(Piece p, const Plan& plan, const std::string& step, double 
     return p;
 }
 
+void planRounds(const Progress& progress, Recipe& recipe)
+{
+    for (Step& s : recipe) {
+        if (s.rounds.usual <= 0) continue;
+        const auto round = std::ranges::find(progress.rounds, s.id, &RoundsDone::step);
+        s.rounds.done = round == progress.rounds.end() ? 0 : round->count;
+        s.rounds.planned = std::max(s.rounds.usual, s.rounds.done + 1);
+        const double times = static_cast<double>(s.rounds.planned) / s.rounds.usual;
+        s.workMinutes *= times;
+        s.waitMinutes *= times;
+    }
+}
+
+Piece withRoundDone(Piece p, const std::string& step)
+{
+    auto& all = p.progress.rounds;
+    if (const auto round = std::ranges::find(all, step, &RoundsDone::step); round == all.end())
+        all.push_back({.step = step});
+    else
+        round->count = std::min(round->count + 1, RoundsDone::most);
+    return p;
+}
+
 Piece withPlaceTicked(Piece p, const std::string& place)
 {
     if (!std::erase_if(p.progress.ticks, [&](const Tick& t) { return t.id == place; }))

@@ -1,5 +1,6 @@
 #include "core/plan/rough_turned.h"
 
+#include "core/wood/drying.h"
 #include "core/wood/moisture.h"
 
 #include <algorithm>
@@ -25,8 +26,10 @@ std::optional<RoughTurned> roughTurned(const Piece& piece, const Plan& plan, dou
     const Species& wood = *plan.assembly.layers.front().woods.front();
     RoughTurned r;
     r.wood = wood.name;
-    r.wall = plan.shape.greatestDiameter / 10;
+    r.wall = roughWall(plan.shape.greatestDiameter);
     // What the rough wall has more than the finished one lies half outside it and half inside.
+    r.onceAlong = shrunk(plan.shape.greatestDiameter, lengthwise, block->moisture, target);
+    r.onceAcross = shrunk(plan.shape.greatestDiameter, wood.shrinkTangential, block->moisture, target);
     const double rough = plan.shape.greatestDiameter + std::max(0.0, r.wall - plan.shape.thinnest.wall);
     r.rough = rough;
     r.along = shrunk(rough, lengthwise, block->moisture, target);
@@ -36,15 +39,6 @@ std::optional<RoughTurned> roughTurned(const Piece& piece, const Plan& plan, dou
     r.holds = r.across >= plan.shape.greatestDiameter && shrunk(hollow, lengthwise, block->moisture, target) <=
                                                              plan.shape.greatestDiameter - 2 * plan.shape.thinnest.wall;
     return r;
-}
-
-double daysInTheRoom(double wall, double wet, double target, double room)
-{
-    if (target <= room || wet <= target) return wet <= target ? 0 : -1;
-    constexpr double inch = 25.4, year = 365,
-                     dried = 20;  // mm; days; a year an inch leaves a twentieth of what was wet
-    const double rate = std::log(dried) / (year * std::pow(wall / inch, 2));
-    return std::log((wet - room) / (target - room)) / rate;
 }
 
 }  // namespace vl

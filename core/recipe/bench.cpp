@@ -6,6 +6,20 @@
 
 namespace vl {
 
+void fill(Step& s, Doing doing)
+{
+    s.title = std::move(doing.title);
+    s.why = std::move(doing.why);
+    s.how = std::move(doing.how);
+    s.settings = std::move(doing.settings);
+    s.workMinutes = doing.minutes;
+    s.waitMinutes = doing.waitMinutes;
+    s.held = doing.held;
+    s.rounds = std::move(doing.rounds);
+    s.untilPercent = doing.untilPercent;
+    s.uses = std::move(doing.uses);
+}
+
 Step& Bench::add(Action action, const std::string& name, const Things& from, const std::string& gives)
 {
     Step s;
@@ -24,14 +38,7 @@ Step& Bench::add(Action action, const std::string& name, const Things& from, con
 Thing Bench::step(Action action, const std::string& name, const Things& from, const std::string& gives, Doing doing)
 {
     Step& s = add(action, name, from, gives);
-    s.title = std::move(doing.title);
-    s.why = std::move(doing.why);
-    s.how = std::move(doing.how);
-    s.settings = std::move(doing.settings);
-    s.workMinutes = doing.minutes;
-    s.waitMinutes = doing.waitMinutes;
-    s.held = doing.held;
-    s.uses = std::move(doing.uses);
+    fill(s, std::move(doing));
     return {s.outputs[0], s.id};
 }
 

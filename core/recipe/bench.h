@@ -18,7 +18,12 @@ struct Doing {
     std::vector<std::string> uses{};
     double waitMinutes = 0;
     Held held{};
+    Rounds rounds{};  ///< its minutes are those of the usual ones together
+    double untilPercent = 0;
 };
+
+/// Puts what a step says and needs into it.
+void fill(Step& step, Doing doing);
 
 /// A glue-up: the joint, what holds it, and what is waited for.
 struct Gluing {

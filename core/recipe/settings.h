@@ -16,11 +16,11 @@ inline Setting angleAt(const char* machine, const char* name, double deg, const 
 {
     return {.machine = machine, .name = name, .value = deg, .unit = Unit::Angle, .formula = formula, .decimals = 1};
 }
-inline Setting countAt(const char* machine, const char* name, double n, const char* formula = "chosen",
+inline Setting countAt(const char* machine, std::string name, double n, const char* formula = "chosen",
                        int decimals = 0)
 {
     return {
-        .machine = machine, .name = name, .value = n, .unit = Unit::Count, .formula = formula, .decimals = decimals};
+        .machine = machine, .name = std::move(name), .value = n, .unit = Unit::Count, .formula = formula, .decimals = decimals};
 }
 
 }  // namespace vl

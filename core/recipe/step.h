@@ -80,6 +80,14 @@ struct Held {
     double from = 0, to = 0;         ///< stations of the piece that it is of, where it is a part of it; 0: all
 };
 
+/// What is done again until something is seen: how often as a rule, and what is seen.
+struct Rounds {
+    int usual = 0;    ///< 0: it is done once
+    int planned = 0;  ///< the usual ones, or one more than were done
+    int done = 0;
+    Text until{};
+};
+
 /// One step from the boards to the piece.
 struct Step {
     std::string id;  ///< lasts: made of what is done and the id of the layer
@@ -99,6 +107,8 @@ struct Step {
     GlueJoint glue{};
     Held held{};
     bool cure = false;  ///< waits for a joint to set so far that a tool may touch it
+    Rounds rounds{};
+    double untilPercent = 0;  ///< moisture at which its wait is over, whatever the clock says; 0: the clock says
 };
 
 /// A directed acyclic graph of steps; `after` are its edges.

@@ -36,7 +36,7 @@ Body bodyOf(const Past& p, const Assembly& assembly, const std::vector<AxisSetUp
 {
     Body b;
     b.layers.assign(p.layers.begin(), p.layers.end());
-    b.round = p.steps.contains("rough");
+    b.round = p.steps.contains("rough") || p.steps.contains("rough-wet");
     b.part = p.part;
     b.hollow =
         p.steps.contains("hollow") || p.steps.contains("hollow-lid") || touches(p, "bore") || touches(p, "inside-");

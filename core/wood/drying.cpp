@@ -31,4 +31,14 @@ double daysToTarget(double initial, double equilibrium, double now, double days,
     return std::max(0.0, -std::log(std::min(wanted, 1.0)) / rate - days);
 }
 
+double daysInTheRoom(double thickness, double wet, double target, double room, double density, double slowed)
+{
+    if (wet <= target) return 0;
+    if (target <= room) return -1;
+    constexpr double inch = 25.4, year = 365, usual = 650,
+                     dried = 20;  // mm; days; kg/m³; a year an inch leaves a twentieth of what was wet
+    const double slow = slowed * density / usual, rate = std::log(dried) / (year * slow * std::pow(thickness / inch, 2));
+    return std::log((wet - room) / (target - room)) / rate;
+}
+
 }  // namespace vl

@@ -45,7 +45,7 @@ std::array<float, 3> colourOf(const char* field, const std::string& text)
 }
 
 /// Holds every field to its declaration.
-class Held : public FieldVisitor<Held> {
+class HeldToLimits : public FieldVisitor<HeldToLimits> {
 public:
     template <class T> void value(const Field& f, const T& v)
     {
@@ -85,7 +85,7 @@ std::string idOf(const OwnWood& w)
 
 const Species& makeKnown(const OwnWood& w)
 {
-    Held held;
+    HeldToLimits held;
     fields(held, w);
     if (w.name.find_first_not_of(' ') == std::string::npos) throw InputError("name", "nothing", "a name is");
     const Figure figure{.early = colourOf("light", w.light),

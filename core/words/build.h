@@ -71,6 +71,7 @@ inline constexpr Pattern wetBlock{"at %1 % moisture it moves as it is opened: tu
                                   "crack; rough-turned with a wall "
                                   "of a tenth of its diameter and dried it is turned a second time"};
 inline constexpr Pattern dryBlock{"a dry block"};
+inline constexpr Pattern turnTwice{"turn it rough, dry it, turn it again"};
 inline constexpr Pattern pithSplits{"with the pith in it the wood cracks from there as it dries"};
 inline constexpr Pattern pithOut{"a block sawn clear of the pith"};
 inline constexpr Pattern patternLost{"turned %1 each, the stripes no longer follow one another after %2 rings"};

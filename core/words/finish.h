@@ -12,9 +12,20 @@ inline constexpr Pattern gritRow{
 inline constexpr Pattern gritRowShort{
     "grits %1, one short of the last: the sealer raises the grain, which is then cut back with %2"};
 inline constexpr Pattern sandSpeed{
-    "at %1 at the most: faster, paper burns the wood and the hand; a hot spot cracks it"};
+    "at %1 at the most, %2 from grit 220 on: faster, paper burns the wood and the hand; a hot spot cracks it"};
+inline constexpr Pattern sandByDisc{"with a disc in the drill: the drill at %1, the lathe at %2, which is half of that"};
+inline constexpr Pattern noDivot{"across the centre without stopping: paper held there wears a hollow"};
+inline constexpr Pattern flatsByBlock{
+    "what cannot spin is sanded with the spindle locked and the lathe unplugged, flats, squares and wings with a "
+    "block; no cloth and no finger into a gap"};
+inline constexpr Pattern bothSidesAlike{"inside and outside to the same grit before either goes further: both are seen"};
+inline constexpr Pattern dyedPaper{"paper that has sanded colour touches no light wood again"};
 inline constexpr Pattern layerOnce{"Put on the %1"};
 inline constexpr Pattern layerCoats{"Put on the %1: %2 coats"};
+inline constexpr Pattern finishFoot{"Finish what was cut free"};
+inline constexpr Pattern cutLater{"an end that was cut once the finish was on is bare wood, and end grain drinks first"};
+inline constexpr Pattern finishFootWay{"sanded by hand through the same grits, off the lathe; then %1, one after another as "
+                                       "the label says"};
 inline constexpr Pattern layerFirst{"bare wood takes up most now"};
 inline constexpr Pattern layerNext{"the layer below has dried and is cut back"};
 inline constexpr Pattern coatWay{
@@ -23,9 +34,19 @@ inline constexpr Pattern coatWay{
 inline constexpr Pattern oneCoatWay{
     "%1 for inside and outside, then %2, at %3 to %4 °C; the maker's label comes first"};
 inline constexpr Pattern mixParts{
-    "mixed for one coat: %1 of A and %2 of B by the scale, stirred two minutes; used within "
-    "%3"};
-inline constexpr Pattern endGrainMore{"end grain and soft wood take more coats, a face-grain foot fewer"};
+    "mixed for one coat by %1; stirred two minutes, used within %2; about %3 of it is left over: it sets in its cup on "
+    "a plate that cannot burn, spread thin, never heaped"};
+inline constexpr Pattern byScale{"the scale"};
+inline constexpr Pattern byCup{"measure"};
+inline constexpr Pattern mixShare{"%1 of %2"};
+inline constexpr Pattern mixShareMl{"%1 ml of %2"};
+inline constexpr Pattern coatMore{"one coat more than usual: %1 % of it shows end grain, the wood weighs %2 kg/m³"};
+inline constexpr Pattern coatFewer{"one coat fewer than usual: hard wood of %2 kg/m³, %1 % of it end grain"};
+inline constexpr Pattern footFewer{"the foot is face grain: %1 there"};
+inline constexpr Pattern coatsOf{"%1 coats"};
+inline constexpr Pattern colourBare{"stain or dye goes on the bare wood before it, dry for a day"};
+inline constexpr Pattern colourOver{"stain or dye goes over the sealer and under the body"};
+inline constexpr Pattern colourNot{"no stain or dye under it: it does not hold"};
 inline constexpr Pattern onTheLathe{
     "put on at about %1, cloth folded small, no loose end, no thread round the hand: better "
     "paper than cloth; below, never on top of the work"};

@@ -74,6 +74,8 @@ inline constexpr Pattern damWay{
     "packing tape over it from behind and below, pressed along its edges; an opening at its "
     "highest end"};
 inline constexpr Pattern packFiller{"Fill %1"};
+inline constexpr Pattern nothingSinks{"nothing sinks in any more and it stands proud"};
+inline constexpr Pattern noPits{"it lies in the surface and shows no pit"};
 inline constexpr Pattern noVoid{"again until nothing sinks in: a void shows as a dark spot in the finish"};
 inline constexpr Pattern fillThin{
     "coarse grains first, then fine, then dust, packed dry with a stick and a little over the surface; thin CA run in "

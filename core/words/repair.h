@@ -55,6 +55,7 @@ inline constexpr Pattern allGoesOnHow{"the pattern leans by that much from here 
 inline constexpr Pattern putBack{"The next ring set back by %1°"};
 inline constexpr Pattern putBackHow{"only this ring stands off; the next is laid where it was drawn, %1 back from this "
                                     "one's joints round its outside"};
+inline constexpr Pattern jointFilledNote{"Layer %1: an open joint filled with dust and thin CA."};
 inline constexpr Pattern jointFilled{"Filled: a gap of %1"};
 inline constexpr Pattern jointFilledHow{
     "its own sanding dust packed in dry, thin CA drawn in, eyes covered, window open; cut "
@@ -63,5 +64,11 @@ inline constexpr Pattern jointAnew{"Sawn apart and glued anew, Ø %1 then"};
 inline constexpr Pattern jointAnewHow{"flat face down on the saw, hands clear of its line, through this joint and the "
                                       "one across it with a kerf of %1, both halves flattened "
                                       "on one sanding board, dry-fitted, glued: the ring is that much smaller"};
+
+// Ways on from what was measured.
+inline constexpr Pattern outlineNudged{"The outline stretched by %1 to the stack"};
+inline constexpr Pattern nextLayerChanged{"The outline kept, the next layer changed by %1"};
+inline constexpr Pattern layersToComeChanged{"The outline kept, the layers to come changed by %1 in all"};
+inline constexpr Pattern floorAsItIs{"The floor left as it is, %1"};
 
 }  // namespace vl::words

@@ -16,6 +16,8 @@
 
 namespace {
 
+const QString program = qEnvironmentVariable("VIVID_CLI", VIVID_CLI);
+
 struct Outcome {
     int status;
     std::string out, err;
@@ -25,7 +27,7 @@ struct Outcome {
 Outcome run(const QStringList& arguments)
 {
     QProcess process;
-    process.start(VIVID_CLI, arguments);
+    process.start(program, arguments);
     process.waitForFinished(120000);
     EXPECT_EQ(process.exitStatus(), QProcess::NormalExit) << "it crashed";
     return {process.exitCode(), process.readAllStandardOutput().toStdString(),
@@ -300,7 +302,7 @@ TEST(Cli, SaysThatItsAnswerCouldNotBeWritten)
          {QStringList{"plan", cup}, {"check", cup}, {"schema"}, {"reckon", "speed", "diameter=100"}}) {
         QProcess process;
         process.setStandardOutputFile("/dev/full");
-        process.start(VIVID_CLI, words);
+        process.start(program, words);
         ASSERT_TRUE(process.waitForFinished(60000));
         // Nothing to say fits anywhere.
         const bool silent = words[0] == "check";

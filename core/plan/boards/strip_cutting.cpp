@@ -119,9 +119,9 @@ private:
     std::vector<size_t> last_;  ///< of each panel its last block
 };
 
-class Cutter {
+class StripCutter {
 public:
-    Cutter(const StripProblem& p, const StripBound& bound) : p_(p), price_(bound.price), scarcity_(bound.scarcity)
+    StripCutter(const StripProblem& p, const StripBound& bound) : p_(p), price_(bound.price), scarcity_(bound.scarcity)
     {
         price_.resize(p.items.size(), 0);
         scarcity_.resize(p.panels.size(), 0);
@@ -170,7 +170,7 @@ private:
     /// The best fillings from what is left, each worked out once until some of its kind is cut.
     class Fills {
     public:
-        Fills(const Cutter& cutter, const Way& way, const std::vector<int>& left)
+        Fills(const StripCutter& cutter, const Way& way, const std::vector<int>& left)
             : cutter_(cutter), way_(way), left_(left), known_(way.whole.size())
         {
         }
@@ -183,7 +183,7 @@ private:
         void changed(size_t kind) { known_[kind].clear(); }
 
     private:
-        const Cutter& cutter_;
+        const StripCutter& cutter_;
         const Way& way_;
         const std::vector<int>& left_;
         std::vector<std::map<double, Filled>> known_;  // by length, mm
@@ -405,7 +405,7 @@ StripSolution without(const StripSolution& s, const std::function<bool(const Str
 
 StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Control& control, double closeEnough)
 {
-    const Cutter cutter(p, bound);
+    const StripCutter cutter(p, bound);
     Way plain{std::vector<double>(p.kinds.size(), 1), std::vector<double>(p.panels.size(), 1), {}, 2, 0,
               std::vector<double>(p.kinds.size(), 1), std::vector<bool>(p.kinds.size(), false)};
     for (size_t i = 0; i < p.panels.size(); ++i) plain.order.push_back(i);
