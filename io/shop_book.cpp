@@ -203,10 +203,10 @@ struct ShopBook::Connection {
         for (const FieldItem& f : columns) {
             if (there.contains(columnName(f))) continue;
             const QVariant usual = row(T{}, {f}).front();
-            const bool text = f.field.kind == Field::Kind::Text;
+            const bool text = f.field.kind == Field::Kind::Text || f.field.kind == Field::Kind::Wood;
             run(QStringLiteral("ALTER TABLE %1 ADD COLUMN %2 %3 NOT NULL DEFAULT %4")
                     .arg(table, columnName(f), text ? QStringLiteral("TEXT") : QStringLiteral("REAL"),
-                         text ? QStringLiteral("''") : usual.toString()));
+                         text ? QStringLiteral("'%1'").arg(usual.toString()) : usual.toString()));
             if constexpr (requires(T record) { record.id; })
                 for (const T& k : known)
                     run(QStringLiteral("UPDATE %1 SET %2=? WHERE id=?").arg(table, columnName(f)),

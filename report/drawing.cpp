@@ -201,4 +201,32 @@ void drawParts(QPainter& painter, const QRectF& box, const Layer& own, const Bui
     painter.restore();
 }
 
+void drawSection(QPainter& painter, const QPointF& foot, double scale, const Piece& piece, const Sides& sides,
+                 const Inks& inks)
+{
+    const auto at = [&](double z, double r) { return foot + QPointF(r, -z) * scale; };
+    QPolygonF body;
+    for (const Point& p : sides.outside) body << at(p.x(), p.y());
+    for (auto p = sides.inside.rbegin(); p != sides.inside.rend(); ++p) body << at(p->x(), p->y());
+    if (sides.inside.empty()) body << at(sides.outside.back().x(), 0) << at(0, 0);
+    for (qsizetype k = body.size() - 1; k >= 0; --k) body << QPointF(2 * foot.x() - body[k].x(), body[k].y());
+    painter.setPen(QPen(inks.line, 1.2));
+    painter.setBrush(inks.paper);
+    painter.drawPolygon(body);
+    painter.setPen(QPen(inks.quiet, 0.8));
+    double z = 0;
+    for (const Layer& l : piece.layers) {
+        z += l.thickness;
+        const double r = radiusAt(sides.outside, std::min(z, outlineHeight(piece)));
+        painter.drawLine(at(z, -r), at(z, r));
+    }
+}
+
+QSizeF sectionSize(const Piece& piece, const Sides& sides)
+{
+    double widest = 1;
+    for (const Point& p : sides.outside) widest = std::max(widest, p.y());
+    return {widest, std::max(1.0, outlineHeight(piece))};
+}
+
 }  // namespace vl::report

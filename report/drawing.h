@@ -35,6 +35,13 @@ void drawSegment(QPainter& painter, const QRectF& box, const BuiltLayer& layer, 
 void drawStave(QPainter& painter, const QRectF& box, const BuiltLayer& layer, double loss, LengthStyle style,
                const Inks& inks);
 
+/// The section of a piece, foot down, with the faces of its layers: `scale` pixels a mm, the middle of its foot at
+/// `foot`.
+void drawSection(QPainter& painter, const QPointF& foot, double scale, const Piece& piece, const Sides& sides,
+                 const Inks& inks);
+/// Half as wide as it is at its widest, and as high: mm.
+QSizeF sectionSize(const Piece& piece, const Sides& sides);
+
 /// The number by which the order of the work calls a part: strips and boards are counted from 1, pieces round a post
 /// without the post, which has none (0).
 int partNumber(const Layer& layer, int segment);

@@ -1,5 +1,6 @@
 #include "app/bench/bench_window.h"
 
+#include "app/bench/notice.h"
 #include "app/beside.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
@@ -17,6 +18,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace vl::app {
 namespace {
@@ -45,10 +47,12 @@ BenchWindow::BenchWindow(Document& document, const QString& walk, QWidget* paren
     setWindowTitle(tr("At the bench: %1").arg(QString::fromStdString(doc_.piece().name)));
     setFocusPolicy(Qt::StrongFocus);
     setMinimumSize(640, 400);
-    connect(&doc_, &Document::changed, this, [this] {
+    const auto follow = [this] {
         take();
         update();
-    });
+    };
+    connect(&doc_, &Document::changed, this, follow);
+    connect(&doc_, &Document::boardsChanged, this, follow);
     clock_.setInterval(1000);
     connect(&clock_, &QTimer::timeout, this, &BenchWindow::tick);
     connect(&maker_, &QFutureWatcher<QImage>::finished, this, [this] {
@@ -70,9 +74,11 @@ void BenchWindow::take()
 {
     cards_ = cardsOf(doc_.plan());
     list_ = {};
-    for (Walk& w : walksOf(doc_.piece(), doc_.plan()))
+    for (Walk& w : walksOf(doc_.piece(), doc_.plan(), doc_.boards()))
         if (walk_ == QLatin1String(w.id)) list_ = std::move(w);
     at_ = std::clamp(at_, 0, std::max(0, count() - 1));
+    if (!step() || asked_ != step()->id) asks_ = false;
+    asked_ = step() ? step()->id : std::string();
     pictured_ = making_ = -1;
     setAccessibleName(sentence() + QStringLiteral(". ") + number());
 }
@@ -87,10 +93,12 @@ const Walk::Place* BenchWindow::place() const
     return !isSteps() && at_ < count() ? &list_.places[static_cast<size_t>(at_)] : nullptr;
 }
 
+const Card* BenchWindow::card() const { return step() ? &cards_[static_cast<size_t>(at_)] : nullptr; }
+
 bool BenchWindow::isDone(int i) const
 {
     const auto k = static_cast<size_t>(i);
-    return isSteps() ? cards_[k].done : isTicked(doc_.piece(), list_.places[k].id);
+    return isSteps() ? cards_[k].done : vl::isDone(doc_.piece(), list_.places[k]);
 }
 
 QString BenchWindow::said(const Text& text) const { return QString::fromStdString(print(text, doc_.style())); }
@@ -144,12 +152,40 @@ void BenchWindow::markSeen()
 }
 
 /// A timer for what waits from now on; none where it does not.
-void BenchWindow::run(const QString& what, double minutes)
+void BenchWindow::run(const QString& what, double minutes, const std::string& of)
 {
     if (!(minutes > 0)) return;
     constexpr int second = 60;
-    timers_.push_back({what, QDateTime::currentDateTime().addSecs(static_cast<qint64>(minutes * second))});
+    timers_.push_back(
+        {.what = what, .until = QDateTime::currentDateTime().addSecs(static_cast<qint64>(minutes * second)), .of = of});
     clock_.start();
+}
+
+QString BenchWindow::question() const
+{
+    return asks_ && card() ? tr("Done once %1. Not yet? Back counts another round.").arg(said(card()->rounds.until))
+                           : QString();
+}
+
+void BenchWindow::finishStep()
+{
+    const std::string id = step()->id;
+    const QString what = said(step()->title);
+    const double minutes = card()->roundMinutes();
+    asks_ = false;
+    if (!doc_.apply(tr("step done"), withStepTicked(doc_.piece(), doc_.plan(), id, doc_.now()))) return;
+    std::erase_if(timers_, [&](const Running& r) { return r.of == id; });  // its own clock is no concern any more
+    run(what, minutes);
+    // The plan is another: on from where the work stands.
+    at_ = static_cast<int>(std::min(nextCard(cards_), cards_.size() - 1));
+}
+
+void BenchWindow::onceMore()
+{
+    const QString what = tr("%1, round %2").arg(said(step()->title)).arg(card()->rounds.done + 1);
+    const double minutes = card()->roundMinutes();
+    asks_ = false;
+    if (doc_.apply(tr("another round"), withRoundDone(doc_.piece(), step()->id))) run(what, minutes);
 }
 
 void BenchWindow::forward()
@@ -157,25 +193,24 @@ void BenchWindow::forward()
     if (count() == 0) return;
     if (unseen()) {
         markSeen();
-        update();
-        return;
+        return update();
     }
-    if (const Step* s = step()) {
-        const Card card = cards_[static_cast<size_t>(at_)];
-        if (!card.done) {
-            const std::string id = s->id;
-            const QString what = said(s->title);
-            if (!doc_.apply(tr("step done"), withStepTicked(doc_.piece(), doc_.plan(), id, doc_.now()))) return;
-            run(what, card.waitMinutes);
-            // The plan is another: on from where the work stands.
-            at_ = static_cast<int>(std::min(nextCard(cards_), cards_.size() - 1));
-            return update();
-        }
-    } else if (const Walk::Place* p = place(); p && !isTicked(doc_.piece(), p->id)) {
+    if (card() && !card()->done) {
+        if (card()->clock.minutes > 0 && begun_ != step()->id) {
+            begun_ = step()->id;
+            run(said(card()->clock.what), card()->clock.minutes, begun_);
+        } else if (card()->rounds.usual > 0 && !asks_)
+            asks_ = true;
+        else
+            finishStep();
+        return update();
+    }
+    if (const Walk::Place* p = place(); p && !isDone(at_)) {
         // The change makes the list anew: what is run is known before.
         const QString what = said(p->what);
         const double minutes = p->number.unit == Unit::Minutes ? p->number.value : 0;
-        if (!doc_.apply(tr("ticked"), withPlaceTicked(doc_.piece(), p->id))) return;
+        const auto k = static_cast<size_t>(at_);
+        if (!doc_.apply(tr("ticked"), withPlaceDone(doc_.piece(), doc_.plan(), list_, k, doc_.now()))) return;
         run(what, minutes);  // a coat dries, a sealer sets
     }
     if (at_ + 1 < count()) ++at_;
@@ -185,6 +220,10 @@ void BenchWindow::forward()
 
 void BenchWindow::back()
 {
+    if (asks_ && card()) {
+        onceMore();
+        return update();
+    }
     if (at_ > 0) --at_;
     take();
     update();
@@ -195,6 +234,13 @@ void BenchWindow::heard(const DeviceReading& r)
     if (r.what == DeviceReading::Pedal) return r.value == 1 ? forward() : back();
     if (r.what == DeviceReading::Speed) rpm_ = r.value;
     if (r.what == DeviceReading::Angle) angle_ = r.value;
+    if (r.what == DeviceReading::Moisture) {
+        percent_ = r.value;
+        // A wait that a reading ends, once everything before it is done.
+        if (card() && !card()->done && card()->untilPercent > 0 && r.value <= card()->untilPercent &&
+            static_cast<size_t>(at_) == nextCard(cards_))
+            finishStep();
+    }
     update();
 }
 
@@ -207,6 +253,10 @@ QString BenchWindow::heardWords() const
                       ? tr("TOO FAST: %1 rpm, this mount bears %2").arg(*rpm_, 0, 'f', 0).arg(most, 0, 'f', 0)
                       : tr("%1 rpm").arg(*rpm_, 0, 'f', 0));
     }
+    if (percent_)
+        words << (card() && card()->untilPercent > 0
+                      ? tr("the meter says %1 %, %2 is asked").arg(*percent_, 0, 'f', 1).arg(card()->untilPercent)
+                      : tr("the meter says %1 %").arg(*percent_, 0, 'f', 1));
     if (angle_) {
         const auto left = place() ? toMark(*place(), *angle_) : std::nullopt;
         words << (left ? tr("%1° to the mark").arg(*left, 0, 'f', 1) : tr("spindle at %1°").arg(*angle_, 0, 'f', 1));
@@ -222,6 +272,8 @@ void BenchWindow::tick()
         QApplication::beep();
         QApplication::alert(this);
     }
+    for (Running& r : timers_)
+        if (over(r) && !std::exchange(r.told, true)) noticeOnDesktop(tr("Time is up"), r.what);
     // What is over stays to be seen for a minute.
     constexpr int seen = 60;
     std::erase_if(timers_, [&](const Running& r) { return r.until.addSecs(seen) <= now; });
@@ -279,6 +331,57 @@ void BenchWindow::wishPicture()
                              done = static_cast<size_t>(at_) + 1] { return pictureOf(piece, shop, plan, done); }));
 }
 
+void BenchWindow::paintPicture(QPainter& p, const QRectF& box)
+{
+    const report::Inks inks{theme().text, theme().text, theme().quiet, theme().panel};
+    // What is cut is shown as it is cut; what is turned, held and glued as it stands then.
+    const bool cuts = step() && step()->action == Action::Cut;
+    const int layer = cuts ? step()->layer : place() ? place()->layer : -1;
+    if (layer >= 0 && layer < static_cast<int>(doc_.plan().assembly.layers.size())) {
+        const BuiltLayer& built = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
+        p.setFont(textFont(box.height() / 40));
+        if (built.segmented) return report::drawSegment(p, box, built, doc_.style(), inks);
+        if (doc_.piece().layers[static_cast<size_t>(layer)].is<StavesForm>())
+            return report::drawStave(p, box, built, doc_.piece().layers[static_cast<size_t>(layer)].sandingLoss,
+                                     doc_.style(), inks);
+    }
+    if (place()) return paintMark(p, box, *place());
+    if (!picture_.isNull() && pictured_ == at_) p.drawImage(box, picture_);
+}
+
+/// Where a place is: its station on the section, its angle on the circle as seen from the tailstock.
+void BenchWindow::paintMark(QPainter& p, const QRectF& box, const Walk::Place& place) const
+{
+    const report::Inks inks{theme().quiet, theme().text, theme().edge, theme().panel};
+    const Sides& sides = doc_.plan().sides;
+    if (!std::isnan(place.z)) {
+        const QSizeF size = report::sectionSize(doc_.piece(), sides);
+        const double scale = std::min(box.width() / (2 * size.width()), box.height() / size.height());
+        const QPointF foot(box.center().x(), box.center().y() + size.height() * scale / 2);
+        report::drawSection(p, foot, scale, doc_.piece(), sides, inks);
+        const double y = foot.y() - place.z * scale;
+        p.setPen(QPen(theme().accent, box.height() / 90));
+        p.drawLine(QPointF(box.left(), y), QPointF(box.right(), y));
+    } else if (place.angleDeg) {
+        const double r = box.width() / 2 * 0.86;
+        const auto at = [&](double deg, double share) {
+            const double a = deg * degrees;
+            return box.center() - QPointF(std::sin(a), std::cos(a)) * r * share;
+        };
+        p.setPen(QPen(theme().quiet, 1.5));
+        p.setBrush(theme().panel);
+        p.drawEllipse(box.center(), r, r);
+        for (const Walk::Place& other : list_.places)
+            if (other.angleDeg) p.drawLine(at(*other.angleDeg, 0.92), at(*other.angleDeg, 1));
+        p.setPen(QPen(theme().accent, box.height() / 70, Qt::SolidLine, Qt::RoundCap));
+        p.drawLine(box.center(), at(*place.angleDeg, 1));
+        if (angle_) {
+            p.setPen(QPen(theme().warn, box.height() / 140, Qt::DashLine));
+            p.drawLine(box.center(), at(*angle_, 1));
+        }
+    }
+}
+
 void BenchWindow::paintEvent(QPaintEvent*)
 {
     QPainter p(this);
@@ -330,13 +433,24 @@ void BenchWindow::paintEvent(QPaintEvent*)
         if (card.number) main = &*card.number;
         others = card.others;
         how = said(s->how);
-        if (card.again) how = tr("Again, or done?") + QLatin1Char(' ') + how;
+        if (card.rounds.usual > 0)
+            how = tr("Round %1 of usually %2, until %3.")
+                      .arg(card.rounds.done + 1)
+                      .arg(card.rounds.usual)
+                      .arg(said(card.rounds.until)) +
+                  QLatin1Char(' ') + how;
+        if (card.clock.minutes > 0 && begun_ != s->id && !card.done)
+            how = tr("Press as it begins: %1 runs, %2 min.")
+                      .arg(said(card.clock.what))
+                      .arg(card.clock.minutes, 0, 'f', 0) +
+                  QLatin1Char(' ') + how;
     } else if (const Walk::Place* at = place()) {
         main = &at->number;
         others = at->others;
     }
+    if (asks_) how = question();
     wishPicture();
-    const double middle = isSteps() ? w * 0.62 : w - m;
+    const double middle = w * 0.62;
     if (main) {
         write({m, h * 0.27, middle - m, h * 0.05}, QString::fromStdString(main->name), small, small * 3 / 2,
               theme().quiet);
@@ -350,10 +464,8 @@ void BenchWindow::paintEvent(QPaintEvent*)
     write({m, h * 0.59, middle - m, h * 0.08}, rest.join(QStringLiteral("  ·  ")), small * 2 / 3,
           static_cast<int>(h * 0.04), theme().text);
     write({m, h * 0.68, middle - m, h * 0.17}, how, small * 2 / 3, static_cast<int>(h * 0.032), theme().text);
-    if (!picture_.isNull() && pictured_ == at_ && isSteps()) {
-        const double side = std::min(w - middle - 2 * m, h * 0.55);
-        p.drawImage(QRectF(w - m - side, h * 0.28, side, side), picture_);
-    }
+    const double side = std::min(w - middle - 2 * m, h * 0.55);
+    paintPicture(p, QRectF(w - m - side, h * 0.28, side, side));
     const QStringList care = hazards();
     if (!care.isEmpty())
         write({m, h * 0.86, w * 0.68 - m, h * 0.11}, care.join(QLatin1Char(' ')), small * 2 / 3, small, theme().warn,

@@ -14,6 +14,8 @@ namespace vl::app {
 
 /// The plan at the machine: one step, or one place of a list, at a time, over the whole screen. Two keys drive it, or a
 /// press anywhere: done and on (space, right, page down, Return), back (left, page up, backspace). Escape leaves it.
+/// Where something runs out while a step is done (open time), the first press starts its clock; where a step is done
+/// until something is seen, the press asks: on is done, back is once more.
 class BenchWindow : public QWidget {
     Q_OBJECT
 public:
@@ -33,6 +35,8 @@ public:
     /// What a device says: a pedal drives, speed and angle are shown beside what the plan asks.
     void heard(const DeviceReading& reading);
     QString heardWords() const;
+    /// What is asked before a step counts as done; empty where nothing is.
+    QString question() const;
     /// How many waits have a timer that runs.
     size_t waiting() const { return timers_.size(); }
 
@@ -45,8 +49,10 @@ private:
     struct Running {
         QString what;
         QDateTime until;
+        std::string of{};  ///< id of the step that it runs out for; empty: it waits
+        bool told = false;
     };
-    void run(const QString& what, double minutes);
+    void run(const QString& what, double minutes, const std::string& of = {});
     void take();
     void tick();
     bool isSteps() const { return walk_.isEmpty(); }
@@ -54,6 +60,11 @@ private:
     bool isDone(int i) const;
     const Step* step() const;
     const Walk::Place* place() const;
+    const Card* card() const;
+    void finishStep();
+    void onceMore();
+    void paintPicture(QPainter& painter, const QRectF& box);
+    void paintMark(QPainter& painter, const QRectF& box, const Walk::Place& place) const;
     QString said(const Text& text) const;
     void markSeen();
     std::optional<Text> unseen() const;
@@ -66,7 +77,10 @@ private:
     Walk list_{};
     int at_ = 0;
     std::vector<Running> timers_;
-    std::optional<double> rpm_, angle_;  // as the devices say
+    std::optional<double> rpm_, angle_, percent_;  // as the devices say
+    std::string begun_;                            ///< id of the step whose clock was started
+    std::string asked_;                            ///< of which step
+    bool asks_ = false;                            ///< whether it is done, or once more
     QTimer clock_;
     QImage picture_;
     QFutureWatcher<QImage> maker_;

@@ -8,6 +8,8 @@
 #include <QJsonObject>
 #include <QUuid>
 
+#include <utility>
+
 namespace vl::app {
 
 Drafts::Drafts(Document& document, const QString& folder, QObject* parent)
@@ -20,7 +22,11 @@ Drafts::Drafts(Document& document, const QString& folder, QObject* parent)
     timer_.setSingleShot(true);
     timer_.setInterval(1000);
     connect(&timer_, &QTimer::timeout, this, &Drafts::write);
-    connect(&doc_, &Document::changed, &timer_, qOverload<>(&QTimer::start));
+    connect(&doc_, &Document::changed, this, [this] {
+        // What was done at the machine is kept at once: nobody ticks it again.
+        if (doc_.piece().progress != std::exchange(progress_, doc_.piece().progress)) return write();
+        timer_.start();
+    });
     connect(&doc_, &Document::pathChanged, &timer_, qOverload<>(&QTimer::start));
 }
 

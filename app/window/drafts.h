@@ -17,8 +17,8 @@ struct Draft {
     Piece piece;
 };
 
-/// Keeps the open piece in a draft a second after each change, so that a power cut costs at most the last moments; the
-/// draft goes when the piece is saved or put away. A locked draft belongs to a running session.
+/// Keeps the open piece in a draft a second after each change, at once where something is ticked or measured, so that a
+/// power cut costs at most the last moments; the draft goes when the piece is saved or put away. A locked draft belongs to a running session.
 class Drafts : public QObject {
     Q_OBJECT
 public:
@@ -41,6 +41,7 @@ private:
     QString folder_, name_;
     std::unique_ptr<QLockFile> lock_;
     QTimer timer_;
+    Progress progress_;
 };
 
 }  // namespace vl::app

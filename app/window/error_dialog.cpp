@@ -40,7 +40,7 @@ ErrorDialog::ErrorDialog(Document& document, QWidget* parent)
     : QDialog(parent), doc_(document), form_(new FieldForm(document)), lead_(new QLabel), said_(new QLabel),
       layers_(new Table({tr("Layer"), tr("Closes at once"), tr("Last joint's gap, ±"), tr("Holds the piece"), tr("Has"),
                          tr("Needs"), tr("Matters most")})),
-      learn_(new QPushButton(tr("Planing as it was measured"))),
+      learned_(new QLabel), learn_(new QPushButton(tr("As it was measured"))),
       take_(new QPushButton(tr("Give the rings what they need, and half a mm to turn clean")))
 {
     setWindowTitle(tr("How exact it must be"));
@@ -54,11 +54,14 @@ ErrorDialog::ErrorDialog(Document& document, QWidget* parent)
     layers_->setObjectName("budget");
     layers_->setAccessibleName(tr("What the scatter does to each layer"));
     learn_->setObjectName("learn-planing");
+    learned_->setWordWrap(true);
+    learned_->setObjectName("learned");
     take_->setObjectName("take-allowance");
     auto* left = new QVBoxLayout;
     left->addWidget(lead_);
     left->addWidget(form_);
     left->addWidget(learn_);
+    left->addWidget(learned_);
     left->addStretch(1);
     auto* right = new QVBoxLayout;
     right->addWidget(said_);
@@ -80,8 +83,8 @@ ErrorDialog::ErrorDialog(Document& document, QWidget* parent)
             });
     connect(learn_, &QPushButton::clicked, this, [this] {
         Shop shop = doc_.shop();
-        shop.accuracy.planing = measuredPlaning(doc_.piece());
-        doc_.changeShop(tr("planing as measured"), shop);
+        shop.accuracy = learned().in(shop.accuracy);
+        doc_.changeShop(tr("accuracy as measured"), shop);
     });
     connect(take_, &QPushButton::clicked, this,
             [this] { doc_.apply(tr("allowances as needed"), withNeededAllowance(doc_.piece(), budget_)); });
@@ -102,9 +105,25 @@ ErrorDialog::~ErrorDialog()
 void ErrorDialog::refresh()
 {
     form_->show(itemsOf(doc_.shop().accuracy));
-    learn_->setEnabled(!std::isnan(measuredPlaning(doc_.piece())));
-    learn_->setToolTip(learn_->isEnabled() ? QString() : tr("Three layers whose height was measured are needed."));
+    const Learned known = learned();
+    learn_->setEnabled(known.any() && known.in(doc_.shop().accuracy) != doc_.shop().accuracy);
+    QStringList words;
+    const auto add = [&](double value, const QString& what) {
+        if (!std::isnan(value)) words << what.arg(value, 0, 'f', 3);
+    };
+    add(known.angle, tr("miters ± %1°"));
+    add(known.stop, tr("lengths ± %1 mm"));
+    add(known.planing, tr("thickness ± %1 mm"));
+    add(known.centring, tr("middles ± %1 mm"));
+    learned_->setText(words.isEmpty() ? tr("Three measures of a kind, on this piece and those in the log, are needed "
+                                           "before anything is learned: heights, outsides, gaps, middles.")
+                                      : tr("By what was measured: %1.").arg(words.join(QStringLiteral(", "))));
     begin();
+}
+
+Learned ErrorDialog::learned() const
+{
+    return learnedAccuracy(deviationsKnown(doc_.piece(), doc_.plan(), doc_.shop()));
 }
 
 void ErrorDialog::begin()

@@ -23,6 +23,7 @@ public:
     ~ErrorDialog() override;
 
 private:
+    Learned learned() const;
     void refresh();
     void begin();
     void tell(const ErrorBudget& budget);
@@ -31,6 +32,7 @@ private:
     FieldForm* form_;
     QLabel *lead_, *said_;
     Table* layers_;
+    QLabel* learned_;
     QPushButton *learn_, *take_;
     QFutureWatcher<ErrorBudget> watcher_;
     std::shared_ptr<std::atomic<bool>> cancel_;

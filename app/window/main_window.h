@@ -80,6 +80,8 @@ public:
     void takePicture();
     void exportRack();
     void exportLog();
+    void exportBook();
+    void importBook();
     void printLabel(int entry);
     void addPhoto(int entry);
     /// The plan at the machine, a card at a time: its steps, or one of its lists.

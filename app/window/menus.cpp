@@ -3,13 +3,14 @@
 #include "app/bench/devices.h"
 #include "app/lanes/layer_edits.h"
 #include "app/solid/solid_view.h"
+#include "app/stages/build/as_built_dialog.h"
 #include "app/stages/glue/glue_book_dialog.h"
 #include "app/stages/stage.h"
 #include "app/theme/theme.h"
-#include "app/window/help.h"
-#include "app/window/main_window.h"
 #include "app/window/error_dialog.h"
+#include "app/window/help.h"
 #include "app/window/lessons_dialog.h"
+#include "app/window/main_window.h"
 #include "app/window/mishap_dialog.h"
 #include "app/window/preferences.h"
 #include "app/window/start_page.h"
@@ -34,6 +35,8 @@ QMenuBar* MainWindow::makeMenus()
     shop->addAction(tr("Lathes, chucks and tools …"), this, &MainWindow::editMachines);
     shop->addAction(tr("Glue book …"), this, [this] { GlueBookDialog(doc_, this).exec(); });
     shop->addAction(tr("Learned at the bench …"), this, [this] { LessonsDialog(doc_, this).exec(); });
+    shop->addAction(tr("Write the whole book …"), this, &MainWindow::exportBook);
+    shop->addAction(tr("Bring a whole book in …"), this, &MainWindow::importBook);
     shop->addAction(tr("Devices …"), this, &MainWindow::openDevices);
     QMenu* lent = shop->addMenu(tr("Plan in a lent workshop"));
     lent->setObjectName("lent workshops");
@@ -86,11 +89,12 @@ void MainWindow::makePieceMenu(QMenu* menu)
     connect(bench, &QMenu::aboutToShow, this, [this, bench] {
         // The lists that this piece has.
         for (QAction* old : bench->actions().mid(1)) bench->removeAction(old);
-        for (const Walk& w : walksOf(doc_.piece(), doc_.plan()))
+        for (const Walk& w : walksOf(doc_.piece(), doc_.plan(), doc_.boards()))
             bench->addAction(localized(w.name) + QStringLiteral(" …"), this,
                              [this, id = QString::fromLatin1(w.id)] { openBench(id); });
     });
     menu->addAction(tr("How exact it must be …"), this, [this] { ErrorDialog(doc_, this).exec(); });
+    menu->addAction(tr("As built …"), this, [this] { AsBuiltDialog(doc_, this).exec(); });
     menu->addAction(tr("Something went wrong …"), this, [this] { MishapDialog(doc_, this).exec(); });
     menu->addSeparator();
     menu->addAction(tr("Name and notes …"), Qt::Key_F2, this, &MainWindow::editName);

@@ -12,6 +12,7 @@ class QPushButton;
 namespace vl::app {
 
 class FieldForm;
+class SideBySide;
 
 /// What went wrong, as measured; the ways out with their numbers; the piece as drawn and as one of them leaves it, side
 /// by side; one of them accepted.
@@ -31,7 +32,7 @@ private:
     FieldForm* form_;
     QListWidget* list_;
     QLabel *how_, *about_;
-    class SideBySide* sides_;
+    SideBySide* sides_;
     QPushButton* take_;
 };
 

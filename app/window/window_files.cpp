@@ -12,6 +12,7 @@
 #include "io/files.h"
 #include "io/rack_csv.h"
 #include "io/records_csv.h"
+#include "io/shop_csv.h"
 #include "io/shop_json.h"
 #include "report/label.h"
 #include "report/packet.h"
@@ -430,6 +431,32 @@ void MainWindow::exportLog()
     tryTo([&] {
         io::writeFile(path.toStdString(), io::writeRecordsCsv(doc_.shop().log));
         sayWritten(path);
+    });
+}
+
+void MainWindow::exportBook()
+{
+    const QString path =
+        ask_.save(this, tr("Write the whole book"), "shop.json", tr("Shop's book (*.json);;Table of values (*.csv)"));
+    if (path.isEmpty()) return;
+    tryTo([&] {
+        const bool table = path.endsWith(QStringLiteral(".csv"), Qt::CaseInsensitive);
+        io::writeFile(path.toStdString(), table ? io::writeShopCsv(doc_.shop()) : io::writeShop(doc_.shop()));
+        sayWritten(path);
+    });
+}
+
+void MainWindow::importBook()
+{
+    const QString path = ask_.open(this, tr("Bring a whole book in"), tr("Shop's book (*.json *.csv)"));
+    if (path.isEmpty()) return;
+    tryTo([&] {
+        std::vector<std::string> notes;
+        const std::string text = io::readFile(path.toStdString());
+        const bool table = path.endsWith(QStringLiteral(".csv"), Qt::CaseInsensitive);
+        const Shop shop = table ? io::readShopCsv(text, notes) : io::readShop(text, notes);
+        if (doc_.changeShop(tr("book brought in"), shop))
+            say(tr("This shop is \"%1\" now; undo brings the one before back.").arg(QString::fromStdString(shop.name)));
     });
 }
 

@@ -180,7 +180,10 @@ private:
                             .value = wide + std::max(0.0, wall - thickest_),
                             .formula = "Ø + (rough − finished wall)",
                             .decimals = 0},
-            left{.name = "wall left all round", .value = wall, .formula = "Ø / 10", .source = "common practice",
+            left{.name = "wall left all round",
+                 .value = wall,
+                 .formula = "Ø / 10",
+                 .source = "common practice",
                  .decimals = 0};
         step(Action::Turn, "rough-wet", "rough-wet",
              {.title = says(words::roughWet, rough),
@@ -200,7 +203,10 @@ private:
               .uses = {"lathe"},
               .rounds = {.usual = 1, .until = says(words::wallIsEven)}});
         dry(block, wall, Coat::Wax, words::waxIt, words::waxWay);
-        const Setting held{.machine = "lathe", .name = "held on, Ø", .value = wide - 2 * wall, .formula = "Ø − 2 walls",
+        const Setting held{.machine = "lathe",
+                           .name = "held on, Ø",
+                           .value = wide - 2 * wall,
+                           .formula = "Ø − 2 walls",
                            .decimals = 0};
         step(Action::Mount, "mount-dry", "mounted-dry",
              {.title = says(words::mountOval),
@@ -220,23 +226,27 @@ private:
     /// Waits for wet wood to dry, until the meter says so or, where none is asked, about as long as it takes.
     void dry(const BlockForm& block, double thickness, Coat coat, const Pattern& title, const Pattern& how)
     {
-        constexpr double target = 8, room = 6.5, day = 24 * 60;  // %: before it is finished (common practice), of a
-                                                                 // heated room (own value); minutes
+        constexpr double day = 24 * 60;  // minutes
         const Species& wood = *woodAt(piece_.layers[0], 0);
-        const double days = daysInTheRoom(thickness, block.moisture, target, room, wood.density, slowedBy(coat));
+        const double days =
+            daysInTheRoom(thickness, block.moisture, dryEnough, heatedRoom, wood.density, slowedBy(coat));
         step(Action::Inspect, "coat-wet", "coated-wet",
              {.title = says(title), .why = says(words::driesEvenly), .how = says(how), .minutes = 10});
-        const Setting dryAt{.name = "dry at, %", .value = target, .unit = Unit::Count, .source = "common practice",
-                            .decimals = 0},
-            about{.name = "about, days", .value = days, .unit = Unit::Count,
-                  .formula = "a year an inch, by its square and the wood", .source = "common practice", .decimals = 0};
+        const Setting dryAt{
+            .name = "dry at, %", .value = dryEnough, .unit = Unit::Count, .source = "common practice", .decimals = 0},
+            about{.name = "about, days",
+                  .value = days,
+                  .unit = Unit::Count,
+                  .formula = "a year an inch, by its square and the wood",
+                  .source = "common practice",
+                  .decimals = 0};
         step(Action::Wait, "dry-wet", "dried",
              {.title = says(words::waitUntilDry, dryAt),
               .why = says(words::wetMoves),
               .how = says(words::weighItWeekly, about),
               .settings = {dryAt, about},
               .waitMinutes = std::max(0.0, days) * day,
-              .untilPercent = target});
+              .untilPercent = dryEnough});
     }
     /// What dried on its last wall is oval: nothing but a hand follows it.
     void sandByHand()

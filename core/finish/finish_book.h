@@ -38,7 +38,7 @@ CoatMass coatMass(const FinishLayer& layer, double areaMm2, double leastMix);
 
 /// How thirsty a surface is.
 struct Thirst {
-    double endGrain = 0;  ///< share of what is finished that shows end grain, 0 … 1
+    double endGrain = 0;   ///< share of what is finished that shows end grain, 0 … 1
     double density = 650;  ///< kg/m³, mean of its woods
     bool faceGrainFoot = false;
 };

@@ -139,8 +139,8 @@ void sayWays(const Piece& piece, const Finish& finish, const Sides& sides, Text&
     if (!sides.inside.empty() && sides.inside.front().y() < 1) how.also(says(words::noDivot));
     if (!sides.round() || !sides.cuts.empty()) how.also(says(words::flatsByBlock));
     if (!sides.inside.empty() && !sides.cuts.empty()) how.also(says(words::bothSidesAlike));
-    const bool coloured = std::ranges::any_of(
-        finish.layers, [](const FinishLayer& l) { return l.kind == FinishLayer::Colour; });
+    const bool coloured =
+        std::ranges::any_of(finish.layers, [](const FinishLayer& l) { return l.kind == FinishLayer::Colour; });
     if (coloured || !piece.decors.empty()) how.also(says(words::dyedPaper));
 }
 

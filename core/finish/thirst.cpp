@@ -14,7 +14,8 @@ class Sampler {
 public:
     explicit Sampler(const Assembly& assembly) : assembly_(assembly) {}
 
-    /// A line turned about the axis, from foot to rim; `side`: 1 where its wood lies towards the axis, −1 where beyond it.
+    /// A line turned about the axis, from foot to rim; `side`: 1 where its wood lies towards the axis, −1 where beyond
+    /// it.
     void line(const Polyline& line, double side)
     {
         constexpr int round = 12;

@@ -12,7 +12,7 @@ struct Measured {
     std::string layer{};  ///< id; empty: of the piece
     What what = Height;
     double value = 18;
-    double at = 0;  ///< station of a wall or a neck
+    double at = 0;                    ///< station of a wall or a neck
     std::optional<double> planned{};  ///< what it was to be when it was measured
     std::string extra{};
 

@@ -16,13 +16,13 @@ struct FinishLayer {
     double waitMinutes = 0;                      ///< after each coat
     double leastCelsius = 15, mostCelsius = 25;  ///< within which it dries as it should
     double gramsPerM2 = 60;                      ///< of one coat
-    std::string between{};                         ///< what is done between two coats
+    std::string between{};                       ///< what is done between two coats
     std::string mix{};                           ///< its parts, "resin 2, hardener 1"; empty: it is used as it is
     enum MixBy { Mass, Volume } mixBy = Mass;
-    double gramsPerMl = 1;                       ///< of what is mixed by volume
-    double potMinutes = 0;                       ///< that a mixture can be used
-    double buffRpm = 0;  ///< it is buffed at up to on the lathe, of a piece 100 mm across; 0: it is not
-    double rpm = 0;      ///< it is put on or polished at on the lathe; 0: at rest
+    double gramsPerMl = 1;  ///< of what is mixed by volume
+    double potMinutes = 0;  ///< that a mixture can be used
+    double buffRpm = 0;     ///< it is buffed at up to on the lathe, of a piece 100 mm across; 0: it is not
+    double rpm = 0;         ///< it is put on or polished at on the lathe; 0: at rest
     std::string extra{};
 
     bool operator==(const FinishLayer&) const = default;
@@ -53,7 +53,8 @@ template <class V, As<FinishLayer> F> void fields(V& v, F& f)
     v.text("mix", f.mix, 300, "Mixed of", "as \"resin 2, hardener 1\"; empty: used as it is");
     v.when(!f.mix.empty()).quiet().choice("mix_by", f.mixBy, "Parts by");
     v.when(!f.mix.empty() && f.mixBy == FinishLayer::Volume)
-        .quiet().number("grams_per_ml", f.gramsPerMl, {0.3, 5, "g/ml"}, "A millilitre weighs, g");
+        .quiet()
+        .number("grams_per_ml", f.gramsPerMl, {0.3, 5, "g/ml"}, "A millilitre weighs, g");
     v.when(!f.mix.empty()).minutes("pot_min", f.potMinutes, minutes, "Usable once mixed, minutes");
     v.number("lathe_rpm", f.rpm, rpm, "Put on or polished at, rpm", "0: at rest");
     v.when(f.rpm > 0).number("buff_rpm", f.buffRpm, rpm, "Then buffed at, rpm", "of a piece 100 mm across; 0: not");
@@ -110,7 +111,8 @@ struct MixPart {
     std::string name;
     double parts = 1;
 };
-/// The parts of a layer as its text says them, none where it is used as it is. Throws InputError where it cannot be read.
+/// The parts of a layer as its text says them, none where it is used as it is. Throws InputError where it cannot be
+/// read.
 std::vector<MixPart> mixOf(const FinishLayer& layer);
 
 /// The book as it comes.

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "core/measure/field.h"
+#include "core/wood/species.h"
 
 #include <string>
 
@@ -40,8 +41,8 @@ struct Reading {
     double grams = 0;                    ///< its weight; 0: not weighed
     double celsius = 20, humidity = 50;  ///< of where it lies
     std::string place;                   ///< "shelf by the door"
-    std::string wood;                    ///< id; empty: not said
-    double thickness = 0;                ///< mm, of the board or the wall; 0: not said
+    std::string wood{unknownWood};
+    double thickness = 0;  ///< mm, of the board or the wall; 0: not said
     Coat coat = Coat::Bare;
     std::string extra;
 
@@ -56,7 +57,7 @@ template <class V, As<Reading> F> void fields(V& v, F& f)
     v.number("celsius", f.celsius, {-20, 90, "°C"}, "Temperature, °C");
     v.number("humidity_percent", f.humidity, {0, 100, "%"}, "Humidity, %");
     v.text("lies_in", f.place, 100, "Place");
-    v.quiet().text("wood", f.wood, 100, "Wood", "as it is called in the list of woods");
+    v.quiet().wood("wood", f.wood, "Wood");
     v.quiet().length("thickness_mm", f.thickness, {0, 500}, "Board or wall, thick", "0: not said");
     v.quiet().choice("coat", f.coat, "It lies there");
 }

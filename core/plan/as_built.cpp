@@ -44,7 +44,8 @@ Quantity mm(double value) { return {value, Unit::Length, 1}; }
 
 WayOn nudged(const Piece& now, double stack, double outline)
 {
-    WayOn way{.name = says(words::outlineNudged, mm(stack - outline)), .change = std::abs(stack - outline), .piece = now};
+    WayOn way{
+        .name = says(words::outlineNudged, mm(stack - outline)), .change = std::abs(stack - outline), .piece = now};
     way.piece.outside = stretched(now.outside, stack);
     for (Node& n : way.piece.hollow.inside) n.z *= stack / outline;
     return way;
@@ -185,7 +186,8 @@ std::vector<WayOn> waysOn(const Piece& piece, const Shop& shop)
         std::optional<Mishap> mishap;
         if (m.what == Measured::Gap) {
             const int at = placeOf(piece, m.layer);
-            if (at < 0 || gapOf(piece.layers[static_cast<size_t>(at)], planned().assembly.layers[static_cast<size_t>(at)]) > 0)
+            if (at < 0 ||
+                gapOf(piece.layers[static_cast<size_t>(at)], planned().assembly.layers[static_cast<size_t>(at)]) > 0)
                 continue;
             if (m.value > closesWithin)
                 mishap = Mishap{.what = Mishap::JointOpen, .measured = m.value, .layer = m.layer};

@@ -31,7 +31,7 @@ std::vector<WayOn> waysOn(const Piece& piece, const Shop& shop);
 
 /// One layer as a version of the piece has it. Lengths mm, the angle degrees on from the layer below.
 struct LayerVersion {
-    std::string layer;  ///< id
+    std::string layer;                           ///< id
     double thickness = 0, outer = 0, inner = 0;  ///< of the blank, diameters
     double edge = 0, board = 0;                  ///< a segment's outer edge, and the board's width; 0: no ring
     double rotation = 0;

@@ -164,11 +164,11 @@ Walk setupWalk(const Piece& piece, const Plan& plan, const BoardPlan& boards)
         if (s.settings.empty()) continue;
         const std::string id = settingsId("setup-" + s.machine, s.settings);
         const int same = before[id]++;
-        walk.places.push_back(
-            {.id = same ? id + "-" + std::to_string(same + 1) : id,
-             .what = s.what.empty() ? says(words::setupFor, s.machine, s.cuts) : says(words::setupWhat, s.machine, s.what),
-             .number = s.settings.front(),
-             .others = {s.settings.begin() + 1, s.settings.end()}});
+        walk.places.push_back({.id = same ? id + "-" + std::to_string(same + 1) : id,
+                               .what = s.what.empty() ? says(words::setupFor, s.machine, s.cuts)
+                                                      : says(words::setupWhat, s.machine, s.what),
+                               .number = s.settings.front(),
+                               .others = {s.settings.begin() + 1, s.settings.end()}});
     }
     return walk;
 }
@@ -335,8 +335,9 @@ Walk crackWalk()
 
 std::vector<Walk> walksOf(const Piece& piece, const Plan& plan, const BoardPlan& boards)
 {
-    std::vector<Walk> all{setupWalk(piece, plan, boards), stripWalk(boards),      partWalk(plan), stationWalk(plan),
-                          indexWalk(piece),               drillWalk(piece, plan), coatWalk(plan), crackWalk()};
+    std::vector<Walk> all{
+        setupWalk(piece, plan, boards), stripWalk(boards), partWalk(plan), stationWalk(plan), indexWalk(piece),
+        drillWalk(piece, plan),         coatWalk(plan),    crackWalk()};
     std::erase_if(all, [](const Walk& w) { return w.places.empty(); });
     return all;
 }
@@ -354,7 +355,8 @@ Piece withPlaceDone(Piece piece, const Plan& plan, const Walk& walk, size_t at, 
     if (place.step.empty() || !isTicked(piece, place.id)) return piece;
     const bool all = std::ranges::all_of(
         walk.places, [&](const Walk::Place& p) { return p.step != place.step || isDone(piece, p); });
-    const bool already = std::ranges::find(piece.progress.done, place.step, &StepDone::step) != piece.progress.done.end();
+    const bool already =
+        std::ranges::find(piece.progress.done, place.step, &StepDone::step) != piece.progress.done.end();
     return all && !already ? withStepTicked(std::move(piece), plan, place.step, now) : piece;
 }
 

@@ -42,12 +42,12 @@ struct Walk {
         Text what;
         Setting number;
         std::vector<Setting> others{};
-        std::string step{};                 ///< of the recipe, done once all its places are; empty: none
-        std::optional<KeptStrip> strip{};   ///< that is cut there
-        bool cut = false;                   ///< it is already
-        double z = std::nan("");            ///< station of it on the piece
-        std::optional<double> angleDeg{};   ///< from 12 o'clock, where it has one
-        int layer = -1;                     ///< whose part it is
+        std::string step{};                ///< of the recipe, done once all its places are; empty: none
+        std::optional<KeptStrip> strip{};  ///< that is cut there
+        bool cut = false;                  ///< it is already
+        double z = std::nan("");           ///< station of it on the piece
+        std::optional<double> angleDeg{};  ///< from 12 o'clock, where it has one
+        int layer = -1;                    ///< whose part it is
     };
     const char* id;    ///< "stations"
     const char* name;  ///< "Stations with their diameters"
@@ -56,8 +56,8 @@ struct Walk {
 /// How far the spindle has to turn on to a place's mark from where it stands, −180 … 180°; none where it has no angle.
 std::optional<double> toMark(const Walk::Place& place, double spindleDeg);
 
-/// The lists of a piece, those that it has: set-ups at the saw, strips to rip, segments and other parts to cut, stations
-/// with their diameters, index marks, drill points, coats of finish, a crack while sanding.
+/// The lists of a piece, those that it has: set-ups at the saw, strips to rip, segments and other parts to cut,
+/// stations with their diameters, index marks, drill points, coats of finish, a crack while sanding.
 std::vector<Walk> walksOf(const Piece& piece, const Plan& plan, const BoardPlan& boards);
 
 /// Whether a place is done, and the piece with it done or no longer: a strip is cut from its board then, and the step

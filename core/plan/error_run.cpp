@@ -257,8 +257,7 @@ std::vector<Deviation> deviationsKnown(const Piece& piece, const Plan& plan, con
 {
     std::vector<Deviation> all = deviationsOf(piece, plan);
     for (const Logged& l : shop.log)
-        if (l.piece.empty() || l.piece != piece.id)
-            all.insert(all.end(), l.deviations.begin(), l.deviations.end());
+        if (l.piece.empty() || l.piece != piece.id) all.insert(all.end(), l.deviations.begin(), l.deviations.end());
     return all;
 }
 

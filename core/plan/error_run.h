@@ -56,9 +56,9 @@ struct Learned {
     Accuracy in(Accuracy usual) const;
     bool any() const;
 };
-/// Planing: scatter of heights about what was planned. Stop: of a ring's size, which is n lengths' mean over 2·tan(π/n).
-/// Angle: mean square of the closing gaps of glued rings, less what the stops put there, over (radius · √(2n))².
-/// Centring: mean square of the middles beside the axis, half of it along each direction. The same geometry as
+/// Planing: scatter of heights about what was planned. Stop: of a ring's size, which is n lengths' mean over
+/// 2·tan(π/n). Angle: mean square of the closing gaps of glued rings, less what the stops put there, over (radius ·
+/// √(2n))². Centring: mean square of the middles beside the axis, half of it along each direction. The same geometry as
 /// errorBudget, turned about.
 Learned learnedAccuracy(const std::vector<Deviation>& all);
 /// What was measured of a piece, and of every other in the log.

@@ -118,7 +118,8 @@ std::vector<Compared> compared(const std::vector<Logged>& entries)
         Compared c{what, {}};
         for (const Logged& e : entries) c.values.push_back(value(e));
         // What none of them says is no comparison.
-        if (std::ranges::any_of(c.values, [](const std::string& v) { return !v.empty(); })) rows.push_back(std::move(c));
+        if (std::ranges::any_of(c.values, [](const std::string& v) { return !v.empty(); }))
+            rows.push_back(std::move(c));
     };
     const auto number = [](double v, int decimals) { return v > 0 ? fixed(v, decimals) : std::string(); };
     constexpr double hour = 60;

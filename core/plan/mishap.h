@@ -14,7 +14,7 @@ struct Mishap {
     enum What { FloorThrough, WallThin, NeckThin, BaseParted, RingShort, RingSlipped, JointOpen } what = WallThin;
     double at = 40;  ///< station of it (WallThin, NeckThin, BaseParted)
     double measured =
-        2;              ///< Ø of the hole; wall, neck or ring that is left; how far it slid round its outside; the gap
+        2;  ///< Ø of the hole; wall, neck or ring that is left; how far it slid round its outside; the gap
     std::string layer{};  ///< id (RingShort, RingSlipped, JointOpen)
     std::string extra{};
 

@@ -1,6 +1,8 @@
 #include "core/plan/moisture_book.h"
 
+#include "core/wood/drying.h"
 #include "core/wood/moisture.h"
+#include "core/wood/species.h"
 
 #include <boost/math/distributions/students_t.hpp>
 
@@ -28,6 +30,23 @@ std::vector<const Reading*> readingsOf(const std::vector<Reading>& readings, con
     return own;
 }
 
+/// What the wood and its thickness say where readings do not.
+DryingForecast byWood(const Reading& last, double target, DryingForecast f)
+{
+    constexpr double usual = 650, sooner = 0.5, later = 2;  // kg/m³; shares of the time, own values
+    f.unknown = !(last.thickness > 0);
+    if (f.unknown) return f;
+    const Species* wood = last.wood == unknownWood ? nullptr : findSpecies(last.wood);
+    f.byWood = true;
+    f.days = daysInTheRoom(last.thickness, last.percent, target, roomMoisture(last), wood ? wood->density : usual,
+                           slowedBy(last.coat));
+    if (f.days < 0) return f;
+    f.early = sooner * f.days;
+    f.late = later * f.days;
+    if (f.days > 0) f.rate = std::log((last.percent - roomMoisture(last)) / (target - roomMoisture(last))) / f.days;
+    return f;
+}
+
 }  // namespace
 
 DryingCourse dryingCourse(const std::vector<Reading>& readings, const std::string& of, const DryingForecast& f,
@@ -53,7 +72,8 @@ DryingForecast dryingForecast(const std::vector<Reading>& readings, const std::s
     DryingForecast f;
     const std::vector<const Reading*> own = readingsOf(readings, of);
     f.readings = static_cast<int>(own.size());
-    if (own.size() < 2) return f;
+    if (own.size() < 2 || own.back()->at - own.front()->at < day)
+        return byWood(own.empty() ? Reading{} : *own.back(), target, f);
     const double e = roomMoisture(*own.back()), last = own.back()->at;
     constexpr double least = 0.05;                // % above the room, below which nothing is told
     std::vector<std::pair<double, double>> line;  // days before the last reading, ln(M − E)

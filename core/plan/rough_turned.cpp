@@ -26,6 +26,9 @@ std::optional<RoughTurned> roughTurned(const Piece& piece, const Plan& plan, dou
     const Species& wood = *plan.assembly.layers.front().woods.front();
     RoughTurned r;
     r.wood = wood.name;
+    r.wet = block->moisture;
+    r.target = target;
+    r.density = wood.density;
     r.wall = roughWall(plan.shape.greatestDiameter);
     // What the rough wall has more than the finished one lies half outside it and half inside.
     r.onceAlong = shrunk(plan.shape.greatestDiameter, lengthwise, block->moisture, target);
@@ -39,6 +42,12 @@ std::optional<RoughTurned> roughTurned(const Piece& piece, const Plan& plan, dou
     r.holds = r.across >= plan.shape.greatestDiameter && shrunk(hollow, lengthwise, block->moisture, target) <=
                                                              plan.shape.greatestDiameter - 2 * plan.shape.thinnest.wall;
     return r;
+}
+
+double RoughTurned::months(Coat coat) const
+{
+    constexpr double month = 30;
+    return daysInTheRoom(wall, wet, target, heatedRoom, density, slowedBy(coat)) / month;
 }
 
 }  // namespace vl

@@ -19,8 +19,12 @@ inline Setting angleAt(const char* machine, const char* name, double deg, const 
 inline Setting countAt(const char* machine, std::string name, double n, const char* formula = "chosen",
                        int decimals = 0)
 {
-    return {
-        .machine = machine, .name = std::move(name), .value = n, .unit = Unit::Count, .formula = formula, .decimals = decimals};
+    return {.machine = machine,
+            .name = std::move(name),
+            .value = n,
+            .unit = Unit::Count,
+            .formula = formula,
+            .decimals = decimals};
 }
 
 }  // namespace vl

@@ -37,7 +37,8 @@ double daysInTheRoom(double thickness, double wet, double target, double room, d
     if (target <= room) return -1;
     constexpr double inch = 25.4, year = 365, usual = 650,
                      dried = 20;  // mm; days; kg/m³; a year an inch leaves a twentieth of what was wet
-    const double slow = slowed * density / usual, rate = std::log(dried) / (year * slow * std::pow(thickness / inch, 2));
+    const double slow = slowed * density / usual,
+                 rate = std::log(dried) / (year * slow * std::pow(thickness / inch, 2));
     return std::log((wet - room) / (target - room)) / rate;
 }
 

@@ -7,11 +7,15 @@ namespace vl {
 /// InputError where it does not dry towards the target, or never reaches it.
 double daysToTarget(double initial, double equilibrium, double now, double days, double target);
 
-/// Days until wood of a thickness has come down from `wet` % to the target in a room whose equilibrium is `room` %, where
-/// there are no readings: an inch a year from wet to dry (common practice), for other thicknesses by their square, in
-/// proportion to density (650 kg/m³ as a rule; our own choice), times `slowed`; first order. 0 where it is there
-/// already, −1 where it never comes there.
+/// Days until wood of a thickness has come down from `wet` % to the target in a room whose equilibrium is `room` %,
+/// where there are no readings: an inch a year from wet to dry (common practice), for other thicknesses by their
+/// square, in proportion to density (650 kg/m³ as a rule; our own choice), times `slowed`; first order. 0 where it is
+/// there already, −1 where it never comes there.
 double daysInTheRoom(double thickness, double wet, double target, double room, double density = 650, double slowed = 1);
+
+/// What wood has to come down to before it is finished (common practice), and what it comes to in a heated room (our
+/// own value), %.
+inline constexpr double dryEnough = 8, heatedRoom = 6.5;
 
 /// The wall that is left on a bowl turned rough while it is wet, mm: a tenth of its diameter, common practice.
 constexpr double roughWall(double diameter) { return diameter / 10; }

@@ -13,19 +13,23 @@ inline constexpr Pattern gritRowShort{
     "grits %1, one short of the last: the sealer raises the grain, which is then cut back with %2"};
 inline constexpr Pattern sandSpeed{
     "at %1 at the most, %2 from grit 220 on: faster, paper burns the wood and the hand; a hot spot cracks it"};
-inline constexpr Pattern sandByDisc{"with a disc in the drill: the drill at %1, the lathe at %2, which is half of that"};
+inline constexpr Pattern sandByDisc{
+    "with a disc in the drill: the drill at %1, the lathe at %2, which is half of that"};
 inline constexpr Pattern noDivot{"across the centre without stopping: paper held there wears a hollow"};
 inline constexpr Pattern flatsByBlock{
     "what cannot spin is sanded with the spindle locked and the lathe unplugged, flats, squares and wings with a "
     "block; no cloth and no finger into a gap"};
-inline constexpr Pattern bothSidesAlike{"inside and outside to the same grit before either goes further: both are seen"};
+inline constexpr Pattern bothSidesAlike{
+    "inside and outside to the same grit before either goes further: both are seen"};
 inline constexpr Pattern dyedPaper{"paper that has sanded colour touches no light wood again"};
 inline constexpr Pattern layerOnce{"Put on the %1"};
 inline constexpr Pattern layerCoats{"Put on the %1: %2 coats"};
 inline constexpr Pattern finishFoot{"Finish what was cut free"};
-inline constexpr Pattern cutLater{"an end that was cut once the finish was on is bare wood, and end grain drinks first"};
-inline constexpr Pattern finishFootWay{"sanded by hand through the same grits, off the lathe; then %1, one after another as "
-                                       "the label says"};
+inline constexpr Pattern cutLater{
+    "an end that was cut once the finish was on is bare wood, and end grain drinks first"};
+inline constexpr Pattern finishFootWay{
+    "sanded by hand through the same grits, off the lathe; then %1, one after another as "
+    "the label says"};
 inline constexpr Pattern layerFirst{"bare wood takes up most now"};
 inline constexpr Pattern layerNext{"the layer below has dried and is cut back"};
 inline constexpr Pattern coatWay{

@@ -146,20 +146,24 @@ inline constexpr Pattern evenWallDries{"a wall that is even all over dries evenl
 inline constexpr Pattern floorAsThick{"floor and wall alike, %1; no thin place, no torn end grain left"};
 inline constexpr Pattern wallIsEven{"the calliper finds the same wall from rim to floor"};
 inline constexpr Pattern waxIt{"Wax it, weigh it and write wood, date and weight on it"};
-inline constexpr Pattern waxWay{"end grain inside and outside waxed or painted, the rest left bare; on edge, air all round, no "
-                                "sun, no heater"};
+inline constexpr Pattern waxWay{
+    "end grain inside and outside waxed or painted, the rest left bare; on edge, air all round, no "
+    "sun, no heater"};
 inline constexpr Pattern bagIt{"Weigh it, write the weight on it and put it in a paper bag"};
-inline constexpr Pattern bagWay{"the bag closed, its own shavings round it, turned inside out and dried every few days; looked "
-                                "at for mould"};
+inline constexpr Pattern bagWay{
+    "the bag closed, its own shavings round it, turned inside out and dried every few days; looked "
+    "at for mould"};
 inline constexpr Pattern driesEvenly{"what dries faster outside than inside cracks"};
 inline constexpr Pattern waitUntilDry{"Let it dry to %1 %"};
 inline constexpr Pattern weighItWeekly{
     "about %1 days by the wood's thickness, and no longer than it takes: weighed every week, it is ready when it stays "
     "as heavy for two weeks and the meter says so"};
 inline constexpr Pattern mountOval{"Hold the dried blank by its rim"};
-inline constexpr Pattern driedOval{"it is oval now: foot and outside are turned round again before anything grips them"};
-inline constexpr Pattern mountOvalWay{"its hollow over a jam chuck of Ø %1 with a soft pad, tailstock up in the tenon's own "
-                                      "centre; slowest speed, turned by hand first: it runs out of true"};
+inline constexpr Pattern driedOval{
+    "it is oval now: foot and outside are turned round again before anything grips them"};
+inline constexpr Pattern mountOvalWay{
+    "its hollow over a jam chuck of Ø %1 with a soft pad, tailstock up in the tenon's own "
+    "centre; slowest speed, turned by hand first: it runs out of true"};
 inline constexpr Pattern sandOval{"Sand it by hand"};
 inline constexpr Pattern sandOvalWay{"off the lathe: it dried oval, and no turning paper follows that"};
 inline constexpr Pattern hollow{"Hollow to the stations"};

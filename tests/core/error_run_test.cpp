@@ -1,4 +1,5 @@
 // The error budget: dice against closed forms and Boost.Math's quantiles.
+#include "core/plan/as_built.h"
 #include "core/plan/error_budget.h"
 #include "core/plan/error_run.h"
 #include "tests/core/plain_piece.h"
@@ -9,6 +10,7 @@
 #include <gtest/gtest.h>
 
 #include <cmath>
+#include <random>
 
 using namespace vl;
 
@@ -86,11 +88,68 @@ TEST(ErrorRun, IsAlwaysTheSameAndItsAllowancesHold)
     for (const LayerOdds& o : exact.layers) EXPECT_EQ(o.closes, 1);
 }
 
-TEST(ErrorRun, LearnsPlaningFromWhatWasMeasured)
+TEST(ErrorRun, LearnsWhatAShopThatIsKnownWorksBy)
+{
+    // A simulated shop: rings of every size glued with a scatter that is known; each number is learned back.
+    const Accuracy real{.angle = 0.08, .stop = 0.15, .planing = 0.2, .centring = 0.4};
+    std::mt19937_64 bits(11);
+    std::normal_distribution<double> normal;
+    std::vector<Deviation> all;
+    constexpr double degree = 3.14159265358979 / 180;
+    for (int k = 0; k < 600; ++k) {
+        const int n = 6 + k % 20;
+        const double radius = 40 + k % 70;
+        double angles = 0, lengths = 0, mean = 0;
+        for (int i = 0; i < 2 * n; ++i) angles += real.angle * degree * normal(bits);
+        // Lengths close as the sides of a polygon do: each with its own direction.
+        double x = 0, y = 0;
+        for (int i = 0; i < n; ++i) {
+            const double off = real.stop * normal(bits), a = 2 * 3.14159265358979 * i / n;
+            x += off * std::cos(a);
+            y += off * std::sin(a);
+            mean += off / n;
+        }
+        lengths = x;
+        all.push_back(
+            {.what = Measured::Gap, .measured = std::abs(radius * angles + lengths), .sides = n, .radius = radius});
+        all.push_back({.what = Measured::Outside,
+                       .planned = 2 * radius,
+                       .measured = 2 * (radius + mean / (2 * std::tan(3.14159265358979 / n))),
+                       .sides = n,
+                       .radius = radius});
+        all.push_back({.what = Measured::Height, .planned = 20, .measured = 20 + real.planing * normal(bits)});
+        all.push_back({.what = Measured::Aside,
+                       .measured = std::hypot(real.centring * normal(bits), real.centring * normal(bits))});
+    }
+    const Learned l = learnedAccuracy(all);
+    EXPECT_NEAR(l.angle, real.angle, 0.1 * real.angle);
+    EXPECT_NEAR(l.stop, real.stop, 0.1 * real.stop);
+    EXPECT_NEAR(l.planing, real.planing, 0.1 * real.planing);
+    EXPECT_NEAR(l.centring, real.centring, 0.1 * real.centring);
+    EXPECT_NE(l.in(Accuracy{}), Accuracy{});
+    // Two measures of a kind say nothing; what is not known stays as it was.
+    all.resize(8);
+    EXPECT_FALSE(learnedAccuracy(all).any());
+    EXPECT_EQ(learnedAccuracy(all).in(real), real);
+}
+
+TEST(ErrorRun, LearnsFromThePieceAndTheLog)
 {
     Piece p = test::ringCone(60, 60, 100, 5, 12);
-    EXPECT_TRUE(std::isnan(measuredPlaning(p)));
-    for (const auto& [i, off] : {std::pair(0, 0.1), {1, -0.1}, {2, 0.1}, {3, -0.1}})
-        p.progress.measured.push_back({p.layers[static_cast<size_t>(i)].id, Measured::Height, 20 + off, {}});
-    EXPECT_NEAR(measuredPlaning(p), std::sqrt(4 * 0.01 / 3), 1e-9);
+    const Plan plan = makePlan(p, Shop{});
+    for (const auto& [i, off] : {std::pair(0, 0.1), {1, -0.1}})
+        p = withMeasured(
+            std::move(p), plan,
+            {p.layers[static_cast<size_t>(i)].id, Measured::Height, p.layers[static_cast<size_t>(i)].thickness + off});
+    Shop shop;
+    EXPECT_TRUE(std::isnan(learnedAccuracy(deviationsKnown(p, plan, shop)).planing));
+    Logged other;
+    other.piece = "another";
+    other.deviations = {{.what = Measured::Height, .planned = 20, .measured = 20.1},
+                        {.what = Measured::Height, .planned = 20, .measured = 19.9}};
+    shop.log = {other};
+    EXPECT_NEAR(learnedAccuracy(deviationsKnown(p, plan, shop)).planing, std::sqrt(4 * 0.01 / 3), 1e-9);
+    p.id = shop.log[0].piece;
+    EXPECT_TRUE(std::isnan(learnedAccuracy(deviationsKnown(p, plan, shop)).planing))
+        << "its own entry is not counted twice";
 }

@@ -4,6 +4,7 @@
 #include "core/wood/species.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/samples.h"
 
 #include <cmath>
 
@@ -166,6 +167,56 @@ TEST(RoughTurned, GetsOvalAsItsWoodShrinks)
     EXPECT_NEAR(daysInTheRoom(12.7, 60, 6 + 54 / 20.0, 6), 365 / 4.0, 1e-6);
     EXPECT_LT(daysInTheRoom(25, 60, 8, 9), 0);
     EXPECT_EQ(daysInTheRoom(25, 8, 8, 6), 0);
+}
+
+TEST(WetBlock, IsTurnedTwiceOrOnceInAnOrderThatHolds)
+{
+    Piece p = test::plainCylinder(125, 90, BlockForm::Across, 8, 12);
+    p.layers[0].woods = {"cherry"};
+    BlockForm& block = *p.layers[0].as<BlockForm>();
+    block.moisture = 60;
+    const auto plan = [&](BlockForm::Wet wet) {
+        block.wet = wet;
+        return makePlan(p, Shop{});
+    };
+    const auto placeOf = [](const Plan& of, const std::string& id) {
+        const Recipe& r = of.assembly.recipe;
+        for (size_t k = 0; k < of.schedule.order.size(); ++k)
+            if (r[of.schedule.order[k]].id == id) return static_cast<int>(k);
+        return -1;
+    };
+    const auto warned = [](const Plan& of) { return test::find(of, "wet-block") != nullptr; };
+    EXPECT_TRUE(warned(plan(BlockForm::DriedFirst)));
+    const Plan twice = plan(BlockForm::TurnedTwice);
+    EXPECT_FALSE(warned(twice));
+    int before = -1;
+    for (const char* id :
+         {"mount-first-wet", "rough-wet", "foot-wet", "mount-reversed-wet", "hollow-wet", "coat-wet", "dry-wet",
+          "mount-dry", "rough", "foot", "mount-reversed", "hollow", "fine", "sand", "finish"}) {
+        const int at = placeOf(twice, id);
+        EXPECT_GT(at, before) << id;
+        before = at;
+    }
+    const auto& recipe = twice.assembly.recipe;
+    const Step& dry = recipe[twice.schedule.order[static_cast<size_t>(placeOf(twice, "dry-wet"))]];
+    EXPECT_EQ(dry.untilPercent, 8);
+    // 25 mm of wall, a tenth of 250: the same as an inch a year says for cherry, waxed.
+    EXPECT_NEAR(dry.waitMinutes / 1440,
+                daysInTheRoom(25, 60, 8, heatedRoom, speciesOf("cherry").density, slowedBy(Coat::Wax)), 1e-6);
+    const Plan once = plan(BlockForm::TurnedOnce);
+    EXPECT_FALSE(warned(once));
+    EXPECT_LT(placeOf(once, "fine"), placeOf(once, "dry-wet"));
+    EXPECT_LT(placeOf(once, "foot-off"), placeOf(once, "dry-wet")) << "while it is still round";
+    EXPECT_LT(placeOf(once, "dry-wet"), placeOf(once, "sand"));
+    for (const Step& s : once.assembly.recipe)
+        if (s.id == "sand") EXPECT_TRUE(s.uses.empty()) << "no lathe follows an oval";
+    // Where something is left to do by index it cannot be turned once: it is warned of as before.
+    p.worked.push_back({});
+    identifyCuts(p);
+    EXPECT_TRUE(warned(plan(BlockForm::TurnedOnce)));
+    p.worked.clear();
+    block.moisture = 10;
+    EXPECT_EQ(placeOf(plan(BlockForm::TurnedTwice), "dry-wet"), -1) << "dry wood waits for nothing";
 }
 
 TEST(Kiln, NoPlannedScheduleOfAMixedLoadPushesAWood)

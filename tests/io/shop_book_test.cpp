@@ -6,6 +6,7 @@
 #include "io/ical.h"
 #include "io/rack_csv.h"
 #include "io/shop_book.h"
+#include "io/shop_csv.h"
 #include "io/shop_json.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
@@ -178,6 +179,78 @@ TEST(ShopBook, OlderIsBroughtUpToDateAndNewerLeftAlone)
     io::writeFile(torn, std::string(5000, 'x'));
     EXPECT_THROW(io::ShopBook{torn}, InputError);
     EXPECT_THROW(io::ShopBook{"/no/such/folder/shop.sqlite"}, InputError);
+}
+
+TEST(ShopBook, AnOlderLogKeepsItsEntries)
+{
+    // Version 6 kept an entry as a row of a table of its own.
+    QTemporaryDir folder;
+    const std::string path = folder.filePath("shop.sqlite").toStdString();
+    {
+        io::ShopBook book(path);
+        book.save(test::harbourShop());
+    }
+    {
+        QSqlDatabase db = QSqlDatabase::addDatabase("QSQLITE", "older");
+        db.setDatabaseName(QString::fromStdString(path));
+        ASSERT_TRUE(db.open());
+        QSqlQuery query(db);
+        QStringList columns, values;
+        for (const FieldItem& f : itemsOf(Logged{})) {
+            if (f.path == "solid") continue;  // came later
+            columns << QString::fromStdString(f.path);
+            const bool text = f.field.kind == Field::Kind::Text;
+            values << (f.path == "name" ? "'A bowl, older'" : f.path == "number" ? "41" : text ? "''" : "1");
+        }
+        ASSERT_TRUE(query.exec("CREATE TABLE log (place INTEGER NOT NULL, " + columns.join(", ") + ")"));
+        ASSERT_TRUE(query.exec("DELETE FROM record WHERE list='log'"));
+        ASSERT_TRUE(query.exec("INSERT INTO log VALUES (0, " + values.join(", ") + ")"));
+        ASSERT_TRUE(query.exec("PRAGMA user_version=6"));
+    }
+    QSqlDatabase::removeDatabase("older");
+    const Shop shop = io::ShopBook(path).load();
+    ASSERT_EQ(shop.log.size(), 1u);
+    EXPECT_EQ(shop.log[0].name, "A bowl, older");
+    EXPECT_EQ(shop.log[0].number, 41);
+    EXPECT_EQ(io::ShopBook(path).load().log, shop.log) << "once, not twice";
+}
+
+TEST(ShopFile, IsATableOfValuesThatIsReadBack)
+{
+    std::vector<std::string> notes;
+    const Shop shop = test::harbourShop();
+    const std::string table = io::writeShopCsv(shop);
+    EXPECT_EQ(io::readShopCsv(table, notes), shop);
+    // A line that a spreadsheet took out is an entry less, no hole.
+    std::string shorter;
+    const std::string gone = "/log/3/";
+    for (size_t from = 0, end; (end = table.find("\r\n", from)) != std::string::npos; from = end + 2)
+        if (table.compare(from, gone.size(), gone) != 0) shorter += table.substr(from, end + 2 - from);
+    Shop less = shop;
+    less.log.erase(less.log.begin() + 3);
+    EXPECT_EQ(io::readShopCsv(shorter, notes), less);
+    for (const char* bad :
+         {"", "a,b,c\r\n", "path,kind,value\r\n/name,text\r\n", "path,kind,value\r\nname,text,x\r\n",
+          "path,kind,value\r\n/name,text,x\r\n/name/y,text,x\r\n", "path,kind,value\r\n/kerf_mm,number,wide\r\n",
+          "path,kind,value\r\n/kerf_mm,number,900\r\n",
+          "path,kind,value\r\n/a/b/c/d/e/f/g/h/i/j/k/l/m/n/o/p/q/r/s/t/u/v/w/x/y/z/1/2/3/4/5/6/7,text,x\r\n",
+          "path,kind,value\r\n/log/999999999999999999999/name,text,x\r\n"})
+        EXPECT_THROW(io::readShopCsv(bad, notes), InputError) << bad;
+}
+
+TEST(ShopFile, OlderMixturesOfTwoPartsAreRead)
+{
+    std::vector<std::string> notes;
+    Shop shop = test::harbourShop();
+    std::string text = io::writeShop(shop);
+    const std::string now = "\"mix\": \"oil 3, hardener 1\"";
+    const size_t at = text.find(now);
+    ASSERT_NE(at, std::string::npos);
+    text.replace(at, now.size(), "\"parts_a\": 3.0, \"parts_b\": 1.0");
+    shop = io::readShop(text, notes);
+    const FinishLayer& layer = finishOf(shop.finishes, "two-part oil").layers.front();
+    EXPECT_EQ(layer.mix, "A 3, B 1");
+    EXPECT_TRUE(layer.extra.empty());
 }
 
 TEST(Calendar, IsReadBackByLibical)

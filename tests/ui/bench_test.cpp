@@ -2,6 +2,7 @@
 #include "app/bench/bench_window.h"
 #include "app/bench/devices.h"
 #include "app/fields/table.h"
+#include "app/stages/build/as_built_dialog.h"
 #include "app/window/mishap_dialog.h"
 #include "core/plan/as_built.h"
 #include "core/plan/progress.h"
@@ -14,6 +15,8 @@
 #include <QListWidget>
 #include <QPushButton>
 #include <QSettings>
+
+#include <random>
 
 using namespace vl;
 using namespace vl::app;
@@ -173,6 +176,129 @@ TEST(Bench, ACoatThatIsTickedRunsItsTimer)
     delete bench;
 }
 
+TEST(Bench, WhatIsDoneUntilItIsSeenAsksAndCountsItsRounds)
+{
+    test::Desk desk;
+    ASSERT_TRUE(desk.window.openDemo("buoy-bowl"));
+    nothingNewToday();
+    auto* bench = new BenchWindow(desk.doc(), {}, &desk.window);
+    bench->resize(1280, 800);
+    bench->show();
+    const auto step = [&](const std::string& id) {
+        const auto& recipe = desk.doc().plan().assembly.recipe;
+        return *std::ranges::find(recipe, id, &Step::id);
+    };
+    for (int k = 0; k < 40 && bench->sentence() != "Hollow to the stations"; ++k) {
+        QTest::keyClick(bench, Qt::Key_Space);
+        if (!bench->question().isEmpty()) QTest::keyClick(bench, Qt::Key_Space);
+    }
+    ASSERT_EQ(bench->sentence(), "Hollow to the stations");
+    const double once = step("hollow").workMinutes, all = desk.doc().plan().schedule.workMinutes;
+    QTest::keyClick(bench, Qt::Key_Space);
+    EXPECT_TRUE(bench->question().contains("the depth rod touches")) << bench->question().toStdString();
+    EXPECT_EQ(step("hollow").rounds.done, 0);
+    if (const QByteArray folder = qgetenv("VIVID_PICTURES"); !folder.isEmpty())
+        bench->grab().save(QString::fromLocal8Bit(folder) + "/bench-question.png");
+    QTest::keyClick(bench, Qt::Key_Left);  // not yet
+    EXPECT_TRUE(bench->question().isEmpty());
+    EXPECT_EQ(step("hollow").rounds.done, 1);
+    EXPECT_EQ(bench->sentence(), "Hollow to the stations");
+    EXPECT_NEAR(step("hollow").workMinutes, 2 * once, 1e-9);
+    EXPECT_NEAR(desk.doc().plan().schedule.workMinutes, all + once, 1e-6) << "the timetable moves";
+    const int left = bench->left();
+    QTest::keyClick(bench, Qt::Key_Space);
+    QTest::keyClick(bench, Qt::Key_Space);
+    EXPECT_EQ(bench->left(), left - 1) << "asked, and done";
+    delete bench;
+}
+
+TEST(Bench, OpenTimeRunsFromTheFirstPressAndTheWaitFromTheSecond)
+{
+    test::Desk desk;
+    ASSERT_TRUE(desk.window.openDemo("regatta-cup"));
+    Piece fresh = desk.piece();
+    fresh.progress = {};
+    ASSERT_TRUE(desk.doc().apply("anew", fresh));
+    nothingNewToday();
+    auto* bench = new BenchWindow(desk.doc(), {}, &desk.window);
+    bench->show();
+    const auto action = [&] {
+        return desk.doc()
+            .plan()
+            .assembly.recipe[desk.doc().plan().schedule.order[static_cast<size_t>(bench->at())]]
+            .action;
+    };
+    for (int k = 0; k < 60 && action() != Action::Glue; ++k) {
+        QTest::keyClick(bench, Qt::Key_Space);
+        if (!bench->question().isEmpty()) QTest::keyClick(bench, Qt::Key_Space);
+    }
+    ASSERT_EQ(action(), Action::Glue);
+    const size_t before = bench->waiting();
+    const int left = bench->left();
+    QTest::keyClick(bench, Qt::Key_Space);
+    EXPECT_EQ(bench->waiting(), before + 1) << "the open time runs";
+    EXPECT_EQ(bench->left(), left) << "nothing is done yet";
+    QTest::keyClick(bench, Qt::Key_Space);
+    EXPECT_EQ(bench->left(), left - 1);
+    EXPECT_EQ(bench->waiting(), before) << "glued in time: its clock is gone";
+    delete bench;
+}
+
+TEST(Bench, AMetersReadingEndsAWaitAndNothingElse)
+{
+    test::Desk desk;
+    ASSERT_TRUE(desk.window.openDemo("buoy-bowl"));
+    Piece wet = desk.piece();
+    BlockForm& block = *wet.layers[0].as<BlockForm>();
+    block.moisture = 60;
+    block.wet = BlockForm::TurnedTwice;
+    ASSERT_TRUE(desk.doc().apply("wet", wet));
+    nothingNewToday();
+    auto* bench = new BenchWindow(desk.doc(), {}, &desk.window);
+    bench->show();
+    for (int k = 0; k < 60 && !bench->sentence().startsWith("Let it dry"); ++k) {
+        bench->heard({DeviceReading::Moisture, 5});  // says nothing of what waits for no reading
+        QTest::keyClick(bench, Qt::Key_Space);
+        if (!bench->question().isEmpty()) QTest::keyClick(bench, Qt::Key_Space);
+    }
+    ASSERT_TRUE(bench->sentence().startsWith("Let it dry")) << bench->sentence().toStdString();
+    const int left = bench->left();
+    bench->heard({DeviceReading::Moisture, 11.5});
+    EXPECT_EQ(bench->left(), left);
+    EXPECT_TRUE(bench->heardWords().contains("11.5")) << bench->heardWords().toStdString();
+    bench->heard({DeviceReading::Moisture, 7.9});
+    EXPECT_EQ(bench->left(), left - 1) << "dry enough, whatever the clock says";
+    delete bench;
+}
+
+TEST(Bench, KilledAtAnyMomentNothingThatWasTickedIsLost)
+{
+    std::mt19937 random(12);
+    for (int run = 0; run < 4; ++run) {
+        test::Desk desk;
+        ASSERT_TRUE(desk.window.openDemo("buoy-bowl"));
+        nothingNewToday();
+        auto* bench = new BenchWindow(desk.doc(), run % 2 ? QStringLiteral("stations") : QString());
+        bench->show();
+        const int presses = std::uniform_int_distribution(1, 14)(random);
+        for (int k = 0; k < presses; ++k)
+            QTest::keyClick(bench, std::uniform_int_distribution(0, 3)(random) ? Qt::Key_Space : Qt::Key_Left);
+        // The power goes now: what is on the disk is what there is.
+        const QDir drafts(desk.folder.filePath("drafts"));
+        const QStringList files = drafts.entryList({"*.draft"}, QDir::Files);
+        const Progress ticked = desk.piece().progress;
+        test::Desk next;
+        if (!files.isEmpty()) {
+            ASSERT_TRUE(QFile::copy(drafts.filePath(files[0]), next.folder.filePath("drafts/left.draft")));
+        }
+        next.way = 0;
+        next.window.offerRecovery();
+        EXPECT_EQ(files.isEmpty() ? Progress{} : next.piece().progress, ticked) << "run " << run;
+        EXPECT_EQ(files.isEmpty(), ticked == Progress{});
+        delete bench;
+    }
+}
+
 TEST(FinishStage, AChosenSchoolIsALayerARow)
 {
     test::Desk desk;
@@ -186,10 +312,13 @@ TEST(FinishStage, AChosenSchoolIsALayerARow)
         if (t->accessibleName() == QStringLiteral("Layers of the finish")) table = t;
     ASSERT_TRUE(table);
     ASSERT_EQ(table->rowCount(), 1);
-    const double a = textOf(*table, 0, 3).section(QLatin1Char(' '), 0, 0).toDouble(),
-                 b = textOf(*table, 0, 4).section(QLatin1Char(' '), 0, 0).toDouble();
-    EXPECT_GT(b, 0);
-    EXPECT_NEAR(a / b, 3, 0.4) << "three to one, as they are rounded";
+    // "4.5 g oil, 1.5 g hardener"
+    const QStringList parts = textOf(*table, 0, 3).split(QStringLiteral(", "));
+    ASSERT_EQ(parts.size(), 2);
+    EXPECT_TRUE(parts[0].endsWith("oil") && parts[1].endsWith("hardener"));
+    EXPECT_NEAR(parts[0].section(' ', 0, 0).toDouble() / parts[1].section(' ', 0, 0).toDouble(), 3, 0.4)
+        << "three to one, as they are rounded";
+    EXPECT_FALSE(textOf(*table, 0, 4).isEmpty()) << "what is left over";
 }
 
 TEST(LogStage, APieceIsEnteredFoundAndStruckOut)
@@ -226,11 +355,97 @@ TEST(AsBuiltInTheWindow, AMeasuredRingLeavesTwoWaysOn)
     desk.doc().selectLayer(2);
     const Piece drawn = desk.doc().piece();
     const std::string id = drawn.layers[2].id;
-    ASSERT_TRUE(desk.doc().apply("measured", withMeasured(drawn, id, Measured::Height, drawn.layers[2].thickness - 1)));
-    desk.press("way-on-1");
+    ASSERT_TRUE(desk.doc().apply(
+        "measured", withMeasured(drawn, desk.doc().plan(), {id, Measured::Height, drawn.layers[2].thickness - 1})));
+    desk.press("way-on-2");
     EXPECT_NEAR(outlineHeight(desk.doc().piece()), outlineHeight(drawn), 1e-9);
     EXPECT_NEAR(stackHeight(desk.doc().piece()), outlineHeight(drawn), 0.01);
     EXPECT_NEAR(desk.doc().piece().layers[2].thickness, drawn.layers[2].thickness - 1, 1e-9);
+}
+
+TEST(AsBuiltInTheWindow, BothVersionsStandSideBySide)
+{
+    test::Desk desk;
+    ASSERT_TRUE(desk.window.openDemo("regatta-cup"));
+    desk.doc().selectLayer(3);
+    const Piece drawn = desk.piece();
+    AsBuiltDialog dialog(desk.doc(), &desk.window);
+    dialog.show();
+    const auto table = [&](const char* name) {
+        for (Table* t : dialog.findChildren<Table*>())
+            if (t->accessibleName() == QLatin1String(name)) return t;
+        return static_cast<Table*>(nullptr);
+    };
+    Table *all = table("What was measured, beside what was planned"), *layers = table("Both versions, layer by layer");
+    ASSERT_TRUE(all && layers);
+    EXPECT_EQ(layers->rowCount(), 0) << "nothing is off";
+    // Typed, as by hand: the ring came out a millimetre low.
+    auto* field = dialog.findChild<LengthField*>();
+    ASSERT_TRUE(field);
+    field->setFocus();
+    field->selectAll();
+    QTest::keyClicks(field, QString::number(drawn.layers[3].thickness - 1) + "mm");
+    QTest::keyClick(field, Qt::Key_Return);
+    QTest::mouseClick(dialog.findChild<QPushButton*>("put-measured"), Qt::LeftButton);
+    ASSERT_EQ(desk.piece().progress.measured.size(), 1u);
+    EXPECT_NEAR(*desk.piece().progress.measured[0].planned, drawn.layers[3].thickness, 1e-9);
+    ASSERT_EQ(all->rowCount(), 1);
+    auto* ways = dialog.findChild<QListWidget*>("ways-on");
+    ASSERT_EQ(ways->count(), 3) << "outline, next layer, layers to come";
+    ASSERT_EQ(layers->rowCount(), static_cast<int>(drawn.layers.size()));
+    ways->setCurrentRow(1);
+    EXPECT_TRUE(layers->item(0, 1)->text().contains(QStringLiteral("→"))) << "the next layer makes up for it";
+    EXPECT_TRUE(layers->item(3, 1)->text().contains(QStringLiteral("→")));
+    EXPECT_FALSE(layers->item(7, 1)->text().contains(QStringLiteral("→")));
+    if (const QByteArray folder = qgetenv("VIVID_PICTURES"); !folder.isEmpty())
+        dialog.grab().save(QString::fromUtf8(folder) + "/as-built.png");
+    QTest::mouseClick(dialog.findChild<QPushButton*>("take-way-on"), Qt::LeftButton);
+    EXPECT_NEAR(stackHeight(desk.piece()), outlineHeight(drawn), 0.1);
+    EXPECT_NEAR(desk.piece().layers[3].thickness, drawn.layers[3].thickness - 1, 1e-9);
+    EXPECT_EQ(ways->count(), 0) << "what is now agrees";
+    // Struck out again, as if never measured.
+    all->setCurrentCell(0, 0);
+    QTest::mouseClick(dialog.findChild<QPushButton*>("remove-measured"), Qt::LeftButton);
+    EXPECT_TRUE(desk.piece().progress.measured.empty());
+}
+
+TEST(LogStage, IsFilteredAndLaidSideBySide)
+{
+    test::Desk desk;
+    ASSERT_TRUE(desk.window.openDemo("buoy-bowl"));
+    ASSERT_TRUE(desk.window.goTo("log"));
+    const auto table = [&](const char* name) {
+        for (Table* t : desk.window.findChildren<Table*>())
+            if (t->accessibleName() == QLatin1String(name)) return t;
+        return static_cast<Table*>(nullptr);
+    };
+    Table* log = table("Finished pieces");
+    ASSERT_TRUE(log);
+    const int all = log->rowCount();
+    ASSERT_GT(all, 3);
+    auto* made = desk.named<QComboBox>("log-made");
+    ASSERT_TRUE(made);
+    ASSERT_GT(made->count(), 2);
+    int fewest = all;
+    for (int k = 1; k < made->count(); ++k) {
+        made->setFocus();
+        QTest::keyClick(made, k == 1 ? Qt::Key_Home : Qt::Key_Down);
+        QTest::keyClick(made, Qt::Key_Down);
+        QTest::keyClick(made, Qt::Key_Return);
+        fewest = std::min(fewest, log->rowCount());
+        if (made->currentIndex() + 1 == made->count()) break;
+    }
+    EXPECT_LT(fewest, all);
+    EXPECT_GT(fewest, 0) << "only what there is can be asked for";
+    QTest::keyClick(made, Qt::Key_Home);
+    EXPECT_EQ(log->rowCount(), all);
+    // Two rows chosen stand side by side.
+    log->selectRow(0);
+    log->selectionModel()->select(log->model()->index(2, 0), QItemSelectionModel::Select | QItemSelectionModel::Rows);
+    Table* both = table("Entries side by side");
+    ASSERT_EQ(both->columnCount(), 3);
+    EXPECT_TRUE(both->horizontalHeaderItem(2)->text().contains(textOf(*log, 2, 1)));
+    EXPECT_GT(both->rowCount(), 4);
 }
 
 TEST(DevicesAtTheBench, ASimulatedCalliperTypesAndAPedalDrives)

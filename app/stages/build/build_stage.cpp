@@ -4,6 +4,8 @@
 #include "app/lanes/face_view.h"
 #include "app/lanes/figures_lane.h"
 #include "app/lanes/layer_tabs.h"
+#include "app/stages/build/as_built_dialog.h"
+#include "app/stages/build/as_built_dialog.h"
 #include "app/stages/build/layer_fields.h"
 #include "app/stages/build/looks_panel.h"
 #include "app/stages/build/paint_panel.h"
@@ -266,13 +268,13 @@ void BuildStage::makeAsBuilt()
 {
     group(tr("As built: measured on the wood"), "as-built", false);
     const auto kinds = choicesOf<Measured::What>();
-    for (size_t k = 0; k < kinds.size(); ++k) {
+    for (size_t k = 0; k < measured_.size(); ++k) {
         const auto what = static_cast<Measured::What>(k);
         measured_[k] = lengthRow(wordsOf(kinds[k]), fieldOf(&Measured::value).limit);
         measured_[k]->setObjectName(QStringLiteral("measured-%1").arg(QLatin1String(kinds[k].name)));
         connect(measured_[k], &LengthField::edited, this, [this, what](double mm) {
             const std::string& id = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].id;
-            doc_.apply(tr("measured"), withMeasured(doc_.piece(), id, what, mm));
+            doc_.apply(tr("measured"), withMeasured(doc_.piece(), doc_.plan(), {id, what, mm}));
         });
     }
     built_ = new QLabel;
@@ -284,10 +286,14 @@ void BuildStage::makeAsBuilt()
         ways_[k]->setObjectName(QStringLiteral("way-on-%1").arg(k));
         addToPanel(ways_[k]);
         connect(ways_[k], &QPushButton::clicked, this, [this, k] {
-            const std::vector<WayOn> ways = waysOn(doc_.piece());
+            const std::vector<WayOn> ways = waysOn(doc_.piece(), doc_.shop());
             if (k < ways.size()) doc_.apply(tr("as built"), ways[k].piece);
         });
     }
+    auto* all = new QPushButton(tr("All measures, ways side by side …"));
+    all->setObjectName("as-built-all");
+    addToPanel(all);
+    connect(all, &QPushButton::clicked, this, [this] { AsBuiltDialog(doc_, this).exec(); });
 }
 
 void BuildStage::refreshAsBuilt()
@@ -295,10 +301,12 @@ void BuildStage::refreshAsBuilt()
     const auto at = static_cast<size_t>(doc_.selection().layer);
     const Layer& layer = doc_.piece().layers[at];
     const BuiltLayer& built = doc_.plan().assembly.layers[at];
-    const double drawn[] = {layer.thickness, 2 * built.stockOuterRadius(), 2 * built.stockInnerRadius()};
     for (size_t k = 0; k < measured_.size(); ++k) {
-        const double mm = measuredOf(doc_.piece(), layer.id, static_cast<Measured::What>(k));
-        measured_[k]->setValue(std::isnan(mm) ? drawn[k] : mm);
+        const auto what = static_cast<Measured::What>(k);
+        const double mm = measuredOf(doc_.piece(), layer.id, what),
+                     drawn = plannedOf(doc_.piece(), doc_.plan(), {layer.id, what});
+        measured_[k]->setEnabled(!std::isnan(drawn));
+        measured_[k]->setValue(!std::isnan(mm) ? mm : std::isnan(drawn) ? 0 : drawn);
     }
     const Left left = leftOf(doc_.piece(), layer.id, built.finishedOuter.high, built.finishedInner.low);
     const auto said = [this](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
@@ -309,14 +317,14 @@ void BuildStage::refreshAsBuilt()
     if (!std::isnan(left.inside) && built.finishedInner.low > 0)
         words << (left.inside < 0 ? tr("Its hole is %1 too wide, on the radius.").arg(said(-left.inside))
                                   : tr("%1 are left inside, on the radius.").arg(said(left.inside)));
-    const std::vector<WayOn> ways = waysOn(doc_.piece());
-    if (!ways.empty()) words << tr("The stack as measured is not as high as the outline. Two ways on:");
+    // While a drag goes on nothing is measured.
+    const std::vector<WayOn> ways = doc_.live() ? std::vector<WayOn>() : waysOn(doc_.piece(), doc_.shop());
+    if (!ways.empty()) words << tr("It is not as it was to be. Ways on:");
     built_->setText(words.isEmpty() ? tr("Type what the wood measures; what is drawn stands there until then.")
                                     : words.join(QLatin1Char(' ')));
     for (size_t k = 0; k < ways_.size(); ++k) {
         ways_[k]->setVisible(k < ways.size());
-        if (k < ways.size())
-            ways_[k]->setText(tr("%1, by %2").arg(localized(ways[k].name.c_str()), said(ways[k].change)));
+        if (k < ways.size()) ways_[k]->setText(QString::fromStdString(print(ways[k].name, doc_.style())));
     }
 }
 

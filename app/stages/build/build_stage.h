@@ -59,7 +59,7 @@ private:
     std::vector<FigureRow*> ringFigures_;  // what only a ring of mitred segments has
     FieldForm* nest_;
     QLabel* nestSaid_;
-    std::array<LengthField*, 3> measured_{};  // by Measured::What
+    std::array<LengthField*, 6> measured_{};  // of a layer, by Measured::What
     QLabel* built_;
     std::array<QPushButton*, 2> ways_{};
 };

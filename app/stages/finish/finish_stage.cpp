@@ -18,6 +18,17 @@ QString duration(double minutes)
                                : FinishStage::tr("%1 min").arg(minutes, 0, 'f', 0);
 }
 
+/// "4.5 g oil, 1.5 g hardener".
+QString mixed(const FinishLayer& layer, const CoatMass& mass)
+{
+    QStringList all;
+    for (const CoatMass::Share& s : mass.shares)
+        all << (layer.mixBy == FinishLayer::Volume ? FinishStage::tr("%1 ml %2") : FinishStage::tr("%1 g %2"))
+                   .arg(s.amount, 0, 'f', 1)
+                   .arg(QString::fromStdString(s.name));
+    return all.join(QStringLiteral(", "));
+}
+
 }  // namespace
 
 FinishStage::FinishStage(Document& document, QWidget* parent) : Stage(document, tr("Finish"), parent)
@@ -25,7 +36,7 @@ FinishStage::FinishStage(Document& document, QWidget* parent) : Stage(document, 
     auto* section = new SectionLane(document, axis_, SectionLane::Handles::Stations, &columns_);
     addLane(section, 3);
     connect(section, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
-    layers_ = new Table({tr("Layer"), tr("Coats"), tr("A coat"), tr("Part A"), tr("Part B"), tr("Then waits"),
+    layers_ = new Table({tr("Layer"), tr("Coats"), tr("A coat"), tr("Mixed of"), tr("Left over"), tr("Then waits"),
                          tr("All told"), tr("Dries at"), tr("Between two coats")});
     layers_->setAccessibleName(tr("Layers of the finish"));
     addLane(layers_, 2);
@@ -168,13 +179,13 @@ void FinishStage::refreshLayers()
     const FinishArea area = finishArea(sides.outside, sides.inside);
     QList<QStringList> rows;
     for (const FinishLayer& l : finish.layers) {
-        const CoatMass mass = coatMass(l, area.all());
+        const CoatMass mass = coatMass(l, area.all(), doc_.shop().leastMix);
         const auto g = [](double v) { return v > 0 ? tr("%1 g").arg(v, 0, 'f', 1) : QString(); };
         rows << QStringList{localized(l.name.c_str()),
                             QString::number(l.coats),
                             g(mass.all),
-                            g(mass.a),
-                            g(mass.b),
+                            mixed(l, mass),
+                            mass.shares.empty() ? QString() : g(mass.left),
                             duration(l.waitMinutes),
                             duration(l.waitMinutes * l.coats),
                             tr("%1 to %2 °C").arg(l.leastCelsius, 0, 'f', 0).arg(l.mostCelsius, 0, 'f', 0),
@@ -196,13 +207,39 @@ void FinishStage::refreshLayers()
     layers_->resizeRowsToContents();
     if (at >= 0) layers_->setCurrentCell(std::min(at, layers_->rowCount() - 1), 0);
     constexpr double perCm2 = 100;
-    const FinishSum sum = sumOf(finish, area.all());
+    const FinishSum sum = sumOf(finish, area.all(), doc_.shop().leastMix);
     QString words =
         tr("%1 cm² outside, %2 cm² inside.").arg(area.outside / perCm2, 0, 'f', 0).arg(area.inside / perCm2, 0, 'f', 0);
     if (!finish.layers.empty())
         words += QLatin1Char(' ') +
                  tr("%1 g of finish and %2 of waiting in all.").arg(sum.grams, 0, 'f', 0).arg(duration(sum.minutes));
+    if (const QString why = thirstWords(); !why.isEmpty()) words += QLatin1Char(' ') + why;
+    if (!finish.layers.empty()) words += QLatin1Char('\n') + suitsWords(finish);
     area_->setText(words);
+}
+
+/// Why it has more or fewer coats than the book says.
+QString FinishStage::thirstWords() const
+{
+    const int at = chosen();
+    if (at < 0) return {};
+    const Finish& book = doc_.shop().finishes[static_cast<size_t>(at)];
+    const Finish& here = doc_.plan().finish;
+    int more = 0;
+    for (size_t i = 0; i < std::min(book.layers.size(), here.layers.size()); ++i)
+        more += here.layers[i].coats - book.layers[i].coats;
+    if (more == 0) return {};
+    return more > 0 ? tr("%n coats more than the book: end grain or light wood drinks.", nullptr, more)
+                    : tr("%n coats fewer than the book: hard wood without end grain.", nullptr, -more);
+}
+
+QString FinishStage::suitsWords(const Finish& finish) const
+{
+    QStringList all{tr("Shine: %1.").arg(wordsOf(choicesOf<Finish::Shine>()[static_cast<size_t>(finish.shine)]))};
+    if (!finish.suits.empty()) all << tr("For %1.").arg(localized(finish.suits.c_str()));
+    all << tr("Stain or dye: %1.").arg(wordsOf(choicesOf<Finish::Under>()[static_cast<size_t>(finish.colour)]));
+    all << (finish.food ? tr("For food once it has cured; the label comes first.") : tr("Not for food."));
+    return all.join(QLatin1Char(' '));
 }
 
 void FinishStage::refreshBook()

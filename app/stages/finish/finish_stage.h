@@ -20,6 +20,8 @@ private:
     void buildSanding();
     void buildBook();
     void refresh() override;
+    QString thirstWords() const;
+    QString suitsWords(const Finish& finish) const;
     void refreshLayers();
     void refreshBook();
     /// The finish's place in the shop's book; −1: one coat, as the shop has it.

@@ -9,8 +9,11 @@
 #include "core/plan/log_entry.h"
 #include "core/plan/moisture_book.h"
 #include "core/plan/rough_turned.h"
+#include "report/drawing.h"
 #include "report/type.h"
 
+#include <QBuffer>
+#include <QCheckBox>
 #include <QDateTime>
 #include <QFileInfo>
 #include <QImageReader>
@@ -47,6 +50,19 @@ MoistureChart::Line lineOf(const QString& name, const DryingCourse& course)
     return line;
 }
 
+constexpr int photoHigh = 180;  // pixels
+
+/// A picture as the log keeps it, and back.
+std::string pngOf(const QImage& image)
+{
+    QByteArray bytes;
+    QBuffer buffer(&bytes);
+    buffer.open(QIODevice::WriteOnly);
+    image.save(&buffer, "PNG");
+    return bytes.toBase64().toStdString();
+}
+QImage imageOf(const std::string& png) { return QImage::fromData(QByteArray::fromBase64(png.c_str()), "PNG"); }
+
 }  // namespace
 
 LogStage::LogStage(Document& document, QWidget* parent) : Stage(document, tr("Log"), parent)
@@ -57,8 +73,11 @@ LogStage::LogStage(Document& document, QWidget* parent) : Stage(document, tr("Lo
     add_->setObjectName("log-piece");
     addToPanel(add_);
     connect(add_, &QPushButton::clicked, this, [this] {
-        editShop(tr("entry in the log"),
-                 [this](Shop& s) { s.log.push_back(logged(doc_.piece(), s, doc_.plan(), doc_.now())); });
+        editShop(tr("entry in the log"), [this](Shop& s) {
+            Logged entry = logged(doc_.piece(), s, doc_.plan(), doc_.boards(), doc_.now());
+            entry.solid = pngOf(report::picture(doc_.piece(), doc_.plan(), photoHigh, photoHigh));
+            s.log.push_back(std::move(entry));
+        });
         pages_->show(tr("pieces"));
     });
     said_ = new QLabel;
@@ -78,7 +97,7 @@ LogStage::LogStage(Document& document, QWidget* parent) : Stage(document, tr("Lo
 void LogStage::buildPages()
 {
     log_ = new Table({tr("No."), tr("Name"), tr("Woods"), tr("Made of"), tr("Finish"), tr("Finished"), tr("Planned"),
-                      tr("Ticked"), tr("Weight"), tr("To whom")});
+                      tr("Ticked"), tr("Weight"), tr("Cost"), tr("To whom")});
     log_->setAccessibleName(tr("Finished pieces"));
     years_ =
         new Table({tr("Year"), tr("Pieces"), tr("Work ticked"), tr("as planned"), tr("Took longer by"), tr("Wood")});
@@ -92,6 +111,10 @@ void LogStage::buildPages()
     kiln_ = new KilnView(doc_);
     photos_ = new QWidget;
     photos_->setLayout(new QHBoxLayout);
+    compared_ = new Table({tr("Side by side")});
+    compared_->setAccessibleName(tr("Entries side by side"));
+    log_->setSelectionMode(QAbstractItemView::ExtendedSelection);
+    log_->setSelectionBehavior(QAbstractItemView::SelectRows);
     const auto above = [](QWidget* upper, int share, QWidget* lower, int rest) {
         auto* page = new QWidget;
         auto* column = new QVBoxLayout(page);
@@ -102,6 +125,7 @@ void LogStage::buildPages()
     };
     pages_ = new PageSwitch;
     pages_->add(tr("pieces"), above(log_, 1, photos_, 0), false);
+    pages_->add(tr("side by side"), compared_, false);
     pages_->add(tr("years"), above(years_, 1, work_, 1), false);
     pages_->add(tr("moisture"), above(chart_, 3, readings_, 2), false);
     pages_->add(tr("kiln"), kiln_, false);
@@ -109,6 +133,7 @@ void LogStage::buildPages()
     connect(log_, &QTableWidget::currentCellChanged, this, [this](int row, int, int before) {
         if (row != before) refreshLog();
     });
+    connect(log_, &QTableWidget::itemSelectionChanged, this, &LogStage::refreshCompared);
     connect(readings_, &QTableWidget::currentCellChanged, this, [this](int row, int, int before) {
         if (row != before) refreshReadings();
     });
@@ -123,6 +148,19 @@ void LogStage::buildEntries()
     search_->setClearButtonEnabled(true);
     row(tr("Search"), search_);
     connect(search_, &QLineEdit::textChanged, this, [this] { refreshLog(); });
+    const auto choice = [this](const QString& words, const char* key) {
+        auto* box = new QComboBox;
+        box->setObjectName(key);
+        row(words, box);
+        connect(box, &QComboBox::activated, this, [this] { refreshLog(); });
+        return box;
+    };
+    year_ = choice(tr("Year"), "log-year");
+    made_ = choice(tr("Made of"), "log-made");
+    wrong_ = new QCheckBox(tr("only what went wrong"));
+    wrong_->setObjectName("log-wrong");
+    addToPanel(wrong_);
+    connect(wrong_, &QCheckBox::toggled, this, [this] { refreshLog(); });
     entry_ = new FieldForm(doc_);
     addToPanel(entry_);
     connect(entry_, &FieldForm::edited, this,
@@ -213,27 +251,81 @@ int LogStage::chosen() const
     return row >= 0 && row < static_cast<int>(shown_.size()) ? shown_[static_cast<size_t>(row)] : -1;
 }
 
+/// The choices of the filters follow the log.
+void LogStage::refreshFilters()
+{
+    const auto fill = [](QComboBox* box, const QString& any, const QStringList& all) {
+        if (box->count() == all.size() + 1 && (all.isEmpty() || box->itemText(box->count() - 1) == all.back())) return;
+        const QString chosen = box->currentIndex() > 0 ? box->currentText() : QString();
+        box->clear();
+        box->addItem(any);
+        box->addItems(all);
+        box->setCurrentIndex(std::max(0, box->findText(chosen)));
+    };
+    QStringList years, made;
+    for (const LogYear& y : yearsOf(doc_.shop().log)) years << QString::number(y.year);
+    for (const std::string& one : madeOf(doc_.shop().log)) made << q(one);
+    fill(year_, tr("every year"), years);
+    fill(made_, tr("anything"), made);
+}
+
+LogFilter LogStage::filter() const
+{
+    return {.words = search_->text().toStdString(),
+            .year = year_->currentIndex() > 0 ? year_->currentText().toInt() : 0,
+            .made = made_->currentIndex() > 0 ? made_->currentText().toStdString() : std::string(),
+            .wrong = wrong_->isChecked()};
+}
+
+/// What is chosen, side by side; the latest two where less than two are.
+void LogStage::refreshCompared()
+{
+    constexpr qsizetype most = 5;
+    std::vector<Logged> entries;
+    const auto add = [&](int row) {
+        if (row >= 0 && row < static_cast<int>(shown_.size()))
+            entries.push_back(doc_.shop().log[static_cast<size_t>(shown_[static_cast<size_t>(row)])]);
+    };
+    const QModelIndexList rows = log_->selectionModel()->selectedRows();
+    if (rows.size() > 1)
+        for (const QModelIndex& row : rows.mid(0, most)) add(row.row());
+    else
+        for (const int row : {0, 1}) add(row);
+    QStringList heads{tr("Side by side")};
+    for (const Logged& e : entries) heads << tr("%1  %2").arg(e.number).arg(q(e.name));
+    QList<QStringList> table;
+    for (const Compared& c : compared(entries)) {
+        QStringList line{localized(c.what.c_str())};
+        for (const std::string& v : c.values) line << q(v);
+        table << line;
+    }
+    compared_->setColumnCount(static_cast<int>(heads.size()));
+    compared_->setHorizontalHeaderLabels(heads);
+    compared_->setRows(table);
+    compared_->resizeRowsToContents();
+}
+
 void LogStage::refreshLog()
 {
+    refreshFilters();
+    const LogFilter asked = filter();
     const std::vector<Logged>& log = doc_.shop().log;
     QList<QStringList> rows;
     std::vector<int> shown;
     for (size_t i = log.size(); i-- > 0;) {  // the latest first
         const Logged& l = log[i];
-        const QStringList row{QString::number(l.number),
-                              q(l.name),
-                              q(l.woods),
-                              q(l.made),
-                              q(l.finish),
-                              date(l.finished),
-                              hours(l.planned),
-                              hours(l.worked),
-                              l.weight > 0 ? tr("%1 kg").arg(l.weight, 0, 'f', 2) : QString(),
-                              q(l.to)};
-        if (!search_->text().isEmpty() && !(row.join(QLatin1Char(' ')) + q(l.notes + l.wrong + l.foot))
-                                               .contains(search_->text(), Qt::CaseInsensitive))
-            continue;
-        rows << row;
+        if (!matches(l, asked)) continue;
+        rows << QStringList{QString::number(l.number),
+                            q(l.name),
+                            q(l.woods),
+                            q(l.made),
+                            q(l.finish),
+                            date(l.finished),
+                            hours(l.planned),
+                            hours(l.worked),
+                            l.weight > 0 ? tr("%1 kg").arg(l.weight, 0, 'f', 2) : QString(),
+                            l.cost > 0 ? QString::number(l.cost, 'f', 2) : QString(),
+                            q(l.to)};
         shown.push_back(static_cast<int>(i));
     }
     if (shown != shown_ || rows.size() != log_->rowCount()) {
@@ -247,6 +339,7 @@ void LogStage::refreshLog()
         log_->setRows(rows);
         log_->setCurrentCell(at, 0);
     }
+    refreshCompared();
     const int at = chosen();
     for (QPushButton* b : {remove_, label_, photo_}) b->setEnabled(at >= 0);
     entry_->setVisible(at >= 0);
@@ -254,7 +347,8 @@ void LogStage::refreshLog()
     if (at < 0) return;
     std::vector<FieldItem> items = itemsOf(log[static_cast<size_t>(at)]);
     std::erase_if(items, [](const FieldItem& i) {
-        return i.path == "piece" || i.path == "by_kind" || i.path == "photos" || i.path.ends_with("_min");
+        return i.path == "piece" || i.path == "by_kind" || i.path == "photos" || i.path == "solid" ||
+               i.path.ends_with("_min");
     });
     entry_->show(items);
 }
@@ -280,23 +374,25 @@ void LogStage::refreshYears()
 /// A bowl from wet wood: what is left of its wall while it waits, how oval it gets, and about how long it takes.
 void LogStage::refreshRough()
 {
-    constexpr double target = 8, room = 6.5;  // %; of a heated room, own value
-    const auto r = roughTurned(doc_.piece(), doc_.plan(), target);
+    const auto r = roughTurned(doc_.piece(), doc_.plan());
     rough_->setVisible(r.has_value());
     if (!r) return;
     const auto mm = [this](double v) { return q(formatLengthUnit(v, doc_.style())); };
-    const double wet = doc_.piece().layers.front().as<BlockForm>()->moisture;
-    constexpr double month = 30;
-    QString words = tr("This piece is of %1 at %2 %: turned rough to Ø %3 with a wall of %4, waxed or bagged, and left "
-                       "for about %5 months. At %6 % its rim is %7 along the grain and %8 across, %9 oval.")
+    QString words = tr("This piece is of %1 at %2 %: turned rough to Ø %3 with a wall of %4 and left for about %5 "
+                       "months. At %6 % its rim is %7 along the grain and %8 across, %9 oval.")
                         .arg(localized(r->wood))
-                        .arg(wet, 0, 'f', 0)
+                        .arg(r->wet, 0, 'f', 0)
                         .arg(mm(r->rough), mm(r->wall))
-                        .arg(daysInTheRoom(r->wall, wet, target, room) / month, 0, 'f', 0)
-                        .arg(target, 0, 'f', 0)
+                        .arg(r->months(Coat::Wax), 0, 'f', 0)
+                        .arg(r->target, 0, 'f', 0)
                         .arg(mm(r->along), mm(r->across), mm(r->oval()));
     if (!r->holds)
         words += QLatin1Char(' ') + tr("The finished rim does not lie in that oval: a thicker wall is left.");
+    words += QLatin1Char(' ') + tr("Bare it takes about %1 months and may crack, in a bag %2.")
+                                    .arg(r->months(Coat::Bare), 0, 'f', 0)
+                                    .arg(r->months(Coat::Bag), 0, 'f', 0);
+    words += QLatin1Char(' ') + tr("Turned once to its last wall and dried in a bag, its rim ends at %1 by %2.")
+                                    .arg(mm(r->onceAlong), mm(r->onceAcross));
     rough_->setText(words);
 }
 
@@ -308,9 +404,16 @@ void LogStage::refreshPhotos()
     const QStringList files =
         at < 0 ? QStringList()
                : q(doc_.shop().log[static_cast<size_t>(at)].photos).split(QLatin1Char('\n'), Qt::SkipEmptyParts);
-    photos_->setVisible(!files.isEmpty());
-    constexpr int high = 180;
+    const QImage solid = at < 0 ? QImage() : imageOf(doc_.shop().log[static_cast<size_t>(at)].solid);
+    photos_->setVisible(!files.isEmpty() || !solid.isNull());
     constexpr qsizetype most = 6;
+    if (!solid.isNull()) {
+        auto* planned = new QLabel;
+        planned->setPixmap(QPixmap::fromImage(solid));
+        planned->setAccessibleName(tr("as it was planned"));
+        planned->setToolTip(planned->accessibleName());
+        photos_->layout()->addWidget(planned);
+    }
     for (const QString& file : files.mid(0, most)) {
         auto* label = new QLabel;
         QImageReader reader(file);
@@ -318,12 +421,12 @@ void LogStage::refreshPhotos()
         // Read no larger than it is shown: a camera's picture takes too long otherwise.
         const QSize whole = reader.size();
         if (whole.isValid() && whole.height() > 0)
-            reader.setScaledSize({std::max(1, whole.width() * high / whole.height()), high});
+            reader.setScaledSize({std::max(1, whole.width() * photoHigh / whole.height()), photoHigh});
         const QImage image = reader.read();
         if (image.isNull())
             label->setText(tr("%1 is not there").arg(QFileInfo(file).fileName()));
         else
-            label->setPixmap(QPixmap::fromImage(image.scaledToHeight(high, Qt::SmoothTransformation)));
+            label->setPixmap(QPixmap::fromImage(image.scaledToHeight(photoHigh, Qt::SmoothTransformation)));
         label->setAccessibleName(QFileInfo(file).fileName());
         label->setToolTip(file);
         photos_->layout()->addWidget(label);
@@ -375,15 +478,16 @@ void LogStage::refreshReadings()
     const std::string& of = all[static_cast<size_t>(static_cast<int>(all.size()) - 1 - std::max(0, at))].of;
     const DryingForecast f = dryingForecast(all, of, target);
     chart_->plot({lineOf(q(of), dryingCourse(all, of, f, target))}, target);
-    dries_->setText(f.days < 0
-                        ? (f.readings < 2 ? tr("Two readings of it, days apart, say when it will be ready.")
-                                          : tr("In that room it never comes down to %1 %.").arg(target, 0, 'f', 0))
-                        : tr("%1: at %2 % in about %3 days, %4 to %5 by how the readings scatter.")
-                              .arg(q(of))
-                              .arg(target, 0, 'f', 0)
-                              .arg(f.days, 0, 'f', 0)
-                              .arg(f.early, 0, 'f', 0)
-                              .arg(f.late, 0, 'f', 0));
+    QString words = tr("%1: at %2 % in about %3 days, %4 to %5").arg(q(of)).arg(target, 0, 'f', 0);
+    if (f.days < 0)
+        words = tr("In that room it never comes down to %1 %.").arg(target, 0, 'f', 0);
+    else {
+        words = words.arg(f.days, 0, 'f', 0).arg(f.early, 0, 'f', 0).arg(f.late, 0, 'f', 0) + QLatin1Char(' ');
+        words += f.byWood ? tr("by its wood and thickness; two readings, days apart, say more.")
+                          : tr("by how the readings scatter.");
+    }
+    if (f.unknown) words = tr("Two readings of it, days apart, or its wood and thickness, say when it will be ready.");
+    dries_->setText(words);
 }
 
 void LogStage::refresh()

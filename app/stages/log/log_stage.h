@@ -1,7 +1,9 @@
 #pragma once
 
 #include "app/stages/stage.h"
+#include "core/plan/log_entry.h"
 
+class QCheckBox;
 class QLineEdit;
 class QPushButton;
 
@@ -33,6 +35,9 @@ private:
     void refresh() override;
     void refreshPhotos();
     void refreshEstimates();
+    void refreshFilters();
+    void refreshCompared();
+    LogFilter filter() const;
     void refreshLog();
     void refreshYears();
     void refreshReadings();
@@ -47,11 +52,13 @@ private:
     }
 
     PageSwitch* pages_;
-    Table *log_, *years_, *work_, *readings_;
+    Table *log_, *compared_, *years_, *work_, *readings_;
     MoistureChart* chart_;
     KilnView* kiln_;
     QWidget* photos_;
     QLineEdit* search_;
+    QComboBox *year_, *made_;
+    QCheckBox* wrong_;
     QPushButton *add_, *remove_, *read_, *label_, *photo_, *learn_, *usual_;
     FieldForm *entry_, *reading_;
     QLabel *said_, *dries_, *rough_, *estimates_;
