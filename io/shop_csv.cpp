@@ -74,7 +74,8 @@ Json settled(Json json)
 std::string writeShopCsv(const Shop& shop)
 {
     std::string out = line(heads[0], heads[1], heads[2]);
-    for (const auto& [path, value] : parseJson(writeShop(shop)).flatten().items()) {
+    const Json flat = parseJson(writeShop(shop)).flatten();
+    for (const auto& [path, value] : flat.items()) {
         if (value.is_null()) continue;  // an empty list
         if (value.is_string())
             out += line(path, "text", value.get<std::string>());

@@ -18,7 +18,8 @@ struct Draft {
 };
 
 /// Keeps the open piece in a draft a second after each change, at once where something is ticked or measured, so that a
-/// power cut costs at most the last moments; the draft goes when the piece is saved or put away. A locked draft belongs to a running session.
+/// power cut costs at most the last moments; the draft goes when the piece is saved or put away. A locked draft belongs
+/// to a running session.
 class Drafts : public QObject {
     Q_OBJECT
 public:

@@ -237,7 +237,7 @@ private:
             about{.name = "about, days",
                   .value = days,
                   .unit = Unit::Count,
-                  .formula = "a year an inch, by its square and the wood",
+                  .formula = "an inch a year, by its square",
                   .source = "common practice",
                   .decimals = 0};
         step(Action::Wait, "dry-wet", "dried",

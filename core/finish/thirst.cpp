@@ -15,18 +15,29 @@ public:
     explicit Sampler(const Assembly& assembly) : assembly_(assembly) {}
 
     /// A line turned about the axis, from foot to rim; `side`: 1 where its wood lies towards the axis, −1 where beyond
-    /// it.
+    /// it. Samples lie at equal lengths along it, and each turned on by the golden section so that none stand in a row.
     void line(const Polyline& line, double side)
     {
-        constexpr int round = 12;
-        constexpr double under = 0.05;  // mm
+        constexpr int stations = 24, round = 12;
+        constexpr double under = 0.05, golden = 0.6180339887;  // mm
+        double length = 0;
+        for (size_t i = 1; i < line.size(); ++i) length += (line[i] - line[i - 1]).norm();
+        const double each = length / stations;
+        double begun = 0;
+        int sample = 0;
         for (size_t i = 1; i < line.size(); ++i) {
             const Point along = line[i] - line[i - 1];
-            const double length = along.norm();
-            if (length < 1e-9) continue;
-            const Point middle = (line[i] + line[i - 1]) / 2, out = Point{-along.y(), along.x()} / length * side;
-            for (int k = 0; k < round; ++k)
-                at(middle - out * under, out, 360.0 * (k + 0.5) / round, length * middle.y());
+            const double own = along.norm();
+            if (own < 1e-9) continue;
+            const Point out = Point{-along.y(), along.x()} / own * side;
+            for (double at = (sample + 0.5) * each; at <= begun + own && sample < stations;
+                 at = (++sample + 0.5) * each) {
+                const Point place = line[i - 1] + along * (at - begun) / own;
+                for (int k = 0; k < round; ++k)
+                    this->at(place - out * under, out, 360.0 * (k + std::fmod(sample * golden, 1)) / round,
+                             each * place.y());
+            }
+            begun += own;
         }
     }
 
@@ -52,24 +63,14 @@ private:
     double area_ = 0, ends_ = 0, weight_ = 0;
 };
 
-/// A line in few, about equally long pieces: a sample each.
-Polyline coarse(const Polyline& line)
-{
-    constexpr size_t most = 24;
-    if (line.size() <= most) return line;
-    Polyline few;
-    for (size_t k = 0; k < most; ++k) few.push_back(line[k * (line.size() - 1) / (most - 1)]);
-    return few;
-}
-
 }  // namespace
 
 Thirst thirstOf(const Assembly& assembly, const Sides& sides)
 {
     if (assembly.layers.empty() || sides.outside.size() < 2) return {};
     Sampler sampler(assembly);
-    sampler.line(coarse(sides.outside), 1);
-    if (!sides.inside.empty()) sampler.line(coarse(sides.inside), -1);
+    sampler.line(sides.outside, 1);
+    if (!sides.inside.empty()) sampler.line(sides.inside, -1);
     Thirst t = sampler.result();
     const BuiltLayer& foot = assembly.layers.front();
     const double r = sides.outside.front().y() / 2;

@@ -39,6 +39,9 @@ double wallAt(const Shape& shape, double z)
     return nearest == shape.walls.end() ? std::nan("") : nearest->wall;
 }
 
+/// On the axis, from the foot's face.
+double floorOf(const Sides& sides) { return sides.inside.front().x() - sides.outside.front().x(); }
+
 /// Quantities of a text.
 Quantity mm(double value) { return {value, Unit::Length, 1}; }
 
@@ -102,7 +105,7 @@ std::optional<Mishap> mishapOf(const Measured& m, const Left& left)
 
 double plannedOf(const Piece& piece, const Plan& plan, const Measured& what)
 {
-    if (what.what == Measured::Floor) return plan.shape.solid ? std::nan("") : plan.shape.floorThickness;
+    if (what.what == Measured::Floor) return plan.shape.solid ? std::nan("") : floorOf(plan.sides);
     if (what.what == Measured::Wall) return plan.shape.solid ? std::nan("") : wallAt(plan.shape, what.at);
     if (what.what == Measured::Neck) return 2 * radiusAt(plan.sides.outside, what.at);
     const int at = placeOf(piece, what.layer);

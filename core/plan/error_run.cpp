@@ -221,8 +221,8 @@ Learned learnedAccuracy(const std::vector<Deviation>& all)
 {
     constexpr size_t least = 3;
     std::vector<double> heights, stops, aside;
-    std::vector<std::pair<double, int>> gaps;  // mm on a radius of 1 mm; sides
-    std::vector<double> reach;
+    std::vector<std::pair<double, int>> gaps;  // mm; sides
+    std::vector<double> reach;                 // mm, each one's radius
     for (const Deviation& d : all) {
         const double off = d.measured - d.planned;
         if (d.what == Measured::Height) heights.push_back(off);
@@ -242,13 +242,14 @@ Learned learnedAccuracy(const std::vector<Deviation>& all)
     if (aside.size() >= least) l.centring = std::sqrt(mean(aside));
     if (gaps.size() >= least) {
         const double stop = std::isnan(l.stop) ? 0 : l.stop;
-        std::vector<double> squares;
+        // Both summed before they are divided: small rings, whose gaps are mostly the stops', weigh least.
+        double angles = 0, by = 0;
         for (size_t i = 0; i < gaps.size(); ++i) {
             const auto [gap, n] = gaps[i];
-            const double by = reach[i] * degrees * std::sqrt(2.0 * n);
-            squares.push_back((gap * gap - stop * stop * n / 2) / (by * by));
+            angles += gap * gap - stop * stop * n / 2;
+            by += std::pow(reach[i] * degrees, 2) * 2 * n;
         }
-        l.angle = std::sqrt(std::max(0.0, mean(squares)));
+        l.angle = std::sqrt(std::max(0.0, angles) / by);
     }
     return l;
 }

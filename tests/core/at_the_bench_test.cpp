@@ -71,7 +71,8 @@ TEST(Cards, EveryMachineOfARecipeHasItsCautionsOfTheDay)
 
 TEST(Cards, ListsAreWalkedByPlacesOfTheirOwn)
 {
-    const Piece p = test::demo("flare-case");
+    Piece p = test::demo("flare-case");
+    p.choices.finish = "oil";
     const Plan plan = makePlan(p, test::harbourShop());
     const BoardPlan boards = planBoards(p, test::harbourShop(), plan.assembly);
     std::set<std::string> ids, kinds;
@@ -91,7 +92,8 @@ TEST(Cards, WhatIsTickedInAListIsDoneInThePlan)
     const Shop shop = test::harbourShop();
     Piece p = test::demo("regatta-cup");
     p.progress = {};
-    Plan plan = makePlan(p, shop);
+    p.choices.finish = "oil";
+    const Plan plan = makePlan(p, shop);
     BoardPlan boards = planBoards(p, shop, plan.assembly);
     const auto walk = [&](std::string_view id) {
         for (Walk& w : walksOf(p, plan, boards))
@@ -113,6 +115,7 @@ TEST(Cards, WhatIsTickedInAListIsDoneInThePlan)
     // The parts of a step make it done with the last of them, and so do the coats of a layer.
     for (const char* id : {"parts", "coats"}) {
         const Walk w = walk(id);
+        ASSERT_FALSE(w.places.empty()) << id;
         std::map<std::string, int> of;
         for (const Walk::Place& at : w.places) ++of[at.step];
         const std::string first = w.places.front().step;
@@ -152,7 +155,7 @@ TEST(Cards, AnotherRoundMovesTheTimetable)
             EXPECT_GT(longer.schedule.workMinutes, plan.schedule.workMinutes) << name << " " << s.id;
         }
     }
-    EXPECT_GT(repeated, 10);
+    EXPECT_GE(repeated, 10);
 }
 
 TEST(Cards, AClockRunsForWhatCannotWait)
@@ -188,23 +191,14 @@ TEST(Finish, NothingIsCutAfterTheLastCoat)
             return s.action == Action::PartOff || s.action == Action::Turn || s.action == Action::Sand ||
                    s.action == Action::Carve || s.action == Action::Split;
         };
-        // By what is made of what: a cut that takes in what the finish gave must be taken in by a finish again.
-        for (const Step& last : recipe) {
-            if (!cuts(last)) continue;
-            const bool finished = std::ranges::any_of(recipe, [&](const Step& f) {
-                return f.action == Action::Finish && f.id.starts_with("finish") &&
-                       std::ranges::any_of(last.inputs, [&](const std::string& in) {
-                           return std::ranges::find(f.outputs, in) != f.outputs.end();
-                       });
-            });
-            if (!finished) continue;
-            const bool again = std::ranges::any_of(recipe, [&](const Step& f) {
-                return f.action == Action::Finish && std::ranges::any_of(last.outputs, [&](const std::string& out) {
-                           return std::ranges::find(f.inputs, out) != f.inputs.end();
-                       });
-            });
-            EXPECT_TRUE(again) << name << ": " << last.id;
+        bool on = false;
+        const Step* cut = nullptr;
+        for (const size_t k : plan.schedule.order) {
+            const Step& s = recipe[k];
+            if (s.action == Action::Finish && s.id.starts_with("finish")) on = true, cut = nullptr;
+            if (on && cuts(s)) cut = &s;
         }
+        EXPECT_EQ(cut, nullptr) << name << ": " << (cut ? cut->id : "");
     };
     for (const std::string& name : test::demoNames()) holds(test::demo(name), test::harbourShop(), name);
 }
@@ -463,6 +457,7 @@ TEST(AsBuilt, WaysOnHoldThePieceOrAreNotOffered)
         Piece p = test::randomPiece();
         const auto share = [] { return *rc::gen::inRange(0, 1001) / 1e3; };
         p = edit::fitLayers(std::move(p));
+        for (const Layer& l : p.layers) RC_PRE(l.thickness >= limits::thickness.low);
         Shop shop;
         shop.mostNudge = 5 * share();
         const Plan plan = makePlan(p, shop);
@@ -517,14 +512,17 @@ TEST(AsBuilt, WhatIsLessThanPlannedHasItsWays)
     const Shop shop = test::harbourShop();
     const Piece drawn = test::demo("regatta-cup");
     const Plan plan = makePlan(drawn, shop);
-    const std::string ring = drawn.layers[4].id;
+    size_t at = 3;
+    while (!plan.cutOf(static_cast<int>(at))) ++at;
+    const std::string ring = drawn.layers[at].id;
     const auto ways = [&](const Measured& m) { return waysOn(withMeasured(drawn, plan, m), shop); };
     const double station = plan.shape.walls[plan.shape.walls.size() / 2].inside.x();
     struct Row {
         Measured measured;
         bool any;
     };
-    const double floor = plan.shape.floorThickness, outside = plan.assembly.layers[4].finishedOuter.high;
+    const double floor = plan.sides.inside.front().x() - plan.sides.outside.front().x(),
+                 outside = plan.assembly.layers[at].finishedOuter.high;
     for (const Row& row :
          {Row{{"", Measured::Floor, floor - 2}, true}, Row{{"", Measured::Floor, floor + 2}, false},
           Row{{"", Measured::Wall, 1.5, station}, true}, Row{{"", Measured::Wall, 9, station}, false},
@@ -536,14 +534,14 @@ TEST(AsBuilt, WhatIsLessThanPlannedHasItsWays)
         for (const WayOn& way : all) checkPiece(way.piece);
     }
     const std::vector<WayOn> thin = ways({"", Measured::Floor, floor - 2});
-    EXPECT_NEAR(makePlan(thin.front().piece, shop).shape.floorThickness, floor - 2, 0.05) << "the floor as it is";
+    EXPECT_NEAR(makePlan(thin.front().piece, shop).sides.inside.front().x(), floor - 2, 0.05) << "the floor as it is";
     // Both versions, layer by layer: what is made keeps its height, what comes follows.
-    const Piece low = withMeasured(drawn, plan, {ring, Measured::Height, drawn.layers[4].thickness - 1});
+    const Piece low = withMeasured(drawn, plan, {ring, Measured::Height, drawn.layers[at].thickness - 1});
     for (const WayOn& way : waysOn(low, shop)) {
         const auto then = versionOf(way.piece, makePlan(way.piece, shop));
         ASSERT_EQ(then.size(), drawn.layers.size());
-        EXPECT_NEAR(then[4].thickness, drawn.layers[4].thickness - 1, 1e-9);
-        EXPECT_GT(then[4].edge, 0);
+        EXPECT_NEAR(then[at].thickness, drawn.layers[at].thickness - 1, 1e-9);
+        EXPECT_GT(then[at].edge, 0);
     }
 }
 

@@ -96,7 +96,7 @@ TEST(ErrorRun, LearnsWhatAShopThatIsKnownWorksBy)
     std::normal_distribution<double> normal;
     std::vector<Deviation> all;
     constexpr double degree = 3.14159265358979 / 180;
-    for (int k = 0; k < 600; ++k) {
+    for (int k = 0; k < 4000; ++k) {
         const int n = 6 + k % 20;
         const double radius = 40 + k % 70;
         double angles = 0, lengths = 0, mean = 0;

@@ -10,15 +10,15 @@
 #include <cstdio>
 
 using namespace vl;
-using Unit = LengthStyle::Unit;
+using In = LengthStyle::Unit;
 
-struct Reading {
+struct Typed {
     const char* text;
-    Unit bare;
+    In bare;
     double mm;
 };
 
-class ReadsLength : public testing::TestWithParam<Reading> {};
+class ReadsLength : public testing::TestWithParam<Typed> {};
 
 TEST_P(ReadsLength, InEveryShopForm)
 {
@@ -27,26 +27,25 @@ TEST_P(ReadsLength, InEveryShopForm)
 
 INSTANTIATE_TEST_SUITE_P(
     Forms, ReadsLength,
-    testing::Values(Reading{"200", Unit::Millimetre, 200}, Reading{"200mm", Unit::Inch, 200},
-                    Reading{" 3.5 cm ", Unit::Inch, 35}, Reading{"1 3/8", Unit::Inch, 34.925},
-                    Reading{"1-3/8\"", Unit::Millimetre, 34.925}, Reading{"7 7/8in", Unit::Millimetre, 200.025},
-                    Reading{"2'3\"", Unit::Millimetre, 685.8}, Reading{"2' 3 1/2", Unit::Inch, 698.5},
-                    Reading{"3/8 + 1/16", Unit::Inch, 11.1125}, Reading{"10in/3", Unit::Millimetre, 254.0 / 3},
-                    Reading{"(1/2 + 3/4) * 2", Unit::Inch, 63.5}, Reading{"1½\"", Unit::Millimetre, 38.1},
-                    Reading{"-2", Unit::Millimetre, -2}, Reading{"1ft - 1in", Unit::Millimetre, 279.4},
-                    Reading{"3/8 + 1mm", Unit::Inch, 10.525}, Reading{".5in", Unit::Millimetre, 12.7},
-                    Reading{"2'-3\"", Unit::Millimetre, 685.8}, Reading{"2'-3 1/2\"", Unit::Inch, 698.5},
-                    Reading{"2ft - 3in", Unit::Millimetre, 533.4}, Reading{"12,5", Unit::Millimetre, 12.5},
-                    Reading{"0,125in", Unit::Millimetre, 3.175}, Reading{"1,25 + 0,5", Unit::Inch, 44.45},
-                    Reading{"1234,5 mm", Unit::Inch, 1234.5}, Reading{"2m", Unit::Inch, 2000},
-                    Reading{"6″", Unit::Millimetre, 152.4}));
+    testing::Values(Typed{"200", In::Millimetre, 200}, Typed{"200mm", In::Inch, 200}, Typed{" 3.5 cm ", In::Inch, 35},
+                    Typed{"1 3/8", In::Inch, 34.925}, Typed{"1-3/8\"", In::Millimetre, 34.925},
+                    Typed{"7 7/8in", In::Millimetre, 200.025}, Typed{"2'3\"", In::Millimetre, 685.8},
+                    Typed{"2' 3 1/2", In::Inch, 698.5}, Typed{"3/8 + 1/16", In::Inch, 11.1125},
+                    Typed{"10in/3", In::Millimetre, 254.0 / 3}, Typed{"(1/2 + 3/4) * 2", In::Inch, 63.5},
+                    Typed{"1½\"", In::Millimetre, 38.1}, Typed{"-2", In::Millimetre, -2},
+                    Typed{"1ft - 1in", In::Millimetre, 279.4}, Typed{"3/8 + 1mm", In::Inch, 10.525},
+                    Typed{".5in", In::Millimetre, 12.7}, Typed{"2'-3\"", In::Millimetre, 685.8},
+                    Typed{"2'-3 1/2\"", In::Inch, 698.5}, Typed{"2ft - 3in", In::Millimetre, 533.4},
+                    Typed{"12,5", In::Millimetre, 12.5}, Typed{"0,125in", In::Millimetre, 3.175},
+                    Typed{"1,25 + 0,5", In::Inch, 44.45}, Typed{"1234,5 mm", In::Inch, 1234.5},
+                    Typed{"2m", In::Inch, 2000}, Typed{"6″", In::Millimetre, 152.4}));
 
 TEST(ReadsLength, RefusesWithFieldValueAndLimit)
 {
     for (const char* text : {"", "abc", "1/0", "2mm*3mm", "(2", "3 4", "1e400", "--", "2//3", "10 furlongs",
                              "1in/2in/3in", "9999999", "1,250", "12,345 mm", "1,2,3"}) {
         try {
-            const double mm = parseLength(text, Unit::Millimetre, "thickness");
+            const double mm = parseLength(text, In::Millimetre, "thickness");
             ADD_FAILURE() << text << " was read as " << mm;
         } catch (const InputError& e) {
             EXPECT_EQ(e.field(), "thickness");
@@ -89,17 +88,17 @@ TEST(Numbers, AreReadAndWrittenTheSameInEveryLocale)
 TEST(WritesLength, InTheStyleAsked)
 {
     EXPECT_EQ(formatLengthUnit(152.4), "152.4 mm");
-    EXPECT_EQ(formatLengthUnit(152.4, {Unit::Inch}), "6.000 in");
-    EXPECT_EQ(formatLength(34.925, {Unit::Fraction, 64}), "1 3/8");
-    EXPECT_EQ(formatLength(35, {Unit::Fraction, 8}), "1 3/8 +0.003");
+    EXPECT_EQ(formatLengthUnit(152.4, {In::Inch}), "6.000 in");
+    EXPECT_EQ(formatLength(34.925, {In::Fraction, 64}), "1 3/8");
+    EXPECT_EQ(formatLength(35, {In::Fraction, 8}), "1 3/8 +0.003");
     EXPECT_EQ(formatLength(-0.0001), "0.0");
     for (const auto& [mm, style, text] : {std::tuple{2.3, LengthStyle{}, "2.3 mm"},
                                           {6.0, LengthStyle{}, "6.0 mm"},
                                           {12.345, LengthStyle{}, "12.345 mm"},
-                                          {25.4, LengthStyle{Unit::Inch}, "1.000 in"},
-                                          {3.175, LengthStyle{Unit::Inch}, "0.125 in"},
-                                          {1.0, LengthStyle{Unit::Inch}, "0.0394 in"},
-                                          {34.925, LengthStyle{Unit::Fraction, 64}, "1 3/8 in"}})
+                                          {25.4, LengthStyle{In::Inch}, "1.000 in"},
+                                          {3.175, LengthStyle{In::Inch}, "0.125 in"},
+                                          {1.0, LengthStyle{In::Inch}, "0.0394 in"},
+                                          {34.925, LengthStyle{In::Fraction, 64}, "1 3/8 in"}})
         EXPECT_EQ(fieldLength(mm, style), text);
     EXPECT_EQ(formatLength(std::nan("")), "–");
     EXPECT_NEAR(boardFeet(304.8 * 304.8 * 25.4), 1, 1e-12);
@@ -110,7 +109,7 @@ TEST(WritesLength, FractionAndRemainderGiveTheLengthBack)
     test::property([] {
         const double mm = *rc::gen::inRange(1, 100000) / 37.0;
         const int denominator = *rc::gen::element(2, 4, 8, 16, 32, 64, 128);
-        std::string text = formatLength(mm, {Unit::Fraction, denominator});
+        std::string text = formatLength(mm, {In::Fraction, denominator});
         double remainder = 0;
         if (const size_t sign = text.find_first_of("+"); sign != std::string::npos) {
             remainder = std::stod(text.substr(sign + 1));
@@ -119,8 +118,7 @@ TEST(WritesLength, FractionAndRemainderGiveTheLengthBack)
             remainder = -std::stod(text.substr(minus + std::string("−").size()));
             text.resize(minus);
         }
-        RC_ASSERT(std::abs(parseLength(text, Unit::Inch) / mmPerInch + remainder - mm / mmPerInch) <
-                  1.01e-3 / 2 + 1e-9);
+        RC_ASSERT(std::abs(parseLength(text, In::Inch) / mmPerInch + remainder - mm / mmPerInch) < 1.01e-3 / 2 + 1e-9);
     });
 }
 
