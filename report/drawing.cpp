@@ -208,7 +208,6 @@ void drawSection(QPainter& painter, const QPointF& foot, double scale, const Pie
     QPolygonF body;
     for (const Point& p : sides.outside) body << at(p.x(), p.y());
     for (auto p = sides.inside.rbegin(); p != sides.inside.rend(); ++p) body << at(p->x(), p->y());
-    if (sides.inside.empty()) body << at(sides.outside.back().x(), 0) << at(0, 0);
     for (qsizetype k = body.size() - 1; k >= 0; --k) body << QPointF(2 * foot.x() - body[k].x(), body[k].y());
     painter.setPen(QPen(inks.line, 1.2));
     painter.setBrush(inks.paper);

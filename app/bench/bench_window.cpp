@@ -52,7 +52,13 @@ BenchWindow::BenchWindow(Document& document, const QString& walk, QWidget* paren
         update();
     };
     connect(&doc_, &Document::changed, this, follow);
-    connect(&doc_, &Document::boardsChanged, this, follow);
+    connect(&doc_, &Document::boardsChanged, this, [this, follow] {
+        follow();
+        // Strips may lie otherwise now: on with the first that is left.
+        if (walk_ == QLatin1String("strips"))
+            for (at_ = 0; at_ + 1 < count() && isDone(at_);) ++at_;
+        update();
+    });
     clock_.setInterval(1000);
     connect(&clock_, &QTimer::timeout, this, &BenchWindow::tick);
     connect(&maker_, &QFutureWatcher<QImage>::finished, this, [this] {
@@ -448,7 +454,6 @@ void BenchWindow::paintEvent(QPaintEvent*)
         main = &at->number;
         others = at->others;
     }
-    if (asks_) how = question();
     wishPicture();
     const double middle = w * 0.62;
     if (main) {
@@ -463,7 +468,11 @@ void BenchWindow::paintEvent(QPaintEvent*)
         rest << QString::fromStdString(o.name + " " + print(Quantity{o.value, o.unit, o.decimals}, doc_.style()));
     write({m, h * 0.59, middle - m, h * 0.08}, rest.join(QStringLiteral("  ·  ")), small * 2 / 3,
           static_cast<int>(h * 0.04), theme().text);
-    write({m, h * 0.68, middle - m, h * 0.17}, how, small * 2 / 3, static_cast<int>(h * 0.032), theme().text);
+    if (asks_)
+        write({m, h * 0.68, middle - m, h * 0.17}, question(), small, static_cast<int>(h * 0.045), theme().accent,
+              QFont::DemiBold);
+    else
+        write({m, h * 0.68, middle - m, h * 0.17}, how, small * 2 / 3, static_cast<int>(h * 0.032), theme().text);
     const double side = std::min(w - middle - 2 * m, h * 0.55);
     paintPicture(p, QRectF(w - m - side, h * 0.28, side, side));
     const QStringList care = hazards();

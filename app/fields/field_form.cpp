@@ -212,6 +212,8 @@ void FieldForm::addText(const FieldItem& item)
         // What is being typed is not typed over.
         if (field->hasFocus() && field->isModified()) return;
         field->setText(QString::fromStdString(std::get<std::string>(v)));
+        field->setCursorPosition(0);  // a long one shows how it begins
+        field->setToolTip(field->text());
     });
 }
 

@@ -93,10 +93,10 @@ void shapeOf(const Site& site, const BlockForm& f, BuiltLayer& b)
     b.volume = volumeOf(convexBody(b.body(cell), 3 * b.corner + b.z1));
 }
 
-void judge(const Piece& piece, const BlockForm& f, BuiltLayer& b)
+void judge(const Site& site, const BlockForm& f, BuiltLayer& b)
 {
-    const bool twice = canBeTurnedWet(piece, BlockForm::TurnedTwice);
-    if (f.isWet() && !(f.wet != BlockForm::DriedFirst && canBeTurnedWet(piece, f.wet)))
+    const bool twice = canBeTurnedWet(site.piece, site.sides, BlockForm::TurnedTwice);
+    if (f.isWet() && !(f.wet != BlockForm::DriedFirst && canBeTurnedWet(site.piece, site.sides, f.wet)))
         b.concerns.push_back({.id = "wet-block",
                               .stop = false,
                               .measure = f.moisture,
@@ -110,6 +110,16 @@ void judge(const Piece& piece, const BlockForm& f, BuiltLayer& b)
                                   else
                                       q.as<BlockForm>()->moisture = BlockForm::dry;
                               }});
+    if (const double rough = roughDiameter(site.sides), has = 2 * b.stockOuterRadius();
+        f.isWet() && f.wet == BlockForm::TurnedTwice && twice && has < rough)
+        b.concerns.push_back({.id = "rough-blank",
+                              .stop = false,
+                              .measure = has,
+                              .limit = rough,
+                              .unit = "mm",
+                              .message = says(words::roughNeedsMore, Quantity{has}, Quantity{rough}),
+                              .fix = says(words::thatMuchMore, Quantity{rough - has}),
+                              .change = [more = (rough - has) / 2](Layer& q) { q.outerAllowance += more; }});
     if (f.pith && f.shape != BlockForm::Log)
         b.concerns.push_back({.id = "pith",
                               .stop = false,
@@ -186,7 +196,7 @@ void build(const Site& site, Building& out)
     const Setting along{
         .machine = "saw", .name = "along the grain", .value = length, .formula = f.alongAxis() ? asHigh : asWide};
     b.settings = {thick, across, along};
-    judge(site.piece, f, b);
+    judge(site, f, b);
 
     out.parts = {squarePart(site, {.id = "",
                                    .name = "block",

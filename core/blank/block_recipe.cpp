@@ -30,6 +30,14 @@ double tenonHigh(const Shop& shop)
     return high;
 }
 
+/// The thinnest wall of the finished piece, mm; 0 where it is solid.
+double thinnestWall(const Sides& sides)
+{
+    const std::vector<WallAt> walls = wallAlong(sides);
+    const auto thin = std::ranges::min_element(walls, {}, &WallAt::wall);
+    return thin == walls.end() ? 0 : thin->wall;
+}
+
 /// The thickest wall of the finished piece, its floor with it, mm; 0 where it is solid.
 double thickestWall(const Sides& sides)
 {
@@ -54,7 +62,7 @@ public:
         now_ = onTheBlank(piece_, sides_, bench_, blank);
         const bool together = piece_.choices.sides == SideSchool::BothRoughed;
         const BlockForm& block = *piece_.layers[0].as<BlockForm>();
-        const bool wet = block.isWet() && canBeTurnedWet(piece_, block.wet) && hollow_;
+        const bool wet = block.isWet() && canBeTurnedWet(piece_, sides_, block.wet) && hollow_;
         const bool twice = wet && block.wet == BlockForm::TurnedTwice, once = wet && block.wet == BlockForm::TurnedOnce;
         if (twice)
             turnWet(block);
@@ -62,7 +70,7 @@ public:
             mountFirst("mount-first");
         turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25);
         turnFoot("foot", "footed");
-        if (!together) finishOutside();
+        if (!together) finishOutside(!once);
         mountReversed("mount-reversed");
         if (hollow_) {
             Doing d{.title = says(words::hollow),
@@ -74,16 +82,16 @@ public:
             sayDepthRod(sides_, height_, d.settings, d.how);
             sayAir(d);
             step(Action::Turn, "hollow", "hollow-turned", std::move(d));
-            if (together) finishOutside();
+            if (together) finishOutside(!once);
             sharpen("inside");
             thinWings();
             turn("fine", words::finishWall, together ? words::shapeHasMoved : words::thinLast, words::lightCuts, 25);
         } else if (together)
-            finishOutside();
+            finishOutside(true);
         now_ = beforeSanding(piece_, sides_, bench_, now_);
         if (once) {
             mountLast();
-            dry(block, thickest_, Coat::Bag, words::bagIt, words::bagWay);
+            dry(block, thickest_, Coat::Bag, words::bagIt, words::bagWay, words::bendsNotCracks);
             sandByHand();
         } else {
             sand("sand", words::sand);
@@ -153,7 +161,7 @@ private:
                 .how = says(edged_ ? words::blockNotFingers : words::restOff),
                 .minutes = 20,
                 .uses = {"lathe"}};
-        saySanding(piece_, shop_, sides_, d.settings, d.how);
+        saySanding(piece_, shop_, sides_, std::string_view(id) == "sand", d.settings, d.how);
         step(Action::Sand, id, (std::string(id) + "ed").c_str(), std::move(d));
     }
     void sharpen(const char* what)
@@ -164,22 +172,20 @@ private:
               .how = says(words::byTheGrinder),
               .minutes = 3});
     }
-    void finishOutside()
+    /// `sanded`: not while it is wet, paper clogs and the wood goes on moving.
+    void finishOutside(bool sanded)
     {
         sharpen("outside");
         turn("fine-outside", words::finishOutside, words::outsideReached, words::lightCuts, 15);
-        sand("sand-outside", words::sandOutside);
+        if (sanded) sand("sand-outside", words::sandOutside);
     }
 
     /// Rough while it is wet, with a thick wall all round; dried; held again to be turned as any dry blank is.
     void turnWet(const BlockForm& block)
     {
-        const double wide = 2 * sides_.widest(), wall = roughWall(wide);
+        const double wide = roughDiameter(sides_), wall = roughWall(2 * sides_.widest());
         mountFirst("mount-first-wet");
-        const Setting rough{.name = "rough, Ø",
-                            .value = wide + std::max(0.0, wall - thickest_),
-                            .formula = "Ø + (rough − finished wall)",
-                            .decimals = 0},
+        const Setting rough{.name = "rough, Ø", .value = wide, .formula = "Ø + (rough − finished wall)", .decimals = 0},
             left{.name = "wall left all round",
                  .value = wall,
                  .formula = "Ø / 10",
@@ -202,7 +208,8 @@ private:
               .minutes = 30,
               .uses = {"lathe"},
               .rounds = {.usual = 1, .until = says(words::wallIsEven)}});
-        dry(block, wall, Coat::Wax, words::waxIt, words::waxWay);
+        dry(block, wall, Coat::Wax, words::waxIt, words::waxWay, words::wetMoves);
+        driedFoot(block);
         const Setting held{.machine = "lathe",
                            .name = "held on, Ø",
                            .value = wide - 2 * wall,
@@ -223,8 +230,18 @@ private:
                        .tailstock = true,
                        .rimToHead = true}});
     }
+    /// A tenon that dried oval is turned round again, smaller; a recess only round again.
+    void driedFoot(const BlockForm& block)
+    {
+        if (foot_.by != Hold::Tenon) return;
+        constexpr double saturated = 30, trued = 2;  // %, mm on the diameter
+        const double shrinks = woodAt(piece_.layers[0], 0)->shrinkTangential / 100 *
+                               (std::min(block.moisture, saturated) - dryEnough) / saturated;
+        foot_.diameter = foot_.diameter * (1 - shrinks) - trued;
+    }
     /// Waits for wet wood to dry, until the meter says so or, where none is asked, about as long as it takes.
-    void dry(const BlockForm& block, double thickness, Coat coat, const Pattern& title, const Pattern& how)
+    void dry(const BlockForm& block, double thickness, Coat coat, const Pattern& title, const Pattern& how,
+             const Pattern& why)
     {
         constexpr double day = 24 * 60;  // minutes
         const Species& wood = *woodAt(piece_.layers[0], 0);
@@ -242,7 +259,7 @@ private:
                   .decimals = 0};
         step(Action::Wait, "dry-wet", "dried",
              {.title = says(words::waitUntilDry, dryAt),
-              .why = says(words::wetMoves),
+              .why = says(why),
               .how = says(words::weighItWeekly, about),
               .settings = {dryAt, about},
               .waitMinutes = std::max(0.0, days) * day,
@@ -255,7 +272,7 @@ private:
                 .why = says(words::throughGrits),
                 .how = says(words::sandOvalWay),
                 .minutes = 45};
-        sayGrits(piece_, shop_, d.settings, d.how);
+        sayGrits(piece_, shop_, SandedBy::Hand, d.settings, d.how);
         step(Action::Sand, "sand", "sanded", std::move(d));
     }
 
@@ -428,7 +445,13 @@ bool isWholeBlock(const Piece& piece)
     return block && !block->alongAxis() && piece.axes.empty();
 }
 
-bool canBeTurnedWet(const Piece& piece, BlockForm::Wet wet)
+double roughDiameter(const Sides& sides)
+{
+    const double wide = 2 * sides.widest();
+    return wide + std::max(0.0, roughWall(wide) - thinnestWall(sides));
+}
+
+bool canBeTurnedWet(const Piece& piece, const Sides& sides, BlockForm::Wet wet)
 {
     if (!isWholeBlock(piece) || piece.hollow.rule == WallRule::Solid || piece.edge.kind != Edge::Turned ||
         piece.split.on || piece.lid.on)
@@ -436,8 +459,10 @@ bool canBeTurnedWet(const Piece& piece, BlockForm::Wet wet)
     const BlockForm& block = *piece.layers[0].as<BlockForm>();
     // A rim with bark has nothing that a jam chuck goes into.
     if (block.shape == BlockForm::HalfLog && block.bark == BlockForm::AtRim) return false;
-    return wet != BlockForm::TurnedOnce || (piece.worked.empty() && piece.sawn.empty() && piece.decors.empty() &&
-                                            piece.inlays.empty() && piece.holes.empty());
+    constexpr double thin =
+        15;  // mm: what is thicker cracks as it dries in one piece; common practice, the number ours
+    return wet != BlockForm::TurnedOnce || (thickestWall(sides) <= thin && piece.worked.empty() && piece.sawn.empty() &&
+                                            piece.decors.empty() && piece.inlays.empty() && piece.holes.empty());
 }
 
 double footWaste(const Piece& piece, const Shop& shop)

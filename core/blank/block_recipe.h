@@ -21,9 +21,13 @@ double footWaste(const Piece& piece, const Shop& shop);
 /// Whether the piece is one block with its grain across the axis: turned from both sides.
 bool isWholeBlock(const Piece& piece);
 
-/// Whether a wet block can be turned twice, or once, with what the piece asks for: turned once it is oval when it is
-/// dry, so that nothing may be left to do by index, saw, drill or inlay; a dried blank is held by its rim.
-bool canBeTurnedWet(const Piece& piece, BlockForm::Wet wet);
+/// Whether a wet block can be turned twice, or once, with what the piece asks for. Turned once it is oval when it is
+/// dry, so that nothing may be left to do by index, saw, drill or inlay, and no wall or floor may be thick. A blank
+/// that is dried between is held by its rim.
+bool canBeTurnedWet(const Piece& piece, const Sides& sides, BlockForm::Wet wet);
+
+/// What a bowl is turned to while it is wet, mm: the rough wall lies half outside the finished one and half inside.
+double roughDiameter(const Sides& sides);
 
 /// A block from its first mount to the piece: outside and foot on the screw or between centres, reversed, hollowed,
 /// reversed once more for the foot, in the order of the turner's school.

@@ -71,7 +71,8 @@ CoatMass coatMass(const FinishLayer& layer, double areaMm2, double leastMix)
 int moreCoats(const FinishLayer& layer, const Thirst& thirst)
 {
     constexpr double thirsty = 1.0 / 3, sated = 0.05, soft = 480, hard = 800;  // shares, kg/m³
-    if (layer.kind != FinishLayer::Sealer && layer.kind != FinishLayer::Body) return 0;
+    // What goes on once is made for one coat.
+    if ((layer.kind != FinishLayer::Sealer && layer.kind != FinishLayer::Body) || layer.coats < 2) return 0;
     if (thirst.endGrain > thirsty || thirst.density < soft) return 1;
     return layer.coats > 2 && thirst.endGrain < sated && thirst.density > hard ? -1 : 0;
 }

@@ -42,9 +42,9 @@ struct Thirst {
     double density = 650;  ///< kg/m³, mean of its woods
     bool faceGrainFoot = false;
 };
-/// Coats more or fewer than the book says of one that fills or builds up: one more where a third shows end grain or the
-/// wood is lighter than 480 kg/m³, one fewer of three or more on hard wood, above 800, without end grain. That they
-/// take more and fewer is common practice, where one begins our own choice.
+/// Coats more or fewer than the book says of one that seals or builds up in two or more: one more where a third shows
+/// end grain or the wood is lighter than 480 kg/m³, one fewer of three or more on hard wood, above 800, without end
+/// grain. That they take more and fewer is common practice, where one begins our own choice.
 int moreCoats(const FinishLayer& layer, const Thirst& thirst);
 /// The finish with the coats that a surface takes.
 Finish suited(Finish finish, const Thirst& thirst);

@@ -134,9 +134,9 @@ bool hasGaps(const Sides& sides)
 }
 
 /// How paper is held, as the piece is: what cannot spin, what is open, what is dyed.
-void sayWays(const Piece& piece, const Finish& finish, const Sides& sides, Text& how)
+void sayWays(const Piece& piece, const Finish& finish, const Sides& sides, bool inside, Text& how)
 {
-    if (!sides.inside.empty() && sides.inside.front().y() < 1) how.also(says(words::noDivot));
+    if (inside && !sides.inside.empty() && sides.inside.front().y() < 1) how.also(says(words::noDivot));
     if (!sides.round() || !sides.cuts.empty()) how.also(says(words::flatsByBlock));
     if (!sides.inside.empty() && !sides.cuts.empty()) how.also(says(words::bothSidesAlike));
     const bool coloured =
@@ -193,7 +193,7 @@ Finish sayFinish(const Piece& piece, const Shop& shop, const Assembly& assembly,
     return suited(finish, thirst);
 }
 
-void sayGrits(const Piece& piece, const Shop& shop, std::vector<Setting>& settings, Text& how)
+void sayGrits(const Piece& piece, const Shop& shop, SandedBy by, std::vector<Setting>& settings, Text& how)
 {
     const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
     std::vector<int> row = gritsFrom(piece.choices.firstGrit, finish.lastGrit);
@@ -208,13 +208,14 @@ void sayGrits(const Piece& piece, const Shop& shop, std::vector<Setting>& settin
         settings.push_back(countAt("", "grit to cut back", last, "the finish's last"));
         how.also(says(words::gritRowShort, all, settings.back()));
     } else
-        how.also(says(words::gritRow, all));
+        how.also(says(by == SandedBy::Hand ? words::gritRowByHand : words::gritRow, all));
 }
 
-void saySanding(const Piece& piece, const Shop& shop, const Sides& sides, std::vector<Setting>& settings, Text& how)
+void saySanding(const Piece& piece, const Shop& shop, const Sides& sides, bool inside, std::vector<Setting>& settings,
+                Text& how)
 {
-    sayGrits(piece, shop, settings, how);
-    sayWays(piece, finishOf(shop.finishes, piece.choices.finish), sides, how);
+    sayGrits(piece, shop, SandedBy::Lathe, settings, how);
+    sayWays(piece, finishOf(shop.finishes, piece.choices.finish), sides, inside, how);
     // Where gaps come round it is sanded at rest: no speed is said.
     if (hasGaps(sides)) return;
     // Sanding at 450 to 700 (CHECKS, common practice), slower where the work is wide, fine grits slower still: paper

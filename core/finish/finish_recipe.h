@@ -18,9 +18,11 @@ Thing putOnFinish(const Piece& piece, const Shop& shop, Bench& bench, const Thin
 Finish sayFinish(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides, Recipe& recipe);
 
 /// The grits that a piece is sanded through, added to a sanding step.
-void sayGrits(const Piece& piece, const Shop& shop, std::vector<Setting>& settings, Text& how);
-/// Those, how fast the lathe turns for them, and how paper is held on this piece.
-void saySanding(const Piece& piece, const Shop& shop, const Sides& sides, std::vector<Setting>& settings, Text& how);
+enum class SandedBy { Lathe, Hand };
+void sayGrits(const Piece& piece, const Shop& shop, SandedBy by, std::vector<Setting>& settings, Text& how);
+/// Those, how fast the lathe turns for them, and how paper is held on this piece; `inside`: its inside too.
+void saySanding(const Piece& piece, const Shop& shop, const Sides& sides, bool inside, std::vector<Setting>& settings,
+                Text& how);
 
 /// What was cut free once the finish was on, finished as the rest is; `gives` names what comes out.
 Thing finishTheFoot(const Piece& piece, const Shop& shop, Bench& bench, const Thing& cut, const std::string& gives);

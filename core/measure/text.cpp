@@ -47,6 +47,9 @@ std::string print(const Quantity& q, LengthStyle style)
     case Unit::Angle:
         return fixed(q.value, q.decimals) + "°";
     case Unit::Minutes:
+        // Long waits are whole hours as a rule: nobody divides 1,440 at the bench.
+        if (constexpr double hour = 60; q.value >= 2 * hour && std::fmod(q.value, hour) == 0)
+            return fixed(q.value / hour, 0) + " h";
         return fixed(q.value, q.decimals) + " min";
     case Unit::Speed:
         return fixed(q.value, q.decimals) + " rpm";

@@ -26,7 +26,7 @@ inline std::span<const Choice> choices(Measured::What)
                                     Choice{"gap", "gap of its last joint, or between its segments"},
                                     Choice{"overlap", "lies on the one below, across"},
                                     Choice{"aside", "its middle beside the axis"},
-                                    Choice{"floor", "floor, thick"},
+                                    Choice{"floor", "floor, from the foot up"},
                                     Choice{"wall", "wall, thick"},
                                     Choice{"neck", "neck, Ø"}};
     return all;

@@ -309,9 +309,9 @@ inline std::span<const Choice> choices(BlockForm::Bark)
 }
 inline std::span<const Choice> choices(BlockForm::Wet)
 {
-    static constexpr std::array all{Choice{"dried first", "dried before it is turned"},
-                                    Choice{"turned twice", "turned rough, dried, turned again"},
-                                    Choice{"turned once", "turned to its last wall, then dried in a bag"}};
+    static constexpr std::array all{Choice{"dried first", "dried first"},
+                                    Choice{"turned twice", "turned, dried, turned"},
+                                    Choice{"turned once", "turned once, bagged"}};
     return all;
 }
 template <class V, As<BlockForm> F> void fields(V& v, F& f)

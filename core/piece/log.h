@@ -41,6 +41,7 @@ struct Logged {
     double planned = 0;                  ///< minutes of work as planned
     double worked = 0;                   ///< as ticked
     double wood = 0;                     ///< litres, boards as bought
+    double waste = 0;                    ///< litres of it that are in no part: kerf, planing, offcuts too small to keep
     double weight = 0;                   ///< kg
     double cost = 0;                     ///< of the wood, in the shop's currency
     std::string wrong, to, foot, notes;  ///< what went wrong; to whom; the words on its foot
@@ -65,6 +66,7 @@ template <class V, As<Logged> F> void fields(V& v, F& f)
     v.minutes("planned_min", f.planned, minutes, "Work as planned, minutes");
     v.minutes("worked_min", f.worked, minutes, "Work as ticked, minutes");
     v.number("wood_l", f.wood, {0, 100000, "l"}, "Wood, litres");
+    v.quiet().number("waste_l", f.waste, {0, 100000, "l"}, "Of it waste, litres", "kerf, planing, small offcuts");
     v.number("weight_kg", f.weight, {0, 10000, "kg"}, "Weight, kg");
     v.number("cost", f.cost, {0, 10000000, ""}, "Cost of the wood");
     v.text("wrong", f.wrong, 4000, "What went wrong");

@@ -13,8 +13,8 @@ inline constexpr size_t mostReadings = 20000;
 enum class Coat { Bare, Wax, Paint, Bag };
 inline std::span<const Choice> choices(Coat)
 {
-    static constexpr std::array all{Choice{"bare", "bare"}, Choice{"wax", "waxed on its end grain"},
-                                    Choice{"paint", "painted on its end grain"}, Choice{"bag", "in a paper bag"}};
+    static constexpr std::array all{Choice{"bare", "bare"}, Choice{"wax", "end grain waxed"},
+                                    Choice{"paint", "end grain painted"}, Choice{"bag", "in a paper bag"}};
     return all;
 }
 

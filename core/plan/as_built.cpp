@@ -71,14 +71,22 @@ std::optional<WayOn> kept(const Piece& now, const std::vector<size_t>& layers, d
     return std::abs(off) <= same ? std::optional(std::move(way)) : std::nullopt;
 }
 
+bool isGlued(const Piece& piece, const std::string& layer)
+{
+    return std::ranges::find(piece.progress.done, "glue-" + layer, &StepDone::step) != piece.progress.done.end();
+}
+
 void outlineOrLayers(const Piece& now, const Shop& shop, std::vector<WayOn>& ways)
 {
     const double stack = stackHeight(now), outline = outlineHeight(now), off = stack - outline;
     if (std::abs(off) <= same || outline <= 0) return;
     if (std::abs(off) <= shop.mostNudge) ways.push_back(nudged(now, stack, outline));
-    std::vector<size_t> open;
+    // Layers are glued on from the headstock: what lies below one that was measured, or is glued, is made.
+    size_t made = 0;
     for (size_t i = 0; i < now.layers.size(); ++i)
-        if (!measured(now, now.layers[i].id, Measured::Height)) open.push_back(i);
+        if (measured(now, now.layers[i].id, Measured::Height) || isGlued(now, now.layers[i].id)) made = i + 1;
+    std::vector<size_t> open;
+    for (size_t i = made; i < now.layers.size(); ++i) open.push_back(i);
     if (open.size() > 1)
         if (auto next = kept(now, {open.front()}, off, words::nextLayerChanged)) ways.push_back(std::move(*next));
     if (auto all = kept(now, open, off, words::layersToComeChanged)) ways.push_back(std::move(*all));

@@ -24,9 +24,9 @@ struct WayOn {
     Piece piece;
 };
 /// Where the stack as measured is not as high as the outline, by more than a tenth of a mm: the outline stretched to
-/// it, by no more than the shop's `mostNudge`; or kept, the next layer alone, or all that are not measured yet, made
-/// thicker or thinner, none below 1 mm. A floor thinner than it was to be: left as it is. What else is less than
-/// planned (ring, wall, neck, open joint): the ways out of core/plan/mishap. Empty where all is as it was to be.
+/// it, by no more than the shop's `mostNudge`; or kept, the next layer alone, or all above what is made, made thicker
+/// or thinner, none below 1 mm. A floor thinner than it was to be: left as it is. What else is less than planned (ring,
+/// wall, neck, open joint): the ways out of core/plan/mishap. Empty where all is as it was to be.
 std::vector<WayOn> waysOn(const Piece& piece, const Shop& shop);
 
 /// One layer as a version of the piece has it. Lengths mm, the angle degrees on from the layer below.

@@ -137,13 +137,11 @@ Walk coatWalk(const Plan& plan)
     for (size_t k = 0; k < plan.finish.layers.size(); ++k) {
         const FinishLayer& layer = plan.finish.layers[k];
         for (int c = 1; c <= layer.coats; ++c)
-            walk.places.push_back({.id = "coat-" + std::to_string(k + 1) + "-" + std::to_string(c),
-                                   .what = says(words::coatNumber, layer.name, c, layer.coats),
-                                   .number = {.name = "left to dry, minutes",
-                                              .value = layer.waitMinutes,
-                                              .unit = Unit::Minutes,
-                                              .decimals = 0},
-                                   .step = finishStep(k)});
+            walk.places.push_back(
+                {.id = "coat-" + std::to_string(k + 1) + "-" + std::to_string(c),
+                 .what = says(words::coatNumber, layer.name, c, layer.coats),
+                 .number = {.name = "left to dry", .value = layer.waitMinutes, .unit = Unit::Minutes, .decimals = 0},
+                 .step = finishStep(k)});
     }
     return walk;
 }
@@ -342,13 +340,19 @@ std::vector<Walk> walksOf(const Piece& piece, const Plan& plan, const BoardPlan&
     return all;
 }
 
-bool isDone(const Piece& piece, const Walk::Place& place) { return place.cut || isTicked(piece, place.id); }
+bool isDone(const Piece& piece, const Walk::Place& place)
+{
+    // A strip is cut from the press on; the boards are planned anew beside.
+    const auto& cut = piece.progress.strips;
+    if (place.strip && std::ranges::find(cut, *place.strip) != cut.end()) return true;
+    return place.cut || isTicked(piece, place.id);
+}
 
 Piece withPlaceDone(Piece piece, const Plan& plan, const Walk& walk, size_t at, double now)
 {
     const Walk::Place& place = walk.places[at];
     if (place.strip) {
-        if (!place.cut) piece.progress.strips.push_back(*place.strip);
+        if (!isDone(piece, place)) piece.progress.strips.push_back(*place.strip);
         return piece;
     }
     piece = withPlaceTicked(std::move(piece), place.id);

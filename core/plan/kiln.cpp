@@ -9,6 +9,7 @@
 #include <map>
 #include <optional>
 #include <set>
+#include <utility>
 
 namespace vl {
 namespace {
@@ -91,14 +92,37 @@ double kilnRate(const Shop& shop, const std::string& wood, double wall)
 
 double dayOf(const KilnLoad& load, double clock) { return (clock - load.begun) / day; }
 
-double moistureInKiln(const Shop& shop, const KilnLoad& load, const InKiln& bowl, double at)
+namespace {
+
+/// What a bowl was read at last, by a day of its load: the day, and %; as it went in where it was not read.
+std::pair<double, double> lastReading(const Shop& shop, const KilnLoad& load, const InKiln& bowl, double by)
 {
-    // From the last reading on by its rate.
     double from = 0, percent = bowl.wet;
     for (const Reading& r : shop.readings) {
         const double on = dayOf(load, r.at);
-        if (r.of == bowl.name && on >= from - 1e-9 && on <= at + 1e-9) from = on, percent = r.percent;
+        if (r.of == bowl.name && on >= from - 1e-9 && on <= by + 1e-9) from = on, percent = r.percent;
     }
+    return {from, percent};
+}
+
+/// The day on which a bowl comes down to a moisture: from its last reading on by its rate; what lies before that as its
+/// own way there went, first order from the start to it.
+double reachedOn(const Shop& shop, const KilnLoad& load, const InKiln& bowl, double moisture)
+{
+    if (bowl.wet <= moisture || moisture <= kilnMoisture) return 0;
+    const auto left = [&](double percent) { return std::log((percent - kilnMoisture) / (moisture - kilnMoisture)); };
+    constexpr double ever = 1e9;
+    const auto [read, percent] = lastReading(shop, load, bowl, ever);
+    if (percent > moisture) return read + left(percent) / kilnRate(shop, bowl.wood, bowl.wall);
+    return percent > kilnMoisture ? read * left(bowl.wet) / (left(bowl.wet) - left(percent)) : read;
+}
+
+}  // namespace
+
+double moistureInKiln(const Shop& shop, const KilnLoad& load, const InKiln& bowl, double at)
+{
+    // From the last reading on by its rate.
+    const auto [from, percent] = lastReading(shop, load, bowl, at);
     if (bowl.out >= 0 && at >= bowl.out && bowl.dry > 0) return bowl.dry;
     if (percent <= kilnMoisture) return percent;
     const double rate = kilnRate(shop, bowl.wood, bowl.wall);
@@ -187,14 +211,13 @@ KilnPlan planKiln(const Shop& shop, const KilnLoad& load)
     plan.steps = run ? byRun(shop, *run) : byTable(gentlest);
     if (run) plan.bestRun = run->name;
     if (!run && quickest != gentlest) plan.cautions.push_back(says(words::kilnMixed, nameOf(holds)));
-    // Each bowl comes down by its own rate; a step begins when the last of them is there.
+    // Each bowl comes down by its own rate, from what it was read at last; a step begins when the last of them is
+    // there.
     const auto reaches = [&](double moisture) {
         std::pair<double, const InKiln*> last{0, nullptr};
         for (const InKiln& b : load.bowls)
             if (b.wet > moisture && moisture > kilnMoisture)
-                last = std::max(last, std::pair(std::log((b.wet - kilnMoisture) / (moisture - kilnMoisture)) /
-                                                    kilnRate(shop, b.wood, b.wall),
-                                                &b));
+                last = std::max(last, std::pair(reachedOn(shop, load, b, moisture), &b));
         return last;
     };
     const auto [days, slowest] = reaches(load.target);

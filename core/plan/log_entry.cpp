@@ -25,6 +25,8 @@ std::string listed(const std::set<std::string>& all)
 
 }  // namespace
 
+double LogYear::wasted() const { return cut > 0 ? waste / cut : std::nan(""); }
+
 double LogYear::ratio() const { return planned > 0 && worked > 0 ? worked / planned : std::nan(""); }
 
 Logged logged(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, double now)
@@ -57,9 +59,10 @@ Logged logged(const Piece& piece, const Shop& shop, const Plan& plan, const Boar
     for (const auto& [name, k] : kinds)
         l.byKind += (l.byKind.empty() ? "" : "; ") + name + " " + fixed(k.planned, 0) + " " + fixed(k.worked, 0);
     constexpr double litre = 1e6;  // mm³
-    if (boards.boardVolume > 0)
+    if (boards.boardVolume > 0) {
         l.wood = boards.boardVolume / litre;
-    else
+        l.waste = (boards.boardVolume - boards.partsVolume) / litre;
+    } else
         for (const Part& p : plan.assembly.parts) l.wood += p.count * p.length * p.width * p.thickness / litre;
     l.cost = boards.cost;
     l.deviations = deviationsOf(piece, plan);
@@ -137,6 +140,7 @@ std::vector<Compared> compared(const std::vector<Logged>& entries)
         });
     }
     row("Wood, litres", [&](const Logged& e) { return number(e.wood, 2); });
+    row("Of it waste, litres", [&](const Logged& e) { return number(e.waste, 2); });
     row("Cost of the wood", [&](const Logged& e) { return number(e.cost, 2); });
     row("Weight, kg", [&](const Logged& e) { return number(e.weight, 3); });
     for (const Choice& c : choicesOf<Measured::What>()) {
@@ -203,6 +207,7 @@ std::vector<LogYear> yearsOf(const std::vector<Logged>& log)
         ++it->pieces;
         it->wood += l.wood;
         it->cost += l.cost;
+        if (l.waste > 0) it->cut += l.wood, it->waste += l.waste;
         if (l.worked > 0) {
             it->worked += l.worked;
             it->planned += l.planned;

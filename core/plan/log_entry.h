@@ -47,6 +47,9 @@ struct LogYear {
     int year = 0, pieces = 0;
     double worked = 0, planned = 0;  ///< minutes
     double wood = 0, cost = 0;
+    double cut = 0, waste = 0;  ///< litres, of those entries that say what was wasted
+    /// Share of the wood that is in no part; NaN where nothing says so.
+    double wasted() const;
     /// How much longer the work took than it was planned: 1 as planned; NaN where nothing was ticked.
     double ratio() const;
 };

@@ -1,5 +1,6 @@
 #include "core/plan/movement.h"
 
+#include "core/plan/moisture_book.h"
 #include "core/wood/moisture.h"
 
 #include <algorithm>
@@ -59,6 +60,15 @@ std::vector<JointMovement> movementsOf(const Assembly& assembly, const Sides& si
         out.push_back(m);
     }
     return out;
+}
+
+ToHome toHome(const Shop& shop, const Reading& here)
+{
+    const double season = seasonOf(shop), now = roomMoisture(here);
+    if (!(season > 0)) return {};
+    constexpr double celsius = 20;
+    return {(equilibriumMoisture(celsius, shop.dryHumidity) - now) / season,
+            (equilibriumMoisture(celsius, shop.dampHumidity) - now) / season};
 }
 
 }  // namespace vl

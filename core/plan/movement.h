@@ -1,6 +1,7 @@
 #pragma once
 
 #include "core/blank/assembly.h"
+#include "core/piece/reading.h"
 
 namespace vl {
 
@@ -28,6 +29,13 @@ std::vector<JointMovement> movementsOf(const Assembly& assembly, const Sides& si
 
 /// mm that two faces differ over `width` for a change of moisture in percentage points.
 double differs(const FaceMovement& a, const FaceMovement& b, double width, double moistureChange);
+
+/// How much of what a joint moves between the seasons it moves from the room of a reading to the shop's driest and
+/// dampest: shares of `JointMovement::moves`, below 0 where it moves the other way.
+struct ToHome {
+    double driest = 0, dampest = 0;
+};
+ToHome toHome(const Shop& shop, const Reading& here);
 
 /// Percentage points of moisture between the shop's dry and its damp room, at 20 °C.
 double seasonOf(const Shop& shop);

@@ -71,6 +71,10 @@ inline constexpr Pattern wetBlock{"at %1 % moisture it moves as it is opened: tu
                                   "crack; rough-turned with a wall "
                                   "of a tenth of its diameter and dried it is turned a second time"};
 inline constexpr Pattern dryBlock{"a dry block"};
+inline constexpr Pattern roughNeedsMore{
+    "the blank is Ø %1; turned rough with a wall of a tenth of its diameter it has to be Ø %2, or the dried oval does "
+    "not hold the finished bowl"};
+inline constexpr Pattern thatMuchMore{"a blank %1 wider"};
 inline constexpr Pattern turnTwice{"turn it rough, dry it, turn it again"};
 inline constexpr Pattern pithSplits{"with the pith in it the wood cracks from there as it dries"};
 inline constexpr Pattern pithOut{"a block sawn clear of the pith"};

@@ -9,6 +9,8 @@ namespace vl::words {
 inline constexpr Pattern gritRow{
     "grits %1, each until the scratches of the one before are gone; dust wiped off between; "
     "lathe off and along the grain before the next; its direction reversed where it can be"};
+inline constexpr Pattern gritRowByHand{
+    "grits %1, each until the scratches of the one before are gone, along the grain; dust wiped off between"};
 inline constexpr Pattern gritRowShort{
     "grits %1, one short of the last: the sealer raises the grain, which is then cut back with %2"};
 inline constexpr Pattern sandSpeed{

@@ -141,6 +141,7 @@ inline constexpr Pattern fromBothEnds{"from both ends to the middle, clear the c
 inline constexpr Pattern depthReached{"the depth rod touches the floor it is set for"};
 inline constexpr Pattern roughWet{"Turn it rough, wet, to Ø %1"};
 inline constexpr Pattern wetMoves{"wet wood goes out of round as it dries: what is left is turned away then"};
+inline constexpr Pattern bendsNotCracks{"slowly, thin wood bends instead of cracking"};
 inline constexpr Pattern hollowWet{"Hollow it rough to a wall of %1"};
 inline constexpr Pattern evenWallDries{"a wall that is even all over dries evenly and does not crack"};
 inline constexpr Pattern floorAsThick{"floor and wall alike, %1; no thin place, no torn end grain left"};

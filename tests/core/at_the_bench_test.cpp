@@ -9,6 +9,7 @@
 #include "core/plan/lessons.h"
 #include "core/plan/log_entry.h"
 #include "core/plan/moisture_book.h"
+#include "core/plan/movement.h"
 #include "core/plan/progress.h"
 #include "core/turning/closed_surface.h"
 #include "core/wood/moisture.h"
@@ -105,6 +106,8 @@ TEST(Cards, WhatIsTickedInAListIsDoneInThePlan)
     ASSERT_GT(strips.places.size(), 2u);
     p = withPlaceDone(p, plan, strips, 1, 30000000);
     ASSERT_EQ(p.progress.strips.size(), 1u);
+    EXPECT_TRUE(isDone(p, strips.places[1])) << "before the boards are planned anew";
+    EXPECT_EQ(withPlaceDone(p, plan, strips, 1, 30000000), p) << "nothing is cut twice";
     boards = planBoards(p, shop, plan.assembly);
     int kept = 0;
     for (const PlannedBoard& b : boards.boards)
@@ -610,6 +613,23 @@ TEST(Moisture, WithoutNoiseItIsTheClosedForm)
     EXPECT_GT(dryingForecast(one, "board", e + 1).days, light) << "a bag keeps it longer";
 }
 
+TEST(Moisture, APieceMovesFromHereToWhereItWillLive)
+{
+    Shop shop;
+    Reading here;
+    here.celsius = 20;
+    here.humidity = shop.dampHumidity;
+    EXPECT_NEAR(toHome(shop, here).dampest, 0, 1e-12);
+    EXPECT_NEAR(toHome(shop, here).driest, -1, 1e-12) << "all of the season, the other way";
+    // By the Wood Handbook's formula: 20 °C and 50 % to 35 % and 65 %.
+    here.humidity = 50;
+    const double now = equilibriumMoisture(20, 50), season = equilibriumMoisture(20, 65) - equilibriumMoisture(20, 35);
+    EXPECT_NEAR(toHome(shop, here).driest, (equilibriumMoisture(20, 35) - now) / season, 1e-12);
+    EXPECT_NEAR(toHome(shop, here).dampest - toHome(shop, here).driest, 1, 1e-12);
+    shop.dampHumidity = shop.dryHumidity;
+    EXPECT_EQ(toHome(shop, here).driest, 0) << "where no season is, nothing moves";
+}
+
 TEST(ShopLog, CountsOnAndLearnsFromWhatWasTicked)
 {
     Shop shop = test::harbourShop();
@@ -777,6 +797,9 @@ TEST(ShopLog, CostsWhatItsBoardsCost)
     const Logged entry = logged(p, shop, plan, boards, 29000000);
     EXPECT_NEAR(entry.cost, boards.cost, 1e-9);
     EXPECT_NEAR(entry.wood, boards.boardVolume / 1e6, 1e-9);
+    // The year's waste is what of its boards is in no part.
+    EXPECT_NEAR(yearsOf({entry}).front().wasted(), 1 - boards.yield(), 1e-9);
+    EXPECT_TRUE(std::isnan(yearsOf({Logged{}}).front().wasted())) << "where nothing says so";
     double price = 0;
     for (const Board& b : shop.rack) price += b.price;
     EXPECT_LE(entry.cost, price);

@@ -140,6 +140,31 @@ TEST(Kiln, APushedWoodIsSaid)
     EXPECT_GT(moistureInKiln(read, load, load.bowls[0], 2), 22);
 }
 
+TEST(Kiln, ARunningLoadIsPlannedFromItsReadings)
+{
+    Shop shop;
+    shop.kiln.clear();
+    KilnLoad load{.name = "running", .begun = 1000 * 1440.0};
+    load.bowls = {{.name = "bowl", .wood = "maple", .wall = 25, .wet = 40}};
+    const double rate = kilnRate(shop, "maple", 25), unread = planKiln(shop, load).days;
+    EXPECT_NEAR(unread, std::log(35 / 3.0) / rate, 1e-9);
+    // On day 4 it is wetter than its rate says: the rest takes as long as it does from there (first order).
+    Reading slow;
+    slow.of = "bowl";
+    slow.at = load.begun + 4 * 1440;
+    slow.percent = 36;
+    shop.readings = {slow};
+    EXPECT_NEAR(planKiln(shop, load).days, 4 + std::log(31 / 3.0) / rate, 1e-9);
+    EXPECT_GT(planKiln(shop, load).days, unread);
+    // A step that lies behind the reading ended on the way there.
+    shop.readings[0].percent = 22;
+    const KilnPlan plan = planKiln(shop, load);
+    double until25 = 0;
+    for (const KilnStep& s : plan.steps)
+        if (s.above >= 25) until25 += s.days;
+    EXPECT_NEAR(until25, 4 * std::log(35 / 20.0) / std::log(35 / 17.0), 1e-9);
+}
+
 TEST(RoughTurned, GetsOvalAsItsWoodShrinks)
 {
     // 25 mm of wall on 250 mm: green to 8 % across the grain by 22 thirtieths of the tangential shrinkage.
@@ -189,6 +214,23 @@ TEST(WetBlock, IsTurnedTwiceOrOnceInAnOrderThatHolds)
     EXPECT_TRUE(warned(plan(BlockForm::DriedFirst)));
     const Plan twice = plan(BlockForm::TurnedTwice);
     EXPECT_FALSE(warned(twice));
+    const auto settingOf = [](const Plan& of, const std::string& id, const std::string& name) {
+        for (const Step& s : of.assembly.recipe)
+            if (s.id == id)
+                for (const Setting& x : s.settings)
+                    if (x.name == name) return x.value;
+        return std::nan("");
+    };
+    // A wall of a tenth of 250, half of what it has more than 8 mm outside; the tenon that dried oval is turned
+    // smaller.
+    EXPECT_NEAR(settingOf(twice, "rough-wet", "rough, Ø"), 250 + 25 - 8, 0.1);
+    EXPECT_NEAR(settingOf(twice, "hollow-wet", "wall left all round"), 25, 1e-9);
+    const double wetTenon = settingOf(twice, "foot-wet", "tenon, Ø"), dried = settingOf(twice, "foot", "tenon, Ø");
+    EXPECT_NEAR(dried, wetTenon * (1 - speciesOf("cherry").shrinkTangential / 100 * 22 / 30) - 2, 1e-6);
+    // A blank that is no wider than a dry one needs does not hold that: it is said, and its fix mends it.
+    const Caution* narrow = test::find(twice, "rough-blank");
+    ASSERT_TRUE(narrow);
+    EXPECT_FALSE(test::find(makePlan(narrow->fixes.front().change(p), Shop{}), "rough-blank"));
     int before = -1;
     for (const char* id :
          {"mount-first-wet", "rough-wet", "foot-wet", "mount-reversed-wet", "hollow-wet", "coat-wet", "dry-wet",
@@ -205,11 +247,15 @@ TEST(WetBlock, IsTurnedTwiceOrOnceInAnOrderThatHolds)
                 daysInTheRoom(25, 60, 8, heatedRoom, speciesOf("cherry").density, slowedBy(Coat::Wax)), 1e-6);
     const Plan once = plan(BlockForm::TurnedOnce);
     EXPECT_FALSE(warned(once));
+    EXPECT_EQ(placeOf(once, "sand-outside"), -1) << "wet wood is not sanded";
     EXPECT_LT(placeOf(once, "fine"), placeOf(once, "dry-wet"));
     EXPECT_LT(placeOf(once, "foot-off"), placeOf(once, "dry-wet")) << "while it is still round";
     EXPECT_LT(placeOf(once, "dry-wet"), placeOf(once, "sand"));
     for (const Step& s : once.assembly.recipe)
         if (s.id == "sand") EXPECT_TRUE(s.uses.empty()) << "no lathe follows an oval";
+    p.hollow.floor = 30;
+    EXPECT_TRUE(warned(plan(BlockForm::TurnedOnce))) << "a thick floor cracks";
+    p.hollow.floor = 12;
     // Where something is left to do by index it cannot be turned once: it is warned of as before.
     p.worked.push_back({});
     identifyCuts(p);

@@ -41,6 +41,7 @@ void expectReadable(Desk& b, const std::string& where)
     QStringList dotted;
     for (auto* button : b.window.findChildren<QAbstractButton*>()) dotted << button->text();
     for (auto* label : b.window.findChildren<QLabel*>()) dotted << label->text();
+    for (auto* line : b.window.findChildren<QLineEdit*>()) dotted << line->text();  // a line that is typed in scrolls
     for (auto* scroll : b.window.findChildren<QScrollArea*>())
         if (scroll->isVisible() && scroll->horizontalScrollBarPolicy() == Qt::ScrollBarAlwaysOff) {
             EXPECT_LE(scroll->widget()->width(), scroll->viewport()->width()) << where << ": wider than its place";

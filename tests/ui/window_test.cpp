@@ -192,6 +192,20 @@ TEST(Export, WritesEachFormatAndRefusesOthers)
         b.window.exportFile();
         EXPECT_GT(QFile(b.answer).size(), 1000) << ending;
     }
+    // The whole book goes out and comes in, as a file and as a table of values.
+    const Shop whole = b.doc().shop();
+    for (const char* ending : {"json", "csv"}) {
+        b.answer = b.folder.filePath(QString("book.%1").arg(ending));
+        b.window.exportBook();
+        Shop other = whole;
+        other.log.clear();
+        other.kerf = 1;
+        ASSERT_TRUE(b.doc().changeShop("other", other));
+        b.window.importBook();
+        EXPECT_EQ(b.doc().shop(), whole) << ending;
+        b.doc().undo();
+        EXPECT_EQ(b.doc().shop(), other) << "undo brings the one before back";
+    }
     b.answer = b.folder.filePath("cup.stp");
     b.window.exportFile();
     EXPECT_TRUE(b.window.message().contains("dxf, svg, csv, ics, stl, obj, 3mf and png"));

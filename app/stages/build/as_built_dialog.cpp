@@ -20,7 +20,7 @@ namespace vl::app {
 AsBuiltDialog::AsBuiltDialog(Document& document, QWidget* parent) : QDialog(parent), doc_(document)
 {
     setWindowTitle(tr("As built: measured on the wood"));
-    resize(1120, 640);
+    resize(1180, 660);
     const auto i = static_cast<size_t>(doc_.selection().layer);
     measured_ = {.layer = doc_.piece().layers[i].id,
                  .value = doc_.piece().layers[i].thickness,
@@ -32,8 +32,8 @@ AsBuiltDialog::AsBuiltDialog(Document& document, QWidget* parent) : QDialog(pare
     connect(take_, &QPushButton::clicked, this, &AsBuiltDialog::take);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     auto* row = new QHBoxLayout;
-    row->addWidget(measuring(), 2);
-    row->addWidget(goingOn(), 3);
+    row->addWidget(measuring(), 4);
+    row->addWidget(goingOn(), 5);
     auto* column = new QVBoxLayout(this);
     column->addLayout(row, 1);
     column->addWidget(buttons);
@@ -51,7 +51,7 @@ QWidget* AsBuiltDialog::measuring()
     put_->setObjectName("put-measured");
     remove_ = new QPushButton(tr("Strike it out"));
     remove_->setObjectName("remove-measured");
-    all_ = new Table({tr("Measured"), tr("Layer"), tr("Station"), tr("Planned"), tr("Is"), tr("Off by")});
+    all_ = new Table({tr("Measured"), tr("Of"), tr("Planned"), tr("Is"), tr("Off by")});
     all_->setAccessibleName(tr("What was measured, beside what was planned"));
     connect(form_, &FieldForm::edited, this, [this](const QString&, const std::string& path, const FieldValue& value) {
         setField(measured_, path, value);
@@ -135,10 +135,10 @@ void AsBuiltDialog::refresh()
     for (const Measured& m : doc_.piece().progress.measured) {
         const double planned = m.planned.value_or(plannedOf(doc_.piece(), doc_.plan(), m));
         rows << QStringList{wordsOf(choicesOf<Measured::What>()[static_cast<size_t>(m.what)]),
-                            isOfALayer(m.what) ? QString::number(placeOf(doc_.piece(), m.layer) + 1) : QString(),
-                            isAtAStation(m.what) ? mm(m.at) : QString(),
-                            std::isnan(planned) ? QString() : mm(planned),
-                            mm(m.value),
+                            isOfALayer(m.what)     ? tr("layer %1").arg(placeOf(doc_.piece(), m.layer) + 1)
+                            : isAtAStation(m.what) ? tr("at %1").arg(mm(m.at))
+                                                   : QString(),
+                            std::isnan(planned) ? QString() : mm(planned), mm(m.value),
                             std::isnan(planned) ? QString() : mm(m.value - planned)};
     }
     all_->setRows(rows);
@@ -175,8 +175,7 @@ void AsBuiltDialog::choose(int row)
                                     then = versionOf(way.piece, makePlan(way.piece, doc_.shop(), doc_.style()));
     const auto both = [this](double was, double is) {
         const auto mm = [this](double v) { return QString::fromStdString(formatLength(v, doc_.style())); };
-        return std::abs(was - is) < 0.005 ? (was > 0 ? mm(was) : QString())
-                                              : mm(was) + QStringLiteral(" → ") + mm(is);
+        return std::abs(was - is) < 0.005 ? (was > 0 ? mm(was) : QString()) : mm(was) + QStringLiteral(" → ") + mm(is);
     };
     QList<QStringList> rows;
     for (size_t i = 0; i < drawn.size(); ++i) {

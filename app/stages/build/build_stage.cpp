@@ -5,7 +5,6 @@
 #include "app/lanes/figures_lane.h"
 #include "app/lanes/layer_tabs.h"
 #include "app/stages/build/as_built_dialog.h"
-#include "app/stages/build/as_built_dialog.h"
 #include "app/stages/build/layer_fields.h"
 #include "app/stages/build/looks_panel.h"
 #include "app/stages/build/paint_panel.h"

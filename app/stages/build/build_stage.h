@@ -61,7 +61,7 @@ private:
     QLabel* nestSaid_;
     std::array<LengthField*, 6> measured_{};  // of a layer, by Measured::What
     QLabel* built_;
-    std::array<QPushButton*, 2> ways_{};
+    std::array<QPushButton*, 3> ways_{};
 };
 
 }  // namespace vl::app

@@ -8,6 +8,7 @@
 #include "core/measure/format.h"
 #include "core/plan/log_entry.h"
 #include "core/plan/moisture_book.h"
+#include "core/plan/movement.h"
 #include "core/plan/rough_turned.h"
 #include "report/drawing.h"
 #include "report/type.h"
@@ -16,6 +17,7 @@
 #include <QCheckBox>
 #include <QDateTime>
 #include <QFileInfo>
+#include <QHeaderView>
 #include <QImageReader>
 #include <QLineEdit>
 #include <QLocale>
@@ -99,8 +101,8 @@ void LogStage::buildPages()
     log_ = new Table({tr("No."), tr("Name"), tr("Woods"), tr("Made of"), tr("Finish"), tr("Finished"), tr("Planned"),
                       tr("Ticked"), tr("Weight"), tr("Cost"), tr("To whom")});
     log_->setAccessibleName(tr("Finished pieces"));
-    years_ =
-        new Table({tr("Year"), tr("Pieces"), tr("Work ticked"), tr("as planned"), tr("Took longer by"), tr("Wood")});
+    years_ = new Table({tr("Year"), tr("Pieces"), tr("Work ticked"), tr("as planned"), tr("Took longer by"), tr("Wood"),
+                        tr("Of it waste"), tr("Cost")});
     years_->setAccessibleName(tr("Years in numbers"));
     work_ = new Table({tr("Kind of work"), tr("Usual estimate"), tr("Ticked"), tr("Took longer by")});
     work_->setAccessibleName(tr("Which estimates are off"));
@@ -113,6 +115,10 @@ void LogStage::buildPages()
     photos_->setLayout(new QHBoxLayout);
     compared_ = new Table({tr("Side by side")});
     compared_->setAccessibleName(tr("Entries side by side"));
+    compared_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+    movement_ = new Table({tr("Joint between layers"), tr("Station"), tr("Wide"), tr("Between the seasons"),
+                           tr("From here to the driest room"), tr("From here to the dampest")});
+    movement_->setAccessibleName(tr("Movement at each joint"));
     log_->setSelectionMode(QAbstractItemView::ExtendedSelection);
     log_->setSelectionBehavior(QAbstractItemView::SelectRows);
     const auto above = [](QWidget* upper, int share, QWidget* lower, int rest) {
@@ -128,6 +134,7 @@ void LogStage::buildPages()
     pages_->add(tr("side by side"), compared_, false);
     pages_->add(tr("years"), above(years_, 1, work_, 1), false);
     pages_->add(tr("moisture"), above(chart_, 3, readings_, 2), false);
+    pages_->add(tr("movement"), movement_, false);
     pages_->add(tr("kiln"), kiln_, false);
     addLane(pages_, 1);
     connect(log_, &QTableWidget::currentCellChanged, this, [this](int row, int, int before) {
@@ -362,13 +369,32 @@ void LogStage::refreshYears()
                             hours(y.worked),
                             hours(y.planned),
                             std::isnan(y.ratio()) ? QString() : tr("%1 %").arg((y.ratio() - 1) * 100, 0, 'f', 0),
-                            tr("%1 l").arg(y.wood, 0, 'f', 1)};
+                            tr("%1 l").arg(y.wood, 0, 'f', 1),
+                            std::isnan(y.wasted()) ? QString() : tr("%1 %").arg(100 * y.wasted(), 0, 'f', 0),
+                            y.cost > 0 ? QString::number(y.cost, 'f', 0) : QString()};
     years_->setRows(rows);
     QList<QStringList> kinds;
     for (const KindOfWork& k : kindsOf(doc_.shop().log))
         kinds << QStringList{q(k.kind), hours(k.planned), hours(k.worked),
                              std::isnan(k.ratio()) ? QString() : tr("%1 %").arg((k.ratio() - 1) * 100, 0, 'f', 0)};
     work_->setRows(kinds);
+}
+
+/// How far the two sides of each joint move apart, between here and where the piece will live.
+void LogStage::refreshMovement()
+{
+    const Shop& shop = doc_.shop();
+    const ToHome home = toHome(shop, shop.readings.empty() ? Reading{} : shop.readings.back());
+    const auto mm = [this](double v) { return q(formatLengthUnit(v, doc_.style())); };
+    QList<QStringList> rows;
+    for (const JointMovement& j : movementsOf(doc_.plan().assembly, doc_.plan().sides, shop))
+        rows << QStringList{tr("%1 and %2").arg(j.below + 1).arg(j.below + 2),
+                            mm(j.z),
+                            mm(j.width),
+                            mm(j.moves),
+                            mm(j.moves * home.driest),
+                            mm(j.moves * home.dampest)};
+    movement_->setRows(rows);
 }
 
 /// A bowl from wet wood: what is left of its wall while it waits, how oval it gets, and about how long it takes.
@@ -498,6 +524,7 @@ void LogStage::refresh()
     refreshEstimates();
     refreshReadings();
     refreshRough();
+    refreshMovement();
     const std::vector<Logged>& log = doc_.shop().log;
     const bool there =
         std::ranges::any_of(log, [&](const Logged& l) { return !l.piece.empty() && l.piece == doc_.piece().id; });

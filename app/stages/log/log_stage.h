@@ -42,6 +42,7 @@ private:
     void refreshYears();
     void refreshReadings();
     void refreshRough();
+    void refreshMovement();
     /// The chosen entry's place in the shop's log; −1: none.
     int chosen() const;
     template <class Change> void editShop(const QString& what, Change change)
@@ -52,7 +53,7 @@ private:
     }
 
     PageSwitch* pages_;
-    Table *log_, *compared_, *years_, *work_, *readings_;
+    Table *log_, *compared_, *movement_, *years_, *work_, *readings_;
     MoistureChart* chart_;
     KilnView* kiln_;
     QWidget* photos_;
