@@ -42,8 +42,11 @@ double thinnestWall(const Sides& sides)
 double thickestWall(const Sides& sides)
 {
     if (sides.inside.empty()) return 0;
-    double most = sides.inside.front().x() - sides.outside.front().x();
-    for (const WallAt& w : wallAlong(sides)) most = std::max(most, w.wall);
+    const double floor = sides.inside.front().x();
+    double most = floor - sides.outside.front().x();
+    // The floor itself is measured down to the foot's face.
+    for (const WallAt& w : wallAlong(sides))
+        if (w.inside.x() > floor + 1e-6) most = std::max(most, w.wall);
     return most;
 }
 

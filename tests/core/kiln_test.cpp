@@ -230,7 +230,7 @@ TEST(WetBlock, IsTurnedTwiceOrOnceInAnOrderThatHolds)
     // A blank that is no wider than a dry one needs does not hold that: it is said, and its fix mends it.
     const Caution* narrow = test::find(twice, "rough-blank");
     ASSERT_TRUE(narrow);
-    EXPECT_FALSE(test::find(makePlan(narrow->fixes.front().change(p), Shop{}), "rough-blank"));
+    EXPECT_FALSE(test::find(makePlan(narrow->fixes.front().apply(p), Shop{}), "rough-blank"));
     int before = -1;
     for (const char* id :
          {"mount-first-wet", "rough-wet", "foot-wet", "mount-reversed-wet", "hollow-wet", "coat-wet", "dry-wet",
