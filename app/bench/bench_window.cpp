@@ -337,6 +337,23 @@ void BenchWindow::wishPicture()
                              done = static_cast<size_t>(at_) + 1] { return pictureOf(piece, shop, plan, done); }));
 }
 
+/// The clock that runs out next, and how many run beside it.
+QString BenchWindow::clockWords() const
+{
+    const auto next = std::ranges::min_element(timers_, {}, &Running::until);
+    if (next == timers_.end()) return {};
+    constexpr qint64 minute = 60, hour = 3600;
+    const qint64 left = std::max<qint64>(0, QDateTime::currentDateTime().secsTo(next->until));
+    const auto two = [](qint64 v) { return QStringLiteral("%1").arg(v, 2, 10, QLatin1Char('0')); };
+    const QString time = left == 0      ? tr("over")
+                         : left >= hour ? tr("%1 h %2").arg(left / hour).arg(two(left % hour / minute))
+                                        : tr("%1:%2").arg(left / minute).arg(two(left % minute));
+    QString words = tr("%1: %2").arg(time, next->what);
+    if (timers_.size() > 1)
+        words += QLatin1Char(' ') + tr("(%n more run)", nullptr, static_cast<int>(timers_.size()) - 1);
+    return words;
+}
+
 void BenchWindow::paintPicture(QPainter& p, const QRectF& box)
 {
     const report::Inks inks{theme().text, theme().text, theme().quiet, theme().panel};
@@ -408,15 +425,8 @@ void BenchWindow::paintEvent(QPaintEvent*)
         : isSteps()  ? tr("step %1 of %2, %3 left").arg(at_ + 1).arg(count()).arg(left())
                      : tr("%1: %2 of %3, %4 left").arg(localized(list_.name)).arg(at_ + 1).arg(count()).arg(left());
     write({m, m, w * 0.55, h * 0.05}, where, small, small, theme().quiet);
-    QStringList clocks;
-    for (const Running& r : timers_) {
-        const qint64 seconds = std::max<qint64>(0, QDateTime::currentDateTime().secsTo(r.until));
-        clocks << (seconds > 0
-                       ? tr("%1 in %2:%3").arg(r.what).arg(seconds / 60).arg(seconds % 60, 2, 10, QLatin1Char('0'))
-                       : tr("%1: over").arg(r.what));
-    }
-    write({w * 0.55, m, w * 0.45 - m, h * 0.07}, clocks.join(QStringLiteral("  ·  ")), small * 2 / 3, small,
-          theme().accent, QFont::DemiBold, Qt::AlignRight | Qt::AlignTop);
+    write({w * 0.55, m, w * 0.45 - m, h * 0.07}, clockWords(), small * 2 / 3, small, theme().accent, QFont::DemiBold,
+          Qt::AlignRight | Qt::AlignTop);
     if (const auto caution = unseen()) {
         write({m, h * 0.16, w - 2 * m, h * 0.14}, tr("Today, before the first start"), small,
               static_cast<int>(h * 0.08), theme().warn, QFont::DemiBold);

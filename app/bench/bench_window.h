@@ -63,6 +63,7 @@ private:
     const Card* card() const;
     void finishStep();
     void onceMore();
+    QString clockWords() const;
     void paintPicture(QPainter& painter, const QRectF& box);
     void paintMark(QPainter& painter, const QRectF& box, const Walk::Place& place) const;
     QString said(const Text& text) const;

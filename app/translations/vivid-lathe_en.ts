@@ -2,6 +2,16 @@
 <!DOCTYPE TS>
 <TS version="2.1" language="en_US">
 <context>
+    <name>vl::app::BenchWindow</name>
+    <message numerus="yes">
+        <source>(%n more run)</source>
+        <translation>
+            <numerusform>(%n more runs)</numerusform>
+            <numerusform>(%n more run)</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>vl::app::BoardsView</name>
     <message numerus="yes">
         <source>board %1, %2, %3 long, %4 wide, %5 thick, %n defects</source>
@@ -39,6 +49,23 @@
     </message>
 </context>
 <context>
+    <name>vl::app::FinishStage</name>
+    <message numerus="yes">
+        <source>%n coats more than the book: end grain or light wood drinks.</source>
+        <translation>
+            <numerusform>%n coat more than the book: end grain or light wood drinks.</numerusform>
+            <numerusform>%n coats more than the book: end grain or light wood drinks.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n coats fewer than the book: hard wood without end grain.</source>
+        <translation>
+            <numerusform>%n coat fewer than the book: hard wood without end grain.</numerusform>
+            <numerusform>%n coats fewer than the book: hard wood without end grain.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>vl::app::GlueStage</name>
     <message numerus="yes">
         <source>&lt;b&gt;Next: %1&lt;/b&gt;, %n steps, %2 min of work: %3%4</source>
@@ -49,19 +76,43 @@
     </message>
 </context>
 <context>
-    <name>vl::app::IndexView</name>
+    <name>vl::app::GridView</name>
     <message numerus="yes">
-        <source>%n sides on %1 holes</source>
+        <source>%n rings</source>
         <translation>
-            <numerusform>%n side on %1 holes</numerusform>
-            <numerusform>%n sides on %1 holes</numerusform>
+            <numerusform>%n ring</numerusform>
+            <numerusform>%n rings</numerusform>
         </translation>
     </message>
     <message numerus="yes">
-        <source>%n sides, laid out by angle</source>
+        <source>, %n spokes</source>
         <translation>
-            <numerusform>%n side, laid out by angle</numerusform>
-            <numerusform>%n sides, laid out by angle</numerusform>
+            <numerusform>, %n spoke</numerusform>
+            <numerusform>, %n spokes</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>vl::app::IndexView</name>
+    <message numerus="yes">
+        <source>%1: %n marks on %2 holes</source>
+        <translation>
+            <numerusform>%1: %n mark on %2 holes</numerusform>
+            <numerusform>%1: %n marks on %2 holes</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%1: %n marks, laid out by angle</source>
+        <translation>
+            <numerusform>%1: %n mark, laid out by angle</numerusform>
+            <numerusform>%1: %n marks, laid out by angle</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%1: %n marks, %2°</source>
+        <translation>
+            <numerusform>%1: %n mark, %2°</numerusform>
+            <numerusform>%1: %n marks, %2°</numerusform>
         </translation>
     </message>
 </context>
@@ -114,6 +165,16 @@
         <translation>
             <numerusform>%n layer</numerusform>
             <numerusform>%n layers</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>vl::app::OpeningView</name>
+    <message numerus="yes">
+        <source>%n openings round</source>
+        <translation>
+            <numerusform>%n opening round</numerusform>
+            <numerusform>%n openings round</numerusform>
         </translation>
     </message>
 </context>

@@ -205,6 +205,7 @@ TEST(Export, WritesEachFormatAndRefusesOthers)
         EXPECT_EQ(b.doc().shop(), whole) << ending;
         b.doc().undo();
         EXPECT_EQ(b.doc().shop(), other) << "undo brings the one before back";
+        b.doc().redo();
     }
     b.answer = b.folder.filePath("cup.stp");
     b.window.exportFile();
