@@ -368,8 +368,43 @@ void BenchWindow::paintPicture(QPainter& p, const QRectF& box)
             return report::drawStave(p, box, built, doc_.piece().layers[static_cast<size_t>(layer)].sandingLoss,
                                      doc_.style(), inks);
     }
+    if (place() && (walk_ == QLatin1String("setups") || place()->strip)) return paintSetUp(p, box, place()->number);
     if (place()) return paintMark(p, box, *place());
     if (!picture_.isNull() && pictured_ == at_) p.drawImage(box, picture_);
+}
+
+/// A board as a set-up cuts it, from above: an angle at its end, from square; or a length, a width or a thickness with
+/// its measure. It stands for every board: only the angle is to scale.
+void BenchWindow::paintSetUp(QPainter& p, const QRectF& box, const Setting& set) const
+{
+    const QRectF board(box.left() + box.width() * 0.08, box.center().y() - box.height() * 0.14, box.width() * 0.84,
+                       box.height() * 0.28);
+    const QPen edge(theme().text, 1.6), cut(theme().accent, box.height() / 110);
+    p.setFont(textFont(box.height() / 34, QFont::DemiBold));
+    const QString words =
+        QString::fromStdString(set.name + " " + print(Quantity{set.value, set.unit, set.decimals}, doc_.style()));
+    p.setPen(edge);
+    p.setBrush(theme().panel);
+    if (set.unit == Unit::Angle) {
+        constexpr double steepest = 75;  // degrees that still find room
+        const double lean = std::tan(std::clamp(set.value, -steepest, steepest) * degrees) * board.height();
+        const QPointF foot(board.center().x(), board.bottom()), head = foot + QPointF(lean, -board.height());
+        p.drawPolygon(QPolygonF{board.bottomLeft(), foot, head, board.topLeft()});
+        p.setPen(QPen(theme().quiet, 1.2, Qt::DashLine));
+        p.drawLine(foot, QPointF(foot.x(), board.top() - box.height() * 0.1));
+        p.setPen(cut);
+        p.drawLine(foot, foot + (head - foot) * 1.35);
+        p.drawText(QRectF(board.left(), board.bottom() + 8, board.width(), box.height() * 0.1),
+                   Qt::AlignHCenter | Qt::AlignTop, words);
+        return;
+    }
+    p.drawRect(board);
+    p.setPen(cut);
+    const double y = board.bottom() + box.height() * 0.06, tick = box.height() * 0.02;
+    p.drawLine(QPointF(board.left(), y), QPointF(board.right(), y));
+    for (const double x : {board.left(), board.right()}) p.drawLine(QPointF(x, y - tick), QPointF(x, y + tick));
+    p.drawText(QRectF(board.left(), y + tick, board.width(), box.height() * 0.1), Qt::AlignHCenter | Qt::AlignTop,
+               words);
 }
 
 /// Where a place is: its station on the section, its angle on the circle as seen from the tailstock.

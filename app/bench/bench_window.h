@@ -65,6 +65,7 @@ private:
     void onceMore();
     QString clockWords() const;
     void paintPicture(QPainter& painter, const QRectF& box);
+    void paintSetUp(QPainter& painter, const QRectF& box, const Setting& set) const;
     void paintMark(QPainter& painter, const QRectF& box, const Walk::Place& place) const;
     QString said(const Text& text) const;
     void markSeen();

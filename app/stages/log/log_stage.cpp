@@ -385,7 +385,8 @@ void LogStage::refreshMovement()
 {
     const Shop& shop = doc_.shop();
     const ToHome home = toHome(shop, shop.readings.empty() ? Reading{} : shop.readings.back());
-    const auto mm = [this](double v) { return q(formatLengthUnit(v, doc_.style())); };
+    constexpr int fine = 2;
+    const auto mm = [this](double v) { return q(formatLengthUnit(v, doc_.style(), fine)); };
     QList<QStringList> rows;
     for (const JointMovement& j : movementsOf(doc_.plan().assembly, doc_.plan().sides, shop))
         rows << QStringList{tr("%1 and %2").arg(j.below + 1).arg(j.below + 2),
