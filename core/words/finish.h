@@ -40,8 +40,8 @@ inline constexpr Pattern coatWay{
 inline constexpr Pattern oneCoatWay{
     "%1 for inside and outside, then %2, at %3 to %4 °C; the maker's label comes first"};
 inline constexpr Pattern mixParts{
-    "mixed for one coat by %1; stirred two minutes, used within %2; about %3 of it is left over: it sets in its cup on "
-    "a plate that cannot burn, spread thin, never heaped"};
+    "mixed for one coat by %1; stirred two minutes, used within %2; about %3 is left over: spread thin on a plate that "
+    "cannot burn until it has set, a full cup of it can heat up by itself"};
 inline constexpr Pattern byScale{"the scale"};
 inline constexpr Pattern byCup{"measure"};
 inline constexpr Pattern mixShare{"%1 of %2"};
@@ -50,8 +50,8 @@ inline constexpr Pattern coatMore{"one coat more than usual: %1 % of it shows en
 inline constexpr Pattern coatFewer{"one coat fewer than usual: hard wood of %2 kg/m³, %1 % of it end grain"};
 inline constexpr Pattern footFewer{"the foot is face grain: %1 there"};
 inline constexpr Pattern coatsOf{"%1 coats"};
-inline constexpr Pattern colourBare{"stain or dye goes on the bare wood before it, dry for a day"};
-inline constexpr Pattern colourOver{"stain or dye goes over the sealer and under the body"};
+inline constexpr Pattern colourBare{"where it is coloured: stain or dye on the bare wood before it, dry for a day"};
+inline constexpr Pattern colourOver{"where it is coloured: stain or dye over the sealer and under the body"};
 inline constexpr Pattern colourNot{"no stain or dye under it: it does not hold"};
 inline constexpr Pattern onTheLathe{
     "put on at about %1, cloth folded small, no loose end, no thread round the hand: better "
