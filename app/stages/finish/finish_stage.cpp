@@ -204,6 +204,8 @@ void FinishStage::refreshLayers()
     const QSignalBlocker quiet(layers_);
     const int at = layers_->currentRow();
     layers_->setRows(rows);
+    const bool mixes = std::ranges::any_of(finish.layers, [](const FinishLayer& l) { return !l.mix.empty(); });
+    for (const int column : {3, 4}) layers_->setColumnHidden(column, !mixes);  // what is mixed, and what is left
     layers_->resizeRowsToContents();
     if (at >= 0) layers_->setCurrentCell(std::min(at, layers_->rowCount() - 1), 0);
     constexpr double perCm2 = 100;
