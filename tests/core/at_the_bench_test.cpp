@@ -548,6 +548,32 @@ TEST(AsBuilt, WhatIsLessThanPlannedHasItsWays)
     }
 }
 
+TEST(AsBuilt, AbsurdMeasuresOfferNothingThatDoesNotStand)
+{
+    int ways = 0;
+    for (Piece p : {test::plainCylinder(125, 90, BlockForm::Across, 8, 12),
+                    test::plainCylinder(40, 90, BlockForm::Along), test::ringCone(60, 60, 100, 5, 12)}) {
+        identifyLayers(p);
+        const Shop shop;
+        const Plan plan = makePlan(p, shop);
+        for (size_t what = 0; what < choicesOf<Measured::What>().size(); ++what)
+            for (const double mm : {0.0, 0.05, 1.0, 30.0, 3000.0})
+                for (const double at : {0.0, 45.0, 3000.0}) {
+                    Measured m{.what = static_cast<Measured::What>(what), .value = mm, .at = at};
+                    if (isOfALayer(m.what)) m.layer = p.layers.back().id;
+                    const Piece measured = withMeasured(p, plan, m);
+                    checkPiece(measured);
+                    for (const WayOn& way : waysOn(measured, shop)) {
+                        checkPiece(way.piece);
+                        EXPECT_EQ(makePlan(way.piece, shop).assembly.layers.size(), way.piece.layers.size());
+                        ++ways;
+                    }
+                    for (const Deviation& d : deviationsOf(measured, plan)) EXPECT_EQ(d.measured, mm);
+                }
+    }
+    EXPECT_GT(ways, 20);
+}
+
 TEST(Moisture, AForecastHoldsNineTimesInTen)
 {
     // Synthetic drying with noise (first order, common practice): where the true day lies in its spread.
