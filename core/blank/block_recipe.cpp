@@ -201,6 +201,7 @@ private:
               .settings = {rough},
               .minutes = 25,
               .uses = {"lathe"}});
+        wetFoot(block);
         turnFoot("foot-wet", "footed-wet");
         mountReversed("mount-reversed-wet");
         step(Action::Turn, "hollow-wet", "hollow-wet",
@@ -213,10 +214,11 @@ private:
               .rounds = {.usual = 1, .until = says(words::wallIsEven)}});
         dry(block, wall, Coat::Wax, words::waxIt, words::waxWay, words::wetMoves);
         driedFoot(block);
+        // Its hollow is oval now: what goes in is as wide as it is narrow.
         const Setting held{.machine = "lathe",
                            .name = "held on, Ø",
-                           .value = wide - 2 * wall,
-                           .formula = "Ø − 2 walls",
+                           .value = dried(block, wide - 2 * wall),
+                           .formula = "rough Ø − 2 walls, dried across the grain",
                            .decimals = 0};
         step(Action::Mount, "mount-dry", "mounted-dry",
              {.title = says(words::mountOval),
@@ -227,20 +229,30 @@ private:
               .uses = {"lathe"},
               .held = {.set = true,
                        .by = Hold::Jam,
-                       .diameter = wide - 2 * wall,
+                       .diameter = held.value,
                        .depth = 10,
                        .overhang = height_,
                        .tailstock = true,
                        .rimToHead = true}});
     }
+    /// What a size of the wet blank comes to across the grain.
+    double dried(const BlockForm& block, double size) const
+    {
+        return driedSize(size, woodAt(piece_.layers[0], 0)->shrinkTangential, block.moisture, dryEnough);
+    }
+    static constexpr double trued = 2;  // mm on the diameter, of a tenon that dried oval
+    /// A tenon is turned so wide while it is wet that the jaws still close on it once it is dry and round again.
+    void wetFoot(const BlockForm& block)
+    {
+        if (foot_.by != Hold::Tenon) return;
+        const Jaws& jaws = jawsNamed(shop_, foot_.jaws);
+        const double share = dried(block, 1), least = (jaws.gripLeast + trued) / share;
+        foot_.diameter = std::clamp(foot_.diameter, std::min(least, jaws.gripMost), jaws.gripMost);
+    }
     /// A tenon that dried oval is turned round again, smaller; a recess only round again.
     void driedFoot(const BlockForm& block)
     {
-        if (foot_.by != Hold::Tenon) return;
-        constexpr double saturated = 30, trued = 2;  // %, mm on the diameter
-        const double shrinks = woodAt(piece_.layers[0], 0)->shrinkTangential / 100 *
-                               (std::min(block.moisture, saturated) - dryEnough) / saturated;
-        foot_.diameter = foot_.diameter * (1 - shrinks) - trued;
+        if (foot_.by == Hold::Tenon) foot_.diameter = dried(block, foot_.diameter) - trued;
     }
     /// Waits for wet wood to dry, until the meter says so or, where none is asked, about as long as it takes.
     void dry(const BlockForm& block, double thickness, Coat coat, const Pattern& title, const Pattern& how,

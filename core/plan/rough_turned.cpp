@@ -1,20 +1,12 @@
 #include "core/plan/rough_turned.h"
 
+#include "core/blank/block_recipe.h"
 #include "core/wood/drying.h"
-#include "core/wood/moisture.h"
-
-#include <algorithm>
-#include <cmath>
 
 namespace vl {
 namespace {
 
-constexpr double saturated = 30, lengthwise = 0.1;  // %, from memory
-
-double shrunk(double size, double percent, double wet, double dry)
-{
-    return size - movement(size, percent, std::max(0.0, std::min(wet, saturated) - std::min(dry, saturated)));
-}
+constexpr double lengthwise = 0.1;  // %, along the grain; from memory
 
 }  // namespace
 
@@ -30,16 +22,15 @@ std::optional<RoughTurned> roughTurned(const Piece& piece, const Plan& plan, dou
     r.target = target;
     r.density = wood.density;
     r.wall = roughWall(plan.shape.greatestDiameter);
-    // What the rough wall has more than the finished one lies half outside it and half inside.
-    r.onceAlong = shrunk(plan.shape.greatestDiameter, lengthwise, block->moisture, target);
-    r.onceAcross = shrunk(plan.shape.greatestDiameter, wood.shrinkTangential, block->moisture, target);
-    const double rough = plan.shape.greatestDiameter + std::max(0.0, r.wall - plan.shape.thinnest.wall);
+    r.onceAlong = driedSize(plan.shape.greatestDiameter, lengthwise, block->moisture, target);
+    r.onceAcross = driedSize(plan.shape.greatestDiameter, wood.shrinkTangential, block->moisture, target);
+    const double rough = roughDiameter(plan.sides);
     r.rough = rough;
-    r.along = shrunk(rough, lengthwise, block->moisture, target);
-    r.across = shrunk(rough, wood.shrinkTangential, block->moisture, target);
+    r.along = driedSize(rough, lengthwise, block->moisture, target);
+    r.across = driedSize(rough, wood.shrinkTangential, block->moisture, target);
     // What is left is the finished ring inside the oval ring: outside by the lesser, inside by the greater of its axes.
     const double hollow = rough - 2 * r.wall;
-    r.holds = r.across >= plan.shape.greatestDiameter && shrunk(hollow, lengthwise, block->moisture, target) <=
+    r.holds = r.across >= plan.shape.greatestDiameter && driedSize(hollow, lengthwise, block->moisture, target) <=
                                                              plan.shape.greatestDiameter - 2 * plan.shape.thinnest.wall;
     return r;
 }

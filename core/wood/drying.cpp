@@ -2,6 +2,7 @@
 
 #include "core/measure/format.h"
 #include "core/measure/input_error.h"
+#include "core/wood/moisture.h"
 
 #include <algorithm>
 #include <cmath>
@@ -40,6 +41,12 @@ double daysInTheRoom(double thickness, double wet, double target, double room, d
     const double slow = slowed * density / usual,
                  rate = std::log(dried) / (year * slow * std::pow(thickness / inch, 2));
     return std::log((wet - room) / (target - room)) / rate;
+}
+
+double driedSize(double size, double shrinkage, double wet, double dry)
+{
+    constexpr double saturated = 30;  // %, from memory
+    return size - movement(size, shrinkage, std::max(0.0, std::min(wet, saturated) - std::min(dry, saturated)));
 }
 
 }  // namespace vl

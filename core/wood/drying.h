@@ -17,6 +17,10 @@ double daysInTheRoom(double thickness, double wet, double target, double room, d
 /// own value), %.
 inline constexpr double dryEnough = 8, heatedRoom = 6.5;
 
+/// What a size across the grain of wet wood comes to when it is dry, mm: linear below fibre saturation, taken as 30 %
+/// (movement() in core/wood/moisture.h); shrinkage %, green to dry.
+double driedSize(double size, double shrinkage, double wet, double dry);
+
 /// The wall that is left on a bowl turned rough while it is wet, mm: a tenth of its diameter, common practice.
 constexpr double roughWall(double diameter) { return diameter / 10; }
 

@@ -162,9 +162,9 @@ inline constexpr Pattern weighItWeekly{
 inline constexpr Pattern mountOval{"Hold the dried blank by its rim"};
 inline constexpr Pattern driedOval{
     "it is oval now: foot and outside are turned round again before anything grips them"};
-inline constexpr Pattern mountOvalWay{
-    "its hollow over a jam chuck of Ø %1 with a soft pad, tailstock up in the tenon's own "
-    "centre; slowest speed, turned by hand first: it runs out of true"};
+inline constexpr Pattern mountOvalWay{"its hollow over a jam chuck of Ø %1, no wider than the oval is narrow, with a "
+                                      "soft pad, tailstock up in the tenon's own "
+                                      "centre; slowest speed, turned by hand first: it runs out of true"};
 inline constexpr Pattern sandOval{"Sand it by hand"};
 inline constexpr Pattern sandOvalWay{"off the lathe: it dried oval, and no turning paper follows that"};
 inline constexpr Pattern hollow{"Hollow to the stations"};

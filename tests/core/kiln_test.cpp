@@ -227,6 +227,10 @@ TEST(WetBlock, IsTurnedTwiceOrOnceInAnOrderThatHolds)
     EXPECT_NEAR(settingOf(twice, "hollow-wet", "wall left all round"), 25, 1e-9);
     const double wetTenon = settingOf(twice, "foot-wet", "tenon, Ø"), dried = settingOf(twice, "foot", "tenon, Ø");
     EXPECT_NEAR(dried, wetTenon * (1 - speciesOf("cherry").shrinkTangential / 100 * 22 / 30) - 2, 1e-6);
+    // What it is held on goes into the hollow where it dried narrowest.
+    const double hollow = 250 + 25 - 8 - 2 * 25;
+    EXPECT_NEAR(settingOf(twice, "mount-dry", "held on, Ø"),
+                hollow * (1 - speciesOf("cherry").shrinkTangential / 100 * 22 / 30), 0.1);
     // A blank that is no wider than a dry one needs does not hold that: it is said, and its fix mends it.
     const Caution* narrow = test::find(twice, "rough-blank");
     ASSERT_TRUE(narrow);
