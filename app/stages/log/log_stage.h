@@ -28,6 +28,8 @@ signals:
     void exportWanted();
 
 private:
+    /// Day, month and year of a time of the shop's clock, minutes since 1970-01-01 00:00.
+    static QString date(double minutes);
     void buildPages();
     void buildEntries();
     void buildEstimates();
