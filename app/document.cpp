@@ -71,6 +71,7 @@ Document::Document(QObject* parent)
     boardsTimer_.setInterval(120);
     connect(&boardsTimer_, &QTimer::timeout, this, &Document::startBoards);
     connect(&watcher_, &QFutureWatcher<BoardPlan>::finished, this, [this] {
+        boardsMaking_ = false;
         if (boardsWanted_) return startBoards();
         boards_ = watcher_.result();
         emit boardsChanged();
@@ -107,11 +108,12 @@ void Document::wantBoards()
 
 void Document::startBoards()
 {
-    if (watcher_.isRunning()) {
+    if (boardsMaking_) {
         cancelBoards();
         return;  // begun again when the one under way has ended
     }
     boardsWanted_ = false;
+    boardsMaking_ = true;
     boardsTimer_.stop();
     cancel_ = std::make_shared<std::atomic<bool>>(false);
     share_ = std::make_shared<std::atomic<double>>(0);

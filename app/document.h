@@ -45,7 +45,7 @@ public:
     const Shop& shop() const { return shop_; }
     /// The boards cut, worked out beside everything else: of an earlier piece while boardsBusy().
     const BoardPlan& boards() const { return boards_; }
-    bool boardsBusy() const { return boardsWanted_ || watcher_.isRunning(); }
+    bool boardsBusy() const { return boardsWanted_ || boardsMaking_; }
     /// How far the cutting plan is, 0 … 1.
     double boardsShare() const { return share_ ? share_->load() : 1; }
     /// Ends the calculation of the boards with what it has.
@@ -161,7 +161,7 @@ private:
     BoardPlan boards_;
     std::function<double()> clock_;
     QTimer boardsTimer_;
-    bool boardsWanted_ = false;
+    bool boardsWanted_ = false, boardsMaking_ = false;
     QFutureWatcher<BoardPlan> watcher_;
     std::shared_ptr<std::atomic<bool>> cancel_;
     std::shared_ptr<std::atomic<double>> share_;

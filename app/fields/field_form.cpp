@@ -107,6 +107,15 @@ void FieldForm::row(const FieldItem& item, QWidget* field)
     static_cast<QVBoxLayout*>(inner_->layout())->addLayout(line);
 }
 
+void FieldForm::focus(const std::string& path)
+{
+    const auto label = labels_.find(path);
+    if (label == labels_.end()) return;
+    QWidget* field = label->second->buddy();
+    field->setFocus();
+    if (auto* line = qobject_cast<QLineEdit*>(field)) line->selectAll();
+}
+
 QWidget* FieldForm::numberField(const FieldItem& item, std::function<void(double)>& show)
 {
     const Field& f = item.field;

@@ -27,6 +27,9 @@ public:
     /// Brings the form up to date. `usual` gives the value that an optional number begins with.
     void show(const std::vector<FieldItem>& items, std::function<double(const std::string& path)> usual = {});
 
+    /// Puts the keyboard into a row's field, its value marked.
+    void focus(const std::string& path);
+
 signals:
     void edited(const QString& words, const std::string& path, const vl::FieldValue& value);
 

@@ -2,14 +2,11 @@
 
 #include "app/access/layer_things.h"
 #include "app/lanes/face_view.h"
-#include "app/lanes/layer_edits.h"
 #include "core/piece/edit.h"
 #include "core/piece/field_items.h"
 #include "core/piece/hole_ends.h"
 
-#include <QContextMenuEvent>
-#include <QKeyEvent>
-#include <QMenu>
+#include <QMouseEvent>
 
 #include <cmath>
 
@@ -117,8 +114,7 @@ QPointF SectionLane::bulgePosition(int node) const
 {
     const Node &a = doc_.piece().outside[static_cast<size_t>(node)],
                &b = doc_.piece().outside[static_cast<size_t>(node) + 1];
-    const double dz = b.z - a.z, dr = b.r - a.r;
-    return {x((a.z + b.z) / 2 - dr / 2 * a.bulge), y((a.r + b.r) / 2 + dz / 2 * a.bulge)};
+    return at(middleOfArc(a, b));
 }
 
 QPointF SectionLane::boundaryPosition(int below) const
@@ -181,6 +177,9 @@ SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
                 if (const auto end = holePosition(i, leaves); end && distance(p, *end) < gripRadius)
                     return {leaves ? Grip::HoleOut : Grip::HoleIn, Side::Outside, i};
     }
+    for (const Measured& m : measures())
+        if (const QPointF place = measurePosition(m); distance(p, place) < gripRadius)
+            return {Grip::Measured, Side::Outside, static_cast<int>(&m - doc_.piece().progress.measured.data())};
     if (handles_ == Handles::Layers) {
         const auto& layers = doc_.plan().assembly.layers;
         const auto own = handles();
@@ -212,6 +211,9 @@ void SectionLane::mousePressEvent(QMouseEvent* event)
     case Grip::Caution:
         emit cautionClicked(QString::fromStdString(doc_.plan().cautions[static_cast<size_t>(drag_.index)].id));
         drag_ = {};
+        return;
+    case Grip::Measured:
+        emit measureWanted(doc_.piece().progress.measured[static_cast<size_t>(std::exchange(drag_, {}).index)]);
         return;
     case Grip::Node: {
         Selection s = doc_.selection();
@@ -266,10 +268,10 @@ void SectionLane::mouseMoveEvent(QMouseEvent* event)
         dragTo(event->position() + grabOffset_, event->modifiers() & Qt::AltModifier);
     else {
         hover_ = hitAt(event->position());
-        setCursor(hover_.grip == Grip::Boundary  ? Qt::SplitHCursor
-                  : hover_.grip == Grip::None    ? Qt::ArrowCursor
-                  : hover_.grip == Grip::Caution ? Qt::PointingHandCursor
-                                                 : Qt::SizeAllCursor);
+        setCursor(hover_.grip == Grip::Boundary                                   ? Qt::SplitHCursor
+                  : hover_.grip == Grip::None                                     ? Qt::ArrowCursor
+                  : hover_.grip == Grip::Caution || hover_.grip == Grip::Measured ? Qt::PointingHandCursor
+                                                                                  : Qt::SizeAllCursor);
     }
     update();
 }
@@ -297,11 +299,8 @@ void SectionLane::dragTo(const QPointF& p, bool free)
         break;
     }
     case Grip::Bulge: {
-        Node &a = next.outside[static_cast<size_t>(drag_.index)],
-             &b = next.outside[static_cast<size_t>(drag_.index) + 1];
-        const Point chord(b.z - a.z, b.r - a.r), reach(z(p.x()) - (a.z + b.z) / 2, r(p.y()) - (a.r + b.r) / 2);
-        const double half2 = chord.squaredNorm() / 2;
-        if (half2 > 0) a.bulge = std::clamp((chord.x() * reach.y() - chord.y() * reach.x()) / half2, -1.0, 1.0);
+        Node& from = next.outside[static_cast<size_t>(drag_.index)];
+        from.bulge = bulgeThrough(from, next.outside[static_cast<size_t>(drag_.index) + 1], {z(p.x()), r(p.y())});
         doc_.apply(tr("bend arc"), next, mergeKey_);
         break;
     }
@@ -383,148 +382,6 @@ void SectionLane::mouseDoubleClickEvent(QMouseEvent* event)
         s.node = static_cast<int>(insertNode(inside ? next.hollow.inside : next.outside, at));
         if (doc_.apply(tr("add node"), next)) doc_.select(s);
     }
-}
-
-void SectionLane::contextMenuEvent(QContextMenuEvent* event)
-{
-    const QPointF p = event->pos();
-    const double at = z(p.x());
-    if (handles_ == Handles::Outline) {
-        const Hit hit = hitAt(p);
-        nodeMenu(event->globalPos(), hit.side, hit.grip == Grip::Node ? hit.index : -1, at);
-    } else if (const int layer = layerAt(p); layer >= 0 && handles_ == Handles::Layers) {
-        if (!doc_.selection().layers.contains(layer)) doc_.selectLayer(layer);
-        const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
-        QMenu menu(this);
-        fillLayerMenu(menu, doc_, layer, (at - l.z0) / (l.z1 - l.z0));
-        menu.exec(event->globalPos());
-    }
-}
-
-void SectionLane::nodeMenu(const QPoint& global, Side side, int node, double at)
-{
-    QMenu menu(this);
-    auto change = [&](const QString& what, auto&& edit) {
-        menu.addAction(what, this, [this, what, side, edit] {
-            Piece next = doc_.piece();
-            edit(side == Side::Outside ? next.outside : next.hollow.inside);
-            doc_.apply(what, next);
-        });
-    };
-    if (node < 0) {
-        change(tr("Add a node here"), [at](Outline& o) { insertNode(o, at); });
-        menu.exec(global);
-        return;
-    }
-    const auto i = static_cast<size_t>(node);
-    const bool smooth = outline(side)[i].smooth;
-    change(smooth ? tr("Make sharp") : tr("Make smooth"), [i, smooth](Outline& o) { o[i].smooth = !smooth; });
-    if (i + 1 < outline(side).size()) {
-        menu.addSeparator();
-        change(tr("Straight line to the next node"), [i](Outline& o) { o[i].span = Span::Line; });
-        change(tr("Arc to the next node"), [i](Outline& o) {
-            o[i].span = Span::Arc;
-            if (o[i].bulge == 0) o[i].bulge = 0.25;
-        });
-        change(tr("Smooth curve to the next node"), [i](Outline& o) { o[i].span = Span::Curve; });
-    }
-    if (i > 0 && i + 1 < outline(side).size()) {
-        menu.addSeparator();
-        change(tr("Delete node"), [i](Outline& o) { o.erase(o.begin() + static_cast<long>(i)); });
-    }
-    menu.exec(global);
-}
-
-void SectionLane::nudge(int dz, int dr)
-{
-    const Selection& s = doc_.selection();
-    if (s.node < 0) return;
-    Piece next = doc_.piece();
-    Outline& line = s.side == Side::Outside ? next.outside : next.hollow.inside;
-    const auto i = static_cast<size_t>(s.node);
-    line = movedNode(line, i, s.side == Side::Outside && i == 0 ? 0 : line[i].z + dz * 0.5, line[i].r + dr * 0.5);
-    doc_.apply(tr("nudge node"), next);
-}
-
-void SectionLane::keyPressEvent(QKeyEvent* event)
-{
-    if (event->key() == Qt::Key_Escape && line_ != Line::None) {
-        line_ = Line::None;
-        unsetCursor();
-        return update();
-    }
-    const Selection& s = doc_.selection();
-    const int layers = static_cast<int>(doc_.piece().layers.size());
-    if (handles_ == Handles::Outline && s.node >= 0) {
-        const int count = static_cast<int>(outline(s.side).size());
-        switch (event->key()) {
-        case Qt::Key_Left:
-            nudge(-1, 0);
-            return;
-        case Qt::Key_Right:
-            nudge(1, 0);
-            return;
-        case Qt::Key_Up:
-            nudge(0, 1);
-            return;
-        case Qt::Key_Down:
-            nudge(0, -1);
-            return;
-        case Qt::Key_Delete:
-        case Qt::Key_Backspace:
-            if (s.node > 0 && s.node + 1 < count) {
-                Piece next = doc_.piece();
-                Outline& line = s.side == Side::Outside ? next.outside : next.hollow.inside;
-                line.erase(line.begin() + s.node);
-                doc_.apply(tr("delete node"), next);
-            }
-            return;
-        case Qt::Key_PageUp:
-        case Qt::Key_PageDown: {
-            Selection other = s;
-            other.node = std::clamp(s.node + (event->key() == Qt::Key_PageUp ? -1 : 1), 0, count - 1);
-            doc_.select(other);
-            return;
-        }
-        default:
-            break;
-        }
-    }
-    switch (event->key()) {
-    case Qt::Key_Left:
-        doc_.selectLayer(std::max(0, s.layer - 1));
-        return;
-    case Qt::Key_Right:
-        doc_.selectLayer(std::min(layers - 1, s.layer + 1));
-        return;
-    case Qt::Key_PageDown:
-        if (handles_ == Handles::Outline) {
-            Selection first = s;
-            first.node = 0;
-            doc_.select(first);
-            return;
-        }
-        break;
-    case Qt::Key_Delete:
-        if (handles_ == Handles::Layers) {
-            doc_.apply(tr("remove layers"), edit::removeLayers(doc_.piece(), s.layers));
-            return;
-        }
-        break;
-    case Qt::Key_Insert:
-    case Qt::Key_Plus:
-        if (handles_ == Handles::Layers) {
-            doc_.apply(tr("add ring"), edit::addLayer(doc_.piece(), s.layer));
-            return;
-        }
-        break;
-    case Qt::Key_0:
-        axis_.fit();
-        return;
-    default:
-        break;
-    }
-    Lane::keyPressEvent(event);
 }
 
 void SectionLane::leaveEvent(QEvent*)

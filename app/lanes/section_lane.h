@@ -10,6 +10,10 @@
 
 #include <QImage>
 
+#include <functional>
+
+class QMenu;
+
 namespace vl::app {
 
 class FaceView;
@@ -45,6 +49,9 @@ public:
     /// A handle of the chosen layer's construction, by its name.
     QPointF handlePosition(const std::string& name) const;
 
+    /// Where something that was measured is marked.
+    QPointF measurePosition(const Measured& measured) const;
+
     /// The next line that is drawn with the pointer, from the middle of the foot to the middle of the rim, is the axis
     /// of the picture to trace.
     void wantTraceAxis();
@@ -59,6 +66,8 @@ public:
 
 signals:
     void cautionClicked(const QString& id);
+    /// Something is to be measured, as it is planned or was measured before.
+    void measureWanted(const vl::Measured& what);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -75,7 +84,7 @@ protected:
 private:
     static constexpr double top = 48, cautionY = 34, rulerHeight = 34, leaderHeight = 40,
                             wordsHeight = 22;  // below the face
-    enum class Grip { None, Node, Bulge, Floor, Boundary, Caution, Layer, Flaw, HoleIn, HoleOut };
+    enum class Grip { None, Node, Bulge, Floor, Boundary, Caution, Measured, Layer, Flaw, HoleIn, HoleOut };
     struct Hit {
         Grip grip = Grip::None;
         Side side = Side::Outside;
@@ -118,6 +127,11 @@ private:
     void drawOutlineHandles(QPainter& painter) const;
     void drawStations(QPainter& painter) const;
     void drawMarks(QPainter& painter) const;
+    /// What was measured and has its place here: of layers where those are handled, of the piece everywhere.
+    std::vector<std::reference_wrapper<const Measured>> measures() const;
+    QString measureWords(const Measured& measured) const;
+    void drawMeasures(QPainter& painter) const;
+    void fillMeasureMenu(QMenu& menu, const QPointF& at);
     void drawSelection(QPainter& painter) const;
     void drawCautions(QPainter& painter) const;
     void drawReadout(QPainter& painter) const;

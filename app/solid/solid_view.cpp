@@ -61,6 +61,7 @@ SolidScene::SolidScene(Document& document, QObject* parent) : QObject(parent), d
     connect(&beat_, &QTimer::timeout, this, &SolidScene::roll);
     connect(&doc_, &Document::changed, this, &SolidScene::stale);
     connect(&watcher_, &QFutureWatcher<std::shared_ptr<Made>>::finished, this, [this] {
+        making_ = false;
         take(std::move(*watcher_.result()));
         canvas_->update();
         emit optionsChanged();
@@ -143,7 +144,7 @@ const Mesh& SolidScene::mesh()
         return made_.mesh;
     }
     // The latest wish wins: what is being made is shown, and then what is wanted by then is made.
-    if (watcher_.isRunning()) return made_.mesh;
+    if (making_) return made_.mesh;
     stale_ = false;
     if (made_.mesh.indices.empty()) {
         Wish first = wanted;
@@ -151,6 +152,7 @@ const Mesh& SolidScene::mesh()
         first.map.reset();
         take(make(doc_.piece(), doc_.shop(), doc_.plan(), first));
     }
+    making_ = true;
     watcher_.setFuture(beside([piece = doc_.piece(), shop = doc_.shop(), plan = doc_.plan(), wanted] {
         return std::make_shared<Made>(make(piece, shop, plan, wanted));
     }));

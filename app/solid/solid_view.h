@@ -49,8 +49,8 @@ public:
     /// A split piece, finished, rolls down a slope, over and over, until it is called off or the piece changes.
     void setRolling(bool on);
     bool rolling() const { return rolls_; }
-    /// Whether what is shown is still being made, beside everything else.
-    bool busy() const { return watcher_.isRunning(); }
+    /// Whether what is shown is still being made, beside everything else. What is made and not yet taken counts too.
+    bool busy() const { return making_; }
     /// Where a place of the piece lies in a picture of this size.
     QPointF seenAt(const Eigen::Vector3d& place, const QSize& size) const;
     /// How far what is shown reaches.
@@ -93,7 +93,7 @@ private:
     Document& doc_;
     QWidget* canvas_ = nullptr;
     Made made_;
-    bool stale_ = true, turned_ = false;
+    bool stale_ = true, making_ = false, turned_ = false;
     unsigned meshVersion_ = 0;
     int moment_ = -1;
     bool rolls_ = false;

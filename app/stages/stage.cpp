@@ -113,6 +113,15 @@ QLabel* Stage::heading(const QString& words)
     return label;
 }
 
+SectionLane* Stage::addSection(SectionLane::Handles handles, Columns* columns, int stretch)
+{
+    auto* section = new SectionLane(doc_, axis_, handles, columns);
+    addLane(section, stretch);
+    connect(section, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
+    connect(section, &SectionLane::measureWanted, this, &Stage::measureWanted);
+    return section;
+}
+
 Group* Stage::group(const QString& words, const char* key, bool open)
 {
     auto* made = new Group(words, name_ + QLatin1Char('/') + QLatin1String(key), open);

@@ -35,6 +35,7 @@ public:
 
 signals:
     void cautionClicked(const QString& id);
+    void measureWanted(const vl::Measured& what);
 
 protected:
     void showEvent(QShowEvent* event) override;
@@ -47,6 +48,8 @@ protected:
     virtual void refresh() = 0;
     /// Adds a lane below those that are there.
     void addLane(QWidget* lane, int stretch);
+    /// The section, as the first of them: its columns hang below it where it has any.
+    SectionLane* addSection(SectionLane::Handles handles, Columns* columns, int stretch);
     /// Adds to the panel: rows go into the group that was begun last.
     QLabel* heading(const QString& words);
     Group* group(const QString& words, const char* key, bool open = true);

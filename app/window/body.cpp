@@ -2,6 +2,7 @@
 #include "app/language.h"
 #include "app/solid/film_bar.h"
 #include "app/solid/solid_view.h"
+#include "app/stages/build/as_built_dialog.h"
 #include "app/stages/build/build_stage.h"
 #include "app/stages/build/paint_panel.h"
 #include "app/stages/cut/cut_stage.h"
@@ -140,6 +141,7 @@ QWidget* MainWindow::makeBody()
         lanes_->addWidget(stage);
         panels_->addWidget(stage->panel());
         connect(stage, &Stage::cautionClicked, this, [this](const QString& id) { cautions_->openAt(id); });
+        connect(stage, &Stage::measureWanted, this, [this](const Measured& m) { AsBuiltDialog(doc_, m, this).exec(); });
     }
     return body;
 }

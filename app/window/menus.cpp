@@ -94,7 +94,7 @@ void MainWindow::makePieceMenu(QMenu* menu)
                              [this, id = QString::fromLatin1(w.id)] { openBench(id); });
     });
     menu->addAction(tr("How exact it must be …"), this, [this] { ErrorDialog(doc_, this).exec(); });
-    menu->addAction(tr("As built …"), this, [this] { AsBuiltDialog(doc_, this).exec(); });
+    menu->addAction(tr("As built …"), this, [this] { AsBuiltDialog(doc_, {}, this).exec(); });
     menu->addAction(tr("Something went wrong …"), this, [this] { MishapDialog(doc_, this).exec(); });
     menu->addSeparator();
     menu->addAction(tr("Name and notes …"), Qt::Key_F2, this, &MainWindow::editName);

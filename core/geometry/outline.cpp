@@ -214,6 +214,19 @@ Outline movedNode(Outline outline, size_t i, double z, double r)
     return outline;
 }
 
+Point middleOfArc(const Node& a, const Node& b)
+{
+    const Point half = (at(b) - at(a)) / 2;
+    return (at(a) + at(b)) / 2 + a.bulge * Point(-half.y(), half.x());
+}
+
+double bulgeThrough(const Node& a, const Node& b, const Point& p)
+{
+    const Point chord = at(b) - at(a), reach = p - (at(a) + at(b)) / 2;
+    const double half2 = chord.squaredNorm() / 2;
+    return half2 > 0 ? std::clamp((chord.x() * reach.y() - chord.y() * reach.x()) / half2, -1.0, 1.0) : 0;
+}
+
 Outline withDiameter(Outline outline, double z, double d)
 {
     for (Node& n : outline)

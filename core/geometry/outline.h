@@ -64,6 +64,11 @@ size_t insertInLongestSpan(Outline& outline);
 /// The outline with node `i` at (z, r), kept in order between its neighbours and off the far side of the axis.
 Outline movedNode(Outline outline, size_t i, double z, double r);
 
+/// The middle of the arc from one node to the next by its bulge, and the bulge, −1 … 1, of the arc that rises as far
+/// from their chord as `p` lies; 0 where both nodes lie in one place. Plane geometry.
+Point middleOfArc(const Node& a, const Node& b);
+double bulgeThrough(const Node& a, const Node& b, const Point& p);
+
 /// The outline with diameter `d` at station `z`: the node within 0.5 mm moved there, or a new one put in.
 Outline withDiameter(Outline outline, double z, double d);
 

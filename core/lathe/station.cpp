@@ -57,15 +57,9 @@ std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, co
         s.z = z;
         const double r = radiusAt(sides.outside, z);
         s.outside = 2 * r;
-        const bool bored = !sides.inside.empty() && z > sides.inside.front().x() - 1e-9;
-        // At the floor the inside is as wide as the floor is.
-        const Range in = bored ? radiusRange(sides.inside, z, z) : Range{std::nan(""), std::nan("")};
-        const double bore = bored && z <= sides.inside.front().x() + 1e-9 ? in.high : in.low;
-        s.inside = 2 * bore;
+        s.inside = 2 * insideAt(sides, z);
         s.fromRim = height - z;
-        s.wall = std::isnan(bore)      ? bore
-                 : isThrough(sides, z) ? 0
-                                       : std::min(distanceTo(sides.outside, {z, bore}), distanceTo(wall, {z, r}));
+        s.wall = wallAcross(sides, wall, z).wall;
         for (const BuiltLayer& b : assembly.layers)
             if (z >= b.z0 - 1e-6 && z <= b.z1 + 1e-6)
                 s.parting = std::max(s.parting, radiusAt(b.outerHold, std::clamp(z, b.z0, b.z1)) - r);

@@ -32,13 +32,6 @@ double gapOf(const Layer& layer, const BuiltLayer& built)
                : 2 * built.stockOuterRadius() * std::sin(ring->joint.angle * degrees / 2);
 }
 
-double wallAt(const Shape& shape, double z)
-{
-    const auto nearest =
-        std::ranges::min_element(shape.walls, {}, [&](const WallAt& w) { return std::abs(w.inside.x() - z); });
-    return nearest == shape.walls.end() ? std::nan("") : nearest->wall;
-}
-
 /// On the axis, from the foot's face.
 double floorOf(const Sides& sides) { return sides.inside.front().x() - sides.outside.front().x(); }
 
@@ -114,7 +107,8 @@ std::optional<Mishap> mishapOf(const Measured& m, const Left& left)
 double plannedOf(const Piece& piece, const Plan& plan, const Measured& what)
 {
     if (what.what == Measured::Floor) return plan.shape.solid ? std::nan("") : floorOf(plan.sides);
-    if (what.what == Measured::Wall) return plan.shape.solid ? std::nan("") : wallAt(plan.shape, what.at);
+    if (what.what == Measured::Wall)
+        return plan.shape.solid ? std::nan("") : wallAcross(plan.sides, wallLine(plan.sides), what.at).wall;
     if (what.what == Measured::Neck) return 2 * radiusAt(plan.sides.outside, what.at);
     const int at = placeOf(piece, what.layer);
     if (at < 0) return std::nan("");
@@ -126,7 +120,7 @@ double plannedOf(const Piece& piece, const Plan& plan, const Measured& what)
     case Measured::Outside:
         return 2 * b.stockOuterRadius();
     case Measured::Inside:
-        return 2 * b.stockInnerRadius();
+        return b.stockInnerRadius() > 0 ? 2 * b.stockInnerRadius() : std::nan("");
     case Measured::Gap:
         return b.segmented ? gapOf(piece.layers[i], b) : std::nan("");
     case Measured::Overlap: {

@@ -20,6 +20,24 @@ Polyline wallLine(const Sides& sides)
     return sides.inside.empty() ? Polyline{} : between(sides.inside, sides.inside.front().x(), sides.inside.back().x());
 }
 
+double insideAt(const Sides& sides, double z)
+{
+    constexpr double same = 1e-9;
+    if (sides.inside.empty() || z <= sides.inside.front().x() - same) return std::nan("");
+    const Range in = radiusRange(sides.inside, z, z);
+    return z <= sides.inside.front().x() + same ? in.high : in.low;
+}
+
+WallAcross wallAcross(const Sides& sides, const Polyline& wall, double z)
+{
+    const Point inside(z, insideAt(sides, z)), outside(z, radiusAt(sides.outside, z));
+    if (std::isnan(inside.y()) || std::isnan(outside.y())) return {std::nan(""), inside, outside};
+    if (isThrough(sides, z)) return {0, inside, outside};
+    const Point across = closestOn(sides.outside, inside), back = wall.empty() ? inside : closestOn(wall, outside);
+    const double out = (across - inside).norm(), in = (back - outside).norm();
+    return wall.empty() || out <= in ? WallAcross{out, inside, across} : WallAcross{in, back, outside};
+}
+
 std::vector<WallAt> wallAlong(const Sides& sides)
 {
     std::vector<WallAt> walls;

@@ -35,6 +35,18 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
 /// The inside without its floor: from the corner where the floor meets the wall to the rim.
 Polyline wallLine(const Sides& sides);
 
+/// Radius of the inside at a station, mm; at the floor as wide as the floor is; NaN where it is solid.
+double insideAt(const Sides& sides, double z);
+
+/// The wall at a station as a calliper finds it: the shorter of the ways across from the inside there and from the
+/// outside there, mm, and where on the inside and the outside its jaws stand. 0 where
+/// something is cut through; NaN where it is solid. `wall` is the line of wallLine().
+struct WallAcross {
+    double wall = 0;
+    Point inside{0, 0}, outside{0, 0};
+};
+WallAcross wallAcross(const Sides& sides, const Polyline& wall, double z);
+
 /// The wall square to the surface, from the inside's points to the outside and from the outside's to the inside, along
 /// the axis; 0 where the inside comes through. Empty where there is none.
 std::vector<WallAt> wallAlong(const Sides& sides);

@@ -71,3 +71,26 @@ TEST(Arcs, InsertedNodesKeepTheirCircle)
         for (const Point& p : flatten(o)) RC_ASSERT(distanceTo(before, p) < 0.05);
     });
 }
+
+TEST(Arcs, AreBentThroughAPlaceAndBackToTheirMiddle)
+{
+    test::property([] {
+        const auto number = [](int low, int high) { return *rc::gen::inRange(low, high) / 10.0; };
+        Node a{0, number(100, 800), Span::Arc, number(-9, 10), false, {}};
+        const Node b{number(10, 1000), number(100, 800), Span::Line, 0, false, {}};
+        const Point from(a.z, a.r), to(b.z, b.r), middle = middleOfArc(a, b);
+        // Its middle is as far from both ends, and its sagitta is the bulge's share of half the chord.
+        RC_ASSERT(std::abs((middle - from).norm() - (middle - to).norm()) < 1e-9);
+        RC_ASSERT(std::abs((middle - (from + to) / 2).norm() - std::abs(a.bulge) * (to - from).norm() / 2) < 1e-9);
+        RC_ASSERT(std::abs(bulgeThrough(a, b, middle) - a.bulge) < 1e-9);
+        // Dragged along the chord it stays; beyond a half circle it is held there.
+        RC_ASSERT(std::abs(bulgeThrough(a, b, middle + 0.2 * (to - from)) - a.bulge) < 1e-9);
+        RC_ASSERT(std::abs(bulgeThrough(a, b, (from + to) / 2 + 1000 * (middle - (from + to) / 2))) <= 1);
+        // What may swell so far passes through it.
+        const Polyline line = flatten({a, b});
+        const double lean = std::atan2(std::abs(b.r - a.r), b.z);
+        if (2 * std::atan(std::abs(a.bulge)) <= pi / 2 - lean) RC_ASSERT(distanceTo(line, middle) < 0.02);
+    });
+    const Node one{10, 20, Span::Arc, 0.5, false, {}};
+    EXPECT_EQ(bulgeThrough(one, one, {3, 4}), 0) << "two nodes in one place";
+}

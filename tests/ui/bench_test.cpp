@@ -419,7 +419,7 @@ TEST(AsBuiltInTheWindow, BothVersionsStandSideBySide)
     ASSERT_TRUE(desk.window.openDemo("regatta-cup"));
     desk.doc().selectLayer(3);
     const Piece drawn = desk.piece();
-    AsBuiltDialog dialog(desk.doc(), &desk.window);
+    AsBuiltDialog dialog(desk.doc(), {}, &desk.window);
     dialog.show();
     const auto table = [&](const char* name) {
         for (Table* t : dialog.findChildren<Table*>())

@@ -3,18 +3,19 @@
 #include "app/lanes/section_lane.h"
 #include "core/piece/edit.h"
 #include "tests/ui/desk.h"
+#include "tests/ui/popups.h"
 
 #include <QCheckBox>
 #include <QComboBox>
-#include <QContextMenuEvent>
 #include <QDoubleSpinBox>
-#include <QMenu>
 #include <QSpinBox>
 #include <QToolButton>
 
 using namespace vl;
 using namespace vl::app;
+using vl::test::chooseNext;
 using vl::test::Desk;
+using vl::test::rightClick;
 
 namespace {
 
@@ -25,35 +26,6 @@ struct Typed {
     double wanted;
     double (*get)(const Document&);
 };
-
-/// Chooses an entry of the menu that is about to open; gives up, and closes it, after five seconds.
-void chooseNext(const QString& entry)
-{
-    auto* timer = new QTimer(qApp);
-    QObject::connect(timer, &QTimer::timeout, timer, [timer, entry, tries = 0]() mutable {
-        auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
-        if (!menu && ++tries < 100) return;
-        timer->deleteLater();
-        timer->stop();
-        if (!menu) {
-            ADD_FAILURE() << "no menu for " << entry.toStdString();
-            return;
-        }
-        QAction* found = nullptr;
-        for (QAction* action : menu->actions())
-            if (action->text() == entry) found = action;
-        EXPECT_NE(found, nullptr) << "the menu has no " << entry.toStdString();
-        menu->close();
-        if (found) found->trigger();
-    });
-    timer->start(50);
-}
-
-void rightClick(QWidget* w, const QPointF& at)
-{
-    QContextMenuEvent event(QContextMenuEvent::Mouse, at.toPoint(), w->mapToGlobal(at.toPoint()));
-    QApplication::sendEvent(w, &event);
-}
 
 }  // namespace
 

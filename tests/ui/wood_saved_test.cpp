@@ -3,17 +3,18 @@
 #include "core/blank/flipped_board.h"
 #include "core/plan/boards/setups.h"
 #include "tests/ui/desk.h"
+#include "tests/ui/popups.h"
 
 #include <QDialog>
 #include <QDialogButtonBox>
 #include <QLineEdit>
-#include <QMenu>
 #include <QSlider>
-#include <QTimer>
 
 #include <numeric>
 
 using namespace vl;
+using vl::test::chooseNext;
+using vl::test::inDialog;
 
 namespace {
 
@@ -97,52 +98,13 @@ TEST(Holding, IsChosenOnTheGlueStageAndTheRecipeFollows)
     }));
 }
 
-namespace {
-
-/// Does `hands` in the next dialog that opens.
-void inDialog(const std::function<void(QDialog&)>& hands)
-{
-    auto* timer = new QTimer(qApp);
-    QObject::connect(timer, &QTimer::timeout, [timer, hands] {
-        auto* dialog = qobject_cast<QDialog*>(QApplication::activeModalWidget());
-        if (!dialog) return;
-        timer->stop();
-        timer->deleteLater();
-        hands(*dialog);
-    });
-    timer->start(20);
-}
-
-/// Chooses the entry of the menu that opens next.
-void inMenu(const QString& words)
-{
-    auto* timer = new QTimer(qApp);
-    QObject::connect(timer, &QTimer::timeout, [timer, words] {
-        auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
-        if (!menu) return;
-        timer->stop();
-        timer->deleteLater();
-        for (QAction* a : menu->actions())
-            if (a->text() == words) {
-                menu->setActiveAction(a);
-                QTest::keyClick(menu, Qt::Key_Return);
-                return;
-            }
-        ADD_FAILURE() << "no " << words.toStdString();
-        menu->close();
-    });
-    timer->start(20);
-}
-
-}  // namespace
-
 TEST(OwnWood, IsAddedFromTheMenuOfWoodsAndPutToUse)
 {
     test::Desk d;
     d.demo("Build");
     QString refused;
     QObject::connect(&d.doc(), &app::Document::refused, [&](const QString& why) { refused = why; });
-    inMenu("Add a wood of your own …");
+    chooseNext("Add a wood of your own …");
     inDialog([](QDialog& dialog) {
         auto* name = dialog.findChild<QLineEdit*>();
         ASSERT_NE(name, nullptr);

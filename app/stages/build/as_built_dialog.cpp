@@ -4,6 +4,7 @@
 #include "app/fields/table.h"
 #include "app/lanes/side_by_side.h"
 #include "core/measure/format.h"
+#include "core/plan/measured_place.h"
 
 #include <QDialogButtonBox>
 #include <QHBoxLayout>
@@ -17,14 +18,16 @@
 
 namespace vl::app {
 
-AsBuiltDialog::AsBuiltDialog(Document& document, QWidget* parent) : QDialog(parent), doc_(document)
+AsBuiltDialog::AsBuiltDialog(Document& document, const std::optional<Measured>& what, QWidget* parent)
+    : QDialog(parent), doc_(document)
 {
     setWindowTitle(tr("As built: measured on the wood"));
     resize(1180, 660);
     const auto i = static_cast<size_t>(doc_.selection().layer);
-    measured_ = {.layer = doc_.piece().layers[i].id,
-                 .value = doc_.piece().layers[i].thickness,
-                 .at = outlineHeight(doc_.piece()) / 2};
+    measured_ = what.value_or(Measured{.layer = doc_.piece().layers[i].id,
+                                       .value = doc_.piece().layers[i].thickness,
+                                       .at = outlineHeight(doc_.piece()) / 2});
+    if (const int layer = placeOf(doc_.piece(), measured_.layer); layer >= 0) doc_.selectLayer(layer);
     take_ = new QPushButton(tr("Go on this way"));
     take_->setObjectName("take-way-on");
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
@@ -39,6 +42,7 @@ AsBuiltDialog::AsBuiltDialog(Document& document, QWidget* parent) : QDialog(pare
     column->addWidget(buttons);
     connect(&doc_, &Document::changed, this, &AsBuiltDialog::refresh);
     refresh();
+    form_->focus("value_mm");  // what a calliper types goes there
 }
 
 QWidget* AsBuiltDialog::measuring()
@@ -95,6 +99,16 @@ QWidget* AsBuiltDialog::goingOn()
     said_->setWordWrap(true);
     said_->setObjectName("way-on-said");
     sides_ = new SideBySide;
+    sides_->setObjectName("as-measured");
+    sides_->setToolTip(tr("Press where the calliper goes"));
+    connect(sides_, &SideBySide::pressed, this, [this](const Point& place) {
+        const std::vector<Measured> all = measurableAt(doc_.piece(), doc_.plan(), place, doc_.snapStep());
+        if (all.empty()) return;
+        measured_ = all.front();
+        if (const int layer = placeOf(doc_.piece(), measured_.layer); layer >= 0) doc_.selectLayer(layer);
+        tellMeasured();
+        form_->focus("value_mm");
+    });
     layers_ = new Table(
         {tr("Layer"), tr("Thick"), tr("Ø of the blank"), tr("Segment's edge"), tr("Board, wide"), tr("Turned on by")});
     layers_->setAccessibleName(tr("Both versions, layer by layer"));
@@ -117,6 +131,7 @@ void AsBuiltDialog::tellMeasured()
     const double planned = plannedOf(doc_.piece(), doc_.plan(), measured_);
     const QString mm = QString::fromStdString(formatLengthUnit(planned, doc_.style()));
     put_->setEnabled(!std::isnan(planned));
+    sides_->mark(seatOf(doc_.piece(), doc_.plan(), measured_));
     asked_->setText(
         std::isnan(planned) ? tr("There is nothing of the kind here.")
         : isOfALayer(measured_.what)
@@ -157,12 +172,14 @@ void AsBuiltDialog::choose(int row)
 {
     const bool any = row >= 0 && row < static_cast<int>(ways_.size());
     take_->setEnabled(any);
+    for (QWidget* of : {static_cast<QWidget*>(list_), static_cast<QWidget*>(layers_)}) of->setVisible(any);
     const Piece now = asMeasured(doc_.piece());
     sides_->show(now, tr("as measured"), any ? &ways_[static_cast<size_t>(row)].piece : nullptr, tr("this way"));
     if (!any) {
         said_->setText(doc_.piece().progress.measured.empty()
                            ? tr("Put down what the wood measures: everything above it is planned from that.")
-                           : tr("What was measured agrees with the plan; the work goes on as it is drawn."));
+                           : tr("Nothing that is to come changes by what was measured; the work goes on as it is "
+                                "drawn."));
         return layers_->setRows({});
     }
     const WayOn& way = ways_[static_cast<size_t>(row)];

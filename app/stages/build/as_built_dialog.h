@@ -20,7 +20,8 @@ class Table;
 class AsBuiltDialog : public QDialog {
     Q_OBJECT
 public:
-    AsBuiltDialog(Document& document, QWidget* parent);
+    /// Begins with what is to be measured, or with the chosen layer's height.
+    AsBuiltDialog(Document& document, const std::optional<Measured>& what, QWidget* parent);
 
 private:
     QWidget* measuring();

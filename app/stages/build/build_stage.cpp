@@ -85,16 +85,14 @@ BuildStage::BuildStage(Document& document, QWidget* parent) : Stage(document, tr
 
 void BuildStage::makeLanes()
 {
-    section_ = new SectionLane(doc_, axis_, SectionLane::Handles::Layers, &columns_);
+    section_ = addSection(SectionLane::Handles::Layers, &columns_, 9);
     skin_ = new SkinLane(doc_, columns_);
     auto* figures = new FiguresLane(
         doc_, columns_, tr("Figures of the layers"), 6, [this] { return rowsOf(doc_); },
         [this] { return doc_.selection().layer; });
-    addLane(section_, 9);
     addLane(new LayerTabs(doc_, columns_), 0);
     addLane(skin_, 2);
     addLane(figures, 0);
-    connect(section_, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
     connect(figures, &FiguresLane::columnPressed, this,
             [this](int column, Qt::KeyboardModifiers keys) { doc_.selectLayer(column, keys); });
 }
@@ -292,7 +290,7 @@ void BuildStage::makeAsBuilt()
     auto* all = new QPushButton(tr("All measures, ways side by side …"));
     all->setObjectName("as-built-all");
     addToPanel(all);
-    connect(all, &QPushButton::clicked, this, [this] { AsBuiltDialog(doc_, this).exec(); });
+    connect(all, &QPushButton::clicked, this, [this] { AsBuiltDialog(doc_, {}, this).exec(); });
 }
 
 void BuildStage::refreshAsBuilt()

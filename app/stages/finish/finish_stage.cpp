@@ -33,9 +33,7 @@ QString mixed(const FinishLayer& layer, const CoatMass& mass)
 
 FinishStage::FinishStage(Document& document, QWidget* parent) : Stage(document, tr("Finish"), parent)
 {
-    auto* section = new SectionLane(document, axis_, SectionLane::Handles::Stations, &columns_);
-    addLane(section, 3);
-    connect(section, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
+    addSection(SectionLane::Handles::Stations, &columns_, 3);
     layers_ = new Table({tr("Layer"), tr("Coats"), tr("A coat"), tr("Mixed of"), tr("Left over"), tr("Then waits"),
                          tr("All told"), tr("Dries at"), tr("Between two coats")});
     layers_->setAccessibleName(tr("Layers of the finish"));

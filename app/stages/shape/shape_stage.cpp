@@ -40,11 +40,9 @@ PlotLane::Curve bendCurve(const Document& document)
 
 ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr("Shape"), parent)
 {
-    section_ = new SectionLane(document, axis_, SectionLane::Handles::Outline, nullptr);
-    addLane(section_, 5);
+    section_ = addSection(SectionLane::Handles::Outline, nullptr, 5);
     addLane(new PlotLane(document, tr("WALL, SQUARE TO THE SURFACE"), wallCurve), 1);
     addLane(new PlotLane(document, tr("CURVATURE OF THE OUTSIDE"), bendCurve), 1);
-    connect(section_, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
 
     group(tr("What it comes to"), "comes-to");
     figurePair(FigureId::Height, tr("Height"), FigureId::FloorThickness, tr("Floor"));

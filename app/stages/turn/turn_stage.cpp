@@ -42,9 +42,7 @@ PlotLane::Curve depthCurve(const Document& document, int axis)
 
 TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("Turn"), parent)
 {
-    auto* section = new SectionLane(document, axis_, SectionLane::Handles::Stations, &columns_);
-    addLane(section, 3);
-    connect(section, &SectionLane::cautionClicked, this, &Stage::cautionClicked);
+    addSection(SectionLane::Handles::Stations, &columns_, 3);
     auto row = [&document](const QString& name, FigureId figure, double Station::*member) -> FiguresLane::Row {
         return {name,
                 [&document, member](int i) {
