@@ -97,7 +97,7 @@ public:
             dry(block, thickest_, Coat::Bag, words::bagIt, words::bagWay, words::bendsNotCracks);
             sandByHand();
         } else {
-            sand("sand", words::sand);
+            sand("sand", words::sand, Sanded::Rest);
             now_ = onceSanded(piece_, sides_, bench_, now_);
             mountLast();
         }
@@ -156,7 +156,7 @@ private:
             step(Action::Turn, "wing-" + number, ("wing-turned-" + number).c_str(), std::move(d));
         }
     }
-    void sand(const char* id, const Pattern& title)
+    void sand(const char* id, const Pattern& title, Sanded what)
     {
         Doing d{.title = says(title),
                 .why = says(words::throughGrits),
@@ -164,7 +164,7 @@ private:
                 .how = says(edged_ ? words::blockNotFingers : words::restOff),
                 .minutes = 20,
                 .uses = {"lathe"}};
-        saySanding(piece_, shop_, sides_, std::string_view(id) == "sand", d.settings, d.how);
+        saySanding(piece_, shop_, sides_, what, d.settings, d.how);
         step(Action::Sand, id, (std::string(id) + "ed").c_str(), std::move(d));
     }
     void sharpen(const char* what)
@@ -180,7 +180,7 @@ private:
     {
         sharpen("outside");
         turn("fine-outside", words::finishOutside, words::outsideReached, words::lightCuts, 15);
-        if (sanded) sand("sand-outside", words::sandOutside);
+        if (sanded) sand("sand-outside", words::sandOutside, Sanded::OutsideFirst);
     }
 
     /// Rough while it is wet, with a thick wall all round; dried; held again to be turned as any dry blank is.

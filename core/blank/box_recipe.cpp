@@ -182,7 +182,7 @@ private:
                    .how = says(words::restOff),
                    .minutes = 20,
                    .uses = {"lathe"}};
-        saySanding(piece_, shop_, sides_, true, sand.settings, sand.how);
+        saySanding(piece_, shop_, sides_, Sanded::All, sand.settings, sand.how);
         box = bench_.step(Action::Sand, "sand", {box}, "sanded", std::move(sand));
         return onceSanded(piece_, sides_, bench_, box);
     }

@@ -49,7 +49,7 @@ public:
                    .how = says(reversed() ? words::openWork : words::restOff),
                    .minutes = 30,
                    .uses = {"lathe"}};
-        saySanding(piece_, shop_, sides_, true, sand.settings, sand.how);
+        saySanding(piece_, shop_, sides_, Sanded::All, sand.settings, sand.how);
         sayLightly(piece_, sand.how);
         next(Action::Sand, "sand", "sanded", std::move(sand));
         now_ = onceSanded(piece_, sides_, whole_, now_);

@@ -1,5 +1,6 @@
 #include "core/finish/finish_recipe.h"
 
+#include "core/blank/air_sweep.h"
 #include "core/finish/finish_book.h"
 #include "core/finish/thirst.h"
 #include "core/lathe/speed.h"
@@ -128,20 +129,44 @@ Doing layerDoing(const Piece& piece, const Shop& shop, const Sides& sides, const
     return d;
 }
 
+/// Where inside and outside are seen at once.
+bool isOpenWork(const Sides& sides) { return !sides.inside.empty() && !sides.cuts.empty(); }
+
+constexpr int outsideWaitsAt = 180;  // grit, our own value
+
 bool hasGaps(const Sides& sides)
 {
     return std::ranges::any_of(sides.cuts, [](const Cut& c) { return std::holds_alternative<Between>(c.solid); });
 }
 
 /// How paper is held, as the piece is: what cannot spin, what is open, what is dyed.
-void sayWays(const Piece& piece, const Finish& finish, const Sides& sides, bool inside, Text& how)
+void sayWays(const Piece& piece, const Finish& finish, const Sides& sides, Sanded what, Text& how)
 {
-    if (inside && !sides.inside.empty() && sides.inside.front().y() < 1) how.also(says(words::noDivot));
+    if (what != Sanded::OutsideFirst && !sides.inside.empty() && sides.inside.front().y() < 1)
+        how.also(says(words::noDivot));
     if (!sides.round() || !sides.cuts.empty()) how.also(says(words::flatsByBlock));
-    if (!sides.inside.empty() && !sides.cuts.empty()) how.also(says(words::bothSidesAlike));
     const bool coloured =
         std::ranges::any_of(finish.layers, [](const FinishLayer& l) { return l.kind == FinishLayer::Colour; });
     if (coloured || !piece.decors.empty()) how.also(says(words::dyedPaper));
+}
+
+/// The grits before a finish: one short of the last where its sealer raises the grain.
+std::vector<int> gritsBefore(const Piece& piece, const Finish& finish)
+{
+    std::vector<int> row = gritsFrom(piece.choices.firstGrit, finish.lastGrit);
+    if (finish.raisesGrain && row.size() > 1) row.pop_back();
+    return row;
+}
+
+/// A row of grits as settings; returns them in words.
+std::string sayRow(const std::vector<int>& row, std::vector<Setting>& settings)
+{
+    std::string all;
+    for (const int g : row) {
+        settings.push_back(countAt("", "grit", g, "none left out of the row"));
+        all += (all.empty() ? "" : " ") + std::to_string(g);
+    }
+    return all;
 }
 
 }  // namespace
@@ -196,14 +221,9 @@ Finish sayFinish(const Piece& piece, const Shop& shop, const Assembly& assembly,
 void sayGrits(const Piece& piece, const Shop& shop, SandedBy by, std::vector<Setting>& settings, Text& how)
 {
     const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
-    std::vector<int> row = gritsFrom(piece.choices.firstGrit, finish.lastGrit);
-    const int last = row.back();
-    if (finish.raisesGrain && row.size() > 1) row.pop_back();
-    std::string all;
-    for (const int g : row) {
-        settings.push_back(countAt("", "grit", g, "none left out of the row"));
-        all += (all.empty() ? "" : " ") + std::to_string(g);
-    }
+    const std::vector<int> row = gritsBefore(piece, finish);
+    const int last = gritsFrom(piece.choices.firstGrit, finish.lastGrit).back();
+    const std::string all = sayRow(row, settings);
     if (finish.raisesGrain && last != row.back()) {
         settings.push_back(countAt("", "grit to cut back", last, "the finish's last"));
         how.also(says(words::gritRowShort, all, settings.back()));
@@ -211,13 +231,28 @@ void sayGrits(const Piece& piece, const Shop& shop, SandedBy by, std::vector<Set
         how.also(says(by == SandedBy::Hand ? words::gritRowByHand : words::gritRow, all));
 }
 
-void saySanding(const Piece& piece, const Shop& shop, const Sides& sides, bool inside, std::vector<Setting>& settings,
+void saySanding(const Piece& piece, const Shop& shop, const Sides& sides, Sanded what, std::vector<Setting>& settings,
                 Text& how)
 {
-    sayGrits(piece, shop, SandedBy::Lathe, settings, how);
-    sayWays(piece, finishOf(shop.finishes, piece.choices.finish), sides, inside, how);
-    // Where gaps come round it is sanded at rest: no speed is said.
-    if (hasGaps(sides)) return;
+    const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
+    std::vector<int> coarse = gritsBefore(piece, finish);
+    const size_t whole = coarse.size();
+    while (coarse.size() > 1 && coarse.back() > outsideWaitsAt) coarse.pop_back();
+    const bool waits = isOpenWork(sides) && coarse.size() < whole;
+    if (waits && what == Sanded::OutsideFirst) {
+        how.also(says(words::gritRow, sayRow(coarse, settings)));
+        how.also(says(words::finerWithInside));
+    } else {
+        sayGrits(piece, shop, SandedBy::Lathe, settings, how);
+        if (waits && what == Sanded::Rest) {
+            settings.push_back(countAt("", "both sides on from grit", coarse.back(), "where the outside waits"));
+            how.also(says(words::thenBothSides, settings.back()));
+        } else if (isOpenWork(sides) && what == Sanded::All)
+            how.also(says(words::bothSidesAlike));
+    }
+    sayWays(piece, finish, sides, what, how);
+    // Where gaps, wings or corners come round it is sanded at rest, or as slowly as the lathe turns: no speed is said.
+    if (hasGaps(sides) || airSweep(piece, sides).high > 0) return;
     // Sanding at 450 to 700 (CHECKS, common practice), slower where the work is wide, fine grits slower still: paper
     // that no longer cuts rubs and heats.
     constexpr double fastest = 700, slowest = 100, rim = 6, fine = 0.6;  // rpm, rpm, m/s, share; the last two our own

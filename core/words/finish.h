@@ -23,6 +23,10 @@ inline constexpr Pattern flatsByBlock{
     "block; no cloth and no finger into a gap"};
 inline constexpr Pattern bothSidesAlike{
     "inside and outside to the same grit before either goes further: both are seen"};
+inline constexpr Pattern finerWithInside{
+    "no finer yet: both sides are seen, and the finer grits come once the inside is as far"};
+inline constexpr Pattern thenBothSides{
+    "the inside alone up to %1, where the outside waits; from there both sides, grit by grit"};
 inline constexpr Pattern dyedPaper{"paper that has sanded colour touches no light wood again"};
 inline constexpr Pattern layerOnce{"Put on the %1"};
 inline constexpr Pattern layerCoats{"Put on the %1: %2 coats"};

@@ -1,7 +1,9 @@
 // Coats, mixtures, grits and buffing.
+#include "core/blank/air_sweep.h"
 #include "core/finish/thirst.h"
 #include "core/measure/input_error.h"
 #include "core/turning/closed_surface.h"
+#include "core/words/finish.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
@@ -213,6 +215,48 @@ TEST(Finish, NoGritIsLeftOut)
                 }
         }
     }
+}
+
+// What cannot be done is not said: no speed where wings come round, no side sanded before it is there.
+TEST(Finish, OpenWorkIsSandedSideBySideAndSlowly)
+{
+    const auto grits = [](const Step& s) {
+        std::vector<double> row;
+        for (const Setting& x : s.settings)
+            if (x.name == "grit") row.push_back(x.value);
+        return row;
+    };
+    const auto says = [](const Step& s, const Pattern& p) {
+        return print(s.how).find(print(vl::says(p))) != std::string::npos;
+    };
+    for (const std::string& name : test::demoNames()) {
+        const Piece piece = test::demo(name);
+        const Plan plan = makePlan(piece, test::harbourShop());
+        const bool open = !plan.sides.inside.empty() && !plan.sides.cuts.empty();
+        const auto step = [&](const char* id) { return std::ranges::find(plan.assembly.recipe, id, &Step::id); };
+        const auto none = plan.assembly.recipe.end(), outside = step("sand-outside"), rest = step("sand");
+        for (const auto& s : {outside, rest}) {
+            if (s == none) continue;
+            const bool turned =
+                std::ranges::any_of(s->settings, [](const Setting& x) { return x.unit == Unit::Speed; });
+            if (airSweep(piece, plan.sides).high > 0) EXPECT_FALSE(turned) << name << " " << s->id;
+        }
+        if (outside == none || rest == none) continue;
+        EXPECT_FALSE(says(*outside, words::bothSidesAlike)) << name << ": the inside is not there yet";
+        EXPECT_FALSE(says(*outside, words::noDivot)) << name;
+        if (!open) {
+            EXPECT_EQ(grits(*outside), grits(*rest)) << name;
+            continue;
+        }
+        // The outside stops where the inside has to come to first; from there both go on.
+        const auto wait = std::ranges::find(rest->settings, "both sides on from grit", &Setting::name);
+        ASSERT_NE(wait, rest->settings.end()) << name;
+        EXPECT_EQ(grits(*outside).back(), wait->value) << name;
+        EXPECT_GT(grits(*rest).back(), wait->value) << name;
+        EXPECT_TRUE(says(*outside, words::finerWithInside)) << name;
+    }
+    // A winged bowl is among them, or nothing was looked at.
+    EXPECT_GT(airSweep(test::demo("gull-dish"), makePlan(test::demo("gull-dish"), {}).sides).high, 0);
 }
 
 TEST(Finish, BuffingAboveTheUsualRuleIsSaid)
