@@ -1,5 +1,6 @@
 #include "core/blank/axis_recipe.h"
 
+#include "core/finish/finish_recipe.h"
 #include "core/geometry/profile.h"
 #include "core/recipe/settings.h"
 #include "core/turning/cross_section.h"
@@ -144,7 +145,8 @@ double deepestAt(const Sides& sides, const AxisSetUp& s, double from, double to)
 
 }  // namespace
 
-Thing turnAxes(const Piece& piece, const Sides& sides, bool alongGrain, Bench& bench, const Thing& turned)
+Thing turnAxes(const Piece& piece, const Shop& shop, const Sides& sides, bool alongGrain, Bench& bench,
+               const Thing& turned)
 {
     const std::vector<AxisSetUp> all = axisSetUps(piece);
     if (all.empty()) return turned;
@@ -191,12 +193,13 @@ Thing turnAxes(const Piece& piece, const Sides& sides, bool alongGrain, Bench& b
                           .settings = {begin, end, thick, at},
                           .minutes = 15,
                           .uses = {"lathe"}});
-        now = bench.step(Action::Sand, "sand-" + key, {now}, "sanded-" + key,
-                         {.title = says(words::sandAxis, name, s.side + 1),
-                          .why = says(words::noWayBack),
-                          .how = says(words::blockNotFingers),
-                          .minutes = 10,
-                          .uses = {"lathe"}});
+        Doing sand{.title = says(words::sandAxis, name, s.side + 1),
+                   .why = says(words::noWayBack),
+                   .how = says(words::blockNotFingers),
+                   .minutes = 10,
+                   .uses = {"lathe"}};
+        sayGrits(piece, shop, SandedBy::Hand, sand.settings, sand.how);
+        now = bench.step(Action::Sand, "sand-" + key, {now}, "sanded-" + key, std::move(sand));
     }
     return bench.step(Action::Mount, "mount-true", {now}, "true-again",
                       {.title = says(words::mountTrue),

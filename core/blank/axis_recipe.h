@@ -16,7 +16,8 @@ Thing markCentres(const Piece& piece, Bench& bench, const Thing& blank);
 /// runs out over an end; mounted, turned to a thickness that a calliper finds, and sanded before the axis moves; then
 /// back on the true one.
 /// `alongGrain`: the blank's grain runs along the axis.
-Thing turnAxes(const Piece& piece, const Sides& sides, bool alongGrain, Bench& bench, const Thing& turned);
+Thing turnAxes(const Piece& piece, const Shop& shop, const Sides& sides, bool alongGrain, Bench& bench,
+               const Thing& turned);
 
 /// Radius of the circle about the true axis down to which a set-up cuts at a station, mm: its own radius less how far
 /// it is off there; NaN where it cuts nothing.

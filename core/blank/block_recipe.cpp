@@ -101,7 +101,7 @@ public:
             now_ = onceSanded(piece_, sides_, bench_, now_);
             mountLast();
         }
-        finished(piece_, shop_, bench_, onceFree(piece_, sides_, bench_, now_, foot_.by != Hold::Recess));
+        finished(piece_, shop_, bench_, onceFree(piece_, shop_, sides_, bench_, now_, foot_.by != Hold::Recess));
     }
 
 private:
@@ -530,6 +530,7 @@ FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides)
         f.fits = f.diameter >= 40;
         break;
     }
+    f.diameter = std::max(0.0, f.diameter);  // too slender for any: it does not fit, and that is said
     return f;
 }
 

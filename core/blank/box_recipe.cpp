@@ -108,13 +108,13 @@ private:
 
     Thing insideDone(const char* id, const Thing& what, const char* gives, const Pattern& title)
     {
-        return bench_.step(Action::Sand, id, {what}, gives,
-                           {.title = says(title),
-                            .why = says(words::insideNow),
-                            .how = says(words::notTheJoint),
-                            .minutes = 12,
-                            .uses = {"lathe"},
-                            .waitMinutes = 0});
+        Doing sand{.title = says(title),
+                   .why = says(words::insideNow),
+                   .how = says(words::notTheJoint),
+                   .minutes = 12,
+                   .uses = {"lathe"}};
+        saySanding(piece_, shop_, sides_, Sanded::Inside, sand.settings, sand.how);
+        return bench_.step(Action::Sand, id, {what}, gives, std::move(sand));
     }
 
     Thing makeLid(Thing lid)
@@ -175,14 +175,14 @@ private:
                            .how = says(words::lidTenonOff),
                            .minutes = 20,
                            .uses = {"lathe"}});
-        box = turnAxes(piece_, sides_, true, bench_, box);
+        box = turnAxes(piece_, shop_, sides_, true, bench_, box);
         box = beforeSanding(piece_, sides_, bench_, box);
         Doing sand{.title = says(words::sand),
                    .why = says(words::throughGrits),
                    .how = says(words::restOff),
                    .minutes = 20,
                    .uses = {"lathe"}};
-        saySanding(piece_, shop_, sides_, Sanded::All, sand.settings, sand.how);
+        saySanding(piece_, shop_, sides_, Sanded::Outside, sand.settings, sand.how);
         box = bench_.step(Action::Sand, "sand", {box}, "sanded", std::move(sand));
         return onceSanded(piece_, sides_, bench_, box);
     }
@@ -224,7 +224,7 @@ private:
                            .how = says(words::footALittleHollow),
                            .minutes = 10,
                            .uses = {"lathe"}});
-        finished(piece_, shop_, bench_, onceFree(piece_, sides_, bench_, box, true));
+        finished(piece_, shop_, bench_, onceFree(piece_, shop_, sides_, bench_, box, true));
     }
 
     const Piece& piece_;

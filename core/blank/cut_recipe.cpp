@@ -3,6 +3,7 @@
 #include "core/blank/inlay_recipe.h"
 #include "core/blank/round_marks.h"
 #include "core/blank/sawn_cuts.h"
+#include "core/finish/finish_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/words/cuts.h"
 #include "core/words/inlay.h"
@@ -87,18 +88,19 @@ Thing sawBlank(const Piece& piece, Bench& bench, const Thing& blank)
     return now;
 }
 
-Thing sawTurned(const Piece& piece, Bench& bench, const Thing& turned)
+Thing sawTurned(const Piece& piece, const Shop& shop, Bench& bench, const Thing& turned)
 {
     Thing now = turned;
     for (const Sawn& s : piece.sawn) {
         if (s.when == Sawn::Grown) continue;
         if (!sawnBefore(piece, s) || s.when == Sawn::Twice)
             now = sawOnce(piece, s, bench, now, words::shapeStands, true);
-        now = bench.step(Action::Sand, "blend-" + s.id, {now}, "blended-" + s.id,
-                         {.title = says(words::blendCurve, nameOf(piece, s)),
-                          .why = says(words::sawMarksLast),
-                          .how = says(words::blockAndFile),
-                          .minutes = 15});
+        Doing blend{.title = says(words::blendCurve, nameOf(piece, s)),
+                    .why = says(words::sawMarksLast),
+                    .how = says(words::blockAndFile),
+                    .minutes = 15};
+        sayGrits(piece, shop, SandedBy::Hand, blend.settings, blend.how);
+        now = bench.step(Action::Sand, "blend-" + s.id, {now}, "blended-" + s.id, std::move(blend));
     }
     return now;
 }

@@ -9,7 +9,7 @@ namespace vl {
 Thing sawBlank(const Piece& piece, Bench& bench, const Thing& blank);
 
 /// Curves that are sawn once the piece is turned, each blended into it.
-Thing sawTurned(const Piece& piece, Bench& bench, const Thing& turned);
+Thing sawTurned(const Piece& piece, const Shop& shop, Bench& bench, const Thing& turned);
 
 /// Holes that are alike, in one step.
 Thing drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& alike, Bench& bench, const Thing& before);

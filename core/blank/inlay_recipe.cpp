@@ -45,7 +45,7 @@ Thing opened(const Inlay& f, const InlayPlace& p, const std::string& name, Bench
     }
     const bool rim = f.kind == Inlay::Rim;
     const Setting first = rim ? lengthAt("lathe", "groove from Ø", 2 * p.low, "circle − width")
-                              : lengthAt("lathe", "groove from station", p.z0, "middle − width / 2"),
+                              : lengthAt("lathe", "groove from station", std::max(0.0, p.z0), "middle − width / 2"),
                   second = rim ? lengthAt("lathe", "groove to Ø", 2 * p.high, "circle + width")
                                : lengthAt("lathe", "groove to station", p.z1, "middle + width / 2"),
                   deep = lengthAt("lathe", "groove deep", f.depth),
@@ -72,7 +72,7 @@ Thing set(const Inlay& f, const InlayPlace& p, const std::string& name, Bench& b
                       .settings = {across, length},
                       .minutes = 5 + 0.7 * f.count,
                       .uses = {"saw"}});
-    const Setting gap = lengthAt("", "gap", p.gap, "circle less the pieces, shared evenly", 2),
+    const Setting gap = lengthAt("", "gap", std::max(0.0, p.gap), "circle less the pieces, shared evenly", 2),
                   first = angleAt("index", "first towards", std::fmod(f.direction + 720, 360));
     Text where = says(words::setWay, gap, first);
     if (f.rows != Inlay::One) where.also(says(words::inTwoRows));
@@ -227,7 +227,8 @@ Thing sawOpenings(const Piece& piece, const Sides& sides, Bench& bench, const Th
         const int openings = w.count * (w.shape == Worked::Lattice ? w.rows : 1);
         const Setting from = lengthAt("", "from station", w.from), to = lengthAt("", "to station", w.to),
                       drill = lengthAt("drill", "bit, Ø", o->drill), reach = lengthAt("", "frame spans", o->deepest),
-                      between = lengthAt("", "between two openings", o->narrowest, "circle's share − width"),
+                      between =
+                          lengthAt("", "between two openings", std::max(0.0, o->narrowest), "circle's share − width"),
                       at = lengthAt("", "narrowest at station", o->narrowestAt, "measured on the drawing"),
                       ease = lengthAt("", "edges' radius", w.ease);
         now = bench.step(Action::Mark, "punch-" + w.id, {now}, "punched-" + w.id,

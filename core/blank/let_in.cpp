@@ -106,8 +106,8 @@ void build(const Site& site, Building& out)
     out.parts.push_back(squarePart(site, {.id = "disc",
                                           .name = f.plug ? "plug" : "let-in disc",
                                           .wood = wood,
-                                          .length = f.diameter + (f.plug ? turnedOff : 0),
-                                          .width = f.diameter + (f.plug ? turnedOff : 0),
+                                          .length = f.diameter + turnedOff,
+                                          .width = f.diameter + turnedOff,
                                           .thickness = b.planeTo,
                                           .grain = "across the axis"}));
 
@@ -127,12 +127,12 @@ void build(const Site& site, Building& out)
                                         .settings = {disc},
                                         .minutes = plug ? 15.0 : 10.0,
                                         .uses = {plug ? "lathe" : "bandsaw"}});
+        Text way = drilled ? says(words::ringAtPress, hole) : says(words::ringOnScrap);
+        if (!drilled) way.also(plug ? says(words::boreToPlug, hole) : says(words::recessTo, hole, room));
         const Thing recessed = bench.step(drilled ? Action::Drill : Action::Turn, "recess", {ring}, "recessed",
                                           {.title = says(plug ? words::boreForPlug : words::turnRecess, bench.name()),
                                            .why = says(words::bothSidesReached),
-                                           .how = drilled ? says(words::ringAtPress, hole)
-                                                  : plug  ? says(words::boreToPlug, hole)
-                                                          : says(words::recessTo, hole, room),
+                                           .how = std::move(way),
                                            .settings = plug ? std::vector{hole} : std::vector{hole, room},
                                            .minutes = 15,
                                            .uses = {drilled ? "drill" : "lathe"}});

@@ -78,11 +78,11 @@ bool hasMoreOnceFree(const Piece& piece)
            std::ranges::any_of(piece.holes, [](const Hole& h) { return h.into == Hole::Foot && !h.early; });
 }
 
-Thing onceFree(const Piece& piece, const Sides& sides, Bench& bench, const Thing& freed, bool onRim)
+Thing onceFree(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& freed, bool onRim)
 {
     Thing now = drillHoles(piece, sides, bench, freed, true);
-    now = makeLegs(piece, sides, bench, now, onRim);
-    now = sawTurned(piece, bench, now);
+    now = makeLegs(piece, shop, sides, bench, now, onRim);
+    now = sawTurned(piece, shop, bench, now);
     now = sawOpenings(piece, sides, bench, now);
     return turnedOn(piece, sides, bench, now);
 }

@@ -19,7 +19,7 @@ Thing onceSanded(const Piece& piece, const Sides& sides, Bench& bench, const Thi
 /// Whether anything is left to do once it is free of what held its foot.
 bool hasMoreOnceFree(const Piece& piece);
 /// Holes in the foot, legs, a leaning base, curves, openings, one half turned on. `onRim`: it is held by its rim.
-Thing onceFree(const Piece& piece, const Sides& sides, Bench& bench, const Thing& freed, bool onRim);
+Thing onceFree(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& freed, bool onRim);
 
 /// Finish and what is bought: gives "piece".
 Thing finished(const Piece& piece, const Shop& shop, Bench& bench, const Thing& bare);

@@ -10,6 +10,7 @@
 #include "core/blank/lid_sides.h"
 #include "core/blank/sections.h"
 #include "core/blank/turn_recipe.h"
+#include "core/finish/finish_recipe.h"
 #include "core/words/build.h"
 #include "core/words/cut.h"
 #include "core/words/glue.h"
@@ -388,12 +389,13 @@ private:
                                          .settings = settings,
                                          .minutes = 30,
                                          .uses = {"lathe"}});
-        const Thing sanded = bench.step(Action::Sand, "sand-inside", {turned}, "sanded-inside",
-                                        {.title = says(words::sandInside, n),
-                                         .why = says(words::canBeFelt),
-                                         .how = says(words::allGrits),
-                                         .minutes = 20,
-                                         .uses = {"lathe"}});
+        Doing sand{.title = says(words::sandInside, n),
+                   .why = says(words::canBeFelt),
+                   .how = says(words::restOff),
+                   .minutes = 20,
+                   .uses = {"lathe"}};
+        saySanding(piece_, shop_, sides_, Sanded::Inside, sand.settings, sand.how);
+        const Thing sanded = bench.step(Action::Sand, "sand-inside", {turned}, "sanded-inside", std::move(sand));
         return bench.step(Action::Finish, "seal-inside", {sanded}, "section",
                           {.title = says(words::sealInside, n),
                            .why = says(words::pullsWall),

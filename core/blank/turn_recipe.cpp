@@ -42,7 +42,7 @@ public:
         sayTemplate(piece_, fine.settings, fine.how);
         if (reversed()) fine.how.also(says(words::windowsCome));
         next(Action::Turn, "fine", "turned", std::move(fine));
-        now_ = turnAxes(piece_, sides_, how_ == Turning::BetweenCentres, whole_, now_);
+        now_ = turnAxes(piece_, shop_, sides_, how_ == Turning::BetweenCentres, whole_, now_);
         now_ = beforeSanding(piece_, sides_, whole_, now_);
         Doing sand{.title = says(words::sand),
                    .why = says(words::throughGrits),
@@ -74,7 +74,7 @@ public:
                   .minutes = 15,
                   .uses = {"lathe"}});
         if (later)
-            finished(piece_, shop_, whole_, onceFree(piece_, sides_, whole_, now_, false));
+            finished(piece_, shop_, whole_, onceFree(piece_, shop_, sides_, whole_, now_, false));
         else
             fitBought(piece_, whole_, finishTheFoot(piece_, shop_, whole_, now_, beforeFitting(piece_)));
     }

@@ -3,7 +3,9 @@
 #include "core/blank/decor_grid.h"
 #include "core/blank/round_marks.h"
 #include "core/blank/worked_cuts.h"
+#include "core/finish/finish_recipe.h"
 #include "core/recipe/settings.h"
+#include "core/words/cuts.h"
 #include "core/words/worked.h"
 
 #include <algorithm>
@@ -21,7 +23,7 @@ void sayPlaces(const Piece& piece, size_t which, Doing& d)
     sayRound("index", piece.worked[which].plate, marks, false, d);
 }
 
-Thing makeLegRing(const Piece& piece, const Sides& sides, Bench& bench, Thing now, size_t which)
+Thing makeLegRing(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, Thing now, size_t which)
 {
     const Worked& w = piece.worked[which];
     const LegRing ring = legRing(piece, which, sides);
@@ -50,9 +52,12 @@ Thing makeLegRing(const Piece& piece, const Sides& sides, Bench& bench, Thing no
             d.how.also(says(words::fibresThrough, static_cast<int>(k) + 1, d.settings.back()));
         }
     now = bench.step(Action::Cut, workedStep(w), {now}, "legs-" + w.id, std::move(d));
-    return bench.step(
-        Action::Sand, "blend-" + w.id, {now}, "legs-blended-" + w.id,
-        {.title = says(words::blendLegs, name), .why = says(words::afterTurning), .minutes = 4.0 * w.count});
+    Doing blend{.title = says(words::blendLegs, name),
+                .why = says(words::afterTurning),
+                .how = says(words::blockAndFile),
+                .minutes = 4.0 * w.count};
+    sayGrits(piece, shop, SandedBy::Hand, blend.settings, blend.how);
+    return bench.step(Action::Sand, "blend-" + w.id, {now}, "legs-blended-" + w.id, std::move(blend));
 }
 
 }  // namespace
@@ -147,7 +152,7 @@ Thing workGrids(const Piece& piece, const Sides& sides, Bench& bench, const Thin
     return now;
 }
 
-Thing makeLegs(const Piece& piece, const Sides& sides, Bench& bench, const Thing& freed, bool onRim)
+Thing makeLegs(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& freed, bool onRim)
 {
     Thing now = freed;
     const bool legs = std::ranges::any_of(piece.worked, [](const Worked& w) { return w.kind == Worked::Legs; });
@@ -171,7 +176,7 @@ Thing makeLegs(const Piece& piece, const Sides& sides, Bench& bench, const Thing
                                    .rimToHead = true}});
     }
     for (size_t i = 0; i < piece.worked.size(); ++i)
-        if (piece.worked[i].kind == Worked::Legs) now = makeLegRing(piece, sides, bench, now, i);
+        if (piece.worked[i].kind == Worked::Legs) now = makeLegRing(piece, shop, sides, bench, now, i);
     if (piece.lean.angle > 0) {
         const Setting lean = angleAt("wedge", "lean", piece.lean.angle),
                       off = lengthAt("", "taken off there",

@@ -12,6 +12,6 @@ Thing workByIndex(const Piece& piece, const Sides& sides, Bench& bench, const Th
 Thing workGrids(const Piece& piece, const Sides& sides, Bench& bench, const Thing& sanded);
 
 /// Legs hollowed and sawn out of the foot's ring, then a leaning base. `onRim`: it is held by its rim already.
-Thing makeLegs(const Piece& piece, const Sides& sides, Bench& bench, const Thing& freed, bool onRim);
+Thing makeLegs(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& freed, bool onRim);
 
 }  // namespace vl

@@ -142,9 +142,9 @@ bool hasGaps(const Sides& sides)
 /// How paper is held, as the piece is: what cannot spin, what is open, what is dyed.
 void sayWays(const Piece& piece, const Finish& finish, const Sides& sides, Sanded what, Text& how)
 {
-    if (what != Sanded::OutsideFirst && !sides.inside.empty() && sides.inside.front().y() < 1)
-        how.also(says(words::noDivot));
-    if (!sides.round() || !sides.cuts.empty()) how.also(says(words::flatsByBlock));
+    const bool inside = what == Sanded::All || what == Sanded::Rest || what == Sanded::Inside;
+    if (inside && !sides.inside.empty() && sides.inside.front().y() < 1) how.also(says(words::noDivot));
+    if (what != Sanded::Inside && (!sides.round() || !sides.cuts.empty())) how.also(says(words::flatsByBlock));
     const bool coloured =
         std::ranges::any_of(finish.layers, [](const FinishLayer& l) { return l.kind == FinishLayer::Colour; });
     if (coloured || !piece.decors.empty()) how.also(says(words::dyedPaper));

@@ -20,9 +20,10 @@ Finish sayFinish(const Piece& piece, const Shop& shop, const Assembly& assembly,
 /// The grits that a piece is sanded through, added to a sanding step.
 enum class SandedBy { Lathe, Hand };
 void sayGrits(const Piece& piece, const Shop& shop, SandedBy by, std::vector<Setting>& settings, Text& how);
-/// What a step sands: all of it, or the outside before the inside is there, and then the rest. Of open work the outside
-/// waits at grit 180 (our own value) until the inside has come as far.
-enum class Sanded { All, OutsideFirst, Rest };
+/// What a step sands: all of it; the outside before the inside is there, and then the rest; one side alone, because the
+/// other is closed or will be. Of open work the outside waits at grit 180 (our own value) until the inside has come as
+/// far.
+enum class Sanded { All, OutsideFirst, Rest, Outside, Inside };
 /// Those, how fast the lathe turns for them, and how paper is held on this piece.
 void saySanding(const Piece& piece, const Shop& shop, const Sides& sides, Sanded what, std::vector<Setting>& settings,
                 Text& how);

@@ -30,8 +30,8 @@ inline constexpr Pattern lidRecess{
     "depths; its edge a little hollow towards the box"};
 inline constexpr Pattern lidSpigot{"a spigot Ø %1, %2 long, its wall straight and parallel to the axis; its shoulder a "
                                    "little hollow"};
-inline constexpr Pattern sandLidInside{"Sand and finish the inside of the lid"};
-inline constexpr Pattern sandBoxInside{"Sand and finish the inside of the box"};
+inline constexpr Pattern sandLidInside{"Sand the inside of the lid"};
+inline constexpr Pattern sandBoxInside{"Sand the inside of the box"};
 inline constexpr Pattern notTheJoint{"tool rest off; the joint itself is not sanded: it would not stay straight"};
 inline constexpr Pattern insideNow{"once the lid is on for the outside, nothing reaches the inside"};
 inline constexpr Pattern hollowBox{"Hollow the box"};

@@ -113,7 +113,8 @@ inline constexpr Pattern squareAndLength{"%1 square, %2 long, both ends square; 
 // A disc let in
 inline constexpr Pattern cutInset{"Cut the disc to be let into %1"};
 inline constexpr Pattern freeToMove{"one board: it moves across its grain and must be free to"};
-inline constexpr Pattern circleThenTurned{"bandsaw, %1 circle, then turned to size"};
+inline constexpr Pattern circleThenTurned{
+    "bandsaw, a circle just outside %1; pressed against a flat block by the tailstock, light cuts to %1"};
 inline constexpr Pattern turnPlug{"Turn the plug for %1"};
 inline constexpr Pattern plugFillsPoints{"the ring's middle, where segments would run to points, is one piece of wood"};
 inline constexpr Pattern plugToCalliper{
@@ -126,6 +127,9 @@ inline constexpr Pattern boreToPlug{"to %1, straight, both faces alike by callip
 inline constexpr Pattern plugFlush{"Take the plug of %1 down flush"};
 inline constexpr Pattern onlyThePlug{
     "block plane towards the plug's middle, then the sanding board; the ring is at its height already"};
+inline constexpr Pattern ringOnScrap{
+    "its flat face on a scrap disc turned flat, centred by its corners, hot glue all round its outside; turned by hand "
+    "first, the lathe's lowest speed, nobody in line with it"};
 inline constexpr Pattern turnRecess{"Turn the recess in %1"};
 inline constexpr Pattern bothSidesReached{"before it goes onto the stack, while both sides can be reached"};
 inline constexpr Pattern recessTo{"to %1: the disc's diameter and %2 all round"};

@@ -26,7 +26,7 @@ inline constexpr Pattern bothSidesAlike{
 inline constexpr Pattern finerWithInside{
     "no finer yet: both sides are seen, and the finer grits come once the inside is as far"};
 inline constexpr Pattern thenBothSides{
-    "the inside alone up to %1, where the outside waits; from there both sides, grit by grit"};
+    "the inside alone up to grit %1, where the outside waits; from there both sides, grit by grit"};
 inline constexpr Pattern dyedPaper{"paper that has sanded colour touches no light wood again"};
 inline constexpr Pattern layerOnce{"Put on the %1"};
 inline constexpr Pattern layerCoats{"Put on the %1: %2 coats"};
@@ -39,10 +39,10 @@ inline constexpr Pattern finishFootWay{
 inline constexpr Pattern layerFirst{"bare wood takes up most now"};
 inline constexpr Pattern layerNext{"the layer below has dried and is cut back"};
 inline constexpr Pattern coatWay{
-    "%1 a coat for inside and outside, %2 between two coats, at %3 to %4 °C; the maker's label "
+    "%1 a coat for the whole surface, %2 between two coats, at %3 to %4 °C; the maker's label "
     "comes first"};
 inline constexpr Pattern oneCoatWay{
-    "%1 for inside and outside, then %2, at %3 to %4 °C; the maker's label comes first"};
+    "%1 for the whole surface, then %2, at %3 to %4 °C; the maker's label comes first"};
 inline constexpr Pattern mixParts{
     "mixed for one coat by %1; stirred two minutes, used within %2; about %3 is left over: spread thin on a plate that "
     "cannot burn until it has set, a full cup of it can heat up by itself"};

@@ -97,9 +97,8 @@ inline constexpr Pattern levelMetal{
 inline constexpr Pattern refill{"pits are filled again and cut back once more; no finer grit until there are none"};
 
 inline constexpr Pattern punchOpenings{"Lay out %1, %2 round the wall"};
-inline constexpr Pattern insideIsDone{
-    "turned, sanded and finished inside and out: no cloth and no finger comes to this wall "
-    "again while it turns"};
+inline constexpr Pattern insideIsDone{"turned and sanded inside and out: no cloth and no finger comes to this wall "
+                                      "again while it turns"};
 inline constexpr Pattern punchWay{
     "the packet's template wrapped round the wall, full size, its ends at stations %1 and %2; "
     "both ends of each punched"};
@@ -117,8 +116,8 @@ inline constexpr Pattern sawOpeningsWay{
 inline constexpr Pattern easeOpenings{"Ease the edges of %1"};
 inline constexpr Pattern sharpEdges{"sharp edges splinter and hold no finish"};
 inline constexpr Pattern easeWay{
-    "a radius of %1, by file and paper round a dowel, with the grain out of every corner; then "
-    "finished again; never with the lathe running"};
+    "a radius of %1, by file and paper round a dowel, with the grain out of every corner; never "
+    "with the lathe running"};
 
 inline constexpr Pattern fitBought{"Fit %1"};
 inline constexpr Pattern afterFinish{"finish and glue spoil it; it goes in last"};

@@ -122,7 +122,6 @@ inline constexpr Pattern insideFromBelow{
 inline constexpr Pattern insideByStations{"from %1 to %2, wall by calliper at each station"};
 inline constexpr Pattern sandInside{"Sand the inside of section %1"};
 inline constexpr Pattern canBeFelt{"it cannot be seen later, but it can be felt"};
-inline constexpr Pattern allGrits{"tool rest taken off first; all grits; dust extraction and mask"};
 inline constexpr Pattern sealInside{"Seal the inside of section %1"};
 inline constexpr Pattern pullsWall{"bare wood inside and finish outside pull the wall to one side"};
 inline constexpr Pattern oneThinCoat{
@@ -132,7 +131,7 @@ inline constexpr Pattern footAlone{"from now on it runs from the foot's block al
 inline constexpr Pattern partingTailstock{"parting tool, tailstock up"};
 
 inline constexpr Pattern roughOutside{"Turn the outside round and close to the template"};
-inline constexpr Pattern strongestThick{"the stack is strongest while it is still thick inside"};
+inline constexpr Pattern strongestThick{"the work is strongest while it is still thick inside"};
 inline constexpr Pattern lowestSpeed{
     "turned by hand first; the lathe's lowest speed until it is round, then raised until it shakes and backed off"};
 inline constexpr Pattern boreThrough{"Bore through, %1"};
@@ -186,7 +185,7 @@ inline constexpr Pattern groove{
     "groove from Ø %1 in to Ø %2, %3 tool, in steps, widened a little so that the blade does not bind; "
     "stopped while a thin skin still holds the ring, which is cut through by hand with the lathe at rest"};
 inline constexpr Pattern putOnFinish{"Put on the finish"};
-inline constexpr Pattern samePace{"inside and outside alike, so that both take up moisture at the same pace"};
+inline constexpr Pattern samePace{"all its faces alike, so that they take up moisture at the same pace"};
 inline constexpr Pattern oilyRags{"spread oily rags flat outdoors to dry: heaped, they can catch fire by themselves"};
 inline constexpr Pattern partOff{"Part off from the waste block and finish the foot"};
 inline constexpr Pattern blockHeldTrue{"last: until now the block held the piece true"};

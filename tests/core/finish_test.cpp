@@ -213,6 +213,10 @@ TEST(Finish, NoGritIsLeftOut)
                     EXPECT_GT(x.value, before) << name << " " << s.id;
                     before = x.value;
                 }
+            // Every step that leaves a surface to be finished says with what it is sanded.
+            const bool toFinish =
+                s.id.starts_with("sand") || s.id.find("-sand-inside") != std::string::npos || s.id.starts_with("blend");
+            if (s.action == Action::Sand && toFinish) EXPECT_GT(before, 0) << name << " " << s.id;
         }
     }
 }

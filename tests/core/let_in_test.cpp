@@ -676,7 +676,8 @@ TEST(LetIn, EveryCautionOfAGrooveHasAFixThatHelps)
     };
     for (const Case& c : {Case{"inlay-gap-I1", [](Inlay& f) { f.count = 90; }},
                           Case{"inlay-wide-I1", [](Inlay& f) { f.piece = f.width + 2; }},
-                          Case{"inlay-thin-I1", [](Inlay& f) { f.depth = 25; }}}) {
+                          Case{"inlay-thin-I1", [](Inlay& f) { f.depth = 25; }},
+                          Case{"inlay-end-I1", [](Inlay& f) { f.kind = Inlay::Wall, f.at = f.width / 4; }}}) {
         Piece p = test::demo("tide-clock");
         c.spoil(p.inlays[0]);
         checkPiece(p);

@@ -126,6 +126,20 @@ void groovesAndCracks(const Case& in, std::vector<Caution>& out)
             out.push_back(std::move(c));
             continue;
         }
+        const double over = std::max(-p.z0, p.z1 - in.shape.height);
+        if (f.kind == Inlay::Wall && over > 0) {
+            Caution c = atPlace(in, "inlay-end-" + f.id, name, z, Level::Stop);
+            c.measure = over;
+            c.limit = 0;
+            c.message = "its groove runs out over the end by " + in.mm(over) +
+                        ": it has one wall only, and nothing holds "
+                        "what is let in";
+            const double low = least + f.width / 2, high = in.shape.height - low;
+            if (low < high)
+                c.fixes.push_back(inlayFix("at station " + in.mm(std::clamp(f.at, low, high)), f.id,
+                                           [to = std::clamp(f.at, low, high)](Inlay& q) { q.at = to; }));
+            out.push_back(std::move(c));
+        }
         const bool crack = f.kind == Inlay::Crack;
         const double left = p.left - (crack ? f.loss : 0);
         if (left < least && !(crack && p.left <= 0 && f.loss < f.depth)) {
