@@ -87,7 +87,7 @@ void drawWorked(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle 
         rows.push_back({QStringLiteral("%1, %2").arg(q(nameOf(piece, w))).arg(p.which + 1),
                         w.plate > 0 ? QStringLiteral("hole %1 of %2").arg(p.mark.hole).arg(w.plate)
                                     : q(fixed(std::fmod(p.angleDeg + 720, 360), 1)) + QStringLiteral("°"),
-                        mm(legs ? 0 : w.from), mm(legs ? w.height : w.to), legs ? QString() : mm(w.depth),
+                        mm(legs ? 0 : cut->from), mm(legs ? w.height : cut->to), legs ? QString() : mm(w.depth),
                         legs ? QString() : mm(cut->deepest), mm(legs ? w.width : cut->widest), QStringLiteral("□")});
     }
     if (rows.empty()) return;

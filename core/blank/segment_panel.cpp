@@ -47,6 +47,19 @@ void settleMadeUp(const RingForm& f, const SegmentPanel& panel, BuiltLayer& b)
                               .message = says(words::zigzagBreaks),
                               .fix = says(words::segmentsInstead, n + 1),
                               .change = [n](Layer& q) { q.ring()->segments = n + 1; }});
+    constexpr double steepest = 60;  // degrees that a gauge turns to; own value
+    if (panel.slant > steepest) {
+        const double run = 2 * b.finishedOuter.high * std::sin(pi / n);
+        b.concerns.push_back(
+            {.id = "slant",
+             .stop = true,
+             .measure = panel.slant,
+             .limit = steepest,
+             .unit = "°",
+             .message = says(words::slantTooSteep),
+             .fix = says(words::riseThatFits),
+             .change = [rise = run * std::tan((steepest - 15) * degrees)](Layer& q) { q.ring()->madeUp.rise = rise; }});
+    }
     const double height = b.z1 - b.z0, room = f.madeUp.kind == MadeUp::Diamond ? height / 2 : height;
     const double high = (slanting(f) ? panel.riseAsTurned : 0) + f.madeUp.band;
     Concern band{

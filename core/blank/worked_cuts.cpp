@@ -14,8 +14,8 @@ const Eigen::Vector3d axis = Eigen::Vector3d::UnitX();
 Drilled groove(const Worked& w, const StraightCut& cut, double angle)
 {
     const double r = w.cutter / 2;
-    const Eigen::Vector3d from = axis * w.from + outwards(angle) * (cut.low + r),
-                          to = axis * w.to + outwards(angle) * (cut.high + r);
+    const Eigen::Vector3d from = axis * w.from + outwards(angle) * (cut.radiusAt(w.from) + r),
+                          to = axis * w.to + outwards(angle) * (cut.radiusAt(w.to) + r);
     const double length = (to - from).norm();
     Drilled bar{.from = from, .way = (to - from) / length, .profile = {}};
     constexpr int steps = 12;
@@ -37,7 +37,7 @@ Sawed facet(const Worked& w, const StraightCut& cut, double height, double angle
     const double from = w.from <= 0 ? -beyond : w.from, to = w.to >= height ? height + beyond : w.to;
     return {.right = axis,
             .up = outwards(angle),
-            .outline = {{from, cut.radiusAt(from, w)}, {to, cut.radiusAt(to, w)}, {to, beyondAll}, {from, beyondAll}}};
+            .outline = {{from, cut.radiusAt(from)}, {to, cut.radiusAt(to)}, {to, beyondAll}, {from, beyondAll}}};
 }
 
 /// What stands between one leg and the next, from below the foot up to the legs' height.
@@ -80,21 +80,20 @@ std::vector<WorkedPlace> workedPlaces(const Piece& piece)
 std::optional<StraightCut> straightCut(const Worked& w, const Sides& sides)
 {
     StraightCut cut;
-    const double z0 = std::max(w.from, sides.outside.front().x()), z1 = std::min(w.to, sides.outside.back().x());
+    const double z0 = cut.from = std::max(w.from, sides.outside.front().x()),
+                 z1 = cut.to = std::min(w.to, sides.outside.back().x());
     if (w.kind == Worked::Legs || w.kind == Worked::Openings || z1 <= z0) return std::nullopt;
     constexpr double just = 1e-3;  // mm within: at a step the side that is worked
     const double a = radiusAt(sides.outside, z0 + just), b = radiusAt(sides.outside, z1 - just);
     if (!(a > w.depth && b > w.depth)) return std::nullopt;
-    // Its bottom is drawn on to where it is asked to begin and end.
-    const double slope = (b - a) / (z1 - z0);
-    cut.low = a - w.depth - slope * (z0 - w.from);
-    cut.high = b - w.depth + slope * (w.to - z1);
+    cut.low = a - w.depth;
+    cut.high = b - w.depth;
     cut.deepest = cut.shallowest = w.depth;
     cut.at = z0;
     double reached = a;
     constexpr int looks = 200;
     for (int k = 1; k < looks; ++k) {
-        const double z = z0 + (z1 - z0) * k / looks, r = radiusAt(sides.outside, z), deep = r - cut.radiusAt(z, w);
+        const double z = z0 + (z1 - z0) * k / looks, r = radiusAt(sides.outside, z), deep = r - cut.radiusAt(z);
         if (deep > cut.deepest) cut.deepest = deep, cut.at = z, reached = r;
         cut.shallowest = std::min(cut.shallowest, deep);
     }

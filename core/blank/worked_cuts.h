@@ -14,15 +14,17 @@ struct WorkedPlace {
 /// Every one of them, in the order of Piece::worked.
 std::vector<WorkedPlace> workedPlaces(const Piece& piece);
 
-/// What a groove or a facet comes to: its straight bottom is `depth` below the surface at both ends.
+/// What a groove or a facet comes to: its straight bottom is `depth` below the surface where it comes into the wood and
+/// where it leaves it.
 struct StraightCut {
-    double low = 0, high = 0;  ///< radii of its bottom where it begins and where it ends, mm
+    double from = 0, to = 0;   ///< those stations
+    double low = 0, high = 0;  ///< radii of its bottom there, mm
     double deepest = 0;        ///< mm below the surface, at the station `at`
     double shallowest = 0;     ///< mm; below 0 where the surface falls away under it
     double at = 0;
     double widest = 0;  ///< mm across, at the surface; of a facet its flat, of a groove its mouth
 
-    double radiusAt(double z, const Worked& w) const { return low + (high - low) * (z - w.from) / (w.to - w.from); }
+    double radiusAt(double z) const { return low + (high - low) * (z - from) / (to - from); }
 };
 /// Empty where the piece has no wood at both ends of it.
 std::optional<StraightCut> straightCut(const Worked& worked, const Sides& sides);

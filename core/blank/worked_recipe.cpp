@@ -69,7 +69,8 @@ Thing workByIndex(const Piece& piece, const Sides& sides, Bench& bench, const Th
         const Worked& w = piece.worked[i];
         const auto cut = straightCut(w, sides);
         if (!cut) continue;
-        const Setting from = lengthAt("lathe", "from station", w.from), to = lengthAt("lathe", "to station", w.to);
+        const Setting from = lengthAt("lathe", "from station", cut->from),
+                      to = lengthAt("lathe", "to station", cut->to);
         Doing d{.title =
                     says(w.kind == Worked::Flutes ? words::cutFlutes : words::cutFacets, nameOf(piece, w), w.count),
                 .why = says(words::whileHeldTrue),

@@ -33,7 +33,7 @@ std::string formatLength(double mm, LengthStyle style, int decimals)
     const double remainder = inches - static_cast<double>(parts) / style.denominator;
     const long whole = parts / style.denominator, rest = parts % style.denominator;
     const bool shown = style.rest && std::abs(remainder) >= 5e-4;
-    std::string out = mm < 0 && (parts || shown) ? "-" : "";
+    std::string out = mm < 0 && parts ? "-" : "";
     if (rest == 0)
         out += std::to_string(whole);
     else {
@@ -41,7 +41,8 @@ std::string formatLength(double mm, LengthStyle style, int decimals)
         if (whole) out += std::to_string(whole) + " ";
         out += std::to_string(rest / g) + "/" + std::to_string(style.denominator / g);
     }
-    if (shown) out += (remainder > 0 ? " +" : " −") + fixed(std::abs(remainder), 3);
+    // Of a length below nothing too the two are added as they stand.
+    if (shown) out += ((remainder > 0) == (mm > 0) ? " +" : " −") + fixed(std::abs(remainder), 3);
     return out;
 }
 

@@ -24,6 +24,8 @@ inline constexpr Pattern bandFillsLayer{
 inline constexpr Pattern bandOfThird{"a band of a third"};
 inline constexpr Pattern bandAndRise{
     "band and rise are higher than the layer: the tips of the pattern are cut off by the next layer"};
+inline constexpr Pattern slantTooSteep{
+    "the segments slant more than a mitre gauge turns: each would be cut as one long splinter"};
 inline constexpr Pattern riseThatFits{"a rise that fits"};
 
 inline constexpr Pattern stavesTooThick{"the curve is deep for flat staves: most of such a thick board is turned away; "

@@ -10,6 +10,7 @@
 #include "core/measure/input_error.h"
 #include "core/piece/edit.h"
 #include "core/plan/plan.h"
+#include "tests/core/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 
@@ -487,6 +488,28 @@ TEST(PostWrap, PinwheelByRectanglesOfCgal)
             }
             EXPECT_GT(area(expected), 0) << "piece " << i + 1 << " with wedges " << wedges << mirrored;
         }
+    }
+}
+
+TEST(MadeUp, ASlantThatNoGaugeTurnsToIsAStopWithItsFix)
+{
+    // A ring 30 mm across of 12 segments: from joint to joint it is 7.8 mm, and 45 mm of rise slant by 80°.
+    Piece p = test::ringCone(15, 15, 100, 2, 12);
+    for (Layer& l : p.layers)
+        l.ring()->madeUp = {.kind = MadeUp::Zigzag, .wood = "walnut", .band = 2, .rise = 45, .extra = {}};
+    const auto slant = [](const Piece& piece, size_t layer) {
+        const Plan plan = makePlan(piece, {});
+        const auto& all = plan.assembly.layers[layer].concerns;
+        const auto it = std::ranges::find(all, "slant", &Concern::id);
+        return it == all.end() ? std::optional<Concern>() : *it;
+    };
+    for (size_t i = 0; i < p.layers.size(); ++i) {
+        const auto c = slant(p, i);
+        ASSERT_TRUE(c);
+        EXPECT_TRUE(c->stop);
+        EXPECT_NEAR(c->measure, std::atan(45 / (30 * std::sin(pi / 12))) / degrees, 0.5);
+        c->change(p.layers[i]);
+        EXPECT_FALSE(slant(p, i)) << "at 45° it can be sawn";
     }
 }
 

@@ -107,7 +107,7 @@ TEST(WritesLength, InTheStyleAsked)
 TEST(WritesLength, FractionAndRemainderGiveTheLengthBack)
 {
     test::property([] {
-        const double mm = *rc::gen::inRange(1, 100000) / 37.0;
+        const double mm = *rc::gen::inRange(-100000, 100000) / 37.0;  // below nothing: how far something is off
         const int denominator = *rc::gen::element(2, 4, 8, 16, 32, 64, 128);
         std::string text = formatLength(mm, {In::Fraction, denominator});
         double remainder = 0;
@@ -118,7 +118,9 @@ TEST(WritesLength, FractionAndRemainderGiveTheLengthBack)
             remainder = -std::stod(text.substr(minus + std::string("−").size()));
             text.resize(minus);
         }
-        RC_ASSERT(std::abs(parseLength(text, In::Inch) / mmPerInch + remainder - mm / mmPerInch) < 1.01e-3 / 2 + 1e-9);
+        const bool below = text.starts_with('-');
+        const double read = (below ? -1 : 1) * parseLength(text.substr(below ? 1 : 0), In::Inch) / mmPerInch;
+        RC_ASSERT(std::abs(read + remainder - mm / mmPerInch) < 1.01e-3 / 2 + 1e-9);
     });
 }
 

@@ -100,6 +100,17 @@ TEST(WorkedByIndex, FacetsThatMeetLeaveARegularPrism)
         const auto cut = straightCut(w, sidesOf(p));
         ASSERT_TRUE(cut);
         EXPECT_NEAR(cut->widest, 2 * R * std::sin(pi / n), 0.01) << "neighbours just meet";
+        // Begun before the wood and ended after it, it is the same cut: what is set is set where wood is.
+        w.from = -30;
+        w.to = height + 200;
+        const Piece beyond = with(test::plainCylinder(R, height, BlockForm::Along), w);
+        EXPECT_NEAR(volumeLeft(beyond), prism, 0.002 * prism) << n;
+        const auto over = straightCut(w, sidesOf(beyond));
+        ASSERT_TRUE(over);
+        EXPECT_EQ(over->from, 0);
+        EXPECT_EQ(over->to, height);
+        EXPECT_NEAR(over->low, apothem, 1e-3);
+        EXPECT_NEAR(over->radiusAt(-30), apothem, 1e-3);
     }
 }
 
@@ -217,6 +228,7 @@ INSTANTIATE_TEST_SUITE_P(
                                f.depth = 4;
                            }},
                     Warned{"worked-wall", Level::Stop, 6, [](Piece& p) { add(p, Worked::Facets).depth = 7; }, false},
+                    Warned{"worked-core", Level::Care, 0, [](Piece& p) { add(p, Worked::Facets).depth = 38; }},
                     Warned{"flute-deep", Level::Care, 0,
                            [](Piece& p) {
                                p.outside[0].r = 30;

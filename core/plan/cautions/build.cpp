@@ -263,7 +263,7 @@ void reach(const Case& in, std::vector<Caution>& out)
         const bool outside = outerLack >= innerLack;
         Caution c = in.at(outside ? "reach-outside" : "reach-inside", i, Level::Stop);
         c.limit = outside ? 2 * b.finishedOuter.high : 2 * b.finishedInner.low;
-        c.measure = outside ? c.limit - 2 * outerLack : c.limit + 2 * innerLack;
+        c.measure = outside ? std::max(0.0, c.limit - 2 * outerLack) : c.limit + 2 * innerLack;
         const std::string is = "Ø " + in.mm(c.measure), asked = "Ø " + in.mm(c.limit);
         c.message = outside ? "the stock is " + is + " where the outline asks for " + asked +
                                   ": a flat will be left at every joint's middle"

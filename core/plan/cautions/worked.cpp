@@ -138,7 +138,7 @@ void straight(const Case& in, const Worked& w, std::vector<Caution>& out)
         for (int k = 0; k <= looks; ++k) {
             const double z = w.from + (w.to - w.from) * k / looks, bore = radiusRange(in.sides.inside, z, z).high;
             if (!(bore > 0)) continue;
-            if (const double wall = cut->radiusAt(z, w) - bore; wall < least) least = wall, at = z;
+            if (const double wall = cut->radiusAt(z) - bore; wall < least) least = wall, at = z;
         }
         if (const double wanted = in.piece.hollow.leastWall; least < wanted) {
             Caution c = atWorked(in, "worked-wall", w, at, least <= 0 ? Level::Stop : Level::Care);
@@ -152,6 +152,20 @@ void straight(const Case& in, const Worked& w, std::vector<Caution>& out)
             c.fixes.push_back(thickerWall(in, wanted - least));
             out.push_back(std::move(c));
         }
+    }
+    // A straight bottom is nearest to the axis at one of its ends.
+    const bool ends = cut->high < cut->low;
+    const double core = std::min(cut->low, cut->high), end = ends ? cut->to : cut->from,
+                 wanted = in.piece.hollow.leastWall;
+    if (core < wanted && std::isnan(insideAt(in.sides, end))) {
+        Caution c = atWorked(in, "worked-core", w, end, Level::Care);
+        c.measure = core;
+        c.limit = wanted;
+        c.message = "to the axis only " + in.mm(core) + " of wood are left";
+        if (const double depth = w.depth - (wanted - core) - 0.05; depth >= 0.1)
+            c.fixes.push_back(
+                workedFix("cut it " + in.mm(depth) + " deep", w.id, [depth](Worked& q) { q.depth = depth; }));
+        out.push_back(std::move(c));
     }
     const bool flutes = w.kind == Worked::Flutes;
     if (flutes && cut->deepest > w.cutter / 2 + 1e-6) {
