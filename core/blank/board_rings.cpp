@@ -119,8 +119,8 @@ void settle(const BoardRingForm& f, const Cone& c, BuiltLayer& b)
     using enum Unit;
     b.settings = {s.angle,
                   s.thickness,
-                  {"", "ring width on the face", c.ringWidth(), Length, "t / tan φ − k / sin φ", plane},
-                  {"", "wall square to the cut", c.wall(), Length, "t · cos φ − k", plane},
+                  {"", "ring width on the face", std::max(0.0, c.ringWidth()), Length, "t / tan φ − k / sin φ", plane},
+                  {"", "wall square to the cut", std::max(0.0, c.wall()), Length, "t · cos φ − k", plane},
                   s.depth,
                   {"", "stripes stretch on the wall", c.stretch(), Count, "1 / cos φ", plane, 3}};
     for (int i = 0; i < f.rings; ++i) {

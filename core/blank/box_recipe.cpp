@@ -67,7 +67,8 @@ private:
     std::pair<Thing, Thing> part(const Thing& round)
     {
         const double spigot = onBox() ? 0 : piece_.lid.spigot;
-        const Setting length = lengthAt("lathe", "lid, with its tenon", height_ - piece_.lid.at + spigot + high_.value,
+        const Setting length = lengthAt("lathe", "lid, with its tenon",
+                                        std::max(0.0, height_ - piece_.lid.at + spigot + high_.value),
                                         onBox() ? "lid + tenon" : "lid + spigot + tenon"),
                       tool = lengthAt("lathe", "parting tool", piece_.lid.parting, "chosen");
         bench_.step(Action::PartOff, "part-lid", {round}, "box",
@@ -122,8 +123,9 @@ private:
         lid =
             mount("mount-lid", lid, "lid-mounted", words::mountLid, words::smallerFirst, height_ - piece_.lid.at, true);
         const double spigot = onBox() ? 0 : piece_.lid.spigot;
-        const Setting deep = lengthAt("lathe", "lid's hollow, deep", sides_.inside.back().x() - piece_.lid.at + spigot,
-                                      "lid − its top"),
+        const Setting deep =
+                          lengthAt("lathe", "lid's hollow, deep",
+                                   std::max(0.0, sides_.inside.back().x() - piece_.lid.at + spigot), "lid − its top"),
                       top = lengthAt("lathe", "left on top", piece_.lid.top, "chosen");
         const Setting wide = onBox() ? lengthAt("lathe", "recess, Ø", 2 * joint_.recess, "spigot + fit", 2)
                                      : lengthAt("lathe", "spigot, Ø", 2 * joint_.spigot, "bore − fit", 2),
@@ -145,7 +147,8 @@ private:
         box = mount("mount-box", box, "box-mounted", words::mountBox, words::bothWillBeHeld, piece_.lid.at, false);
         recipe_.back().after.push_back(lid.step);  // one chuck: the lid is done before the box is in it
         const double rim = piece_.lid.at + (onBox() ? piece_.lid.spigot : 0);
-        const Setting deep = lengthAt("lathe", "box's hollow, deep", rim - sides_.inside.front().x(), "rim − floor");
+        const Setting deep =
+            lengthAt("lathe", "box's hollow, deep", std::max(0.0, rim - sides_.inside.front().x()), "rim − floor");
         Doing hollow{.title = says(words::hollowBox),
                      .why = says(words::insideNow),
                      .how = says(words::boxDepth, deep),
@@ -156,10 +159,10 @@ private:
         box = bench_.step(Action::Turn, "hollow", {box}, "box-hollowed", std::move(hollow));
         box = insideDone("sand-box", box, "box-sanded", words::sandBoxInside);
         // Snug: what the fit in use leaves between them is not there yet.
-        const Setting wide =
-                          onBox()
-                              ? lengthAt("lathe", "spigot, Ø, snug", 2 * joint_.recess - snug_, "recess − jam fit", 2)
-                              : lengthAt("lathe", "bore, Ø, snug", 2 * joint_.spigot + snug_, "spigot + jam fit", 2),
+        const Setting wide = onBox()
+                                 ? lengthAt("lathe", "spigot, Ø, snug", std::max(0.0, 2 * joint_.recess - snug_),
+                                            "recess − jam fit", 2)
+                                 : lengthAt("lathe", "bore, Ø, snug", 2 * joint_.spigot + snug_, "spigot + jam fit", 2),
                       long_ = lengthAt("lathe", "over a length of", onBox() ? piece_.lid.spigot : joint_.deep,
                                        "the spigot's length");
         box = bench_.step(Action::Turn, "fit-lid", {box, lid}, "closed",
@@ -190,8 +193,8 @@ private:
     void finish(Thing box)
     {
         const char* name = choicesOf<Fit>()[static_cast<size_t>(piece_.lid.fit)].words;
-        const Setting by =
-            lengthAt("lathe", "eased by", clearanceOf(piece_.lid.fit, shop_.fits) - snug_, "fit in use − jam fit", 2);
+        const Setting by = lengthAt("lathe", "eased by", std::max(0.0, clearanceOf(piece_.lid.fit, shop_.fits) - snug_),
+                                    "fit in use − jam fit", 2);
         box = bench_.step(Action::Turn, "ease", {box}, "eased",
                           {.title = says(words::easeFit, name),
                            .why = says(words::oneHandOpens),

@@ -110,7 +110,9 @@ Walk drillWalk(const Piece& piece, const Plan& plan)
 {
     Walk walk{"drill", "Holes to drill", {}};
     for (const DrilledHole& h : plan.sides.holes) {
-        if (h.solid.profile.empty()) continue;
+        // What no step drills is no place to stand at: a caution says why.
+        if (h.solid.profile.empty() || !std::ranges::count(plan.assembly.recipe, drillStep(piece, h), &Step::id))
+            continue;
         const Hole& hole = piece.holes[h.hole];
         const Setting deep{.machine = "drill", .name = "depth", .value = h.full, .decimals = 1},
             bit{.machine = "drill", .name = "bit, Ø", .value = hole.diameter, .decimals = 1},

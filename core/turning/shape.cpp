@@ -158,7 +158,8 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
         s.weight = std::max(0.0, s.weight - taken.mass);
         moment -= taken.moment;
     }
-    if (s.weight > 0) s.gravityHeight = moment / s.weight;
+    // Where hardly anything is left the difference of two moments is as large as itself.
+    if (s.weight > 0) s.gravityHeight = std::clamp(moment / s.weight, 0.0, s.height);
     if (s.gravityHeight > 0) s.tipAngle = std::atan2(s.footRadius, s.gravityHeight) / degrees;
 
     s.floorThickness = s.height;

@@ -245,8 +245,9 @@ double lostAtTheBench(const Piece& piece, const Shop& shop, const BuiltLayer& b,
     const double wood = b.volume / height;  // of the ring's face
     if (l.is<InsideOutForm>()) return wood * (thick - height);
     if (const LetInForm* f = l.as<LetInForm>()) {
-        const double disc = f->diameter * f->diameter, round = pi / 4 * disc;
-        return (wood - round) * (thick - height) + disc * thick - round * height;
+        // Its square is 4 mm wider than the disc that is turned from it.
+        const double square = std::pow(f->diameter + 4, 2), round = pi / 4 * f->diameter * f->diameter;
+        return (wood - round) * (thick - height) + square * thick - round * height;
     }
     double lost = wood * (thick - height);
     if (const RingForm* ring = l.ring(); ring->joint.kind == SegmentJoint::Spacer)

@@ -2,7 +2,10 @@
 // every unit, and can be done where and when it stands.
 #include "core/blank/air_sweep.h"
 #include "core/finish/finish_book.h"
+#include "core/plan/cards.h"
+#include "core/plan/mishap.h"
 #include "core/plan/plan.h"
+#include "core/plan/working.h"
 #include "tests/core/random_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
@@ -180,4 +183,75 @@ TEST(PrintedSteps, OfAnyWorkpieceCanBeReadAndDone)
         const std::string why = wrongWith(p, shop, makePlan(p, shop, *rc::gen::elementOf(styles)));
         if (!why.empty()) RC_FAIL(why);
     });
+}
+
+// The cards that show a number's working, the lists that are walked at a machine, and the ways out of an accident.
+TEST(PrintedSteps, WorkingsAndListsOfAnyWorkpieceCanBeRead)
+{
+    test::property([] {
+        const Piece p = test::randomWorkpiece();
+        const Shop shop = test::harbourShop();
+        const LengthStyle style = *rc::gen::elementOf(styles);
+        const Plan plan = makePlan(p, shop, style);
+        const auto read = [](const std::string& of, const std::string& words) {
+            if (const std::string why = wrongWith(words); !why.empty()) RC_FAIL(of + ": " + why + ": " + words);
+        };
+        for (int id = 0; id <= static_cast<int>(FigureId::TotalTime); ++id)
+            for (int layer = -1; layer < static_cast<int>(p.layers.size()); ++layer) {
+                const auto figure = static_cast<FigureId>(id);
+                // How much is lacking stands below nothing there.
+                if (figure == FigureId::OverlapBelow || figure == FigureId::SwingClearance) continue;
+                read("figure " + std::to_string(id), figureText(figure, p, plan, layer, style));
+                const Working w = workingOf(figure, p, shop, plan, layer, style);
+                for (const std::string& words : {w.title, w.result, w.assumption, w.source, w.use})
+                    read("working " + std::to_string(id), words);
+            }
+        for (const BuiltLayer& b : plan.assembly.layers)
+            for (const Setting& s : b.settings) {
+                const Working w = workingOf(s, style);
+                RC_ASSERT(!w.title.empty() && !w.result.empty());
+                read(s.name, w.title + " " + w.result);
+            }
+        const BoardPlan boards = planBoards(p, shop, plan.assembly);
+        for (const Walk& walk : walksOf(p, plan, boards)) {
+            std::set<std::string> ids;
+            for (const Walk::Place& place : walk.places) {
+                RC_ASSERT(ids.insert(place.id).second);
+                RC_ASSERT(std::isfinite(place.number.value));
+                read(walk.id, print(place.what, style));
+                for (const Setting& s : place.others) RC_ASSERT(std::isfinite(s.value));
+                if (!place.step.empty() && !std::ranges::count(plan.assembly.recipe, place.step, &Step::id))
+                    RC_FAIL(std::string(walk.id) + " ends a step that is none: " + place.step);
+            }
+        }
+        for (const Card& c : cardsOf(plan)) {
+            RC_ASSERT(std::isfinite(c.waitMinutes) && c.waitMinutes >= 0 && c.clock.minutes >= 0);
+            for (const Text& hazard : c.hazards) read("hazard", print(hazard, style));
+        }
+    });
+}
+
+TEST(PrintedSteps, WaysOutOfAnyMishapCanBeReadAndDone)
+{
+    int ways = 0;
+    test::property([&] {
+        const Piece p = test::randomPiece();
+        const Shop shop;
+        Mishap mishap;
+        mishap.what = static_cast<Mishap::What>(*rc::gen::inRange(0, 7));
+        mishap.at = *rc::gen::inRange(0, 1000) / 1e3 * outlineHeight(p);
+        mishap.measured = *rc::gen::inRange(-20, 900) / 10.0;
+        if (mishap.isOfALayer()) mishap.layer = p.layers[*rc::gen::inRange<size_t>(0, p.layers.size())].id;
+        for (const WayOut& way : waysOut(p, shop, mishap)) {
+            ++ways;
+            checkPiece(way.piece);
+            for (const LengthStyle style : styles)
+                for (const Text* t : {&way.name, &way.how})
+                    if (const std::string why = wrongWith(print(*t, style)); !why.empty())
+                        RC_FAIL(why + ": " + print(*t, style));
+            if (const std::string why = wrongWith(way.piece, shop, makePlan(way.piece, shop)); !why.empty())
+                RC_FAIL(why);
+        }
+    });
+    EXPECT_GT(ways, 20) << "else nothing was looked at";
 }
