@@ -357,8 +357,21 @@ std::vector<Polyline> joined(std::vector<Polyline> lines)
     return lines;
 }
 
+/// Throws InputError where a line is longer than the format knows: the library would read it for ever.
+void checkDxfLines(const std::string& text)
+{
+    constexpr size_t longest = 1000;
+    for (size_t at = 0, end = 0; at < text.size(); at = end + 1) {
+        end = std::min(text.find('\n', at), text.size());
+        if (end - at > longest)
+            throw InputError("drawing", "a line of " + std::to_string(end - at) + " characters",
+                             "a DXF drawing with up to " + std::to_string(longest) + " in a line is");
+    }
+}
+
 Drawing readDxf(const std::string& text)
 {
+    checkDxfLines(text);
     DxfTaker taker;
     std::istringstream in(text);
     DL_Dxf dxf;

@@ -104,6 +104,18 @@ void MainWindow::openPiece(const Piece& piece, const QString& path)
     setStage(0);
 }
 
+namespace {
+
+/// What was put right in a file; empty where nothing was.
+QString putRight(const std::vector<std::string>& notes)
+{
+    if (notes.empty()) return {};
+    return MainWindow::tr("%n things were put right in the file: %1", nullptr, static_cast<int>(notes.size()))
+        .arg(QString::fromStdString(notes.front()));
+}
+
+}  // namespace
+
 bool MainWindow::openPath(const QString& path)
 {
     bool opened = false;
@@ -113,10 +125,7 @@ bool MainWindow::openPath(const QString& path)
         openPiece(loaded.piece, path);
         onDisk_ = io::readFile(path.toStdString());
         addRecent(path);
-        say(loaded.notes.empty()
-                ? QString()
-                : tr("%n things were put right in the file: %1", nullptr, static_cast<int>(loaded.notes.size()))
-                      .arg(QString::fromStdString(loaded.notes.front())));
+        say(putRight(loaded.notes));
         opened = true;
     });
     return opened;
@@ -456,7 +465,8 @@ void MainWindow::importBook()
         const bool table = path.endsWith(QStringLiteral(".csv"), Qt::CaseInsensitive);
         const Shop shop = table ? io::readShopCsv(text, notes) : io::readShop(text, notes);
         if (doc_.changeShop(tr("book brought in"), shop))
-            say(tr("This shop is \"%1\" now; undo brings the one before back.").arg(QString::fromStdString(shop.name)));
+            say(tr("This shop is \"%1\" now; undo brings the one before back.").arg(QString::fromStdString(shop.name)) +
+                QLatin1Char(' ') + putRight(notes));
     });
 }
 
@@ -484,6 +494,7 @@ void MainWindow::addPhoto(int entry)
     if (entry < 0 || entry >= static_cast<int>(shop.log.size())) return;
     const QString path = ask_.open(this, tr("A photograph of the piece"), tr("Pictures (*.png *.jpg *.jpeg)"));
     if (path.isEmpty()) return;
+    if (QImage(path).isNull()) return say(tr("%1: no picture that can be shown").arg(path));
     std::string& photos = shop.log[static_cast<size_t>(entry)].photos;
     photos += (photos.empty() ? "" : "\n") + path.toStdString();
     doc_.changeShop(tr("photograph"), shop);

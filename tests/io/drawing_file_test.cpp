@@ -124,12 +124,17 @@ TEST_F(DrawingFile, WhatIsNoDrawingIsRefusedAndNothingCrashes)
     EXPECT_THROW(outlineFrom(svg("<path d='M0 0 H9 V5000'/>"), DrawnAxis::Left), InputError);
     EXPECT_THROW(io::readDrawing(folder.filePath("none.svg").toStdString()), InputError);
     EXPECT_THROW(drawn("a.png", "M0 0"), InputError);
+    // A line longer than the format knows is refused with its length: the library would never come to its end.
+    for (const size_t length : {1001u, 4096u, 100000u})
+        EXPECT_THROW(drawn("a.dxf", "0\nSECTION\n2\nENTITIES\n1\n" + std::string(length, '[')), InputError) << length;
+    EXPECT_TRUE(drawn("a.dxf", "0\nSECTION\n1\n" + std::string(1000, '[')).lines.empty());
     test::property([&] {
         // Bytes changed in a good file: read, or refused.
         const bool vector = *rc::gen::arbitrary<bool>();
         std::string text =
             vector ? "<svg width='9mm' viewBox='0 0 9 9'><path d='M0 9 A3 3 0 1 0 4 2 C1 2 3 4 5 6 t1 1z'/></svg>"
                    : "0\nSECTION\n2\nENTITIES\n0\nLINE\n8\n0\n10\n1\n20\n2\n11\n3\n21\n44\n0\nENDSEC\n0\nEOF\n";
+        if (*rc::gen::inRange(0, 3) == 0) text.resize(*rc::gen::inRange<size_t>(1, text.size()));  // cut short
         for (int k = *rc::gen::inRange(1, 6); k > 0; --k)
             text[*rc::gen::inRange<size_t>(0, text.size())] = *rc::gen::inRange<char>(32, 127);
         try {
