@@ -107,6 +107,12 @@ void FieldForm::row(const FieldItem& item, QWidget* field)
     static_cast<QVBoxLayout*>(inner_->layout())->addLayout(line);
 }
 
+bool FieldForm::bad() const
+{
+    return std::ranges::any_of(findChildren<QLineEdit*>(),
+                               [](const QLineEdit* line) { return line->property("bad").toBool(); });
+}
+
 void FieldForm::focus(const std::string& path)
 {
     const auto label = labels_.find(path);

@@ -27,6 +27,8 @@ public:
     /// Brings the form up to date. `usual` gives the value that an optional number begins with.
     void show(const std::vector<FieldItem>& items, std::function<double(const std::string& path)> usual = {});
 
+    /// Whether a field holds what cannot be read; its record still has the value before.
+    bool bad() const;
     /// Puts the keyboard into a row's field, its value marked.
     void focus(const std::string& path);
 

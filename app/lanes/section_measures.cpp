@@ -8,6 +8,7 @@
 #include <QMenu>
 #include <QPainter>
 
+#include <algorithm>
 #include <cmath>
 
 namespace vl::app {
@@ -40,21 +41,32 @@ void SectionLane::drawMeasures(QPainter& painter) const
 {
     painter.setFont(textFont(8.5, QFont::DemiBold));
     const QFontMetricsF type(painter.font());
+    constexpr double edge = 4, beside = 8;  // pixels
+    std::vector<QRectF> taken;
     for (const Measured& m : measures()) {
         const Polyline seat = seatOf(doc_.piece(), doc_.plan(), m);
         painter.setPen(QPen(theme().accent, 3, Qt::SolidLine, Qt::FlatCap));
         for (size_t i = 0; i + 1 < seat.size(); ++i) painter.drawLine(at(seat[i]), at(seat[i + 1]));
         const QPointF place = measurePosition(m);
-        const QString words = length(m.value);
-        constexpr double edge = 4, beside = 8;  // pixels
-        const QRectF box(place.x() + beside, place.y() - type.height() / 2 - 1,
-                         type.horizontalAdvance(words) + 2 * edge, type.height() + 2);
-        painter.setBrush(theme().panel);
         painter.setPen(QPen(theme().accent, 1));
-        painter.drawRoundedRect(box, 3, 3);
-        painter.drawText(box, Qt::AlignCenter, words);
         painter.setBrush(theme().accent);
         painter.drawEllipse(place, edge, edge);
+        taken.emplace_back(place.x() - edge, place.y() - edge, 2 * edge, 2 * edge);
+    }
+    // Of two that would lie on one another the first is read here, the other under the pointer.
+    painter.setBrush(theme().panel);
+    for (const Measured& m : measures()) {
+        const QPointF place = measurePosition(m);
+        const QString words = length(m.value);
+        const double wide = type.horizontalAdvance(words) + 2 * edge, high = type.height() + 2;
+        for (const double left : {place.x() + beside, place.x() - beside - wide}) {
+            const QRectF box(left, place.y() - high / 2, wide, high);
+            if (std::ranges::any_of(taken, [&](const QRectF& other) { return other.intersects(box); })) continue;
+            taken.push_back(box);
+            painter.drawRoundedRect(box, 3, 3);
+            painter.drawText(box, Qt::AlignCenter, words);
+            break;
+        }
     }
 }
 

@@ -16,7 +16,7 @@ using namespace vl::app;
 
 namespace {
 
-/// Types a value as a calliper does, into what has the keyboard, and puts it down; the dialog is closed.
+/// Types a value as a calliper does, into what has the keyboard, Return at its end; the dialog is closed.
 void measure(QDialog& dialog, double mm)
 {
     auto* field = qobject_cast<LengthField*>(dialog.focusWidget());
@@ -24,7 +24,6 @@ void measure(QDialog& dialog, double mm)
     EXPECT_EQ(field->selectedText(), field->text()) << "what is typed takes its place";
     QTest::keyClicks(field, QString::number(mm, 'f', 2) + QStringLiteral(" mm"));
     QTest::keyClick(field, Qt::Key_Return);
-    QTest::mouseClick(dialog.findChild<QPushButton*>("put-measured"), Qt::LeftButton);
     if (const QByteArray to = qgetenv("VIVID_PICTURES"); !to.isEmpty())
         dialog.grab().save(QString::fromLocal8Bit(to) + QStringLiteral("/measured-%1.png").arg(mm));
     dialog.close();
@@ -114,6 +113,14 @@ TEST(MeasuredWhereDrawn, PressedOnTheDrawingBesideTheForm)
     const Point floor(plan.sides.inside.front().x(), 2);
     const BuiltLayer& fifth = plan.assembly.layers[5];
     const Point rim((fifth.z0 + fifth.z1) / 2, fifth.stockOuterRadius());
+    // What cannot be read is not put down, and says so.
+    auto* value = qobject_cast<LengthField*>(dialog.focusWidget());
+    ASSERT_TRUE(value);
+    QTest::keyClicks(value, "wide");
+    QTest::keyClick(value, Qt::Key_Return);
+    EXPECT_TRUE(value->property("bad").toBool());
+    EXPECT_TRUE(desk.piece().progress.measured.empty());
+    QTest::keyClick(value, Qt::Key_Escape);
     for (const auto& [place, what] : {std::pair{floor, Measured::Floor}, std::pair{rim, Measured::Outside}}) {
         QTest::mouseClick(drawing, Qt::LeftButton, {}, drawing->placeOf(place).toPoint());
         const double planned = plannedOf(desk.piece(), plan, measurableAt(desk.piece(), plan, place).front());

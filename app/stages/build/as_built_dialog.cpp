@@ -53,6 +53,7 @@ QWidget* AsBuiltDialog::measuring()
     asked_->setObjectName("measured-asked");
     put_ = new QPushButton(tr("Put it down"));
     put_->setObjectName("put-measured");
+    put_->setDefault(true);  // a calliper ends what it types with Return
     remove_ = new QPushButton(tr("Strike it out"));
     remove_->setObjectName("remove-measured");
     all_ = new Table({tr("Measured"), tr("Of"), tr("Planned"), tr("Is"), tr("Off by")});
@@ -65,6 +66,7 @@ QWidget* AsBuiltDialog::measuring()
         tellMeasured();
     });
     connect(put_, &QPushButton::clicked, this, [this] {
+        if (form_->bad()) return;
         Measured m = measured_;
         if (!isOfALayer(m.what)) m.layer.clear();
         doc_.apply(tr("measured"), withMeasured(doc_.piece(), doc_.plan(), m));
