@@ -177,9 +177,6 @@ SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
                 if (const auto end = holePosition(i, leaves); end && distance(p, *end) < gripRadius)
                     return {leaves ? Grip::HoleOut : Grip::HoleIn, Side::Outside, i};
     }
-    for (const Measured& m : measures())
-        if (const QPointF place = measurePosition(m); distance(p, place) < gripRadius)
-            return {Grip::Measured, Side::Outside, static_cast<int>(&m - doc_.piece().progress.measured.data())};
     if (handles_ == Handles::Layers) {
         const auto& layers = doc_.plan().assembly.layers;
         const auto own = handles();
@@ -211,9 +208,6 @@ void SectionLane::mousePressEvent(QMouseEvent* event)
     case Grip::Caution:
         emit cautionClicked(QString::fromStdString(doc_.plan().cautions[static_cast<size_t>(drag_.index)].id));
         drag_ = {};
-        return;
-    case Grip::Measured:
-        emit measureWanted(doc_.piece().progress.measured[static_cast<size_t>(std::exchange(drag_, {}).index)]);
         return;
     case Grip::Node: {
         Selection s = doc_.selection();
@@ -268,10 +262,10 @@ void SectionLane::mouseMoveEvent(QMouseEvent* event)
         dragTo(event->position() + grabOffset_, event->modifiers() & Qt::AltModifier);
     else {
         hover_ = hitAt(event->position());
-        setCursor(hover_.grip == Grip::Boundary                                   ? Qt::SplitHCursor
-                  : hover_.grip == Grip::None                                     ? Qt::ArrowCursor
-                  : hover_.grip == Grip::Caution || hover_.grip == Grip::Measured ? Qt::PointingHandCursor
-                                                                                  : Qt::SizeAllCursor);
+        setCursor(hover_.grip == Grip::Boundary  ? Qt::SplitHCursor
+                  : hover_.grip == Grip::None    ? Qt::ArrowCursor
+                  : hover_.grip == Grip::Caution ? Qt::PointingHandCursor
+                                                 : Qt::SizeAllCursor);
     }
     update();
 }
@@ -370,6 +364,10 @@ void SectionLane::wheelEvent(QWheelEvent* event)
 void SectionLane::mouseDoubleClickEvent(QMouseEvent* event)
 {
     if (event->button() != Qt::LeftButton) return;
+    if (const Measured* m = measureAt(event->position())) {
+        emit measureWanted(Measured(*m));
+        return;
+    }
     const double at = z(event->position().x());
     if (handles_ == Handles::Outline) {
         if (hitAt(event->position()).grip != Grip::None || at <= 0 || at >= outlineHeight(doc_.piece())) return;

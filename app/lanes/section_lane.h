@@ -84,7 +84,7 @@ protected:
 private:
     static constexpr double top = 48, cautionY = 34, rulerHeight = 34, leaderHeight = 40,
                             wordsHeight = 22;  // below the face
-    enum class Grip { None, Node, Bulge, Floor, Boundary, Caution, Measured, Layer, Flaw, HoleIn, HoleOut };
+    enum class Grip { None, Node, Bulge, Floor, Boundary, Caution, Layer, Flaw, HoleIn, HoleOut };
     struct Hit {
         Grip grip = Grip::None;
         Side side = Side::Outside;
@@ -129,6 +129,8 @@ private:
     void drawMarks(QPainter& painter) const;
     /// What was measured and has its place here: of layers where those are handled, of the piece everywhere.
     std::vector<std::reference_wrapper<const Measured>> measures() const;
+    /// The one that is marked at a place of the lane; null where none is.
+    const Measured* measureAt(const QPointF& at) const;
     QString measureWords(const Measured& measured) const;
     void drawMeasures(QPainter& painter) const;
     void fillMeasureMenu(QMenu& menu, const QPointF& at);

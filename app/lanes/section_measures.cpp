@@ -29,6 +29,14 @@ QPointF SectionLane::measurePosition(const Measured& measured) const
     return seat.empty() ? QPointF() : (at(seat.front()) + at(seat.back())) / 2;
 }
 
+const Measured* SectionLane::measureAt(const QPointF& p) const
+{
+    constexpr double near = 9;  // pixels
+    for (const Measured& m : measures())
+        if (const QPointF away = measurePosition(m) - p; std::hypot(away.x(), away.y()) < near) return &m;
+    return nullptr;
+}
+
 QString SectionLane::measureWords(const Measured& m) const
 {
     const QString what = wordsOf(choicesOf<Measured::What>()[static_cast<size_t>(m.what)]);
@@ -43,6 +51,12 @@ void SectionLane::drawMeasures(QPainter& painter) const
     const QFontMetricsF type(painter.font());
     constexpr double edge = 4, beside = 8;  // pixels
     std::vector<QRectF> taken;
+    const auto takes = [&](const QPointF& place, double around) {
+        taken.emplace_back(place.x() - around, place.y() - around, 2 * around, 2 * around);
+    };
+    constexpr double handle = 7;
+    if (handles_ == Handles::Layers)
+        for (const LayerHandle& h : handles()) takes(at(h.at), handle);
     for (const Measured& m : measures()) {
         const Polyline seat = seatOf(doc_.piece(), doc_.plan(), m);
         painter.setPen(QPen(theme().accent, 3, Qt::SolidLine, Qt::FlatCap));
@@ -51,7 +65,7 @@ void SectionLane::drawMeasures(QPainter& painter) const
         painter.setPen(QPen(theme().accent, 1));
         painter.setBrush(theme().accent);
         painter.drawEllipse(place, edge, edge);
-        taken.emplace_back(place.x() - edge, place.y() - edge, 2 * edge, 2 * edge);
+        takes(place, edge);
     }
     // Of two that would lie on one another the first is read here, the other under the pointer.
     painter.setBrush(theme().panel);

@@ -35,11 +35,6 @@ void SectionLane::drawReadout(QPainter& painter) const
                 theme().warn, theme().warnSoft, 10);
         return;
     }
-    if (h.grip == Grip::Measured && h.index < static_cast<int>(doc_.piece().progress.measured.size())) {
-        const Measured& m = doc_.piece().progress.measured[static_cast<size_t>(h.index)];
-        drawTag(painter, measurePosition(m), measureWords(m), theme().accent, theme().panel, -16);
-        return;
-    }
     if (h.grip == Grip::Node && h.index < static_cast<int>(outline(h.side).size())) {
         const Node& n = outline(h.side)[static_cast<size_t>(h.index)];
         drawTag(painter, nodePosition(h.side, h.index), tr("station %1 · Ø %2").arg(length(n.z), length(2 * n.r)),
@@ -72,6 +67,10 @@ void SectionLane::drawReadout(QPainter& painter) const
         return;
     }
     if (!underMouse() || drag_.grip != Grip::None) return;
+    if (const Measured* m = measureAt(hoverAt_)) {
+        drawTag(painter, measurePosition(*m), measureWords(*m), theme().accent, theme().panel, -16);
+        return;
+    }
     const double at = z(hoverAt_.x()), radius = radiusAt(doc_.plan().sides.outside, at);
     if (std::isnan(radius) || layerAt(hoverAt_) < 0) return;
     QString words = tr("at %1 · Ø %2 outside").arg(length(at), length(2 * radius));

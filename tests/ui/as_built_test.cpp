@@ -89,7 +89,8 @@ TEST(MeasuredWhereDrawn, AWallIsMeasuredAtItsStationAndItsMarkIsPressedAgain)
     EXPECT_NEAR(desk.piece().progress.measured[0].at, wall.at, 1) << "within a pixel or two of where it was pressed";
     // Its mark stands on the drawing now; pressed, it is measured once more, and takes the first one's place.
     test::inDialog([&](QDialog& dialog) { measure(dialog, planned - 0.25); });
-    desk.click(section, section->measurePosition(desk.piece().progress.measured[0]));
+    QTest::mouseDClick(section, Qt::LeftButton, {},
+                       section->measurePosition(desk.piece().progress.measured[0]).toPoint());
     QApplication::processEvents();
     ASSERT_EQ(desk.piece().progress.measured.size(), 1u);
     EXPECT_NEAR(desk.piece().progress.measured[0].value, planned - 0.25, 0.006);
