@@ -129,7 +129,7 @@ inline constexpr Pattern onlyThePlug{
     "block plane towards the plug's middle, then the sanding board; the ring is at its height already"};
 inline constexpr Pattern ringOnScrap{
     "its flat face on a scrap disc turned flat, centred by its corners, hot glue all round its outside; turned by hand "
-    "first, the lathe's lowest speed, nobody in line with it"};
+    "first, the lathe's lowest speed, nobody in line with it; afterwards warmed off, its face scraped clean"};
 inline constexpr Pattern turnRecess{"Turn the recess in %1"};
 inline constexpr Pattern bothSidesReached{"before it goes onto the stack, while both sides can be reached"};
 inline constexpr Pattern recessTo{"to %1: the disc's diameter and %2 all round"};

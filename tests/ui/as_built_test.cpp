@@ -121,6 +121,8 @@ TEST(MeasuredWhereDrawn, PressedOnTheDrawingBesideTheForm)
     QTest::keyClick(value, Qt::Key_Return);
     EXPECT_TRUE(value->property("bad").toBool());
     EXPECT_TRUE(desk.piece().progress.measured.empty());
+    QTest::mouseClick(dialog.findChild<QPushButton*>("put-measured"), Qt::LeftButton);
+    EXPECT_TRUE(desk.piece().progress.measured.empty()) << "nor with the mouse";
     QTest::keyClick(value, Qt::Key_Escape);
     for (const auto& [place, what] : {std::pair{floor, Measured::Floor}, std::pair{rim, Measured::Outside}}) {
         QTest::mouseClick(drawing, Qt::LeftButton, {}, drawing->placeOf(place).toPoint());

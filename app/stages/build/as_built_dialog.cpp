@@ -9,6 +9,7 @@
 #include <QDialogButtonBox>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QLineEdit>
 #include <QListWidget>
 #include <QPushButton>
 #include <QSignalBlocker>
@@ -53,7 +54,8 @@ QWidget* AsBuiltDialog::measuring()
     asked_->setObjectName("measured-asked");
     put_ = new QPushButton(tr("Put it down"));
     put_->setObjectName("put-measured");
-    put_->setDefault(true);  // a calliper ends what it types with Return
+    put_->setDefault(true);              // a calliper ends what it types with Return
+    put_->setFocusPolicy(Qt::TabFocus);  // pressed with the mouse, the field is read first, as it stands
     remove_ = new QPushButton(tr("Strike it out"));
     remove_->setObjectName("remove-measured");
     all_ = new Table({tr("Measured"), tr("Of"), tr("Planned"), tr("Is"), tr("Off by")});
@@ -66,6 +68,7 @@ QWidget* AsBuiltDialog::measuring()
         tellMeasured();
     });
     connect(put_, &QPushButton::clicked, this, [this] {
+        if (auto* line = qobject_cast<QLineEdit*>(focusWidget())) emit line->returnPressed();
         if (form_->bad()) return;
         Measured m = measured_;
         if (!isOfALayer(m.what)) m.layer.clear();
