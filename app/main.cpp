@@ -1,4 +1,4 @@
-#include "app/beside.h"
+#include "app/document/beside.h"
 #include "app/solid/solid_view.h"
 #include "app/window/main_window.h"
 #include "app/window/preferences.h"

@@ -171,8 +171,14 @@ struct ShopBook::Connection {
     }
     [[noreturn]] void fail(const QSqlError& e) const
     {
-        throw InputError("shop book " + path, "'" + e.text().toStdString() + "'",
-                         "a book that can be read and written is");
+        const std::string field = "shop book " + path, value = "'" + e.text().toStdString() + "'",
+                          limit = "a book that can be read and written is";
+        // SQLite's own result codes: what it finds damaged, or no book at all, is unreadable. The rest may be whole.
+        enum { Error = 1, Corrupt = 11, Schema = 17, Mismatch = 20, NotADatabase = 26 };
+        const int code = e.nativeErrorCode().toInt() & 0xff;
+        for (const int unreadable : {Error, Corrupt, Schema, Mismatch, NotADatabase})
+            if (code == unreadable) throw InputError(field, value, limit);
+        throw BookOutOfReach(field, value, limit);
     }
     QSqlQuery run(const QString& sql, const QVariantList& values = {}) const
     {
@@ -181,6 +187,11 @@ struct ShopBook::Connection {
         for (const QVariant& v : values) query.addBindValue(v);
         if (!query.exec()) fail(query.lastError());
         return query;
+    }
+    int foundVersion() const
+    {
+        QSqlQuery found = run(QStringLiteral("PRAGMA user_version"));
+        return found.next() ? found.value(0).toInt() : 0;
     }
     /// How often the book was saved.
     qint64 saves() const
@@ -216,12 +227,13 @@ struct ShopBook::Connection {
     /// All of `changes` or nothing.
     template <class Changes> void together(Changes changes)
     {
-        if (!db.transaction()) fail(db.lastError());
+        // Held from the beginning: what is read within stays true until it is written.
+        run(QStringLiteral("BEGIN IMMEDIATE"));
         try {
             changes();
-            if (!db.commit()) fail(db.lastError());
+            run(QStringLiteral("COMMIT"));
         } catch (...) {
-            db.rollback();
+            QSqlQuery(db).exec(QStringLiteral("ROLLBACK"));
             throw;
         }
     }
@@ -230,17 +242,16 @@ struct ShopBook::Connection {
 ShopBook::ShopBook(const std::string& path) : db_(std::make_unique<Connection>(path))
 {
     if (!db_->db.open()) db_->fail(db_->db.lastError());
-    QSqlQuery now = db_->run(QStringLiteral("PRAGMA user_version"));
-    now.next();
-    int found = now.value(0).toInt();
-    now.finish();
+    int found = db_->foundVersion();
     if (found > version)
-        throw NewerBook("shop book " + path, "version " + std::to_string(found),
+        throw BookOutOfReach("shop book " + path, "version " + std::to_string(found),
                         "a book of version " + std::to_string(version) + " or older is");
     db_->run(QStringLiteral("PRAGMA journal_mode=WAL")).finish();
     db_->run(QStringLiteral("PRAGMA foreign_keys=ON"));
     if (found < version)
         db_->together([&] {
+            found = db_->foundVersion();  // another window may have brought it up to date meanwhile
+            if (found >= version) return;
             if (found < 1) {
                 db_->run(QStringLiteral("CREATE TABLE setting (key TEXT PRIMARY KEY, value)"));
                 db_->run(QStringLiteral("CREATE TABLE board (place INTEGER NOT NULL, %1, UNIQUE (id))")
@@ -374,8 +385,6 @@ bool ShopBook::save(const Shop& shop, Changed changed)
     checkShop(shop);
     bool written = false;
     db_->together([&] {
-        // The lock first: what is read now stays true until it is written.
-        db_->run(QStringLiteral("UPDATE setting SET value=value WHERE key='saves'"));
         const qint64 saves = db_->saves();
         if (saves != seen_ && changed == Changed::Refuse) return;
         for (const char* table : {"setting", "defect", "board", "glue", "wood", "reading", "record"})

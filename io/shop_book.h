@@ -19,7 +19,8 @@ public:
     /// What a save does where the book was changed since this one read or wrote it: by another window or program.
     enum class Changed { Refuse, WriteOver };
 
-    /// Opens or makes the book. Throws InputError where it cannot be read, is no shop book, or is of a newer version.
+    /// Opens or makes the book. Throws InputError where it cannot be read or is no shop book, and BookOutOfReach where it
+    /// may be whole and is left as it is.
     explicit ShopBook(const std::string& path);
     ~ShopBook();
     ShopBook(const ShopBook&) = delete;
@@ -40,8 +41,9 @@ private:
     mutable qint64 seen_ = 0;  // how often the book had been saved when this one last read or wrote it
 };
 
-/// A book that a newer version of the program has written: it is left as it is.
-class NewerBook : public InputError {
+/// A book that a newer version of the program has written, that another program holds, or that cannot be written to:
+/// nothing is known to be wrong with it.
+class BookOutOfReach : public InputError {
 public:
     using InputError::InputError;
 };

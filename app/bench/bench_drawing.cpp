@@ -1,7 +1,7 @@
 // What a card looks like; bench_window.cpp has what it does.
 #include "app/bench/bench_window.h"
 
-#include "app/beside.h"
+#include "app/document/beside.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
 #include "core/plan/film.h"

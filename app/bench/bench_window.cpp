@@ -154,11 +154,15 @@ void BenchWindow::finishStep()
     const QString what = said(step()->title);
     const double minutes = card()->roundMinutes();
     asks_ = false;
-    if (!doc_.apply(tr("step done"), withStepTicked(doc_.piece(), doc_.plan(), id, doc_.now()))) return;
-    std::erase_if(timers_, [&](const Running& r) { return r.of == id; });  // its own clock is no concern any more
+    const auto tick = [&](Piece p) { return withStepTicked(std::move(p), doc_.plan(), id, doc_.now()); };
+    if (!doc_.apply(tr("step done"), tick)) return;
+    std::erase_if(timers_, [&](const Running& r) { return r.of == id; });  // its own clock has done its work
     run(what, minutes);
     // The plan is another: on from where the work stands.
-    at_ = static_cast<int>(std::min(nextCard(cards_), cards_.size() - 1));
+    doc_.whenShown(this, [this] {
+        at_ = static_cast<int>(std::min(nextCard(cards_), cards_.size() - 1));
+        update();
+    });
 }
 
 void BenchWindow::onceMore()
@@ -166,11 +170,13 @@ void BenchWindow::onceMore()
     const QString what = tr("%1, round %2").arg(said(step()->title)).arg(card()->rounds.done + 1);
     const double minutes = card()->roundMinutes();
     asks_ = false;
-    if (doc_.apply(tr("another round"), withRoundDone(doc_.piece(), step()->id))) run(what, minutes);
+    if (doc_.apply(tr("another round"), [&](Piece p) { return withRoundDone(std::move(p), step()->id); }))
+        run(what, minutes);
 }
 
 void BenchWindow::forward()
 {
+    doc_.settle();  // pressed again at once, it is the next card that is meant
     if (count() == 0) return;
     if (unseen()) {
         markSeen();
@@ -191,7 +197,8 @@ void BenchWindow::forward()
         const QString what = said(p->what);
         const double minutes = p->number.unit == Unit::Minutes ? p->number.value : 0;
         const auto k = static_cast<size_t>(at_);
-        if (!doc_.apply(tr("ticked"), withPlaceDone(doc_.piece(), doc_.plan(), list_, k, doc_.now()))) return;
+        const auto tick = [&](Piece piece) { return withPlaceDone(std::move(piece), doc_.plan(), list_, k, doc_.now()); };
+        if (!doc_.apply(tr("ticked"), tick)) return;
         run(what, minutes);  // a coat dries, a sealer sets
     }
     if (at_ + 1 < count()) ++at_;
@@ -201,6 +208,7 @@ void BenchWindow::forward()
 
 void BenchWindow::back()
 {
+    doc_.settle();
     if (asks_ && card()) {
         onceMore();
         return update();
@@ -217,6 +225,7 @@ void BenchWindow::heard(const DeviceReading& r)
     if (r.what == DeviceReading::Angle) angle_ = r.value;
     if (r.what == DeviceReading::Moisture) {
         percent_ = r.value;
+        doc_.settle();
         // A wait that a reading ends, once everything before it is done.
         if (card() && !card()->done && card()->untilPercent > 0 && r.value <= card()->untilPercent &&
             static_cast<size_t>(at_) == nextCard(cards_))

@@ -1,6 +1,7 @@
 #include "app/bench/devices.h"
 
 #include "app/bench/bench_window.h"
+#include "app/fields/length_field.h"
 
 #include <QApplication>
 #include <QComboBox>
@@ -8,7 +9,6 @@
 #include <QDoubleSpinBox>
 #include <QKeyEvent>
 #include <QLabel>
-#include <QLineEdit>
 #include <QListWidget>
 #include <QPushButton>
 #include <QSerialPortInfo>
@@ -55,7 +55,7 @@ void Devices::hand(const DeviceReading& r)
         return;
     }
     if (r.what != DeviceReading::Length) return;
-    auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+    auto* field = qobject_cast<LengthField*>(QApplication::focusWidget());
     if (!field || field->isReadOnly()) return;
     // As a hand types it: a text that is only set counts as read, not as wished.
     field->selectAll();

@@ -40,13 +40,12 @@ RecordList::RecordList(Document& document, const QString& what, const QString& n
     said_->setProperty("role", "quiet");
     column->addWidget(said_);
     connect(which_, &QComboBox::activated, this, &RecordList::choose);
-    connect(remove_, &QPushButton::clicked, this,
-            [this] { doc_.apply(tr("remove: %1").arg(what_), list_.remove(doc_.piece(), chosen_)); });
+    connect(remove_, &QPushButton::clicked, this, [this] {
+        doc_.apply(tr("remove: %1").arg(what_), [this](Piece p) { return list_.remove(std::move(p), chosen_); });
+    });
     connect(form_, &FieldForm::edited, this,
             [this](const QString& words, const std::string& path, const FieldValue& value) {
-                Piece next = doc_.piece();
-                list_.set(next, chosen_, path, value);
-                doc_.apply(words, std::move(next));
+                setChosen(words, [&](Piece& p) { list_.set(p, chosen_, path, value); });
             });
 }
 
@@ -56,7 +55,7 @@ void RecordList::canAdd(const QString& words, const char* key, std::function<Pie
     button->setObjectName(key);
     buttons_->addWidget(button);
     connect(button, &QPushButton::clicked, this, [this, words, add = std::move(add)] {
-        if (doc_.apply(words, add(doc_.piece()))) choose(list_.count(doc_.piece()) - 1);
+        if (doc_.apply(words, add)) doc_.whenShown(this, [this] { choose(list_.count(doc_.piece()) - 1); });
     });
 }
 
@@ -73,11 +72,16 @@ void RecordList::addLength(const QString& words, const Limit& limit, std::functi
     line->addWidget(field, 4);
     static_cast<QVBoxLayout*>(lengths_->layout())->addLayout(line);
     connect(field, &LengthField::edited, this, [this, words, set = std::move(set)](double mm) {
-        Piece next = doc_.piece();
-        set(next, chosen_, mm);
-        doc_.apply(words, std::move(next));
+        setChosen(words, [&](Piece& p) { set(p, chosen_, mm); });
     });
     readers_.push_back([this, field, get = std::move(get)] { field->setValue(get(doc_.piece(), chosen_)); });
+}
+
+void RecordList::setChosen(const QString& words, const std::function<void(Piece&)>& edit)
+{
+    doc_.apply(words, [&](Piece& p) {
+        if (chosen_ < list_.count(p)) edit(p);
+    });
 }
 
 void RecordList::choose(int which)

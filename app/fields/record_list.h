@@ -39,6 +39,9 @@ public:
     void refresh();
 
 private:
+    /// Changes the chosen one, where the wanted piece still has it.
+    void setChosen(const QString& words, const std::function<void(Piece&)>& edit);
+
     Document& doc_;
     QString what_, none_;
     List list_;

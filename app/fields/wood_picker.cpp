@@ -37,9 +37,9 @@ void addWood(Document& document, QWidget* near, const std::function<void(const s
 {
     WoodDialog dialog(document, OwnWood{}, near);
     if (dialog.exec() != QDialog::Accepted) return;
-    Shop shop = document.shop();
-    if (std::ranges::find(shop.woods, dialog.wood()) == shop.woods.end()) shop.woods.push_back(dialog.wood());
-    document.changeShop(QCoreApplication::translate("Wood", "new wood"), shop);
+    document.changeShop(QCoreApplication::translate("Wood", "new wood"), [&](Shop& shop) {
+        if (std::ranges::find(shop.woods, dialog.wood()) == shop.woods.end()) shop.woods.push_back(dialog.wood());
+    });
     chosen(makeKnown(dialog.wood()).id);
 }
 
@@ -48,11 +48,12 @@ void changeWood(Document& document, QWidget* near, const OwnWood& before)
     WoodDialog dialog(document, before, near);
     if (dialog.exec() != QDialog::Accepted || dialog.wood() == before) return;
     const std::string from = makeKnown(before).id, to = makeKnown(dialog.wood()).id;
-    Shop shop = withWood(document.shop(), from, to);
-    const auto it = std::ranges::find(shop.woods, before);
-    it == shop.woods.end() ? shop.woods.push_back(dialog.wood()) : void(*it = dialog.wood());
-    document.changeBoth(QCoreApplication::translate("Wood", "changed wood"), withWood(document.piece(), from, to),
-                        shop);
+    document.changeBoth(QCoreApplication::translate("Wood", "changed wood"), [&](State& s) {
+        s.shop = withWood(s.shop, from, to);
+        s.piece = withWood(s.piece, from, to);
+        const auto it = std::ranges::find(s.shop.woods, before);
+        it == s.shop.woods.end() ? s.shop.woods.push_back(dialog.wood()) : void(*it = dialog.wood());
+    });
 }
 
 void choose(Document& document, QWidget* near, bool fillings, const std::function<void(const std::string&)>& chosen)

@@ -1,6 +1,6 @@
 #include "app/lanes/baked.h"
 
-#include "app/beside.h"
+#include "app/document/beside.h"
 
 namespace vl::app {
 

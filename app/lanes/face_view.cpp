@@ -217,29 +217,33 @@ void FaceView::mouseMoveEvent(QMouseEvent* event)
 
 void FaceView::turnBy(double segments)
 {
-    Piece next = doc_.piece();
-    Layer& turned = next.layers[static_cast<size_t>(doc_.selection().layer)];
-    turned.sectors()->turn = segments;
-    clampToLimits(turned);
-    doc_.apply(tr("turn layer"), std::move(next), mergeKey_);
+    const auto turn = [&](Piece& p) {
+        Layer& turned = p.layers.at(static_cast<size_t>(doc_.selection().layer));
+        if (Sectors* s = turned.sectors()) s->turn = segments;
+        clampToLimits(turned);
+    };
+    doc_.apply(tr("turn layer"), turn, mergeKey_);
 }
 
 void FaceView::moveHole(double angle)
 {
-    Piece next = doc_.piece();
-    Hole& h = next.holes[hole_];
-    HoleEnds ends = holeEnds(h, radiusOf(h));
-    (leaves_ ? ends.leaves : ends.enters) = angle;
-    setHoleEnds(h, ends, radiusOf(h));
-    clampToLimits(h);
-    doc_.apply(tr("move hole"), std::move(next), mergeKey_);
+    const auto move = [&](Piece& p) {
+        Hole& h = p.holes.at(hole_);
+        HoleEnds ends = holeEnds(h, radiusOf(h));
+        (leaves_ ? ends.leaves : ends.enters) = angle;
+        setHoleEnds(h, ends, radiusOf(h));
+        clampToLimits(h);
+    };
+    doc_.apply(tr("move hole"), move, mergeKey_);
 }
 
 void FaceView::moveLog(double off, double towards)
 {
-    Piece next = doc_.piece();
-    setLogMiddle(*next.layers[static_cast<size_t>(doc_.selection().layer)].as<BlockForm>(), off, towards);
-    doc_.apply(tr("move the log on its axis"), std::move(next), mergeKey_);
+    const auto move = [&](Piece& p) {
+        if (BlockForm* log = p.layers.at(static_cast<size_t>(doc_.selection().layer)).as<BlockForm>())
+            setLogMiddle(*log, off, towards);
+    };
+    doc_.apply(tr("move the log on its axis"), move, mergeKey_);
 }
 
 std::vector<Thing> FaceView::things() const
@@ -252,10 +256,13 @@ std::vector<Thing> FaceView::things() const
 void FaceView::paintSegment(int segment)
 {
     if (segment >= 0)
-        doc_.apply(tr("paint"),
-                   pattern::paint(doc_.piece(), doc_.selection().layer, segment, brush_,
-                                  doc_.plan().assembly.segmentCounts(), doc_.selection().layers),
-                   mergeKey_);
+        doc_.apply(
+            tr("paint"),
+            [&](Piece p) {
+                return pattern::paint(std::move(p), doc_.selection().layer, segment, brush_,
+                                      doc_.plan().assembly.segmentCounts(), doc_.selection().layers);
+            },
+            mergeKey_);
 }
 
 void FaceView::mouseReleaseEvent(QMouseEvent*)

@@ -9,8 +9,7 @@ namespace vl::app {
 void fillLayerMenu(QMenu& menu, Document& document, int layer, double share)
 {
     auto action = [&](const QString& what, const QKeySequence& keys, auto&& edit) {
-        QAction* a =
-            menu.addAction(what, &document, [&document, what, edit] { document.apply(what, edit(document.piece())); });
+        QAction* a = menu.addAction(what, &document, [&document, what, edit] { document.apply(what, edit); });
         a->setShortcut(keys);
         a->setShortcutContext(Qt::WidgetShortcut);  // the drawing's own keys do it; here they are only shown
     };

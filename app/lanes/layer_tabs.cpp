@@ -88,7 +88,13 @@ void LayerTabs::mouseReleaseEvent(QMouseEvent*)
     dragged_ = over_ = -1;
     update();
     if (from < 0 || to < 0 || from == to) return;
-    if (doc_.apply(tr("move layer"), edit::moveLayer(doc_.piece(), from, to))) doc_.selectLayer(to);
+    moveLayer(from, to);
+}
+
+void LayerTabs::moveLayer(int from, int to)
+{
+    if (doc_.apply(tr("move layer"), [=](Piece p) { return edit::moveLayer(std::move(p), from, to); }))
+        doc_.selectLayer(to);
 }
 
 void LayerTabs::contextMenuEvent(QContextMenuEvent* event)
@@ -110,13 +116,14 @@ void LayerTabs::keyPressEvent(QKeyEvent* event)
                    : event->key() == Qt::Key_End ? last
                                                  : std::clamp(layer + by, 0, last);
     if (by && event->modifiers() & Qt::ControlModifier) {
-        if (to != layer && doc_.apply(tr("move layer"), edit::moveLayer(doc_.piece(), layer, to))) doc_.selectLayer(to);
+        if (to != layer) moveLayer(layer, to);
     } else if (to != layer)
         doc_.selectLayer(to);
     else if (event->key() == Qt::Key_Delete)
-        doc_.apply(tr("remove layers"), edit::removeLayers(doc_.piece(), doc_.selection().layers));
+        doc_.apply(tr("remove layers"),
+                   [this](Piece p) { return edit::removeLayers(std::move(p), doc_.wantedSelection().layers); });
     else if (event->key() == Qt::Key_Insert || event->key() == Qt::Key_Plus)
-        doc_.apply(tr("add ring"), edit::addLayer(doc_.piece(), layer));
+        doc_.apply(tr("add ring"), [layer](Piece p) { return edit::addLayer(std::move(p), layer); });
     else
         Lane::keyPressEvent(event);
 }

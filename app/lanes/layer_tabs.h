@@ -27,6 +27,7 @@ protected:
     void wheelEvent(QWheelEvent* event) override;
 
 private:
+    void moveLayer(int from, int to);
     Columns& columns_;
     int dragged_ = -1, over_ = -1;
 };

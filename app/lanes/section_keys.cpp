@@ -36,9 +36,7 @@ void SectionLane::nodeMenu(const QPoint& global, Side side, int node, double at)
     QMenu menu(this);
     auto change = [&](const QString& what, auto&& edit) {
         menu.addAction(what, this, [this, what, side, edit] {
-            Piece next = doc_.piece();
-            edit(side == Side::Outside ? next.outside : next.hollow.inside);
-            doc_.apply(what, next);
+            doc_.apply(what, [&](Piece& p) { edit(side == Side::Outside ? p.outside : p.hollow.inside); });
         });
     };
     if (node < 0) {
@@ -48,19 +46,21 @@ void SectionLane::nodeMenu(const QPoint& global, Side side, int node, double at)
     }
     const auto i = static_cast<size_t>(node);
     const bool smooth = outline(side)[i].smooth;
-    change(smooth ? tr("Make sharp") : tr("Make smooth"), [i, smooth](Outline& o) { o[i].smooth = !smooth; });
+    change(smooth ? tr("Make sharp") : tr("Make smooth"), [i, smooth](Outline& o) { o.at(i).smooth = !smooth; });
     if (i + 1 < outline(side).size()) {
         menu.addSeparator();
-        change(tr("Straight line to the next node"), [i](Outline& o) { o[i].span = Span::Line; });
+        change(tr("Straight line to the next node"), [i](Outline& o) { o.at(i).span = Span::Line; });
         change(tr("Arc to the next node"), [i](Outline& o) {
-            o[i].span = Span::Arc;
+            o.at(i).span = Span::Arc;
             if (o[i].bulge == 0) o[i].bulge = 0.25;
         });
-        change(tr("Smooth curve to the next node"), [i](Outline& o) { o[i].span = Span::Curve; });
+        change(tr("Smooth curve to the next node"), [i](Outline& o) { o.at(i).span = Span::Curve; });
     }
     if (i > 0 && i + 1 < outline(side).size()) {
         menu.addSeparator();
-        change(tr("Delete node"), [i](Outline& o) { o.erase(o.begin() + static_cast<long>(i)); });
+        change(tr("Delete node"), [i](Outline& o) {
+            if (i + 1 < o.size()) o.erase(o.begin() + static_cast<long>(i));
+        });
     }
     menu.exec(global);
 }
@@ -69,11 +69,12 @@ void SectionLane::nudge(int dz, int dr)
 {
     const Selection& s = doc_.selection();
     if (s.node < 0) return;
-    Piece next = doc_.piece();
-    Outline& line = s.side == Side::Outside ? next.outside : next.hollow.inside;
-    const auto i = static_cast<size_t>(s.node);
-    line = movedNode(line, i, s.side == Side::Outside && i == 0 ? 0 : line[i].z + dz * 0.5, line[i].r + dr * 0.5);
-    doc_.apply(tr("nudge node"), next);
+    doc_.apply(tr("nudge node"), [&](Piece& p) {
+        Outline& line = s.side == Side::Outside ? p.outside : p.hollow.inside;
+        const auto i = static_cast<size_t>(s.node);
+        const Node& n = line.at(i);
+        line = movedNode(line, i, s.side == Side::Outside && i == 0 ? 0 : n.z + dz * 0.5, n.r + dr * 0.5);
+    });
 }
 
 void SectionLane::keyPressEvent(QKeyEvent* event)
@@ -102,12 +103,10 @@ void SectionLane::keyPressEvent(QKeyEvent* event)
             return;
         case Qt::Key_Delete:
         case Qt::Key_Backspace:
-            if (s.node > 0 && s.node + 1 < count) {
-                Piece next = doc_.piece();
-                Outline& line = s.side == Side::Outside ? next.outside : next.hollow.inside;
-                line.erase(line.begin() + s.node);
-                doc_.apply(tr("delete node"), next);
-            }
+            doc_.apply(tr("delete node"), [&](Piece& p) {
+                Outline& line = s.side == Side::Outside ? p.outside : p.hollow.inside;
+                if (s.node > 0 && s.node + 1 < static_cast<int>(line.size())) line.erase(line.begin() + s.node);
+            });
             return;
         case Qt::Key_PageUp:
         case Qt::Key_PageDown: {
@@ -137,14 +136,15 @@ void SectionLane::keyPressEvent(QKeyEvent* event)
         break;
     case Qt::Key_Delete:
         if (handles_ == Handles::Layers) {
-            doc_.apply(tr("remove layers"), edit::removeLayers(doc_.piece(), s.layers));
+            doc_.apply(tr("remove layers"),
+                       [&](Piece p) { return edit::removeLayers(std::move(p), doc_.wantedSelection().layers); });
             return;
         }
         break;
     case Qt::Key_Insert:
     case Qt::Key_Plus:
         if (handles_ == Handles::Layers) {
-            doc_.apply(tr("add ring"), edit::addLayer(doc_.piece(), s.layer));
+            doc_.apply(tr("add ring"), [&](Piece p) { return edit::addLayer(std::move(p), s.layer); });
             return;
         }
         break;

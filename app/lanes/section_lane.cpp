@@ -278,56 +278,64 @@ void SectionLane::wantTraceAxis()
     setFocus();
 }
 
-void SectionLane::dragTo(const QPointF& p, bool free)
+void SectionLane::dragTo(const QPointF& hand, bool free)
 {
-    Piece next = dragFrom_;
     const auto step = [&](double mm) { return free ? mm : doc_.snapped(mm); };
-    const double station = step(z(p.x())), radius = step(2 * r(p.y())) / 2;
+    const auto at = static_cast<size_t>(drag_.index);
+    // Each place is worked out from what it was when it was grabbed, and nothing else of the piece is touched.
+    const auto drag = [&](const QString& what, auto&& edit) { doc_.apply(what, edit, mergeKey_); };
+    const double station = step(z(hand.x())), radius = step(2 * r(hand.y())) / 2;
     switch (drag_.grip) {
     case Grip::Node: {
-        Outline& line = drag_.side == Side::Outside ? next.outside : next.hollow.inside;
-        const auto i = static_cast<size_t>(drag_.index);
-        line = movedNode(line, i, drag_.side == Side::Outside && i == 0 ? 0 : station, radius);
-        clampToLimits(line[i]);
-        doc_.apply(tr("move node"), next, mergeKey_);
+        const bool outside = drag_.side == Side::Outside;
+        Outline line = movedNode(outside ? dragFrom_.outside : dragFrom_.hollow.inside, at,
+                                 outside && at == 0 ? 0 : station, radius);
+        clampToLimits(line[at]);
+        drag(tr("move node"), [&](Piece& p) { (outside ? p.outside : p.hollow.inside) = line; });
         break;
     }
     case Grip::Bulge: {
-        Node& from = next.outside[static_cast<size_t>(drag_.index)];
-        from.bulge = bulgeThrough(from, next.outside[static_cast<size_t>(drag_.index) + 1], {z(p.x()), r(p.y())});
-        doc_.apply(tr("bend arc"), next, mergeKey_);
+        const double bulge =
+            bulgeThrough(dragFrom_.outside[at], dragFrom_.outside[at + 1], {z(hand.x()), r(hand.y())});
+        drag(tr("bend arc"), [&](Piece& p) { p.outside.at(at).bulge = bulge; });
         break;
     }
     case Grip::Floor:
-        next.hollow.floor = std::clamp(station, 0.0, std::max(0.0, outlineHeight(next) - 2));
-        doc_.apply(tr("move floor"), next, mergeKey_);
+        drag(tr("move floor"), [&](Piece& p) {
+            p.hollow.floor = std::clamp(station, 0.0, std::max(0.0, outlineHeight(p) - 2));
+        });
         break;
     case Grip::Layer:
         // The handle as it was grabbed: the drawing moves under the hand, its meaning does not.
-        grabbed_.drag(next.layers[static_cast<size_t>(doc_.selection().layer)], {z(p.x()), r(p.y())});
-        doc_.apply(QString::fromStdString(grabbed_.name), next, mergeKey_);
+        drag(QString::fromStdString(grabbed_.name), [&](Piece& p) {
+            const auto layer = static_cast<size_t>(doc_.selection().layer);
+            Layer from = dragFrom_.layers.at(layer);
+            grabbed_.drag(from, {z(hand.x()), r(hand.y())});
+            p.layers.at(layer) = from;
+        });
         break;
-    case Grip::Flaw: {
-        Flaw& f = next.flaws[static_cast<size_t>(drag_.index)];
-        f.at = station;
-        f.radius = std::abs(radius);
-        clampToLimits(f);
-        doc_.apply(tr("move flaw"), next, mergeKey_);
+    case Grip::Flaw:
+        drag(tr("move flaw"), [&](Piece& p) {
+            Flaw& f = p.flaws.at(at);
+            f.at = station;
+            f.radius = std::abs(radius);
+            clampToLimits(f);
+        });
         break;
-    }
     case Grip::HoleIn:
-    case Grip::HoleOut: {
-        Hole& h = next.holes[static_cast<size_t>(drag_.index)];
-        const Polyline& outside = doc_.plan().sides.outside;
-        if (const auto ends = holeStations(h, outside)) {
-            const bool leaves = drag_.grip == Grip::HoleOut;
-            setHoleStations(h, leaves ? ends->enters.x() : station, leaves ? station : ends->leaves.x(), outside);
-        }
-        doc_.apply(tr("move hole"), next, mergeKey_);
+    case Grip::HoleOut:
+        drag(tr("move hole"), [&](Piece& p) {
+            Hole h = dragFrom_.holes.at(at);
+            const Polyline& outside = doc_.plan().sides.outside;
+            if (const auto ends = holeStations(h, outside)) {
+                const bool leaves = drag_.grip == Grip::HoleOut;
+                setHoleStations(h, leaves ? ends->enters.x() : station, leaves ? station : ends->leaves.x(), outside);
+            }
+            p.holes.at(at) = h;
+        });
         break;
-    }
     case Grip::Boundary:
-        doc_.apply(tr("move boundary"), edit::moveBoundary(next, drag_.index, station), mergeKey_);
+        drag(tr("move boundary"), [&](Piece p) { return edit::moveBoundary(std::move(p), drag_.index, station); });
         break;
     default:
         break;
@@ -341,11 +349,11 @@ void SectionLane::mouseReleaseEvent(QMouseEvent* event)
     if (line_ == Line::Drawn) {
         line_ = Line::None;
         unsetCursor();
-        Piece next = doc_.piece();
         const QPointF to = event->position();
-        next.trace =
-            straightened(next.trace, {z(lineFrom_.x()), r(lineFrom_.y())}, {z(to.x()), r(to.y())}, outlineHeight(next));
-        doc_.apply(tr("axis of the picture"), std::move(next));
+        doc_.apply(tr("axis of the picture"), [&](Piece& p) {
+            p.trace =
+                straightened(p.trace, {z(lineFrom_.x()), r(lineFrom_.y())}, {z(to.x()), r(to.y())}, outlineHeight(p));
+        });
         update();
         return;
     }
@@ -371,14 +379,16 @@ void SectionLane::mouseDoubleClickEvent(QMouseEvent* event)
     const double at = z(event->position().x());
     if (handles_ == Handles::Outline) {
         if (hitAt(event->position()).grip != Grip::None || at <= 0 || at >= outlineHeight(doc_.piece())) return;
-        Piece next = doc_.piece();
-        const bool inside = next.hollow.rule == WallRule::Drawn &&
+        const Hollow& hollow = doc_.piece().hollow;
+        const bool inside = hollow.rule == WallRule::Drawn &&
                             r(event->position().y()) < radiusAt(doc_.plan().sides.outside, at) - 3 &&
-                            at > next.hollow.inside.front().z && at < next.hollow.inside.back().z;
+                            at > hollow.inside.front().z && at < hollow.inside.back().z;
         Selection s = doc_.selection();
         s.side = inside ? Side::Inside : Side::Outside;
-        s.node = static_cast<int>(insertNode(inside ? next.hollow.inside : next.outside, at));
-        if (doc_.apply(tr("add node"), next)) doc_.select(s);
+        const auto add = [&](Piece& p) {
+            s.node = static_cast<int>(insertNode(inside ? p.hollow.inside : p.outside, at));
+        };
+        if (doc_.apply(tr("add node"), add)) doc_.whenShown(this, [this, s] { doc_.select(s); });
     }
 }
 

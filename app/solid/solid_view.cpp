@@ -1,6 +1,6 @@
 #include "app/solid/solid_view.h"
 
-#include "app/beside.h"
+#include "app/document/beside.h"
 #include "app/solid/solid_gl.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"

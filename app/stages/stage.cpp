@@ -157,9 +157,7 @@ template <class Of> LengthField* Stage::shopRow(const Field& declared, Of of)
 {
     LengthField* field = lengthRow(wordsOf(declared), declared.limit);
     connect(field, &LengthField::edited, this, [this, of, words = wordsOf(declared)](double mm) {
-        Shop shop = doc_.shop();
-        of(shop) = mm;
-        doc_.changeShop(words, shop);
+        doc_.changeShop(words, [&](Shop& shop) { of(shop) = mm; });
     });
     rows_.push_back([this, field, of] { field->setValue(of(doc_.shop())); });
     return field;

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "app/document.h"
+#include "app/document/document.h"
 #include "app/fields/field_form.h"
 #include "app/fields/figure_row.h"
 #include "app/fields/group.h"
@@ -130,12 +130,10 @@ protected:
     void addToPanel(QLayout* layout);
     void endPanel();
 
-    /// Changes the piece through `change`, which gets a copy.
+    /// Changes the piece through `change`, which gets the one that is wanted.
     template <class Change> bool edit(const QString& what, Change change, int merge = 0)
     {
-        Piece next = doc_.piece();
-        change(next);
-        return doc_.apply(what, std::move(next), merge);
+        return doc_.apply(what, change, merge);
     }
 
     Document& doc_;

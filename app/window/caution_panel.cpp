@@ -104,7 +104,7 @@ QWidget* CautionPanel::entry(const Caution& c)
         auto* fix = new QPushButton(icon("wrench", theme().accent), QString::fromStdString(c.fixes[k].label), item);
         fix->setObjectName(QStringLiteral("fix-%1-%2").arg(id).arg(k));
         connect(fix, &QPushButton::clicked, this, [this, change = c.fixes[k]] {
-            doc_.apply(QString::fromStdString(change.label), change.apply(doc_.piece()));
+            doc_.apply(QString::fromStdString(change.label), [&](Piece p) { return change.apply(std::move(p)); });
         });
         column->addWidget(fix);
     }
@@ -133,9 +133,9 @@ QWidget* CautionPanel::together(const CautionKind& kind)
         fix->setObjectName(QStringLiteral("fix-all-%1-%2").arg(QString::fromStdString(kind.kind)).arg(k));
         connect(fix, &QPushButton::clicked, this, [this, k, name = kind.kind] {
             QGuiApplication::setOverrideCursor(Qt::WaitCursor);
-            Piece mended = mendedAll(doc_.piece(), doc_.shop(), name, k);
+            doc_.apply(tr("mend all of a kind"),
+                       [&](Piece p) { return mendedAll(std::move(p), doc_.wanted().shop, name, k); });
             QGuiApplication::restoreOverrideCursor();
-            doc_.apply(tr("mend all of a kind"), std::move(mended));
         });
         column->addWidget(fix);
     }

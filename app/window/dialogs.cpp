@@ -30,10 +30,11 @@ PieceDialog::PieceDialog(Document& document, QWidget* parent) : QDialog(parent)
     form->addRow(buttons);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     connect(buttons, &QDialogButtonBox::accepted, this, [this, &document, name, notes] {
-        Piece next = document.piece();
-        next.name = name->text().toStdString();
-        next.notes = notes->toPlainText().toStdString();
-        if (document.apply(tr("name and notes"), next)) accept();
+        const auto say = [&](Piece& p) {
+            p.name = name->text().toStdString();
+            p.notes = notes->toPlainText().toStdString();
+        };
+        if (document.apply(tr("name and notes"), say)) accept();
     });
     resize(480, 320);
 }
@@ -117,10 +118,9 @@ void ShopDialog::addHours()
             line->addWidget(field);
             connect(field, &QTimeEdit::timeChanged, this, [this, d, k](QTime t) {
                 refused_->clear();
-                Shop shop = doc_.shop();
                 // The last minute of the day stands for midnight.
-                shop.hours[d][k] = t == QTime(23, 59) ? 1440 : t.msecsSinceStartOfDay() / 60000;
-                doc_.changeShop(tr("hours in the shop"), shop);
+                const double minutes = t == QTime(23, 59) ? 1440 : t.msecsSinceStartOfDay() / 60000;
+                doc_.changeShop(tr("hours in the shop"), [&](Shop& shop) { shop.hours[d][k] = minutes; });
             });
         }
         form_->addRow(days[d], line);
@@ -132,9 +132,7 @@ template <class Of> void ShopDialog::add(const Field& declared, Of of)
     const QString name = wordsOf(declared);
     const auto set = [this, of, name](double value) {
         refused_->clear();
-        Shop shop = doc_.shop();
-        of(shop) = value;
-        doc_.changeShop(name, shop);
+        doc_.changeShop(name, [&](Shop& shop) { of(shop) = value; });
     };
     if (std::string_view(declared.limit.unit) == "mm") {
         auto* field = new LengthField(doc_, name, declared.limit);

@@ -3,6 +3,7 @@
 #include "core/measure/input_error.h"
 #include "io/files.h"
 
+#include <QCryptographicHash>
 #include <QDir>
 #include <QJsonDocument>
 #include <QJsonObject>
@@ -11,6 +12,11 @@
 #include <utility>
 
 namespace vl::app {
+
+QByteArray digestOf(const std::string& text)
+{
+    return QCryptographicHash::hash(QByteArrayView(text), QCryptographicHash::Sha256).toHex();
+}
 
 Drafts::Drafts(Document& document, const QString& folder, QObject* parent)
     : QObject(parent), doc_(document), folder_(folder), name_(QUuid::createUuid().toString(QUuid::WithoutBraces))
@@ -22,10 +28,13 @@ Drafts::Drafts(Document& document, const QString& folder, QObject* parent)
     timer_.setSingleShot(true);
     timer_.setInterval(1000);
     connect(&timer_, &QTimer::timeout, this, &Drafts::write);
-    connect(&doc_, &Document::changed, this, [this] {
+    connect(&doc_, &Document::wantedChanged, this, [this] {
         // What was done at the machine is kept at once: nobody ticks it again.
-        if (doc_.piece().progress != std::exchange(progress_, doc_.piece().progress)) return write();
-        timer_.start();
+        const Progress& now = doc_.wanted().piece.progress;
+        if (now != std::exchange(progress_, now))
+            write();
+        else if (!timer_.isActive())  // changes that go on do not put it off
+            timer_.start();
     });
     connect(&doc_, &Document::pathChanged, &timer_, qOverload<>(&QTimer::start));
 }
@@ -34,17 +43,18 @@ Drafts::~Drafts() { QFile::remove(file()); }
 
 QString Drafts::file() const { return folder_ + "/" + name_ + ".draft"; }
 
-void Drafts::write()
+bool Drafts::write()
 {
-    if (!doc_.edited()) {
-        QFile::remove(file());
-        return;
-    }
-    const QJsonObject draft{{"path", doc_.path()}, {"piece", QString::fromStdString(io::writePiece(doc_.piece()))}};
+    if (!doc_.edited()) return !QFile::exists(file()) || QFile::remove(file());
+    const QJsonObject draft{{"path", doc_.path()},
+                            {"on_disk", QString::fromLatin1(onDisk_)},
+                            {"piece", QString::fromStdString(io::writePiece(doc_.wanted().piece))}};
     try {
         io::writeFile(file().toStdString(), QJsonDocument(draft).toJson().toStdString());
-    } catch (const InputError& e) {
+        return true;
+    } catch (const std::exception& e) {
         emit failed(QString::fromStdString(e.what()));
+        return false;
     }
 }
 
@@ -59,8 +69,10 @@ std::vector<Draft> Drafts::leftBehind() const
             const QJsonObject draft =
                 QJsonDocument::fromJson(QByteArray::fromStdString(io::readFile(info.filePath().toStdString())))
                     .object();
-            found.push_back({info.filePath(), draft["path"].toString(),
-                             io::readPiece(draft["piece"].toString().toStdString()).piece});
+            found.push_back({.file = info.filePath(),
+                             .path = draft["path"].toString(),
+                             .onDisk = draft["on_disk"].toString().toLatin1(),
+                             .piece = io::readPiece(draft["piece"].toString().toStdString()).piece});
         } catch (const InputError&) {
             // A draft cut short by the same power cut: there is an older one, or nothing to bring back.
         }

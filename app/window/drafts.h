@@ -1,6 +1,6 @@
 #pragma once
 
-#include "app/document.h"
+#include "app/document/document.h"
 
 #include <QLockFile>
 #include <QTimer>
@@ -14,10 +14,14 @@ namespace vl::app {
 struct Draft {
     QString file;  ///< the draft itself
     QString path;  ///< the piece's own file; empty when it had none
+    QByteArray onDisk;  ///< digestOf() that file; empty where it is not known
     Piece piece;
 };
 
-/// Keeps the open piece in a draft a second after each change, at once where something is ticked or measured, so that a
+/// What a file holds, told from another.
+QByteArray digestOf(const std::string& text);
+
+/// Keeps the open piece in a draft within a second of each change, at once where something is ticked or measured, so that a
 /// power cut costs at most the last moments; the draft goes when the piece is saved or put away. A locked draft belongs
 /// to a running session.
 class Drafts : public QObject {
@@ -29,8 +33,11 @@ public:
     /// Drafts that no running session owns, newest first; those that cannot be read are left where they are.
     std::vector<Draft> leftBehind() const;
     static void discard(const Draft& draft);
-    /// Writes now.
-    void write();
+    /// Writes now; false where it cannot be written.
+    bool write();
+    /// digestOf() the piece's file as it was read or written last.
+    const QByteArray& onDisk() const { return onDisk_; }
+    void setOnDisk(const QByteArray& digest) { onDisk_ = digest; }
 
 signals:
     void failed(const QString& why);
@@ -43,6 +50,7 @@ private:
     std::unique_ptr<QLockFile> lock_;
     QTimer timer_;
     Progress progress_;
+    QByteArray onDisk_;
 };
 
 }  // namespace vl::app

@@ -1,6 +1,6 @@
 #include "app/window/error_dialog.h"
 
-#include "app/beside.h"
+#include "app/document/beside.h"
 #include "app/fields/field_form.h"
 #include "app/fields/table.h"
 #include "core/measure/format.h"
@@ -77,17 +77,16 @@ ErrorDialog::ErrorDialog(Document& document, QWidget* parent)
     column->addWidget(buttons);
     connect(form_, &FieldForm::edited, this,
             [this](const QString& words, const std::string& path, const FieldValue& value) {
-                Shop shop = doc_.shop();
-                setField(shop.accuracy, path, value);
-                doc_.changeShop(words, shop);
+                doc_.changeShop(words, [&](Shop& shop) { setField(shop.accuracy, path, value); });
             });
     connect(learn_, &QPushButton::clicked, this, [this] {
-        Shop shop = doc_.shop();
-        shop.accuracy = learned().in(shop.accuracy);
-        doc_.changeShop(tr("accuracy as measured"), shop);
+        doc_.changeShop(tr("accuracy as measured"),
+                        [this](Shop& shop) { shop.accuracy = learned().in(shop.accuracy); });
     });
-    connect(take_, &QPushButton::clicked, this,
-            [this] { doc_.apply(tr("allowances as needed"), withNeededAllowance(doc_.piece(), budget_)); });
+    connect(take_, &QPushButton::clicked, this, [this] {
+        doc_.apply(tr("allowances as needed"),
+                   [this](Piece p) { return withNeededAllowance(std::move(p), budget_); });
+    });
     connect(&watcher_, &QFutureWatcher<ErrorBudget>::finished, this, [this] {
         if (std::exchange(again_, false)) return begin();
         tell(watcher_.result());

@@ -55,11 +55,9 @@ LessonsDialog::LessonsDialog(Document& document, QWidget* parent)
     connect(add_, &QPushButton::clicked, this, &LessonsDialog::add);
     connect(note_, &QLineEdit::returnPressed, this, &LessonsDialog::add);
     connect(remove_, &QPushButton::clicked, this, [this] {
-        const int at = table_->currentRow();
-        Shop shop = doc_.shop();
-        if (at < 0 || at >= static_cast<int>(shop.lessons.size())) return;
-        shop.lessons.erase(shop.lessons.begin() + at);
-        doc_.changeShop(tr("lesson taken out"), shop);
+        doc_.changeShop(tr("lesson taken out"), [at = table_->currentRow()](Shop& shop) {
+            if (at >= 0 && at < static_cast<int>(shop.lessons.size())) shop.lessons.erase(shop.lessons.begin() + at);
+        });
     });
     connect(&doc_, &Document::changed, this, &LessonsDialog::refresh);
     refresh();
@@ -82,13 +80,14 @@ void LessonsDialog::add()
     const QString note = note_->text().trimmed();
     const int at = subject_->currentIndex();
     if (note.isEmpty() || at < 0 || at >= static_cast<int>(subjects_.size())) return;
-    Shop shop = doc_.shop();
-    if (shop.lessons.size() >= mostLessons) shop.lessons.erase(shop.lessons.begin());
-    Lesson lesson = subjects_[static_cast<size_t>(at)];
-    lesson.note = note.toStdString();
-    lesson.at = doc_.now();
-    shop.lessons.push_back(std::move(lesson));
-    if (doc_.changeShop(tr("lesson"), shop)) note_->clear();
+    const auto put = [&](Shop& shop) {
+        if (shop.lessons.size() >= mostLessons) shop.lessons.erase(shop.lessons.begin());
+        Lesson lesson = subjects_[static_cast<size_t>(at)];
+        lesson.note = note.toStdString();
+        lesson.at = doc_.now();
+        shop.lessons.push_back(std::move(lesson));
+    };
+    if (doc_.changeShop(tr("lesson"), put)) note_->clear();
 }
 
 void LessonsDialog::refresh()

@@ -246,9 +246,7 @@ MachinesDialog::Row MachinesDialog::chosen() const
 void MachinesDialog::change(const QString& what, const std::function<void(Shop&)>& how)
 {
     refused_->clear();
-    Shop shop = doc_.shop();
-    how(shop);
-    doc_.changeShop(what, std::move(shop));
+    doc_.changeShop(what, how);
 }
 
 void MachinesDialog::add(Kind kind)

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "app/document.h"
+#include "app/document/document.h"
 #include "app/fields/field_form.h"
 
 #include <QDialog>

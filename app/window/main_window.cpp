@@ -50,6 +50,7 @@ MainWindow::~MainWindow()
     // The views look at the document and the history tells the window: both must be silent before members go.
     doc_.disconnect();
     doc_.history().disconnect();
+    delete keeper_;
     delete drafts_;
     delete takeCentralWidget();
 }
@@ -85,9 +86,7 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     cautions_ = new CautionPanel(doc_, bench);
 
     connect(start_, &StartPage::start, this, [this](const Piece& piece) {
-        if (!mayDiscard()) return;
-        giveShopBack();
-        openPiece(piece, {});
+        if (mayDiscard()) tryTo([&] { openPiece(piece, {}); });
     });
     connect(start_, &StartPage::demo, this, [this](const QString& name) {
         if (mayDiscard()) openDemo(name);
@@ -107,11 +106,16 @@ MainWindow::MainWindow(const QString& dataFolder, FileAsker asker, QWidget* pare
     connect(&doc_, &Document::refused, this, &MainWindow::say);
     connect(&doc_, &Document::selectionChanged, this, [this] { announceChosen(focusWidget()); });
     connect(&doc_.history(), &QUndoStack::indexChanged, this, &MainWindow::refresh);
+    connect(&doc_, &Document::wantedChanged, this, &MainWindow::refresh);
+    keeper_ = new ShopKeeper(doc_, dataFolder_, this);
+    connect(keeper_, &ShopKeeper::said, this, &MainWindow::say);
+    connect(keeper_, &ShopKeeper::clash, this, &MainWindow::settleClash);
+    connect(keeper_, &ShopKeeper::troubleChanged, this, &MainWindow::showStanding);
     showIcons();
     placeWindow();
     setMinimumSize(QSize(900, 600).boundedTo(screen()->availableGeometry().size()));
     setAcceptDrops(true);
-    loadShop();
+    keeper_->open();
     refresh();
     setStage(0);
     showStart();
@@ -171,7 +175,25 @@ QWidget* MainWindow::makeFooter()
     connect(message_, &QLabel::linkActivated, this, [this](const QString& link) {
         if (ask_.show) ask_.show(QUrl(link));
     });
+    standing_ = new QLabel;
+    standing_->setObjectName("standing");
+    standing_->setProperty("role", "warn");
+    standing_->setWordWrap(true);
+    standing_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    standing_->hide();
+    connect(standing_, &QLabel::linkActivated, &doc_, &Document::giveUp);
+    patience_.setSingleShot(true);
+    patience_.setInterval(500);
+    connect(&patience_, &QTimer::timeout, this, &MainWindow::showStanding);
+    connect(&doc_, &Document::planningChanged, this, [this] {
+        if (!doc_.planning())
+            patience_.stop();
+        else if (!patience_.isActive())
+            patience_.start();
+        showStanding();
+    });
     words->addWidget(summary_);
+    words->addWidget(standing_);
     words->addWidget(message_);
     auto* box = new QWidget;
     words->setContentsMargins(0, 2, 0, 2);
@@ -235,10 +257,10 @@ void MainWindow::refresh()
     title_->setAccessibleName(tr("Name of the piece: %1").arg(name));
     edited_->setText(doc_.planning()         ? tr("planning …")
                      : doc_.edited()         ? tr("edited")
-                     : lentShop_             ? doc_.path().isEmpty() ? tr("sample") : tr("lent workshop")
+                     : keeper_->isLent()     ? doc_.path().isEmpty() ? tr("sample") : tr("lent workshop")
                                  : doc_.path().isEmpty() ? QString()
                                              : tr("saved"));
-    edited_->setToolTip(lentShop_ ? lentWords() : QString());
+    edited_->setToolTip(keeper_->isLent() ? lentWords() : QString());
     setWindowTitle(tr("%1%2 – Vivid Lathe").arg(doc_.edited() ? QStringLiteral("• ") : QString(), name));
     undoAction_->setEnabled(doc_.history().canUndo());
     redoAction_->setEnabled(doc_.history().canRedo());
@@ -274,12 +296,28 @@ void MainWindow::refresh()
                                        figureText(FigureId::RoughWeight, doc_.piece(), plan, -1, doc_.style())))));
 }
 
+/// What stays on the screen until it is over: a plan that takes its time, a shop that is in no book.
+void MainWindow::showStanding()
+{
+    QString words;
+    if (doc_.planning() && !patience_.isActive())
+        words = tr("The plan is being made. %1")
+                    .arg(QStringLiteral("<a style='color:%1' href='#'>%2</a>")
+                             .arg(theme().accent.name(), tr("Take the change back")));
+    else if (!keeper_->trouble().isEmpty())
+        words = tr("The shop book cannot be written: %1. It is tried again.").arg(keeper_->trouble().toHtmlEscaped());
+    standing_->setText(words);
+    standing_->setToolTip(QTextDocumentFragment::fromHtml(words).toPlainText());
+    standing_->setVisible(!words.isEmpty() && message_->text().isEmpty());
+    summary_->setVisible(words.isEmpty() && message_->text().isEmpty());
+}
+
 void MainWindow::say(const QString& words)
 {
     message_->setText(words);
     message_->setToolTip(QTextDocumentFragment::fromHtml(words).toPlainText());
     message_->setVisible(!words.isEmpty());
-    summary_->setVisible(words.isEmpty());
+    showStanding();
     start_->say(words);
     if (!words.isEmpty())
         QTimer::singleShot(9000, this, [this, words] {
@@ -306,7 +344,7 @@ void MainWindow::editName()
 
 void MainWindow::editShop()
 {
-    ShopDialog dialog(doc_, lentShop_ ? lentWords() : QString(), this);
+    ShopDialog dialog(doc_, keeper_->isLent() ? lentWords() : QString(), this);
     dialog.exec();
 }
 
@@ -370,13 +408,23 @@ void MainWindow::keepPlace() const
 
 void MainWindow::closeEvent(QCloseEvent* event)
 {
-    if (mayDiscard()) {
+    if (mayDiscard() && mayLeaveBook()) {
         // Put away on purpose: no draft of it is wanted.
         doc_.history().clear();
         keepPlace();
         event->accept();
     } else
         event->ignore();
+}
+
+/// Whether the program may end with the shop as it is in its book.
+bool MainWindow::mayLeaveBook()
+{
+    return keeper_->keepNow() || ask_.choose(this,
+                                             tr("The shop book cannot be written: %1. What was changed in the shop is lost "
+                                                "when the program ends now.")
+                                                 .arg(keeper_->trouble()),
+                                             {tr("End all the same")}) == 0;
 }
 
 /// The keyboard goes round the panes: the drawing, the solid, what is chosen, the bed, the header.

@@ -1,8 +1,8 @@
 #pragma once
 
-#include "app/document.h"
+#include "app/document/document.h"
+#include "app/document/shop_keeper.h"
 #include "app/window/drafts.h"
-#include "io/shop_book.h"
 #include "report/packet.h"
 
 #include <QMainWindow>
@@ -124,16 +124,19 @@ private:
     /// Says where something was written, with links to it and to its folder.
     void sayWritten(const QString& path, const QString& words = {});
     bool mayDiscard();
-    void openPiece(const Piece& piece, const QString& path);
+    /// Opens a piece in the turner's own shop, or in a lent one; false where it was cancelled. Throws where it cannot be
+    /// planned.
+    bool openPiece(const Piece& piece, const QString& path, const std::optional<Shop>& lent = {});
+    QString askWhere(const QString& title, const QString& name, const QString& ending, const QString& kind);
     QString startsFolder() const { return dataFolder_ + "/starts"; }
     /// The first page as things are now.
     void showStart();
     void keepStart();
     QStringList recent() const;
     void addRecent(const QString& path);
-    void loadShop();
-    void openBook();
-    void keepShop(const Shop& shop);
+    void settleClash();
+    void showStanding();
+    bool mayLeaveBook();
     bool mayReplace(const QString& path);
     /// Plans the piece in a workshop that ships with the program; the turner's own rests.
     void lendShop(const QString& name);
@@ -148,10 +151,7 @@ private:
     QString dataFolder_;
     FileAsker ask_;
     Document doc_;
-    std::unique_ptr<io::ShopBook> book_;
-    Shop ownShop_;
-    std::string onDisk_;     ///< the piece's file as it was read or written last
-    bool lentShop_ = false;  ///< the piece is planned in a workshop that ships with the program
+    ShopKeeper* keeper_ = nullptr;
     Devices* devices_ = nullptr;
     Drafts* drafts_ = nullptr;
     QStackedWidget *pages_ = nullptr, *lanes_ = nullptr, *panels_ = nullptr;
@@ -163,13 +163,14 @@ private:
     Bed* bed_ = nullptr;
     QMenu* printMenu_ = nullptr;
     QAction *undoAction_ = nullptr, *redoAction_ = nullptr;
-    QLabel *edited_ = nullptr, *summary_ = nullptr, *message_ = nullptr;
+    QLabel *edited_ = nullptr, *summary_ = nullptr, *message_ = nullptr, *standing_ = nullptr;
     QToolButton *title_ = nullptr, *undo_ = nullptr, *redo_ = nullptr;
     QList<QToolButton*> solidToggles_;
     QList<QSplitter*> splitters_;  // across, and down the right side
     QPushButton *cautionPill_ = nullptr, *print_ = nullptr, *next_ = nullptr;
     QList<QToolButton*> units_;
     bool everOpened_ = false;
+    QTimer patience_;  ///< until a plan that is being made is spoken of
 };
 
 }  // namespace vl::app

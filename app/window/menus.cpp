@@ -42,7 +42,7 @@ QMenuBar* MainWindow::makeMenus()
     lent->setObjectName("lent workshops");
     connect(lent, &QMenu::aboutToShow, this, [this, lent] { fillLentShops(lent); });
     QAction* keep = shop->addAction(tr("Keep the lent workshop as mine"), this, &MainWindow::keepLentShop);
-    connect(shop, &QMenu::aboutToShow, this, [this, keep] { keep->setEnabled(lentShop_); });
+    connect(shop, &QMenu::aboutToShow, this, [this, keep] { keep->setEnabled(keeper_->isLent()); });
     shop->addSeparator();
     shop->addAction(tr("Bring a rack in from CSV …"), this, &MainWindow::importRack);
     shop->addAction(tr("Write the rack to CSV …"), this, &MainWindow::exportRack);
@@ -75,7 +75,7 @@ void MainWindow::makePieceMenu(QMenu* menu)
     });
     menu->addSeparator();
     menu->addAction(tr("Save"), QKeySequence::Save, this, &MainWindow::save);
-    menu->addAction(tr("Save as …"), QKeySequence::SaveAs, this, &MainWindow::saveAs);
+    menu->addAction(tr("Save as …"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), this, &MainWindow::saveAs);
     menu->addAction(tr("Keep as a start of my own"), this, &MainWindow::keepStart);
     menu->addAction(tr("Export profile, solid or lists …"), QKeySequence(tr("Ctrl+E")), this, &MainWindow::exportFile);
     menu->addAction(tr("Picture of this view …"), this, &MainWindow::savePicture);
@@ -136,11 +136,10 @@ void MainWindow::makeEditMenu(QMenu* menu)
         fillLayerMenu(*layer, doc_, doc_.selection().layer);
     });
     menu->addAction(tr("Add a node to the outline"), this, [this] {
-        Piece next = doc_.piece();
         Selection s = doc_.selection();
         s.side = Side::Outside;
-        s.node = static_cast<int>(insertInLongestSpan(next.outside));
-        if (doc_.apply(tr("add node"), std::move(next))) doc_.select(s);
+        const auto add = [&](Piece& p) { s.node = static_cast<int>(insertInLongestSpan(p.outside)); };
+        if (doc_.apply(tr("add node"), add)) doc_.whenShown(this, [this, s] { doc_.select(s); });
     });
     menu->addSeparator();
     menu->addAction(tr("Preferences …"), QKeySequence(tr("Ctrl+,")), this, [this] {

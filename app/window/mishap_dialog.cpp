@@ -84,7 +84,7 @@ void MishapDialog::accept()
 {
     const int row = list_->currentRow();
     if (row < 0) return;
-    doc_.apply(tr("a way out"), ways_[static_cast<size_t>(row)].piece);
+    doc_.applyInstead(tr("a way out"), doc_.piece(), ways_[static_cast<size_t>(row)].piece);
     QDialog::accept();
 }
 

@@ -1,6 +1,6 @@
 #include "app/window/piece_pictures.h"
 
-#include "app/beside.h"
+#include "app/document/beside.h"
 #include "core/measure/input_error.h"
 #include "core/plan/plan.h"
 #include "report/drawing.h"

@@ -6,6 +6,7 @@
 #include "app/window/packet_dialog.h"
 #include "app/window/preferences.h"
 #include "app/window/start_page.h"
+#include "app/window/waiting.h"
 #include "core/measure/input_error.h"
 #include "io/drawing_file.h"
 #include "io/export.h"
@@ -18,7 +19,6 @@
 #include "report/packet.h"
 
 #include <QBuffer>
-#include <QDateTime>
 #include <QDir>
 #include <QDropEvent>
 #include <QFileDialog>
@@ -34,6 +34,7 @@ namespace vl::app {
 
 bool MainWindow::mayDiscard()
 {
+    doc_.settle();
     if (!doc_.edited()) return true;
     const int way =
         ask_.choose(this, tr("%1 has changes that are not saved.").arg(QString::fromStdString(doc_.piece().name)),
@@ -57,8 +58,7 @@ void MainWindow::lendShop(const QString& name)
 {
     tryTo([&] {
         const Shop lent = shippedShop(name);
-        if (!lentShop_) ownShop_ = doc_.shop();
-        lentShop_ = true;
+        keeper_->lend();
         doc_.setShop(lent);
     });
 }
@@ -69,14 +69,14 @@ void MainWindow::fillLentShops(QMenu* menu)
     for (const char* name : {"harbour-shop", "lifeboat-shop"})
         menu->addAction(QString::fromStdString(shippedShop(name).name), this, [this, name] { lendShop(name); });
     menu->addSeparator();
-    menu->addAction(tr("In mine again"), this, &MainWindow::giveShopBack)->setEnabled(lentShop_);
+    menu->addAction(tr("In mine again"), this, &MainWindow::giveShopBack)->setEnabled(keeper_->isLent());
 }
 
 void MainWindow::giveShopBack()
 {
-    if (!lentShop_) return;
-    lentShop_ = false;
-    doc_.setShop(ownShop_);
+    if (!keeper_->isLent()) return;
+    doc_.setShop(Shop(keeper_->own()));
+    keeper_->giveBack();
 }
 
 QString MainWindow::lentWords()
@@ -87,21 +87,27 @@ QString MainWindow::lentWords()
 
 void MainWindow::keepLentShop()
 {
-    if (!lentShop_) return;
+    if (!keeper_->isLent()) return;
     if (ask_.choose(this, tr("The lent machines, glues and boards take the place of yours in the shop book."),
                     {tr("Keep the lent ones")}) != 0)
         return;
-    lentShop_ = false;
-    if (book_) tryTo([&] { keepShop(doc_.shop()); });
-    say(tr("The lent workshop is yours now."));
+    keeper_->takeOver();
+    if (keeper_->trouble().isEmpty()) say(tr("The lent workshop is yours now."));
 }
 
-void MainWindow::openPiece(const Piece& piece, const QString& path)
+bool MainWindow::openPiece(const Piece& piece, const QString& path, const std::optional<Shop>& lent)
 {
-    doc_.replace(piece, path);
+    const QString words = tr("Planning %1 …").arg(QString::fromStdString(piece.name));
+    auto opened = planWaiting(this, doc_.opening(piece, lent ? *lent : keeper_->own()), words);
+    if (!opened) return false;
+    if (lent) keeper_->lend();
+    doc_.replace(std::move(*opened), path);
+    drafts_->setOnDisk({});
+    if (!lent) keeper_->giveBack();
     everOpened_ = true;
     pages_->setCurrentIndex(1);
     setStage(0);
+    return true;
 }
 
 namespace {
@@ -121,9 +127,9 @@ bool MainWindow::openPath(const QString& path)
     bool opened = false;
     tryTo([&] {
         const io::LoadedPiece loaded = io::loadPiece(path.toStdString());
-        giveShopBack();
-        openPiece(loaded.piece, path);
-        onDisk_ = io::readFile(path.toStdString());
+        const QByteArray digest = digestOf(io::readFile(path.toStdString()));
+        if (!openPiece(loaded.piece, path)) return;
+        drafts_->setOnDisk(digest);
         addRecent(path);
         say(putRight(loaded.notes));
         opened = true;
@@ -164,20 +170,34 @@ bool MainWindow::openDemo(const QString& name)
         return false;
     }
     // The samples are built in their own workshop; the turner's is back with the turner's piece.
-    lendShop(QStringLiteral("harbour-shop"));
-    openPiece(io::readPiece(file.readAll().toStdString()).piece, {});
-    return true;
+    bool opened = false;
+    tryTo([&] {
+        opened = openPiece(io::readPiece(file.readAll().toStdString()).piece, {},
+                           shippedShop(QStringLiteral("harbour-shop")));
+    });
+    return opened;
 }
 
 bool MainWindow::save() { return doc_.path().isEmpty() ? saveAs() : saveTo(doc_.path()); }
 
+/// Where a file of this ending goes; empty where nowhere. The dialog asks before another file is replaced, but not about
+/// the name that the ending makes of what was typed.
+QString MainWindow::askWhere(const QString& title, const QString& name, const QString& ending, const QString& kind)
+{
+    QString path = ask_.save(this, title, name + ending, tr("%1 (*%2)").arg(kind, ending));
+    if (path.isEmpty() || path.endsWith(ending, Qt::CaseInsensitive)) return path;
+    path += ending;
+    const bool keep = QFileInfo::exists(path) && path != doc_.path() &&
+                      ask_.choose(this, tr("%1 is there already.").arg(QFileInfo(path).fileName()),
+                                  {tr("Replace it")}) != 0;
+    return keep ? QString() : path;
+}
+
 bool MainWindow::saveAs()
 {
-    QString path = ask_.save(this, tr("Save the piece"), QString::fromStdString(doc_.piece().name) + ".vlathe",
-                             tr("Pieces (*.vlathe)"));
-    if (path.isEmpty()) return false;
-    if (!path.endsWith(".vlathe")) path += ".vlathe";
-    return saveTo(path);
+    const QString path = askWhere(tr("Save the piece"), QString::fromStdString(doc_.piece().name),
+                                  QStringLiteral(".vlathe"), tr("Pieces"));
+    return !path.isEmpty() && saveTo(path);
 }
 
 /// Whether the piece's own file may be written: it is as it was read or written last, or the turner says so.
@@ -185,7 +205,8 @@ bool MainWindow::mayReplace(const QString& path)
 {
     if (path != doc_.path() || !QFileInfo::exists(path)) return true;
     try {
-        if (io::readFile(path.toStdString()) == onDisk_) return true;
+        // Of a piece that came back from an old draft it is not known how its file was.
+        if (drafts_->onDisk().isEmpty() || digestOf(io::readFile(path.toStdString())) == drafts_->onDisk()) return true;
     } catch (const InputError&) {
         return true;  // what cannot be read is said when it cannot be written
     }
@@ -199,11 +220,12 @@ bool MainWindow::mayReplace(const QString& path)
 bool MainWindow::saveTo(const QString& path)
 {
     bool saved = false;
+    doc_.settle();
     tryTo([&] {
         if (!mayReplace(path)) return;
-        std::string text = io::writePiece(doc_.piece());
+        const std::string text = io::writePiece(doc_.wanted().piece);
         io::writeFile(path.toStdString(), text);
-        onDisk_ = std::move(text);
+        drafts_->setOnDisk(digestOf(text));
         doc_.savedAs(path);
         addRecent(path);
         sayWritten(path, tr("Saved in %1"));
@@ -214,10 +236,10 @@ bool MainWindow::saveTo(const QString& path)
 
 bool MainWindow::printPacket(const report::PacketChoice& choice)
 {
-    QString path = ask_.save(this, tr("Print the packet to a PDF"), QString::fromStdString(doc_.piece().name) + ".pdf",
-                             tr("PDF (*.pdf)"));
+    const QString path = askWhere(tr("Print the packet to a PDF"), QString::fromStdString(doc_.piece().name),
+                                  QStringLiteral(".pdf"), tr("PDF"));
     if (path.isEmpty()) return false;
-    if (!path.endsWith(".pdf")) path += ".pdf";
+    doc_.settle();
     bool written = false;
     tryTo([&] {
         io::replaceFile(path.toStdString(), [&](QIODevice& file) {
@@ -236,6 +258,7 @@ void MainWindow::sendToPrinter(const report::PacketChoice& choice)
     printer.setDocName(QString::fromStdString(doc_.piece().name));
     QPrintDialog dialog(&printer, this);
     if (dialog.exec() != QDialog::Accepted) return;
+    doc_.settle();
     report::PacketChoice loaded = choice;
     loaded.paper =
         printer.pageLayout().pageSize().id() == QPageSize::Letter ? report::Paper::Letter : report::Paper::A4;
@@ -251,6 +274,7 @@ report::PacketChoice MainWindow::wholePacket() const
 
 void MainWindow::previewPacket()
 {
+    doc_.settle();
     PacketDialog dialog(doc_, wholePacket(), this);
     connect(&dialog, &PacketDialog::pdfWanted, this, &MainWindow::printPacket);
     connect(&dialog, &PacketDialog::printWanted, this, &MainWindow::sendToPrinter);
@@ -263,6 +287,7 @@ void MainWindow::exportFile()
                                    tr("Profile (*.dxf *.svg);;Solid, in millimetres (*.stl *.obj *.3mf);;"
                                       "Cut list and stations (*.csv);;Timetable (*.ics)"));
     if (path.isEmpty()) return;
+    doc_.settle();
     tryTo([&] {
         io::exportPiece(doc_.piece(), doc_.plan(), path.toStdString());
         sayWritten(path);
@@ -271,10 +296,10 @@ void MainWindow::exportFile()
 
 void MainWindow::savePicture()
 {
-    QString path = ask_.save(this, tr("Picture of this view"), QString::fromStdString(doc_.piece().name) + ".png",
-                             tr("Pictures (*.png)"));
+    const QString path = askWhere(tr("Picture of this view"), QString::fromStdString(doc_.piece().name),
+                                  QStringLiteral(".png"), tr("Pictures"));
     if (path.isEmpty()) return;
-    if (!path.endsWith(".png")) path += ".png";
+    doc_.settle();
     tryTo([&] {
         QByteArray png;
         QBuffer buffer(&png);
@@ -323,61 +348,19 @@ void MainWindow::addRecent(const QString& path)
     QSettings().setValue("recent", paths.mid(0, 10));
 }
 
-/// Opens the shop book. One that cannot be read whole is kept aside under another name and never written over; one of
-/// a newer version is left where it is, and the shop then lives as long as the window.
-void MainWindow::openBook()
+/// Two windows have changed the shop book: the turner says whose shop stays.
+void MainWindow::settleClash()
 {
-    const QString path = dataFolder_ + "/shop.sqlite";
-    try {
-        book_ = std::make_unique<io::ShopBook>(path.toStdString());
-        if (!book_->empty()) doc_.setShop(book_->load());
-        return;
-    } catch (const io::NewerBook& e) {
-        book_.reset();
-        say(QString::fromStdString(e.what()));
-        return;
-    } catch (const std::exception& e) {
-        book_.reset();
-        const QString aside =
-            dataFolder_ + "/shop-unread-" + QDateTime::currentDateTime().toString("yyyyMMdd-hhmmss-zzz") + ".sqlite";
-        bool kept = true;
-        for (const char* part : {"", "-wal", "-shm"})
-            if (QFile::exists(path + part)) kept = QFile::rename(path + part, aside + part) && kept;
-        say(tr("The shop book could not be read: %1. %2")
-                .arg(QString::fromUtf8(e.what()), kept ? tr("It is kept as %1.").arg(QFileInfo(aside).fileName())
-                                                       : tr("It is left as it is; nothing is written to it.")));
-        if (!kept) return;
-    }
-    tryTo([&] { book_ = std::make_unique<io::ShopBook>(path.toStdString()); });
-}
-
-void MainWindow::loadShop()
-{
-    QDir().mkpath(dataFolder_);
-    openBook();
-    const QString before = dataFolder_ + "/shop.json";  // what an earlier version kept
-    if (book_ && book_->empty() && QFileInfo::exists(before))
-        tryTo([&] { doc_.setShop(io::loadShop(before.toStdString())); });
-    // What is changed at the machines outlives the piece. Where there is no book the shop lives as long as the window.
-    connect(&doc_, &Document::changed, this, [this, kept = doc_.shop()]() mutable {
-        if (lentShop_ || kept == doc_.shop()) return;
-        kept = doc_.shop();
-        if (book_) tryTo([&] { keepShop(kept); });
-    });
-}
-
-/// Saves the shop; where another window has changed the book meanwhile, the turner says which of the two stays.
-void MainWindow::keepShop(const Shop& shop)
-{
-    if (book_->save(shop)) return;
-    const int way = ask_.choose(this, tr("Another window has changed the shop book meanwhile."),
-                                {tr("Take the book's shop"), tr("Put this shop in its place")});
-    if (way == 1)
-        book_->save(shop, io::ShopBook::Changed::WriteOver);
-    else if (way == 0)
-        doc_.setShop(book_->load());
-    else
+    switch (ask_.choose(this, tr("Another window has changed the shop book meanwhile."),
+                        {tr("Take the book's shop"), tr("Put this shop in its place")})) {
+    case 0:
+        return keeper_->takeTheBooks();
+    case 1:
+        return keeper_->writeOver();
+    default:
+        keeper_->leave();
         say(tr("This shop is not in the book: another window's is."));
+    }
 }
 
 void MainWindow::importRack()
@@ -385,16 +368,18 @@ void MainWindow::importRack()
     const QString path = ask_.open(this, tr("Bring boards in"), tr("Boards (*.csv)"));
     if (path.isEmpty()) return;
     tryTo([&] {
-        Shop shop = doc_.shop();
+        const std::vector<Board> boards = io::readRackCsv(io::readFile(path.toStdString()));
         int fresh = 0;
-        for (Board& b : io::readRackCsv(io::readFile(path.toStdString()))) {
-            const auto same = std::ranges::find(shop.rack, b.id, &Board::id);
-            if (same != shop.rack.end())
-                *same = b;
-            else
-                shop.rack.push_back(b), ++fresh;
-        }
-        if (!doc_.changeShop(tr("boards brought in"), shop)) return;
+        const auto bringIn = [&](Shop& shop) {
+            for (const Board& b : boards) {
+                const auto same = std::ranges::find(shop.rack, b.id, &Board::id);
+                if (same != shop.rack.end())
+                    *same = b;
+                else
+                    shop.rack.push_back(b), ++fresh;
+            }
+        };
+        if (!doc_.changeShop(tr("boards brought in"), bringIn)) return;
         say(tr("%n new boards are on the rack.", nullptr, fresh));
     });
 }
@@ -414,12 +399,13 @@ void MainWindow::takePicture()
     const QString path = ask_.open(this, tr("A picture to trace"), tr("Pictures (*.png *.jpg *.jpeg *.bmp *.svg)"));
     if (path.isEmpty()) return;
     if (QImage(path).isNull()) return say(tr("%1: no picture that can be shown").arg(path));
-    Piece next = doc_.piece();
-    next.trace = {};
-    next.trace.picture = path.toStdString();
-    next.trace.along = outlineHeight(next) / 2;
-    next.trace.width = outlineHeight(next);
-    if (doc_.apply(tr("picture to trace"), std::move(next)))
+    const auto lay = [&](Piece& p) {
+        p.trace = {};
+        p.trace.picture = path.toStdString();
+        p.trace.along = outlineHeight(p) / 2;
+        p.trace.width = outlineHeight(p);
+    };
+    if (doc_.apply(tr("picture to trace"), lay))
         say(tr("Now draw its axis: from the middle of its foot to the middle of its rim."));
 }
 
@@ -464,7 +450,7 @@ void MainWindow::importBook()
         const std::string text = io::readFile(path.toStdString());
         const bool table = path.endsWith(QStringLiteral(".csv"), Qt::CaseInsensitive);
         const Shop shop = table ? io::readShopCsv(text, notes) : io::readShop(text, notes);
-        if (doc_.changeShop(tr("book brought in"), shop))
+        if (doc_.changeShop(tr("book brought in"), [&](const Shop&) { return shop; }))
             say(tr("This shop is \"%1\" now; undo brings the one before back.").arg(QString::fromStdString(shop.name)) +
                 QLatin1Char(' ') + putRight(notes));
     });
@@ -474,10 +460,9 @@ void MainWindow::printLabel(int entry)
 {
     if (entry < 0 || entry >= static_cast<int>(doc_.shop().log.size())) return;
     const Logged& logged = doc_.shop().log[static_cast<size_t>(entry)];
-    QString path = ask_.save(this, tr("Print the label to a PDF"), QString::fromStdString(logged.name) + ".pdf",
-                             tr("PDF (*.pdf)"));
+    const QString path = askWhere(tr("Print the label to a PDF"), QString::fromStdString(logged.name),
+                                  QStringLiteral(".pdf"), tr("PDF"));
     if (path.isEmpty()) return;
-    if (!path.endsWith(".pdf")) path += ".pdf";
     // The foot's own size is known where the piece is the one that is open.
     const bool own = !logged.piece.empty() && logged.piece == doc_.piece().id;
     const double foot = own ? 2 * doc_.plan().shape.footRadius : 60;
@@ -490,14 +475,14 @@ void MainWindow::printLabel(int entry)
 
 void MainWindow::addPhoto(int entry)
 {
-    Shop shop = doc_.shop();
-    if (entry < 0 || entry >= static_cast<int>(shop.log.size())) return;
+    if (entry < 0 || entry >= static_cast<int>(doc_.shop().log.size())) return;
     const QString path = ask_.open(this, tr("A photograph of the piece"), tr("Pictures (*.png *.jpg *.jpeg)"));
     if (path.isEmpty()) return;
     if (QImage(path).isNull()) return say(tr("%1: no picture that can be shown").arg(path));
-    std::string& photos = shop.log[static_cast<size_t>(entry)].photos;
-    photos += (photos.empty() ? "" : "\n") + path.toStdString();
-    doc_.changeShop(tr("photograph"), shop);
+    doc_.changeShop(tr("photograph"), [&](Shop& shop) {
+        std::string& photos = shop.log.at(static_cast<size_t>(entry)).photos;
+        photos += (photos.empty() ? "" : "\n") + path.toStdString();
+    });
 }
 
 void MainWindow::exportCalendar()
@@ -505,6 +490,7 @@ void MainWindow::exportCalendar()
     const QString path = ask_.save(this, tr("Write the timetable"), QString::fromStdString(doc_.piece().name) + ".ics",
                                    tr("Calendar (*.ics)"));
     if (path.isEmpty()) return;
+    doc_.settle();
     tryTo([&] {
         io::exportPiece(doc_.piece(), doc_.plan(), path.toStdString());
         sayWritten(path);
@@ -520,10 +506,13 @@ void MainWindow::offerRecovery()
                                     {tr("Restore it"), tr("Delete it"), tr("Ask again later")});
         if (way == 1) Drafts::discard(draft);
         if (way != 0) continue;
-        openPiece(draft.piece, draft.path);
-        doc_.neverSaved();
-        drafts_->write();
-        Drafts::discard(draft);
+        tryTo([&] {
+            if (!openPiece(draft.piece, draft.path)) return;
+            doc_.neverSaved();
+            drafts_->setOnDisk(draft.onDisk);
+            // The old draft goes once there is another.
+            if (drafts_->write()) Drafts::discard(draft);
+        });
         break;
     }
 }

@@ -36,7 +36,8 @@ Doing mounting(const Piece& piece, const Sides& sides, bool alongGrain, const Ax
               .depth = 5,
               .overhang = 0,
               .tailstock = true,
-              .offset = s.solid.centreAt(std::clamp(middle, 0.0, length)).norm()};
+              .offset = s.solid.centreAt(std::clamp(middle, 0.0, length)).norm(),
+              .stray = std::max(s.solid.centreAt(0).norm(), s.solid.centreAt(length).norm())};
     const auto inJaws = [&] {
         constexpr double deep = 10;  // mm that jaws hold, a usual depth
         d.held.depth = deep;
@@ -82,6 +83,8 @@ Doing mounting(const Piece& piece, const Sides& sides, bool alongGrain, const Ax
 }
 
 }  // namespace
+
+std::string axisMountStep(const AxisSetUp& s) { return "mount-" + s.id; }
 
 double depthLine(const AxisSetUp& s, double z)
 {
@@ -179,7 +182,7 @@ Thing turnAxes(const Piece& piece, const Shop& shop, const Sides& sides, bool al
                                   .minutes = 4,
                                   .uses = {"lathe"}});
         }
-        now = bench.step(Action::Mount, "mount-" + key, {now}, "mounted-" + key,
+        now = bench.step(Action::Mount, axisMountStep(s), {now}, "mounted-" + key,
                          mounting(piece, sides, alongGrain, s, name));
         const double deepest = deepestAt(sides, s, std::max(from, 0.0), std::min(to, height));
         const Setting begin = lengthAt("lathe", "from station", from), end = lengthAt("lathe", "to station", to),

@@ -19,6 +19,9 @@ Thing markCentres(const Piece& piece, Bench& bench, const Thing& blank);
 Thing turnAxes(const Piece& piece, const Shop& shop, const Sides& sides, bool alongGrain, Bench& bench,
                const Thing& turned);
 
+/// The id of the step that mounts a set-up.
+std::string axisMountStep(const AxisSetUp& setUp);
+
 /// Radius of the circle about the true axis down to which a set-up cuts at a station, mm: its own radius less how far
 /// it is off there; NaN where it cuts nothing.
 double depthLine(const AxisSetUp& setUp, double z);

@@ -52,11 +52,11 @@ double thickestWall(const Sides& sides)
 
 class BlockWriter {
 public:
-    BlockWriter(const Piece& piece, const Shop& shop, const Sides& sides, Recipe& recipe)
+    BlockWriter(const Piece& piece, const Shop& shop, const Sides& sides, double corner, Recipe& recipe)
         : piece_(piece), shop_(shop), sides_(sides), foot_(footHold(piece, shop, sides)), recipe_(recipe),
           bench_(recipe, "", -1, Text()), height_(outlineHeight(piece)),
           hollow_(piece.hollow.rule != WallRule::Solid && !sides.inside.empty()),
-          depth_(hollow_ ? height_ - sides.inside.front().x() : 0), rim_(rimOf(sides))
+          depth_(hollow_ ? height_ - sides.inside.front().x() : 0), rim_(rimOf(sides)), corner_(corner)
     {
     }
 
@@ -121,7 +121,7 @@ private:
     {
         if (!(air_.high > 0)) return;
         const Setting from{.name = "wood all round to a radius of", .value = air_.low, .decimals = 0},
-            to{.name = "sweeps a radius of", .value = air_.high, .decimals = 0};
+            to{.name = "sweeps a radius of", .value = std::max(air_.high, corner_), .decimals = 0};
         d.settings.insert(d.settings.end(), {from, to});
         d.how.also(says(words::cornersSweep, from, to));
     }
@@ -447,7 +447,7 @@ private:
     Range air_ = airSweep(piece_, sides_);
     bool edged_ = air_.high > 0;  // what turns is not seen all round
     bool hollow_;
-    double depth_, rim_;
+    double depth_, rim_, corner_;
     double thickest_ = thickestWall(sides_);
     Thing now_;
 };
@@ -534,9 +534,10 @@ FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides)
     return f;
 }
 
-void blockRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const Thing& blank, Recipe& recipe)
+void blockRecipe(const Piece& piece, const Shop& shop, const Sides& sides, double corner, const Thing& blank,
+                 Recipe& recipe)
 {
-    BlockWriter(piece, shop, sides, recipe).write(blank);
+    BlockWriter(piece, shop, sides, corner, recipe).write(blank);
 }
 
 }  // namespace vl

@@ -30,7 +30,9 @@ bool canBeTurnedWet(const Piece& piece, const Sides& sides, BlockForm::Wet wet);
 double roughDiameter(const Sides& sides);
 
 /// A block from its first mount to the piece: outside and foot on the screw or between centres, reversed, hollowed,
-/// reversed once more for the foot, in the order of the turner's school.
-void blockRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const Thing& blank, Recipe& recipe);
+/// reversed once more for the foot, in the order of the turner's school. `corner`: radius of the blank's farthest corner,
+/// mm.
+void blockRecipe(const Piece& piece, const Shop& shop, const Sides& sides, double corner, const Thing& blank,
+                 Recipe& recipe);
 
 }  // namespace vl

@@ -65,6 +65,14 @@ bool halvesDry(const BoardRingForm& f)
            f.board.pattern != SlabForm::Plain;
 }
 
+/// Whether one of the board's joints lies on its middle line.
+bool hasMiddleJoint(const FlippedBoard& board)
+{
+    constexpr double within = 0.01;  // mm
+    const std::vector<double> edges = board.edges();
+    return std::ranges::any_of(edges, [](double at) { return std::abs(at) < within; });
+}
+
 /// The board that the rings are cut from: of one wood a single one, else glued of strips.
 FlippedBoard boardOf(const Site& site, const Cone& c)
 {
@@ -235,7 +243,9 @@ private:
         return glueBoard(bench, parts, board_, b_,
                          {.rip = says(words::ripBoard, bench.name()),
                           .glue = says(words::glueBoardStrips, bench.name()),
-                          .glueWhy = says(halvesDry(f_) ? words::middleLeftDry : words::jointOnMiddle),
+                          .glueWhy = says(halvesDry(f_)            ? words::middleLeftDry
+                                          : hasMiddleJoint(board_) ? words::jointOnMiddle
+                                                                   : words::ringsFromOneBoard),
                           .of = bench.name(),
                           .middleDry = halvesDry(f_)});
     }
@@ -261,7 +271,9 @@ private:
                                            : bench.step(Action::Split, "halve", {scribed}, "halves",
                                                         {.title = says(words::halveBoard, bench.name()),
                                                          .why = says(words::fromOpenSide),
-                                                         .how = says(words::alongMiddle, lost),
+                                                         .how = says(hasMiddleJoint(board_) ? words::alongMiddle
+                                                                                            : words::alongDrawnMiddle,
+                                                                     lost),
                                                          .settings = {lost},
                                                          .minutes = 4,
                                                          .uses = {"bandsaw"}});

@@ -39,7 +39,7 @@ public:
             ready_.push_back(buildings_[i].steps ? buildings_[i].steps(bench, parts) : Thing{});
         }
         if (isWholeBlock(piece_)) {
-            blockRecipe(piece_, shop_, sides_, ready_[0], recipe_);
+            blockRecipe(piece_, shop_, sides_, built(0).cornerRadius(), ready_[0], recipe_);
             return std::move(recipe_);
         }
         if (hasLid(piece_) && !sides_.inside.empty()) {

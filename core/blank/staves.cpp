@@ -147,6 +147,10 @@ void build(const Site& site, Building& out)
     b.outerHold = {{b.z0, s.bottom / 2}, {b.z1, s.top() / 2}};
     const double in0 = s.innerCorner(s.bottom), in1 = s.innerCorner(s.top());
     if (in0 > 0 || in1 > 0) b.innerHold = {{b.z0, in0}, {b.z1, in1}};
+    // Thick staves meet on the axis at one end: the bore begins where their inner faces come to it.
+    const double closes = s.closesAt();
+    if (closes > 0 && closes < s.height && (in0 <= 0) != (in1 <= 0))
+        b.innerHold.insert(b.innerHold.begin() + 1, {b.z0 + closes, 0});
     b.stock.inner = 2 * std::min(in0, in1);
     b.corner = std::max(s.bottom, s.top()) / 2 / std::cos(pi / n);
     layStaves(site, s, jig, b);

@@ -19,6 +19,12 @@ double Stave::innerCorner(double diameter) const
     return std::max(0.0, diameter / 2 - thickness / std::cos(slopeDeg * degrees)) / std::cos(pi / sides);
 }
 
+double Stave::closesAt() const
+{
+    const double s = slopeDeg * degrees;
+    return (thickness / std::cos(s) - bottom / 2) / std::tan(s);
+}
+
 void checkStave(const Stave& s)
 {
     if (s.sides < 3 || s.sides > 360) throw InputError("sides", std::to_string(s.sides), "3 to 360 are");

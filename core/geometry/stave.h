@@ -19,6 +19,9 @@ struct Stave {
     double faceWidth(double diameter) const;  ///< D · tan(180°/n), on the outer face, mm
     double innerCorner(double diameter)
         const;  ///< (D/2 − t / cos s) / cos(180°/n): axis to a corner of the inside at that station, mm
+    /// Station from the lower end at which the inner faces come to the axis: (t / cos s − D/2) / tan s, mm; beyond the stave,
+    /// or infinite, where they do not.
+    double closesAt() const;
 };
 
 /// Throws InputError unless sides is 3 … 360, slope −89° … 89°, diameters and height above 0.

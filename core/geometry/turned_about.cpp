@@ -3,12 +3,11 @@
 #include "core/geometry/profile.h"
 
 #include <Eigen/Geometry>
-#include <boost/math/tools/roots.hpp>
 
 #include <algorithm>
 #include <cmath>
+#include <cstddef>
 #include <limits>
-#include <utility>
 
 namespace vl {
 namespace {
@@ -64,34 +63,41 @@ double TurnedAbout::exit(double z, const Point& inside, double angleDeg) const
         const double r = radiusAt(outline, z - at.x());
         return std::isnan(r) ? infinite : DiscRegion({{centreAt(z), r}}, {}).reach(inside, angleDeg);
     }
-    const Eigen::Vector3d start(z, inside.x(), inside.y()), way(0, u.x(), u.y());
     if (z < this->from() || z > to()) return infinite;
-    auto beyond = [&](double t) {
-        const Eigen::Vector3d off = start + way * t - at;
-        const double s = along.dot(off);
-        return (off - along * s).norm() - held(outline, s);
-    };
-    // A tilted axis is nearly parallel: from where the circle about its passing would be left, a few secants find it.
-    const Point off = centreAt(z) - inside;
-    const double r = held(outline, (z - at.x()) / along.x()), forth = u.dot(off);
-    double t0 = forth + std::sqrt(std::max(0.0, r * r - off.squaredNorm() + forth * forth)), t1 = t0 + 1e-3;
-    double g0 = beyond(t0), g1 = beyond(t1);
-    constexpr double close = 1e-10;  // mm
-    for (int k = 0; k < 8 && g1 != g0; ++k) {
-        const double t2 = t1 - g1 * (t1 - t0) / (g1 - g0);
-        if (!(t2 > 0) || !(g1 - g0 > 0) == (t1 > t0)) break;
-        t0 = std::exchange(t1, t2);
-        g0 = std::exchange(g1, beyond(t2));
-        if (std::abs(g1) < close) return t1;
+    const Eigen::Vector3d off = Eigen::Vector3d(z, inside.x(), inside.y()) - at, way(0, u.x(), u.y());
+    // Along the ray the station and the way off the axis go on evenly: the ray walks from cone to cone.
+    const double s0 = along.dot(off), ds = along.dot(way);
+    const Eigen::Vector3d off0 = off - along * s0, step = way - along * ds;
+    const auto last = static_cast<std::ptrdiff_t>(outline.size()) - 1;
+    // Cone i lies between corners i − 1 and i; the first and the last go on for ever.
+    std::ptrdiff_t cone = std::ranges::upper_bound(outline, s0, {}, [](const Point& p) { return p.x(); }) -
+                          outline.begin();
+    double t = 0;
+    for (;;) {
+        const bool ends = cone == 0 || cone > last;
+        const Point& a = outline[static_cast<size_t>(std::clamp<std::ptrdiff_t>(cone - 1, 0, last))];
+        const Point& b = outline[static_cast<size_t>(std::min(cone, last))];
+        const double length = b.x() - a.x(), slope = ends || !(length > 0) ? 0 : (b.y() - a.y()) / length;
+        const double radius = a.y() + slope * (s0 - a.x()), growth = slope * ds;
+        const double leaves = ds > 0 ? (cone > last ? infinite : (b.x() - s0) / ds)
+                              : ds < 0 ? (cone == 0 ? infinite : (a.x() - s0) / ds)
+                                       : infinite;
+        // |off0 + step·t|² = (radius + growth·t)²: square·t² + 2·half·t + rest
+        const double square = step.squaredNorm() - growth * growth, half = off0.dot(step) - radius * growth;
+        const double rest = off0.squaredNorm() - radius * radius;
+        constexpr double within = 1e-9;  // mm²: on the surface still counts as kept
+        if (square * t * t + 2 * half * t + rest > within) return t;
+        const double root = half * half - square * rest;
+        double out = infinite;
+        if (std::abs(square) < 1e-14)
+            out = half > 0 ? -rest / (2 * half) : infinite;
+        else if (root >= 0)
+            out = (std::sqrt(root) - half) / square;
+        if (out >= t && out <= leaves) return out;
+        if (!std::isfinite(leaves)) return infinite;
+        t = std::max(t, leaves);
+        cone += ds > 0 ? 1 : -1;
     }
-    if (beyond(0) > 0) return 0;
-    double far = 2;
-    while (beyond(far) <= 0 && far < 1e5) far *= 2;
-    if (beyond(far) <= 0) return infinite;
-    std::uintmax_t rounds = 60;
-    const auto [a, b] =
-        boost::math::tools::toms748_solve(beyond, 0.0, far, boost::math::tools::eps_tolerance<double>(40), rounds);
-    return (a + b) / 2;
 }
 
 Eigen::Vector3d TurnedAbout::normalAt(const Eigen::Vector3d& p) const

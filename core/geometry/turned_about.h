@@ -32,7 +32,7 @@ struct TurnedAbout {
     /// Whether a point is left.
     bool keeps(const Eigen::Vector3d& p) const;
     /// How far a ray from a kept point in the plane at station z goes before it leaves, mm; infinite where it does not.
-    /// Exact where the axis is parallel; by Boost.Math's TOMS 748 where it is tilted.
+    /// Exact: the ray walks from cone to cone of the outline and leaves where it meets one.
     double exit(double z, const Point& inside, double angleDeg) const;
     /// Which way its surface faces at a point on it.
     Eigen::Vector3d normalAt(const Eigen::Vector3d& p) const;

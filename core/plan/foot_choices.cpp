@@ -22,7 +22,7 @@ std::vector<FootChoice> footChoices(const Piece& piece, const Shop& shop)
         const Part& block = assembly.parts[0];
         c.volume = c.waste * block.length * block.width;
         for (const Step& s : assembly.recipe) c.minutes += s.workMinutes;
-        const std::vector<Mount> mounts = mountsOf(assembly.recipe, shop, assembly, shape, {});
+        const std::vector<Mount> mounts = mountsOf(as, shop, assembly, sides, shape, {});
         c.holds =
             foot.fits && foot.left > 0 && std::ranges::all_of(mounts, [](const Mount& m) { return m.proof.holds; });
         c.leaves = says(c.school == FootSchool::Tenon    ? words::leavesNothing

@@ -1,5 +1,6 @@
 #include "core/plan/mounts.h"
 
+#include "core/blank/air_sweep.h"
 #include "core/blank/inside_out.h"
 #include "core/blank/split_recipe.h"
 #include "core/measure/format.h"
@@ -31,6 +32,16 @@ double torn(double diameter, double density)
 
 constexpr double heldByPaper = 1000;  // rpm; own cautious value
 
+/// The farthest wood from the axis that it turns about, mm: until all of it has been turned round, and where edges,
+/// wings or bark stay, that is the blank's corner; where the axis is another, it lies off by so much at the worse end.
+double sweepOf(const Held& held, const Piece& piece, const Assembly& assembly, const Sides& sides)
+{
+    double corner = 0;
+    for (const BuiltLayer& b : assembly.layers) corner = std::max(corner, b.cornerRadius());
+    const bool allRound = held.round && sides.edges.empty() && !(airSweep(piece, sides).high > 0);
+    return std::max(0.5, allRound ? sides.widest() : std::max(corner, sides.widest())) + held.stray;
+}
+
 /// Whether it is put together only for a while: parts before they are reversed, halves that are glued in their waste.
 bool comesApart(const Recipe& recipe, const Step& mount)
 {
@@ -40,21 +51,18 @@ bool comesApart(const Recipe& recipe, const Step& mount)
 
 }  // namespace
 
-std::vector<Mount> mountsOf(const Recipe& recipe, const Shop& shop, const Assembly& assembly, const Shape& shape,
-                            LengthStyle style)
+std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides,
+                            const Shape& shape, LengthStyle style)
 {
     std::vector<Mount> mounts;
-    double corner = 0, density = 700;
-    for (const BuiltLayer& b : assembly.layers) {
-        corner = std::max(corner, b.cornerRadius());
-        density = std::max(density, b.density);
-    }
+    const Recipe& recipe = assembly.recipe;
+    double density = 700;
+    for (const BuiltLayer& b : assembly.layers) density = std::max(density, b.density);
     for (const Step& step : recipe) {
         const Held& held = step.held;
         if (!held.set) continue;
         Mount m{.id = step.id, .held = held};
-        const double turned = shape.greatestDiameter / 2;
-        m.sweep = (held.round || held.offset > 0 ? std::max(turned, 0.5) : std::max(corner, 0.5)) + held.offset;
+        m.sweep = sweepOf(held, piece, assembly, sides);
         const Balance balance = held.offset > 0 ? Balance::OutOfBalance
                                 : held.round    ? Balance::Round
                                                 : Balance::Corners;
@@ -69,7 +77,6 @@ std::vector<Mount> mountsOf(const Recipe& recipe, const Shop& shop, const Assemb
         no(torn(across, density), "stress in the rim");
         no(shop.lathe.highestRpm, "the lathe's highest");
         if (comesApart(recipe, step)) no(heldByPaper, "parts that only paper, tape or their ends hold");
-        m.speed.high = std::max(m.speed.high, shop.lathe.lowestRpm);
         // Whatever was just mounted begins as slowly as the lathe turns, until it is seen to run true.
         m.speed.low = std::min(shop.lathe.lowestRpm, m.speed.high);
         m.speed.rim = pi * across / 1000 * m.speed.high / 60;
@@ -108,8 +115,13 @@ void sayMounts(const std::vector<Mount>& mounts, Recipe& recipe)
                .unit = Unit::Speed,
                .source = "common practice",
                .decimals = 0};
-        s.settings.insert(s.settings.end(), {from, to});
-        s.how.also(says(words::speedBegin, from, to));
+        const Setting sweep{.machine = "lathe",
+                            .name = "sweeps a radius of",
+                            .value = m.sweep,
+                            .formula = "the farthest wood from the axis",
+                            .decimals = 0};
+        s.settings.insert(s.settings.end(), {sweep, from, to});
+        s.how.also(says(words::sweepsRadius, sweep)).also(says(words::speedBegin, from, to));
     }
 }
 

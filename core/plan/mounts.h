@@ -14,7 +14,7 @@ struct Mount {
     Held held;
     MountProof proof{};
     double sweep = 0;     ///< mm from the axis that the work reaches as it turns
-    SpeedRange speed{};   ///< rpm, within the lathe
+    SpeedRange speed{};   ///< rpm; `high` is never raised to what the lathe can do: below its lowest it is a stop
     std::string limit{};  ///< what governs the speed
     std::string why{};    ///< why it holds, or what would
 };
@@ -22,8 +22,8 @@ struct Mount {
 /// Every mount of the recipe in its order. Speeds by diameter (common practice), no more than the imbalance's force
 /// lets the lathe stand still under (a tenth of its weight: our own value) and than the stress in the turning rim lets
 /// a glue joint stand (σ = ρ·v², thin ring; 1 N/mm²: our own value).
-std::vector<Mount> mountsOf(const Recipe& recipe, const Shop& shop, const Assembly& assembly, const Shape& shape,
-                            LengthStyle style);
+std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides,
+                            const Shape& shape, LengthStyle style);
 
 /// Puts each mount's speeds among its step's settings, and into its words.
 void sayMounts(const std::vector<Mount>& mounts, Recipe& recipe);

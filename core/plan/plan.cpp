@@ -12,9 +12,9 @@ namespace {
 
 SpeedRange withinLathe(SpeedRange s, const Shop& shop)
 {
-    const double high = std::clamp(s.high, shop.lathe.lowestRpm, shop.lathe.highestRpm);
-    return {std::clamp(s.low, shop.lathe.lowestRpm, shop.lathe.highestRpm), high,
-            s.high > 0 ? s.rim * high / s.high : 0};
+    // Never raised to what the lathe can do: what it turns too fast for is a stop.
+    const double high = std::min(s.high, shop.lathe.highestRpm);
+    return {std::min(std::max(s.low, shop.lathe.lowestRpm), high), high, s.high > 0 ? s.rim * high / s.high : 0};
 }
 
 LathePlan planLathe(const Assembly& assembly, const Sides& sides, const Shape& shape, const Shop& shop)
@@ -95,7 +95,7 @@ Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style, double no
     sayLessons(shop, piece, p.assembly.layers, p.assembly.recipe);
     p.setUps = axisSetUps(piece);
     p.axes = axisReports(piece, p.sides, p.setUps);
-    p.mounts = mountsOf(p.assembly.recipe, shop, p.assembly, p.shape, style);
+    p.mounts = mountsOf(piece, shop, p.assembly, p.sides, p.shape, style);
     sayMounts(p.mounts, p.assembly.recipe);
     GluedRecipe glued = withGlue(piece, shop, std::move(p.assembly.recipe));
     p.assembly.recipe = std::move(glued.recipe);

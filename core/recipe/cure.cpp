@@ -16,6 +16,8 @@ bool machines(const Step& s)
     case Action::Turn:
     case Action::Split:
     case Action::PartOff:
+    case Action::Sand:
+    case Action::Carve:
         return true;
     default:
         return false;

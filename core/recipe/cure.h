@@ -4,8 +4,7 @@
 
 namespace vl {
 
-/// Whether a step puts a tool to the wood: what was glued before it must have set so far. Hand work that only eases or
-/// fits does not.
+/// Whether a step puts a tool or paper to the wood: what was glued before it must have set so far.
 bool machines(const Step& step);
 
 /// The recipe in which no tool touches a joint too soon: every step that machines what was glued waits for the cure of

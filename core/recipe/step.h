@@ -73,6 +73,7 @@ struct Held {
     double overhang = 0;             ///< mm from the grip to the farthest place that is cut
     bool tailstock = false;          ///< stands up all the time
     double offset = 0;               ///< mm, of the work's middle off the axis that it turns about
+    double stray = 0;                ///< mm that this axis lies off the work's own at the worse end of the wood
     bool round = false;              ///< turned true already
     bool alongGrain = false;         ///< held where the grain runs along the axis
     bool rimToHead = false;          ///< its rim's end stands to the headstock

@@ -98,6 +98,7 @@ inline constexpr Pattern tapeRound{"tape round and round as tight as it goes, a 
 // Rings from one board
 inline constexpr Pattern glueBoardStrips{"Glue the strips of the board for %1"};
 inline constexpr Pattern jointOnMiddle{"a joint on the middle line, so that the two halves are alike"};
+inline constexpr Pattern ringsFromOneBoard{"every ring is cut from this board"};
 inline constexpr Pattern middleLeftDry{"two half boards: the joint on the middle line stays dry, so that no kerf is "
                                        "lost where the rings are put together"};
 inline constexpr Pattern oneFaceCauls{"glue on one face, cauls across"};

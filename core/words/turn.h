@@ -319,6 +319,7 @@ inline constexpr Pattern blockNotFingers{
 inline constexpr Pattern mountTrue{"Back on the true centres"};
 inline constexpr Pattern restOnTrueAxis{"what is left to do is done on the true axis"};
 inline constexpr Pattern ridgesStand{"head end to the head; turned by hand first: ridges stand out now"};
+inline constexpr Pattern sweepsRadius{"the rest stands clear of a radius of %1, which it sweeps"};
 inline constexpr Pattern speedBegin{"begin at %1, no faster than %2"};
 
 }  // namespace vl::words

@@ -222,7 +222,7 @@ TEST(Bench, OpenTimeRunsFromTheFirstPressAndTheWaitFromTheSecond)
     ASSERT_TRUE(desk.window.openDemo("regatta-cup"));
     Piece fresh = desk.piece();
     fresh.progress = {};
-    ASSERT_TRUE(desk.doc().apply("anew", fresh));
+    ASSERT_TRUE(desk.doc().apply("anew", test::as(fresh)));
     nothingNewToday();
     auto* bench = new BenchWindow(desk.doc(), {}, &desk.window);
     bench->show();
@@ -256,7 +256,7 @@ TEST(Bench, AMetersReadingEndsAWaitAndNothingElse)
     BlockForm& block = *wet.layers[0].as<BlockForm>();
     block.moisture = 60;
     block.wet = BlockForm::TurnedTwice;
-    ASSERT_TRUE(desk.doc().apply("wet", wet));
+    ASSERT_TRUE(desk.doc().apply("wet", test::as(wet)));
     nothingNewToday();
     auto* bench = new BenchWindow(desk.doc(), {}, &desk.window);
     bench->show();
@@ -285,7 +285,7 @@ TEST_P(BenchCards, CanBeReadFromTheFirstToTheLast)
     Piece fresh = desk.piece();
     fresh.progress = {};
     fresh.choices.finish = "two-part oil";
-    ASSERT_TRUE(desk.doc().apply("anew", fresh));
+    ASSERT_TRUE(desk.doc().apply("anew", test::as(fresh)));
     nothingNewToday();
     ASSERT_TRUE(QTest::qWaitFor([&] { return !desk.doc().boardsBusy(); }, 20000));
     QStringList lists{QString()};
@@ -356,7 +356,7 @@ TEST(FinishStage, AChosenSchoolIsALayerARow)
     ASSERT_TRUE(desk.window.goTo("finish"));
     Piece p = desk.doc().piece();
     p.choices.finish = "two-part oil";
-    ASSERT_TRUE(desk.doc().apply("finish", p));
+    ASSERT_TRUE(desk.doc().apply("finish", test::as(p)));
     Table* table = nullptr;
     for (Table* t : desk.window.findChildren<Table*>())
         if (t->accessibleName() == QStringLiteral("Layers of the finish")) table = t;
@@ -405,8 +405,9 @@ TEST(AsBuiltInTheWindow, AMeasuredRingLeavesTwoWaysOn)
     desk.doc().selectLayer(2);
     const Piece drawn = desk.doc().piece();
     const std::string id = drawn.layers[2].id;
-    ASSERT_TRUE(desk.doc().apply(
-        "measured", withMeasured(drawn, desk.doc().plan(), {id, Measured::Height, drawn.layers[2].thickness - 1})));
+    ASSERT_TRUE(desk.doc().apply("measured", [&](Piece p) {
+        return withMeasured(std::move(p), desk.doc().plan(), {id, Measured::Height, drawn.layers[2].thickness - 1});
+    }));
     desk.press("way-on-2");
     EXPECT_NEAR(outlineHeight(desk.doc().piece()), outlineHeight(drawn), 1e-9);
     EXPECT_NEAR(stackHeight(desk.doc().piece()), outlineHeight(drawn), 0.01);

@@ -234,7 +234,7 @@ TEST(Pattern, MirrorSlantCopyAndPicture)
         l.woods = {"maple"};
         if (RingForm* ring = l.ring()) ring->joint.kind = SegmentJoint::Glued;
     }
-    b.doc().apply("plain", plain);
+    b.doc().apply("plain", test::as(plain));
     auto* skin = b.lane<SkinLane>();
     b.doc().selectLayer(2);
     for (int i = 3; i <= 5; ++i) b.doc().selectLayer(i, Qt::ControlModifier);
@@ -255,7 +255,7 @@ TEST(Pattern, MirrorSlantCopyAndPicture)
             << "twelve segments: nine lies as far back as three lies on";
 
     // Copy a ring onto others, by two presses.
-    b.doc().apply("sloped", sloped);
+    b.doc().apply("sloped", test::as(sloped));
     b.doc().selectLayer(2);
     b.press("copy-ring");
     b.doc().selectLayer(7);
@@ -431,7 +431,7 @@ TEST(Glue, AnotherGlueForAJointIsTakenAndCautionedWhereItDoesNotHold)
         std::ranges::find_if(b.doc().plan().cautions, [&](const Caution& c) { return c.id.starts_with("glue-"); });
     ASSERT_NE(caution, b.doc().plan().cautions.end());
     ASSERT_FALSE(caution->fixes.empty());
-    b.doc().apply("fix", caution->fixes[0].apply(b.piece()));
+    b.doc().apply("fix", test::as(caution->fixes[0].apply(b.piece())));
     EXPECT_TRUE(b.piece().glues.empty());
     EXPECT_TRUE(
         std::ranges::none_of(b.doc().plan().cautions, [&](const Caution& c) { return c.id.starts_with("glue-"); }));

@@ -11,6 +11,12 @@
 
 namespace vl::test {
 
+/// An edit that puts a whole piece, or shop, in place of what is wanted.
+template <class T> auto as(T whole)
+{
+    return [whole = std::move(whole)](const T&) { return whole; };
+}
+
 /// A real window on the screen with a turner's hands: finds things by the names a screen reader would say.
 class Desk {
 public:

@@ -217,11 +217,7 @@ TEST(Cut, SchoolAndTrialRingChangeWhatIsSet)
     EXPECT_EQ(b.piece().choices.trialRing, b.piece().layers[10].id);
     EXPECT_TRUE(b.button("Add to the miter")->accessibleName().contains("+0.0"))
         << b.button("Add to the miter")->accessibleName().toStdString();
-    b.doc().apply("sled", [&] {
-        Piece p = b.piece();
-        p.choices.cutting = CutSchool::WedgeSled;
-        return p;
-    }());
+    b.doc().apply("sled", [](Piece& p) { p.choices.cutting = CutSchool::WedgeSled; });
     QApplication::processEvents();
     EXPECT_TRUE(b.button("Sled offset over the run")->accessibleName().contains("52.9")) << "300 × tan 10°";
     // A sample is in its own workshop: what is changed there is gone with it. The turner's own is kept in the book.

@@ -93,7 +93,7 @@ TEST(ErrorBudgetInTheWindow, SaysWhatIsNeededAndGivesIt)
     Shop shop = desk.doc().shop();
     shop.accuracy.centring = 2;
     const QString before = said->text();
-    ASSERT_TRUE(desk.doc().changeShop("accuracy", shop));
+    ASSERT_TRUE(desk.doc().changeShop("accuracy", test::as(shop)));
     ASSERT_TRUE(QTest::qWaitFor([&] { return said->text() != before; }, 20000));
     auto* take = dialog.findChild<QPushButton*>("take-allowance");
     ASSERT_TRUE(QTest::qWaitFor([&] { return take->isEnabled(); }, 20000));
@@ -182,7 +182,7 @@ TEST(LogStage, AnEntryHasAPhotographAndALabel)
     desk.press("log-piece");
     Shop shop = desk.doc().shop();
     shop.log.back().foot = "buoy bowl, harbour museum";
-    ASSERT_TRUE(desk.doc().changeShop("foot", shop));
+    ASSERT_TRUE(desk.doc().changeShop("foot", test::as(shop)));
     QTemporaryDir folder;
     desk.answer = folder.filePath("photo.png");
     QImage photo(640, 480, QImage::Format_RGB32);

@@ -19,7 +19,7 @@ TEST(Meanwhile, AWindowWithAHistoryEndsQuietly)
         for (int i = 0; i < 4; ++i) {
             Piece p = desk->piece();
             p.outside.back().r += 1;
-            desk->doc().apply("wider", p);
+            desk->doc().apply("wider", test::as(p));
         }
         if (k == 1) desk->doc().history().undo();
         QApplication::processEvents();
@@ -35,13 +35,13 @@ TEST(Meanwhile, APieceChangedOnTheDiskIsAskedAbout)
     ASSERT_TRUE(desk.window.saveTo(path));
     Piece p = desk.piece();
     p.name = "another name";
-    desk.doc().apply("name", p);
+    desk.doc().apply("name", test::as(p));
     ASSERT_TRUE(desk.window.save()) << "its own file as it left it";
     EXPECT_TRUE(desk.asked.isEmpty());
     const std::string others = io::readFile(path.toStdString()) + "\n";
     io::writeFile(path.toStdString(), others);
     p.name = "a third";
-    desk.doc().apply("name", p);
+    desk.doc().apply("name", test::as(p));
     desk.way = 1;
     EXPECT_FALSE(desk.window.save());
     EXPECT_EQ(desk.asked.size(), 1);

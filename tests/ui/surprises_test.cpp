@@ -285,13 +285,13 @@ TEST(Surprise, PieceAndShopHaveOneHistory)
     const std::string name = b.piece().name;
     Piece renamed = b.piece();
     renamed.name = "First prize";
-    b.doc().apply("name", renamed);
+    b.doc().apply("name", test::as(renamed));
     Shop shop = b.doc().shop();
     shop.kerf = kerf + 0.4;
-    ASSERT_TRUE(b.doc().changeShop("kerf", shop));
+    ASSERT_TRUE(b.doc().changeShop("kerf", test::as(shop)));
     Shop wrong = shop;
     wrong.kerf = -4;
-    EXPECT_FALSE(b.doc().changeShop("kerf", wrong));
+    EXPECT_FALSE(b.doc().changeShop("kerf", test::as(wrong)));
     EXPECT_EQ(b.doc().history().count(), 2);
     b.doc().history().undo();
     EXPECT_EQ(b.doc().shop().kerf, kerf);
@@ -311,7 +311,7 @@ TEST(Surprise, PieceAndShopHaveOneHistory)
     Desk plain;
     plain.demo("cut");
     shop.kerf = kerf + 0.2;
-    plain.doc().changeShop("kerf", shop);
+    plain.doc().changeShop("kerf", test::as(shop));
     EXPECT_FALSE(plain.doc().edited());
 }
 
@@ -322,7 +322,7 @@ TEST(Surprise, ADraggedDefectIsOneStep)
     EXPECT_TRUE(QTest::qWaitFor([&] { return !b.doc().boardsBusy(); }, 20000));
     Shop shop = b.doc().shop();
     shop.rack[0].defects = {{100, 20, 60, 30, "knot"}};
-    b.doc().changeShop("knot", shop);
+    b.doc().changeShop("knot", test::as(shop));
     QTest::qWait(200);  // planned anew
     EXPECT_TRUE(QTest::qWaitFor([&] { return !b.doc().boardsBusy(); }, 20000));
     auto* boards = b.lane<BoardsView>();

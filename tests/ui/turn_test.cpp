@@ -486,7 +486,7 @@ TEST_F(Turn, ASplitPieceRollsDownItsSlopeUntilItIsChanged)
     }
     Piece p = desk.piece();
     p.notes = "changed";
-    ASSERT_TRUE(desk.doc().apply("notes", p));
+    ASSERT_TRUE(desk.doc().apply("notes", test::as(p)));
     EXPECT_FALSE(solid->rolling());
     EXPECT_FALSE(desk.button("roll")->isChecked());
     // What is not split does not offer it.
@@ -512,7 +512,7 @@ TEST_F(Turn, AnOpeningIsDrawnByHandOnTheSkin)
     EXPECT_GT(worked().wide, before.wide + 0.5);
     Piece p = desk.piece();
     p.worked[0].shape = Worked::Drawn;
-    ASSERT_TRUE(desk.doc().apply("drawn", p));
+    ASSERT_TRUE(desk.doc().apply("drawn", test::as(p)));
     QApplication::processEvents();
     const int corners = static_cast<int>(worked().drawn.size());
     ASSERT_EQ(view->handles(), 3 + corners);

@@ -52,7 +52,7 @@ TEST_P(CautionOnScreen, IsShownAndItsFirstFixAppliesItself)
     b.demo("build");
     Piece piece = b.piece();
     GetParam().change(piece);
-    ASSERT_TRUE(b.doc().apply("provoke", piece));
+    ASSERT_TRUE(b.doc().apply("provoke", test::as(piece)));
     const auto& cautions = b.doc().plan().cautions;
     const auto it = std::ranges::find_if(cautions, [](const Caution& c) { return c.id.starts_with(GetParam().id); });
     ASSERT_NE(it, cautions.end());
@@ -200,7 +200,7 @@ TEST(Export, WritesEachFormatAndRefusesOthers)
         Shop other = whole;
         other.log.clear();
         other.kerf = 1;
-        ASSERT_TRUE(b.doc().changeShop("other", other));
+        ASSERT_TRUE(b.doc().changeShop("other", test::as(other)));
         b.window.importBook();
         EXPECT_EQ(b.doc().shop(), whole) << ending;
         b.doc().undo();
@@ -235,7 +235,7 @@ TEST(Recovery, BringsBackWhatAnEndedSessionHadOpen)
     ended.window.openDemo("regatta-cup");
     Piece changed = ended.piece();
     changed.layers[1].ring()->segments = 10;
-    ended.doc().apply("change", changed);
+    ended.doc().apply("change", test::as(changed));
     ended.window.drafts().write();
     // A session that ended leaves its draft and no lock.
     const QDir drafts(ended.folder.filePath("drafts"));
@@ -267,7 +267,7 @@ TEST(Close, AsksBeforeChangesAreLost)
     b.window.openDemo("regatta-cup");
     Piece changed = b.piece();
     changed.name = "Other";
-    b.doc().apply("name", changed);
+    b.doc().apply("name", test::as(changed));
     b.way = -1;
     EXPECT_FALSE(b.window.close());
     b.answer = b.folder.filePath("other");
@@ -358,7 +358,7 @@ TEST(Cautions, ArePictured)
     p.layers[8].stockOuter = 140;
     p.layers[1].ring()->segments = 40;
     p.layers[0].woods = {"beech"};
-    b.doc().apply("provoke", p);
+    b.doc().apply("provoke", test::as(p));
     b.window.goTo("build");
     b.press("cautions");
     auto* panel = b.named<QFrame>("Cautions");

@@ -72,14 +72,13 @@ QWidget* AsBuiltDialog::measuring()
         if (form_->bad()) return;
         Measured m = measured_;
         if (!isOfALayer(m.what)) m.layer.clear();
-        doc_.apply(tr("measured"), withMeasured(doc_.piece(), doc_.plan(), m));
+        doc_.apply(tr("measured"), [&](Piece p) { return withMeasured(std::move(p), doc_.plan(), m); });
     });
     connect(remove_, &QPushButton::clicked, this, [this] {
-        Piece p = doc_.piece();
-        const int row = all_->currentRow();
-        if (row < 0 || row >= static_cast<int>(p.progress.measured.size())) return;
-        p.progress.measured.erase(p.progress.measured.begin() + row);
-        doc_.apply(tr("measure struck out"), p);
+        doc_.apply(tr("measure struck out"), [row = all_->currentRow()](Piece& p) {
+            std::vector<Measured>& all = p.progress.measured;
+            if (row >= 0 && row < static_cast<int>(all.size())) all.erase(all.begin() + row);
+        });
     });
     auto* page = new QWidget;
     auto* column = new QVBoxLayout(page);
@@ -219,7 +218,7 @@ void AsBuiltDialog::choose(int row)
 void AsBuiltDialog::take()
 {
     const int row = list_->currentRow();
-    if (row >= 0) doc_.apply(tr("as built"), ways_[static_cast<size_t>(row)].piece);
+    if (row >= 0) doc_.applyInstead(tr("as built"), doc_.piece(), ways_[static_cast<size_t>(row)].piece);
 }
 
 }  // namespace vl::app

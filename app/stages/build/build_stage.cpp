@@ -173,8 +173,10 @@ void BuildStage::makeWoods()
     connect(escape, &QShortcut::activated, paint, &PaintPanel::putDown);
     connect(paint, &PaintPanel::pictureWanted, this, [this, paint] { emit pictureWanted(paint); });
     auto* brick = new QPushButton(tr("Half a segment on, like brickwork"));
-    connect(brick, &QPushButton::clicked, this,
-            [this] { doc_.apply(tr("brickwork"), edit::brickwork(doc_.piece(), doc_.selection().layers)); });
+    connect(brick, &QPushButton::clicked, this, [this] {
+        doc_.apply(tr("brickwork"),
+                   [this](Piece p) { return edit::brickwork(std::move(p), doc_.wantedSelection().layers); });
+    });
     addToPanel(brick);
 }
 
@@ -188,9 +190,9 @@ void BuildStage::makeStock()
     addToPanel(byHand_);
     connect(byHand_, &QCheckBox::clicked, this, [this](bool on) {
         edit(tr("stock by hand"), [&](Piece& p) {
-            for (const int i : doc_.selection().layers) {
-                Layer& l = p.layers[static_cast<size_t>(i)];
-                const RegularRing& stock = doc_.plan().assembly.layers[static_cast<size_t>(i)].stock;
+            for (const int i : doc_.wantedSelection().layers) {
+                Layer& l = p.layers.at(static_cast<size_t>(i));
+                const RegularRing& stock = doc_.plan().assembly.layers.at(static_cast<size_t>(i)).stock;
                 l.stockOuter = on ? std::optional(stock.outer) : std::nullopt;
                 l.stockInner = on && l.is<RingForm>() ? std::optional(stock.inner) : std::nullopt;
             }
@@ -238,8 +240,10 @@ void BuildStage::makeDivide()
     auto* go = new QPushButton(tr("A base disc and equal rings"));
     go->setObjectName("divide");
     connect(go, &QPushButton::clicked, this, [this, rings, sides] {
-        const double base = std::min(12.0, outlineHeight(doc_.piece()) / 4);
-        doc_.apply(tr("divide the height"), edit::divide(doc_.piece(), base, rings->value(), sides->value()));
+        doc_.apply(tr("divide the height"), [&](Piece p) {
+            const double base = std::min(12.0, outlineHeight(p) / 4);
+            return edit::divide(std::move(p), base, rings->value(), sides->value());
+        });
     });
     addToPanel(go);
 }
@@ -247,7 +251,7 @@ void BuildStage::makeDivide()
 void BuildStage::editLayers(const QString& what, const std::function<void(Layer&)>& change)
 {
     edit(what, [&](Piece& p) {
-        for (const int i : doc_.selection().layers) change(p.layers[static_cast<size_t>(i)]);
+        for (const int i : doc_.wantedSelection().layers) change(p.layers[static_cast<size_t>(i)]);
     });
 }
 
@@ -271,7 +275,7 @@ void BuildStage::makeAsBuilt()
         measured_[k]->setObjectName(QStringLiteral("measured-%1").arg(QLatin1String(kinds[k].name)));
         connect(measured_[k], &LengthField::edited, this, [this, what](double mm) {
             const std::string& id = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].id;
-            doc_.apply(tr("measured"), withMeasured(doc_.piece(), doc_.plan(), {id, what, mm}));
+            doc_.apply(tr("measured"), [&](Piece p) { return withMeasured(std::move(p), doc_.plan(), {id, what, mm}); });
         });
     }
     built_ = new QLabel;
@@ -284,7 +288,7 @@ void BuildStage::makeAsBuilt()
         addToPanel(ways_[k]);
         connect(ways_[k], &QPushButton::clicked, this, [this, k] {
             const std::vector<WayOn> ways = waysOn(doc_.piece(), doc_.shop());
-            if (k < ways.size()) doc_.apply(tr("as built"), ways[k].piece);
+            if (k < ways.size()) doc_.applyInstead(tr("as built"), doc_.piece(), ways[k].piece);
         });
     }
     auto* all = new QPushButton(tr("All measures, ways side by side …"));

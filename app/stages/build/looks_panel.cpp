@@ -1,6 +1,6 @@
 #include "app/stages/build/looks_panel.h"
 
-#include "app/document.h"
+#include "app/document/document.h"
 #include "app/fields/when_seen.h"
 
 #include <QLabel>
@@ -21,7 +21,7 @@ LooksPanel::LooksPanel(Document& document, QWidget* parent) : QWidget(parent), d
         looks_[k]->setObjectName(QStringLiteral("look-%1").arg(k));
         column->addWidget(looks_[k]);
         connect(looks_[k], &QPushButton::clicked, this, [this, k] {
-            if (k < all_.size()) doc_.apply(tr("worked backwards"), all_[k].piece);
+            if (k < all_.size()) doc_.applyInstead(tr("worked backwards"), doc_.piece(), all_[k].piece);
         });
     }
     auto* seen = new WhenSeen(this, [this] { refresh(); });

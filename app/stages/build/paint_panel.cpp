@@ -105,7 +105,7 @@ void PaintPanel::copyFrom()
         copy_->setText(tr("now choose rings"));
         return;
     }
-    doc_.apply(tr("copy ring"), pattern::copyRing(doc_.piece(), copied_, s.layers));
+    doc_.apply(tr("copy ring"), [&](Piece p) { return pattern::copyRing(std::move(p), copied_, s.layers); });
     copied_ = -1;
     copy_->setText(tr("Copy this ring"));
 }
@@ -142,7 +142,7 @@ void PaintPanel::layPicture(const QString& path)
         const double radius = doc_.plan().shape.greatestDiameter / 2;
         const Piece next = vl::layPicture(doc_.piece(), picture, first, last, {woods.begin(), woods.end()}, 0, radius,
                                           doc_.shop().leastEdge, &fit);
-        if (doc_.apply(tr("lay a picture"), next))
+        if (doc_.applyInstead(tr("lay a picture"), doc_.piece(), next))
             said_->setText(tr("%1 segments show it best, in %2 woods; mean colour difference %3.")
                                .arg(fit.segments)
                                .arg(woods.size())

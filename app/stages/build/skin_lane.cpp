@@ -173,10 +173,13 @@ void SkinLane::paintAt(const QPointF& at)
 void SkinLane::paint(int layer, int segment, int merge)
 {
     if (!brush_.wood.empty() && segment >= 0)
-        doc_.apply(tr("paint"),
-                   pattern::paint(doc_.piece(), layer, segment, brush_, doc_.plan().assembly.segmentCounts(),
-                                  doc_.selection().layers),
-                   merge);
+        doc_.apply(
+            tr("paint"),
+            [&](Piece p) {
+                return pattern::paint(std::move(p), layer, segment, brush_, doc_.plan().assembly.segmentCounts(),
+                                      doc_.selection().layers);
+            },
+            merge);
 }
 
 std::vector<Thing> SkinLane::things() const

@@ -148,11 +148,13 @@ BoardsView::Hit BoardsView::hitAt(const QPointF& at) const
 
 void BoardsView::change(const std::string& id, const std::function<void(Board&)>& edit, int merge)
 {
-    Shop shop = doc_.shop();
-    const auto it = std::ranges::find(shop.rack, id, &Board::id);
-    if (it == shop.rack.end()) return;
-    edit(*it);
-    doc_.changeShop(tr("board %1").arg(QString::fromStdString(id)), shop, merge);
+    doc_.changeShop(
+        tr("board %1").arg(QString::fromStdString(id)),
+        [&](Shop& shop) {
+            const auto it = std::ranges::find(shop.rack, id, &Board::id);
+            if (it != shop.rack.end()) edit(*it);
+        },
+        merge);
 }
 
 void BoardsView::mousePressEvent(QMouseEvent* event)
@@ -365,11 +367,10 @@ void BoardsView::keyPressEvent(QKeyEvent* event)
         return QWidget::keyPressEvent(event);
     if (defect_ >= 0 && defect_ < static_cast<int>(boardOf(id)->defects.size()))
         change(id, [this](Board& b) { b.defects.erase(b.defects.begin() + defect_); });
-    else {
-        Shop shop = doc_.shop();
-        std::erase_if(shop.rack, [&](const Board& b) { return b.id == id; });
-        doc_.changeShop(tr("board off the rack"), shop);
-    }
+    else
+        doc_.changeShop(tr("board off the rack"), [&](Shop& shop) {
+            std::erase_if(shop.rack, [&](const Board& b) { return b.id == id; });
+        });
     defect_ = -1;
 }
 

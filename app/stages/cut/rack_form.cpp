@@ -115,9 +115,9 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
     connect(away_, &QPushButton::clicked, this, &RackForm::putAway);
     connect(mark_, &QPushButton::toggled, this, &RackForm::markingChanged);
     connect(remove_, &QPushButton::clicked, this, [this] {
-        Shop shop = doc_.shop();
-        std::erase_if(shop.rack, [&](const Board& b) { return b.id == doc_.selection().board; });
-        doc_.changeShop(tr("board off the rack"), shop);
+        doc_.changeShop(tr("board off the rack"), [this](Shop& shop) {
+            std::erase_if(shop.rack, [&](const Board& b) { return b.id == doc_.selection().board; });
+        });
     });
     connect(id_, &QLineEdit::editingFinished, this, [this] {
         const std::string id = id_->text().toStdString();
@@ -152,23 +152,23 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
 
 void RackForm::change(const std::function<void(Board&)>& edit)
 {
-    Shop shop = doc_.shop();
-    const auto it = std::ranges::find(shop.rack, doc_.selection().board, &Board::id);
-    if (it == shop.rack.end()) return;
-    edit(*it);
-    doc_.changeShop(tr("board %1").arg(QString::fromStdString(it->id)), shop);
+    const std::string id = doc_.selection().board;
+    doc_.changeShop(tr("board %1").arg(QString::fromStdString(id)), [&](Shop& shop) {
+        const auto it = std::ranges::find(shop.rack, id, &Board::id);
+        if (it != shop.rack.end()) edit(*it);
+    });
 }
 
 void RackForm::addBoard()
 {
-    Shop shop = doc_.shop();
     Board b;
-    if (const auto like = std::ranges::find(shop.rack, doc_.selection().board, &Board::id); like != shop.rack.end())
-        b = *like;
-    b.defects.clear();
-    b.id = freshBoardId(shop.rack);
-    shop.rack.push_back(b);
-    doc_.changeShop(tr("new board"), shop);
+    doc_.changeShop(tr("new board"), [&](Shop& shop) {
+        const auto like = std::ranges::find(shop.rack, doc_.selection().board, &Board::id);
+        if (like != shop.rack.end()) b = *like;
+        b.defects.clear();
+        b.id = freshBoardId(shop.rack);
+        shop.rack.push_back(b);
+    });
     Selection s = doc_.selection();
     s.board = b.id;
     doc_.select(s);
@@ -181,14 +181,12 @@ void RackForm::toggleCut()
     for (const PlannedBoard& b : doc_.boards().boards) {
         if (b.board.id != s.board || s.strip < 0 || s.strip >= static_cast<int>(b.strips.size())) continue;
         const PlannedStrip& strip = b.strips[static_cast<size_t>(s.strip)];
-        Piece next = doc_.piece();
-        if (strip.kept)
-            std::erase_if(next.progress.strips, [&](const KeptStrip& k) {
+        doc_.apply(strip.kept ? tr("strip not cut") : tr("strip cut"), [&](Piece& p) {
+            const size_t kept = std::erase_if(p.progress.strips, [&](const KeptStrip& k) {
                 return k.board == b.board.id && k.x == strip.place.x && k.y == strip.place.y;
             });
-        else
-            next.progress.strips.push_back(keptStrip(b, strip));
-        doc_.apply(strip.kept ? tr("strip not cut") : tr("strip cut"), next);
+            if (kept == 0) p.progress.strips.push_back(keptStrip(b, strip));
+        });
         return;
     }
 }
@@ -199,10 +197,10 @@ void RackForm::putAway()
     const int way = choose(this, tr("The boards that are cut go off the rack. Shall their offcuts be kept as boards?"),
                            {tr("Keep the offcuts"), tr("Keep none")});
     if (way < 0) return;
-    Shop shop = doc_.shop();
-    shop.rack = rackAfter(shop.rack, doc_.boards(), way == 0);
-    const Piece cut = withAllCut(doc_.piece(), doc_.boards());
-    doc_.changeBoth(tr("all strips cut"), cut, shop);
+    doc_.changeBoth(tr("all strips cut"), [&](State& s) {
+        s.shop.rack = rackAfter(s.shop.rack, doc_.boards(), way == 0);
+        s.piece = withAllCut(s.piece, doc_.boards());
+    });
 }
 
 void RackForm::refresh()

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "app/document.h"
+#include "app/document/document.h"
 #include "app/fields/table.h"
 
 #include <QLabel>

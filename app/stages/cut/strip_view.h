@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/access/readable.h"
-#include "app/document.h"
+#include "app/document/document.h"
 
 #include <QWidget>
 

@@ -115,16 +115,15 @@ void FinishStage::buildBook()
     auto* usual = button(tr("The usual book"), "usual-finishes");
     addToPanel(usual);
     connect(add, &QPushButton::clicked, this, [this] {
-        Shop shop = doc_.shop();
-        Finish own = finishOf(shop.finishes, doc_.piece().choices.finish);
+        const std::vector<Finish>& book = doc_.wanted().shop.finishes;
+        Finish own = finishOf(book, doc_.piece().choices.finish);
         for (int n = 1;; ++n) {
             own.id = "own-" + std::to_string(n);
-            if (std::ranges::find(shop.finishes, own.id, &Finish::id) == shop.finishes.end()) break;
+            if (std::ranges::find(book, own.id, &Finish::id) == book.end()) break;
         }
         own.name += tr(", our way").toStdString();
         if (own.layers.empty()) own.layers.emplace_back();
-        shop.finishes.push_back(own);
-        doc_.changeShop(tr("another finish"), shop);
+        doc_.changeShop(tr("another finish"), [&](Shop& shop) { shop.finishes.push_back(own); });
         edit(tr("finish"), [&](Piece& p) { p.choices.finish = own.id; });
     });
     connect(removeFinish_, &QPushButton::clicked, this, [this] {

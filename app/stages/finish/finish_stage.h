@@ -30,9 +30,7 @@ private:
     int layer() const;
     template <class Change> void editBook(const QString& what, Change change)
     {
-        Shop shop = doc_.shop();
-        change(shop.finishes);
-        doc_.changeShop(what, shop);
+        doc_.changeShop(what, [&](Shop& shop) { change(shop.finishes); });
     }
     template <class Change> void editLayers(const QString& what, Change change)
     {

@@ -56,10 +56,8 @@ GlueBookDialog::GlueBookDialog(Document& document, QWidget* parent) : QDialog(pa
     connect(close, &QDialogButtonBox::rejected, this, &QDialog::accept);
     connect(&doc_, &Document::refused, said_, &QLabel::setText);
     auto edit = [this](auto change) {
-        Shop shop = doc_.shop();
         said_->clear();
-        change(shop.glues, table_->currentRow());
-        doc_.changeShop(tr("glue book"), shop);
+        doc_.changeShop(tr("glue book"), [&](Shop& shop) { change(shop.glues, table_->currentRow()); });
         fill();
     };
     connect(add, &QPushButton::clicked, this, [edit] {
@@ -123,24 +121,23 @@ void GlueBookDialog::fill()
 
 void GlueBookDialog::take(int row, int column)
 {
-    Shop shop = doc_.shop();
-    Glue& g = shop.glues[static_cast<size_t>(row)];
+    const Glue& g = doc_.shop().glues[static_cast<size_t>(row)];
     const QTableWidgetItem* item = table_->item(row, column);
     const QString words = item->text().trimmed();
     const FieldItem field = columnsOf(g)[static_cast<size_t>(column)];
     said_->clear();
-    if (std::holds_alternative<double>(field.value)) {
-        bool good = false;
-        const double v = words.toDouble(&good);
-        if (good)
-            setField(g, field.path, v);
-        else
-            said_->setText(tr("%1: '%2' is no number; the old value stays").arg(QString::fromStdString(g.name), words));
-    } else if (std::holds_alternative<bool>(field.value))
-        setField(g, field.path, item->checkState() == Qt::Checked);
+    FieldValue value = words.toStdString();
+    bool good = true;
+    if (std::holds_alternative<double>(field.value))
+        value = words.toDouble(&good);
+    else if (std::holds_alternative<bool>(field.value))
+        value = item->checkState() == Qt::Checked;
+    if (good)
+        doc_.changeShop(tr("glue book"), [&](Shop& shop) {
+            setField(shop.glues.at(static_cast<size_t>(row)), field.path, value);
+        });
     else
-        setField(g, field.path, words.toStdString());
-    doc_.changeShop(tr("glue book"), shop);
+        said_->setText(tr("%1: '%2' is no number; the old value stays").arg(QString::fromStdString(g.name), words));
     fill();
 }
 

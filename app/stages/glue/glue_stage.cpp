@@ -212,7 +212,9 @@ void GlueStage::takeGlue(int index)
 /// A step that is done ends now, or when it was planned to, if that is past already.
 void GlueStage::markDone()
 {
-    doc_.apply(tr("step done"), withStepTicked(doc_.piece(), doc_.plan(), doc_.selection().step, doc_.now()));
+    doc_.apply(tr("step done"), [this](Piece p) {
+        return withStepTicked(std::move(p), doc_.plan(), doc_.selection().step, doc_.now());
+    });
 }
 
 void GlueStage::refreshStep()

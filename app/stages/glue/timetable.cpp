@@ -288,7 +288,6 @@ void Timetable::mousePressEvent(QMouseEvent* event)
     moving_ = false;
     pressX_ = event->position().x();
     grabbed_ = time(pressX_) - schedule().start[static_cast<size_t>(i)];
-    dragFrom_ = doc_.piece();
     mergeKey_ = Document::newMergeKey();
 }
 
@@ -299,12 +298,15 @@ void Timetable::mouseMoveEvent(QMouseEvent* event)
     if (!moving_) doc_.beginDrag();
     moving_ = true;
     // The step begins no sooner than here; dragged back to its beginning it is free again.
-    Piece next = dragFrom_;
-    const std::string& id = doc_.selection().step;
-    std::erase_if(next.progress.moved, [&](const StepMoved& m) { return m.step == id; });
     const double to = schedule().begins + std::max(0.0, time(event->position().x()) - grabbed_);
-    if (event->position().x() > pressX_) next.progress.moved.push_back({id, std::round(to), {}});
-    doc_.apply(tr("move in time"), next, mergeKey_);
+    const bool later = event->position().x() > pressX_;
+    doc_.apply(
+        tr("move in time"),
+        [&, id = doc_.selection().step](Piece& p) {
+            std::erase_if(p.progress.moved, [&](const StepMoved& m) { return m.step == id; });
+            if (later) p.progress.moved.push_back({id, std::round(to), {}});
+        },
+        mergeKey_);
 }
 
 void Timetable::mouseReleaseEvent(QMouseEvent*)
@@ -354,12 +356,12 @@ void Timetable::moveChosen(double minutes)
 {
     const int i = chosen();
     if (i < 0 || recipe()[static_cast<size_t>(i)].workMinutes <= 0) return;
-    const std::string& id = recipe()[static_cast<size_t>(i)].id;
-    Piece next = doc_.piece();
-    std::erase_if(next.progress.moved, [&](const StepMoved& m) { return m.step == id; });
+    const std::string id = recipe()[static_cast<size_t>(i)].id;
     const double to = schedule().begins + std::max(0.0, schedule().start[static_cast<size_t>(i)] + minutes);
-    next.progress.moved.push_back({id, std::round(to), {}});
-    doc_.apply(tr("move in time"), next);
+    doc_.apply(tr("move in time"), [to, id](Piece& p) {
+        std::erase_if(p.progress.moved, [&](const StepMoved& m) { return m.step == id; });
+        p.progress.moved.push_back({id, std::round(to), {}});
+    });
 }
 
 void Timetable::settle()

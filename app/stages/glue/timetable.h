@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/access/readable.h"
-#include "app/document.h"
+#include "app/document/document.h"
 #include "core/plan/schedule/time_axis.h"
 
 #include <QWidget>
@@ -60,7 +60,6 @@ private:
     int dragged_ = -1, mergeKey_ = 0;
     double grabbed_ = 0, pressX_ = 0;
     bool moving_ = false;
-    Piece dragFrom_;
 };
 
 }  // namespace vl::app

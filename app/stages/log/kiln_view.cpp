@@ -91,22 +91,23 @@ KilnView::KilnView(Document& document, QWidget* parent)
             if (row != before) refreshForms();
         });
     connect(addLoad_, &QPushButton::clicked, this, [this] {
-        Shop shop = doc_.shop();
-        KilnLoad next;
-        next.name = tr("Load %1").arg(shop.kiln.size() + 1).toStdString();
-        next.begun = doc_.now();
-        next.settings = {{}};
-        if (shop.kiln.size() >= mostLoads) return;
-        shop.kiln.push_back(next);
-        if (!doc_.changeShop(tr("a load of the kiln"), shop)) return;
+        const auto add = [this](Shop& shop) {
+            if (shop.kiln.size() >= mostLoads) return;
+            KilnLoad next;
+            next.name = tr("Load %1").arg(shop.kiln.size() + 1).toStdString();
+            next.begun = doc_.now();
+            next.settings = {{}};
+            shop.kiln.push_back(next);
+        };
+        if (!doc_.changeShop(tr("a load of the kiln"), add)) return;
         which_->setCurrentIndex(0);
         refresh();
     });
     connect(removeLoad_, &QPushButton::clicked, this, [this] {
-        Shop shop = doc_.shop();
-        if (load() < 0) return;
-        shop.kiln.erase(shop.kiln.begin() + load());
-        doc_.changeShop(tr("load taken out"), shop);
+        if (const int at = load(); at >= 0)
+            doc_.changeShop(tr("load taken out"), [at](Shop& shop) {
+                if (at < static_cast<int>(shop.kiln.size())) shop.kiln.erase(shop.kiln.begin() + at);
+            });
     });
     // The page and the forms are seen by themselves.
     for (QWidget* part : {static_cast<QWidget*>(this), forms_}) {

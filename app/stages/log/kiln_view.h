@@ -1,6 +1,6 @@
 #pragma once
 
-#include "app/document.h"
+#include "app/document/document.h"
 
 #include <QWidget>
 
@@ -33,11 +33,8 @@ private:
     int load() const;
     template <class Change> void editLoad(const QString& what, Change change)
     {
-        Shop shop = doc_.shop();
-        const int at = load();
-        if (at < 0) return;
-        change(shop.kiln[static_cast<size_t>(at)]);
-        doc_.changeShop(what, shop);
+        if (const int at = load(); at >= 0)
+            doc_.changeShop(what, [&](Shop& shop) { change(shop.kiln.at(static_cast<size_t>(at))); });
     }
 
     Document& doc_;

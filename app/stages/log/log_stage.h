@@ -49,9 +49,7 @@ private:
     int chosen() const;
     template <class Change> void editShop(const QString& what, Change change)
     {
-        Shop shop = doc_.shop();
-        change(shop);
-        doc_.changeShop(what, shop);
+        doc_.changeShop(what, change);
     }
 
     PageSwitch* pages_;

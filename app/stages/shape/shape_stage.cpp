@@ -68,7 +68,8 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
             const Selection s = doc_.selection();
             if (s.node < 0) return;
             edit(tr("change node"), [&](Piece& p) {
-                change(s.side == Side::Outside ? p.outside : p.hollow.inside, static_cast<size_t>(s.node), value);
+                Outline& line = s.side == Side::Outside ? p.outside : p.hollow.inside;
+                if (s.node < static_cast<int>(line.size())) change(line, static_cast<size_t>(s.node), value);
             });
         };
     };
@@ -168,9 +169,11 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     addToPanel(split_);
     connect(split_, &FieldForm::edited, this,
             [this](const QString& words, const std::string& path, const FieldValue& value) {
-                Split split = doc_.piece().split;
-                setField(split, path, value);
-                doc_.apply(words, edit::setSplit(doc_.piece(), split));
+                doc_.apply(words, [&](Piece p) {
+                    Split split = p.split;
+                    setField(split, path, value);
+                    return edit::setSplit(std::move(p), split);
+                });
             });
 
     group(tr("Lid"), "lid", false);

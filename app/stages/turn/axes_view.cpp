@@ -170,8 +170,7 @@ void AxesView::mouseReleaseEvent(QMouseEvent*)
 void AxesView::moveCentre(size_t setUp, AxisSight sight, const Point& to, int merge)
 {
     const AxisSetUp& s = doc_.plan().setUps[setUp];
-    Piece next = doc_.piece();
-    OffAxis& axis = next.axes[s.axis];
+    OffAxis axis = doc_.piece().axes[s.axis];
     const double off = doc_.snapped(to.norm());
     const double deg = std::round(std::remainder(std::atan2(to.y(), to.x()) / degrees - s.indexDeg, 360));
     switch (axis.by) {
@@ -184,7 +183,7 @@ void AxesView::moveCentre(size_t setUp, AxisSight sight, const Point& to, int me
         axis.headDirection = deg;
         break;
     case AxisBy::Tilt: {
-        const double reach = (sight == AxisSight::Head ? 0 : outlineHeight(next)) - axis.pivot;
+        const double reach = (sight == AxisSight::Head ? 0 : outlineHeight(doc_.piece())) - axis.pivot;
         if (std::abs(reach) < 1) return;
         axis.tilt = std::atan(off / std::abs(reach)) / degrees;
         axis.headDirection = reach < 0 ? std::remainder(deg + 180, 360) : deg;
@@ -192,7 +191,8 @@ void AxesView::moveCentre(size_t setUp, AxisSight sight, const Point& to, int me
     }
     }
     clampToLimits(axis);
-    doc_.apply(tr("move centre"), std::move(next), merge);
+    doc_.apply(
+        tr("move centre"), [&](Piece& p) { p.axes.at(s.axis) = axis; }, merge);
 }
 
 void AxesView::keyPressEvent(QKeyEvent* event)

@@ -111,9 +111,10 @@ void GridView::mousePressEvent(QMouseEvent* event)
     if (!g || event->button() != Qt::LeftButton) return;
     const auto [ring, spoke] = report::GridDrawing(doc_.piece().decors[g->decor], *g, box()).at(event->position());
     if (ring < 0) return;
-    doc_.apply(tr("cell of the grid"),
-               edit::workCell(doc_.piece(), g->decor, ring, spoke, static_cast<GridCells::Work>(work_->currentIndex()),
-                              ink_.name().toStdString()));
+    doc_.apply(tr("cell of the grid"), [&, ring = ring, spoke = spoke](Piece p) {
+        return edit::workCell(std::move(p), g->decor, ring, spoke, static_cast<GridCells::Work>(work_->currentIndex()),
+                              ink_.name().toStdString());
+    });
 }
 
 }  // namespace vl::app

@@ -259,10 +259,11 @@ void OpeningView::moveTo(int handle, const QPointF& at, int merge, bool free)
     const Point to = s->at(at, 0);
     const auto step = [&](double mm) { return free ? mm : doc_.snapped(mm); };
     const OpeningHandle taken = openingHandles(s->worked, s->rows.front())[static_cast<size_t>(handle)];
-    Piece next = doc_.piece();
     const size_t which = static_cast<size_t>(&s->worked - doc_.piece().worked.data());
-    next.worked[which] = dragged(s->worked, s->rows.front(), doc_.plan().sides, taken, {step(to.x()), step(to.y())});
-    if (next.worked[which] != s->worked) doc_.apply(tr("drag an opening"), std::move(next), merge);
+    const Worked next = dragged(s->worked, s->rows.front(), doc_.plan().sides, taken, {step(to.x()), step(to.y())});
+    if (next != s->worked)
+        doc_.apply(
+            tr("drag an opening"), [&](Piece& p) { p.worked.at(which) = next; }, merge);
 }
 
 void OpeningView::mousePressEvent(QMouseEvent* event)
@@ -304,10 +305,8 @@ void OpeningView::mouseDoubleClickEvent(QMouseEvent* event)
         const Point middle = (corners[k]->at + corners[(k + 1) % corners.size()]->at) / 2;
         if (const double d = (middle - at).norm(); d < nearest) nearest = d, after = k;
     }
-    Piece next = doc_.piece();
-    Worked& w = next.worked[static_cast<size_t>(&s->worked - doc_.piece().worked.data())];
-    w = cornerAdded(w, after);
-    doc_.apply(tr("corner put in"), std::move(next));
+    const size_t which = static_cast<size_t>(&s->worked - doc_.piece().worked.data());
+    doc_.apply(tr("corner put in"), [&](Piece& p) { p.worked.at(which) = cornerAdded(s->worked, after); });
 }
 
 void OpeningView::keyPressEvent(QKeyEvent* event)
@@ -316,9 +315,8 @@ void OpeningView::keyPressEvent(QKeyEvent* event)
     const int count = handles();
     if (!s || count == 0) return QWidget::keyPressEvent(event);
     const auto change = [&](const QString& what, const Worked& w) {
-        Piece next = doc_.piece();
-        next.worked[static_cast<size_t>(&s->worked - doc_.piece().worked.data())] = w;
-        doc_.apply(what, std::move(next));
+        const size_t which = static_cast<size_t>(&s->worked - doc_.piece().worked.data());
+        doc_.apply(what, [&](Piece& p) { p.worked.at(which) = w; });
     };
     handle_ = std::min(handle_, count - 1);
     const auto taken =

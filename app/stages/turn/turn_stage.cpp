@@ -157,12 +157,14 @@ void TurnStage::buildAxes()
     connect(which_, &QComboBox::activated, axes_, &AxesView::choose);
     connect(axes_, &AxesView::axisChosen, this, [this] { refreshAxes(); });
     connect(add, &QPushButton::clicked, this, [this] {
-        if (!doc_.apply(tr("add axis"), edit::addAxis(doc_.piece()))) return;
-        axes_->choose(static_cast<int>(doc_.piece().axes.size()) - 1);
+        if (!doc_.apply(tr("add axis"), [](Piece p) { return edit::addAxis(std::move(p)); })) return;
+        doc_.whenShown(this, [this] { axes_->choose(static_cast<int>(doc_.piece().axes.size()) - 1); });
         showPage(tr("axes"));
     });
-    connect(remove_, &QPushButton::clicked, this,
-            [this] { doc_.apply(tr("remove axis"), edit::removeFrom(doc_.piece(), &Piece::axes, axes_->chosen())); });
+    connect(remove_, &QPushButton::clicked, this, [this] {
+        doc_.apply(tr("remove axis"),
+                   [this](Piece p) { return edit::removeFrom(std::move(p), &Piece::axes, axes_->chosen()); });
+    });
     const Limit station{0, 3000}, radius{0.5, 1000};
     range_ = new QWidget;
     auto* rows = new QVBoxLayout(range_);
@@ -349,7 +351,7 @@ const OffAxis* TurnStage::axis() const
 void TurnStage::editAxis(const QString& what, const std::function<void(OffAxis&)>& change)
 {
     if (!axis()) return;
-    edit(what, [&](Piece& p) { change(p.axes[static_cast<size_t>(axes_->chosen())]); });
+    edit(what, [&](Piece& p) { change(p.axes.at(static_cast<size_t>(axes_->chosen()))); });
 }
 
 void TurnStage::refreshAxes()

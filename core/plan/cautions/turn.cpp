@@ -1,5 +1,6 @@
 #include "core/plan/cautions/judge.h"
 
+#include "core/blank/axis_recipe.h"
 #include "core/blank/end_rings.h"
 #include "core/blank/lid_sides.h"
 #include "core/blank/nest.h"
@@ -144,6 +145,85 @@ void speed(const Case& in, std::vector<Caution>& out)
     out.push_back(c);
 }
 
+/// A caution of one of the ways in which the work is held.
+Caution atMount(const Case& in, const char* kind, const Mount& m)
+{
+    Caution c;
+    c.id = std::string(kind) + "-" + m.id;
+    c.level = Level::Stop;
+    const auto step = std::ranges::find(in.assembly.recipe, m.id, &Step::id);
+    c.at = step == in.assembly.recipe.end() ? m.id : print(step->title, in.style);
+    c.layer = step == in.assembly.recipe.end() ? -1 : step->layer;
+    return c;
+}
+
+/// What would make an axis beside the true one turn nearer to it, or not at all.
+void nearerToTrue(const Case& in, const Mount& m, double share, std::vector<Fix>& fixes)
+{
+    const auto setUp =
+        std::ranges::find_if(in.setUps, [&](const AxisSetUp& s) { return m.id == axisMountStep(s); });
+    if (setUp == in.setUps.end()) return;
+    const std::string id = in.piece.axes[setUp->axis].id;
+    if (share > 0 && share < 1)
+        fixes.push_back(pieceFix("bring its axis nearer to the true one, to " + fixed(share * 100, 0) + " %",
+                                 [id, share](Piece& q) {
+                                     const auto axis = std::ranges::find(q.axes, id, &OffAxis::id);
+                                     if (axis == q.axes.end()) return;
+                                     axis->headOffset *= share;
+                                     axis->tailOffset *= share;
+                                     axis->tilt *= share;
+                                 }));
+    fixes.push_back(pieceFix("turn it on the true axis alone", [id](Piece& q) {
+        std::erase_if(q.axes, [&](const OffAxis& a) { return a.id == id; });
+    }));
+}
+
+/// A mount that bears less speed than the lathe's lowest.
+void mountedTooFast(const Case& in, std::vector<Caution>& out)
+{
+    const double lowest = in.shop.lathe.lowestRpm;
+    const bool blankToo = std::ranges::any_of(out, [](const Caution& c) { return c.id.starts_with("speed-"); });
+    for (const Mount& m : in.mounts) {
+        if (m.speed.high >= lowest - 1e-6) continue;
+        const bool offAxis = m.held.offset > 0;
+        if (blankToo && !offAxis) continue;  // one thing is said once
+        Caution c = atMount(in, "mount-speed", m);
+        c.measure = lowest;
+        c.limit = m.speed.high;
+        c.unit = "rpm";
+        c.message = "it bears no more than " + fixed(m.speed.high, 0) + " rpm (" + m.limit +
+                    ") and the lathe turns no slower than " + fixed(lowest, 0) +
+                    ": it can shake the lathe over or fly off. A slower lathe, or a counterweight opposite, is needed";
+        if (offAxis) {
+            // The force grows with the offset and with the square of the speed.
+            const double share = m.limit.starts_with("imbalance") ? std::pow(m.speed.high / lowest, 2) : 0;
+            nearerToTrue(in, m, std::floor(share * 98) / 100, c.fixes);
+        } else
+            slimmer(in, m.sweep * m.speed.high / lowest - 0.5, m.sweep, c.fixes);
+        out.push_back(c);
+    }
+}
+
+/// Another axis swings the blank's corners farther out than the true one does.
+void mountedTooWide(const Case& in, std::vector<Caution>& out)
+{
+    double blank = 0;
+    for (int i = 0; i < in.layers(); ++i) blank = std::max(blank, in.built(i).cornerRadius());
+    for (const Mount& m : in.mounts) {
+        const double swing = in.shop.lathe.swingRadius;
+        if (m.sweep < swing || m.sweep <= blank + 1e-6) continue;
+        Caution c = atMount(in, "mount-swing", m);
+        c.measure = m.sweep;
+        c.limit = swing;
+        c.unit = "mm";
+        c.message = "off its own axis the work reaches " + in.mm(m.sweep) + " out and the bed is " + in.mm(swing) +
+                    " below: it will strike the bed";
+        const double share = (swing - 1 - (m.sweep - m.held.stray)) / std::max(m.held.stray, 1e-9);
+        nearerToTrue(in, m, std::floor(share * 100) / 100, c.fixes);
+        out.push_back(c);
+    }
+}
+
 void swing(const Case& in, std::vector<Caution>& out)
 {
     double widest = 0, z = 0;
@@ -260,6 +340,8 @@ void turnCautions(const Case& in, std::vector<Caution>& out)
     grooves(in, out);
     swing(in, out);
     speed(in, out);
+    mountedTooFast(in, out);
+    mountedTooWide(in, out);
     onGlueBlock(in, out);
     unlikeEnds(in, out);
     betweenCentres(in, out);
