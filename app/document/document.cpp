@@ -57,7 +57,7 @@ private:
 
 Document::Document(QObject* parent)
     : QObject(parent), wanted_{starts()[0].make(), {}}, piece_(wanted_.piece), kept_(piece_),
-      plan_(std::make_shared<Plan>(makePlan(piece_, shop_, style_))), clock_([] {
+      plan_(makePlan(piece_, shop_, style_)), clock_([] {
           const QDateTime now = QDateTime::currentDateTime();
           return static_cast<double>(now.date().toJulianDay() - QDate(1970, 1, 1).toJulianDay()) * 1440 +
                  now.time().msecsSinceStartOfDay() / 60000;
@@ -114,7 +114,7 @@ void Document::startBoards()
     cancel_ = std::make_shared<std::atomic<bool>>(false);
     share_ = std::make_shared<std::atomic<double>>(0);
     watcher_.setFuture(
-        beside([piece = piece_, shop = shop_, assembly = plan_->assembly, cancel = cancel_, share = share_] {
+        beside([piece = piece_, shop = shop_, assembly = plan_.assembly, cancel = cancel_, share = share_] {
             return planBoards(piece, shop, assembly, {[share](double s) { share->store(s); }, cancel.get()});
         }));
     emit boardsChanged();
@@ -131,8 +131,8 @@ bool Document::isLarge() const
 {
     constexpr size_t steps = 300, cells = 10000, wanted = 60;
     size_t all = 0;
-    for (const BuiltLayer& l : plan_->assembly.layers) all += l.cells.size();
-    return plan_->assembly.recipe.size() > steps || all > cells || wanted_.piece.layers.size() > wanted;
+    for (const BuiltLayer& l : plan_.assembly.layers) all += l.cells.size();
+    return plan_.assembly.recipe.size() > steps || all > cells || wanted_.piece.layers.size() > wanted;
 }
 
 Planner::Job Document::job() const
@@ -213,9 +213,9 @@ void Document::take(Planner::Result result)
     shop_ = std::move(result.job.state.shop);
     shownVersion_ = result.job.version;
     shownIndex_ = result.job.index;
-    std::shared_ptr<Plan> old = std::exchange(plan_, std::move(result.plan));
     // What a large piece's plan held is given back beside: that alone takes longer than a millisecond.
-    if (isLarge()) std::ignore = beside([gone = std::move(old)]() mutable { gone.reset(); });
+    std::swap(plan_, *result.plan);
+    if (isLarge()) std::ignore = beside([gone = std::move(result.plan)]() mutable { gone.reset(); });
     ++version_;
     trimSelection();
     emit changed();
@@ -324,7 +324,7 @@ Selection Document::trimmed(Selection s, const Piece& piece)
 void Document::trimSelection()
 {
     Selection s = trimmed(selection_, piece_);
-    if (s.segment >= plan_->assembly.layers[static_cast<size_t>(s.layer)].count()) s.segment = -1;
+    if (s.segment >= plan_.assembly.layers[static_cast<size_t>(s.layer)].count()) s.segment = -1;
     select(s);
 }
 

@@ -49,7 +49,7 @@ public:
 
     /// What is shown: piece, shop and the plan that is made of them.
     const Piece& piece() const { return piece_; }
-    const Plan& plan() const { return *plan_; }
+    const Plan& plan() const { return plan_; }
     const Shop& shop() const { return shop_; }
     /// What is wanted: ahead of what is shown while planning().
     const State& wanted() const { return wanted_; }
@@ -179,7 +179,7 @@ private:
     LengthStyle style_;
     QString currency_;
     double snapMetric_ = 0.5, snapImperial_ = mmPerInch / 32;  // mm
-    std::shared_ptr<Plan> plan_;
+    Plan plan_;
     Selection selection_;
     BoardPlan boards_;
     std::function<double()> clock_;
