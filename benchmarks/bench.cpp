@@ -2,8 +2,8 @@
 #include "app/document/beside.h"
 #include "app/window/main_window.h"
 #include "core/plan/boards/board_plan.h"
-#include "core/turning/mesh.h"
-#include "core/turning/skin.h"
+#include "core/picture/mesh.h"
+#include "core/picture/skin.h"
 #include "io/piece_json.h"
 #include "tests/support/samples.h"
 

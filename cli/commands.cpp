@@ -3,7 +3,7 @@
 #include "cli/reckon.h"
 #include "core/measure/format.h"
 #include "core/measure/input_error.h"
-#include "core/piece/field_items.h"
+#include "core/piece/records/field_items.h"
 #include "core/plan/boards/board_plan.h"
 #include "core/plan/plan.h"
 #include "io/export.h"

@@ -7,8 +7,8 @@
 #include "core/geometry/post_wrap.h"
 #include "core/geometry/regular_ring.h"
 #include "core/geometry/stave.h"
-#include "core/lathe/mount.h"
-#include "core/lathe/speed.h"
+#include "core/holding/mount.h"
+#include "core/holding/speed.h"
 #include "core/measure/format.h"
 
 namespace vl::cli {

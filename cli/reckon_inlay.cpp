@@ -1,12 +1,12 @@
 #include "cli/reckon_kind.h"
 
-#include "core/inlay/inside_out.h"
-#include "core/inlay/plug.h"
-#include "core/inlay/rim_groove.h"
-#include "core/inlay/rods.h"
-#include "core/inlay/split_outline.h"
+#include "core/geometry/inside_out.h"
+#include "core/geometry/plug.h"
+#include "core/geometry/rim_groove.h"
+#include "core/geometry/rods.h"
+#include "core/geometry/split_outline.h"
 #include "core/measure/format.h"
-#include "core/plan/error_budget.h"
+#include "core/plan/learning/error_budget.h"
 #include "core/wood/drying.h"
 #include "core/wood/moisture.h"
 

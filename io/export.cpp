@@ -2,9 +2,9 @@
 
 #include "core/measure/input_error.h"
 #include "core/plan/film.h"
-#include "core/turning/finished.h"
-#include "core/turning/moment.h"
-#include "core/turning/parted.h"
+#include "core/picture/finished.h"
+#include "core/picture/moment.h"
+#include "core/picture/parted.h"
 #include "io/csv.h"
 #include "io/dxf.h"
 #include "io/files.h"

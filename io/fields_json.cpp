@@ -1,6 +1,6 @@
 #include "io/fields_json.h"
 
-#include "core/piece/check.h"
+#include "core/piece/records/check.h"
 #include "core/wood/filler.h"
 
 namespace vl::io {

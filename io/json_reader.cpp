@@ -1,7 +1,7 @@
 #include "io/json_reader.h"
 
 #include "core/measure/format.h"
-#include "core/piece/check.h"
+#include "core/piece/records/check.h"
 
 #include <algorithm>
 #include <cmath>

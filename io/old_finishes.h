@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/piece/finish.h"
+#include "core/piece/shop/finish.h"
 
 #include <vector>
 

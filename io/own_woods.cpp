@@ -1,6 +1,6 @@
 #include "io/own_woods.h"
 
-#include "core/piece/wood_use.h"
+#include "core/piece/edits/wood_use.h"
 #include "core/wood/own_wood.h"
 #include "io/fields_json.h"
 

@@ -1,7 +1,7 @@
 #include "io/picture.h"
 
 #include "core/measure/input_error.h"
-#include "core/turning/render.h"
+#include "core/picture/render.h"
 #include "io/files.h"
 
 #include <QBuffer>

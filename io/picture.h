@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/turning/mesh.h"
+#include "core/picture/mesh.h"
 
 #include <string>
 

@@ -1,6 +1,6 @@
 #include "io/piece_version_1.h"
 
-#include "core/piece/piece.h"
+#include "core/piece/document/piece.h"
 #include "io/fields_json.h"
 
 #include <algorithm>

@@ -1,6 +1,6 @@
 #include "io/plan_json.h"
 
-#include "core/blank/lid_sides.h"
+#include "core/workpiece/lid_sides.h"
 #include "core/plan/boards/setups.h"
 #include "core/plan/maps.h"
 #include "io/json_reader.h"

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/piece/rack.h"
+#include "core/piece/shop/rack.h"
 
 #include <string>
 #include <string_view>

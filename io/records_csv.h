@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/piece/field_items.h"
+#include "core/piece/records/field_items.h"
 
 #include <string>
 #include <vector>

@@ -1,7 +1,7 @@
 #include "io/shop_book.h"
 
 #include "core/measure/input_error.h"
-#include "core/piece/field_items.h"
+#include "core/piece/records/field_items.h"
 #include "io/fields_json.h"
 #include "io/old_finishes.h"
 

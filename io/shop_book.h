@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/piece/shop.h"
+#include "core/piece/shop/shop.h"
 
 #include "core/measure/input_error.h"
 

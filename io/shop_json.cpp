@@ -1,6 +1,6 @@
 #include "io/shop_json.h"
 
-#include "core/piece/shop.h"
+#include "core/piece/shop/shop.h"
 #include "io/fields_json.h"
 #include "io/old_finishes.h"
 #include "io/own_woods.h"

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/turning/closed_surface.h"
+#include "core/picture/closed_surface.h"
 
 #include <string>
 #include <vector>

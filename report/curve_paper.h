@@ -2,7 +2,7 @@
 
 #include "report/sheet.h"
 
-#include "core/turning/mesh.h"
+#include "core/picture/mesh.h"
 
 namespace vl::report {
 

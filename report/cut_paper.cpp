@@ -1,7 +1,7 @@
 #include "report/cut_paper.h"
 
-#include "core/blank/sawn_cuts.h"
-#include "core/blank/worked_cuts.h"
+#include "core/workpiece/sawn_cuts.h"
+#include "core/workpiece/worked_cuts.h"
 #include "core/measure/format.h"
 #include "report/curve_paper.h"
 #include "report/grid_drawing.h"

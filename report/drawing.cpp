@@ -2,8 +2,8 @@
 
 #include "core/blank/part_views.h"
 #include "core/measure/format.h"
-#include "core/turning/finished.h"
-#include "core/turning/render.h"
+#include "core/picture/finished.h"
+#include "core/picture/render.h"
 
 #include <QPainterPath>
 

@@ -2,7 +2,7 @@
 
 #include "core/measure/length.h"
 #include "core/plan/plan.h"
-#include "core/turning/skin.h"
+#include "core/picture/skin.h"
 
 #include <QImage>
 #include <QPainter>

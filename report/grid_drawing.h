@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/blank/decor_grid.h"
+#include "core/workpiece/decor_grid.h"
 #include "report/drawing.h"
 #include "report/sheet.h"
 

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/piece/log.h"
+#include "core/piece/shop/log.h"
 #include "report/sheet.h"
 
 namespace vl::report {

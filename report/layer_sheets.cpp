@@ -1,6 +1,6 @@
 #include "report/layer_sheets.h"
 
-#include "core/blank/construction.h"
+#include "core/constructions/construction.h"
 #include "core/plan/working.h"
 #include "report/drawing.h"
 #include "report/type.h"

@@ -5,8 +5,8 @@
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
 #include "core/plan/film.h"
-#include "core/turning/moment.h"
-#include "core/turning/render.h"
+#include "core/picture/moment.h"
+#include "core/picture/render.h"
 #include "report/drawing.h"
 
 #include <QPainter>

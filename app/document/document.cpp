@@ -2,7 +2,7 @@
 
 #include "app/document/beside.h"
 #include "core/measure/input_error.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 
 #include <QDateTime>
 #include <QScopedValueRollback>

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/piece/field_items.h"
+#include "core/piece/records/field_items.h"
 
 #include <QWidget>
 

@@ -2,7 +2,7 @@
 
 #include "app/fields/length_field.h"
 #include "core/measure/input_error.h"
-#include "core/piece/check.h"
+#include "core/piece/records/check.h"
 
 namespace vl::app {
 

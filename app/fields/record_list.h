@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/fields/field_form.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 
 class QComboBox;
 class QLabel;

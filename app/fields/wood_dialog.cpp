@@ -2,7 +2,7 @@
 
 #include "app/fields/field_form.h"
 #include "core/measure/input_error.h"
-#include "core/piece/field_items.h"
+#include "core/piece/records/field_items.h"
 
 #include <QColorDialog>
 #include <QDialogButtonBox>

@@ -2,7 +2,7 @@
 
 #include "app/fields/wood_dialog.h"
 #include "app/theme/theme.h"
-#include "core/piece/wood_use.h"
+#include "core/piece/edits/wood_use.h"
 #include "core/wood/figure.h"
 #include "core/wood/filler.h"
 

@@ -4,7 +4,7 @@
 #include "app/document/document.h"
 #include "app/lanes/axis_map.h"
 #include "app/lanes/baked.h"
-#include "core/piece/pattern.h"
+#include "core/piece/edits/pattern.h"
 
 #include <QWidget>
 

@@ -1,6 +1,6 @@
 #include "app/lanes/layer_edits.h"
 
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 
 #include <QMenu>
 

@@ -3,7 +3,7 @@
 #include "app/access/layer_things.h"
 #include "app/lanes/layer_edits.h"
 #include "app/theme/theme.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 
 #include <QContextMenuEvent>
 #include <QKeyEvent>

@@ -1,9 +1,9 @@
 // What the section lane draws; section_lane.cpp is how it is handled.
 #include "app/lanes/section_lane.h"
 #include "app/theme/theme.h"
-#include "core/blank/nest.h"
-#include "core/turning/cross_section.h"
-#include "core/turning/views.h"
+#include "core/constructions/nest.h"
+#include "core/workpiece/cross_section.h"
+#include "core/picture/views.h"
 #include "report/drawing.h"
 
 #include <QPainter>

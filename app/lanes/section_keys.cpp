@@ -1,7 +1,7 @@
 // What menus and keys do on the section lane; section_lane.cpp is how it is handled by the pointer.
 #include "app/lanes/layer_edits.h"
 #include "app/lanes/section_lane.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 
 #include <QContextMenuEvent>
 #include <QKeyEvent>

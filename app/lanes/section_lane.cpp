@@ -2,9 +2,9 @@
 
 #include "app/access/layer_things.h"
 #include "app/lanes/face_view.h"
-#include "core/piece/edit.h"
-#include "core/piece/field_items.h"
-#include "core/piece/hole_ends.h"
+#include "core/piece/edits/edit.h"
+#include "core/piece/records/field_items.h"
+#include "core/piece/document/hole_ends.h"
 
 #include <QMouseEvent>
 

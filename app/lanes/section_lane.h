@@ -5,7 +5,7 @@
 #include "app/lanes/baked.h"
 #include "app/lanes/columns.h"
 #include "app/lanes/lane.h"
-#include "core/blank/construction.h"
+#include "core/constructions/construction.h"
 #include "core/geometry/forms.h"
 
 #include <QImage>

@@ -1,7 +1,7 @@
 // Flaws of the wood and holes on the section, where the lathe's stations are shown: both can be dragged.
 #include "app/lanes/section_lane.h"
 #include "app/theme/theme.h"
-#include "core/piece/hole_ends.h"
+#include "core/piece/document/hole_ends.h"
 
 #include <cmath>
 

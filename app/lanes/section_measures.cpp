@@ -2,8 +2,8 @@
 #include "app/fields/field_form.h"
 #include "app/lanes/section_lane.h"
 #include "app/theme/theme.h"
-#include "core/plan/as_built.h"
-#include "core/plan/measured_place.h"
+#include "core/plan/learning/as_built.h"
+#include "core/plan/learning/measured_place.h"
 
 #include <QMenu>
 #include <QPainter>

@@ -2,9 +2,9 @@
 
 #include "app/document/document.h"
 #include "core/plan/maps.h"
-#include "core/turning/moment.h"
-#include "core/turning/render.h"
-#include "core/turning/rolling.h"
+#include "core/picture/moment.h"
+#include "core/picture/render.h"
+#include "core/picture/rolling.h"
 
 #include <QFutureWatcher>
 #include <QTimer>

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/plan/error_run.h"
+#include "core/plan/learning/error_run.h"
 
 #include <QDialog>
 #include <QFutureWatcher>

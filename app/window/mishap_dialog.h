@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/plan/mishap.h"
+#include "core/plan/learning/mishap.h"
 
 #include <QDialog>
 

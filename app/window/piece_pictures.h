@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/piece/piece.h"
+#include "core/piece/document/piece.h"
 
 #include <QFutureWatcher>
 #include <QImage>

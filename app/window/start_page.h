@@ -2,7 +2,7 @@
 
 #include "app/window/own_starts.h"
 #include "app/window/piece_pictures.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 
 #include <QWidget>
 

@@ -1,15 +1,13 @@
 #pragma once
 
 #include "core/blank/cell.h"
-#include "core/blank/drilled_holes.h"
 #include "core/blank/inset.h"
 #include "core/blank/lattice.h"
-#include "core/geometry/profile.h"
 #include "core/geometry/regular_ring.h"
-#include "core/geometry/turned_about.h"
-#include "core/piece/piece.h"
-#include "core/piece/shop.h"
+#include "core/piece/document/piece.h"
+#include "core/piece/shop/shop.h"
 #include "core/recipe/step.h"
+#include "core/workpiece/sides.h"
 
 namespace vl {
 
@@ -143,40 +141,5 @@ struct Assembly {
     size_t layerAt(double z) const;
     bool hasInsets() const;
 };
-
-/// What saw or drill take of a piece, at a step of its recipe.
-struct Cut {
-    std::string step;  ///< id: "drill-H1"
-    Cutter solid;
-};
-
-/// What the tools leave of a piece: its sides turned true, as polylines, and what other axes and the blank's own edges
-/// leave of its outside.
-struct Sides {
-    Polyline outside;
-    Polyline inside;                ///< from the floor's centre, or the bore's end, to the rim; empty where it is solid
-    std::vector<TurnedAbout> axes;  ///< each set-up on another axis, in the order of the work
-    std::vector<HalfSpace> edges;   ///< of the blank, along the axis, where they stay
-    std::vector<Cut> cuts{};        ///< by saw and drill, in the order of the work
-    std::vector<Cut> filled{};      ///< holes that are drilled, and filled again
-    std::vector<DrilledHole> holes{};
-
-    /// Whether its two polylines say all of it but what saw and drill take.
-    bool round() const { return axes.empty() && edges.empty(); }
-    /// Whether the tools leave wood at a place; that saw or drill take away counts as left where `cutToo` is false.
-    bool holds(const Eigen::Vector3d& p, bool cutToo = true) const;
-    /// How far its wood reaches from the axis at most, mm.
-    double widest() const;
-};
-
-/// Stretches of wood along a line from `from` in a direction of length 1, up to `far` mm on: where each begins and
-/// ends. Found by steps of half a millimetre and halving; what saw and drill take counts as wood.
-std::vector<Range> woodAlong(const Sides& sides, const Eigen::Vector3d& from, const Eigen::Vector3d& way, double far);
-
-/// The sides that the piece's outline and wall rule give.
-Sides sidesOf(const Piece& piece);
-
-/// The blank that the piece's layers give, one on another, each by its own construction.
-Assembly assemble(const Piece& piece, const Shop& shop, const Sides& sides);
 
 }  // namespace vl

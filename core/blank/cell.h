@@ -1,5 +1,6 @@
 #pragma once
 
+#include "core/geometry/directions.h"
 #include "core/geometry/convex.h"
 #include "core/wood/species.h"
 
@@ -40,11 +41,5 @@ struct Cell {
     /// How far a face with this normal shows end grain: 0 along the grain, 1 square across.
     double endGrain(const Eigen::Vector3d& normal) const { return std::abs(board.axes.row(0).dot(normal)); }
 };
-
-/// Directions in the world at an angle from 12 o'clock (degrees): out from the axis, and on round it.
-Eigen::Vector3d outwards(double angleDeg);
-Eigen::Vector3d onwards(double angleDeg);
-/// The point at a station, radius (mm) and angle (degrees).
-Eigen::Vector3d pointAt(double z, double r, double angleDeg);
 
 }  // namespace vl

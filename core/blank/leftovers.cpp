@@ -1,6 +1,6 @@
 #include "core/blank/leftovers.h"
 
-#include "core/piece/field_items.h"
+#include "core/piece/records/field_items.h"
 
 #include <algorithm>
 #include <cmath>

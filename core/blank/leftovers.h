@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/piece/layer.h"
+#include "core/piece/document/layer.h"
 
 namespace vl {
 

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "core/measure/text.h"
-#include "core/piece/piece.h"
+#include "core/piece/document/piece.h"
 
 #include <vector>
 

@@ -1,8 +1,8 @@
 #include "core/plan/cards.h"
 
-#include "core/blank/drilled_holes.h"
-#include "core/blank/index_rings.h"
-#include "core/finish/finish_recipe.h"
+#include "core/workpiece/drilled_holes.h"
+#include "core/workpiece/index_rings.h"
+#include "core/process/finish_recipe.h"
 #include "core/measure/format.h"
 #include "core/plan/boards/setups.h"
 #include "core/plan/progress.h"

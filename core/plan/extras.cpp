@@ -1,7 +1,7 @@
 #include "core/plan/extras.h"
 
-#include "core/blank/inlay_recipe.h"
-#include "core/blank/inlay_sides.h"
+#include "core/process/inlay_recipe.h"
+#include "core/workpiece/inlay_sides.h"
 #include "core/wood/filler.h"
 #include "core/words/inlay.h"
 

@@ -1,6 +1,6 @@
 #include "core/plan/figure_text.h"
 
-#include "core/blank/construction.h"
+#include "core/constructions/construction.h"
 #include "core/measure/format.h"
 
 #include <algorithm>

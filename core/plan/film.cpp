@@ -1,6 +1,6 @@
 #include "core/plan/film.h"
 
-#include "core/turning/held_work.h"
+#include "core/picture/held_work.h"
 
 #include <algorithm>
 

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "core/plan/plan.h"
-#include "core/turning/mesh.h"
+#include "core/picture/mesh.h"
 
 namespace vl {
 

@@ -1,6 +1,7 @@
 #include "core/plan/foot_choices.h"
 
-#include "core/blank/block_recipe.h"
+#include "core/process/assemble.h"
+#include "core/holding/foot_hold.h"
 #include "core/words/turn.h"
 
 #include <algorithm>

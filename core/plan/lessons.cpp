@@ -1,6 +1,6 @@
 #include "core/plan/lessons.h"
 
-#include "core/blank/construction.h"
+#include "core/constructions/construction.h"
 #include "core/words/bench.h"
 
 #include <algorithm>

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "core/blank/assembly.h"
-#include "core/piece/shop.h"
+#include "core/piece/shop/shop.h"
 
 namespace vl {
 

@@ -1,6 +1,6 @@
 #include "core/plan/maps.h"
 
-#include "core/plan/movement.h"
+#include "core/plan/figures/movement.h"
 
 #include <algorithm>
 #include <cmath>

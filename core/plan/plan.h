@@ -1,12 +1,12 @@
 #pragma once
 
-#include "core/lathe/speed.h"
-#include "core/lathe/station.h"
-#include "core/plan/caution.h"
-#include "core/plan/gluing.h"
-#include "core/plan/mounts.h"
+#include "core/holding/speed.h"
+#include "core/holding/station.h"
+#include "core/plan/cautions/caution.h"
+#include "core/plan/figures/gluing.h"
+#include "core/plan/figures/mounts.h"
 #include "core/plan/schedule/schedule.h"
-#include "core/turning/axis_report.h"
+#include "core/workpiece/axis_report.h"
 
 namespace vl {
 

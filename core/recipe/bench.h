@@ -59,7 +59,7 @@ public:
     /// steps, "name", "name-wait" and "name-cure". The thing it returns is out of the clamp.
     Thing glue(const std::string& name, const Things& from, const std::string& gives, Gluing gluing);
 
-    /// Minutes that a joint waits until its glue is chosen; the glue then says how long (core/plan/gluing.h).
+    /// Minutes that a joint waits until its glue is chosen; the glue then says how long (core/plan/figures/gluing.h).
     static constexpr double inClamp = 60;
 
 private:

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "core/measure/text.h"
-#include "core/piece/grips.h"
+#include "core/piece/shop/grips.h"
 #include "core/wood/species.h"
 
 #include <string>

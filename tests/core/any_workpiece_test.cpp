@@ -2,7 +2,7 @@
 // moment and judged, and nothing that is offered makes it impossible.
 #include "core/plan/maps.h"
 #include "core/plan/plan.h"
-#include "core/turning/moment.h"
+#include "core/picture/moment.h"
 #include "io/piece_json.h"
 #include "tests/core/random_piece.h"
 #include "tests/support/property.h"

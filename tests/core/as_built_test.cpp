@@ -1,8 +1,8 @@
 // What was measured on the wood, and the ways on from there.
 #include "core/geometry/profile.h"
-#include "core/piece/edit.h"
-#include "core/plan/as_built.h"
-#include "core/plan/measured_place.h"
+#include "core/piece/edits/edit.h"
+#include "core/plan/learning/as_built.h"
+#include "core/plan/learning/measured_place.h"
 #include "tests/core/plain_piece.h"
 #include "tests/core/random_piece.h"
 #include "tests/support/property.h"

@@ -1,12 +1,12 @@
 // Work on several axes: exact sections against closed forms and CGAL's polygons, tilted axes against rotations in
 // Eigen, meshes against integrated sections, recipe and cautions against the geometry.
-#include "core/blank/axis_recipe.h"
+#include "core/process/axis_recipe.h"
 #include "core/geometry/dividing.h"
 #include "core/geometry/forms.h"
 #include "core/measure/input_error.h"
 #include "core/plan/plan.h"
-#include "core/turning/cross_section.h"
-#include "core/turning/mesh.h"
+#include "core/workpiece/cross_section.h"
+#include "core/picture/mesh.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 

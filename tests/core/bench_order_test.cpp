@@ -1,6 +1,6 @@
 // The recipe against the glue and the geometry: what waits for what, and what rotation is printed.
 #include "core/blank/contact.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
 #include "core/recipe/cure.h"
 #include "tests/core/random_piece.h"

@@ -1,11 +1,11 @@
 // Blocks of one wood: their shapes against closed forms, what holds them against what it has to stand, and square work
 // that keeps its edges.
-#include "core/blank/block_recipe.h"
-#include "core/piece/log_middle.h"
+#include "core/process/block_recipe.h"
+#include "core/piece/edits/log_middle.h"
 #include "core/plan/foot_choices.h"
 #include "core/plan/plan.h"
-#include "core/turning/cross_section.h"
-#include "core/turning/mesh.h"
+#include "core/workpiece/cross_section.h"
+#include "core/picture/mesh.h"
 #include "core/wood/figure.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"

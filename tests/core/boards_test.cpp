@@ -1,5 +1,5 @@
 // The cutting plan on real boards: nothing overlaps, nothing is lost, what is left goes back to the rack.
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "core/plan/boards/board_plan.h"
 #include "core/plan/boards/setups.h"
 #include "core/plan/plan.h"

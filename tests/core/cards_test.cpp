@@ -1,5 +1,5 @@
 // The plan as cards at the machine: order, cautions, lists, rounds, clocks, speeds, marks round a piece.
-#include "core/blank/round_marks.h"
+#include "core/process/round_marks.h"
 #include "core/plan/cards.h"
 #include "core/plan/progress.h"
 #include "tests/support/samples.h"

@@ -1,5 +1,5 @@
 // One ring that gives the first and the last layer; plugs; tenons that end inside a layer.
-#include "core/blank/end_rings.h"
+#include "core/constructions/end_rings.h"
 #include "core/plan/boards/board_plan.h"
 #include "core/plan/boards/setups.h"
 #include "core/plan/plan.h"

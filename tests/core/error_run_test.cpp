@@ -1,7 +1,7 @@
 // The error budget: dice against closed forms and Boost.Math's quantiles.
-#include "core/plan/as_built.h"
-#include "core/plan/error_budget.h"
-#include "core/plan/error_run.h"
+#include "core/plan/learning/as_built.h"
+#include "core/plan/learning/error_budget.h"
+#include "core/plan/learning/error_run.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/samples.h"
 

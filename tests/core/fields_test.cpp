@@ -1,8 +1,8 @@
 // Fields declared once: a test record, never seen by the program, is found by every visitor there is.
-#include "core/piece/check.h"
-#include "core/piece/field_items.h"
-#include "core/piece/piece.h"
-#include "core/piece/shop.h"
+#include "core/piece/records/check.h"
+#include "core/piece/records/field_items.h"
+#include "core/piece/document/piece.h"
+#include "core/piece/shop/shop.h"
 #include "io/fields_json.h"
 #include "tests/support/property.h"
 #include "tests/support/random_fields.h"

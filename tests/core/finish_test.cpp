@@ -1,8 +1,8 @@
 // Coats, mixtures, grits and buffing.
-#include "core/blank/air_sweep.h"
-#include "core/finish/thirst.h"
+#include "core/workpiece/air_sweep.h"
+#include "core/process/thirst.h"
 #include "core/measure/input_error.h"
-#include "core/turning/closed_surface.h"
+#include "core/picture/closed_surface.h"
 #include "core/words/finish.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/property.h"

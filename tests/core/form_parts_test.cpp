@@ -2,7 +2,7 @@
 #include "core/geometry/forms.h"
 #include "core/geometry/profile.h"
 #include "core/measure/input_error.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"

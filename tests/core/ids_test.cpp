@@ -1,7 +1,7 @@
 // Ids last: what was done, chosen, cut and painted stays with the layer it belongs to, however layers come, go and
 // move.
-#include "core/piece/edit.h"
-#include "core/piece/pattern.h"
+#include "core/piece/edits/edit.h"
+#include "core/piece/edits/pattern.h"
 #include "core/plan/boards/board_plan.h"
 #include "tests/core/random_piece.h"
 #include "tests/support/property.h"

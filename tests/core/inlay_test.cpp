@@ -2,12 +2,12 @@
 // sampled points, closed forms and Boost.Math.
 #include "core/blank/cell.h"
 #include "core/geometry/profile.h"
-#include "core/inlay/inside_out.h"
-#include "core/inlay/rim_groove.h"
-#include "core/inlay/rods.h"
-#include "core/inlay/split_outline.h"
+#include "core/geometry/inside_out.h"
+#include "core/geometry/rim_groove.h"
+#include "core/geometry/rods.h"
+#include "core/geometry/split_outline.h"
 #include "core/measure/input_error.h"
-#include "core/plan/error_budget.h"
+#include "core/plan/learning/error_budget.h"
 #include "core/wood/drying.h"
 #include "tests/support/property.h"
 

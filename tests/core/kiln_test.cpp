@@ -1,6 +1,6 @@
 // The kiln: schedules for mixed loads, what was learned of them, and forecasts against synthetic drying.
-#include "core/plan/kiln.h"
-#include "core/plan/rough_turned.h"
+#include "core/plan/drying/kiln.h"
+#include "core/plan/drying/rough_turned.h"
 #include "core/wood/species.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/property.h"

@@ -2,7 +2,7 @@
 // Whether they are quick the benchmarks say; here a plan that does not end fails by the test's own time.
 #include "core/blank/sections.h"
 #include "core/measure/input_error.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "core/plan/boards/board_plan.h"
 #include "core/plan/plan.h"
 #include "tests/support/samples.h"

@@ -1,5 +1,5 @@
 // Boards of strips that have each their own width: what they give, where they lie, what turning rows over does.
-#include "core/blank/flipped_board.h"
+#include "core/constructions/flipped_board.h"
 #include "core/blank/leftovers.h"
 #include "core/plan/plan.h"
 #include "tests/support/property.h"

@@ -1,6 +1,6 @@
 // Heights of the parts after every loss at the bench add up to the layer, for every construction and any piece.
-#include "core/blank/block_recipe.h"
-#include "core/blank/made_up.h"
+#include "core/holding/foot_hold.h"
+#include "core/constructions/made_up.h"
 #include "core/plan/plan.h"
 #include "tests/core/random_piece.h"
 #include "tests/support/property.h"

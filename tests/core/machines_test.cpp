@@ -1,7 +1,7 @@
 // What the shop's machines can do safely: each limit is a caution or a stop where it bites, and its fix heals it.
 #include "core/blank/sections.h"
-#include "core/lathe/speed.h"
-#include "core/piece/edit.h"
+#include "core/holding/speed.h"
+#include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
 #include "tests/support/samples.h"
 

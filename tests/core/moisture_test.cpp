@@ -1,6 +1,6 @@
 // Forecasts from readings, and how a piece moves.
-#include "core/plan/moisture_book.h"
-#include "core/plan/movement.h"
+#include "core/plan/figures/moisture_book.h"
+#include "core/plan/figures/movement.h"
 #include "core/wood/moisture.h"
 
 #include <cmath>

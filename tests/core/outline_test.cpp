@@ -1,6 +1,6 @@
 #include "core/geometry/outline.h"
 #include "core/geometry/profile.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
 #include "tests/support/property.h"
 

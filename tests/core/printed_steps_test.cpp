@@ -1,9 +1,9 @@
 // What is printed is done at a saw and a lathe by hands that trust it: whatever is planned, every step can be read, in
 // every unit, and can be done where and when it stands.
-#include "core/blank/air_sweep.h"
-#include "core/finish/finish_book.h"
+#include "core/workpiece/air_sweep.h"
+#include "core/process/finish_book.h"
 #include "core/plan/cards.h"
-#include "core/plan/mishap.h"
+#include "core/plan/learning/mishap.h"
 #include "core/plan/plan.h"
 #include "core/plan/working.h"
 #include "tests/core/random_piece.h"

@@ -1,10 +1,10 @@
 // Properties that hold for any piece, any edit and any fix.
 #include "core/blank/assembly.h"
 #include "core/measure/input_error.h"
-#include "core/piece/pattern.h"
+#include "core/piece/edits/pattern.h"
 #include "core/plan/working.h"
-#include "core/turning/mesh.h"
-#include "core/turning/skin.h"
+#include "core/picture/mesh.h"
+#include "core/picture/skin.h"
 #include "core/wood/figure.h"
 #include "tests/core/random_piece.h"
 #include "tests/support/property.h"

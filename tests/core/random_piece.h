@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "tests/support/random_fields.h"
 
 #include <rapidcheck.h>

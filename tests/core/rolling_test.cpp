@@ -1,7 +1,7 @@
 // A split piece rolls: the straight four-fold body against its closed forms, every other by what a roll must keep to.
-#include "core/piece/edit.h"
-#include "core/turning/rejoined.h"
-#include "core/turning/rolling.h"
+#include "core/piece/edits/edit.h"
+#include "core/picture/rejoined.h"
+#include "core/picture/rolling.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/property.h"
 

@@ -1,8 +1,8 @@
 // Facts of the outline and its joints, each against its own closed form.
 #include "core/blank/contact.h"
 #include "core/geometry/outline.h"
-#include "core/lathe/station.h"
-#include "core/piece/edit.h"
+#include "core/holding/station.h"
+#include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
 #include "tests/core/random_piece.h"
 #include "tests/support/property.h"

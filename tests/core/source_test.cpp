@@ -50,7 +50,7 @@ TEST(Source, HasNoSentenceInGeometryBlanksAndTurning)
     // A name of a setting or a formula has few words; a sentence has more and stands in core/words.
     // What an error says of a limit is no sentence of the shop.
     const std::regex literal("\"([^\"]*)\""), word("[A-Za-z]{2,}");
-    for (const auto& path : sources({"core/geometry", "core/blank", "core/turning"}))
+    for (const auto& path : sources({"core/geometry", "core/workpiece", "core/blank", "core/holding", "core/constructions", "core/picture"}))
         eachLine(path, [&](const std::string& line, int number) {
             if (line.find("//") < line.find('"') || line.find("InputError") != std::string::npos) return;
             for (std::sregex_iterator it(line.begin(), line.end(), literal), end; it != end; ++it) {
@@ -87,29 +87,58 @@ TEST(Source, CoreKnowsNeitherQtNorFiles)
         });
 }
 
-TEST(Source, IncludesPointDownwards)
+/// A file's folder: "core/piece/shop".
+std::string folderOf(const std::string& file) { return file.substr(0, file.rfind('/')); }
+
+TEST(Source, OneLevelAFolder)
 {
-    // Inside core: plan, then turning, lathe and blank, then recipe, then piece and words, then wood and geometry, then
-    // measure.
-    const std::vector<std::vector<std::string>> levels{{"measure"},
-                                                       {"geometry", "wood"},
-                                                       {"piece", "words"},
-                                                       {"recipe"},
-                                                       {"blank", "turning", "lathe", "inlay", "finish"},
-                                                       {"plan"}};
-    auto level = [&](const std::string& folder) {
-        for (size_t i = 0; i < levels.size(); ++i)
-            if (std::ranges::find(levels[i], folder) != levels[i].end()) return static_cast<int>(i);
-        return -1;
+    // From the ground up: a folder includes only from itself and from floors below its own, never from another folder on
+    // its own floor.
+    const std::vector<std::vector<std::string>> floors{
+        {"core/measure"},
+        {"core/geometry", "core/wood"},
+        {"core/words", "core/piece/records"},
+        {"core/piece/shop"},
+        {"core/piece/document"},
+        {"core/piece/edits"},
+        {"core/recipe"},
+        {"core/workpiece"},
+        {"core/blank"},
+        {"core/holding"},
+        {"core/constructions"},
+        {"core/process"},
+        {"core/picture", "core/plan/schedule"},
+        {"core/plan/figures"},
+        {"core/plan/boards", "core/plan/cautions"},
+        {"core/plan"},
+        {"core/plan/drying", "core/plan/learning"},
+        {"io", "devices", "report"},
+        {"devices/sim", "cli"},
+        {"app"},
+        {"app/theme"},
+        {"app/document"},
+        {"app/fields"},
+        {"app/access"},
+        {"app/lanes", "app/solid"},
+        {"app/stages"},
+        {"app/stages/shape", "app/stages/build", "app/stages/cut", "app/stages/glue", "app/stages/turn",
+         "app/stages/finish", "app/stages/log", "app/bench"},
+        {"app/window"},
     };
-    const std::regex include("#include \"core/([a-z]+)/");
-    for (const auto& path : sources({"core"})) {
-        const std::string own = std::filesystem::relative(path, std::string(VIVID_SOURCE) + "/core").begin()->string();
-        ASSERT_GE(level(own), 0) << own << " has no place among the folders of core";
+    std::map<std::string, size_t> floor;
+    for (size_t i = 0; i < floors.size(); ++i)
+        for (const std::string& folder : floors[i]) floor[folder] = i;
+    const std::regex include("#include \"((core|io|report|cli|app|devices)/[a-z_/]+)\\.");
+    for (const auto& path : sources({"core", "io", "report", "cli", "app", "devices"})) {
+        const std::string own = folderOf(std::filesystem::relative(path, VIVID_SOURCE).string());
+        ASSERT_TRUE(floor.contains(own)) << own << " has no floor";
         eachLine(path, [&](const std::string& line, int number) {
             std::smatch found;
-            if (std::regex_search(line, found, include))
-                EXPECT_LE(level(found[1]), level(own)) << path.string() << ":" << number;
+            if (!std::regex_search(line, found, include)) return;
+            const std::string other = folderOf(found[1]);
+            ASSERT_TRUE(floor.contains(other)) << other << " has no floor";
+            if (other != own && path.filename() != "main.cpp")
+                EXPECT_LT(floor.at(other), floor.at(own)) << path.string() << ":" << number << ": " << line;
         });
     }
 }

@@ -1,6 +1,6 @@
 // Segments that run to a point, stems and their spindles, wood that moves against its neighbour.
-#include "core/piece/edit.h"
-#include "core/plan/movement.h"
+#include "core/piece/edits/edit.h"
+#include "core/plan/figures/movement.h"
 #include "core/plan/plan.h"
 #include "core/wood/moisture.h"
 #include "tests/core/random_piece.h"

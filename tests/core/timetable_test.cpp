@@ -1,7 +1,7 @@
 // Glue and time: schedules against exhaustive search, no step before what it needs, clamps and hands never doubled.
 #include "core/measure/input_error.h"
-#include "core/piece/edit.h"
-#include "core/plan/gluing.h"
+#include "core/piece/edits/edit.h"
+#include "core/plan/figures/gluing.h"
 #include "core/plan/plan.h"
 #include "core/plan/schedule/session.h"
 #include "tests/support/property.h"

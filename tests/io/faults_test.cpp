@@ -2,7 +2,7 @@
 // programs on one file.
 #include "core/blank/assembly.h"
 #include "core/measure/input_error.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "io/dxf.h"
 #include "io/files.h"
 #include "io/fresh_file.h"

@@ -1,6 +1,6 @@
 // The turner's own woods: known by what is said of them, in the file of a piece that names them and in the shop's book.
 #include "core/measure/input_error.h"
-#include "core/piece/wood_use.h"
+#include "core/piece/edits/wood_use.h"
 #include "core/plan/plan.h"
 #include "core/wood/own_wood.h"
 #include "io/piece_json.h"

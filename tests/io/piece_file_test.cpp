@@ -1,6 +1,6 @@
 // The piece file: round trips, its published schema, and everything that can be wrong with it.
 #include "core/measure/input_error.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "io/files.h"
 #include "io/json_reader.h"
 #include "io/shop_json.h"

@@ -1,8 +1,8 @@
 // The shop book, the rack as CSV, the timetable as iCalendar read back by libical.
 #include "core/measure/input_error.h"
-#include "core/piece/edit.h"
-#include "core/piece/field_items.h"
-#include "core/piece/picture.h"
+#include "core/piece/edits/edit.h"
+#include "core/piece/records/field_items.h"
+#include "core/piece/edits/picture.h"
 #include "io/files.h"
 #include "io/ical.h"
 #include "io/rack_csv.h"

@@ -1,6 +1,6 @@
 // The packet measured as on paper: rendered by poppler at a known resolution, distances counted in pixels.
 #include "core/measure/input_error.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "core/plan/boards/setups.h"
 #include "core/plan/working.h"
 #include "io/files.h"

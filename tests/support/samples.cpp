@@ -1,6 +1,6 @@
 #include "tests/support/samples.h"
 
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "io/piece_json.h"
 #include "io/shop_json.h"
 

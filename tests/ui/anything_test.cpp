@@ -4,7 +4,7 @@
 #include "app/lanes/lane.h"
 #include "app/solid/solid_gl.h"
 #include "app/solid/solid_view.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "tests/ui/desk.h"
 
 #include <QWheelEvent>

@@ -4,8 +4,8 @@
 #include "app/lanes/side_by_side.h"
 #include "app/stages/build/as_built_dialog.h"
 #include "core/geometry/profile.h"
-#include "core/plan/as_built.h"
-#include "core/plan/measured_place.h"
+#include "core/plan/learning/as_built.h"
+#include "core/plan/learning/measured_place.h"
 #include "tests/ui/desk.h"
 #include "tests/ui/popups.h"
 

@@ -1,7 +1,7 @@
 // Every field that is typed into, and every menu of the drawing, reaches the part of the piece it names.
 #include "app/fields/wood_picker.h"
 #include "app/lanes/section_lane.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "tests/ui/desk.h"
 #include "tests/ui/popups.h"
 

@@ -9,7 +9,7 @@
 #include "app/stages/build/skin_lane.h"
 #include "app/stages/glue/timetable.h"
 #include "app/window/bed.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "io/files.h"
 #include "io/shop_book.h"
 #include "tests/support/samples.h"

@@ -1,6 +1,6 @@
 // A piece that takes longer to plan than a hand waits is planned beside: no edit is lost, and the latest state is shown.
 #include "app/bench/bench_window.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "io/files.h"
 #include "tests/support/samples.h"
 #include "tests/ui/desk.h"

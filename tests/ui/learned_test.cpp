@@ -6,7 +6,7 @@
 #include "app/window/error_dialog.h"
 #include "app/window/lessons_dialog.h"
 #include "core/plan/lessons.h"
-#include "core/plan/log_entry.h"
+#include "core/plan/learning/log_entry.h"
 #include "tests/support/samples.h"
 #include "tests/ui/desk.h"
 

@@ -4,7 +4,7 @@
 #include "app/theme/theme.h"
 #include "app/window/dialogs.h"
 #include "app/window/start_page.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "io/files.h"
 #include "tests/support/samples.h"
 #include "tests/ui/desk.h"

@@ -1,6 +1,6 @@
 // Wood put to use: leftovers laid into a board, set-ups saved for a little wood, what holds the stack.
 #include "app/fields/lengths_field.h"
-#include "core/blank/flipped_board.h"
+#include "core/constructions/flipped_board.h"
 #include "core/plan/boards/setups.h"
 #include "tests/ui/desk.h"
 #include "tests/ui/popups.h"

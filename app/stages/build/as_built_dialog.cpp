@@ -4,7 +4,7 @@
 #include "app/fields/table.h"
 #include "app/lanes/side_by_side.h"
 #include "core/measure/format.h"
-#include "core/plan/measured_place.h"
+#include "core/plan/learning/measured_place.h"
 
 #include <QDialogButtonBox>
 #include <QHBoxLayout>

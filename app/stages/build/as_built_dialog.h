@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/plan/as_built.h"
+#include "core/plan/learning/as_built.h"
 
 #include <QDialog>
 

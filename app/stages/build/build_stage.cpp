@@ -10,11 +10,11 @@
 #include "app/stages/build/paint_panel.h"
 #include "app/stages/build/skin_lane.h"
 #include "app/theme/theme.h"
-#include "core/blank/construction.h"
-#include "core/blank/nest.h"
+#include "core/constructions/construction.h"
+#include "core/constructions/nest.h"
 #include "core/measure/format.h"
-#include "core/piece/edit.h"
-#include "core/plan/as_built.h"
+#include "core/piece/edits/edit.h"
+#include "core/plan/learning/as_built.h"
 
 #include <QCheckBox>
 #include <QComboBox>

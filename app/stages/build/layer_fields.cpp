@@ -4,7 +4,7 @@
 #include "app/fields/layer_settings.h"
 #include "app/fields/length_field.h"
 #include "app/stages/build/leftovers_panel.h"
-#include "core/blank/flipped_board.h"
+#include "core/constructions/flipped_board.h"
 #include "core/geometry/board_rings.h"
 #include "core/measure/input_error.h"
 

@@ -3,7 +3,7 @@
 #include "app/fields/lengths_field.h"
 #include "app/fields/when_seen.h"
 #include "core/blank/leftovers.h"
-#include "core/piece/field_items.h"
+#include "core/piece/records/field_items.h"
 
 #include <QHBoxLayout>
 #include <QLabel>

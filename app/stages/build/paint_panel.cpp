@@ -3,7 +3,7 @@
 #include "app/fields/wood_picker.h"
 #include "app/theme/theme.h"
 #include "core/measure/input_error.h"
-#include "core/piece/picture.h"
+#include "core/piece/edits/picture.h"
 #include "report/drawing.h"
 
 #include <QCheckBox>

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/piece/pattern.h"
+#include "core/piece/edits/pattern.h"
 
 #include <QWidget>
 

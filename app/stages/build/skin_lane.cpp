@@ -3,8 +3,8 @@
 #include "app/access/layer_things.h"
 
 #include "app/theme/theme.h"
-#include "core/blank/decor_grid.h"
-#include "core/turning/skin.h"
+#include "core/workpiece/decor_grid.h"
+#include "core/picture/skin.h"
 #include "report/drawing.h"
 
 #include <QMouseEvent>

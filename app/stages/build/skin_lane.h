@@ -4,7 +4,7 @@
 #include "app/lanes/baked.h"
 #include "app/lanes/columns.h"
 #include "app/lanes/lane.h"
-#include "core/piece/pattern.h"
+#include "core/piece/edits/pattern.h"
 
 namespace vl::app {
 

@@ -3,7 +3,7 @@
 #include "app/fields/when_seen.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
-#include "core/piece/field_items.h"
+#include "core/piece/records/field_items.h"
 #include "core/wood/figure.h"
 #include "report/board_pages.h"
 #include "report/drawing.h"

@@ -9,7 +9,7 @@
 #include "app/stages/cut/shopping_view.h"
 #include "app/stages/cut/strip_view.h"
 #include "app/stages/page_switch.h"
-#include "core/blank/construction.h"
+#include "core/constructions/construction.h"
 
 #include <QComboBox>
 

@@ -6,7 +6,7 @@
 #include "app/fields/wood_picker.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
-#include "core/piece/field_items.h"
+#include "core/piece/records/field_items.h"
 #include "report/board_pages.h"
 
 #include <QDoubleValidator>

@@ -2,7 +2,7 @@
 
 #include "app/fields/table.h"
 #include "app/theme/theme.h"
-#include "core/finish/finish_book.h"
+#include "core/process/finish_book.h"
 #include "core/measure/format.h"
 
 #include <QPushButton>

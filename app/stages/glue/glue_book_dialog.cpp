@@ -1,7 +1,7 @@
 #include "app/stages/glue/glue_book_dialog.h"
 
 #include "app/fields/field_form.h"
-#include "core/piece/field_items.h"
+#include "core/piece/records/field_items.h"
 
 #include <QDialogButtonBox>
 #include <QHeaderView>

@@ -6,7 +6,7 @@
 #include "app/stages/log/moisture_chart.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
-#include "core/plan/kiln.h"
+#include "core/plan/drying/kiln.h"
 #include "core/wood/species.h"
 
 #include <QComboBox>

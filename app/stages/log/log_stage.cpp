@@ -5,7 +5,7 @@
 #include "app/stages/log/moisture_chart.h"
 #include "app/stages/page_switch.h"
 #include "app/theme/theme.h"
-#include "core/plan/log_entry.h"
+#include "core/plan/learning/log_entry.h"
 #include "report/drawing.h"
 #include "report/type.h"
 

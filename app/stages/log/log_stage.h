@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/stages/stage.h"
-#include "core/plan/log_entry.h"
+#include "core/plan/learning/log_entry.h"
 
 class QCheckBox;
 class QLineEdit;

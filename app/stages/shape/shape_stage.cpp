@@ -1,10 +1,10 @@
 #include "app/stages/shape/shape_stage.h"
 
 #include "app/fields/record_list.h"
-#include "app/stages/shape/plot_lane.h"
-#include "core/blank/lid_sides.h"
+#include "app/lanes/plot_lane.h"
+#include "core/workpiece/lid_sides.h"
 #include "core/measure/format.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 
 #include <QCheckBox>
 #include <QComboBox>

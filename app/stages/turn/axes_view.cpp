@@ -1,7 +1,7 @@
 #include "app/stages/turn/axes_view.h"
 
 #include "app/theme/theme.h"
-#include "core/piece/field_items.h"
+#include "core/piece/records/field_items.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>

@@ -3,7 +3,7 @@
 #include "app/fields/field_form.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
-#include "core/piece/edit.h"
+#include "core/piece/edits/edit.h"
 #include "report/grid_drawing.h"
 
 #include <QColorDialog>

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/blank/decor_grid.h"
+#include "core/workpiece/decor_grid.h"
 
 #include <QWidget>
 

@@ -1,8 +1,8 @@
 #include "app/stages/turn/index_view.h"
 
 #include "app/theme/theme.h"
-#include "core/blank/axis_set_ups.h"
-#include "core/blank/index_rings.h"
+#include "core/workpiece/axis_set_ups.h"
+#include "core/workpiece/index_rings.h"
 #include "report/axes.h"
 
 #include <QPainter>

@@ -2,7 +2,7 @@
 
 #include "app/document/document.h"
 #include "app/lanes/baked.h"
-#include "core/blank/openings.h"
+#include "core/workpiece/openings.h"
 
 #include <QWidget>
 

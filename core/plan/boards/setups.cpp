@@ -1,8 +1,9 @@
 #include "core/plan/boards/setups.h"
 
+#include "core/process/assemble.h"
 #include "core/measure/format.h"
-#include "core/piece/field_items.h"
-#include "core/plan/cut.h"
+#include "core/piece/records/field_items.h"
+#include "core/plan/figures/cut.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,6 +1,6 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/blank/axis_recipe.h"
+#include "core/process/axis_recipe.h"
 #include "core/measure/format.h"
 
 #include <algorithm>

@@ -1,9 +1,9 @@
 #include "core/plan/cautions/stem.h"
 
 #include "core/measure/format.h"
-#include "core/piece/edit.h"
-#include "core/piece/field_items.h"
-#include "core/plan/movement.h"
+#include "core/piece/edits/edit.h"
+#include "core/piece/records/field_items.h"
+#include "core/plan/figures/movement.h"
 
 #include <algorithm>
 #include <cmath>

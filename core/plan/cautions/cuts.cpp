@@ -1,9 +1,9 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/blank/air_sweep.h"
-#include "core/blank/block_recipe.h"
-#include "core/blank/sawn_cuts.h"
-#include "core/blank/worked_cuts.h"
+#include "core/workpiece/air_sweep.h"
+#include "core/holding/foot_hold.h"
+#include "core/workpiece/sawn_cuts.h"
+#include "core/workpiece/worked_cuts.h"
 #include "core/measure/format.h"
 
 #include <Eigen/Geometry>

@@ -1,6 +1,6 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/blank/block_recipe.h"
+#include "core/holding/foot_hold.h"
 #include "core/measure/format.h"
 
 #include <algorithm>

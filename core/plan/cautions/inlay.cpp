@@ -1,7 +1,7 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/blank/inlay_recipe.h"
-#include "core/blank/inlay_sides.h"
+#include "core/process/inlay_recipe.h"
+#include "core/workpiece/inlay_sides.h"
 #include "core/measure/format.h"
 #include "core/wood/filler.h"
 

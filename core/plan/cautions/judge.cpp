@@ -1,9 +1,9 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/blank/construction.h"
+#include "core/constructions/construction.h"
 #include "core/geometry/dividing.h"
 #include "core/measure/format.h"
-#include "core/piece/field_items.h"
+#include "core/piece/records/field_items.h"
 
 #include <algorithm>
 #include <array>

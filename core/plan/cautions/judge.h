@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/plan/caution.h"
+#include "core/plan/cautions/caution.h"
 
 namespace vl {
 

@@ -1,6 +1,6 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/blank/lid_sides.h"
+#include "core/workpiece/lid_sides.h"
 
 #include <cmath>
 

@@ -1,11 +1,11 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/blank/axis_recipe.h"
-#include "core/blank/end_rings.h"
-#include "core/blank/lid_sides.h"
-#include "core/blank/nest.h"
+#include "core/process/axis_recipe.h"
+#include "core/constructions/end_rings.h"
+#include "core/workpiece/lid_sides.h"
+#include "core/constructions/nest.h"
 #include "core/blank/sections.h"
-#include "core/lathe/speed.h"
+#include "core/holding/speed.h"
 #include "core/measure/format.h"
 
 #include <algorithm>

@@ -1,8 +1,8 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/blank/decor_grid.h"
-#include "core/blank/openings.h"
-#include "core/blank/worked_cuts.h"
+#include "core/workpiece/decor_grid.h"
+#include "core/workpiece/openings.h"
+#include "core/workpiece/worked_cuts.h"
 #include "core/measure/format.h"
 
 #include <algorithm>

@@ -1,7 +1,7 @@
 #pragma once
 
-#include "core/piece/piece.h"
-#include "core/piece/shop.h"
+#include "core/piece/document/piece.h"
+#include "core/piece/shop/shop.h"
 
 #include <vector>
 

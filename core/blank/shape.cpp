@@ -1,0 +1,208 @@
+#include "core/blank/shape.h"
+
+#include "core/workpiece/worked_cuts.h"
+#include "core/workpiece/cross_section.h"
+#include "core/blank/taken.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+namespace vl {
+namespace {
+
+constexpr double kgPerMm3 = 1e-9;  ///< times kg/m³
+
+}  // namespace
+
+Polyline wallLine(const Sides& sides)
+{
+    return sides.inside.empty() ? Polyline{} : between(sides.inside, sides.inside.front().x(), sides.inside.back().x());
+}
+
+double insideAt(const Sides& sides, double z)
+{
+    constexpr double same = 1e-9;
+    if (sides.inside.empty() || z <= sides.inside.front().x() - same) return std::nan("");
+    const Range in = radiusRange(sides.inside, z, z);
+    return z <= sides.inside.front().x() + same ? in.high : in.low;
+}
+
+WallAcross wallAcross(const Sides& sides, const Polyline& wall, double z)
+{
+    const Point inside(z, insideAt(sides, z)), outside(z, radiusAt(sides.outside, z));
+    if (std::isnan(inside.y()) || std::isnan(outside.y())) return {std::nan(""), inside, outside};
+    if (isThrough(sides, z)) return {0, inside, outside};
+    const Point across = closestOn(sides.outside, inside), back = wall.empty() ? inside : closestOn(wall, outside);
+    const double out = (across - inside).norm(), in = (back - outside).norm();
+    return wall.empty() || out <= in ? WallAcross{out, inside, across} : WallAcross{in, back, outside};
+}
+
+std::vector<WallAt> wallAlong(const Sides& sides)
+{
+    std::vector<WallAt> walls;
+    if (sides.inside.empty()) return walls;
+    // Between two lines of straight pieces the least distance is at a corner of one of them.
+    for (const Point& p : sides.inside) walls.push_back({distanceTo(sides.outside, p), p});
+    const double from = sides.inside.front().x(), to = sides.inside.back().x();
+    const Polyline inside = wallLine(sides);
+    if (!inside.empty())
+        for (const Point& p : sides.outside) {
+            const Point q = closestOn(inside, p);
+            // The wall at its two ends is measured from there.
+            if (q != inside.front() && q != inside.back()) walls.push_back({(q - p).norm(), q});
+        }
+    for (WallAt& w : walls)
+        if (w.inside.y() > 0 && isThrough(sides, w.inside.x())) w.wall = 0;
+    for (const Point& p : sides.outside)
+        if (p.x() > from && p.x() < to && isThrough(sides, p.x()))
+            walls.push_back({0, {p.x(), radiusRange(sides.inside, p.x(), p.x()).low}});
+    std::ranges::stable_sort(walls, {}, [](const WallAt& w) { return w.inside.x(); });
+    return walls;
+}
+
+bool isThrough(const Sides& sides, double z)
+{
+    for (const auto beside : {radiusBefore, radiusAfter})
+        // On the axis both may come to nothing.
+        if (const double in = beside(sides.inside, z); in > 0 && in >= beside(sides.outside, z)) return true;
+    return false;
+}
+
+namespace {
+
+/// The wood between two stations of a piece that is not round, by Simpson's rule over its sections: exact where a
+/// section's area is of the third degree between two of them, as a cone's is.
+Revolved faceted(const Sides& sides, double z0, double z1)
+{
+    Revolved sum;
+    auto wood = [&](double z) {
+        const CrossSection section(sides, z);
+        const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
+        return std::max(0.0, section.area() - (bore > 0 ? section.areaWithin(bore) : 0));
+    };
+    constexpr double fine = 0.3;  // mm that a section may stray from what lies between its neighbours
+    std::vector<double> at = sliceStations(sides, z0, z1, fine);
+    // The inside's own stations, and both sides of its floor and steps.
+    constexpr double just = 1e-6;  // mm
+    for (const Point& p : sides.inside)
+        for (const double z : {p.x() - just, p.x() + just})
+            if (z > z0 && z < z1) at.push_back(z);
+    std::ranges::sort(at);
+    double before = wood(at.front());
+    for (size_t i = 1; i < at.size(); ++i) {
+        const double h = at[i] - at[i - 1], middle = wood((at[i] + at[i - 1]) / 2), here = wood(at[i]);
+        const double v = h / 6 * (before + 4 * middle + here);
+        sum.volume += v;
+        sum.momentZ += at[i - 1] * v + h * h / 6 * (2 * middle + here);
+        before = here;
+    }
+    return sum;
+}
+
+/// What other axes and edges leave: the widest and the narrowest of it, and the thinnest wall in its sections.
+void measureFaceted(const Sides& sides, Shape& s)
+{
+    s.greatestDiameter = 0;
+    s.leastDiameter = std::numeric_limits<double>::infinity();
+    constexpr int looks = 20;
+    for (int k = 0; k <= looks; ++k) {
+        const double z = s.height * k / looks;
+        const CrossSection section(sides, z);
+        if (section.empty()) continue;
+        if (const double most = section.widest().across; most > s.greatestDiameter)
+            s.greatestDiameter = most, s.greatestAt = z;
+        if (const double least = section.narrowest().across; least < s.leastDiameter)
+            s.leastDiameter = least, s.leastAt = z;
+        const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
+        if (!(bore > 0) || z <= sides.inside.front().x()) continue;
+        for (int a = 0; a < 72; ++a)
+            if (const double wall = section.reachFrom({0, 0}, 5.0 * a) - bore; wall < s.thinnest.wall)
+                s.thinnest = {std::max(0.0, wall), {z, bore}};
+    }
+    if (!std::isfinite(s.leastDiameter)) s.leastDiameter = 0;
+}
+
+}  // namespace
+
+Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& sides)
+{
+    Shape s;
+    s.height = outlineHeight(piece);
+    s.leastDiameter = std::numeric_limits<double>::infinity();
+    for (const Point& p : sides.outside) {
+        if (2 * p.y() > s.greatestDiameter) s.greatestDiameter = 2 * p.y(), s.greatestAt = p.x();
+        if (2 * p.y() < s.leastDiameter) s.leastDiameter = 2 * p.y(), s.leastAt = p.x();
+    }
+    s.footRadius = footRadiusOf(sides);
+    s.solid = sides.inside.empty();
+
+    double moment = 0;
+    for (const BuiltLayer& layer : assembly.layers) {
+        const double top = std::min(layer.z1, s.height);
+        if (!sides.round() && layer.z0 >= top) continue;
+        Revolved wood =
+            sides.round() ? revolved(clipped(sides.outside, layer.z0, layer.z1)) : faceted(sides, layer.z0, top);
+        if (!s.solid && sides.round()) wood = wood - revolved(clipped(sides.inside, layer.z0, layer.z1));
+        // Where the inside lies outside there is no wood, not less than none.
+        if (wood.volume < 0) wood = {};
+        const double density = layer.density * kgPerMm3;
+        s.woodVolume += wood.volume * layer.fill;
+        s.weight += wood.volume * layer.fill * density;
+        moment += wood.momentZ * layer.fill * density;
+        s.roughWeight += layer.volume * density;
+    }
+    if (!sides.cuts.empty()) {
+        const Taken taken = takenByCuts(assembly, sides);
+        s.woodVolume = std::max(0.0, s.woodVolume - taken.volume);
+        s.weight = std::max(0.0, s.weight - taken.mass);
+        moment -= taken.moment;
+    }
+    // Where hardly anything is left the difference of two moments is as large as itself.
+    if (s.weight > 0) s.gravityHeight = std::clamp(moment / s.weight, 0.0, s.height);
+    if (s.gravityHeight > 0) s.tipAngle = std::atan2(s.footRadius, s.gravityHeight) / degrees;
+
+    s.floorThickness = s.height;
+    if (!s.solid) {
+        s.capacity = revolved(sides.inside).volume;
+        const Point floor = sides.inside.front();
+        // Bored through there is no floor.
+        s.floorThickness =
+            piece.hollow.rule == WallRule::Bored ? s.height : std::min(floor.x(), distanceTo(sides.outside, floor));
+        s.thinnest.wall = std::numeric_limits<double>::infinity();
+        const double wallFrom =
+            floor.x() + (piece.hollow.rule == WallRule::Drawn || piece.hollow.rule == WallRule::Bored
+                             ? 0
+                             : piece.hollow.floorRound);
+        s.walls = wallAlong(sides);
+        for (const WallAt& w : s.walls) {
+            // The rim's own edge is no wall, and below the floor's rounding the wall is the floor's.
+            if (w.inside.y() <= 0) continue;
+            if (w.wall < s.thinnest.wall) s.thinnest = w;
+            if (w.inside.x() >= wallFrom - 1e-6 && w.wall > s.thickest.wall) s.thickest = w;
+        }
+    }
+    if (!sides.round()) measureFaceted(sides, s);
+    if (!s.solid && !std::isfinite(s.thinnest.wall)) s.thinnest = {};
+    return s;
+}
+
+double thinnestWall(const Sides& sides)
+{
+    const std::vector<WallAt> walls = wallAlong(sides);
+    const auto thin = std::ranges::min_element(walls, {}, &WallAt::wall);
+    return thin == walls.end() ? 0 : thin->wall;
+}
+
+double thickestWall(const Sides& sides)
+{
+    if (sides.inside.empty()) return 0;
+    const double floor = sides.inside.front().x();
+    double most = floor - sides.outside.front().x();
+    // The floor itself is measured down to the foot's face.
+    for (const WallAt& w : wallAlong(sides))
+        if (w.inside.x() > floor + 1e-6) most = std::max(most, w.wall);
+    return most;
+}
+
+}  // namespace vl

@@ -1,0 +1,119 @@
+#include "core/constructions/construction.h"
+
+#include "core/wood/figure.h"
+#include "core/words/build.h"
+#include "core/words/cut.h"
+#include "core/words/turn.h"
+
+#include <cmath>
+
+namespace vl {
+namespace {
+
+constexpr const char* plain = "plane arithmetic";
+constexpr double shoulder = 3;  // mm of shoulder round a tenon at the least; common practice
+
+void judge(const Site& site, const SpindleForm& f, BuiltLayer& b)
+{
+    double least = 2 * b.finishedOuter.high;
+    if (b.tenon.below > 0) least = std::min(least, 2 * radiusAfter(site.sides.outside, b.z0));
+    if (b.tenon.above > 0) least = std::min(least, 2 * radiusBefore(site.sides.outside, b.z1));
+    const double most = least - 2 * shoulder;
+    if ((b.tenon.below > 0 || b.tenon.above > 0) && f.tenon > most + 1e-9)
+        b.concerns.push_back({.id = "tenon-wide",
+                              .stop = f.tenon >= least,
+                              .measure = f.tenon,
+                              .limit = most,
+                              .unit = "mm",
+                              .message = says(words::tenonLeavesNoShoulder, Quantity{f.tenon}, Quantity{least}),
+                              .fix = says(words::tenonOf, Quantity{std::max(3.0, std::floor(most))}),
+                              .change = [most](Layer& q) { q.as<SpindleForm>()->tenon = std::floor(most); }});
+}
+
+void build(const Site& site, Building& out)
+{
+    BuiltLayer& b = out.layer;
+    const auto& f = site.form<SpindleForm>();
+    const double outer = wantedOuter(site, b), side = 2 * outer;
+    const bool first = site.index == 0, last = site.index + 1 == site.piece.layers.size();
+    b.tenon = {.radius = f.tenon / 2, .below = first ? 0 : f.below, .above = last ? 0 : f.above};
+    b.stock = {1, side, 0};
+    b.woods = {woodAt(site.layer(), 0)};
+    b.corner = outer * std::sqrt(2.0);
+    holdStraight(b, outer, 0);
+    b.volume = side * side * (b.z1 - b.z0);
+    b.density = b.woods[0]->density;
+    Cell cell{b.woods[0], 0, segmentSeed(site.index, 0)};
+    for (const double a : {0.0, 90.0, 180.0, 270.0}) cell.faces.push_back({outwards(a), outer, false});
+    cell.board.axes.row(0) = Eigen::Vector3d::UnitX();
+    cell.board.axes.row(1) = onwards(0);
+    cell.board.axes.row(2) = outwards(0);
+    cell.board.origin = {b.z0, 0, 0};
+    b.cells = {cell};
+    b.planeTo = side;
+
+    const double length = b.glued + b.tenon.below + b.tenon.above;
+    const Setting square{"saw", "square", side, Unit::Length, "Ø + 2 · allowance", plain, 1};
+    const Setting cutTo{"saw", "length", length, Unit::Length, "height + tenons", plain, 1};
+    const Setting tenon{"lathe", "tenons, Ø", f.tenon, Unit::Length, "chosen", "", 1};
+    const Setting body{"lathe", "between the shoulders", b.glued, Unit::Length, "the layer's height", plain, 1};
+    const Setting below{"lathe", "tenon below", b.tenon.below, Unit::Length, "chosen", "", 1};
+    const Setting above{"lathe", "tenon above", b.tenon.above, Unit::Length, "chosen", "", 1};
+    b.settings = {square, cutTo, tenon, body};
+    if (b.tenon.below > 0) b.settings.push_back(below);
+    if (b.tenon.above > 0) b.settings.push_back(above);
+    judge(site, f, b);
+
+    out.parts = {squarePart(site, {.id = "",
+                                   .name = "spindle",
+                                   .wood = b.woods[0],
+                                   .length = length,
+                                   .width = side,
+                                   .thickness = side,
+                                   .grain = "along the axis"})};
+    out.steps = [=, tenons = b.tenon](Bench& bench, const Things& parts) {
+        const Thing blank = bench.step(Action::Cut, "cut", parts, "square",
+                                       {.title = says(words::cutSpindle, bench.name()),
+                                        .why = says(words::grainAlongStem),
+                                        .how = says(words::squareAndLength, square, cutTo),
+                                        .settings = {square, cutTo},
+                                        .minutes = 8,
+                                        .uses = {"saw"}});
+        std::vector<Setting> settings{tenon, body};
+        Text how = says(words::tenonsTo, tenon, body);
+        if (tenons.below > 0) {
+            how.also(says(words::lowerTenon, below));
+            settings.push_back(below);
+        }
+        if (tenons.above > 0) {
+            how.also(says(words::upperTenon, above));
+            settings.push_back(above);
+        }
+        how.also(says(words::shouldersUndercut));
+        return bench.step(Action::Turn, "flatten", {blank}, "flat",
+                          {.title = says(words::turnTenons, bench.name()),
+                           .why = says(words::tenonsHoldStem),
+                           .how = how,
+                           .settings = settings,
+                           .minutes = 20,
+                           .uses = {"lathe"}});
+    };
+}
+
+std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+{
+    return {{.name = "tenon, Ø",
+             .at = {(b.z0 + b.z1) / 2, site.form<SpindleForm>().tenon / 2},
+             .value = site.form<SpindleForm>().tenon,
+             .drag = [](Layer& q, const Point& p) { q.as<SpindleForm>()->tenon = 2 * p.y(); }}};
+}
+
+}  // namespace
+
+const Construction& constructionOf(const SpindleForm&)
+{
+    static constexpr Construction spindle{.build = build, .segment = "spindle", .noun = "spindle", .handles = handles};
+    return spindle;
+}
+
+}  // namespace vl

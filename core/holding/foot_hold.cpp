@@ -1,0 +1,104 @@
+#include "core/holding/foot_hold.h"
+
+#include "core/holding/mount.h"
+#include "core/wood/drying.h"
+#include "core/workpiece/worked_cuts.h"
+
+#include <algorithm>
+
+namespace vl {
+namespace {
+
+constexpr double screwsDeep = 12;  // mm, a faceplate's; common practice
+
+/// As high as the shallowest of the shop's jaws hold, so that any of them take it.
+double tenonHigh(const Shop& shop)
+{
+    double high = std::min(8.0, shop.jaws.depth);
+    for (const Jaws& j : shop.otherJaws) high = std::min(high, j.depth);
+    return high;
+}
+
+}  // namespace
+
+bool isWholeBlock(const Piece& piece)
+{
+    const BlockForm* block = piece.layers.size() == 1 ? piece.layers[0].as<BlockForm>() : nullptr;
+    return block && !block->alongAxis() && piece.axes.empty();
+}
+
+double roughDiameter(const Sides& sides)
+{
+    const double wide = 2 * sides.widest();
+    return wide + std::max(0.0, roughWall(wide) - thinnestWall(sides));
+}
+
+bool canBeTurnedWet(const Piece& piece, const Sides& sides, BlockForm::Wet wet)
+{
+    if (!isWholeBlock(piece) || piece.hollow.rule == WallRule::Solid || piece.edge.kind != Edge::Turned ||
+        piece.split.on || piece.lid.on)
+        return false;
+    const BlockForm& block = *piece.layers[0].as<BlockForm>();
+    // A rim with bark has nothing that a jam chuck goes into.
+    if (block.shape == BlockForm::HalfLog && block.bark == BlockForm::AtRim) return false;
+    constexpr double thin =
+        15;  // mm: what is thicker cracks as it dries in one piece; common practice, the number ours
+    return wet != BlockForm::TurnedOnce || (thickestWall(sides) <= thin && piece.worked.empty() && piece.sawn.empty() &&
+                                            piece.decors.empty() && piece.inlays.empty() && piece.holes.empty());
+}
+
+double footWaste(const Piece& piece, const Shop& shop)
+{
+    switch (piece.choices.foot) {
+    case FootSchool::Tenon:
+        return tenonHigh(shop);
+    case FootSchool::Faceplate:
+        return screwsDeep;
+    case FootSchool::Recess:
+        break;
+    }
+    return 0;
+}
+
+FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides)
+{
+    FootHold f;
+    const double foot = footRadiusOf(sides), widest = sides.widest();
+    const double floor = sides.inside.empty() ? outlineHeight(piece) : sides.inside.front().x();
+    const bool tenon = piece.choices.foot == FootSchool::Tenon;
+    // Two fifths of the greatest diameter, no wider than the foot; common practice.
+    const Jaws& jaws =
+        jawsFor(shop, tenon, std::min(0.8 * widest, 2 * foot - (tenon ? 2 : 2 * fullDepth(Hold::Recess))));
+    if (piece.choices.foot != FootSchool::Faceplate) f.jaws = jaws.name;
+    switch (piece.choices.foot) {
+    case FootSchool::Tenon:
+        f.by = Hold::Tenon;
+        f.diameter = std::clamp(0.8 * widest, jaws.gripLeast, std::max(jaws.gripLeast, jaws.gripMost));
+        f.diameter = std::min(f.diameter, 2 * foot - 2);
+        f.depth = tenonHigh(shop);
+        // It stands below the foot, in wood that is turned off.
+        f.left = floor;
+        f.fits = f.diameter >= jaws.gripLeast;
+        break;
+    case FootSchool::Recess:
+        f.by = Hold::Recess;
+        f.diameter = std::clamp(0.8 * widest, jaws.spreadLeast, std::max(jaws.spreadLeast, jaws.spreadMost));
+        f.diameter = std::min(f.diameter, 2 * foot - 2 * fullDepth(Hold::Recess));
+        f.depth = fullDepth(Hold::Recess) / 2;
+        f.left = floor - f.depth;
+        f.fits = f.diameter >= jaws.spreadLeast;
+        break;
+    case FootSchool::Faceplate:
+        f.by = Hold::Faceplate;
+        f.diameter = std::min(100.0, 2 * foot - 20);
+        f.depth = screwsDeep;
+        // They end in wood that is turned off with them.
+        f.left = floor;
+        f.fits = f.diameter >= 40;
+        break;
+    }
+    f.diameter = std::max(0.0, f.diameter);  // too slender for any: it does not fit, and that is said
+    return f;
+}
+
+}  // namespace vl

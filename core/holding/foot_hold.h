@@ -1,0 +1,37 @@
+#pragma once
+
+#include "core/blank/shape.h"
+#include "core/piece/document/piece.h"
+#include "core/piece/shop/shop.h"
+#include "core/recipe/step.h"
+
+#include <string>
+
+namespace vl {
+
+/// What one block is held by at its foot once its outside is turned: chosen so that it serves every later mount, and
+/// held against the floor above it.
+struct FootHold {
+    Hold by = Hold::Tenon;
+    double diameter = 0, depth = 0;  ///< mm; of screws their circle and how deep they go
+    double left = 0;                 ///< mm of wood between its end and the inside's floor
+    std::string jaws{};              ///< that take it, where the shop has named them
+    bool fits = true;                ///< the jaws take it
+};
+FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides);
+
+/// Wood that the foot's grip needs beyond the piece's own height, mm: turned off last.
+double footWaste(const Piece& piece, const Shop& shop);
+
+/// Whether the piece is one block with its grain across the axis: turned from both sides.
+bool isWholeBlock(const Piece& piece);
+
+/// Whether a wet block can be turned twice, or once, with what the piece asks for. Turned once it is oval when it is
+/// dry, so that nothing may be left to do by index, saw, drill or inlay, and no wall or floor may be thick. A blank
+/// that is dried between is held by its rim.
+bool canBeTurnedWet(const Piece& piece, const Sides& sides, BlockForm::Wet wet);
+
+/// What a bowl is turned to while it is wet, mm: the rough wall lies half outside the finished one and half inside.
+double roughDiameter(const Sides& sides);
+
+}  // namespace vl

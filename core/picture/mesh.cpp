@@ -1,0 +1,318 @@
+#include "core/picture/mesh.h"
+
+#include "core/picture/loft.h"
+#include "core/picture/mesh_builder.h"
+#include "core/picture/painted.h"
+
+#include "core/wood/figure.h"
+
+#include <algorithm>
+#include <cmath>
+#include <utility>
+
+namespace vl {
+
+namespace {
+
+/// Angles from a0 to a1 (degrees) whose chords stay within tolerance of the circle of radius r.
+std::vector<double> arcAngles(double a0, double a1, double r, double tolerance)
+{
+    const double step = 2 * std::acos(std::max(0.5, 1 - tolerance / std::max(r, tolerance))) / degrees;
+    const int n = std::max(1, static_cast<int>(std::ceil((a1 - a0) / step - 1e-9)));
+    std::vector<double> angles;
+    for (int k = 0; k <= n; ++k) angles.push_back(a0 + (a1 - a0) * k / n);
+    return angles;
+}
+
+/// The part of a side that is a layer's own: a face square to the axis just at its lower joint belongs to the layer
+/// below.
+Polyline ownPart(const Polyline& line, double z0, double z1, bool first, double tolerance)
+{
+    Polyline part = clipped(line, z0, z1);
+    // What a picture needs is coarser than the line that is measured.
+    if (part.size() > 2 && tolerance > 0.02) part = simplified(part, tolerance / 2);
+    while (!first && part.size() > 1 && part[1].x() <= z0 + 1e-9) part.erase(part.begin());
+    return part;
+}
+
+/// What of a layer's height a cell has: a tenon that ends inside it stops square to the axis.
+Range heightOf(const Cell& cell, double z0, double z1)
+{
+    for (const HalfSpace& h : cell.bounds) {
+        if (std::abs(std::abs(h.normal.x()) - 1) > 1e-9) continue;
+        if (h.normal.x() > 0)
+            z1 = std::min(z1, h.offset);
+        else
+            z0 = std::max(z0, -h.offset);
+    }
+    return {z0, z1};
+}
+
+/// The spans of angle that a cell is swept over; cut away, only what falls within 0° … 180°.
+std::vector<Range> spansOf(const Cell& cell, bool cutAway)
+{
+    if (!cutAway) return {{cell.from, cell.to}};
+    if (cell.round()) return {{0, 180}};
+    std::vector<Range> spans;
+    const double shift = 360 * std::floor(cell.from / 360);
+    for (const double base : {shift, shift + 360}) {
+        const double from = std::max(cell.from - base, 0.0), to = std::min(cell.to - base, 180.0);
+        if (to - from > 1e-9) spans.push_back({from, to});
+    }
+    return spans;
+}
+
+/// The flat face of a layer in a plane along the axis, between the inside and the outside, corners as (z, u, r): u runs
+/// in the plane away from the point nearest the axis, `near` mm off it.
+template <class Emit>
+void planeFace(const Polyline& outside, const Polyline& inside, double near, double low, double high, Range within,
+               const Emit& emit)
+{
+    std::vector<double> stations;
+    for (const Polyline* line : {&outside, &inside})
+        for (const Point& p : *line) stations.push_back(p.x());
+    std::ranges::sort(stations);
+    stations.erase(std::unique(stations.begin(), stations.end(), [](double x, double y) { return y - x < 1e-6; }),
+                   stations.end());
+    for (size_t i = 0; i + 1 < stations.size(); ++i) {
+        if (stations[i + 1] < within.low || stations[i] > within.high) continue;
+        const double eps = 1e-7, z0 = stations[i] + eps, z1 = stations[i + 1] - eps;
+        auto bore = [&](double z) {
+            const double r = inside.empty() ? 0.0 : radiusRange(inside, z, z).low;
+            return std::isnan(r) ? 0.0 : r;
+        };
+        auto along = [&](double r) {
+            return std::sqrt(std::max(0.0, std::clamp(r, low, high) * std::clamp(r, low, high) - near * near));
+        };
+        const double o0 = radiusAt(outside, z0), o1 = radiusAt(outside, z1);
+        if (std::isnan(o0) || std::isnan(o1)) continue;
+        const double a = along(bore(z0)), b = along(bore(z1)), c = along(o1), d = along(o0);
+        if (c - b < 1e-9 && d - a < 1e-9) continue;
+        emit(std::array{Point(z0, a), Point(z1, b), Point(z1, c), Point(z0, d)});
+    }
+}
+
+/// The face laid open by the cut, over one layer.
+void openFace(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Polyline& outside, const Polyline& inside,
+              double angle)
+{
+    const double turn = angle == 0 ? -1 : 1, within = angle + (angle == 0 ? 1e-6 : -1e-6);
+    for (const Cell& cell : layer.cells) {
+        if (!cell.spans(within)) continue;
+        b.begin(index, layer, cell);
+        // What does not come to this side of the axis has no face here.
+        const auto& [zs, rs, from, to] = b.extent();
+        if (to - from < 360 && std::fmod(within - from + 720, 360) > to - from) continue;
+        planeFace(outside, inside, 0, cell.low, cell.high, b.extent().z, [&](const std::array<Point, 4>& q) {
+            std::vector<MeshBuilder::Corner> corners;
+            for (const Point& p : q) corners.push_back(b.corner(p.x(), p.y(), angle, 0, 0, turn));
+            b.face(corners);
+        });
+    }
+}
+
+/// The sides of open segments, where one looks into the gaps.
+void gapFaces(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Polyline& outside, const Polyline& inside)
+{
+    for (const Cell& cell : layer.cells) {
+        b.begin(index, layer, cell);
+        const Eigen::Vector3d mid = outwards((cell.from + cell.to) / 2);
+        for (const HalfSpace& h : cell.bounds) {
+            if (!h.open) continue;
+            Eigen::Vector3d along = Eigen::Vector3d::UnitX().cross(h.normal);
+            if (along.dot(mid) < 0) along = -along;
+            const bool turned = Eigen::Vector3d::UnitX().cross(along).dot(h.normal) < 0;
+            planeFace(outside, inside, std::abs(h.offset), cell.low, cell.high, b.extent().z,
+                      [&](std::array<Point, 4> q) {
+                          if (!turned) std::ranges::reverse(q);
+                          std::vector<MeshBuilder::Corner> corners;
+                          for (const Point& p : q)
+                              corners.push_back(
+                                  {h.normal * h.offset + along * p.y() + Eigen::Vector3d::UnitX() * p.x(), h.normal});
+                          b.face(corners);
+                      });
+        }
+    }
+}
+
+/// What every face of a piece that is not round is cut at: its edges, and the plane that lays it open.
+std::vector<HalfSpace> limitsOf(const Sides& sides, const MeshDetail& detail, std::vector<HalfSpace> more)
+{
+    // What other axes leave has the edges in its sections already.
+    if (sides.axes.empty()) more.insert(more.end(), sides.edges.begin(), sides.edges.end());
+    if (detail.cutAway && !sides.round()) more.push_back({-Eigen::Vector3d::UnitZ(), 0, false});
+    return more;
+}
+
+/// The sawn faces that stay of the blank, along the axis.
+void edgeFaces(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Sides& sides, const Polyline& outside,
+               const Polyline& inside)
+{
+    if (outside.size() < 2) return;
+    // A face cuts an outline in a hyperbola: its points stand close.
+    const Polyline out = refined(outside, 1), in = inside.empty() ? inside : refined(inside, 1);
+    for (const Cell& cell : layer.cells) {
+        b.begin(index, layer, cell);
+        for (const HalfSpace& h : sides.edges)
+            for (const double way : {-1.0, 1.0}) {
+                const Eigen::Vector3d along = way * Eigen::Vector3d::UnitX().cross(h.normal);
+                planeFace(out, in, h.offset, cell.low, cell.high, b.extent().z, [&](std::array<Point, 4> q) {
+                    if (way > 0) std::ranges::reverse(q);
+                    std::vector<MeshBuilder::Corner> corners;
+                    for (const Point& p : q)
+                        corners.push_back(
+                            {h.normal * h.offset + along * p.y() + Eigen::Vector3d::UnitX() * p.x(), h.normal});
+                    b.face(corners);
+                });
+            }
+    }
+}
+
+/// Puts triangles into the mesh for every cell that they may lie in.
+void ofCells(MeshBuilder& b, const BuiltLayer& layer, size_t index, const std::vector<Loft::Triangle>& triangles)
+{
+    for (const Cell& cell : layer.cells) {
+        b.begin(index, layer, cell);
+        const double low = cell.low, high = cell.high;
+        for (const Loft::Triangle& t : triangles) {
+            const Eigen::Vector3d mid = (t[0].place + t[1].place + t[2].place) / 3;
+            const double r = mid.tail<2>().norm();
+            if (r < low || r > high) continue;
+            b.face({t.begin(), t.end()});
+        }
+    }
+}
+
+/// What other axes have turned, over one layer: its skin, and its faces at the piece's ends.
+void loftLayer(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Sides& sides, Range tall, bool first,
+               bool last, const MeshDetail& detail)
+{
+    const Loft loft(sides, tall.low, tall.high, detail.tolerance);
+    std::vector<Loft::Triangle> all = loft.skin();
+    auto bore = [&](const Point& end, double at) {
+        return sides.inside.empty() || std::abs(end.x() - at) > 1e-6 ? 0.0 : end.y();
+    };
+    auto add = [&](const std::vector<Loft::Triangle>& some) { all.insert(all.end(), some.begin(), some.end()); };
+    if (first) add(loft.headFace(sides.inside.empty() ? 0 : bore(sides.inside.front(), tall.low)));
+    if (last) add(loft.tailFace(sides.inside.empty() ? 0 : bore(sides.inside.back(), tall.high)));
+    if (layer.radial()) {
+        // Each sector by itself: a cell that is a span of angle is cut out of the skin.
+        for (const Cell& cell : layer.cells) {
+            b.limit(limitsOf(sides, detail, cell.wedge()));
+            b.begin(index, layer, cell);
+            for (const Loft::Triangle& t : all) b.face({t.begin(), t.end()});
+        }
+        b.limit(limitsOf(sides, detail, {}));
+    } else
+        ofCells(b, layer, index, all);
+}
+
+}  // namespace
+
+Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& detail)
+{
+    Mesh mesh;
+    if (sides.outside.size() < 2 || assembly.layers.empty()) return mesh;
+    if (!sides.cuts.empty() || assembly.hasInsets()) {
+        Solid solid = solidOf(sides, detail.tolerance);
+        if (detail.cutAway)
+            solid = without(std::move(solid.surface), {beyondPlane({-Eigen::Vector3d::UnitZ(), 0})}, detail.tolerance);
+        return painted(assembly, solid.surface);
+    }
+    MeshBuilder b(assembly, mesh);
+    const bool lofted = !sides.axes.empty();
+    b.limit(limitsOf(sides, detail, {}));
+    const double height = sides.outside.back().x();
+    std::array<Polyline, 2> open;  // the outside in the two half planes of the cut
+    if (detail.cutAway)
+        for (size_t k = 0; k < 2; ++k) open[k] = outsideAlong(sides, 180.0 * static_cast<double>(k), detail.tolerance);
+    for (size_t i = 0; i < assembly.layers.size(); ++i) {
+        const BuiltLayer& layer = assembly.layers[i];
+        // The last layer takes whatever stands above the stack: a caution says that it is missing.
+        const double top = i + 1 == assembly.layers.size() ? std::max(layer.z1, height) : layer.z1;
+        if (layer.z0 >= height) break;
+        const bool first = i == 0, last = top >= height;
+        const Polyline outside = ownPart(sides.outside, layer.z0, top, first, detail.tolerance),
+                       inside = ownPart(sides.inside, layer.z0, top, first, detail.tolerance);
+        const double widest = std::max(layer.finishedOuter.high, 1.0);
+        auto boreAt = [&](double z) {
+            const double r = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
+            return std::isnan(r) ? 0.0 : r;
+        };
+        auto rim = [&](double z) { return std::max(boreAt(z), 0.0); };
+        // Where a neighbour has gaps, the layer's own face shows through them.
+        const bool gapsBelow = !first && (layer.gaps || assembly.layers[i - 1].gaps),
+                   gapsAbove = !last && (layer.gaps || assembly.layers[i + 1].gaps);
+        if (lofted) loftLayer(b, layer, i, sides, {layer.z0, std::min(top, height)}, first, last, detail);
+        for (const Cell& cell : layer.cells)
+            for (const Range& span : spansOf(cell, detail.cutAway)) {
+                b.begin(i, layer, cell);
+                const std::vector<double> angles = arcAngles(span.low, span.high, widest, detail.tolerance);
+                // Where a cell ends is a place on the true line, not on its chord.
+                const Range tall = heightOf(cell, layer.z0, top);
+                const bool part = tall.low > layer.z0 || tall.high < top;
+                auto own = [&](const Polyline& side) {
+                    return ownPart(side, tall.low, tall.high, first, detail.tolerance);
+                };
+                const Polyline& out = part ? own(sides.outside) : outside;
+                const Polyline& in = part ? own(sides.inside) : inside;
+                if (in.size() > 1) b.sweep(in, angles, -1);
+                if (lofted) continue;
+                if (out.size() > 1) b.sweep(out, angles, 1);
+                if (first || gapsBelow)
+                    b.sweep({{layer.z0,
+                              first && !sides.inside.empty() && sides.inside.front().x() > 0 ? 0.0 : rim(layer.z0)},
+                             first ? sides.outside.front() : Point(layer.z0, radiusAt(sides.outside, layer.z0))},
+                            angles, 1);
+                if (last)
+                    b.sweep({sides.outside.back(), {height, sides.inside.empty() ? 0.0 : sides.inside.back().y()}},
+                            angles, 1);
+                if (gapsAbove) b.sweep({{top, radiusAt(sides.outside, top)}, {top, rim(top)}}, angles, 1);
+            }
+        if (!lofted && !sides.edges.empty()) edgeFaces(b, layer, i, sides, outside, inside);
+        if (layer.gaps && !detail.cutAway) gapFaces(b, layer, i, outside, inside);
+        if (detail.cutAway)
+            for (size_t k = 0; k < 2; ++k)
+                openFace(b, layer, i, sides.round() ? outside : clipped(open[k], layer.z0, top), inside,
+                         180.0 * static_cast<double>(k));
+    }
+    return mesh;
+}
+
+Mesh blankMesh(const Assembly& assembly)
+{
+    Mesh mesh;
+    MeshBuilder b(assembly, mesh);
+    for (size_t i = 0; i < assembly.layers.size(); ++i) {
+        const BuiltLayer& l = assembly.layers[i];
+        for (const Cell& cell : l.cells) {
+            b.begin(i, l, cell);
+            for (const Face& face : convexBody(l.body(cell), 2 * l.corner + l.z1)) {
+                const Eigen::Vector3d normal = (face[1] - face[0]).cross(face[2] - face[0]).normalized();
+                std::vector<std::uint32_t> corners;
+                for (const Eigen::Vector3d& p : face) corners.push_back(b.vertex({p, normal}));
+                for (size_t k = 1; k + 1 < corners.size(); ++k) b.triangle(corners[0], corners[k], corners[k + 1]);
+            }
+        }
+    }
+    return mesh;
+}
+
+double meshVolume(const Mesh& mesh)
+{
+    double sum = 0;
+    for (size_t i = 0; i + 2 < mesh.indices.size(); i += 3) {
+        Eigen::Vector3d p[3];
+        for (size_t k = 0; k < 3; ++k) {
+            const auto& v = mesh.vertices[mesh.indices[i + k]].position;
+            p[k] = Eigen::Vector3d(v[0], v[1], v[2]);
+        }
+        const Eigen::Vector3d cross(p[1].y() * p[2].z() - p[1].z() * p[2].y(),
+                                    p[1].z() * p[2].x() - p[1].x() * p[2].z(),
+                                    p[1].x() * p[2].y() - p[1].y() * p[2].x());
+        sum += p[0].dot(cross) / 6;
+    }
+    return sum;
+}
+
+}  // namespace vl

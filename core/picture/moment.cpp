@@ -1,0 +1,337 @@
+#include "core/picture/moment.h"
+
+#include "core/workpiece/axis_set_ups.h"
+#include "core/workpiece/inlay_sides.h"
+#include "core/workpiece/reversed_parts.h"
+#include "core/workpiece/lid_sides.h"
+#include "core/process/split_recipe.h"
+#include "core/workpiece/worked_cuts.h"
+#include "core/picture/finished.h"
+#include "core/picture/painted.h"
+#include "core/picture/parted.h"
+#include "core/picture/rejoined.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+#include <set>
+
+namespace vl {
+namespace {
+
+/// What has become of the wood in one thing of the recipe.
+struct Past {
+    std::set<size_t> layers;
+    std::set<std::string> steps;
+    bool glued = false;
+    Body::Part part = Body::All;
+};
+
+bool touches(const Past& p, const char* name)
+{
+    return std::ranges::any_of(p.steps, [&](const std::string& id) { return id.starts_with(name); });
+}
+
+Body bodyOf(const Past& p, const Assembly& assembly, const std::vector<AxisSetUp>& setUps)
+{
+    Body b;
+    b.layers.assign(p.layers.begin(), p.layers.end());
+    b.round = p.steps.contains("rough") || p.steps.contains("rough-wet");
+    b.part = p.part;
+    b.hollow =
+        p.steps.contains("hollow") || p.steps.contains("hollow-lid") || touches(p, "bore") || touches(p, "inside-");
+    b.rings = touches(p, "ring-");
+    for (const AxisSetUp& s : setUps)
+        if (p.steps.contains("turn-" + s.id))
+            b.axes = std::max<size_t>(b.axes, static_cast<size_t>(&s - setUps.data()) + 1);
+    if (touches(p, reassembleStep))
+        b.reversed = Body::Reassembled;
+    else if (touches(p, turnFirstStep))
+        b.reversed = Body::First;
+    b.split = p.steps.contains(turnOnStep) ? Body::TurnedOn : p.steps.contains(openStep) ? Body::Opened : Body::Whole;
+    b.fitted = touches(p, "fit-B");
+    for (const char* kind :
+         {"saw-", "drill-", "work-", "hollow-legs-", leanStep, "fill-", "colour-", "burn-", reassembleStep})
+        for (const std::string& step : p.steps)
+            if (step.starts_with(kind)) b.cut.push_back(step);
+    b.apart = b.layers.size() == 1 && !p.glued && assembly.layers[b.layers[0]].radial();
+    return b;
+}
+
+void append(Mesh& all, Mesh one, const Body& body, const Assembly& assembly)
+{
+    const double out = body.apart ? 0.14 * assembly.layers[body.layers[0]].cornerRadius() : 0;
+    for (Vertex& v : one.vertices) {
+        const auto part = static_cast<size_t>(v.part);
+        v.part = static_cast<float>(body.layers[part / 1000] * 1000 + part % 1000);
+        v.position[0] += static_cast<float>(body.shift);
+        if (body.apart) {
+            const BuiltLayer& l = assembly.layers[body.layers[0]];
+            const Eigen::Vector3d way =
+                out * outwards(l.phaseDeg + 360.0 * static_cast<double>(part % 1000) / l.sectors);
+            v.position[1] += static_cast<float>(way.y());
+            v.position[2] += static_cast<float>(way.z());
+        }
+    }
+    join(all, one);
+}
+
+/// A side between the lowest and the highest face of a body's layers.
+Range spanOf(const Assembly& assembly, const Body& b)
+{
+    return {assembly.layers[b.layers.front()].z0, assembly.layers[b.layers.back()].z1};
+}
+
+bool isDone(const Body& b, const std::string& step) { return std::ranges::find(b.cut, step) != b.cut.end(); }
+bool isDone(const Body& b, const Cut& c) { return c.step.empty() || isDone(b, c.step); }
+
+/// The layers of a body by themselves, with what is let into them by then.
+Assembly layersOf(const Assembly& assembly, const Body& b)
+{
+    Assembly own;
+    for (const size_t i : b.layers) {
+        own.layers.push_back(assembly.layers[i]);
+        std::erase_if(own.layers.back().insets, [&](const Inset& inset) { return !isDone(b, inset.step); });
+    }
+    return own;
+}
+
+/// Holes that are drilled and not filled yet.
+std::vector<Cut> openHoles(const Piece& piece, const Sides& sides, const Body& b)
+{
+    std::vector<Cut> open;
+    for (const Cut& c : sides.filled) {
+        const auto hole = std::ranges::find_if(piece.holes, [&](const Hole& h) { return c.step == "drill-" + h.id; });
+        if (isDone(b, c) && hole != piece.holes.end() && !isDone(b, fillStep(*hole))) open.push_back(c);
+    }
+    return open;
+}
+
+/// What is turned inside out, before its second turning: as the first one left it, or reversed.
+std::optional<Sides> reversedSides(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b)
+{
+    const auto blank = insideOutOf(piece, sides.outside);
+    if (!blank || b.reversed == Body::None || b.round) return std::nullopt;
+    const BuiltLayer& l = assembly.layers[0];
+    Sides now{.outside = {}, .inside = {}, .axes = {}, .edges = {}};
+    // A star of six has no round blank and no convex one: what it holds.
+    const bool convex = blank->parts < 6;
+    // Round it a little wider than its corners: what only touches is not cut cleanly.
+    const double corner = convex ? 1.02 * l.cornerRadius() : l.stockOuterRadius();
+    if (convex)
+        for (const Cell& c : l.cells)
+            for (const HalfSpace& h : c.faces) {
+                // Neighbours share a plane: it is cut once.
+                const auto same = [&](const HalfSpace& o) { return (o.normal - h.normal).norm() < 1e-9; };
+                if (std::ranges::none_of(now.edges, same)) now.edges.push_back(h);
+            }
+    now.outside = {{l.z0, corner}};
+    if (b.reversed == Body::First) {
+        const auto within = [&](const Point& p) { return Point(p.x(), std::min(corner, p.y())); };
+        if (!blank->first.empty()) {
+            now.outside.emplace_back(blank->first.front().x(), corner);
+            for (const Point& p : blank->first) now.outside.push_back(within(p));
+            now.outside.emplace_back(blank->first.back().x(), corner);
+        }
+    } else
+        now.cuts = insideOutCuts(piece, sides.outside);
+    now.outside.emplace_back(l.z1, corner);
+    return now;
+}
+
+/// What the tools have left of a body that is turned or hollowed.
+Sides turnedSides(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b)
+{
+    Sides turned = sides;
+    std::erase_if(turned.cuts, [&](const Cut& c) { return !isDone(b, c); });
+    std::ranges::move(openHoles(piece, sides, b), std::back_inserter(turned.cuts));
+    turned.axes.resize(std::min(b.axes, turned.axes.size()));
+    if (b.part != Body::All && !sides.inside.empty()) {
+        // What room a fit leaves cannot be seen: the usual ones do. The spigot comes with the hollow.
+        const double at = piece.lid.at;
+        if (b.hollow) {
+            BoxAndLid both = apart(piece, Fits{}, sides);
+            Sides& own = b.part == Body::Box ? both.box : both.lid;
+            turned.outside = std::move(own.outside);
+            turned.inside = std::move(own.inside);
+        } else {
+            turned.outside = b.part == Body::Box ? clipped(sides.outside, 0, at)
+                                                 : clipped(sides.outside, at, sides.outside.back().x());
+            turned.inside.clear();
+        }
+        return turned;
+    }
+    if (!b.hollow) turned.inside.clear();
+    const bool whole = b.layers.size() == assembly.layers.size();
+    const Range span = spanOf(assembly, b);
+    if (!b.round) {
+        turned.outside.clear();
+        turned.axes.clear();
+        turned.edges.clear();
+        for (const size_t i : b.layers)
+            for (const Point& p : assembly.layers[i].outerHold) turned.outside.push_back(p);
+    } else if (!whole)
+        turned.outside = clipped(turned.outside, span.low, span.high);
+    if (!whole) turned.inside = clipped(turned.inside, span.low, span.high);
+    return turned;
+}
+
+/// What saw and drill have taken of a blank that no lathe has touched: of one piece of wood, as what is glued together
+/// is no single closed solid.
+std::vector<Cutter> cutBlank(const Piece& piece, const Assembly& own, const Sides& sides, const Body& b)
+{
+    std::vector<Cutter> done;
+    if (own.layers.size() != 1 || own.layers[0].cells.size() != 1) return done;
+    for (const Cut& c : sides.cuts)
+        if (isDone(b, c)) done.push_back(c.solid);
+    for (const Cut& c : openHoles(piece, sides, b)) done.push_back(c.solid);
+    return done;
+}
+
+Mesh meshOf(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b, const MeshDetail& detail)
+{
+    if (b.rings) return partedMesh(assembly, piece.nest, outlineHeight(piece), detail);
+    const Assembly own = layersOf(assembly, b);
+    if (const auto reversed = reversedSides(piece, assembly, sides, b))
+        return painted(own, solidOf(*reversed, detail.tolerance).surface);
+    if (!b.round && !b.hollow) {
+        Mesh blank = blankMesh(own);
+        const std::vector<Cutter> done = cutBlank(piece, own, sides, b);
+        if (done.empty() && !own.hasInsets()) return blank;
+        return painted(own, without(drawnSurface(blank), done, detail.tolerance).surface);
+    }
+    const Sides turned = turnedSides(piece, assembly, sides, b);
+    if (b.split != Body::Whole) {
+        const Surface whole = solidOf(turned, detail.tolerance).surface;
+        if (b.split == Body::TurnedOn) return turnedOnMesh(piece, own, whole);
+        // Opened: one half beside the other.
+        const auto [near, far] = halvesOf(whole);
+        Mesh both = painted(own, near);
+        join(both, moved(painted(own, far), Eigen::Isometry3d(Eigen::Translation3d(0, 0, -0.4 * sides.widest()))));
+        return both;
+    }
+    // Where it does not begin at its first layer's face, its own surface says where it does.
+    Mesh mesh =
+        b.part != Body::All ? painted(own, solidOf(turned, detail.tolerance).surface) : turnedMesh(own, turned, detail);
+    if (b.fitted) addBought(piece, sides, mesh);
+    return mesh;
+}
+
+Surface surfaceOf(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b, double tolerance)
+{
+    const Assembly own = layersOf(assembly, b);
+    if (b.rings || hasGaps(own)) return drawnSurface(meshOf(piece, assembly, sides, b, {tolerance, false}));
+    if (const auto reversed = reversedSides(piece, assembly, sides, b)) return solidOf(*reversed, tolerance).surface;
+    if (!b.round && !b.hollow)
+        return without(drawnSurface(blankMesh(own)), cutBlank(piece, own, sides, b), tolerance).surface;
+    if (b.split == Body::TurnedOn)
+        return finishedSolid(piece, turnedSides(piece, assembly, sides, b), tolerance).surface;
+    return solidOf(turnedSides(piece, assembly, sides, b), tolerance).surface;
+}
+
+}  // namespace
+
+std::vector<Body> bodiesAfter(const Piece& piece, const Assembly& assembly, const std::vector<size_t>& order,
+                              size_t count)
+{
+    std::map<std::string, Past> there;
+    for (const Part& p : assembly.parts) there[p.id].layers.insert(static_cast<size_t>(p.layer));
+    const auto hasParts = [&](size_t layer) {
+        return std::ranges::any_of(assembly.parts, [&](const Part& p) { return p.layer == static_cast<int>(layer); });
+    };
+    std::set<std::string> cut;  // things that a step has made: boards as they lie on the rack are none
+    for (size_t k = 0; k < std::min(count, order.size()); ++k) {
+        const Step& s = assembly.recipe[order[k]];
+        Past past;
+        std::set<Body::Part> parts;
+        for (const std::string& input : s.inputs) {
+            const auto it = there.find(input);
+            if (it == there.end()) continue;
+            past.layers.merge(it->second.layers);
+            past.steps.merge(it->second.steps);
+            past.glued = past.glued || it->second.glued;
+            parts.insert(it->second.part);
+            there.erase(it);
+            cut.erase(input);
+        }
+        past.part = parts.size() == 1 ? *parts.begin() : Body::All;
+        past.steps.insert(s.id);
+        past.glued = past.glued || s.action == Action::Glue;
+        for (const std::string& output : s.outputs) {
+            Past mine = past;
+            if (s.id == "part-lid")
+                mine.part = &output == &s.outputs.front() ? Body::Box : Body::Lid;
+            else if (&output != &s.outputs.front()) {
+                // One ring that gives two: the other half is the layer that has no parts of its own. What is parted off
+                // a thick layer is wood for another piece.
+                for (size_t i = 0; i < piece.layers.size(); ++i)
+                    if (output.ends_with("-" + piece.layers[i].id))
+                        mine.layers = hasParts(i) ? std::set<size_t>{} : std::set<size_t>{i};
+            }
+            there[output] = std::move(mine);
+            cut.insert(output);
+        }
+    }
+    const std::vector<AxisSetUp> setUps = axisSetUps(piece);
+    std::vector<Body> bodies;
+    for (const std::string& id : cut)
+        if (const Past& p = there.at(id); !p.layers.empty()) bodies.push_back(bodyOf(p, assembly, setUps));
+    // Of parts of one layer that are cut by themselves, one stands for all.
+    std::ranges::stable_sort(
+        bodies, {}, [](const Body& b) { return std::pair(b.layers.front(), -static_cast<long>(b.layers.size())); });
+    std::vector<Body> apart;
+    std::set<std::pair<Body::Part, size_t>> seen;
+    double height = 0;
+    for (const BuiltLayer& l : assembly.layers) height = std::max(height, l.z1);
+    for (Body& b : bodies) {
+        if (std::ranges::any_of(b.layers, [&](size_t i) { return seen.contains({b.part, i}); })) continue;
+        for (const size_t i : b.layers) seen.emplace(b.part, i);
+        b.shift = static_cast<double>(apart.size()) * std::max(10.0, 0.06 * height);
+        apart.push_back(std::move(b));
+    }
+    return apart;
+}
+
+Mesh bodiesMesh(const Piece& piece, const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies,
+                const MeshDetail& detail)
+{
+    Mesh all;
+    for (const Body& b : bodies) append(all, meshOf(piece, assembly, sides, b, detail), b, assembly);
+    return all;
+}
+
+Surface bodiesSurface(const Piece& piece, const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies,
+                      double tolerance)
+{
+    Surface all;
+    for (const Body& b : bodies) {
+        const Surface one = surfaceOf(piece, assembly, sides, b, tolerance);
+        const auto first = static_cast<std::uint32_t>(all.corners.size());
+        for (std::array<double, 3> c : one.corners) {
+            c[0] += b.shift;
+            all.corners.push_back(c);
+        }
+        for (std::array<std::uint32_t, 3> f : one.faces) {
+            for (std::uint32_t& c : f) c += first;
+            all.faces.push_back(f);
+        }
+    }
+    return all;
+}
+
+Reach reachOf(const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies)
+{
+    Reach r;
+    for (const Body& b : bodies) {
+        r.height = std::max(r.height, spanOf(assembly, b).high + b.shift);
+        for (const size_t i : b.layers) {
+            const BuiltLayer& l = assembly.layers[i];
+            const double turned = radiusRange(sides.outside, l.z0, l.z1).high;
+            const double out = b.round ? (std::isnan(turned) ? 0 : turned) : l.cornerRadius() * (b.apart ? 1.14 : 1);
+            r.diameter = std::max(r.diameter, 2 * out);
+        }
+    }
+    return r;
+}
+
+}  // namespace vl

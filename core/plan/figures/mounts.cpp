@@ -1,0 +1,128 @@
+#include "core/plan/figures/mounts.h"
+
+#include "core/workpiece/air_sweep.h"
+#include "core/workpiece/reversed_parts.h"
+#include "core/process/split_recipe.h"
+#include "core/measure/format.h"
+#include "core/words/turn.h"
+
+#include <algorithm>
+#include <cmath>
+#include <utility>
+
+namespace vl {
+namespace {
+
+constexpr double gravity = 9.80665;  // m/s²
+
+/// The highest speed, rpm, at which the work's middle `offset` mm off the axis shakes the lathe with a tenth of its
+/// weight.
+double shaken(double massKg, double offset, const Shop& shop)
+{
+    const double force = 0.1 * shop.lathe.mass * gravity, arm = massKg * offset / 1000;
+    return arm > 0 ? std::sqrt(force / arm) * 60 / (2 * pi) : 1e9;
+}
+
+/// The highest speed, rpm, at which a rim of this diameter (mm) and density (kg/m³) pulls its joints with 1 N/mm².
+double torn(double diameter, double density)
+{
+    const double rim = std::sqrt(1e6 / density);
+    return rim / (pi * diameter / 1000) * 60;
+}
+
+constexpr double heldByPaper = 1000;  // rpm; own cautious value
+
+/// The farthest wood from the axis that it turns about, mm: until all of it has been turned round, and where edges,
+/// wings or bark stay, that is the blank's corner; where the axis is another, it lies off by so much at the worse end.
+double sweepOf(const Held& held, const Piece& piece, const Assembly& assembly, const Sides& sides)
+{
+    double corner = 0;
+    for (const BuiltLayer& b : assembly.layers) corner = std::max(corner, b.cornerRadius());
+    const bool allRound = held.round && sides.edges.empty() && !(airSweep(piece, sides).high > 0);
+    return std::max(0.5, allRound ? sides.widest() : std::max(corner, sides.widest())) + held.stray;
+}
+
+/// Whether it is put together only for a while: parts before they are reversed, halves that are glued in their waste.
+bool comesApart(const Recipe& recipe, const Step& mount)
+{
+    return mount.id.starts_with(mountPartsStep) ||
+           std::ranges::any_of(recipe, [](const Step& s) { return s.id == glueWasteStep; });
+}
+
+}  // namespace
+
+std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides,
+                            const Shape& shape, LengthStyle style)
+{
+    std::vector<Mount> mounts;
+    const Recipe& recipe = assembly.recipe;
+    double density = 700;
+    for (const BuiltLayer& b : assembly.layers) density = std::max(density, b.density);
+    for (const Step& step : recipe) {
+        const Held& held = step.held;
+        if (!held.set) continue;
+        Mount m{.id = step.id, .held = held};
+        m.sweep = sweepOf(held, piece, assembly, sides);
+        const Balance balance = held.offset > 0 ? Balance::OutOfBalance
+                                : held.round    ? Balance::Round
+                                                : Balance::Corners;
+        const double across = std::min(2 * m.sweep, 10000.0);
+        m.speed = speedRange(across, balance);
+        m.limit = held.offset > 0 ? "out of balance" : held.round ? "diameter" : "diameter of the corners";
+        const double mass = held.round || held.offset > 0 ? shape.weight : shape.roughWeight;
+        auto no = [&](double rpm, const char* what) {
+            if (rpm < m.speed.high) m.speed.high = rpm, m.limit = what;
+        };
+        no(shaken(mass, held.offset, shop), "imbalance against the lathe's mass");
+        no(torn(across, density), "stress in the rim");
+        no(shop.lathe.highestRpm, "the lathe's highest");
+        if (comesApart(recipe, step)) no(heldByPaper, "parts that only paper, tape or their ends hold");
+        // Whatever was just mounted begins as slowly as the lathe turns, until it is seen to run true.
+        m.speed.low = std::min(shop.lathe.lowestRpm, m.speed.high);
+        m.speed.rim = pi * across / 1000 * m.speed.high / 60;
+        // With the tailstock up all the time the work is a propped cantilever: a load anywhere along it bends it at its
+        // grip by no more than 0.1925 of what it would without (beam tables, from memory).
+        const double overhang = (held.tailstock ? 0.1925 : 1) * held.overhang;
+        // Along the grain wood bends many times as far before it breaks as across it: own cautious value.
+        constexpr double alongGrain = 6;
+        m.proof = proveMount(held.by, std::clamp(held.diameter, 1.0, 2000.0), std::min(held.depth, 500.0),
+                             std::min(overhang, 3000.0), shop.catchLoad, shop.grips, held.alongGrain ? alongGrain : 1);
+        const std::string needs = "a catch of " + fixed(shop.catchLoad, 0) + " N, " +
+                                  formatLengthUnit(held.overhang, style) + " out" +
+                                  (held.tailstock ? " with the tailstock up" : "") + ", asks for " +
+                                  fixed(m.proof.moment, 1) + " N·m; the grip stands " + fixed(m.proof.limit, 1);
+        m.why = m.proof.holds
+                    ? needs
+                    : needs + ": " + formatLengthUnit(std::ceil(m.proof.wouldHold), style) + " across would hold";
+        mounts.push_back(std::move(m));
+    }
+    return mounts;
+}
+
+void sayMounts(const std::vector<Mount>& mounts, Recipe& recipe)
+{
+    for (const Mount& m : mounts) {
+        Step& s = *std::ranges::find(recipe, m.id, &Step::id);
+        const Setting from{.machine = "lathe",
+                           .name = "speed, to begin",
+                           .value = m.speed.low,
+                           .unit = Unit::Speed,
+                           .source = "common practice",
+                           .decimals = 0},
+            to{.machine = "lathe",
+               .name = "speed, no more",
+               .value = m.speed.high,
+               .unit = Unit::Speed,
+               .source = "common practice",
+               .decimals = 0};
+        const Setting sweep{.machine = "lathe",
+                            .name = "sweeps a radius of",
+                            .value = m.sweep,
+                            .formula = "the farthest wood from the axis",
+                            .decimals = 0};
+        s.settings.insert(s.settings.end(), {sweep, from, to});
+        s.how.also(says(words::sweepsRadius, sweep)).also(says(words::speedBegin, from, to));
+    }
+}
+
+}  // namespace vl

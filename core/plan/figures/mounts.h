@@ -1,0 +1,31 @@
+#pragma once
+
+#include "core/blank/assembly.h"
+#include "core/holding/mount.h"
+#include "core/holding/speed.h"
+#include "core/measure/length.h"
+#include "core/blank/shape.h"
+
+namespace vl {
+
+/// One way in which the work is held, proved against a catch.
+struct Mount {
+    std::string id;  ///< of the step that mounts it
+    Held held;
+    MountProof proof{};
+    double sweep = 0;     ///< mm from the axis that the work reaches as it turns
+    SpeedRange speed{};   ///< rpm; `high` is never raised to what the lathe can do: below its lowest it is a stop
+    std::string limit{};  ///< what governs the speed
+    std::string why{};    ///< why it holds, or what would
+};
+
+/// Every mount of the recipe in its order. Speeds by diameter (common practice), no more than the imbalance's force
+/// lets the lathe stand still under (a tenth of its weight: our own value) and than the stress in the turning rim lets
+/// a glue joint stand (σ = ρ·v², thin ring; 1 N/mm²: our own value).
+std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides,
+                            const Shape& shape, LengthStyle style);
+
+/// Puts each mount's speeds among its step's settings, and into its words.
+void sayMounts(const std::vector<Mount>& mounts, Recipe& recipe);
+
+}  // namespace vl

@@ -1,0 +1,223 @@
+#include "core/process/axis_recipe.h"
+
+#include "core/process/finish_recipe.h"
+#include "core/geometry/profile.h"
+#include "core/recipe/settings.h"
+#include "core/workpiece/cross_section.h"
+#include "core/words/turn.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+double directionOf(const Point& p)
+{
+    const double deg = std::atan2(p.y(), p.x()) / degrees;
+    return p.norm() < 1e-9 ? 0 : deg < -1e-9 ? deg + 360 : std::max(0.0, deg);
+}
+
+/// How a set-up is mounted, in words and settings.
+Doing mounting(const Piece& piece, const Sides& sides, bool alongGrain, const AxisSetUp& s, const Text& name)
+{
+    const OffAxis& axis = piece.axes[s.axis];
+    const double length = outlineHeight(piece);
+    Doing d{.title = says(words::mountAxis, name, s.side + 1),
+            .why = says(words::axisMakesSide),
+            .minutes = 6,
+            .uses = {"lathe"}};
+    const Setting head = lengthAt("lathe", "off centre at the head", s.head.norm()),
+                  headTo = angleAt("lathe", "its direction", directionOf(s.head));
+    const double middle = (s.solid.from() + s.solid.to()) / 2;
+    d.held = {.set = true,
+              .by = Hold::Centres,
+              .diameter = 20,
+              .depth = 5,
+              .overhang = 0,
+              .tailstock = true,
+              .offset = s.solid.centreAt(std::clamp(middle, 0.0, length)).norm(),
+              .stray = std::max(s.solid.centreAt(0).norm(), s.solid.centreAt(length).norm())};
+    const auto inJaws = [&] {
+        constexpr double deep = 10;  // mm that jaws hold, a usual depth
+        d.held.depth = deep;
+        d.held.diameter = std::max(1.0, 2 * radiusAt(sides.outside, std::min(deep / 2, length)));
+        d.held.overhang = length;
+        d.held.alongGrain = alongGrain;
+    };
+    switch (axis.by) {
+    case AxisBy::Centres: {
+        const Setting tail = lengthAt("lathe", "off centre at the tail", s.tail.norm()),
+                      tailTo = angleAt("lathe", "its direction at the tail", directionOf(s.tail));
+        d.how = says(words::onMarkedCentres, head, headTo, tail, tailTo);
+        d.settings = {head, headTo, tail, tailTo};
+        break;
+    }
+    case AxisBy::Eccentric:
+        d.how = says(words::onEccentric, head);
+        d.settings = {head};
+        d.held.by = Hold::Eccentric;
+        inJaws();
+        break;
+    case AxisBy::Tilt: {
+        const Setting tilt = angleAt("lathe", "tilt", axis.tilt),
+                      pivot = lengthAt("lathe", "pivot, from the headstock face", axis.pivot);
+        d.how = says(words::tiltedInJaws, tilt, headTo, pivot);
+        d.settings = {tilt, headTo, pivot};
+        d.held.by = Hold::Tilted;
+        inJaws();
+        break;
+    }
+    }
+    if (s.mark.hole >= 0) {
+        const Setting hole{.machine = "index",
+                           .name = "hole",
+                           .value = 1.0 * s.mark.hole,
+                           .unit = Unit::Count,
+                           .formula = "counted from 0",
+                           .decimals = 0};
+        d.settings.push_back(hole);
+        d.how.also(says(words::indexHole, hole, axis.plate));
+    }
+    return d;
+}
+
+}  // namespace
+
+std::string axisMountStep(const AxisSetUp& s) { return "mount-" + s.id; }
+
+double depthLine(const AxisSetUp& s, double z)
+{
+    const double own = s.solid.radiusNear(z);
+    return std::isnan(own) ? own : own - s.solid.centreAt(z).norm();
+}
+
+bool hasMarkedCentres(const Piece& piece)
+{
+    return std::ranges::any_of(piece.axes, [](const OffAxis& a) { return a.by == AxisBy::Centres; });
+}
+
+Thing markCentres(const Piece& piece, Bench& bench, const Thing& blank)
+{
+    Text how = says(words::punchCentres);
+    std::vector<Setting> settings;
+    for (const AxisSetUp& s : axisSetUps(piece)) {
+        if (s.side != 0 || piece.axes[s.axis].by != AxisBy::Centres) continue;
+        const Setting head = lengthAt("lathe", "off centre at the head", s.head.norm()),
+                      headTo = angleAt("lathe", "its direction at the head", directionOf(s.head)),
+                      tail = lengthAt("lathe", "off centre at the tail", s.tail.norm()),
+                      tailTo = angleAt("lathe", "its direction at the tail", directionOf(s.tail));
+        how.also(says(words::firstCentre, nameOf(piece, s.axis), head, headTo, tail, tailTo));
+        settings.insert(settings.end(), {head, headTo, tail, tailTo});
+    }
+    return bench.step(Action::Mark, "centres", {blank}, "marked",
+                      {.title = says(words::markCentres),
+                       .why = says(words::centresBeforeRound),
+                       .how = how,
+                       .settings = settings,
+                       .minutes = 10});
+}
+
+namespace {
+
+/// From the side that a set-up leaves across to what stands opposite, once it is turned, mm; measured at a station.
+double thicknessAt(const Sides& sides, size_t setUp, const AxisSetUp& s, double z)
+{
+    Sides now = sides;
+    now.axes.resize(setUp + 1);
+    const CrossSection section(now, z);
+    const Point off = s.solid.centreAt(z);
+    if (!section.holds({0, 0})) return section.narrowest().across;
+    const double towards = std::atan2(-off.y(), -off.x()) / degrees;
+    return section.reachFrom({0, 0}, towards) + section.reachFrom({0, 0}, towards + 180);
+}
+
+/// Where a set-up cuts deepest, mm.
+double deepestAt(const Sides& sides, const AxisSetUp& s, double from, double to)
+{
+    double at = (from + to) / 2, most = -1e9;
+    constexpr int looks = 40;
+    for (int k = 0; k <= looks; ++k) {
+        // From the middle outwards: of several places alike the middle one.
+        const double z = (from + to) / 2 + (to - from) / 2 * (k % 2 ? -1 : 1) * ((k + 1) / 2) / (looks / 2.0);
+        const double deep = radiusAt(sides.outside, z) - depthLine(s, z);
+        if (deep > most + 1e-6) most = deep, at = z;
+    }
+    return at;
+}
+
+}  // namespace
+
+Thing turnAxes(const Piece& piece, const Shop& shop, const Sides& sides, bool alongGrain, Bench& bench,
+               const Thing& turned)
+{
+    const std::vector<AxisSetUp> all = axisSetUps(piece);
+    if (all.empty()) return turned;
+    const double height = outlineHeight(piece);
+    constexpr double atEnd = 0.5;  // mm
+    Thing now = turned;
+    for (size_t i = 0; i < all.size(); ++i) {
+        const AxisSetUp& s = all[i];
+        const Text name = says(words::axisNamed, nameOf(piece, s.axis));
+        const std::string key = s.id;
+        const double from = s.solid.outline.front().x(), to = s.solid.outline.back().x();
+        if (s.side == 0) {
+            // Before its first cut; between one axis and the next the piece runs true once more.
+            std::vector<Setting> lines;
+            Text how = says(words::pencilOnEnd);
+            auto line = [&](double z, const char* what, const Pattern& says_) {
+                const double r = depthLine(s, z);
+                if (!(r > 0 && r < radiusAt(sides.outside, z))) return;
+                lines.push_back(lengthAt("lathe", what, r, "its radius − its offset there"));
+                how.also(says(says_, lines.back()));
+            };
+            if (from <= atEnd) line(0, "depth line on the head end, radius", words::lineOnHead);
+            if (to >= height - atEnd) line(height, "depth line on the tail end, radius", words::lineOnTail);
+            if (!lines.empty())
+                now = bench.step(Action::Mark, "depth-" + key, {now}, "lined-" + key,
+                                 {.title = says(words::drawDepthLine, name),
+                                  .why = says(words::onlyWhileTrue),
+                                  .how = how.also(says(words::noLineBetween)),
+                                  .settings = lines,
+                                  .minutes = 4,
+                                  .uses = {"lathe"}});
+        }
+        now = bench.step(Action::Mount, axisMountStep(s), {now}, "mounted-" + key,
+                         mounting(piece, sides, alongGrain, s, name));
+        const double deepest = deepestAt(sides, s, std::max(from, 0.0), std::min(to, height));
+        const Setting begin = lengthAt("lathe", "from station", from), end = lengthAt("lathe", "to station", to),
+                      at = lengthAt("lathe", "measured at station", deepest, "where it is deepest"),
+                      thick = lengthAt("lathe", "done at a thickness of", thicknessAt(sides, i, s, deepest),
+                                       "flat to what stands opposite");
+        now = bench.step(Action::Turn, "turn-" + key, {now}, "turned-" + key,
+                         {.title = says(words::turnAxis, name, s.side + 1),
+                          .why = says(words::calliperTells),
+                          .how = says(words::mostlyAir, begin, end, thick, at),
+                          .settings = {begin, end, thick, at},
+                          .minutes = 15,
+                          .uses = {"lathe"}});
+        Doing sand{.title = says(words::sandAxis, name, s.side + 1),
+                   .why = says(words::noWayBack),
+                   .how = says(words::blockNotFingers),
+                   .minutes = 10,
+                   .uses = {"lathe"}};
+        sayGrits(piece, shop, SandedBy::Hand, sand.settings, sand.how);
+        now = bench.step(Action::Sand, "sand-" + key, {now}, "sanded-" + key, std::move(sand));
+    }
+    return bench.step(Action::Mount, "mount-true", {now}, "true-again",
+                      {.title = says(words::mountTrue),
+                       .why = says(words::restOnTrueAxis),
+                       .how = says(words::ridgesStand),
+                       .minutes = 5,
+                       .uses = {"lathe"},
+                       .held = {.set = true,
+                                .by = Hold::Centres,
+                                .diameter = 20,
+                                .depth = 5,
+                                .overhang = 0,
+                                .tailstock = true,
+                                .offset = 0,
+                                .round = true}});
+}
+
+}  // namespace vl

@@ -1,0 +1,434 @@
+#include "core/process/block_recipe.h"
+
+#include "core/holding/foot_hold.h"
+#include "core/workpiece/air_sweep.h"
+#include "core/process/shared_steps.h"
+#include "core/process/turn_recipe.h"
+#include "core/workpiece/worked_cuts.h"
+#include "core/process/finish_recipe.h"
+#include "core/holding/mount.h"
+#include "core/piece/records/reading.h"
+#include "core/blank/shape.h"
+#include "core/wood/drying.h"
+#include "core/words/turn.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+constexpr double screwLong = 25, screwFlange = 60;  // mm, a usual worm screw; common practice
+constexpr double margin = 6;                        // mm left under a screw's point or a recess; own value
+
+class BlockWriter {
+public:
+    BlockWriter(const Piece& piece, const Shop& shop, const Sides& sides, double corner, Recipe& recipe)
+        : piece_(piece), shop_(shop), sides_(sides), foot_(footHold(piece, shop, sides)), recipe_(recipe),
+          bench_(recipe, "", -1, Text()), height_(outlineHeight(piece)),
+          hollow_(piece.hollow.rule != WallRule::Solid && !sides.inside.empty()),
+          depth_(hollow_ ? height_ - sides.inside.front().x() : 0), rim_(rimOf(sides)), corner_(corner)
+    {
+    }
+
+    void write(const Thing& blank)
+    {
+        now_ = onTheBlank(piece_, sides_, bench_, blank);
+        const bool together = piece_.choices.sides == SideSchool::BothRoughed;
+        const BlockForm& block = *piece_.layers[0].as<BlockForm>();
+        const bool wet = block.isWet() && canBeTurnedWet(piece_, sides_, block.wet) && hollow_;
+        const bool twice = wet && block.wet == BlockForm::TurnedTwice, once = wet && block.wet == BlockForm::TurnedOnce;
+        if (twice)
+            turnWet(block);
+        else
+            mountFirst("mount-first");
+        turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25);
+        turnFoot("foot", "footed");
+        if (!together) finishOutside(!once);
+        mountReversed("mount-reversed");
+        if (hollow_) {
+            Doing d{.title = says(words::hollow),
+                    .why = says(together ? words::bothRoughed : words::thinLast),
+                    .how = says(words::byCalliper),
+                    .minutes = 40,
+                    .uses = {"lathe"},
+                    .rounds = {.usual = 1, .until = says(words::depthReached)}};
+            sayDepthRod(sides_, height_, d.settings, d.how);
+            sayAir(d);
+            step(Action::Turn, "hollow", "hollow-turned", std::move(d));
+            if (together) finishOutside(!once);
+            sharpen("inside");
+            thinWings();
+            turn("fine", words::finishWall, together ? words::shapeHasMoved : words::thinLast, words::lightCuts, 25);
+        } else if (together)
+            finishOutside(true);
+        now_ = beforeSanding(piece_, sides_, bench_, now_);
+        if (once) {
+            mountLast();
+            dry(block, thickest_, Coat::Bag, words::bagIt, words::bagWay, words::bendsNotCracks);
+            sandByHand();
+        } else {
+            sand("sand", words::sand, Sanded::Rest);
+            now_ = onceSanded(piece_, sides_, bench_, now_);
+            mountLast();
+        }
+        finished(piece_, shop_, bench_, onceFree(piece_, shop_, sides_, bench_, now_, foot_.by != Hold::Recess));
+    }
+
+private:
+    static double rimOf(const Sides& sides) { return sides.inside.empty() ? 0 : sides.inside.back().y(); }
+    void step(Action action, const std::string& id, const char* gives, Doing doing)
+    {
+        now_ = bench_.step(action, id, {now_}, gives, std::move(doing));
+    }
+    void turn(const char* id, const Pattern& title, const Pattern& why, const Pattern& how, double minutes)
+    {
+        Doing d{.title = says(title), .why = says(why), .how = says(how), .minutes = minutes, .uses = {"lathe"}};
+        sayAir(d);
+        step(Action::Turn, id, (std::string(id) + "-turned").c_str(), std::move(d));
+    }
+    /// Where edges, wings or a bark rim come round, as a measure and in words.
+    void sayAir(Doing& d) const
+    {
+        if (!(air_.high > 0)) return;
+        const Setting from{.name = "wood all round to a radius of", .value = air_.low, .decimals = 0},
+            to{.name = "sweeps a radius of", .value = std::max(air_.high, corner_), .decimals = 0};
+        d.settings.insert(d.settings.end(), {from, to});
+        d.how.also(says(words::cornersSweep, from, to));
+    }
+    /// What is half air is brought to its thickness from the tip inwards, each band finished before the next.
+    void thinWings()
+    {
+        if (!edged_) return;
+        constexpr double widest = 38;  // mm: one to two inches, common practice
+        const double all = air_.high - air_.low;
+        const auto bands = static_cast<int>(std::ceil(all / widest));
+        for (int k = 0; k < bands; ++k) {
+            const Setting from{.machine = "lathe",
+                               .name = "from a radius of",
+                               .value = air_.high - all * k / bands,
+                               .formula = "tip inwards, an inch or two each",
+                               .source = "common practice",
+                               .decimals = 0},
+                to{.machine = "lathe",
+                   .name = "to a radius of",
+                   .value = air_.high - all * (k + 1) / bands,
+                   .formula = "tip inwards, an inch or two each",
+                   .source = "common practice",
+                   .decimals = 0};
+            Doing d{.title = says(words::thinBand, from, to),
+                    .why = says(words::tipBearsNoMore),
+                    .how = says(words::thinBandWay),
+                    .settings = {from, to},
+                    .minutes = 12,
+                    .uses = {"lathe"}};
+            sayAir(d);
+            const std::string number = std::to_string(k + 1);
+            step(Action::Turn, "wing-" + number, ("wing-turned-" + number).c_str(), std::move(d));
+        }
+    }
+    void sand(const char* id, const Pattern& title, Sanded what)
+    {
+        Doing d{.title = says(title),
+                .why = says(words::throughGrits),
+                // Corners that turn are not seen: no finger comes near them.
+                .how = says(edged_ ? words::blockNotFingers : words::restOff),
+                .minutes = 20,
+                .uses = {"lathe"}};
+        saySanding(piece_, shop_, sides_, what, d.settings, d.how);
+        step(Action::Sand, id, (std::string(id) + "ed").c_str(), std::move(d));
+    }
+    void sharpen(const char* what)
+    {
+        step(Action::Turn, std::string("sharpen-") + what, (std::string("sharp-") + what).c_str(),
+             {.title = says(words::sharpen),
+              .why = says(words::lastCutsSharp),
+              .how = says(words::byTheGrinder),
+              .minutes = 3});
+    }
+    /// `sanded`: not while it is wet, paper clogs and the wood goes on moving.
+    void finishOutside(bool sanded)
+    {
+        sharpen("outside");
+        turn("fine-outside", words::finishOutside, words::outsideReached, words::lightCuts, 15);
+        if (sanded) sand("sand-outside", words::sandOutside, Sanded::OutsideFirst);
+    }
+
+    /// Rough while it is wet, with a thick wall all round; dried; held again to be turned as any dry blank is.
+    void turnWet(const BlockForm& block)
+    {
+        const double wide = roughDiameter(sides_), wall = roughWall(2 * sides_.widest());
+        mountFirst("mount-first-wet");
+        const Setting rough{.name = "rough, Ø", .value = wide, .formula = "Ø + (rough − finished wall)", .decimals = 0},
+            left{.name = "wall left all round",
+                 .value = wall,
+                 .formula = "Ø / 10",
+                 .source = "common practice",
+                 .decimals = 0};
+        step(Action::Turn, "rough-wet", "rough-wet",
+             {.title = says(words::roughWet, rough),
+              .why = says(words::wetMoves),
+              .how = says(words::lowestSpeed),
+              .settings = {rough},
+              .minutes = 25,
+              .uses = {"lathe"}});
+        wetFoot(block);
+        turnFoot("foot-wet", "footed-wet");
+        mountReversed("mount-reversed-wet");
+        step(Action::Turn, "hollow-wet", "hollow-wet",
+             {.title = says(words::hollowWet, left),
+              .why = says(words::evenWallDries),
+              .how = says(words::floorAsThick, left),
+              .settings = {left},
+              .minutes = 30,
+              .uses = {"lathe"},
+              .rounds = {.usual = 1, .until = says(words::wallIsEven)}});
+        dry(block, wall, Coat::Wax, words::waxIt, words::waxWay, words::wetMoves);
+        driedFoot(block);
+        // Its hollow is oval now: what goes in is as wide as it is narrow.
+        const Setting held{.machine = "lathe",
+                           .name = "held on, Ø",
+                           .value = dried(block, wide - 2 * wall),
+                           .formula = "rough Ø − 2 walls, dried across the grain",
+                           .decimals = 0};
+        step(Action::Mount, "mount-dry", "mounted-dry",
+             {.title = says(words::mountOval),
+              .why = says(words::driedOval),
+              .how = says(words::mountOvalWay, held),
+              .settings = {held},
+              .minutes = 10,
+              .uses = {"lathe"},
+              .held = {.set = true,
+                       .by = Hold::Jam,
+                       .diameter = held.value,
+                       .depth = 10,
+                       .overhang = height_,
+                       .tailstock = true,
+                       .rimToHead = true}});
+    }
+    /// What a size of the wet blank comes to across the grain.
+    double dried(const BlockForm& block, double size) const
+    {
+        return driedSize(size, woodAt(piece_.layers[0], 0)->shrinkTangential, block.moisture, dryEnough);
+    }
+    static constexpr double trued = 2;  // mm on the diameter, of a tenon that dried oval
+    /// A tenon is turned so wide while it is wet that the jaws still close on it once it is dry and round again.
+    void wetFoot(const BlockForm& block)
+    {
+        if (foot_.by != Hold::Tenon) return;
+        const Jaws& jaws = jawsNamed(shop_, foot_.jaws);
+        const double share = dried(block, 1), least = (jaws.gripLeast + trued) / share;
+        foot_.diameter = std::clamp(foot_.diameter, std::min(least, jaws.gripMost), jaws.gripMost);
+    }
+    /// A tenon that dried oval is turned round again, smaller; a recess only round again.
+    void driedFoot(const BlockForm& block)
+    {
+        if (foot_.by == Hold::Tenon) foot_.diameter = dried(block, foot_.diameter) - trued;
+    }
+    /// Waits for wet wood to dry, until the meter says so or, where none is asked, about as long as it takes.
+    void dry(const BlockForm& block, double thickness, Coat coat, const Pattern& title, const Pattern& how,
+             const Pattern& why)
+    {
+        constexpr double day = 24 * 60;  // minutes
+        const Species& wood = *woodAt(piece_.layers[0], 0);
+        const double days =
+            daysInTheRoom(thickness, block.moisture, dryEnough, heatedRoom, wood.density, slowedBy(coat));
+        step(Action::Inspect, "coat-wet", "coated-wet",
+             {.title = says(title), .why = says(words::driesEvenly), .how = says(how), .minutes = 10});
+        const Setting dryAt{
+            .name = "dry at, %", .value = dryEnough, .unit = Unit::Count, .source = "common practice", .decimals = 0},
+            about{.name = "about, days",
+                  .value = days,
+                  .unit = Unit::Count,
+                  .formula = "an inch a year, by its square",
+                  .source = "common practice",
+                  .decimals = 0};
+        step(Action::Wait, "dry-wet", "dried",
+             {.title = says(words::waitUntilDry, dryAt),
+              .why = says(why),
+              .how = says(words::weighItWeekly, about),
+              .settings = {dryAt, about},
+              .waitMinutes = std::max(0.0, days) * day,
+              .untilPercent = dryEnough});
+    }
+    /// What dried on its last wall is oval: nothing but a hand follows it.
+    void sandByHand()
+    {
+        Doing d{.title = says(words::sandOval),
+                .why = says(words::throughGrits),
+                .how = says(words::sandOvalWay),
+                .minutes = 45};
+        sayGrits(piece_, shop_, SandedBy::Hand, d.settings, d.how);
+        step(Action::Sand, "sand", "sanded", std::move(d));
+    }
+
+    void mountFirst(const std::string& id)
+    {
+        // The screw's hole goes into what is hollowed away; where nothing deep enough is, the ends hold it.
+        const BlockForm& block = *piece_.layers[0].as<BlockForm>();
+        const bool bark = block.shape == BlockForm::HalfLog && block.bark == BlockForm::AtRim;
+        const bool screw = !bark && depth_ >= screwLong + margin && rim_ > screwFlange / 2;
+        const Setting flange{.machine = "lathe",
+                             .name = "screw's flange, Ø",
+                             .value = screwFlange,
+                             .source = "common practice",
+                             .decimals = 0},
+            deep{.machine = "drill",
+                 .name = "hole's depth",
+                 .value = screwLong + 1,
+                 .formula = "screw + 1 mm",
+                 .source = "common practice",
+                 .decimals = 0};
+        Doing d{.title = says(screw ? words::mountScrew : words::mountFaceCentres),
+                .why = says(words::outsideFirst),
+                .how =
+                    screw ? says(words::screwInRim, flange, deep) : says(bark ? words::spurInBark : words::spurInRim),
+                .minutes = 8,
+                .uses = {"lathe"},
+                .held = {.set = true,
+                         .by = screw ? Hold::Screw : Hold::Centres,
+                         .diameter = screw ? screwFlange : 25,
+                         .depth = screw ? screwLong : 6,
+                         .overhang = height_,
+                         .tailstock = true,
+                         .rimToHead = true}};
+        if (screw) d.settings = {flange, deep};
+        step(Action::Mount, id, ("on-lathe-" + id).c_str(), std::move(d));
+    }
+
+    Setting footDiameter() const
+    {
+        return {.machine = "lathe",
+                .name = foot_.by == Hold::Recess ? "recess, Ø" : "tenon, Ø",
+                .value = foot_.diameter,
+                .formula = "from the jaws' range and the foot",
+                .decimals = 1};
+    }
+    Setting footDepth() const
+    {
+        return {.machine = "lathe",
+                .name = foot_.by == Hold::Recess ? "its depth" : "its height",
+                .value = foot_.depth,
+                .source = "common practice",
+                .decimals = 1};
+    }
+
+    void turnFoot(const char* id, const char* gives)
+    {
+        if (foot_.by == Hold::Faceplate) return;
+        const Setting wide = footDiameter(), deep = footDepth();
+        const bool recess = foot_.by == Hold::Recess;
+        Doing d{.title = says(recess ? words::turnFootRecess : words::turnFootTenon),
+                .why = says(words::servesAllMounts),
+                .how = says(recess ? words::footRecessTo : words::footTenonTo, wide, deep),
+                .settings = {wide, deep},
+                .minutes = 6,
+                .uses = {"lathe"}};
+        if (!recess) {
+            auto notch = [](const char* name, double mm) -> Setting {
+                return {.name = name, .value = mm, .formula = "the jaws' range", .decimals = 1};
+            };
+            const Jaws& jaws = jawsNamed(shop_, foot_.jaws);
+            const Setting go = notch("goes over it", jaws.gripMost), no = notch("does not", jaws.gripLeast);
+            d.settings.insert(d.settings.end(), {go, no});
+            d.how.also(says(words::goNoGo, go, no));
+        }
+        step(Action::Turn, id, gives, std::move(d));
+    }
+
+    void mountReversed(const std::string& id)
+    {
+        const bool plate = foot_.by == Hold::Faceplate;
+        const Setting wide = footDiameter(), deep = footDepth();
+        const Setting circle{.machine = "lathe",
+                             .name = "screws' circle, Ø",
+                             .value = foot_.diameter,
+                             .formula = "the foot less the screws' heads",
+                             .decimals = 0},
+            into{.machine = "drill",
+                 .name = "screws go in",
+                 .value = foot_.depth,
+                 .source = "common practice",
+                 .decimals = 0};
+        Doing d{.title = says(words::reverse),
+                .why = says(words::insideFree),
+                .how = plate ? says(words::onFaceplate, circle, into)
+                             : says(foot_.by == Hold::Recess ? words::jawsInFoot : words::jawsOnFoot, wide, deep),
+                .settings = plate ? std::vector{circle, into} : std::vector{wide, deep},
+                .minutes = 6,
+                .uses = {"lathe"},
+                .held = {.set = true,
+                         .by = foot_.by,
+                         .diameter = foot_.diameter,
+                         .depth = foot_.depth,
+                         .overhang = height_,
+                         .round = true,
+                         .jaws = foot_.jaws}};
+        if (!foot_.jaws.empty()) d.how.also(says(words::withJaws, foot_.jaws));
+        step(Action::Mount, id, ("reversed-" + id).c_str(), std::move(d));
+    }
+
+    void mountLast()
+    {
+        if (foot_.by == Hold::Recess) return;  // it stays
+        struct Last {
+            Hold by;
+            const Pattern& how;
+        };
+        static const std::array<Last, 4> all{Last{Hold::Jam, words::inJam}, Last{Hold::Cushion, words::onCushion},
+                                             Last{Hold::Buttons, words::inButtons},
+                                             Last{Hold::Vacuum, words::onVacuum}};
+        // A square edge goes into no round recess and between no buttons: a form that fits the hollow takes it.
+        const LastSchool chosen = piece_.choices.last;
+        const bool rim = chosen == LastSchool::Jam || chosen == LastSchool::Buttons;
+        const Last& last = all[static_cast<size_t>(edged_ && rim ? LastSchool::Cushion : chosen)];
+        const double across = std::max(20.0, 2 * (rim_ > 0 ? rim_ : foot_.diameter));
+        const Setting wide{
+            .machine = "lathe", .name = "held on, Ø", .value = across, .formula = "the rim", .decimals = 0};
+        step(Action::Mount, "mount-last", "on-its-rim",
+             {.title = says(words::mountForFoot),
+              .why = says(words::tenonHasServed),
+              .how = says(last.how, wide),
+              .settings = {wide},
+              .minutes = 10,
+              .uses = {"lathe"},
+              .held = {.set = true,
+                       .by = last.by,
+                       .diameter = across,
+                       .depth = 10,
+                       .overhang = height_,
+                       .tailstock = true,
+                       .round = true,
+                       .rimToHead = true}});
+        step(Action::Turn, "foot-off", "foot-turned",
+             {.title = says(foot_.by == Hold::Faceplate ? words::holesOff : words::tenonOff),
+              .why = says(words::floorIsKnown),
+              .how = says(words::footALittleHollow),
+              .minutes = 12,
+              .uses = {"lathe"}});
+    }
+
+    const Piece& piece_;
+    const Shop& shop_;
+    const Sides& sides_;
+    FootHold foot_;
+    Recipe& recipe_;
+    Bench bench_;
+    double height_;
+    Range air_ = airSweep(piece_, sides_);
+    bool edged_ = air_.high > 0;  // what turns is not seen all round
+    bool hollow_;
+    double depth_, rim_, corner_;
+    double thickest_ = thickestWall(sides_);
+    Thing now_;
+};
+
+}  // namespace
+
+void blockRecipe(const Piece& piece, const Shop& shop, const Sides& sides, double corner, const Thing& blank,
+                 Recipe& recipe)
+{
+    BlockWriter(piece, shop, sides, corner, recipe).write(blank);
+}
+
+}  // namespace vl

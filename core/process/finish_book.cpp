@@ -1,0 +1,86 @@
+#include "core/process/finish_book.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace vl {
+namespace {
+
+constexpr std::array usual{80, 120, 150, 180, 220, 280, 320, 400, 600, 800, 1000};
+
+/// Area that a line sweeps as it turns about the axis (Pappus: 2π · length · radius of its middle).
+double swept(const Polyline& line)
+{
+    double area = 0;
+    for (size_t i = 1; i < line.size(); ++i)
+        area += pi * (line[i].y() + line[i - 1].y()) * (line[i] - line[i - 1]).norm();
+    return area;
+}
+
+}  // namespace
+
+std::vector<int> gritsFrom(int first, int last)
+{
+    std::vector<int> row;
+    for (const int g : usual)
+        if (g >= first && g <= last) row.push_back(g);
+    if (row.empty()) row.push_back(first);
+    return row;
+}
+
+FinishArea finishArea(const Polyline& outside, const Polyline& inside)
+{
+    FinishArea a{.outside = swept(outside), .inside = swept(inside)};
+    if (outside.empty()) return a;
+    // Foot and rim, where no hollow opens them.
+    const auto disc = [](double r) { return pi * r * r; };
+    a.outside += disc(outside.front().y()) + disc(outside.back().y());
+    if (!inside.empty()) {
+        a.outside -= disc(inside.back().y());
+        if (std::abs(inside.front().x() - outside.front().x()) < 1e-6) a.outside -= disc(inside.front().y());
+    }
+    a.outside = std::max(0.0, a.outside);
+    return a;
+}
+
+FinishSum sumOf(const Finish& finish, double areaMm2, double leastMix)
+{
+    FinishSum sum;
+    for (const FinishLayer& l : finish.layers) {
+        sum.grams += coatMass(l, areaMm2, leastMix).all * l.coats;
+        sum.minutes += l.waitMinutes * l.coats;
+    }
+    return sum;
+}
+
+CoatMass coatMass(const FinishLayer& layer, double areaMm2, double leastMix)
+{
+    constexpr double spare = 1.125, perM2 = 1e-6;
+    const double lies = areaMm2 * perM2 * layer.gramsPerM2;
+    const std::vector<MixPart> mix = mixOf(layer);
+    CoatMass m{.all = mix.empty() ? lies * spare : std::max(lies * spare, leastMix)};
+    m.left = m.all - lies;
+    double parts = 0;
+    for (const MixPart& p : mix) parts += p.parts;
+    const double amount = layer.mixBy == FinishLayer::Volume ? m.all / layer.gramsPerMl : m.all;
+    for (const MixPart& p : mix) m.shares.push_back({p.name, amount * p.parts / parts});
+    return m;
+}
+
+int moreCoats(const FinishLayer& layer, const Thirst& thirst)
+{
+    constexpr double thirsty = 1.0 / 3, sated = 0.05, soft = 480, hard = 800;  // shares, kg/m³
+    // What goes on once is made for one coat.
+    if ((layer.kind != FinishLayer::Sealer && layer.kind != FinishLayer::Body) || layer.coats < 2) return 0;
+    if (thirst.endGrain > thirsty || thirst.density < soft) return 1;
+    return layer.coats > 2 && thirst.endGrain < sated && thirst.density > hard ? -1 : 0;
+}
+
+Finish suited(Finish finish, const Thirst& thirst)
+{
+    for (FinishLayer& l : finish.layers) l.coats += moreCoats(l, thirst);
+    return finish;
+}
+
+}  // namespace vl
