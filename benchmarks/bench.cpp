@@ -1,9 +1,9 @@
 // Speed, read as ratios side by side: run `vivid-lathe-bench` in a release build.
 #include "app/document/beside.h"
 #include "app/window/main_window.h"
-#include "core/plan/boards/board_plan.h"
 #include "core/picture/mesh.h"
 #include "core/picture/skin.h"
+#include "core/plan/boards/board_plan.h"
 #include "io/piece_json.h"
 #include "tests/support/samples.h"
 
@@ -139,7 +139,8 @@ void dragFrame(benchmark::State& state)
         for (const size_t before = frames.size(); frames.size() == before;) {
             Piece next = piece;
             next.outside[node].r += (++k % 20) * 0.2;
-            document.apply("drag", [&](const Piece&) { return next; }, merge);
+            document.apply(
+                "drag", [&](const Piece&) { return next; }, merge);
             QApplication::processEvents();
         }
     document.endDrag();
@@ -191,7 +192,8 @@ void dragLarge(benchmark::State& state)
     for (auto _ : state) {
         Piece next = piece;
         next.outside[3].r += (++k % 20) * 0.2;
-        document.apply("drag", [&](const Piece&) { return next; }, merge);
+        document.apply(
+            "drag", [&](const Piece&) { return next; }, merge);
         QApplication::processEvents();
     }
     document.endDrag();

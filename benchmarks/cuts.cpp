@@ -1,6 +1,6 @@
 // What saw and drill ask of a drag: the plan beside that of the same piece uncut, and the solid as it is made beside.
-#include "core/plan/plan.h"
 #include "core/picture/mesh.h"
+#include "core/plan/plan.h"
 #include "tests/support/samples.h"
 
 #include <benchmark/benchmark.h>

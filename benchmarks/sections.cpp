@@ -1,9 +1,9 @@
 // Cross-sections of a piece on twelve set-ups beside CGAL's booleans on the same discs, and what a drag of a centre
 // asks.
+#include "core/picture/moment.h"
 #include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
 #include "core/workpiece/cross_section.h"
-#include "core/picture/moment.h"
 #include "tests/support/samples.h"
 
 #include <CGAL/Boolean_set_operations_2.h>

@@ -1,10 +1,10 @@
 #include "io/export.h"
 
 #include "core/measure/input_error.h"
-#include "core/plan/film.h"
 #include "core/picture/finished.h"
 #include "core/picture/moment.h"
 #include "core/picture/parted.h"
+#include "core/plan/film.h"
 #include "io/csv.h"
 #include "io/dxf.h"
 #include "io/files.h"

@@ -41,6 +41,11 @@ void FieldReader::readLengths(const Field& field, std::vector<double>& v)
     }
 }
 
+std::string FieldReader::pathOf(const Field& field, size_t place) const
+{
+    return in_.pathOf(field.key) + "[" + std::to_string(place) + "]";
+}
+
 std::string FieldReader::knownWood(const std::string& path, const std::string& id)
 {
     if (findSpecies(id)) return id;
@@ -56,11 +61,63 @@ void SchemaWriter::describe(Json& j, const Field& field)
     j["description"] = words;
 }
 
-Json SchemaWriter::namesOf(std::span<const Choice> choices)
+void SchemaWriter::mayBeChoice(Json& j, std::span<const Choice> choices)
 {
-    Json names = Json::array();
+    Json& names = j["enum"] = Json::array();
     for (const Choice& c : choices) names.push_back(c.name);
-    return names;
+}
+
+void SchemaWriter::mayBeNumber(Json& j, const char* type, const Limit& limit, bool orNull)
+{
+    j["type"] = orNull ? Json::array({type, "null"}) : Json(type);
+    j["minimum"] = limit.low;
+    j["maximum"] = limit.high;
+}
+
+void SchemaWriter::mayBeText(Json& j, const Limit& limit)
+{
+    j["type"] = "string";
+    j["maxLength"] = static_cast<int>(limit.high);
+}
+
+void SchemaWriter::mayBeTexts(Json& j, const Limit& limit)
+{
+    j["type"] = "array";
+    j["items"]["type"] = "string";
+    j["minItems"] = static_cast<int>(limit.low);
+    j["maxItems"] = static_cast<int>(limit.high);
+}
+
+void SchemaWriter::mayBeNumbers(Json& j, const Field& field)
+{
+    j["type"] = "array";
+    mayBeNumber(j["items"], "number", field.limit);
+    j["maxItems"] = static_cast<int>(field.most);
+}
+
+void SchemaWriter::mayBeList(Json& j, Json item, const Limit& limit)
+{
+    j["type"] = "array";
+    j["items"] = std::move(item);
+    j["maxItems"] = static_cast<int>(limit.high);
+}
+
+void SchemaWriter::mayBeAlternative(const Field& field, const char* name, Json form)
+{
+    Json one;
+    one["properties"][field.key]["const"] = name;
+    one["properties"][field.form] = std::move(form);
+    anyOf_.push_back(std::move(one));
+}
+
+Json SchemaWriter::whole() const
+{
+    Json j;
+    j["type"] = "object";
+    j["properties"] = properties_;
+    if (!required_.empty()) j["required"] = required_;
+    if (!anyOf_.empty()) j["anyOf"] = anyOf_;
+    return j;
 }
 
 }  // namespace vl::io

@@ -28,13 +28,12 @@ public:
             json[field.key] = v;
         else {
             if (v.empty() && !field.required) return;
-            Json list = Json::array();
+            Json& list = json[field.key] = Json::array();
             for (const auto& one : v) list.push_back(written(one));
-            json[field.key] = std::move(list);
         }
     }
 
-    template <class T> static Json written(const T& record)
+    template <class T> [[gnu::noinline]] static Json written(const T& record)
     {
         FieldWriter w;
         fields(w, record);
@@ -43,13 +42,12 @@ public:
     }
 };
 
-/// Reads them. A missing key keeps its default and leaves a note, unless it is quiet, a list or a number that
-/// may be left to the program; a key of the wrong type or beyond its limit throws InputError with its path; keys nobody
-/// declared are kept in the record's `extra`.
+/// Reads them. A missing key keeps its default; a key of the wrong type or beyond its limit throws InputError with its
+/// path; keys nobody declared are kept in the record's `extra`. What was put right leaves a note.
 class FieldReader : public FieldVisitor<FieldReader> {
 public:
     FieldReader(const Json& object, std::string path, std::vector<std::string>& notes)
-        : in_(object, std::move(path), notes), notes_(notes)
+        : in_(object, std::move(path)), notes_(notes)
     {
     }
 
@@ -85,7 +83,8 @@ public:
 
     /// Reads a whole object into a record.
     template <class T>
-    static void read(T& record, const Json& object, const std::string& path, std::vector<std::string>& notes)
+    [[gnu::noinline]] static void read(T& record, const Json& object, const std::string& path,
+                                       std::vector<std::string>& notes)
     {
         FieldReader reader(object, path, notes);
         fields(reader, record);
@@ -99,6 +98,8 @@ private:
     void readWoods(const Field& field, std::vector<std::string>& v);
     void readLengths(const Field& field, std::vector<double>& v);
     std::string knownWood(const std::string& path, const std::string& id);
+    /// Of one of a list: "holes[2]".
+    std::string pathOf(const Field& field, size_t place) const;
 
     template <class... Form> void eachAlternative(const Field& field, std::variant<Form...>& v)
     {
@@ -115,11 +116,7 @@ private:
         if (!field.required && !in_.has(field.key)) return;
         const Json& all = *in_.array(field.key, static_cast<size_t>(field.limit.high), true);
         v.clear();
-        for (const Json& object : all) {
-            Item item;
-            read(item, object, in_.pathOf(field.key) + "[" + std::to_string(v.size()) + "]", notes_);
-            v.push_back(std::move(item));
-        }
+        for (const Json& object : all) read(v.emplace_back(), object, pathOf(field, v.size() - 1), notes_);
     }
 
     JsonReader in_;
@@ -136,66 +133,62 @@ public:
             eachAlternative(field, v);
         else {
             Json& j = properties_[field.key];
-            j = schemaOf(field, v);
+            schemaOf(j, field, v);
             describe(j, field);
         }
     }
 
-    template <class T> static Json described(const T& record)
+    template <class T> [[gnu::noinline]] static Json described(const T& record)
     {
         SchemaWriter w;
         fields(w, record);
-        Json j{{"type", "object"}, {"properties", w.properties_}};
-        if (!w.required_.empty()) j["required"] = w.required_;
-        if (!w.anyOf_.empty()) j["anyOf"] = w.anyOf_;
-        return j;
+        return w.whole();
     }
 
 private:
     static void describe(Json& j, const Field& field);
-    static Json namesOf(std::span<const Choice> choices);
+    // What each kind of value may be.
+    static void mayBeChoice(Json& j, std::span<const Choice> choices);
+    static void mayBeNumber(Json& j, const char* type, const Limit& limit, bool orNull = false);
+    static void mayBeText(Json& j, const Limit& limit);
+    static void mayBeTexts(Json& j, const Limit& limit);
+    static void mayBeNumbers(Json& j, const Field& field);
+    static void mayBeList(Json& j, Json item, const Limit& limit);
+    void mayBeAlternative(const Field& field, const char* name, Json form);
+    Json whole() const;
 
-    template <class T> static Json schemaOf(const Field& field, const T& v)
+    template <class T> static void schemaOf(Json& j, const Field& field, const T& v)
     {
         const Limit& l = field.limit;
         if constexpr (Record<T>)
-            return described(v);
+            j = described(v);
         else if constexpr (Choosable<T>)
-            return {{"enum", namesOf(choicesOf<T>())}};
+            mayBeChoice(j, choicesOf<T>());
         else if constexpr (std::same_as<T, std::optional<double>>)
-            return {{"type", Json::array({"number", "null"})}, {"minimum", l.low}, {"maximum", l.high}};
+            mayBeNumber(j, "number", l, true);
         else if constexpr (std::same_as<T, double>)
-            return {{"type", "number"}, {"minimum", l.low}, {"maximum", l.high}};
+            mayBeNumber(j, "number", l);
         else if constexpr (std::same_as<T, int>)
-            return {{"type", "integer"}, {"minimum", l.low}, {"maximum", l.high}};
+            mayBeNumber(j, "integer", l);
         else if constexpr (std::same_as<T, bool>)
-            return {{"type", "boolean"}};
+            j["type"] = "boolean";
         else if constexpr (std::same_as<T, std::string>)
-            return {{"type", "string"}, {"maxLength", static_cast<int>(l.high)}};
+            mayBeText(j, l);
         else if constexpr (std::same_as<T, std::vector<std::string>>)
-            return {{"type", "array"},
-                    {"items", {{"type", "string"}}},
-                    {"minItems", static_cast<int>(l.low)},
-                    {"maxItems", static_cast<int>(l.high)}};
+            mayBeTexts(j, l);
         else if constexpr (std::same_as<T, std::vector<double>>)
-            return {{"type", "array"},
-                    {"items", {{"type", "number"}, {"minimum", l.low}, {"maximum", l.high}}},
-                    {"maxItems", static_cast<int>(field.most)}};
+            mayBeNumbers(j, field);
         else
-            return {{"type", "array"},
-                    {"items", described(typename T::value_type{})},
-                    {"maxItems", static_cast<int>(l.high)}};
+            mayBeList(j, described(typename T::value_type{}), l);
     }
 
     template <class... Form> void eachAlternative(const Field& field, const std::variant<Form...>& v)
     {
         Json& kind = properties_[field.key];
-        kind = {{"enum", namesOf(detail::kindsOf(&v))}};
+        mayBeChoice(kind, detail::kindsOf(&v));
         describe(kind, field);
-        properties_[field.form] = {{"type", "object"}};
-        (anyOf_.push_back(
-             {{"properties", {{field.key, {{"const", Form::kind.name}}}, {field.form, described(Form{})}}}}),
-         ...);
+        properties_[field.form]["type"] = "object";
+        (mayBeAlternative(field, Form::kind.name, described(Form{})), ...);
     }
 
     Json properties_ = Json::object(), required_ = Json::array(), anyOf_ = Json::array();

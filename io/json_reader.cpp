@@ -55,8 +55,7 @@ void checkShape(std::string_view text)
 
 }  // namespace
 
-JsonReader::JsonReader(const Json& object, std::string path, std::vector<std::string>& notes)
-    : object_(object), path_(std::move(path)), notes_(notes)
+JsonReader::JsonReader(const Json& object, std::string path) : object_(object), path_(std::move(path))
 {
     if (!object.is_object()) throw InputError(path_.empty() ? "file" : path_, shown(object), "an object { } is");
 }
@@ -75,11 +74,12 @@ void JsonReader::refuse(const char* key, const Json& got, const std::string& lim
 
 void JsonReader::number(const char* key, double& value, const Limit& limit)
 {
-    const Json* j = find(key, [&] { return exact(value); });
+    const Json* j = find(key);
     if (!j) return;
     if (!j->is_number()) refuse(key, *j, "a number, " + limitText(limit));
     value = j->get<double>();
-    if (!(value >= limit.low && value <= limit.high)) checkWithin(pathOf(key), value, limit);
+    checkWithin(pathOf(key), value, limit);
+    value = std::clamp(value, limit.low, limit.high);
 }
 
 void JsonReader::integer(const char* key, int& value, const Limit& limit)
@@ -92,7 +92,7 @@ void JsonReader::integer(const char* key, int& value, const Limit& limit)
 
 void JsonReader::boolean(const char* key, bool& value)
 {
-    const Json* j = find(key, [&] { return value ? "true" : "false"; });
+    const Json* j = find(key);
     if (!j) return;
     if (!j->is_boolean()) refuse(key, *j, "true or false is");
     value = j->get<bool>();
@@ -100,7 +100,7 @@ void JsonReader::boolean(const char* key, bool& value)
 
 void JsonReader::text(const char* key, std::string& value, size_t most)
 {
-    const Json* j = find(key, [&] { return "'" + value + "'"; });
+    const Json* j = find(key);
     if (!j) return;
     if (!j->is_string()) refuse(key, *j, "a text in quotes is");
     value = j->get<std::string>();
@@ -111,7 +111,7 @@ void JsonReader::text(const char* key, std::string& value, size_t most)
 
 void JsonReader::choice(const char* key, int& value, std::span<const Choice> choices)
 {
-    const Json* j = find(key, [&] { return std::string("'") + choices[static_cast<size_t>(value)].name + "'"; });
+    const Json* j = find(key);
     if (!j) return;
     std::string all;
     for (size_t i = 0; i < choices.size(); ++i) {
@@ -139,7 +139,7 @@ void JsonReader::optionalNumber(const char* key, std::optional<double>& value, c
 
 const Json* JsonReader::object(const char* key, bool required)
 {
-    const Json* j = required && !object_.contains(key) ? nullptr : find(key, [] { return "its defaults are"; });
+    const Json* j = required && !object_.contains(key) ? nullptr : find(key);
     if (!j && required) throw InputError(pathOf(key), "nothing", "an object { } is needed and");
     if (j && !j->is_object()) refuse(key, *j, "an object { } is");
     return j;
@@ -148,7 +148,7 @@ const Json* JsonReader::object(const char* key, bool required)
 const Json* JsonReader::array(const char* key, size_t most, bool required)
 {
     if (required && !object_.contains(key)) throw InputError(pathOf(key), "nothing", "a list [ ] is needed and");
-    const Json* j = find(key, [] { return "an empty list is"; });
+    const Json* j = find(key);
     if (!j) return nullptr;
     if (!j->is_array()) refuse(key, *j, "a list [ ] is");
     if (j->size() > most)

@@ -12,11 +12,11 @@ namespace vl::io {
 
 using Json = nlohmann::ordered_json;
 
-/// Reads the keys of one JSON object. A missing key keeps its default and leaves a note; a key of the wrong type or
+/// Reads the keys of one JSON object. A missing key keeps its default; a key of the wrong type or
 /// beyond its limit throws InputError with its path; keys nobody asked for are kept for saving.
 class JsonReader {
 public:
-    JsonReader(const Json& object, std::string path, std::vector<std::string>& notes);
+    JsonReader(const Json& object, std::string path);
 
     bool has(const char* key) const { return object_.contains(key); }
     void number(const char* key, double& value, const Limit& limit);
@@ -38,18 +38,10 @@ public:
 private:
     /// The value under a key, or null.
     const Json* find(const char* key);
-    /// The same; where it is missing `otherwise()` says what is taken instead.
-    template <class Otherwise> const Json* find(const char* key, Otherwise otherwise)
-    {
-        const Json* found = find(key);
-        if (!found) notes_.push_back(pathOf(key) + " is missing: " + otherwise() + " taken");
-        return found;
-    }
     [[noreturn]] void refuse(const char* key, const Json& got, const std::string& limit) const;
 
     const Json& object_;
     std::string path_;
-    std::vector<std::string>& notes_;
     std::vector<std::string_view> asked_;  // keys as the declarations spell them: they last
 };
 

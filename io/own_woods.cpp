@@ -55,7 +55,7 @@ void takeOwnWoods(Json& piece, std::vector<std::string>& notes)
         const std::string at = "own_woods[" + std::to_string(i) + "]";
         OwnWood wood;
         std::string id;
-        JsonReader head(all[i], at, notes);
+        JsonReader head(all[i], at);
         if (head.has("id")) head.text("id", id, 100);
         FieldReader::read(wood, all[i], at, notes);
         const std::string now = knownAt(at, wood).id;

@@ -58,7 +58,7 @@ LoadedPiece readPiece(std::string_view text)
 {
     Json json = parseJson(text);
     LoadedPiece out;
-    JsonReader head(json, "", out.notes);
+    JsonReader head(json, "");
     std::string kind = format;
     head.text("format", kind, 100);
     if (kind != format) throw InputError("format", "'" + kind + "'", "'vivid-lathe-piece' is");

@@ -1,8 +1,8 @@
 #include "io/plan_json.h"
 
-#include "core/workpiece/lid_sides.h"
 #include "core/plan/boards/setups.h"
 #include "core/plan/maps.h"
+#include "core/workpiece/lid_sides.h"
 #include "io/json_reader.h"
 
 #include <array>

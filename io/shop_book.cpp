@@ -245,7 +245,7 @@ ShopBook::ShopBook(const std::string& path) : db_(std::make_unique<Connection>(p
     int found = db_->foundVersion();
     if (found > version)
         throw BookOutOfReach("shop book " + path, "version " + std::to_string(found),
-                        "a book of version " + std::to_string(version) + " or older is");
+                             "a book of version " + std::to_string(version) + " or older is");
     db_->run(QStringLiteral("PRAGMA journal_mode=WAL")).finish();
     db_->run(QStringLiteral("PRAGMA foreign_keys=ON"));
     if (found < version)

@@ -19,8 +19,8 @@ public:
     /// What a save does where the book was changed since this one read or wrote it: by another window or program.
     enum class Changed { Refuse, WriteOver };
 
-    /// Opens or makes the book. Throws InputError where it cannot be read or is no shop book, and BookOutOfReach where it
-    /// may be whole and is left as it is.
+    /// Opens or makes the book. Throws InputError where it cannot be read or is no shop book, and BookOutOfReach where
+    /// it may be whole and is left as it is.
     explicit ShopBook(const std::string& path);
     ~ShopBook();
     ShopBook(const ShopBook&) = delete;

@@ -1,9 +1,9 @@
 #include "report/axes.h"
 
-#include "core/process/axis_recipe.h"
-#include "core/workpiece/index_rings.h"
 #include "core/measure/format.h"
+#include "core/process/axis_recipe.h"
 #include "core/workpiece/cross_section.h"
+#include "core/workpiece/index_rings.h"
 #include "report/profile_template.h"
 #include "report/type.h"
 

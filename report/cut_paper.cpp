@@ -1,8 +1,8 @@
 #include "report/cut_paper.h"
 
+#include "core/measure/format.h"
 #include "core/workpiece/sawn_cuts.h"
 #include "core/workpiece/worked_cuts.h"
-#include "core/measure/format.h"
 #include "report/curve_paper.h"
 #include "report/grid_drawing.h"
 #include "report/let_in_paper.h"

@@ -1,8 +1,8 @@
 #pragma once
 
 #include "core/measure/length.h"
-#include "core/plan/plan.h"
 #include "core/picture/skin.h"
+#include "core/plan/plan.h"
 
 #include <QImage>
 #include <QPainter>

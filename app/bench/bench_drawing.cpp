@@ -4,9 +4,9 @@
 #include "app/document/beside.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
-#include "core/plan/film.h"
 #include "core/picture/moment.h"
 #include "core/picture/render.h"
+#include "core/plan/film.h"
 #include "report/drawing.h"
 
 #include <QPainter>

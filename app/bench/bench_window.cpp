@@ -197,7 +197,9 @@ void BenchWindow::forward()
         const QString what = said(p->what);
         const double minutes = p->number.unit == Unit::Minutes ? p->number.value : 0;
         const auto k = static_cast<size_t>(at_);
-        const auto tick = [&](Piece piece) { return withPlaceDone(std::move(piece), doc_.plan(), list_, k, doc_.now()); };
+        const auto tick = [&](Piece piece) {
+            return withPlaceDone(std::move(piece), doc_.plan(), list_, k, doc_.now());
+        };
         if (!doc_.apply(tr("ticked"), tick)) return;
         run(what, minutes);  // a coat dries, a sealer sets
     }

@@ -14,9 +14,6 @@ inline QThreadPool& besideThreads()
 }
 
 /// Begins `work` beside everything else.
-template <class Work> auto beside(Work&& work)
-{
-    return QtConcurrent::run(&besideThreads(), std::forward<Work>(work));
-}
+template <class Work> auto beside(Work&& work) { return QtConcurrent::run(&besideThreads(), std::forward<Work>(work)); }
 
 }  // namespace vl::app

@@ -37,10 +37,10 @@ struct Selection {
 
 /// The open piece, its plan, and the history of its changes.
 ///
-/// What is *wanted* changes at once with every edit, and each edit is a step of the history; what is *shown* is the last
-/// state whose plan stands. A small piece is planned within the edit, so that the two are the same; a large one is planned
-/// beside everything else, the latest that is wanted next. A state that cannot be planned is taken back, and refused()
-/// says why.
+/// What is *wanted* changes at once with every edit, and each edit is a step of the history; what is *shown* is the
+/// last state whose plan stands. A small piece is planned within the edit, so that the two are the same; a large one is
+/// planned beside everything else, the latest that is wanted next. A state that cannot be planned is taken back, and
+/// refused() says why.
 class Document : public QObject {
     Q_OBJECT
 public:
@@ -82,17 +82,19 @@ public:
     /// True between the press and the release of a drag: views may draw quickly.
     bool live() const { return live_; }
 
-    /// Changes the wanted piece, as one step of the history named `what`; steps with the same `merge` key (above 0) become
-    /// one. `edit` gets the piece that is wanted and changes it, or returns another. A piece that cannot be is refused:
-    /// the document stays as it was and refused() says why.
+    /// Changes the wanted piece, as one step of the history named `what`; steps with the same `merge` key (above 0)
+    /// become one. `edit` gets the piece that is wanted and changes it, or returns another. A piece that cannot be is
+    /// refused: the document stays as it was and refused() says why.
     template <class Edit> bool apply(const QString& what, Edit&& edit, int merge = 0)
     {
-        return change(what, [&](State& s) { Document::edit(s.piece, edit); }, merge);
+        return change(
+            what, [&](State& s) { Document::edit(s.piece, edit); }, merge);
     }
     /// The same for the shop, and for both at once.
     template <class Edit> bool changeShop(const QString& what, Edit&& edit, int merge = 0)
     {
-        return change(what, [&](State& s) { Document::edit(s.shop, edit); }, merge);
+        return change(
+            what, [&](State& s) { Document::edit(s.shop, edit); }, merge);
     }
     bool changeBoth(const QString& what, const std::function<void(State&)>& edit) { return change(what, edit, 0); }
     /// Puts a whole piece in place of the one that it was worked out from; refused where that is no longer wanted.

@@ -42,8 +42,8 @@ void Planner::want(Job job)
 void Planner::start(Job job)
 {
     making_ = true;
-    watcher_.setFuture(beside(
-        [job = std::move(job)]() mutable { return std::make_shared<Result>(planned(std::move(job))); }));
+    watcher_.setFuture(
+        beside([job = std::move(job)]() mutable { return std::make_shared<Result>(planned(std::move(job))); }));
 }
 
 void Planner::take()

@@ -21,7 +21,8 @@ struct State {
     bool operator==(const State&) const = default;
 };
 
-/// Plans states: at once, or beside the window, where one is planned at a time and the latest that is wanted comes next.
+/// Plans states: at once, or beside the window, where one is planned at a time and the latest that is wanted comes
+/// next.
 class Planner : public QObject {
     Q_OBJECT
 public:

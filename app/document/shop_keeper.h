@@ -17,9 +17,9 @@ namespace vl::app {
 class ShopKeeper : public QObject {
     Q_OBJECT
 public:
-    /// Opens the book in `folder`. One that cannot be read whole is kept aside under another name and never written over;
-    /// one that is of a newer version, or cannot be reached, is left where it is, and the shop then lives as long as the
-    /// window.
+    /// Opens the book in `folder`. One that cannot be read whole is kept aside under another name and never written
+    /// over; one that is of a newer version, or cannot be reached, is left where it is, and the shop then lives as long
+    /// as the window.
     ShopKeeper(Document& document, const QString& folder, QObject* parent = nullptr);
     ~ShopKeeper() override;
 

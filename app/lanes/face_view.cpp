@@ -2,9 +2,9 @@
 
 #include "app/access/layer_things.h"
 #include "core/geometry/profile.h"
-#include "core/piece/records/field_items.h"
 #include "core/piece/document/hole_ends.h"
 #include "core/piece/edits/log_middle.h"
+#include "core/piece/records/field_items.h"
 
 #include <QButtonGroup>
 #include <QHBoxLayout>

@@ -2,8 +2,8 @@
 #include "app/lanes/section_lane.h"
 #include "app/theme/theme.h"
 #include "core/constructions/nest.h"
-#include "core/workpiece/cross_section.h"
 #include "core/picture/views.h"
+#include "core/workpiece/cross_section.h"
 #include "report/drawing.h"
 
 #include <QPainter>

@@ -2,9 +2,9 @@
 
 #include "app/access/layer_things.h"
 #include "app/lanes/face_view.h"
+#include "core/piece/document/hole_ends.h"
 #include "core/piece/edits/edit.h"
 #include "core/piece/records/field_items.h"
-#include "core/piece/document/hole_ends.h"
 
 #include <QMouseEvent>
 
@@ -295,15 +295,13 @@ void SectionLane::dragTo(const QPointF& hand, bool free)
         break;
     }
     case Grip::Bulge: {
-        const double bulge =
-            bulgeThrough(dragFrom_.outside[at], dragFrom_.outside[at + 1], {z(hand.x()), r(hand.y())});
+        const double bulge = bulgeThrough(dragFrom_.outside[at], dragFrom_.outside[at + 1], {z(hand.x()), r(hand.y())});
         drag(tr("bend arc"), [&](Piece& p) { p.outside.at(at).bulge = bulge; });
         break;
     }
     case Grip::Floor:
-        drag(tr("move floor"), [&](Piece& p) {
-            p.hollow.floor = std::clamp(station, 0.0, std::max(0.0, outlineHeight(p) - 2));
-        });
+        drag(tr("move floor"),
+             [&](Piece& p) { p.hollow.floor = std::clamp(station, 0.0, std::max(0.0, outlineHeight(p) - 2)); });
         break;
     case Grip::Layer:
         // The handle as it was grabbed: the drawing moves under the hand, its meaning does not.

@@ -1,10 +1,10 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/plan/maps.h"
 #include "core/picture/moment.h"
 #include "core/picture/render.h"
 #include "core/picture/rolling.h"
+#include "core/plan/maps.h"
 
 #include <QFutureWatcher>
 #include <QTimer>

@@ -12,8 +12,8 @@ namespace vl::app {
 
 /// What a session that ended without saving had open.
 struct Draft {
-    QString file;  ///< the draft itself
-    QString path;  ///< the piece's own file; empty when it had none
+    QString file;       ///< the draft itself
+    QString path;       ///< the piece's own file; empty when it had none
     QByteArray onDisk;  ///< digestOf() that file; empty where it is not known
     Piece piece;
 };
@@ -21,9 +21,9 @@ struct Draft {
 /// What a file holds, told from another.
 QByteArray digestOf(const std::string& text);
 
-/// Keeps the open piece in a draft within a second of each change, at once where something is ticked or measured, so that a
-/// power cut costs at most the last moments; the draft goes when the piece is saved or put away. A locked draft belongs
-/// to a running session.
+/// Keeps the open piece in a draft within a second of each change, at once where something is ticked or measured, so
+/// that a power cut costs at most the last moments; the draft goes when the piece is saved or put away. A locked draft
+/// belongs to a running session.
 class Drafts : public QObject {
     Q_OBJECT
 public:

@@ -84,8 +84,7 @@ ErrorDialog::ErrorDialog(Document& document, QWidget* parent)
                         [this](Shop& shop) { shop.accuracy = learned().in(shop.accuracy); });
     });
     connect(take_, &QPushButton::clicked, this, [this] {
-        doc_.apply(tr("allowances as needed"),
-                   [this](Piece p) { return withNeededAllowance(std::move(p), budget_); });
+        doc_.apply(tr("allowances as needed"), [this](Piece p) { return withNeededAllowance(std::move(p), budget_); });
     });
     connect(&watcher_, &QFutureWatcher<ErrorBudget>::finished, this, [this] {
         if (std::exchange(again_, false)) return begin();

@@ -258,7 +258,7 @@ void MainWindow::refresh()
     edited_->setText(doc_.planning()         ? tr("planning …")
                      : doc_.edited()         ? tr("edited")
                      : keeper_->isLent()     ? doc_.path().isEmpty() ? tr("sample") : tr("lent workshop")
-                                 : doc_.path().isEmpty() ? QString()
+                         : doc_.path().isEmpty() ? QString()
                                              : tr("saved"));
     edited_->setToolTip(keeper_->isLent() ? lentWords() : QString());
     setWindowTitle(tr("%1%2 – Vivid Lathe").arg(doc_.edited() ? QStringLiteral("• ") : QString(), name));
@@ -420,11 +420,12 @@ void MainWindow::closeEvent(QCloseEvent* event)
 /// Whether the program may end with the shop as it is in its book.
 bool MainWindow::mayLeaveBook()
 {
-    return keeper_->keepNow() || ask_.choose(this,
-                                             tr("The shop book cannot be written: %1. What was changed in the shop is lost "
-                                                "when the program ends now.")
-                                                 .arg(keeper_->trouble()),
-                                             {tr("End all the same")}) == 0;
+    return keeper_->keepNow() ||
+           ask_.choose(this,
+                       tr("The shop book cannot be written: %1. What was changed in the shop is lost "
+                          "when the program ends now.")
+                           .arg(keeper_->trouble()),
+                       {tr("End all the same")}) == 0;
 }
 
 /// The keyboard goes round the panes: the drawing, the solid, what is chosen, the bed, the header.

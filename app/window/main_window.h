@@ -124,8 +124,8 @@ private:
     /// Says where something was written, with links to it and to its folder.
     void sayWritten(const QString& path, const QString& words = {});
     bool mayDiscard();
-    /// Opens a piece in the turner's own shop, or in a lent one; false where it was cancelled. Throws where it cannot be
-    /// planned.
+    /// Opens a piece in the turner's own shop, or in a lent one; false where it was cancelled. Throws where it cannot
+    /// be planned.
     bool openPiece(const Piece& piece, const QString& path, const std::optional<Shop>& lent = {});
     QString askWhere(const QString& title, const QString& name, const QString& ending, const QString& kind);
     QString startsFolder() const { return dataFolder_ + "/starts"; }

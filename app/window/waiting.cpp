@@ -16,8 +16,9 @@ std::optional<Planner::Result> planWaiting(QWidget* window, Planner::Job job, co
     QFutureWatcher<Made> watcher;
     QEventLoop loop;
     QObject::connect(&watcher, &QFutureWatcherBase::finished, &loop, &QEventLoop::quit);
-    watcher.setFuture(
-        beside([job = std::move(job)]() mutable { return std::make_shared<Planner::Result>(Planner::planned(std::move(job))); }));
+    watcher.setFuture(beside([job = std::move(job)]() mutable {
+        return std::make_shared<Planner::Result>(Planner::planned(std::move(job)));
+    }));
     QTimer::singleShot(moment, &loop, &QEventLoop::quit);
     if (!watcher.isFinished()) loop.exec(QEventLoop::ExcludeUserInputEvents);
     if (!watcher.isFinished()) {

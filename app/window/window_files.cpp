@@ -180,16 +180,16 @@ bool MainWindow::openDemo(const QString& name)
 
 bool MainWindow::save() { return doc_.path().isEmpty() ? saveAs() : saveTo(doc_.path()); }
 
-/// Where a file of this ending goes; empty where nowhere. The dialog asks before another file is replaced, but not about
-/// the name that the ending makes of what was typed.
+/// Where a file of this ending goes; empty where nowhere. The dialog asks before another file is replaced, but not
+/// about the name that the ending makes of what was typed.
 QString MainWindow::askWhere(const QString& title, const QString& name, const QString& ending, const QString& kind)
 {
     QString path = ask_.save(this, title, name + ending, tr("%1 (*%2)").arg(kind, ending));
     if (path.isEmpty() || path.endsWith(ending, Qt::CaseInsensitive)) return path;
     path += ending;
-    const bool keep = QFileInfo::exists(path) && path != doc_.path() &&
-                      ask_.choose(this, tr("%1 is there already.").arg(QFileInfo(path).fileName()),
-                                  {tr("Replace it")}) != 0;
+    const bool keep =
+        QFileInfo::exists(path) && path != doc_.path() &&
+        ask_.choose(this, tr("%1 is there already.").arg(QFileInfo(path).fileName()), {tr("Replace it")}) != 0;
     return keep ? QString() : path;
 }
 

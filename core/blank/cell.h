@@ -1,7 +1,7 @@
 #pragma once
 
-#include "core/geometry/directions.h"
 #include "core/geometry/convex.h"
+#include "core/geometry/directions.h"
 #include "core/wood/species.h"
 
 #include <limits>

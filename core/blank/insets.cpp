@@ -1,10 +1,10 @@
 #include "core/blank/insets.h"
 
-#include "core/workpiece/decor_grid.h"
-#include "core/workpiece/inlay_sides.h"
 #include "core/wood/figure.h"
 #include "core/wood/filler.h"
 #include "core/wood/own_wood.h"
+#include "core/workpiece/decor_grid.h"
+#include "core/workpiece/inlay_sides.h"
 
 #include <Eigen/Geometry>
 

@@ -1,8 +1,8 @@
 #include "core/blank/shape.h"
 
-#include "core/workpiece/worked_cuts.h"
-#include "core/workpiece/cross_section.h"
 #include "core/blank/taken.h"
+#include "core/workpiece/cross_section.h"
+#include "core/workpiece/worked_cuts.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,5 +1,5 @@
-#include "core/constructions/construction.h"
 #include "core/blank/faces.h"
+#include "core/constructions/construction.h"
 
 #include "core/wood/figure.h"
 #include "core/words/cut.h"

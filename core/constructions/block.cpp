@@ -1,7 +1,7 @@
-#include "core/holding/foot_hold.h"
 #include "core/constructions/construction.h"
-#include "core/workpiece/lid_sides.h"
+#include "core/holding/foot_hold.h"
 #include "core/piece/edits/log_middle.h"
+#include "core/workpiece/lid_sides.h"
 
 #include "core/wood/figure.h"
 #include "core/words/build.h"

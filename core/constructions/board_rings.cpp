@@ -1,8 +1,8 @@
 #include "core/geometry/board_rings.h"
 
 #include "core/blank/faces.h"
-#include "core/holding/holding.h"
 #include "core/constructions/slab.h"
+#include "core/holding/holding.h"
 #include "core/wood/figure.h"
 #include "core/words/build.h"
 #include "core/words/cut.h"
@@ -267,16 +267,16 @@ private:
     {
         const int n = f_.rings;
         const Setting lost{"bandsaw", "out of round by", c_.split, Unit::Length, "the kerf", plane, 1};
-        const Thing halves = halvesDry(f_) ? scribed
-                                           : bench.step(Action::Split, "halve", {scribed}, "halves",
-                                                        {.title = says(words::halveBoard, bench.name()),
-                                                         .why = says(words::fromOpenSide),
-                                                         .how = says(hasMiddleJoint(board_) ? words::alongMiddle
-                                                                                            : words::alongDrawnMiddle,
-                                                                     lost),
-                                                         .settings = {lost},
-                                                         .minutes = 4,
-                                                         .uses = {"bandsaw"}});
+        const Thing halves =
+            halvesDry(f_)
+                ? scribed
+                : bench.step(Action::Split, "halve", {scribed}, "halves",
+                             {.title = says(words::halveBoard, bench.name()),
+                              .why = says(words::fromOpenSide),
+                              .how = says(hasMiddleJoint(board_) ? words::alongMiddle : words::alongDrawnMiddle, lost),
+                              .settings = {lost},
+                              .minutes = 4,
+                              .uses = {"bandsaw"}});
         const Thing rings = bench.step(Action::Cut, "saw-rings", {halves}, "half-rings",
                                        {.title = says(words::sawHalves, bench.name()),
                                         .why = says(words::outermostHold),

@@ -1,7 +1,7 @@
 #pragma once
 
-#include "core/constructions/construction.h"
 #include "core/blank/sections.h"
+#include "core/constructions/construction.h"
 
 namespace vl {
 

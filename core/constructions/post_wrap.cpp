@@ -1,5 +1,5 @@
-#include "core/constructions/construction.h"
 #include "core/blank/faces.h"
+#include "core/constructions/construction.h"
 
 #include "core/geometry/post_wrap.h"
 #include "core/wood/figure.h"

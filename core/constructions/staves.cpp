@@ -1,5 +1,5 @@
-#include "core/constructions/construction.h"
 #include "core/blank/faces.h"
+#include "core/constructions/construction.h"
 
 #include "core/geometry/stave.h"
 #include "core/piece/records/field_items.h"

@@ -19,8 +19,8 @@ struct Stave {
     double faceWidth(double diameter) const;  ///< D · tan(180°/n), on the outer face, mm
     double innerCorner(double diameter)
         const;  ///< (D/2 − t / cos s) / cos(180°/n): axis to a corner of the inside at that station, mm
-    /// Station from the lower end at which the inner faces come to the axis: (t / cos s − D/2) / tan s, mm; beyond the stave,
-    /// or infinite, where they do not.
+    /// Station from the lower end at which the inner faces come to the axis: (t / cos s − D/2) / tan s, mm; beyond the
+    /// stave, or infinite, where they do not.
     double closesAt() const;
 };
 

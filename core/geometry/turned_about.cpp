@@ -70,8 +70,8 @@ double TurnedAbout::exit(double z, const Point& inside, double angleDeg) const
     const Eigen::Vector3d off0 = off - along * s0, step = way - along * ds;
     const auto last = static_cast<std::ptrdiff_t>(outline.size()) - 1;
     // Cone i lies between corners i − 1 and i; the first and the last go on for ever.
-    std::ptrdiff_t cone = std::ranges::upper_bound(outline, s0, {}, [](const Point& p) { return p.x(); }) -
-                          outline.begin();
+    std::ptrdiff_t cone =
+        std::ranges::upper_bound(outline, s0, {}, [](const Point& p) { return p.x(); }) - outline.begin();
     double t = 0;
     for (;;) {
         const bool ends = cone == 0 || cone > last;
@@ -79,7 +79,7 @@ double TurnedAbout::exit(double z, const Point& inside, double angleDeg) const
         const Point& b = outline[static_cast<size_t>(std::min(cone, last))];
         const double length = b.x() - a.x(), slope = ends || !(length > 0) ? 0 : (b.y() - a.y()) / length;
         const double radius = a.y() + slope * (s0 - a.x()), growth = slope * ds;
-        const double leaves = ds > 0 ? (cone > last ? infinite : (b.x() - s0) / ds)
+        const double leaves = ds > 0   ? (cone > last ? infinite : (b.x() - s0) / ds)
                               : ds < 0 ? (cone == 0 ? infinite : (a.x() - s0) / ds)
                                        : infinite;
         // |off0 + step·t|² = (radius + growth·t)²: square·t² + 2·half·t + rest

@@ -18,6 +18,12 @@ struct Limit {
     double low = 0, high = 0;
     const char* unit = "mm";
 
+    /// Whether a value is within, its own rounding aside: a file may say a limit with fewer places than it has.
+    bool holds(double value) const
+    {
+        constexpr double rounding = 1e-6;  // of the limit
+        return value >= low - rounding * std::abs(low) && value <= high + rounding * std::abs(high);
+    }
     /// The value `step` of `steps` equal steps on from the low end, and the step nearest to a value.
     double share(int step, int steps) const { return low + (high - low) * step / steps; }
     int step(double value, int steps) const
@@ -46,7 +52,7 @@ struct Field {
     Limit limit{};
     bool applies = true;        ///< whether the record, as it is, asks for it
     bool required = false;      ///< a file without it is refused
-    bool quiet = false;         ///< a file may lack it without a note
+    bool quiet = false;         ///< left out of files while it is as it comes
     double most = 0;            ///< of lengths, how many; `limit` is what each may be
     const char* form = "form";  ///< of alternatives: the key that the chosen one's own fields stand under
 };
@@ -157,8 +163,10 @@ public:
 
 private:
     Self& self() { return static_cast<Self&>(*this); }
+    /// Not inlined: a record has dozens of fields, and what is done with one need not stand there dozens of times.
     template <class T>
-    void tell(Field::Kind kind, const char* key, T& v, Limit limit, const char* words, const char* help)
+    [[gnu::noinline]] void tell(Field::Kind kind, const char* key, T& v, Limit limit, const char* words,
+                                const char* help)
     {
         const Field field{.kind = kind,
                           .key = key,

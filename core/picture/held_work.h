@@ -1,8 +1,8 @@
 #pragma once
 
+#include "core/picture/mesh.h"
 #include "core/piece/shop/shop.h"
 #include "core/recipe/step.h"
-#include "core/picture/mesh.h"
 
 namespace vl {
 

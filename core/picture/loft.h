@@ -1,7 +1,7 @@
 #pragma once
 
-#include "core/workpiece/cross_section.h"
 #include "core/picture/mesh_builder.h"
+#include "core/workpiece/cross_section.h"
 
 namespace vl {
 

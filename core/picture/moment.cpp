@@ -1,15 +1,15 @@
 #include "core/picture/moment.h"
 
-#include "core/workpiece/axis_set_ups.h"
-#include "core/workpiece/inlay_sides.h"
-#include "core/workpiece/reversed_parts.h"
-#include "core/workpiece/lid_sides.h"
-#include "core/process/split_recipe.h"
-#include "core/workpiece/worked_cuts.h"
 #include "core/picture/finished.h"
 #include "core/picture/painted.h"
 #include "core/picture/parted.h"
 #include "core/picture/rejoined.h"
+#include "core/process/split_recipe.h"
+#include "core/workpiece/axis_set_ups.h"
+#include "core/workpiece/inlay_sides.h"
+#include "core/workpiece/lid_sides.h"
+#include "core/workpiece/reversed_parts.h"
+#include "core/workpiece/worked_cuts.h"
 
 #include <algorithm>
 #include <cmath>

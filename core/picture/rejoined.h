@@ -1,8 +1,8 @@
 #pragma once
 
 #include "core/geometry/surface.h"
-#include "core/piece/document/piece.h"
 #include "core/picture/mesh.h"
+#include "core/piece/document/piece.h"
 
 #include <Eigen/Geometry>
 #include <array>

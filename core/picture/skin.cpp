@@ -1,8 +1,8 @@
 #include "core/picture/skin.h"
 
-#include "core/workpiece/cross_section.h"
 #include "core/picture/mesh.h"
 #include "core/wood/figure.h"
+#include "core/workpiece/cross_section.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,7 +1,7 @@
 #include "core/picture/views.h"
 
-#include "core/workpiece/cross_section.h"
 #include "core/wood/figure.h"
+#include "core/workpiece/cross_section.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,11 +1,11 @@
 #include "core/plan/backwards.h"
 
-#include "core/process/assemble.h"
 #include "core/blank/assembly.h"
 #include "core/blank/sections.h"
 #include "core/geometry/line_length.h"
 #include "core/geometry/profile.h"
 #include "core/piece/records/field_items.h"
+#include "core/process/assemble.h"
 #include "core/words/look.h"
 
 #include <algorithm>

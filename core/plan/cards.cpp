@@ -1,14 +1,14 @@
 #include "core/plan/cards.h"
 
-#include "core/workpiece/drilled_holes.h"
-#include "core/workpiece/index_rings.h"
-#include "core/process/finish_recipe.h"
 #include "core/measure/format.h"
 #include "core/plan/boards/setups.h"
 #include "core/plan/progress.h"
+#include "core/process/finish_recipe.h"
 #include "core/words/bench.h"
 #include "core/words/cards.h"
 #include "core/words/hazards.h"
+#include "core/workpiece/drilled_holes.h"
+#include "core/workpiece/index_rings.h"
 
 #include <algorithm>
 #include <array>

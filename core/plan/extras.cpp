@@ -1,9 +1,9 @@
 #include "core/plan/extras.h"
 
 #include "core/process/inlay_recipe.h"
-#include "core/workpiece/inlay_sides.h"
 #include "core/wood/filler.h"
 #include "core/words/inlay.h"
+#include "core/workpiece/inlay_sides.h"
 
 namespace vl {
 

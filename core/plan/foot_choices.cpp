@@ -1,7 +1,7 @@
 #include "core/plan/foot_choices.h"
 
-#include "core/process/assemble.h"
 #include "core/holding/foot_hold.h"
+#include "core/process/assemble.h"
 #include "core/words/turn.h"
 
 #include <algorithm>

@@ -1,7 +1,7 @@
 #pragma once
 
-#include "core/plan/plan.h"
 #include "core/picture/mesh.h"
+#include "core/plan/plan.h"
 
 #include <optional>
 

@@ -1,9 +1,9 @@
 #include "core/plan/plan.h"
 
-#include "core/process/assemble.h"
-#include "core/process/finish_recipe.h"
 #include "core/plan/lessons.h"
 #include "core/plan/progress.h"
+#include "core/process/assemble.h"
+#include "core/process/finish_recipe.h"
 #include "core/words/cut.h"
 
 #include <algorithm>

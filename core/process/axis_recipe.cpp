@@ -1,10 +1,10 @@
 #include "core/process/axis_recipe.h"
 
-#include "core/process/finish_recipe.h"
 #include "core/geometry/profile.h"
+#include "core/process/finish_recipe.h"
 #include "core/recipe/settings.h"
-#include "core/workpiece/cross_section.h"
 #include "core/words/turn.h"
+#include "core/workpiece/cross_section.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,8 +1,8 @@
 #pragma once
 
 #include "core/blank/assembly.h"
-#include "core/workpiece/axis_set_ups.h"
 #include "core/recipe/bench.h"
+#include "core/workpiece/axis_set_ups.h"
 
 namespace vl {
 

@@ -1,16 +1,16 @@
 #include "core/process/block_recipe.h"
 
+#include "core/blank/shape.h"
 #include "core/holding/foot_hold.h"
-#include "core/workpiece/air_sweep.h"
-#include "core/process/shared_steps.h"
-#include "core/process/turn_recipe.h"
-#include "core/workpiece/worked_cuts.h"
-#include "core/process/finish_recipe.h"
 #include "core/holding/mount.h"
 #include "core/piece/records/reading.h"
-#include "core/blank/shape.h"
+#include "core/process/finish_recipe.h"
+#include "core/process/shared_steps.h"
+#include "core/process/turn_recipe.h"
 #include "core/wood/drying.h"
 #include "core/words/turn.h"
+#include "core/workpiece/air_sweep.h"
+#include "core/workpiece/worked_cuts.h"
 
 #include <algorithm>
 #include <cmath>

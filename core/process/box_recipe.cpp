@@ -1,14 +1,14 @@
 #include "core/process/box_recipe.h"
 
 #include "core/process/axis_recipe.h"
-#include "core/workpiece/lid_sides.h"
+#include "core/process/finish_recipe.h"
 #include "core/process/shared_steps.h"
 #include "core/process/turn_recipe.h"
-#include "core/process/finish_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/words/box.h"
 #include "core/words/build.h"
 #include "core/words/turn.h"
+#include "core/workpiece/lid_sides.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,12 +1,12 @@
 #include "core/process/cut_recipe.h"
 
+#include "core/process/finish_recipe.h"
 #include "core/process/inlay_recipe.h"
 #include "core/process/round_marks.h"
-#include "core/workpiece/sawn_cuts.h"
-#include "core/process/finish_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/words/cuts.h"
 #include "core/words/inlay.h"
+#include "core/workpiece/sawn_cuts.h"
 
 #include <algorithm>
 #include <cmath>

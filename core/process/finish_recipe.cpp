@@ -1,12 +1,12 @@
 #include "core/process/finish_recipe.h"
 
-#include "core/workpiece/air_sweep.h"
+#include "core/holding/speed.h"
 #include "core/process/finish_book.h"
 #include "core/process/thirst.h"
-#include "core/holding/speed.h"
 #include "core/recipe/settings.h"
 #include "core/words/finish.h"
 #include "core/words/turn.h"
+#include "core/workpiece/air_sweep.h"
 
 #include <algorithm>
 #include <array>

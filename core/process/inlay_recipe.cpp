@@ -1,12 +1,12 @@
 #include "core/process/inlay_recipe.h"
 
 #include "core/process/cut_recipe.h"
-#include "core/workpiece/inlay_sides.h"
-#include "core/workpiece/openings.h"
-#include "core/workpiece/worked_cuts.h"
 #include "core/recipe/settings.h"
 #include "core/wood/filler.h"
 #include "core/words/inlay.h"
+#include "core/workpiece/inlay_sides.h"
+#include "core/workpiece/openings.h"
+#include "core/workpiece/worked_cuts.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,10 +1,10 @@
 #include "core/process/shared_steps.h"
 
 #include "core/process/cut_recipe.h"
+#include "core/process/finish_recipe.h"
 #include "core/process/inlay_recipe.h"
 #include "core/process/split_recipe.h"
 #include "core/process/worked_recipe.h"
-#include "core/process/finish_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/words/inlay.h"
 #include "core/words/turn.h"

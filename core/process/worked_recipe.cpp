@@ -1,12 +1,12 @@
 #include "core/process/worked_recipe.h"
 
-#include "core/workpiece/decor_grid.h"
-#include "core/process/round_marks.h"
-#include "core/workpiece/worked_cuts.h"
 #include "core/process/finish_recipe.h"
+#include "core/process/round_marks.h"
 #include "core/recipe/settings.h"
 #include "core/words/cuts.h"
 #include "core/words/worked.h"
+#include "core/workpiece/decor_grid.h"
+#include "core/workpiece/worked_cuts.h"
 
 #include <algorithm>
 #include <cmath>

@@ -8,7 +8,7 @@ const char* actionName(Action action)
 {
     static constexpr std::array names{"cut",      "glue",    "wait", "flatten", "recut",  "rotate",
                                       "drill",    "mount",   "turn", "sand",    "finish", "split",
-                                      "part off", "inspect", "mark", "colour",  "carve", "fill"};
+                                      "part off", "inspect", "mark", "colour",  "carve",  "fill"};
     return names[static_cast<size_t>(action)];
 }
 

@@ -50,7 +50,7 @@ public:
     template <class T> void value(const Field& f, const T& v)
     {
         if constexpr (std::same_as<T, double>) {
-            if (!(v >= f.limit.low && v <= f.limit.high))
+            if (!f.limit.holds(v))
                 throw InputError(f.key, exact(v), exact(f.limit.low) + " to " + exact(f.limit.high) + " is");
         } else if constexpr (std::same_as<T, std::string>) {
             if (static_cast<double>(v.size()) > f.limit.high)

@@ -170,9 +170,9 @@ inline constexpr Pattern halveBoard{"Saw the board of %1 in two down the middle"
 inline constexpr Pattern fromOpenSide{"the blade enters each ring from the open side"};
 inline constexpr Pattern alongMiddle{
     "bandsaw, along the joint on the middle line; the kerf leaves every ring out of round by %1, which is allowed for"};
-inline constexpr Pattern alongDrawnMiddle{
-    "bandsaw, along a line drawn through the middle of the circles; the kerf leaves every ring out of round by %1, which "
-    "is allowed for"};
+inline constexpr Pattern alongDrawnMiddle{"bandsaw, along a line drawn through the middle of the circles; the kerf "
+                                          "leaves every ring out of round by %1, which "
+                                          "is allowed for"};
 inline constexpr Pattern sawRound{"Saw the board of %1 round"};
 inline constexpr Pattern cornersStrike{
     "a square's corners strike the rest and the bed, and nobody sees them while they turn"};

@@ -41,8 +41,7 @@ inline constexpr Pattern layerNext{"the layer below has dried and is cut back"};
 inline constexpr Pattern coatWay{
     "%1 a coat for the whole surface, %2 between two coats, at %3 to %4 °C; the maker's label "
     "comes first"};
-inline constexpr Pattern oneCoatWay{
-    "%1 for the whole surface, then %2, at %3 to %4 °C; the maker's label comes first"};
+inline constexpr Pattern oneCoatWay{"%1 for the whole surface, then %2, at %3 to %4 °C; the maker's label comes first"};
 inline constexpr Pattern mixParts{
     "mixed for one coat by %1; stirred two minutes, used within %2; about %3 is left over: spread thin on a plate that "
     "cannot burn until it has set, a full cup of it can heat up by itself"};

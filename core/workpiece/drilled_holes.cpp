@@ -1,5 +1,5 @@
-#include "core/workpiece/sides.h"
 #include "core/geometry/rods.h"
+#include "core/workpiece/sides.h"
 
 #include <Eigen/Geometry>
 

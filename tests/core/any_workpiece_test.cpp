@@ -1,11 +1,11 @@
 // Holes, curves, forms, lids, edges and axes put together as they come: whatever is drawn is planned, shown at every
 // moment and judged, and nothing that is offered makes it impossible.
+#include "core/picture/moment.h"
 #include "core/plan/maps.h"
 #include "core/plan/plan.h"
-#include "core/picture/moment.h"
 #include "io/piece_json.h"
-#include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 
 #include <cmath>
 #include <set>
@@ -43,8 +43,8 @@ TEST(AnyWorkpiece, IsPlannedShownAndJudged)
             made.insert(s.outputs.begin(), s.outputs.end());
         }
         const auto steps = static_cast<int>(plan.schedule.order.size());
-        const auto at = static_cast<size_t>(*rc::gen::inRange(0, steps + 1));
-        const MeshDetail coarse{0.8, *rc::gen::arbitrary<bool>()};
+        const auto at = static_cast<size_t>(test::inRange(0, steps + 1));
+        const MeshDetail coarse{0.8, test::coin()};
         expectFinite(
             bodiesMesh(p, plan.assembly, plan.sides, bodiesAfter(p, plan.assembly, plan.schedule.order, at), coarse));
         for (const Caution& c : plan.cautions) {
@@ -69,7 +69,7 @@ TEST(AnyWorkpiece, NeverHasMoreWoodThanItsTurnedShape)
     test::property([] {
         const Piece p = test::randomWorkpiece();
         const Sides sides = sidesOf(p);
-        auto share = [] { return *rc::gen::inRange(0, 1001) / 1000.0; };
+        auto share = [] { return test::inRange(0, 1001) / 1000.0; };
         const double r = share() * sides.widest(), a = share() * 360, z = share() * outlineHeight(p);
         const Eigen::Vector3d at = pointAt(z, r, a);
         if (sides.holds(at)) RC_ASSERT(sides.holds(at, false) && r <= radiusAt(sides.outside, z) + 1e-9);

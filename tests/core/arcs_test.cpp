@@ -16,14 +16,14 @@ Outline randomArcs()
 {
     Outline o;
     double z = 0;
-    for (int k = *rc::gen::inRange(2, 7); k > 0; --k) {
+    for (int k = test::inRange(2, 7); k > 0; --k) {
         o.push_back({z,
-                     *rc::gen::inRange(0, 1500) / 10.0,
-                     static_cast<Span>(*rc::gen::inRange(0, 3)),
-                     *rc::gen::inRange(-100, 101) / 100.0,
-                     *rc::gen::arbitrary<bool>(),
+                     test::inRange(0, 1500) / 10.0,
+                     static_cast<Span>(test::inRange(0, 3)),
+                     test::inRange(-100, 101) / 100.0,
+                     test::coin(),
                      {}});
-        z += *rc::gen::inRange(0, 600) / 10.0;  // now and then two nodes stand at one station
+        z += test::inRange(0, 600) / 10.0;  // now and then two nodes stand at one station
     }
     o.push_back({z + 1, 30, Span::Line, 0, false, {}});
     return o;
@@ -52,7 +52,7 @@ TEST(Arcs, InPartsAreTheWhole)
 {
     test::property([] {
         const Polyline line = flatten(randomArcs());
-        const double end = line.back().x(), cut = end * *rc::gen::inRange(0, 1001) / 1000.0;
+        const double end = line.back().x(), cut = end * test::inRange(0, 1001) / 1000.0;
         const Revolved low = revolved(clipped(line, 0, cut)), high = revolved(clipped(line, cut, end)),
                        whole = revolved(line);
         RC_ASSERT(std::abs(low.volume + high.volume - whole.volume) <= 1e-7 * std::max(1.0, whole.volume));
@@ -63,10 +63,10 @@ TEST(Arcs, InPartsAreTheWhole)
 TEST(Arcs, InsertedNodesKeepTheirCircle)
 {
     test::property([] {
-        Outline o{{0, *rc::gen::inRange(0, 800) / 10.0, Span::Arc, *rc::gen::inRange(0, 101) / 100.0, false, {}},
-                  {100, *rc::gen::inRange(0, 800) / 10.0, Span::Line, 0, false, {}}};
+        Outline o{{0, test::inRange(0, 800) / 10.0, Span::Arc, test::inRange(0, 101) / 100.0, false, {}},
+                  {100, test::inRange(0, 800) / 10.0, Span::Line, 0, false, {}}};
         const Polyline before = flatten(o);
-        insertNode(o, *rc::gen::inRange(5, 96));
+        insertNode(o, test::inRange(5, 96));
         RC_ASSERT(o.size() == 3u);
         for (const Point& p : flatten(o)) RC_ASSERT(distanceTo(before, p) < 0.05);
     });
@@ -75,7 +75,7 @@ TEST(Arcs, InsertedNodesKeepTheirCircle)
 TEST(Arcs, AreBentThroughAPlaceAndBackToTheirMiddle)
 {
     test::property([] {
-        const auto number = [](int low, int high) { return *rc::gen::inRange(low, high) / 10.0; };
+        const auto number = [](int low, int high) { return test::inRange(low, high) / 10.0; };
         Node a{0, number(100, 800), Span::Arc, number(-9, 10), false, {}};
         const Node b{number(10, 1000), number(100, 800), Span::Line, 0, false, {}};
         const Point from(a.z, a.r), to(b.z, b.r), middle = middleOfArc(a, b);

@@ -4,8 +4,8 @@
 #include "core/plan/learning/as_built.h"
 #include "core/plan/learning/measured_place.h"
 #include "tests/core/plain_piece.h"
-#include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 
 #include <cmath>
@@ -16,7 +16,7 @@ TEST(AsBuilt, WaysOnHoldThePieceOrAreNotOffered)
 {
     test::property([] {
         Piece p = test::randomPiece();
-        const auto share = [] { return *rc::gen::inRange(0, 1001) / 1e3; };
+        const auto share = [] { return test::inRange(0, 1001) / 1e3; };
         p = edit::fitLayers(std::move(p));
         for (const Layer& l : p.layers) RC_PRE(l.thickness >= limits::thickness.low);
         Shop shop;
@@ -138,7 +138,7 @@ TEST(MeasuredPlace, WhatIsPressedOnItsSeatIsOffered)
     test::property([] {
         const Piece p = test::randomPiece();
         const Plan plan = makePlan(p, Shop{});
-        const auto share = [] { return *rc::gen::inRange(1, 1000) / 1e3; };
+        const auto share = [] { return test::inRange(1, 1000) / 1e3; };
         const double height = plan.assembly.layers.back().z1;
         const Point place(share() * height, share() * 200);
         const std::vector<Measured> all = measurableAt(p, plan, place);

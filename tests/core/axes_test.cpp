@@ -1,12 +1,12 @@
 // Work on several axes: exact sections against closed forms and CGAL's polygons, tilted axes against rotations in
 // Eigen, meshes against integrated sections, recipe and cautions against the geometry.
-#include "core/process/axis_recipe.h"
 #include "core/geometry/dividing.h"
 #include "core/geometry/forms.h"
 #include "core/measure/input_error.h"
-#include "core/plan/plan.h"
-#include "core/workpiece/cross_section.h"
 #include "core/picture/mesh.h"
+#include "core/plan/plan.h"
+#include "core/process/axis_recipe.h"
+#include "core/workpiece/cross_section.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 
@@ -164,10 +164,10 @@ TEST(DiscRegion, AgreesWithPolygonsOfCgal)
 {
     test::property([] {
         std::vector<Disc> discs{{{0, 0}, 40}};
-        const int n = *rc::gen::inRange(1, 7);
+        const int n = test::inRange(1, 7);
         for (int k = 0; k < n; ++k)
-            discs.push_back({polar(*rc::gen::inRange(0, 300) / 10.0, *rc::gen::inRange(0, 360)),
-                             *rc::gen::inRange(150, 500) / 10.0});
+            discs.push_back(
+                {polar(test::inRange(0, 300) / 10.0, test::inRange(0, 360)), test::inRange(150, 500) / 10.0});
         constexpr int corners = 180;
         CGAL::Polygon_set_2<Exact> set(discPolygon(discs[0], corners));
         double loss = 0;  // of each polygon against its disc
@@ -268,8 +268,8 @@ TEST(Forms, EllipseAndSphereByFacets)
 TEST(TurnedAbout, TiltedAxesAreRotationsOfEigen)
 {
     test::property([] {
-        const double tilt = *rc::gen::inRange(5, 150) / 10.0, towards = *rc::gen::inRange(0, 360),
-                     pivot = *rc::gen::inRange(0, 150), radius = *rc::gen::inRange(100, 400) / 10.0;
+        const double tilt = test::inRange(5, 150) / 10.0, towards = test::inRange(0, 360),
+                     pivot = test::inRange(0, 150), radius = test::inRange(100, 400) / 10.0;
         const Polyline outline{{-500, radius}, {500, radius * 1.2}};
         const TurnedAbout t = TurnedAbout::tilted(tilt, towards, pivot, outline);
         // The true axis turned about the line through the pivot that stands square to both.
@@ -282,7 +282,7 @@ TEST(TurnedAbout, TiltedAxesAreRotationsOfEigen)
         RC_ASSERT(std::abs(about.dot(along)) < 1e-12);
         RC_ASSERT(std::abs(t.tiltDeg() - tilt) < 1e-9);
         // Where a ray leaves, its distance from the axis is the outline's radius there.
-        const double z = *rc::gen::inRange(0, 150), angle = *rc::gen::inRange(0, 360);
+        const double z = test::inRange(0, 150), angle = test::inRange(0, 360);
         const Point c = t.centreAt(z);
         const double out = t.exit(z, c, angle);
         const Point p = c + polar(out, angle);
@@ -309,15 +309,14 @@ TEST(CrossSection, AgreesWithCgalOverRandomSetUps)
 {
     test::property([] {
         Sides sides{.outside = {{0, 40}, {60, 35}, {150, 40}}, .inside = {}, .axes = {}, .edges = {}};
-        const int n = *rc::gen::inRange(1, 6);
+        const int n = test::inRange(1, 6);
         for (int k = 0; k < n; ++k) {
-            const Point head = polar(*rc::gen::inRange(0, 120) / 10.0, *rc::gen::inRange(0, 360)),
-                        tail = polar(*rc::gen::inRange(0, 120) / 10.0, *rc::gen::inRange(0, 360));
+            const Point head = polar(test::inRange(0, 120) / 10.0, test::inRange(0, 360)),
+                        tail = polar(test::inRange(0, 120) / 10.0, test::inRange(0, 360));
             sides.axes.push_back(TurnedAbout::throughCentres(
-                head, tail, 150,
-                {{-20, *rc::gen::inRange(250, 450) / 10.0}, {200, *rc::gen::inRange(250, 450) / 10.0}}));
+                head, tail, 150, {{-20, test::inRange(250, 450) / 10.0}, {200, test::inRange(250, 450) / 10.0}}));
         }
-        const double z = *rc::gen::inRange(5, 145);
+        const double z = test::inRange(5, 145);
         const CrossSection section(sides, z);
         // Each turned solid's own section, point by point about its own axis.
         CGAL::Polygon_set_2<Exact> set(discPolygon({{0, 0}, radiusAt(sides.outside, z)}, 240));

@@ -136,10 +136,10 @@ TEST(Backwards, WedgesStayOrAreSaidToGo)
 TEST(Backwards, OfAnyRingsAreRightOrNotOffered)
 {
     test::property([] {
-        const int rings = *rc::gen::inRange(1, 12), n = *rc::gen::inRange(3, 40);
-        Piece p = test::ringCone(10 + *rc::gen::inRange(0, 60), 10 + *rc::gen::inRange(0, 60),
-                                 20 + *rc::gen::inRange(0, 150), rings, n);
-        const int layer = *rc::gen::inRange(0, rings);
+        const int rings = test::inRange(1, 12), n = test::inRange(3, 40);
+        Piece p =
+            test::ringCone(10 + test::inRange(0, 60), 10 + test::inRange(0, 60), 20 + test::inRange(0, 150), rings, n);
+        const int layer = test::inRange(0, rings);
         for (const Backwards& one : workedBackwards(p, layer)) checkPiece(one.piece);
         for (const Backwards& one : squareBricks(p, layer)) {
             RC_ASSERT(std::abs(stackHeight(one.piece) - stackHeight(p)) < 1e-6);

@@ -3,8 +3,8 @@
 #include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
 #include "core/recipe/cure.h"
-#include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 
 #include <boost/geometry.hpp>
@@ -45,7 +45,7 @@ TEST(Cure, NoToolTouchesAJointBeforeItsMachineTimeNorAClampUpBeforeItsClampTime)
     test::property([] {
         Piece p = test::randomPiece();
         Shop shop;
-        shop.temperature = *rc::gen::inRange(8, 32);
+        shop.temperature = test::inRange(8, 32);
         const Plan plan = makePlan(p, shop);
         const Recipe& recipe = plan.assembly.recipe;
         const auto joints = gluedInto(recipe);
@@ -211,10 +211,10 @@ TEST(Rotation, JointsOverJointsAreSaidAndNotPraised)
     // Different numbers of segments cannot avoid one another everywhere; the best there is passes.
     test::property([] {
         BuiltLayer a, b;
-        a.stock.sides = *rc::gen::inRange(3, 40);
-        b.stock.sides = *rc::gen::inRange(3, 40);
-        a.phaseDeg = *rc::gen::inRange(0, 36000) / 100.0;
-        b.phaseDeg = *rc::gen::inRange(0, 36000) / 100.0;
+        a.stock.sides = test::inRange(3, 40);
+        b.stock.sides = test::inRange(3, 40);
+        a.phaseDeg = test::inRange(0, 36000) / 100.0;
+        b.phaseDeg = test::inRange(0, 36000) / 100.0;
         const JointsBeside said = jointsBeside(a, b);
         double least = 360;
         for (int i = 0; i < a.stock.sides; ++i)
@@ -236,14 +236,14 @@ TEST(OpenBricks, TouchOverTheAreaThatBoostGeometryFinds)
     test::property([] {
         Piece p = test::demo("net-lantern");
         p.layers.resize(4);
-        const bool byAngle = *rc::gen::arbitrary<bool>();
+        const bool byAngle = test::coin();
         for (size_t i = 1; i < 4; ++i) {
             RingForm& f = *p.layers[i].ring();
-            f.segments = *rc::gen::inRange(6, 19);
-            f.turn = *rc::gen::inRange(-100, 101) / 100.0;
+            f.segments = test::inRange(6, 19);
+            f.turn = test::inRange(-100, 101) / 100.0;
             f.joint.kind = byAngle ? SegmentJoint::GapByAngle : SegmentJoint::GapByWidth;
-            f.joint.angle = *rc::gen::inRange(10, 120) / 10.0;
-            f.joint.width = *rc::gen::inRange(10, 90) / 10.0;
+            f.joint.angle = test::inRange(10, 120) / 10.0;
+            f.joint.width = test::inRange(10, 90) / 10.0;
         }
         const Plan plan = makePlan(p, {});
         const BuiltLayer &a = plan.assembly.layers[1], &b = plan.assembly.layers[2];

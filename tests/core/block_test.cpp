@@ -1,12 +1,12 @@
 // Blocks of one wood: their shapes against closed forms, what holds them against what it has to stand, and square work
 // that keeps its edges.
-#include "core/process/block_recipe.h"
+#include "core/picture/mesh.h"
 #include "core/piece/edits/log_middle.h"
 #include "core/plan/foot_choices.h"
 #include "core/plan/plan.h"
-#include "core/workpiece/cross_section.h"
-#include "core/picture/mesh.h"
+#include "core/process/block_recipe.h"
 #include "core/wood/figure.h"
+#include "core/workpiece/cross_section.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 
@@ -194,12 +194,12 @@ TEST(Block, NoGripGoesDeeperThanTheFloorUnsaid)
 TEST(Block, EveryMountIsHeldAgainstOneCatch)
 {
     test::property([] {
-        const double radius = *rc::gen::inRange(500, 1500) / 10.0, height = *rc::gen::inRange(300, 1200) / 10.0;
-        Piece p = bowl(radius, height, *rc::gen::inRange(200, 450) / 10.0);
-        p.choices.foot = static_cast<FootSchool>(*rc::gen::inRange(0, 3));
-        p.choices.last = static_cast<LastSchool>(*rc::gen::inRange(0, 4));
+        const double radius = test::inRange(500, 1500) / 10.0, height = test::inRange(300, 1200) / 10.0;
+        Piece p = bowl(radius, height, test::inRange(200, 450) / 10.0);
+        p.choices.foot = static_cast<FootSchool>(test::inRange(0, 3));
+        p.choices.last = static_cast<LastSchool>(test::inRange(0, 4));
         Shop shop;
-        shop.catchLoad = *rc::gen::inRange(20, 800);
+        shop.catchLoad = test::inRange(20, 800);
         const Plan plan = makePlan(p, shop);
         RC_ASSERT(plan.mounts.size() >= 2);
         for (const Mount& m : plan.mounts) {

@@ -81,16 +81,16 @@ TEST(ClearPanels, AvoidDefectsAndLoseLittle)
 {
     test::property([] {
         Board b;
-        b.length = *rc::gen::inRange(600, 2600);
-        b.width = *rc::gen::inRange(80, 300);
-        const int count = *rc::gen::inRange(0, 7);
+        b.length = test::inRange(600, 2600);
+        b.width = test::inRange(80, 300);
+        const int count = test::inRange(0, 7);
         double bad = 0;
         for (int k = 0; k < count; ++k) {
             Defect d;
-            d.along = *rc::gen::inRange(0, static_cast<int>(b.length));
-            d.across = *rc::gen::inRange(0, static_cast<int>(b.width));
-            d.length = std::min<double>(*rc::gen::inRange(10, 120), b.length - d.along);
-            d.width = std::min<double>(*rc::gen::inRange(10, 60), b.width - d.across);
+            d.along = test::inRange(0, static_cast<int>(b.length));
+            d.across = test::inRange(0, static_cast<int>(b.width));
+            d.length = std::min<double>(test::inRange(10, 120), b.length - d.along);
+            d.width = std::min<double>(test::inRange(10, 60), b.width - d.across);
             bad += d.length * d.width;
             b.defects.push_back(d);
         }

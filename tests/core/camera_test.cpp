@@ -1,5 +1,5 @@
-#include "core/plan/plan.h"
 #include "core/picture/render.h"
+#include "core/plan/plan.h"
 #include "tests/support/samples.h"
 
 #include <gtest/gtest.h>

@@ -1,7 +1,7 @@
 // The plan as cards at the machine: order, cautions, lists, rounds, clocks, speeds, marks round a piece.
-#include "core/process/round_marks.h"
 #include "core/plan/cards.h"
 #include "core/plan/progress.h"
+#include "core/process/round_marks.h"
 #include "tests/support/samples.h"
 
 #include <map>

@@ -334,8 +334,8 @@ TEST(Stave, AnglesAreThoseOfTwoPlanesTurnedByEigen)
     EXPECT_NEAR((Stave{12, 10, 100, 100, 10}.bladeTiltDeg()), 14.7669, 5e-5);
     EXPECT_NEAR((Stave{12, 10, 100, 100, 10}.edgeTaperDeg()), 2.6640, 5e-5);
     test::property([] {
-        const int n = *rc::gen::inRange(3, 61);
-        const double slope = *rc::gen::inRange(-800, 801) / 10.0;
+        const int n = test::inRange(3, 61);
+        const double slope = test::inRange(-800, 801) / 10.0;
         const Stave s{n, slope, 300, 10, 8};
         // The face leans by the slope; the joint's plane holds the axis and is half a stave round.
         const Eigen::Vector3d axis = Eigen::Vector3d::UnitX(),
@@ -400,8 +400,8 @@ TEST(BoardRings, AreWhatLiesBetweenTwoCones)
     EXPECT_NEAR(boardRingAngleDeg(28.575, check.wall(), 3), 45, 1e-9);
     EXPECT_THROW(boardRingAngleDeg(20, 18, 3), InputError);
     test::property([] {
-        const BoardRings b{*rc::gen::inRange(100, 500) / 10.0, *rc::gen::inRange(25, 75) * 1.0,
-                           *rc::gen::inRange(0, 40) / 10.0, 400, 20};
+        const BoardRings b{test::inRange(100, 500) / 10.0, test::inRange(25, 75) * 1.0, test::inRange(0, 40) / 10.0,
+                           400, 20};
         RC_PRE(b.wall() > 1);
         // The cut is a cone whose wall leans φ from the face; the saw takes a shell of kerf across it. Two neighbours,
         // measured square to them.
@@ -423,7 +423,7 @@ TEST(BoardRings, AreWhatLiesBetweenTwoCones)
         if (radii.size() > 1) RC_ASSERT(std::abs(b.lowerRadii()[0] - radii[1]) < 1e-9);
         // Also when each ring's faces are flattened once it is cut from a board that much thicker.
         BoardRings thick = b;
-        thick.flatten = *rc::gen::inRange(1, 80) / 100.0;
+        thick.flatten = test::inRange(1, 80) / 100.0;
         const double taken = thick.flatten / std::tan(phi);
         RC_ASSERT(std::abs(thick.scribedBelow(0) + taken - (thick.scribed(1) - taken)) < 1e-9);
         RC_ASSERT(std::abs(thick.scribed(0) - taken - b.scribed(0)) < 1e-9);
@@ -559,14 +559,14 @@ TEST(FlippedBoard, BuyingAndUsingUpAreInverse)
 {
     test::property([] {
         FlippedBoard want;
-        want.strips = *rc::gen::inRange(2, 30);
-        want.rows = *rc::gen::inRange(2, 30);
-        want.strip = *rc::gen::inRange(50, 500) / 10.0;
-        want.row = *rc::gen::inRange(50, 500) / 10.0;
-        want.thickness = *rc::gen::inRange(100, 500) / 10.0;
-        want.jointing = *rc::gen::inRange(0, 10) / 10.0;
-        want.flattening = *rc::gen::inRange(0, 20) / 10.0;
-        want.kerf = *rc::gen::inRange(0, 40) / 10.0;
+        want.strips = test::inRange(2, 30);
+        want.rows = test::inRange(2, 30);
+        want.strip = test::inRange(50, 500) / 10.0;
+        want.row = test::inRange(50, 500) / 10.0;
+        want.thickness = test::inRange(100, 500) / 10.0;
+        want.jointing = test::inRange(0, 10) / 10.0;
+        want.flattening = test::inRange(0, 20) / 10.0;
+        want.kerf = test::inRange(0, 40) / 10.0;
         const FlippedBoard got = flippedFrom(want.strips, want.stripSawn(), want.stockLength(), want.stockThickness(),
                                              want.row, want.jointing, want.flattening, want.kerf, want.trim);
         RC_ASSERT(got.rows == want.rows);
@@ -584,10 +584,10 @@ TEST(Nest, RingsAndGroovesFitOneInsideAnother)
     test::property([] {
         Nest n;
         n.on = true;
-        n.smallest = *rc::gen::inRange(200, 800) / 10.0;
-        n.largest = *rc::gen::inRange(300, 3000) / 10.0;
-        n.wall = *rc::gen::inRange(20, 200) / 10.0;
-        n.tool = *rc::gen::inRange(10, 60) / 10.0;
+        n.smallest = test::inRange(200, 800) / 10.0;
+        n.largest = test::inRange(300, 3000) / 10.0;
+        n.wall = test::inRange(20, 200) / 10.0;
+        n.tool = test::inRange(10, 60) / 10.0;
         const auto rings = nestedRings(n);
         for (size_t k = 0; k < rings.size(); ++k) {
             RC_ASSERT(std::abs(rings[k].outer - rings[k].inner - 2 * n.wall) < 1e-9);

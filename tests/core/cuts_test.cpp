@@ -1,10 +1,10 @@
 // What saw and drill take: solids against closed forms, holes in the wood they meet, curves, their steps and cautions.
-#include "core/workpiece/sawn_cuts.h"
+#include "core/blank/taken.h"
 #include "core/geometry/boolean.h"
+#include "core/picture/closed_surface.h"
 #include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
-#include "core/picture/closed_surface.h"
-#include "core/blank/taken.h"
+#include "core/workpiece/sawn_cuts.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
@@ -101,7 +101,7 @@ TEST(Cutter, SolidsHaveTheirVolumesAndTakeWhatIsInThem)
     const double drilled = pi * (36 * 6 + 9 * 16 + 9 * 2 / 3.0), area = 40 - 15;
     test::property([&] {
         // A point is taken where it is in the solid: by the winding of its faces (solid angle, Gauss).
-        auto coordinate = [] { return *rc::gen::inRange(-2500, 2500) / 100.0; };
+        auto coordinate = [] { return test::inRange(-2500, 2500) / 100.0; };
         const Eigen::Vector3d p(coordinate(), coordinate(), coordinate());
         for (const Cutter& c : {Cutter(drill), Cutter(saw)}) {
             double angle = 0, near = 1e9;

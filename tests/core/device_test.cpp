@@ -42,9 +42,8 @@ TEST(DeviceLine, RefusesWhatIsGarbledLateOrAbsurdAndSaysWhy)
 TEST(DeviceLine, IsReadBackAsItWasWritten)
 {
     test::property([] {
-        const auto what = static_cast<DeviceReading::What>(*rc::gen::inRange(0, 6));
-        const double value =
-            what == DeviceReading::Pedal ? *rc::gen::inRange(1, 10) : *rc::gen::inRange(0, 150000) / 1000.0;
+        const auto what = static_cast<DeviceReading::What>(test::inRange(0, 6));
+        const double value = what == DeviceReading::Pedal ? test::inRange(1, 10) : test::inRange(0, 150000) / 1000.0;
         const std::string line = writeDeviceLine({what, value});
         RC_ASSERT(line.back() == '\n');
         const DeviceLine said = readDeviceLine(line.substr(0, line.size() - 1));

@@ -1,14 +1,14 @@
 // What must hold for any piece of any constructions, however oddly put together.
 #include "core/constructions/construction.h"
+#include "core/picture/mesh.h"
+#include "core/picture/skin.h"
 #include "core/plan/boards/board_plan.h"
 #include "core/plan/boards/setups.h"
 #include "core/plan/plan.h"
 #include "core/plan/recipe_graph.h"
 #include "core/plan/schedule/time_axis.h"
-#include "core/picture/mesh.h"
-#include "core/picture/skin.h"
-#include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 
 #include <cmath>
@@ -103,11 +103,11 @@ TEST(TimeAxis, ShowsOpenTimeInFullAndGoesBothWays)
     test::property([] {
         Shop shop;
         for (auto& day : shop.hours) {
-            const double from = *rc::gen::inRange(0, 20) * 60.0;
-            day = {from, from + *rc::gen::inRange(0, 5) * 45.0};
+            const double from = test::inRange(0, 20) * 60.0;
+            day = {from, from + test::inRange(0, 5) * 45.0};
         }
         shop.hours[2] = {480, 1000};
-        const Plan plan = makePlan(starts()[static_cast<size_t>(*rc::gen::inRange(0, 6))].make(), shop);
+        const Plan plan = makePlan(starts()[static_cast<size_t>(test::inRange(0, 6))].make(), shop);
         const TimeAxis axis(plan.schedule, shop);
         double last = -1;
         for (int k = 0; k <= 200; ++k) {

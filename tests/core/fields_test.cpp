@@ -1,7 +1,7 @@
 // Fields declared once: a test record, never seen by the program, is found by every visitor there is.
+#include "core/piece/document/piece.h"
 #include "core/piece/records/check.h"
 #include "core/piece/records/field_items.h"
-#include "core/piece/document/piece.h"
 #include "core/piece/shop/shop.h"
 #include "io/fields_json.h"
 #include "tests/support/property.h"
@@ -164,9 +164,9 @@ TEST(Fields, AreWrittenReadAndKeepWhatNobodyDeclared)
 {
     test::property([] {
         Handle h;
-        if (*rc::gen::arbitrary<bool>()) h.grip = odd::Square{};
+        if (test::coin()) h.grip = odd::Square{};
         test::randomize(h, "");
-        for (int k = *rc::gen::inRange(0, 5); k > 0; --k) h.notches.push_back({k * 1.5, {}});
+        for (int k = test::inRange(0, 5); k > 0; --k) h.notches.push_back({k * 1.5, {}});
         h.extra = R"({"engraving":"oar"})";
         std::vector<std::string> notes;
         Handle back;

@@ -1,9 +1,9 @@
 // Coats, mixtures, grits and buffing.
-#include "core/workpiece/air_sweep.h"
-#include "core/process/thirst.h"
 #include "core/measure/input_error.h"
 #include "core/picture/closed_surface.h"
+#include "core/process/thirst.h"
 #include "core/words/finish.h"
+#include "core/workpiece/air_sweep.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
@@ -107,8 +107,8 @@ TEST(Finish, IsMixedOfAnyNumberOfParts)
 TEST(Finish, ItsAreaIsThatOfTheClosedSurface)
 {
     test::property([] {
-        const auto share = [] { return *rc::gen::inRange(1, 1001) / 1e3; };
-        const bool hollow = *rc::gen::arbitrary<bool>();
+        const auto share = [] { return test::inRange(1, 1001) / 1e3; };
+        const bool hollow = test::coin();
         const double R = 20 + 60 * share(), height = 30 + 80 * share();
         Piece p = test::plainCylinder(R, height, BlockForm::Along, hollow ? 3 + 0.4 * R * share() : 0, height / 4);
         p.outside[1].r = R * (0.5 + 0.5 * share());

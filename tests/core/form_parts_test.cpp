@@ -109,18 +109,18 @@ TEST(FormParts, AreAddedTwiceToNoEffectAndGoWithoutATrace)
 {
     test::property([] {
         Piece p = stem();
-        const bool curved = *rc::gen::arbitrary<bool>();
+        const bool curved = test::coin();
         for (Node& n : p.outside) n.span = curved ? Span::Curve : Span::Line;
-        const int count = *rc::gen::inRange(1, 4);
+        const int count = test::inRange(1, 4);
         for (int k = 0; k < count; ++k) {
-            FormPart f = form(static_cast<FormPart::Kind>(*rc::gen::inRange(0, 9)), 10 + 60.0 * k,
-                              *rc::gen::inRange(10, 400) / 10.0);
+            FormPart f =
+                form(static_cast<FormPart::Kind>(test::inRange(0, 9)), 10 + 60.0 * k, test::inRange(10, 400) / 10.0);
             f.id = "F" + std::to_string(k + 1);
             f.diameter = 20;
-            f.depth = *rc::gen::inRange(1, 100) / 10.0;
-            f.neck = *rc::gen::inRange(0, 15);
+            f.depth = test::inRange(1, 100) / 10.0;
+            f.neck = test::inRange(0, 15);
             f.end = k % 2 ? FormPart::AtRim : FormPart::AtFoot;
-            f.taper = *rc::gen::inRange(0, 4);
+            f.taper = test::inRange(0, 4);
             try {
                 checkFormPart(f, "form");
             } catch (const InputError&) {

@@ -3,8 +3,8 @@
 #include "core/piece/edits/edit.h"
 #include "core/piece/edits/pattern.h"
 #include "core/plan/boards/board_plan.h"
-#include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 
 #include <gtest/gtest.h>
@@ -18,16 +18,16 @@ namespace {
 /// One edit of the stack: a layer put in, split, taken out or moved.
 Piece stirred(Piece p)
 {
-    const int n = static_cast<int>(p.layers.size()), at = *rc::gen::inRange(0, n);
-    switch (*rc::gen::inRange(0, 4)) {
+    const int n = static_cast<int>(p.layers.size()), at = test::inRange(0, n);
+    switch (test::inRange(0, 4)) {
     case 0:
-        return edit::addLayer(p, *rc::gen::inRange(-1, n));
+        return edit::addLayer(p, test::inRange(-1, n));
     case 1:
         return edit::splitLayer(p, at);
     case 2:
         return n > 3 ? edit::removeLayers(p, {at}) : p;
     default:
-        return edit::moveLayer(p, at, *rc::gen::inRange(0, n));
+        return edit::moveLayer(p, at, test::inRange(0, n));
     }
 }
 
@@ -42,7 +42,7 @@ const Step* stepOf(const Plan& plan, const std::string& id)
 TEST(Ids, StayWithTheirLayersAndAreNeverGivenTwice)
 {
     test::property([] {
-        Piece p = starts()[static_cast<size_t>(*rc::gen::inRange(0, 6))].make();
+        Piece p = starts()[static_cast<size_t>(test::inRange(0, 6))].make();
         std::map<std::string, std::vector<std::string>> woods;
         std::set<std::string> gone;
         // Each layer is painted so that it is known again.
@@ -51,7 +51,7 @@ TEST(Ids, StayWithTheirLayersAndAreNeverGivenTwice)
                                  allSpecies()[(i / 5) % allSpecies().size()].id};
             woods[p.layers[i].id] = p.layers[i].woods;
         }
-        for (int k = *rc::gen::inRange(1, 20); k > 0; --k) {
+        for (int k = test::inRange(1, 20); k > 0; --k) {
             const Piece before = p;
             p = stirred(p);
             for (const Layer& l : before.layers)
@@ -74,12 +74,12 @@ TEST(Ids, KeepProgressGlueAndPaintWhereTheyBelong)
         const Shop shop = test::harbourShop();
         Piece p = test::regattaCup();
         p.progress.start = aMonday;
-        const Layer ring = p.layers[static_cast<size_t>(*rc::gen::inRange(5, 15))];
+        const Layer ring = p.layers[static_cast<size_t>(test::inRange(5, 15))];
         const std::string cut = "cut-" + ring.id, glue = "glue-" + ring.id;
         p.progress.done = {{cut, aMonday + 600, aMonday + 620, {}}};
         p.progress.moved = {{glue, aMonday + 5000, {}}};
         p.glues = {{glue, "epoxy-30", {}}};
-        for (int k = *rc::gen::inRange(1, 12); k > 0; --k) p = stirred(p);
+        for (int k = test::inRange(1, 12); k > 0; --k) p = stirred(p);
         RC_PRE(placeOf(p, ring.id) >= 0);
         RC_PRE(stackHeight(p) < 800);
         const Plan plan = makePlan(p, shop);

@@ -1,6 +1,6 @@
 // The imbalance that speeds are chosen by, against the inertia of the closed mesh of the work as it is mounted.
-#include "core/plan/plan.h"
 #include "core/picture/closed_surface.h"
+#include "core/plan/plan.h"
 #include "tests/support/samples.h"
 
 #include <Eigen/Geometry>

@@ -1,8 +1,8 @@
 // Inside-out turnings, split outlines, rods, pieces round a rim, drying and the chance that a ring closes: against
 // sampled points, closed forms and Boost.Math.
 #include "core/blank/cell.h"
-#include "core/geometry/profile.h"
 #include "core/geometry/inside_out.h"
+#include "core/geometry/profile.h"
 #include "core/geometry/rim_groove.h"
 #include "core/geometry/rods.h"
 #include "core/geometry/split_outline.h"
@@ -22,7 +22,7 @@ using namespace vl;
 
 namespace {
 
-double between(double low, double high) { return low + (high - low) * (*rc::gen::inRange(0, 100001)) / 100000.0; }
+double between(double low, double high) { return low + (high - low) * (test::inRange(0, 100001)) / 100000.0; }
 
 }  // namespace
 
@@ -75,7 +75,7 @@ TEST(RimPieces, AndTheirGapsCloseTheCircle)
     test::property([] {
         const double diameter = between(60, 300);
         std::vector<double> widths;
-        for (int n = *rc::gen::inRange(1, 30); n > 0; --n) widths.push_back(between(1, 12));
+        for (int n = test::inRange(1, 30); n > 0; --n) widths.push_back(between(1, 12));
         const RimPieces p = rimPieces(diameter, widths);
         double turn = 0;
         for (const double w : widths) turn += 2 * std::asin(w / diameter) + 2 * std::asin(p.gap / diameter);

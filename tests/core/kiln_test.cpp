@@ -73,13 +73,13 @@ TEST(Kiln, RatesAreLearnedAndGoWithTheSquareOfTheWall)
     EXPECT_NEAR(planKiln(shop, next).days, std::log(35 / 3.0) / kilnRate(shop, "maple", 25), 1e-9);
     test::property([] {
         Shop s;
-        const double rate = *rc::gen::inRange(20, 300) / 1000.0, wall = *rc::gen::inRange(8, 60);
+        const double rate = test::inRange(20, 300) / 1000.0, wall = test::inRange(8, 60);
         s.kiln = {dried("r", "cherry", rate, wall, 40)};
         RC_ASSERT(std::abs(kilnRate(s, "cherry", wall) / rate - 1) < 1e-9);
         // A bowl of the same wall then follows the exponential that it was made by.
         KilnLoad load;
         load.bowls = {bowl("x", "cherry", wall)};
-        const double day = *rc::gen::inRange(0, 60);
+        const double day = test::inRange(0, 60);
         RC_ASSERT(std::abs(moistureInKiln(s, load, load.bowls[0], day) - (5 + 35 * std::exp(-rate * day))) < 1e-9);
     });
 }
@@ -274,12 +274,12 @@ TEST(Kiln, NoPlannedScheduleOfAMixedLoadPushesAWood)
     test::property([] {
         Shop shop;
         KilnLoad load;
-        const int bowls = *rc::gen::inRange(1, 6);
+        const int bowls = test::inRange(1, 6);
         for (int k = 0; k < bowls; ++k) {
             const char* woods[] = {"oak-white", "basswood", "cherry", "maple", "ash", "unknown"};
-            InKiln b = bowl("b", woods[*rc::gen::inRange(0, 6)], *rc::gen::inRange(8, 50));
+            InKiln b = bowl("b", woods[test::inRange(0, 6)], test::inRange(8, 50));
             b.name += std::to_string(k);
-            b.wet = *rc::gen::inRange(9, 90);
+            b.wet = test::inRange(9, 90);
             load.bowls.push_back(b);
         }
         load.settings = settingsOf(planKiln(shop, load));

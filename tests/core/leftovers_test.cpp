@@ -1,6 +1,6 @@
 // Boards of strips that have each their own width: what they give, where they lie, what turning rows over does.
-#include "core/constructions/flipped_board.h"
 #include "core/blank/leftovers.h"
+#include "core/constructions/flipped_board.h"
 #include "core/plan/plan.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
@@ -55,9 +55,9 @@ Piece slabOf(const SlabForm& form, double diameter)
 TEST(Leftovers, TheLargestRoundAndSquareBoardAgainstTrying)
 {
     test::property([] {
-        std::vector<Leftover> strips(*rc::gen::inRange<size_t>(1, 6));
+        std::vector<Leftover> strips(test::inRange<size_t>(1, 6));
         for (Leftover& s : strips)
-            s = {static_cast<double>(*rc::gen::inRange(15, 80)), static_cast<double>(*rc::gen::inRange(40, 400))};
+            s = {static_cast<double>(test::inRange(15, 80)), static_cast<double>(test::inRange(40, 400))};
         const LaidLeftovers circle = largestCircle(strips), square = largestSquare(strips);
         const double tried = circleByTrying(strips);
         RC_ASSERT(circle.size >= tried - 1e-6);
@@ -119,11 +119,11 @@ TEST(Slab, StripsOfABoardThatBecomesRoundAreAsLongAsTheirChord)
     test::property([] {
         SlabForm form;
         form.pattern = SlabForm::Striped;
-        form.strip = *rc::gen::inRange(12, 50);
-        const double diameter = *rc::gen::inRange(120, 320);
-        if (*rc::gen::arbitrary<bool>()) {
-            form.widths.resize(*rc::gen::inRange<size_t>(5, 9));
-            for (double& w : form.widths) w = *rc::gen::inRange(20, 70);
+        form.strip = test::inRange(12, 50);
+        const double diameter = test::inRange(120, 320);
+        if (test::coin()) {
+            form.widths.resize(test::inRange<size_t>(5, 9));
+            for (double& w : form.widths) w = test::inRange(20, 70);
         }
         const Piece p = slabOf(form, diameter);
         const Plan plan = makePlan(p, test::harbourShop());

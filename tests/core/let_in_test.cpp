@@ -1,19 +1,19 @@
 // What is let in, opened, turned inside out, split and turned on: solids against closed forms and sampled points, the
 // order of the steps, cautions with their fixes, and all of it together on one piece.
-#include "core/workpiece/inlay_sides.h"
 #include "core/blank/insets.h"
-#include "core/workpiece/reversed_parts.h"
-#include "core/workpiece/openings.h"
+#include "core/blank/taken.h"
 #include "core/geometry/rods.h"
 #include "core/measure/input_error.h"
-#include "core/piece/edits/edit.h"
-#include "core/piece/document/hole_ends.h"
-#include "core/plan/plan.h"
 #include "core/picture/finished.h"
 #include "core/picture/moment.h"
 #include "core/picture/rejoined.h"
-#include "core/blank/taken.h"
+#include "core/piece/document/hole_ends.h"
+#include "core/piece/edits/edit.h"
+#include "core/plan/plan.h"
 #include "core/wood/filler.h"
+#include "core/workpiece/inlay_sides.h"
+#include "core/workpiece/openings.h"
+#include "core/workpiece/reversed_parts.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
@@ -131,10 +131,8 @@ TEST(TurnedInsideOut, ItsSolidIsTheLensesThatBothTurningsLeave)
 TEST(TurnedInsideOut, AWindowIsAsWideAsTheNearestOfItsPoints)
 {
     test::property([] {
-        const auto between = [](double low, double high) {
-            return low + (high - low) * *rc::gen::inRange(0, 10001) / 1e4;
-        };
-        InsideOut part{between(10, 60), 0, 0, std::array{2, 3, 4, 6}[*rc::gen::inRange<size_t>(0, 4)]};
+        const auto between = [](double low, double high) { return low + (high - low) * test::inRange(0, 10001) / 1e4; };
+        InsideOut part{between(10, 60), 0, 0, std::array{2, 3, 4, 6}[test::inRange<size_t>(0, 4)]};
         const double far = part.far();
         part.turned = between(0.2, 1) * far;
         part.outside = (far - part.turned) + between(0.05, 0.9) * (far - (far - part.turned));
@@ -263,7 +261,7 @@ TEST(SplitAndTurnedOn, WhatCannotMeetItselfIsStopped)
 TEST(LetIn, TheWoodAtAPlaceIsWhatWasLetInLast)
 {
     test::property([] {
-        const auto share = [] { return *rc::gen::inRange(0, 10001) / 1e4; };
+        const auto share = [] { return test::inRange(0, 10001) / 1e4; };
         constexpr double R = 40, height = 90;
         const Piece p = holding(test::plainCylinder(R, height, BlockForm::Along),
                                 {rod(20 + 50 * share(), 360 * share(), 30 * share(), 4 + 10 * share()),
@@ -385,13 +383,13 @@ double scrollArea(double l, double h, double sway)
 TEST(Rods, RunBetweenTheTwoPlacesTheyAreDraggedTo)
 {
     test::property([] {
-        const double r = 20 + *rc::gen::inRange(0, 400) / 10.0;
+        const double r = 20 + test::inRange(0, 400) / 10.0;
         Hole h;
         h.into = Hole::Side;
         h.diameter = 6;
         h.ends = Hole::Through;
         h.count = 1;
-        const double enters = *rc::gen::inRange(-180, 180), round = *rc::gen::inRange(30, 330);
+        const double enters = test::inRange(-180, 180), round = test::inRange(30, 330);
         setHoleEnds(h, {enters, enters + round}, r);
         const HoleEnds back = holeEnds(h, r);
         RC_ASSERT(std::abs(std::remainder(back.enters - enters, 360)) < 1e-9);
@@ -415,15 +413,15 @@ TEST(Rods, LeanBetweenTheTwoStationsTheyAreDraggedTo)
 {
     test::property([] {
         Piece p = test::plainCylinder(40, 120, BlockForm::Along);
-        p.outside.back().r = *rc::gen::inRange(25, 56);
+        p.outside.back().r = test::inRange(25, 56);
         Hole h;
         h.into = Hole::Side;
         h.diameter = 6;
         h.ends = Hole::Through;
         h.count = 1;
-        h.direction = *rc::gen::inRange(-180, 180);
-        h.beside = *rc::gen::inRange(-15, 16);
-        const double enters = *rc::gen::inRange(10, 111), leaves = *rc::gen::inRange(10, 111);
+        h.direction = test::inRange(-180, 180);
+        h.beside = test::inRange(-15, 16);
+        const double enters = test::inRange(10, 111), leaves = test::inRange(10, 111);
         p.holes = {h};
         const Polyline outside = sidesOf(p).outside;
         setHoleStations(p.holes[0], enters, leaves, outside);
@@ -460,13 +458,13 @@ TEST(Openings, DrawnByHandKeepToTheirCorners)
         w.wide = 12;
         w.count = 4;
         w.drawn.clear();
-        const int n = *rc::gen::inRange(4, 12);
-        const double phase = *rc::gen::inRange(0, 100) / 100.0;
+        const int n = test::inRange(4, 12);
+        const double phase = test::inRange(0, 100) / 100.0;
         for (int k = 0; k < n; ++k) {
             const double a = 2 * pi * (k + phase) / n;
             w.drawn.push_back({std::cos(a), std::sin(a), {}});
         }
-        if (*rc::gen::arbitrary<bool>()) std::ranges::reverse(w.drawn);
+        if (test::coin()) std::ranges::reverse(w.drawn);
         checkWorked(w, "worked[0]");
         const Sides sides = sidesOf(test::plainCylinder(40, 80, BlockForm::Along));
         w.rounded = false;
@@ -533,18 +531,18 @@ TEST(Openings, OfALatticeLeaveBarsOfOneWidth)
 TEST(Openings, LaidOnTheWallAndUnrolledAgainAreWhatWasDrawn)
 {
     test::property([] {
-        const auto share = [] { return *rc::gen::inRange(0, 10001) / 1e4; };
+        const auto share = [] { return test::inRange(0, 10001) / 1e4; };
         Piece p;
         const double foot = 20 + 60 * share(), rim = 20 + 60 * share(), height = 60 + 60 * share();
         p.outside = {test::corner(0, foot), test::corner(height, rim)};
         Worked w;
         w.kind = Worked::Openings;
-        w.shape = static_cast<Worked::Shape>(*rc::gen::inRange(0, 5));
+        w.shape = static_cast<Worked::Shape>(test::inRange(0, 5));
         w.from = height * (0.1 + 0.3 * share());
         w.to = w.from + height * (0.1 + 0.4 * share());
         w.wide = 2 + 20 * share();
         w.slant = 40 * share() - 20;
-        w.count = *rc::gen::inRange(2, 12);
+        w.count = test::inRange(2, 12);
         w.sway = 3 * share();
         const Sides sides{.outside = flatten(p.outside), .inside = {}, .axes = {}, .edges = {}};
         const auto o = openingOf(w, sides);
@@ -720,16 +718,16 @@ TEST(LetIn, WhatStandsInAGrooveIsAsFarApartAsItSays)
 {
     // Least distance of any two middles less a piece, by looking at all pairs.
     test::property([] {
-        const auto share = [] { return *rc::gen::inRange(0, 1001) / 1e3; };
+        const auto share = [] { return test::inRange(0, 1001) / 1e3; };
         Piece p = test::plainCylinder(70, 40, BlockForm::Across);
         p = edit::addInlay(std::move(p), Inlay::Rim);
         Inlay& f = p.inlays.back();
         f.set = Inlay::Rounds;
-        f.rows = static_cast<Inlay::Rows>(*rc::gen::inRange(0, 3));
+        f.rows = static_cast<Inlay::Rows>(test::inRange(0, 3));
         f.centre = 60 + 50 * share();
         f.piece = 3 + 4 * share();
         f.width = f.piece * (2.2 + share());
-        f.count = 2 * *rc::gen::inRange(3, 10);
+        f.count = 2 * test::inRange(3, 10);
         const InlayPlace place = placeOf(f, sidesOf(p));
         RC_ASSERT(place.meetsWood);
         const std::vector<SetPiece> all = piecesOf(f, place);

@@ -1,8 +1,8 @@
 // A lid from the same blank: the joint's numbers, both parts as solids, the recipe's order and what is refused.
-#include "core/workpiece/lid_sides.h"
-#include "core/plan/plan.h"
 #include "core/picture/closed_surface.h"
 #include "core/picture/moment.h"
+#include "core/plan/plan.h"
+#include "core/workpiece/lid_sides.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/samples.h"
 

@@ -1,9 +1,9 @@
 // Heights of the parts after every loss at the bench add up to the layer, for every construction and any piece.
-#include "core/holding/foot_hold.h"
 #include "core/constructions/made_up.h"
+#include "core/holding/foot_hold.h"
 #include "core/plan/plan.h"
-#include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 
 #include <cmath>

@@ -1,6 +1,6 @@
 // Measures on the turned surface, against what is known of plain pieces.
-#include "core/plan/maps.h"
 #include "core/plan/figures/movement.h"
+#include "core/plan/maps.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/samples.h"
 

@@ -1,7 +1,7 @@
 // The solid against Pappus, against CGAL's volume of the same shape, and against its own error bound.
-#include "core/piece/edits/edit.h"
 #include "core/picture/mesh.h"
 #include "core/picture/render.h"
+#include "core/piece/edits/edit.h"
 #include "tests/support/samples.h"
 
 #include <CGAL/Polygon_mesh_processing/measure.h>

@@ -4,8 +4,8 @@
 #include "core/plan/learning/mishap.h"
 #include "core/plan/plan.h"
 #include "tests/core/plain_piece.h"
-#include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 
 #include <cmath>
@@ -197,10 +197,10 @@ TEST(Mishap, OfAnyPieceOffersPiecesThatCanBePlanned)
     test::property([] {
         const Piece p = test::randomWorkpiece();
         const double height = outlineHeight(p);
-        const auto what = static_cast<Mishap::What>(*rc::gen::inRange(0, 7));
-        const size_t layer = static_cast<size_t>(*rc::gen::inRange<int>(0, static_cast<int>(p.layers.size())));
-        for (const WayOut& w : ways(p, what, height * *rc::gen::inRange(0, 100) / 100.0,
-                                    *rc::gen::inRange(-30, 800) / 10.0, p.layers[layer].id)) {
+        const auto what = static_cast<Mishap::What>(test::inRange(0, 7));
+        const size_t layer = static_cast<size_t>(test::inRange<int>(0, static_cast<int>(p.layers.size())));
+        for (const WayOut& w : ways(p, what, height * test::inRange(0, 100) / 100.0, test::inRange(-30, 800) / 10.0,
+                                    p.layers[layer].id)) {
             checkPiece(w.piece);
             RC_ASSERT(!print(w.name).empty() && !print(w.how).empty());
             RC_ASSERT(makePlan(w.piece, Shop{}).shape.height > 0);

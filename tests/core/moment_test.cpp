@@ -1,8 +1,8 @@
 // The film of a piece: after every step of every sample its wood is where the recipe says, and only ever leaves.
-#include "core/plan/plan.h"
 #include "core/picture/finished.h"
 #include "core/picture/held_work.h"
 #include "core/picture/moment.h"
+#include "core/plan/plan.h"
 #include "tests/support/samples.h"
 
 #include <gtest/gtest.h>

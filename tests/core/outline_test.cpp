@@ -20,15 +20,15 @@ Outline randomOutline()
 {
     Outline o;
     double z = 0;
-    const int count = *rc::gen::inRange(2, 12);
+    const int count = test::inRange(2, 12);
     for (int i = 0; i < count; ++i) {
         o.push_back({z,
-                     *rc::gen::inRange(0, 2000) / 10.0,
-                     static_cast<Span>(*rc::gen::inRange(0, 3)),
-                     *rc::gen::inRange(-90, 91) / 100.0,
-                     *rc::gen::arbitrary<bool>(),
+                     test::inRange(0, 2000) / 10.0,
+                     static_cast<Span>(test::inRange(0, 3)),
+                     test::inRange(-90, 91) / 100.0,
+                     test::coin(),
                      {}});
-        z += *rc::gen::inRange(1, 600) / 10.0;
+        z += test::inRange(1, 600) / 10.0;
     }
     return o;
 }
@@ -92,8 +92,8 @@ TEST(MovedNode, StaysBetweenItsNeighbours)
 {
     test::property([] {
         const Outline o = randomOutline();
-        const auto i = static_cast<size_t>(*rc::gen::inRange(0, static_cast<int>(o.size())));
-        const Outline moved = movedNode(o, i, *rc::gen::inRange(-500, 5000) / 3.0, *rc::gen::inRange(-500, 5000) / 3.0);
+        const auto i = static_cast<size_t>(test::inRange(0, static_cast<int>(o.size())));
+        const Outline moved = movedNode(o, i, test::inRange(-500, 5000) / 3.0, test::inRange(-500, 5000) / 3.0);
         for (size_t k = 0; k + 1 < moved.size(); ++k) RC_ASSERT(moved[k].z <= moved[k + 1].z);
         RC_ASSERT(moved[i].r >= 0);
     });

@@ -21,8 +21,8 @@ TEST(PartViews, OfStavesAreWhatTheSawIsSetTo)
     test::property([] {
         Piece piece = test::demo("lamp-stand");
         StavesForm& form = *piece.layers[2].as<StavesForm>();
-        form.segments = *rc::gen::inRange(5, 25);
-        piece.choices.staves = *rc::gen::element(StaveSchool::TaperJig, StaveSchool::MiterGauge);
+        form.segments = test::inRange(5, 25);
+        piece.choices.staves = test::element(StaveSchool::TaperJig, StaveSchool::MiterGauge);
         const Plan plan = makePlan(piece, Shop{});
         const BuiltLayer& layer = plan.assembly.layers[2];
         const PartViews views = partViews(layer, 0, piece.layers[2].sandingLoss);

@@ -1,6 +1,6 @@
 // Rings parted from one blank: their mesh against circles' areas.
-#include "core/plan/plan.h"
 #include "core/picture/parted.h"
+#include "core/plan/plan.h"
 #include "tests/support/samples.h"
 
 #include <gtest/gtest.h>

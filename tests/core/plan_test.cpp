@@ -1,9 +1,9 @@
 #include "core/holding/speed.h"
 #include "core/measure/input_error.h"
+#include "core/picture/mesh.h"
 #include "core/piece/edits/edit.h"
 #include "core/piece/edits/pattern.h"
 #include "core/plan/working.h"
-#include "core/picture/mesh.h"
 #include "core/wood/moisture.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
@@ -291,14 +291,14 @@ TEST(Stations, CoverThePieceAndMeasureItsWall)
 TEST(Plan, OfAnyReasonablePieceIsFinite)
 {
     test::property([] {
-        Piece p = starts()[static_cast<size_t>(*rc::gen::inRange(0, 6))].make();
-        p = edit::divide(p, *rc::gen::inRange(1, 30), *rc::gen::inRange(1, 25), *rc::gen::inRange(3, 97));
-        p.hollow.rule = static_cast<WallRule>(*rc::gen::element(0, 1, 3));
-        p.hollow.rimWall = *rc::gen::inRange(1, 60);
-        p.hollow.baseWall = *rc::gen::inRange(1, 60);
-        p.hollow.floor = *rc::gen::inRange(0, 300);
-        p.hollow.floorRound = *rc::gen::inRange(0, 90);
-        for (Node& n : p.outside) n.r = *rc::gen::inRange(0, 1500) / 10.0;
+        Piece p = starts()[static_cast<size_t>(test::inRange(0, 6))].make();
+        p = edit::divide(p, test::inRange(1, 30), test::inRange(1, 25), test::inRange(3, 97));
+        p.hollow.rule = static_cast<WallRule>(test::element(0, 1, 3));
+        p.hollow.rimWall = test::inRange(1, 60);
+        p.hollow.baseWall = test::inRange(1, 60);
+        p.hollow.floor = test::inRange(0, 300);
+        p.hollow.floorRound = test::inRange(0, 90);
+        for (Node& n : p.outside) n.r = test::inRange(0, 1500) / 10.0;
         const Plan plan = makePlan(p, {});
         RC_ASSERT(std::isfinite(plan.shape.weight) && std::isfinite(plan.shape.tipAngle) &&
                   std::isfinite(plan.cuts.volume));

@@ -1,13 +1,13 @@
 // What is printed is done at a saw and a lathe by hands that trust it: whatever is planned, every step can be read, in
 // every unit, and can be done where and when it stands.
-#include "core/workpiece/air_sweep.h"
-#include "core/process/finish_book.h"
 #include "core/plan/cards.h"
 #include "core/plan/learning/mishap.h"
 #include "core/plan/plan.h"
 #include "core/plan/working.h"
-#include "tests/core/random_piece.h"
+#include "core/process/finish_book.h"
+#include "core/workpiece/air_sweep.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 
 #include <cmath>
@@ -145,10 +145,9 @@ std::string wrongWith(const Piece& piece, const Shop& shop, const Plan& plan)
 void anyFinish(Piece& p)
 {
     const std::vector<Finish> book = commonFinishes();
-    if (const auto k = *rc::gen::inRange<size_t>(0, book.size() + 1); k < book.size()) p.choices.finish = book[k].id;
-    p.choices.firstGrit = *rc::gen::element(80, 100, 120, 180, 320);
-    if (auto* block = p.layers.front().as<BlockForm>())
-        block->wet = static_cast<BlockForm::Wet>(*rc::gen::inRange(0, 3));
+    if (const auto k = test::inRange<size_t>(0, book.size() + 1); k < book.size()) p.choices.finish = book[k].id;
+    p.choices.firstGrit = test::element(80, 100, 120, 180, 320);
+    if (auto* block = p.layers.front().as<BlockForm>()) block->wet = static_cast<BlockForm::Wet>(test::inRange(0, 3));
 }
 
 }  // namespace
@@ -179,7 +178,7 @@ TEST(PrintedSteps, OfAnyBlankCanBeReadAndDone)
     test::property([] {
         Piece p = test::randomPiece();
         anyFinish(p);
-        const std::string why = wrongWith(p, {}, makePlan(p, {}, *rc::gen::elementOf(styles)));
+        const std::string why = wrongWith(p, {}, makePlan(p, {}, test::oneOf(styles)));
         if (!why.empty()) RC_FAIL(why);
     });
 }
@@ -190,7 +189,7 @@ TEST(PrintedSteps, OfAnyWorkpieceCanBeReadAndDone)
         Piece p = test::randomWorkpiece();
         anyFinish(p);
         const Shop shop = test::harbourShop();
-        const std::string why = wrongWith(p, shop, makePlan(p, shop, *rc::gen::elementOf(styles)));
+        const std::string why = wrongWith(p, shop, makePlan(p, shop, test::oneOf(styles)));
         if (!why.empty()) RC_FAIL(why);
     });
 }
@@ -201,7 +200,7 @@ TEST(PrintedSteps, WorkingsAndListsOfAnyWorkpieceCanBeRead)
     test::property([] {
         const Piece p = test::randomWorkpiece();
         const Shop shop = test::harbourShop();
-        const LengthStyle style = *rc::gen::elementOf(styles);
+        const LengthStyle style = test::oneOf(styles);
         const Plan plan = makePlan(p, shop, style);
         const auto read = [&](const std::string& of, const std::string& words) {
             if (const std::string why = wrongWith(words, plan.mustStop()); !why.empty())
@@ -249,10 +248,10 @@ TEST(PrintedSteps, WaysOutOfAnyMishapCanBeReadAndDone)
         const Piece p = test::randomPiece();
         const Shop shop;
         Mishap mishap;
-        mishap.what = static_cast<Mishap::What>(*rc::gen::inRange(0, 7));
-        mishap.at = *rc::gen::inRange(0, 1000) / 1e3 * outlineHeight(p);
-        mishap.measured = *rc::gen::inRange(-20, 900) / 10.0;
-        if (mishap.isOfALayer()) mishap.layer = p.layers[*rc::gen::inRange<size_t>(0, p.layers.size())].id;
+        mishap.what = static_cast<Mishap::What>(test::inRange(0, 7));
+        mishap.at = test::inRange(0, 1000) / 1e3 * outlineHeight(p);
+        mishap.measured = test::inRange(-20, 900) / 10.0;
+        if (mishap.isOfALayer()) mishap.layer = p.layers[test::inRange<size_t>(0, p.layers.size())].id;
         for (const WayOut& way : waysOut(p, shop, mishap)) {
             ++ways;
             checkPiece(way.piece);

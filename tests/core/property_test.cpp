@@ -1,13 +1,13 @@
 // Properties that hold for any piece, any edit and any fix.
 #include "core/blank/assembly.h"
 #include "core/measure/input_error.h"
-#include "core/piece/edits/pattern.h"
-#include "core/plan/working.h"
 #include "core/picture/mesh.h"
 #include "core/picture/skin.h"
+#include "core/piece/edits/pattern.h"
+#include "core/plan/working.h"
 #include "core/wood/figure.h"
-#include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 
 #include <gtest/gtest.h>
@@ -95,11 +95,11 @@ TEST(AnyEdit, LeavesAPieceThatCanBePlanned)
 {
     test::property([] {
         Piece p = test::regattaCup();
-        const int steps = *rc::gen::inRange(1, 25);
+        const int steps = test::inRange(1, 25);
         for (int k = 0; k < steps; ++k) {
             const int count = static_cast<int>(p.layers.size());
-            const int a = *rc::gen::inRange(-2, count + 2), b = *rc::gen::inRange(-2, count + 2);
-            switch (*rc::gen::inRange(0, 9)) {
+            const int a = test::inRange(-2, count + 2), b = test::inRange(-2, count + 2);
+            switch (test::inRange(0, 9)) {
             case 0:
                 p = edit::addLayer(p, a);
                 break;
@@ -107,13 +107,13 @@ TEST(AnyEdit, LeavesAPieceThatCanBePlanned)
                 p = edit::removeLayers(p, {a, b});
                 break;
             case 2:
-                p = edit::splitLayer(p, a, *rc::gen::inRange(-10, 20) / 10.0);
+                p = edit::splitLayer(p, a, test::inRange(-10, 20) / 10.0);
                 break;
             case 3:
                 p = edit::moveLayer(p, a, b);
                 break;
             case 4:
-                p = edit::moveBoundary(p, a, *rc::gen::inRange(-100, 400));
+                p = edit::moveBoundary(p, a, test::inRange(-100, 400));
                 break;
             case 5:
                 p = edit::fitLayers(p);
@@ -122,10 +122,9 @@ TEST(AnyEdit, LeavesAPieceThatCanBePlanned)
                 p = edit::brickwork(p, {a, b});
                 break;
             case 7:
-                p = pattern::paint(
-                    p, a, *rc::gen::inRange(0, 100),
-                    {"holly", *rc::gen::inRange(0, 40), *rc::gen::arbitrary<bool>(), *rc::gen::inRange(-2, 3) / 2.0},
-                    makePlan(p, {}).assembly.segmentCounts(), {a, b});
+                p = pattern::paint(p, a, test::inRange(0, 100),
+                                   {"holly", test::inRange(0, 40), test::coin(), test::inRange(-2, 3) / 2.0},
+                                   makePlan(p, {}).assembly.segmentCounts(), {a, b});
                 break;
             default:
                 p.choices.trialRing = a >= 0 && a < count ? p.layers[static_cast<size_t>(a)].id : "";
@@ -141,8 +140,7 @@ TEST(AnyEdit, LeavesAPieceThatCanBePlanned)
 TEST(AnyEdit, PaintAndPatternAgree)
 {
     test::property([] {
-        const int segments = *rc::gen::inRange(3, 97), symmetry = *rc::gen::inRange(1, 97),
-                  at = *rc::gen::inRange(0, segments);
+        const int segments = test::inRange(3, 97), symmetry = test::inRange(1, 97), at = test::inRange(0, segments);
         Piece p = starts()[2].make();
         p.layers[2].ring()->segments = segments;
         p.layers[2].woods = {"maple"};
@@ -180,7 +178,7 @@ TEST(Profile, ClippedPartsMakeTheWhole)
 {
     test::property([] {
         const Polyline line = flatten(test::randomPiece().outside);
-        const double end = line.back().x(), cut = end * *rc::gen::inRange(0, 101) / 100.0;
+        const double end = line.back().x(), cut = end * test::inRange(0, 101) / 100.0;
         const double parts = revolved(clipped(line, 0, cut)).volume + revolved(clipped(line, cut, end)).volume;
         RC_ASSERT(std::abs(parts - revolved(line).volume) <= 1e-7 * std::max(1.0, parts));
         const Range whole = radiusRange(line, 0, end), low = radiusRange(line, 0, cut),

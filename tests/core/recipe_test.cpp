@@ -4,8 +4,8 @@
 #include "core/measure/input_error.h"
 #include "core/recipe/bench.h"
 #include "core/words/glue.h"
-#include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 
 #include <gtest/gtest.h>
@@ -127,10 +127,10 @@ TEST(Cells, InALatticeAreFoundAsByAskingEachOfThem)
         p.layers[0].thickness = 40;
         BoardRingForm f;
         test::randomize(f, "", 60);
-        f.rings = *rc::gen::inRange(1, 6);
-        f.board.strip = *rc::gen::inRange(8, 60);
-        f.board.row = *rc::gen::inRange(8, 60);
-        if (*rc::gen::arbitrary<bool>())
+        f.rings = test::inRange(1, 6);
+        f.board.strip = test::inRange(8, 60);
+        f.board.row = test::inRange(8, 60);
+        if (test::coin())
             p.layers[0].form = f;
         else
             p.layers[0].form = f.board;
@@ -138,9 +138,9 @@ TEST(Cells, InALatticeAreFoundAsByAskingEachOfThem)
         const BuiltLayer& b = plan.assembly.layers[0];
         RC_ASSERT(!b.lattices.empty());
         for (int k = 0; k < 60; ++k) {
-            const double z = b.z0 + (b.z1 - b.z0) * *rc::gen::inRange(1, 1000) / 1000.0,
-                         r = *rc::gen::inRange(0, 1400) / 10.0 + 0.013;
-            const double angle = *rc::gen::inRange(0, 3600) / 10.0 + 0.0171;
+            const double z = b.z0 + (b.z1 - b.z0) * test::inRange(1, 1000) / 1000.0,
+                         r = test::inRange(0, 1400) / 10.0 + 0.013;
+            const double angle = test::inRange(0, 3600) / 10.0 + 0.0171;
             const Eigen::Vector3d place = pointAt(z, r, angle);
             const Cell* found = b.cellAt(z, r, angle);
             const auto asked = std::ranges::find_if(b.cells, [&](const Cell& c) { return c.within(place, r); });

@@ -1,7 +1,7 @@
 // A split piece rolls: the straight four-fold body against its closed forms, every other by what a roll must keep to.
-#include "core/piece/edits/edit.h"
 #include "core/picture/rejoined.h"
 #include "core/picture/rolling.h"
+#include "core/piece/edits/edit.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/property.h"
 
@@ -66,11 +66,11 @@ TEST(Rolling, NeverLeavesTheGroundAndNeverSinksIn)
     test::property([] {
         Split split;
         split.on = true;
-        split.fold = std::array{3, 4, 6}[static_cast<size_t>(*rc::gen::inRange(0, 3))];
-        split.size = *rc::gen::inRange(20, 300);
-        split.band = split.size * *rc::gen::inRange(0, 30) / 100.0 * std::tan(pi / split.fold);
+        split.fold = std::array{3, 4, 6}[static_cast<size_t>(test::inRange(0, 3))];
+        split.size = test::inRange(20, 300);
+        split.band = split.size * test::inRange(0, 30) / 100.0 * std::tan(pi / split.fold);
         const double bend = std::tan(pi / (2 * split.fold)) / 2;
-        split.bulge = split.fold % 2 ? 0 : bend * *rc::gen::inRange(-9, 10) / 10.0;
+        split.bulge = split.fold % 2 ? 0 : bend * test::inRange(-9, 10) / 10.0;
         const Piece piece = splitPiece(split);
         const Surface hull = rollingHull(piece);
         const Rolling roll = rollOn(hull, middleOfMass(piece), 4 * split.size);

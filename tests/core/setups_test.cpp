@@ -2,8 +2,8 @@
 #include "core/geometry/piercing.h"
 #include "core/plan/boards/setups.h"
 #include "core/plan/plan.h"
-#include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 
 #include <cmath>
@@ -36,10 +36,10 @@ int exhaustive(const std::vector<Interval>& all)
 TEST(Piercing, IsTheLeastNumberAndEverySettingServes)
 {
     test::property([] {
-        std::vector<Interval> all(*rc::gen::inRange<size_t>(0, 11));
+        std::vector<Interval> all(test::inRange<size_t>(0, 11));
         for (Interval& i : all) {
-            i.low = *rc::gen::inRange(0, 200) / 10.0;
-            i.high = i.low + *rc::gen::inRange(0, 60) / 10.0;
+            i.low = test::inRange(0, 200) / 10.0;
+            i.high = i.low + test::inRange(0, 60) / 10.0;
         }
         const Piercing p = pierce(all);
         RC_ASSERT(p.groups == exhaustive(all));
@@ -90,22 +90,22 @@ TEST(Setups, WhatIsMadeAlikeIsTheFewestThereIsAndStaysARing)
     test::property([] {
         Piece p = test::randomPiece();
         // A few plain rings of one mitre, each with its own allowances.
-        const int n = *rc::gen::inRange(6, 20);
+        const int n = test::inRange(6, 20);
         p.layers.resize(std::min<size_t>(p.layers.size(), 6));
         for (Layer& l : p.layers) {
             l.form = RingForm{};
             l.ring()->segments = n;
             l.stockOuter.reset();
             l.stockInner.reset();
-            l.outerAllowance = *rc::gen::inRange(0, 60) / 10.0;
-            l.sandingLoss = *rc::gen::inRange(2, 10) / 10.0;
+            l.outerAllowance = test::inRange(0, 60) / 10.0;
+            l.sandingLoss = test::inRange(2, 10) / 10.0;
         }
         p.choices.alike = 0;
         const Plan before = makePlan(p, {});
         // Layers beyond the outline, and bores as wide as the ring, are no rings, which their own stops say.
         for (const BuiltLayer& b : before.assembly.layers)
             RC_PRE(b.finishedOuter.high > 1 && b.stock.outer - b.stock.inner > 0.5 + 1e-6);
-        const double within = *rc::gen::inRange(1, 50) / 10.0;
+        const double within = test::inRange(1, 50) / 10.0;
         p.choices.alike = within;
         const Plan after = makePlan(p, {});
         std::vector<Interval> stops, planes;

@@ -1,6 +1,6 @@
 // The log, what is learned from it, and lessons that come back.
-#include "core/plan/lessons.h"
 #include "core/plan/learning/log_entry.h"
+#include "core/plan/lessons.h"
 #include "core/plan/progress.h"
 #include "io/rack_csv.h"
 #include "io/records_csv.h"

@@ -4,8 +4,8 @@
 #include "core/holding/station.h"
 #include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
-#include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 
 #include <cmath>
@@ -188,8 +188,8 @@ TEST(Outline, TwoNodesAtOnePlaceAreDrawn)
 TEST(Outline, ArcsStayWithinTheirTolerance)
 {
     test::property([] {
-        const double length = *rc::gen::inRange(5, 3000), bulge = *rc::gen::inRange(1, 9000) / 1e4 / 10;
-        const double rise = *rc::gen::inRange(-20, 21) * length / 100;
+        const double length = test::inRange(5, 3000), bulge = test::inRange(1, 9000) / 1e4 / 10;
+        const double rise = test::inRange(-20, 21) * length / 100;
         const Outline o{{0, 5000, Span::Arc, bulge, false, {}}, {length, 5000 + rise, Span::Line, 0, false, {}}};
         // Circle through both ends with this sagitta (plane geometry).
         const Point a(0, 5000), b(length, 5000 + rise), mid = (a + b) / 2;
@@ -242,11 +242,11 @@ TEST(Hollow, ARoundedFloorIsABallThatTouchesFloorAndWall)
 TEST(Ring, AGapThatIsAcceptedLeavesAnInnerEdge)
 {
     test::property([] {
-        Piece p = cylinder(20, *rc::gen::inRange(20, 120), 20);
+        Piece p = cylinder(20, test::inRange(20, 120), 20);
         RingForm ring;
-        ring.segments = *rc::gen::inRange(3, 25);
+        ring.segments = test::inRange(3, 25);
         ring.joint.kind = SegmentJoint::GapByWidth;
-        ring.joint.width = *rc::gen::inRange(1, 500) / 10.0;
+        ring.joint.width = test::inRange(1, 500) / 10.0;
         p.layers[1].form = p.layers[2].form = ring;
         const Plan plan = makePlan(p, {});
         const BuiltLayer& b = plan.assembly.layers[1];

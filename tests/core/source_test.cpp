@@ -50,7 +50,8 @@ TEST(Source, HasNoSentenceInGeometryBlanksAndTurning)
     // A name of a setting or a formula has few words; a sentence has more and stands in core/words.
     // What an error says of a limit is no sentence of the shop.
     const std::regex literal("\"([^\"]*)\""), word("[A-Za-z]{2,}");
-    for (const auto& path : sources({"core/geometry", "core/workpiece", "core/blank", "core/holding", "core/constructions", "core/picture"}))
+    for (const auto& path : sources(
+             {"core/geometry", "core/workpiece", "core/blank", "core/holding", "core/constructions", "core/picture"}))
         eachLine(path, [&](const std::string& line, int number) {
             if (line.find("//") < line.find('"') || line.find("InputError") != std::string::npos) return;
             for (std::sregex_iterator it(line.begin(), line.end(), literal), end; it != end; ++it) {
@@ -92,8 +93,8 @@ std::string folderOf(const std::string& file) { return file.substr(0, file.rfind
 
 TEST(Source, OneLevelAFolder)
 {
-    // From the ground up: a folder includes only from itself and from floors below its own, never from another folder on
-    // its own floor.
+    // From the ground up: a folder includes only from itself and from floors below its own, never from another folder
+    // on its own floor.
     const std::vector<std::vector<std::string>> floors{
         {"core/measure"},
         {"core/geometry", "core/wood"},

@@ -3,8 +3,8 @@
 #include "core/plan/figures/movement.h"
 #include "core/plan/plan.h"
 #include "core/wood/moisture.h"
-#include "tests/core/random_piece.h"
 #include "tests/support/property.h"
+#include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 
 #include <cmath>

@@ -40,15 +40,15 @@ Step step(const std::string& id, double work, double wait, std::vector<std::stri
 Recipe randomRecipe(int most)
 {
     Recipe r;
-    const int n = *rc::gen::inRange(1, most + 1);
+    const int n = test::inRange(1, most + 1);
     for (int i = 0; i < n; ++i) {
-        const int kind = *rc::gen::inRange(0, 4);
+        const int kind = test::inRange(0, 4);
         std::vector<std::string> after;
         for (int k = 0; k < i; ++k)
-            if (*rc::gen::inRange(0, 3) == 0) after.push_back("s" + std::to_string(k));
+            if (test::inRange(0, 3) == 0) after.push_back("s" + std::to_string(k));
         const bool glue = kind == 0;
-        r.push_back(step("s" + std::to_string(i), *rc::gen::inRange(1, 5) * 5.0,
-                         glue        ? *rc::gen::inRange(1, 5) * 10.0
+        r.push_back(step("s" + std::to_string(i), test::inRange(1, 5) * 5.0,
+                         glue        ? test::inRange(1, 5) * 10.0
                          : kind == 1 ? 15.0
                                      : 0,
                          glue        ? std::vector<std::string>{"band clamp"}
@@ -151,7 +151,7 @@ TEST(Schedule, SmallRecipesAgainstExhaustiveSearch)
 {
     test::property([] {
         Shop shop = openAllDay();
-        shop.bandClamps = *rc::gen::inRange(1, 3);
+        shop.bandClamps = test::inRange(1, 3);
         const Recipe r = randomRecipe(7);
         const Schedule s = scheduleRecipe(r, shop);
         const double best = shortest(r, static_cast<int>(shop.bandClamps));
@@ -164,15 +164,15 @@ TEST(Schedule, NoStepBeforeWhatItNeedsInAnyShop)
 {
     test::property([] {
         Shop shop;
-        shop.bandClamps = *rc::gen::inRange(1, 4);
+        shop.bandClamps = test::inRange(1, 4);
         for (auto& day : shop.hours) {
-            const double from = *rc::gen::inRange(0, 20) * 60.0;
-            day = {from, from + *rc::gen::inRange(0, 5) * 30.0};
+            const double from = test::inRange(0, 20) * 60.0;
+            day = {from, from + test::inRange(0, 5) * 30.0};
         }
-        shop.hours[*rc::gen::inRange<size_t>(0, 7)] = {600, 760};
+        shop.hours[test::inRange<size_t>(0, 7)] = {600, 760};
         const Recipe r = randomRecipe(40);
         Progress progress;
-        progress.start = *rc::gen::inRange(0, 20000) * 1.0;
+        progress.start = test::inRange(0, 20000) * 1.0;
         expectPossible(r, shop, scheduleRecipe(r, shop, progress));
     });
 }

@@ -1,15 +1,15 @@
 // What is worked by index with the spindle locked: flutes, facets, legs, a leaning base, decorated grids; flaws of the
 // wood; the shop's jaws and tools. Solids against closed forms, steps in their order, cautions with their fixes.
+#include "core/blank/taken.h"
+#include "core/geometry/boolean.h"
 #include "core/holding/foot_hold.h"
+#include "core/measure/input_error.h"
+#include "core/picture/closed_surface.h"
+#include "core/piece/edits/edit.h"
+#include "core/plan/plan.h"
 #include "core/workpiece/decor_grid.h"
 #include "core/workpiece/index_rings.h"
 #include "core/workpiece/worked_cuts.h"
-#include "core/geometry/boolean.h"
-#include "core/measure/input_error.h"
-#include "core/piece/edits/edit.h"
-#include "core/plan/plan.h"
-#include "core/picture/closed_surface.h"
-#include "core/blank/taken.h"
 #include "tests/core/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
@@ -349,15 +349,15 @@ TEST(DecoratedGrid, OnAFlatFaceItIsTheGeometricRow)
 TEST(DecoratedGrid, OnAnyWallItsCellsAreAsSquareAsWishedAlongTheSurface)
 {
     test::property([] {
-        auto between = [](int low, int high) { return *rc::gen::inRange(low * 10, high * 10) / 10.0; };
+        auto between = [](int low, int high) { return test::inRange(low * 10, high * 10) / 10.0; };
         Piece p = test::plainCylinder(between(20, 80), 120, BlockForm::Along);
         p.outside.insert(p.outside.begin() + 1, test::corner(between(20, 100), between(20, 80)));
         Decor d;
         d.from = between(0, 40);
         d.to = between(60, 120);
-        d.spokes = *rc::gen::inRange(6, 60);
+        d.spokes = test::inRange(6, 60);
         d.aspect = between(1, 30) / 10;
-        d.rings = static_cast<Decor::Rings>(*rc::gen::inRange(0, 2));
+        d.rings = static_cast<Decor::Rings>(test::inRange(0, 2));
         d.wide = between(1, 20);
         p.decors = {d};
         identifyCuts(p);
@@ -513,7 +513,7 @@ TEST(Holes, AReamedHoleTellsItsPegAndARoundedEdgeTakesAQuarterRound)
 TEST(TracedPicture, TwoPlacesOfItComeOntoTheAxis)
 {
     test::property([] {
-        auto any = [](int low, int high) { return *rc::gen::inRange(low * 10, high * 10) / 10.0; };
+        auto any = [](int low, int high) { return test::inRange(low * 10, high * 10) / 10.0; };
         Trace t;
         t.along = any(-50, 200);
         t.up = any(-50, 100);

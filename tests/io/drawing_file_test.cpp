@@ -130,13 +130,13 @@ TEST_F(DrawingFile, WhatIsNoDrawingIsRefusedAndNothingCrashes)
     EXPECT_TRUE(drawn("a.dxf", "0\nSECTION\n1\n" + std::string(1000, '[')).lines.empty());
     test::property([&] {
         // Bytes changed in a good file: read, or refused.
-        const bool vector = *rc::gen::arbitrary<bool>();
+        const bool vector = test::coin();
         std::string text =
             vector ? "<svg width='9mm' viewBox='0 0 9 9'><path d='M0 9 A3 3 0 1 0 4 2 C1 2 3 4 5 6 t1 1z'/></svg>"
                    : "0\nSECTION\n2\nENTITIES\n0\nLINE\n8\n0\n10\n1\n20\n2\n11\n3\n21\n44\n0\nENDSEC\n0\nEOF\n";
-        if (*rc::gen::inRange(0, 3) == 0) text.resize(*rc::gen::inRange<size_t>(1, text.size()));  // cut short
-        for (int k = *rc::gen::inRange(1, 6); k > 0; --k)
-            text[*rc::gen::inRange<size_t>(0, text.size())] = *rc::gen::inRange<char>(32, 127);
+        if (test::inRange(0, 3) == 0) text.resize(test::inRange<size_t>(1, text.size()));  // cut short
+        for (int k = test::inRange(1, 6); k > 0; --k)
+            text[test::inRange<size_t>(0, text.size())] = test::inRange<char>(32, 127);
         try {
             outlineFrom(drawn(vector ? "m.svg" : "m.dxf", text), DrawnAxis::Own);
         } catch (const InputError&) {

@@ -70,7 +70,7 @@ void expectReadOrRefused(const std::vector<std::string>& texts, const std::funct
 {
     int good = 0, bad = 0;
     test::property([&] {
-        std::mt19937 dice(*rc::gen::arbitrary<unsigned>());
+        std::mt19937 dice(test::anyNumber());
         for (int k = 0; k < eachCase; ++k) {
             const std::string text = wounded(texts[dice() % texts.size()], dice);
             try {

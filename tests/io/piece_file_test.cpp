@@ -203,8 +203,8 @@ TEST(PieceFile, DamagedTextIsAnsweredClearly)
     test::property([&] {
         std::string text = good;
         for (int k = 0; k < 8; ++k)
-            text[static_cast<size_t>(*rc::gen::inRange(0, static_cast<int>(text.size())))] =
-                static_cast<char>(*rc::gen::inRange(0, 256));
+            text[static_cast<size_t>(test::inRange(0, static_cast<int>(text.size())))] =
+                static_cast<char>(test::inRange(0, 256));
         survives(text, "bytes changed");
     });
     try {

@@ -1,8 +1,8 @@
 // The shop book, the rack as CSV, the timetable as iCalendar read back by libical.
 #include "core/measure/input_error.h"
 #include "core/piece/edits/edit.h"
-#include "core/piece/records/field_items.h"
 #include "core/piece/edits/picture.h"
+#include "core/piece/records/field_items.h"
 #include "io/files.h"
 #include "io/ical.h"
 #include "io/rack_csv.h"
@@ -30,22 +30,22 @@ std::string randomText()
 {
     static const std::string letters = "abcXYZ 019,;\"'\\\n\r@äß漢";
     std::string out;
-    for (int n = *rc::gen::inRange(1, 12); n > 0; --n) out += letters[static_cast<size_t>(*rc::gen::inRange(0, 18))];
+    for (int n = test::inRange(1, 12); n > 0; --n) out += letters[static_cast<size_t>(test::inRange(0, 18))];
     return out;
 }
 
 std::vector<Board> randomRack()
 {
     std::vector<Board> rack;
-    for (int n = *rc::gen::inRange(0, 8); n > 0; --n) {
+    for (int n = test::inRange(0, 8); n > 0; --n) {
         Board b;
         b.id = std::to_string(n) + randomText();
-        b.wood = allSpecies()[static_cast<size_t>(*rc::gen::inRange(0, 16))].id;
-        b.length = *rc::gen::inRange(200, 60000) / 10.0;
-        b.width = *rc::gen::inRange(50, 15000) / 10.0;
-        b.thickness = *rc::gen::inRange(5, 5000) / 10.0;
-        b.price = *rc::gen::inRange(0, 100000) / 100.0;
-        for (int k = *rc::gen::inRange(0, 4); k > 0; --k)
+        b.wood = allSpecies()[static_cast<size_t>(test::inRange(0, 16))].id;
+        b.length = test::inRange(200, 60000) / 10.0;
+        b.width = test::inRange(50, 15000) / 10.0;
+        b.thickness = test::inRange(5, 5000) / 10.0;
+        b.price = test::inRange(0, 100000) / 100.0;
+        for (int k = test::inRange(0, 4); k > 0; --k)
             b.defects.push_back({b.length / 4, b.width / 5, b.length / 8, b.width / 3, k % 2 ? "knot" : "sapwood"});
         rack.push_back(b);
     }
@@ -86,7 +86,7 @@ TEST(RackCsv, SaysWhereItIsWrong)
     test::property([] {
         // Any bytes: an error or a rack, never a crash.
         std::string text = "id,wood,length_mm,width_mm,thickness_mm,price,defects\n";
-        for (int n = *rc::gen::inRange(0, 60); n > 0; --n) text += static_cast<char>(*rc::gen::inRange(1, 256));
+        for (int n = test::inRange(0, 60); n > 0; --n) text += static_cast<char>(test::inRange(1, 256));
         try {
             io::readRackCsv(text);
         } catch (const InputError&) {

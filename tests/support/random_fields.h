@@ -3,7 +3,7 @@
 #include "core/piece/records/field_items.h"
 #include "core/wood/filler.h"
 
-#include <rapidcheck.h>
+#include "tests/support/property.h"
 
 namespace vl::test {
 
@@ -14,20 +14,19 @@ inline FieldValue randomValue(const FieldItem& item, double span)
     const double high = std::min(l.high, l.low + span);
     switch (item.field.kind) {
     case Field::Kind::Flag:
-        return *rc::gen::arbitrary<bool>();
+        return coin();
     case Field::Kind::Choice:
-        return *rc::gen::inRange(0, static_cast<int>(item.choices.size()));
+        return inRange(0, static_cast<int>(item.choices.size()));
     case Field::Kind::Count:
-        return *rc::gen::inRange(static_cast<int>(l.low), static_cast<int>(high) + 1);
+        return inRange(static_cast<int>(l.low), static_cast<int>(high) + 1);
     case Field::Kind::Wood:
-        return std::string(allSpecies()[*rc::gen::inRange<size_t>(0, allSpecies().size())].id);
+        return std::string(allSpecies()[inRange<size_t>(0, allSpecies().size())].id);
     case Field::Kind::Filling:
-        if (*rc::gen::arbitrary<bool>())
-            return std::string(allFillers()[*rc::gen::inRange<size_t>(0, allFillers().size())].id);
-        return std::string(allSpecies()[*rc::gen::inRange<size_t>(0, allSpecies().size())].id);
+        if (coin()) return std::string(allFillers()[inRange<size_t>(0, allFillers().size())].id);
+        return std::string(allSpecies()[inRange<size_t>(0, allSpecies().size())].id);
     case Field::Kind::Number:
-        if (item.optional && *rc::gen::inRange(0, 5)) return {};
-        return l.low + (high - l.low) * *rc::gen::inRange(0, 1001) / 1000.0;
+        if (item.optional && inRange(0, 5)) return {};
+        return l.low + (high - l.low) * inRange(0, 1001) / 1000.0;
     default:
         return item.value;
     }

@@ -1,4 +1,5 @@
-// A piece that takes longer to plan than a hand waits is planned beside: no edit is lost, and the latest state is shown.
+// A piece that takes longer to plan than a hand waits is planned beside: no edit is lost, and the latest state is
+// shown.
 #include "app/bench/bench_window.h"
 #include "core/piece/edits/edit.h"
 #include "io/files.h"
@@ -163,8 +164,8 @@ TEST(Large, IsSavedWholeAndAskedAboutBeforeItsPlanIsThere)
     const QDir drafts(b.folder.filePath("drafts"));
     const QStringList kept = drafts.entryList({"*.draft"});
     ASSERT_EQ(kept.size(), 1);
-    const auto draft = QJsonDocument::fromJson(
-        QByteArray::fromStdString(io::readFile(drafts.filePath(kept[0]).toStdString())));
+    const auto draft =
+        QJsonDocument::fromJson(QByteArray::fromStdString(io::readFile(drafts.filePath(kept[0]).toStdString())));
     EXPECT_EQ(io::readPiece(draft["piece"].toString().toStdString()).piece.layers.size(), 84u);
     b.way = 1;
 }
@@ -199,8 +200,8 @@ TEST(Large, WhatIsBeingPlannedCanBeTakenBack)
     EXPECT_NE(b.piece(), vase);
 }
 
-// Whatever is done in whatever order, quickly or slowly: what is wanted is what a plain list of states says, and what is
-// shown is that once the plans are made.
+// Whatever is done in whatever order, quickly or slowly: what is wanted is what a plain list of states says, and what
+// is shown is that once the plans are made.
 TEST(Large, TheHistoryIsThatOfAPlainList)
 {
     Document doc;
@@ -224,7 +225,8 @@ TEST(Large, TheHistoryIsThatOfAPlainList)
             if (what < 4) {
                 const int merge = dice() % 2 ? 0 : 1 + static_cast<int>(dice() % 2);
                 const double by = 0.01 * static_cast<double>(1 + dice() % 50);
-                ASSERT_TRUE(doc.apply("wider", [by](Piece& p) { p.outside[1].r += by; }, merge));
+                ASSERT_TRUE(doc.apply(
+                    "wider", [by](Piece& p) { p.outside[1].r += by; }, merge));
                 State next = list[at];
                 next.piece.outside[1].r += by;
                 put(next, merge);

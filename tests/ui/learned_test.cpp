@@ -5,8 +5,8 @@
 #include "app/stages/log/moisture_chart.h"
 #include "app/window/error_dialog.h"
 #include "app/window/lessons_dialog.h"
-#include "core/plan/lessons.h"
 #include "core/plan/learning/log_entry.h"
+#include "core/plan/lessons.h"
 #include "tests/support/samples.h"
 #include "tests/ui/desk.h"
 

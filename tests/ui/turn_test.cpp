@@ -9,9 +9,9 @@
 #include "app/stages/turn/opening_view.h"
 #include "app/stages/turn/turn_stage.h"
 #include "app/window/machines_dialog.h"
+#include "core/picture/mesh.h"
 #include "core/piece/document/hole_ends.h"
 #include "core/workpiece/cross_section.h"
-#include "core/picture/mesh.h"
 #include "tests/support/samples.h"
 #include "tests/ui/desk.h"
 

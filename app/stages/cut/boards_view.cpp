@@ -368,9 +368,8 @@ void BoardsView::keyPressEvent(QKeyEvent* event)
     if (defect_ >= 0 && defect_ < static_cast<int>(boardOf(id)->defects.size()))
         change(id, [this](Board& b) { b.defects.erase(b.defects.begin() + defect_); });
     else
-        doc_.changeShop(tr("board off the rack"), [&](Shop& shop) {
-            std::erase_if(shop.rack, [&](const Board& b) { return b.id == id; });
-        });
+        doc_.changeShop(tr("board off the rack"),
+                        [&](Shop& shop) { std::erase_if(shop.rack, [&](const Board& b) { return b.id == id; }); });
     defect_ = -1;
 }
 

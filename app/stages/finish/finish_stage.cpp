@@ -2,8 +2,8 @@
 
 #include "app/fields/table.h"
 #include "app/theme/theme.h"
-#include "core/process/finish_book.h"
 #include "core/measure/format.h"
+#include "core/process/finish_book.h"
 
 #include <QPushButton>
 

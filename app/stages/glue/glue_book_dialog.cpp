@@ -133,9 +133,8 @@ void GlueBookDialog::take(int row, int column)
     else if (std::holds_alternative<bool>(field.value))
         value = item->checkState() == Qt::Checked;
     if (good)
-        doc_.changeShop(tr("glue book"), [&](Shop& shop) {
-            setField(shop.glues.at(static_cast<size_t>(row)), field.path, value);
-        });
+        doc_.changeShop(tr("glue book"),
+                        [&](Shop& shop) { setField(shop.glues.at(static_cast<size_t>(row)), field.path, value); });
     else
         said_->setText(tr("%1: '%2' is no number; the old value stays").arg(QString::fromStdString(g.name), words));
     fill();

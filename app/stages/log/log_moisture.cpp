@@ -5,9 +5,9 @@
 #include "app/stages/page_switch.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
+#include "core/plan/drying/rough_turned.h"
 #include "core/plan/figures/moisture_book.h"
 #include "core/plan/figures/movement.h"
-#include "core/plan/drying/rough_turned.h"
 #include "report/type.h"
 
 #include <QPushButton>

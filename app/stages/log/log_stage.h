@@ -47,10 +47,7 @@ private:
     void refreshMovement();
     /// The chosen entry's place in the shop's log; −1: none.
     int chosen() const;
-    template <class Change> void editShop(const QString& what, Change change)
-    {
-        doc_.changeShop(what, change);
-    }
+    template <class Change> void editShop(const QString& what, Change change) { doc_.changeShop(what, change); }
 
     PageSwitch* pages_;
     Table *log_, *compared_, *movement_, *years_, *work_, *readings_;

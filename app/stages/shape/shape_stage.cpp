@@ -2,9 +2,9 @@
 
 #include "app/fields/record_list.h"
 #include "app/lanes/plot_lane.h"
-#include "core/workpiece/lid_sides.h"
 #include "core/measure/format.h"
 #include "core/piece/edits/edit.h"
+#include "core/workpiece/lid_sides.h"
 
 #include <QCheckBox>
 #include <QComboBox>

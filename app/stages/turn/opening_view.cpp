@@ -1,11 +1,11 @@
 #include "app/stages/turn/opening_view.h"
 
 #include "app/theme/theme.h"
-#include "core/workpiece/opening_handles.h"
-#include "core/workpiece/worked_cuts.h"
 #include "core/geometry/line_length.h"
 #include "core/measure/format.h"
 #include "core/picture/skin.h"
+#include "core/workpiece/opening_handles.h"
+#include "core/workpiece/worked_cuts.h"
 #include "report/drawing.h"
 
 #include <QMouseEvent>

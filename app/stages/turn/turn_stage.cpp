@@ -2,23 +2,23 @@
 
 #include "app/fields/record_list.h"
 #include "app/lanes/figures_lane.h"
-#include "app/stages/page_switch.h"
 #include "app/lanes/plot_lane.h"
+#include "app/stages/page_switch.h"
 #include "app/stages/turn/axes_view.h"
 #include "app/stages/turn/grid_view.h"
 #include "app/stages/turn/index_view.h"
 #include "app/stages/turn/mounts_view.h"
 #include "app/stages/turn/opening_view.h"
 #include "app/theme/theme.h"
-#include "core/workpiece/decor_grid.h"
+#include "core/measure/format.h"
+#include "core/piece/edits/edit.h"
+#include "core/plan/foot_choices.h"
 #include "core/process/inlay_recipe.h"
+#include "core/workpiece/decor_grid.h"
 #include "core/workpiece/inlay_sides.h"
 #include "core/workpiece/openings.h"
 #include "core/workpiece/sawn_cuts.h"
 #include "core/workpiece/worked_cuts.h"
-#include "core/measure/format.h"
-#include "core/piece/edits/edit.h"
-#include "core/plan/foot_choices.h"
 
 #include <QComboBox>
 #include <QPushButton>

@@ -1,20 +1,20 @@
 #pragma once
 
 #include "core/geometry/outline.h"
-#include "core/piece/records/as_built.h"
 #include "core/piece/document/bought.h"
 #include "core/piece/document/cuts.h"
 #include "core/piece/document/decor.h"
-#include "core/piece/shop/finish.h"
 #include "core/piece/document/flaw.h"
 #include "core/piece/document/form_parts.h"
 #include "core/piece/document/inlay.h"
 #include "core/piece/document/layer.h"
-#include "core/piece/records/lid.h"
 #include "core/piece/document/off_axis.h"
 #include "core/piece/document/split.h"
 #include "core/piece/document/trace.h"
 #include "core/piece/document/worked.h"
+#include "core/piece/records/as_built.h"
+#include "core/piece/records/lid.h"
+#include "core/piece/shop/finish.h"
 
 #include <optional>
 #include <string>

@@ -1,7 +1,7 @@
 #include "core/piece/edits/wood_use.h"
 
-#include "core/piece/records/field_items.h"
 #include "core/piece/document/piece.h"
+#include "core/piece/records/field_items.h"
 
 namespace vl {
 namespace {

@@ -13,7 +13,7 @@ std::string limitText(const Limit& limit)
 
 void checkWithin(const std::string& field, double value, const Limit& limit)
 {
-    if (!(value >= limit.low && value <= limit.high)) throw InputError(field, exact(value), limitText(limit));
+    if (!limit.holds(value)) throw InputError(field, exact(value), limitText(limit));
 }
 
 void checkIndex(int count, int plate, int start, const std::string& path)
@@ -51,7 +51,7 @@ std::string FieldCheck::path() const
 void FieldCheck::howMany(size_t n, const Limit& limit) const
 {
     const auto v = static_cast<double>(n);
-    if (v >= limit.low && v <= limit.high) return;
+    if (limit.holds(v)) return;
     const std::string range =
         limit.low > 0 ? exact(limit.low) + " to " + exact(limit.high) : "up to " + exact(limit.high);
     throw InputError(path(), std::to_string(n) + " " + limit.unit, range + " are");

@@ -70,7 +70,7 @@ private:
     std::string path() const;
     void within(double v, const Limit& limit) const
     {
-        if (!(v >= limit.low && v <= limit.high)) checkWithin(path(), v, limit);
+        if (!limit.holds(v)) checkWithin(path(), v, limit);
     }
     void howMany(size_t n, const Limit& limit) const;
     void known(const std::string& id) const;

@@ -87,8 +87,7 @@ inline std::span<const Choice> choices(Finish::Shine)
 inline std::span<const Choice> choices(Finish::Under)
 {
     static constexpr std::array all{Choice{"bare wood", "on bare wood, first"},
-                                    Choice{"over sealer", "over the sealer"},
-                                    Choice{"not under", "not under it"}};
+                                    Choice{"over sealer", "over the sealer"}, Choice{"not under", "not under it"}};
     return all;
 }
 template <class V, As<Finish> F> void fields(V& v, F& f)

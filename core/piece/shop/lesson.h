@@ -13,7 +13,7 @@ struct Lesson {
     enum About { Step, Wood, Construction, Machine } about = Step;
     std::string of{};    ///< a step's kind ("true-face"), a wood's id, a construction's name, a machine ("lathe")
     std::string note{};  ///< "sand the edges first"
-    double at = 0;     ///< minutes since 1970-01-01 00:00 of the shop's own clock
+    double at = 0;       ///< minutes since 1970-01-01 00:00 of the shop's own clock
     std::string extra{};
 
     bool operator==(const Lesson&) const = default;

@@ -1,16 +1,16 @@
 #pragma once
 
+#include "core/piece/records/lid.h"
+#include "core/piece/records/reading.h"
 #include "core/piece/shop/accuracy.h"
 #include "core/piece/shop/finish.h"
 #include "core/piece/shop/glue.h"
 #include "core/piece/shop/grips.h"
 #include "core/piece/shop/kiln.h"
 #include "core/piece/shop/lesson.h"
-#include "core/piece/records/lid.h"
 #include "core/piece/shop/log.h"
 #include "core/piece/shop/machines.h"
 #include "core/piece/shop/rack.h"
-#include "core/piece/records/reading.h"
 #include "core/wood/own_wood.h"
 
 #include <array>

@@ -1,9 +1,9 @@
 #include "core/plan/boards/setups.h"
 
-#include "core/process/assemble.h"
 #include "core/measure/format.h"
 #include "core/piece/records/field_items.h"
 #include "core/plan/figures/cut.h"
+#include "core/process/assemble.h"
 
 #include <algorithm>
 #include <cmath>

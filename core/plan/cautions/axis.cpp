@@ -1,7 +1,7 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/process/axis_recipe.h"
 #include "core/measure/format.h"
+#include "core/process/axis_recipe.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,12 +1,12 @@
 #pragma once
 
+#include "core/blank/shape.h"
 #include "core/measure/length.h"
 #include "core/plan/figures/cut.h"
 #include "core/plan/figures/gluing.h"
 #include "core/plan/figures/mounts.h"
 #include "core/plan/figures/overlap.h"
 #include "core/workpiece/axis_report.h"
-#include "core/blank/shape.h"
 
 #include <functional>
 

@@ -1,10 +1,10 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/workpiece/air_sweep.h"
 #include "core/holding/foot_hold.h"
+#include "core/measure/format.h"
+#include "core/workpiece/air_sweep.h"
 #include "core/workpiece/sawn_cuts.h"
 #include "core/workpiece/worked_cuts.h"
-#include "core/measure/format.h"
 
 #include <Eigen/Geometry>
 

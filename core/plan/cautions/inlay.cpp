@@ -1,9 +1,9 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/process/inlay_recipe.h"
-#include "core/workpiece/inlay_sides.h"
 #include "core/measure/format.h"
+#include "core/process/inlay_recipe.h"
 #include "core/wood/filler.h"
+#include "core/workpiece/inlay_sides.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,8 +1,8 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/workpiece/reversed_parts.h"
 #include "core/measure/format.h"
 #include "core/picture/rejoined.h"
+#include "core/workpiece/reversed_parts.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,12 +1,12 @@
 #include "core/plan/cautions/judge.h"
 
-#include "core/process/axis_recipe.h"
-#include "core/constructions/end_rings.h"
-#include "core/workpiece/lid_sides.h"
-#include "core/constructions/nest.h"
 #include "core/blank/sections.h"
+#include "core/constructions/end_rings.h"
+#include "core/constructions/nest.h"
 #include "core/holding/speed.h"
 #include "core/measure/format.h"
+#include "core/process/axis_recipe.h"
+#include "core/workpiece/lid_sides.h"
 
 #include <algorithm>
 #include <cmath>
@@ -160,8 +160,7 @@ Caution atMount(const Case& in, const char* kind, const Mount& m)
 /// What would make an axis beside the true one turn nearer to it, or not at all.
 void nearerToTrue(const Case& in, const Mount& m, double share, std::vector<Fix>& fixes)
 {
-    const auto setUp =
-        std::ranges::find_if(in.setUps, [&](const AxisSetUp& s) { return m.id == axisMountStep(s); });
+    const auto setUp = std::ranges::find_if(in.setUps, [&](const AxisSetUp& s) { return m.id == axisMountStep(s); });
     if (setUp == in.setUps.end()) return;
     const std::string id = in.piece.axes[setUp->axis].id;
     if (share > 0 && share < 1)
@@ -173,9 +172,8 @@ void nearerToTrue(const Case& in, const Mount& m, double share, std::vector<Fix>
                                      axis->tailOffset *= share;
                                      axis->tilt *= share;
                                  }));
-    fixes.push_back(pieceFix("turn it on the true axis alone", [id](Piece& q) {
-        std::erase_if(q.axes, [&](const OffAxis& a) { return a.id == id; });
-    }));
+    fixes.push_back(pieceFix("turn it on the true axis alone",
+                             [id](Piece& q) { std::erase_if(q.axes, [&](const OffAxis& a) { return a.id == id; }); }));
 }
 
 /// A mount that bears less speed than the lathe's lowest.

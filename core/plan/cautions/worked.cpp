@@ -1,9 +1,9 @@
 #include "core/plan/cautions/judge.h"
 
+#include "core/measure/format.h"
 #include "core/workpiece/decor_grid.h"
 #include "core/workpiece/openings.h"
 #include "core/workpiece/worked_cuts.h"
-#include "core/measure/format.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,8 +1,8 @@
 #pragma once
 
 #include "core/measure/text.h"
-#include "core/piece/shop/kiln.h"
 #include "core/piece/records/reading.h"
+#include "core/piece/shop/kiln.h"
 #include "core/piece/shop/shop.h"
 
 #include <vector>

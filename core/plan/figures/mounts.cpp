@@ -1,10 +1,10 @@
 #include "core/plan/figures/mounts.h"
 
+#include "core/measure/format.h"
+#include "core/process/split_recipe.h"
+#include "core/words/turn.h"
 #include "core/workpiece/air_sweep.h"
 #include "core/workpiece/reversed_parts.h"
-#include "core/process/split_recipe.h"
-#include "core/measure/format.h"
-#include "core/words/turn.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,10 +1,10 @@
 #pragma once
 
 #include "core/blank/assembly.h"
+#include "core/blank/shape.h"
 #include "core/holding/mount.h"
 #include "core/holding/speed.h"
 #include "core/measure/length.h"
-#include "core/blank/shape.h"
 
 namespace vl {
 

@@ -1,7 +1,7 @@
 #pragma once
 
-#include "core/piece/shop/accuracy.h"
 #include "core/piece/document/piece.h"
+#include "core/piece/shop/accuracy.h"
 #include "core/plan/plan.h"
 
 #include <array>

@@ -1,21 +1,18 @@
-#pragma once
+#include "tests/support/random_piece.h"
 
 #include "core/piece/edits/edit.h"
+#include "tests/support/property.h"
 #include "tests/support/random_fields.h"
-
-#include <rapidcheck.h>
 
 namespace vl::test {
 
-/// A piece that a turner could have drawn on a bad day: any start, any division, every construction, walls, floors,
-/// stock set by hand.
-inline Piece randomPiece()
+Piece randomPiece()
 {
-    auto number = [](int low, int high) { return *rc::gen::inRange(low, high) / 10.0; };
-    auto oneIn = [](int n) { return *rc::gen::inRange(0, n) == 0; };
-    Piece p = starts()[static_cast<size_t>(*rc::gen::inRange(0, 6))].make();
-    p = edit::divide(p, number(10, 300), *rc::gen::inRange(1, 20), *rc::gen::inRange(3, 97));
-    p.hollow.rule = static_cast<WallRule>(*rc::gen::inRange(0, 5));
+    auto number = [](int low, int high) { return inRange(low, high) / 10.0; };
+    auto oneIn = [](int n) { return inRange(0, n) == 0; };
+    Piece p = starts()[static_cast<size_t>(inRange(0, 6))].make();
+    p = edit::divide(p, number(10, 300), inRange(1, 20), inRange(3, 97));
+    p.hollow.rule = static_cast<WallRule>(inRange(0, 5));
     p.hollow.rimWall = number(10, 400);
     p.hollow.baseWall = number(10, 400);
     p.hollow.leastWall = number(0, 200);
@@ -32,12 +29,12 @@ inline Piece randomPiece()
         l.outerAllowance = number(0, 100);
         l.innerAllowance = number(0, 100);
         const int segments = l.ring() ? l.ring()->segments : 12;
-        if (oneIn(2)) l = asKind(l, *rc::gen::inRange<size_t>(0, layerKinds().size()));
+        if (oneIn(2)) l = asKind(l, inRange<size_t>(0, layerKinds().size()));
         // Every field of its construction, by its declaration; as many segments as the division gave.
         randomize(l, "form.");
         if (int* counted = l.counted()) *counted = segments;
         if (Sectors* sectors = l.sectors()) sectors->turn = number(-10, 10);
-        if (BoardRingForm* rings = l.as<BoardRingForm>()) rings->rings = *rc::gen::inRange(1, 12);
+        if (BoardRingForm* rings = l.as<BoardRingForm>()) rings->rings = inRange(1, 12);
         if (oneIn(5)) l.partedFrom = l.thickness + number(0, 200);
     }
     randomize(p.nest, "", 200);
@@ -48,21 +45,20 @@ inline Piece randomPiece()
             if (SlabForm* slab = l.as<SlabForm>()) slab->pattern = SlabForm::Striped;
             if (BoardRingForm* rings = l.as<BoardRingForm>()) rings->board.pattern = SlabForm::Striped;
         }
-    p.choices.cutting = static_cast<CutSchool>(*rc::gen::inRange(0, 2));
-    p.choices.closing = static_cast<RingSchool>(*rc::gen::inRange(0, 2));
-    p.choices.staves = static_cast<StaveSchool>(*rc::gen::inRange(0, 2));
-    p.choices.sections = static_cast<SectionRule>(*rc::gen::inRange(0, 2));
-    p.choices.stacking = static_cast<StackSchool>(*rc::gen::inRange(0, 2));
+    p.choices.cutting = static_cast<CutSchool>(inRange(0, 2));
+    p.choices.closing = static_cast<RingSchool>(inRange(0, 2));
+    p.choices.staves = static_cast<StaveSchool>(inRange(0, 2));
+    p.choices.sections = static_cast<SectionRule>(inRange(0, 2));
+    p.choices.stacking = static_cast<StackSchool>(inRange(0, 2));
     p.choices.alike = oneIn(3) ? number(0, 20) : 0;
-    p.choices.stations = static_cast<StationRule>(*rc::gen::inRange(0, 2));
+    p.choices.stations = static_cast<StationRule>(inRange(0, 2));
     return p;
 }
 
-/// One more of everything that saw, drill and other axes do to it, some of it nonsense.
-inline Piece randomWorkpiece()
+Piece randomWorkpiece()
 {
-    auto oneIn = [](int n) { return *rc::gen::inRange(0, n) == 0; };
-    auto share = [] { return *rc::gen::inRange(0, 1001) / 1000.0; };
+    auto oneIn = [](int n) { return inRange(0, n) == 0; };
+    auto share = [] { return inRange(0, 1001) / 1000.0; };
     Piece p = randomPiece();
     const double height = outlineHeight(p);
     if (oneIn(3)) {
@@ -75,11 +71,11 @@ inline Piece randomWorkpiece()
         randomize(one, "form.");
         p.layers = {one};
     }
-    for (int k = *rc::gen::inRange(0, 3); k > 0; --k) {
+    for (int k = inRange(0, 3); k > 0; --k) {
         Hole h;
         randomize(h, "", 60);
         h.at = share() * height;
-        h.count = *rc::gen::inRange(1, 6);
+        h.count = inRange(1, 6);
         if (h.wide <= h.diameter) h.wide = 0;
         if (h.wide > 0) h.taper = 0;
         if (h.filled) h.wide = h.taper = h.ease = 0;
@@ -87,12 +83,12 @@ inline Piece randomWorkpiece()
         if (h.plate > 0) h.start = std::min(h.start, h.plate - 1);
         p.holes.push_back(h);
     }
-    for (int k = *rc::gen::inRange(0, 3); k > 0; --k) {
-        p = edit::addSawn(std::move(p), static_cast<Sawn::From>(*rc::gen::inRange(0, 3)));
+    for (int k = inRange(0, 3); k > 0; --k) {
+        p = edit::addSawn(std::move(p), static_cast<Sawn::From>(inRange(0, 3)));
         randomize(p.sawn.back(), "");
         edit::shapeSawn(p.sawn.back(), share() * height, share() * height, 1 + share() * 150);
     }
-    for (int k = *rc::gen::inRange(0, 3); k > 0; --k) {
+    for (int k = inRange(0, 3); k > 0; --k) {
         Worked w;
         randomize(w, "", 60);
         w.count = std::min(w.count, 8);
@@ -109,14 +105,14 @@ inline Piece randomWorkpiece()
         if (p.decors.back().plate > 0)
             p.decors.back().start = std::min(p.decors.back().start, p.decors.back().plate - 1);
         p.decors.back().cells.clear();
-        for (int c = *rc::gen::inRange(0, 4); c > 0; --c)
+        for (int c = inRange(0, 4); c > 0; --c)
             p = edit::workCell(std::move(p), 0, c, 2 * c, static_cast<GridCells::Work>(c % 4), "#aabbcc");
     }
     if (oneIn(3)) {
         p = edit::addFlaw(std::move(p));
         randomize(p.flaws.back(), "");
     }
-    for (int k = *rc::gen::inRange(0, 3); k > 0; --k) {
+    for (int k = inRange(0, 3); k > 0; --k) {
         Inlay f;
         randomize(f, "", 60);
         f.at = share() * height;
@@ -124,17 +120,17 @@ inline Piece randomWorkpiece()
         f.count = std::min(f.count, 20);
         p.inlays.push_back(f);
     }
-    if (oneIn(4)) p = edit::addBought(std::move(p), static_cast<Bought::Kind>(*rc::gen::inRange(0, 7)));
+    if (oneIn(4)) p = edit::addBought(std::move(p), static_cast<Bought::Kind>(inRange(0, 7)));
     if (oneIn(4)) {
         Split split;
         split.on = true;
-        split.fold = 2 + 2 * *rc::gen::inRange(0, 3);
+        split.fold = 2 + 2 * inRange(0, 3);
         split.bulge = std::min(0.4, (0.1 + share() * 0.85) * std::tan(pi / (2 * split.fold)) / 2);
         p = oneIn(2) ? edit::setSplit(std::move(p), split) : p;
         p.split = split;
     }
     if (oneIn(4)) p.lean.angle = share() * 45;
-    if (oneIn(3)) p = edit::addForm(std::move(p), static_cast<FormPart::Kind>(*rc::gen::inRange(0, 9)));
+    if (oneIn(3)) p = edit::addForm(std::move(p), static_cast<FormPart::Kind>(inRange(0, 9)));
     if (oneIn(4)) p = edit::addAxis(std::move(p));
     if (oneIn(3)) {
         p.edge.kind = Edge::Square;
@@ -146,9 +142,9 @@ inline Piece randomWorkpiece()
         randomize(p.lid, "");
         p.lid.at = std::max(1.0, share() * height);
     }
-    p.choices.foot = static_cast<FootSchool>(*rc::gen::inRange(0, 3));
-    p.choices.sides = static_cast<SideSchool>(*rc::gen::inRange(0, 2));
-    p.choices.last = static_cast<LastSchool>(*rc::gen::inRange(0, 4));
+    p.choices.foot = static_cast<FootSchool>(inRange(0, 3));
+    p.choices.sides = static_cast<SideSchool>(inRange(0, 2));
+    p.choices.last = static_cast<LastSchool>(inRange(0, 4));
     identifyCuts(p);
     return withForms(std::move(p));
 }

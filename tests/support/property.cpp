@@ -1,0 +1,23 @@
+#include "tests/support/property.h"
+
+#include <gtest/gtest.h>
+#include <rapidcheck.h>
+
+#include <cstdlib>
+
+namespace vl::test {
+
+void property(const std::function<void()>& holds)
+{
+    static const bool fixed = [] { return setenv("RC_PARAMS", "seed=20260101", 0) == 0; }();
+    ASSERT_TRUE(fixed);
+    EXPECT_TRUE(rc::check(holds));
+}
+
+template <> int inRange(int low, int high) { return *rc::gen::inRange(low, high); }
+template <> std::size_t inRange(std::size_t low, std::size_t high) { return *rc::gen::inRange(low, high); }
+template <> char inRange(char low, char high) { return *rc::gen::inRange(low, high); }
+bool coin() { return *rc::gen::arbitrary<bool>(); }
+unsigned anyNumber() { return *rc::gen::arbitrary<unsigned>(); }
+
+}  // namespace vl::test
