@@ -13,6 +13,7 @@
 
 #include <CLI/CLI.hpp>
 
+#include <filesystem>
 #include <iostream>
 
 namespace vl::cli {
@@ -35,12 +36,24 @@ Piece pieceOf(const Options& o, std::ostream& err)
     return loaded.piece;
 }
 
+/// Throws UsageError, before any work is done, where what is asked for cannot be written there.
+void checkOut(const Options& o, bool packet)
+{
+    if (packet ? !o.out.ends_with(".pdf") : o.step.empty() && !io::canExport(o.out))
+        throw UsageError("--out " + o.out + ": " +
+                         (packet ? "it must end in .pdf" : io::exportEndings() + " can be written"));
+    for (const std::string& in : {o.piece, o.shop}) {
+        std::error_code none;
+        if (!in.empty() && std::filesystem::equivalent(in, o.out, none))
+            throw UsageError("--out " + o.out + ": that is the file that is read; another name is needed");
+    }
+}
+
 int statusOf(const Plan& plan) { return plan.mustStop() ? mustStop : done; }
 
 void exportTo(const std::string& path, const std::string& step, const Piece& piece, const Shop& shop, const Plan& plan)
 {
     if (!step.empty()) return io::exportMoment(piece, shop, plan, step, path);
-    if (!io::canExport(path)) throw UsageError("--out " + path + ": " + io::exportEndings() + " can be written");
     io::exportPiece(piece, plan, path);
 }
 
@@ -135,13 +148,13 @@ int answer(int argc, const char* const* argv, std::ostream& out, std::ostream& e
             return done;
         }
         if (checkCommand->parsed()) return check(o, out, err);
+        if (packetCommand->parsed() || exportCommand->parsed()) checkOut(o, packetCommand->parsed());
         const Piece piece = pieceOf(o, err);
         const Shop shop = shopOf(o);
         const Plan plan = makePlan(piece, shop);
         if (planCommand->parsed())
             out << io::writePlan(piece, shop, plan, planBoards(piece, shop, plan.assembly), o.maps);
         if (packetCommand->parsed()) {
-            if (!o.out.ends_with(".pdf")) throw UsageError("--out must end in .pdf");
             io::replaceFile(o.out, [&](QIODevice& file) {
                 report::writePacket(piece, shop, plan, planBoards(piece, shop, plan.assembly), {},
                                     o.paper == "letter" ? report::Paper::Letter : report::Paper::A4, file);

@@ -100,7 +100,7 @@ Json index(const Values& v)
 
 Json grid(const Values& v)
 {
-    return {{"radii_mm", gridRadii(v.whole("divisions", 3, 3600), v.length("outer"), v.number("aspect", 1),
+    return {{"radii_mm", gridRadii(v.whole("divisions", 3, 3600), v.length("outer") / 2, v.number("aspect", 1),
                                    v.whole("rings", 1, 1000))}};
 }
 
@@ -326,7 +326,7 @@ const Kind kinds[] = {
      "divisions outer [aspect=1] rings  ->  radii_mm[]",
      "cells between spokes and rings whose side along the radius is aspect times their side at middle radius: r'/r = "
      "(1 "
-     "- aspect pi/n) / (1 + aspect pi/n), from the outer radius inwards, rings + 1 radii.",
+     "- aspect pi/n) / (1 + aspect pi/n), from the outside diameter outer inwards, rings + 1 radii.",
      "plane geometry",
      grid},
     {"section",

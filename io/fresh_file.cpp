@@ -28,11 +28,26 @@ void endBySignal(int signal)
     std::raise(signal);
 }
 
-/// Where a link points to, so that what it names is replaced and not the link.
+std::string folderOf(const std::string& path)
+{
+    const size_t slash = path.rfind('/');
+    return slash == std::string::npos ? "." : slash == 0 ? "/" : path.substr(0, slash);
+}
+
+/// Where a link points to, so that what it names is replaced, or made, and not the link.
 std::string resolved(const std::string& path)
 {
     std::array<char, PATH_MAX> real{};
-    return ::realpath(path.c_str(), real.data()) ? std::string(real.data()) : path;
+    if (::realpath(path.c_str(), real.data())) return real.data();
+    std::string at = path;
+    constexpr int mostLinks = 40;
+    for (int k = 0; k < mostLinks; ++k) {
+        const ssize_t n = ::readlink(at.c_str(), real.data(), real.size());
+        if (n <= 0) break;
+        const std::string to(real.data(), static_cast<size_t>(n));
+        at = to.starts_with('/') ? to : folderOf(at) + "/" + to;
+    }
+    return at;
 }
 
 }  // namespace
@@ -50,11 +65,10 @@ FreshFile::FreshFile(std::string path) : path_(std::move(path))
         file_ = ::open(path_.c_str(), O_WRONLY | O_CLOEXEC);
     else {
         const std::string target = resolved(path_);
-        const size_t slash = target.rfind('/');
-        folder_ = slash == std::string::npos ? "." : slash == 0 ? "/" : target.substr(0, slash);
+        folder_ = folderOf(target);
         file_ = ::open(folder_.c_str(), O_TMPFILE | O_WRONLY | O_CLOEXEC, 0600);
         if (file_ < 0 && (errno == EOPNOTSUPP || errno == EISDIR || errno == ENOENT || errno == EINVAL)) {
-            named_ = target + ".XXXXXX";
+            named_ = folder_ + "/.vivid-XXXXXX";  // short, however long the file's own name is
             file_ = ::mkostemp(named_.data(), O_CLOEXEC);
             if (file_ < 0) named_.clear();
             if (named_.size() < leftover.size()) std::strcpy(leftover.data(), named_.c_str());
@@ -130,7 +144,7 @@ void FreshFile::commit(std::string_view ending)
         // A link cannot take a name that is there: it gets a name of its own first.
         const std::string own = "/proc/self/fd/" + std::to_string(file_);
         for (int k = 0; named_.empty(); ++k) {
-            const std::string name = target + "." + std::to_string(::getpid()) + "-" + std::to_string(k);
+            const std::string name = folder_ + "/.vivid-" + std::to_string(::getpid()) + "-" + std::to_string(k);
             if (::linkat(AT_FDCWD, own.c_str(), AT_FDCWD, name.c_str(), AT_SYMLINK_FOLLOW) == 0)
                 named_ = name;
             else if (errno != EEXIST || k > 1000)

@@ -9,6 +9,7 @@
 #include <QSqlError>
 #include <QSqlQuery>
 #include <QString>
+#include <QThread>
 #include <QUuid>
 #include <QVariant>
 
@@ -188,6 +189,18 @@ struct ShopBook::Connection {
         if (!query.exec()) fail(query.lastError());
         return query;
     }
+    /// Another window that begins at the same moment holds the file for a moment; SQLite does not wait for this change.
+    void writeAhead() const
+    {
+        constexpr int tries = 100, pause = 20;  // ms
+        for (int k = 0;; ++k) try {
+                run(QStringLiteral("PRAGMA journal_mode=WAL")).finish();
+                return;
+            } catch (const BookOutOfReach&) {
+                if (k == tries) throw;
+                QThread::msleep(pause);
+            }
+    }
     int foundVersion() const
     {
         QSqlQuery found = run(QStringLiteral("PRAGMA user_version"));
@@ -246,7 +259,7 @@ ShopBook::ShopBook(const std::string& path) : db_(std::make_unique<Connection>(p
     if (found > version)
         throw BookOutOfReach("shop book " + path, "version " + std::to_string(found),
                              "a book of version " + std::to_string(version) + " or older is");
-    db_->run(QStringLiteral("PRAGMA journal_mode=WAL")).finish();
+    db_->writeAhead();
     db_->run(QStringLiteral("PRAGMA foreign_keys=ON"));
     if (found < version)
         db_->together([&] {

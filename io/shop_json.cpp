@@ -5,6 +5,8 @@
 #include "io/old_finishes.h"
 #include "io/own_woods.h"
 
+#include <algorithm>
+
 namespace vl::io {
 namespace {
 
@@ -74,6 +76,11 @@ Shop readShop(std::string_view text, std::vector<std::string>& notes)
             g != common.end() && json.contains("glues") && !json["glues"][i].contains("block"))
             shop.glues[i].block = g->block;
     settleOldFinishes(shop.finishes);
+    // A shop's own finishes stand beside the usual ones; of the same id, in their place.
+    for (const Finish& usual : commonFinishes())
+        if (shop.finishes.size() < mostFinishes &&
+            std::ranges::find(shop.finishes, usual.id, &Finish::id) == shop.finishes.end())
+            shop.finishes.push_back(usual);
     checkShop(shop);
     return shop;
 }

@@ -55,6 +55,10 @@ void checkBoardRings(const BoardRings& b)
     if (b.outer / 2 <= b.step())
         throw InputError("outer", exact(b.outer),
                          "more than twice what one cut leans, " + exact(2 * b.step()) + " mm, is");
+    const double most = b.outer - 2 * b.step();
+    if (b.base > most + 1e-9)
+        throw InputError("base", exact(b.base),
+                         "0 mm up to what the outermost cut leaves on the lower face, " + exact(most) + " mm, is");
 }
 
 int ringsUntilLost(double stripe, double radius, double rotateDeg)

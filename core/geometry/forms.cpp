@@ -10,7 +10,7 @@ namespace vl {
 
 Ellipse Ellipse::within(double length, double diameter, double ratio)
 {
-    if (!(ratio > 0)) throw InputError("ratio", exact(ratio), "above 0 is");
+    if (!(ratio > 0 && ratio <= 1000)) throw InputError("ratio", exact(ratio), "above 0 up to 1000 is");
     if (!(length >= 0)) throw InputError("length", exact(length), "0 mm or more is");
     if (!(diameter >= 0)) throw InputError("diameter", exact(diameter), "0 mm or more is");
     if (length == 0 && diameter == 0) throw InputError("length", "0", "a length or a diameter above 0 mm is");

@@ -223,6 +223,22 @@ void roundFloor(const std::vector<double>& z, std::vector<double>& radius, doubl
 
 }  // namespace
 
+namespace {
+
+/// Where a line turns by more than a smooth curve's pieces do.
+std::vector<Point> sharpCorners(const Polyline& line)
+{
+    std::vector<Point> out;
+    constexpr double sharp = 0.94;  // cosine of 20°
+    for (size_t i = 1; i + 1 < line.size(); ++i) {
+        const Point a = line[i] - line[i - 1], b = line[i + 1] - line[i];
+        if (a.norm() > 0 && b.norm() > 0 && a.dot(b) < sharp * a.norm() * b.norm()) out.push_back(line[i]);
+    }
+    return out;
+}
+
+}  // namespace
+
 Polyline hollowFor(const Polyline& drawn, const std::function<double(double)>& wall, double floor, double floorRound)
 {
     if (drawn.size() < 2) return {};
@@ -243,6 +259,16 @@ Polyline hollowFor(const Polyline& drawn, const std::function<double(double)>& w
     }
     for (int k = 1; k < 12; ++k)
         if (floor + floorRound < end) fine.push_back(floor + floorRound * (1 - std::cos(k * pi / 24)));
+    // Under a ledge or a sharp corner the inside goes round it in an arc, which begins and ends upright.
+    for (const Point& p : sharpCorners(drawn)) {
+        constexpr int parts = 24;
+        constexpr double beside = 1e-6;  // mm
+        const double w = wall(p.x());
+        std::vector<double> arc{p.x() - w - beside, p.x() + w + beside};
+        for (int k = 0; k <= parts; ++k) arc.push_back(p.x() + w * std::cos(k * pi / parts));
+        for (const double z : arc)
+            if (z > floor && z < end) fine.push_back(z);
+    }
     std::sort(fine.begin(), fine.end());
     fine.erase(std::unique(fine.begin(), fine.end(), [](double a, double b) { return b - a < 1e-9; }), fine.end());
 

@@ -257,7 +257,7 @@ TEST(Cli, ReckonsTheCheckValues)
     EXPECT_EQ(run({"reckon", "index", "divisions=5", "holes=12"}).json()["holes"],
               nlohmann::json::array({0, 2, 5, 7, 10}));
     EXPECT_EQ(run({"reckon", "index", "divisions=6", "holes=12", "start=3"}).json()["exact"], true);
-    EXPECT_NEAR(run({"reckon", "grid", "divisions=24", "outer=75", "rings=2"}).json()["radii_mm"][1], 57.638, 5e-4);
+    EXPECT_NEAR(run({"reckon", "grid", "divisions=24", "outer=150", "rings=2"}).json()["radii_mm"][1], 57.638, 5e-4);
     EXPECT_NEAR(run({"reckon", "sphere", "diameter=100"}).json()["facets"][1]["from_end_mm"], 29.289, 5e-4);
     // A vacuum of 60 kPa on 150 mm tips at pressure · π·d³/8; a load of 300 N, 100 mm out.
     const auto vacuum =
@@ -389,4 +389,37 @@ TEST(Cli, AStepIsExportedAndMapsAreMeasured)
         if (!map["worst"].is_null()) EXPECT_TRUE(map["worst"]["value"].is_number() && map["worst"]["z_mm"].is_number());
     }
     EXPECT_NEAR(plan["lid"]["bore_mm"].get<double>(), 62, 1e-6);
+}
+
+TEST(Cli, RefusesWhatCannotBeWrittenBeforeAnyWork)
+{
+    QTemporaryDir folder;
+    const QString piece = folder.filePath("own.pdf"), link = folder.filePath("link.pdf");
+    ASSERT_TRUE(QFile::copy(cup, piece));
+    ASSERT_TRUE(QFile::link(piece, link));
+    const auto whole = [&] {
+        QFile file(piece);
+        EXPECT_TRUE(file.open(QIODevice::ReadOnly));
+        return file.readAll();
+    };
+    const QByteArray before = whole();
+    for (const QString& out : {piece, link, folder.path() + "/./own.pdf"}) {
+        const Outcome r = run({"packet", piece, "--out", out});
+        EXPECT_EQ(r.status, 2) << out.toStdString();
+        EXPECT_NE(r.err.find("the file that is read"), std::string::npos) << r.err;
+    }
+    EXPECT_EQ(whole(), before);
+    EXPECT_EQ(run({"export", cup, "--out", folder.filePath("cup.xyz")}).status, 2);
+    EXPECT_EQ(run({"packet", cup, "--out", folder.filePath("cup.txt")}).status, 2);
+}
+
+TEST(Cli, RefusesWhatCannotBeHad)
+{
+    EXPECT_EQ(run({"reckon", "ellipse", "length=100", "ratio=1e308"}).status, 3);
+    // One cut through 28.575 at 45° leans by as much: of Ø 200 no more than 142.85 is left below.
+    const QStringList board{"reckon", "board-rings", "board=28.575", "angle=45", "kerf=3", "outer=200"};
+    EXPECT_EQ(run(board + QStringList{"base=142"}).status, 0);
+    const Outcome r = run(board + QStringList{"base=190"});
+    EXPECT_EQ(r.status, 3);
+    EXPECT_NE(r.err.find("base"), std::string::npos) << r.err;
 }

@@ -231,3 +231,20 @@ TEST(Errors, AreOneLineOfWholeLettersAndNameTheirPlace)
         }
     }
 }
+
+TEST(Faults, ALinkToNothingYetGetsItsFileAndLongNamesWork)
+{
+    const QTemporaryDir folder;
+    const std::string at = folder.path().toStdString();
+    std::filesystem::create_symlink("made.txt", at + "/link");
+    io::writeFile(at + "/link", "words");
+    EXPECT_TRUE(std::filesystem::is_symlink(at + "/link"));
+    EXPECT_EQ(io::readFile(at + "/made.txt"), "words");
+    // 255 bytes are what most file systems take.
+    const std::string longest = at + "/" + std::string(250, 'n');
+    io::writeFile(longest, "first");
+    io::writeFile(longest, "second");
+    EXPECT_EQ(io::readFile(longest), "second");
+    EXPECT_EQ(std::distance(std::filesystem::directory_iterator(at), std::filesystem::directory_iterator()), 3)
+        << "nothing else is left there";
+}

@@ -18,9 +18,11 @@
 #include <QSqlQuery>
 #include <QTemporaryDir>
 
+#include <array>
 #include <cmath>
 #include <filesystem>
 #include <set>
+#include <thread>
 
 using namespace vl;
 
@@ -352,4 +354,55 @@ TEST(Picture, IsLaidOnTheRingsInTheWoodsThatAreNearest)
     EXPECT_THROW(layPicture(piece, picture, 0, 0, {"maple"}, 0, 60, 2), InputError);
     EXPECT_THROW(layPicture(piece, picture, 1, 2, {}, 0, 60, 2), InputError);
     makePlan(laid, {});
+}
+
+TEST(ShopBook, TwoWindowsThatBeginAtOnceBothKeepIt)
+{
+    for (int k = 0; k < 5; ++k) {
+        const QTemporaryDir folder;
+        const std::string path = folder.filePath("shop.sqlite").toStdString();
+        std::array<std::string, 2> trouble;
+        std::vector<std::thread> windows;
+        for (std::string& said : trouble)
+            windows.emplace_back([&path, &said] {
+                try {
+                    const io::ShopBook book(path);
+                    if (!book.empty()) said = "a new book is empty";
+                } catch (const std::exception& e) {
+                    said = e.what();
+                }
+            });
+        for (std::thread& w : windows) w.join();
+        for (const std::string& said : trouble) EXPECT_EQ(said, "");
+        io::ShopBook book(path);
+        EXPECT_TRUE(book.save(Shop{}));
+    }
+}
+
+TEST(ShopBook, WhatAnotherProgramHoldsIsOutOfReachAndNotDamaged)
+{
+    const QTemporaryDir folder;
+    const std::string path = folder.filePath("shop.sqlite").toStdString();
+    io::ShopBook book(path);
+    ASSERT_TRUE(book.save(Shop{}));
+    {
+        QSqlDatabase db = QSqlDatabase::addDatabase("QSQLITE", "holds");
+        db.setDatabaseName(QString::fromStdString(path));
+        ASSERT_TRUE(db.open());
+        QSqlQuery held(db);
+        ASSERT_TRUE(held.exec("BEGIN IMMEDIATE"));
+        EXPECT_THROW(book.save(Shop{}, io::ShopBook::Changed::WriteOver), io::BookOutOfReach);
+        ASSERT_TRUE(held.exec("ROLLBACK"));
+        db.close();
+    }
+    QSqlDatabase::removeDatabase("holds");
+    EXPECT_TRUE(book.save(Shop{}, io::ShopBook::Changed::WriteOver));
+    io::writeFile(path, std::string(5000, 'x'));
+    try {
+        io::ShopBook damaged(path);
+        FAIL();
+    } catch (const io::BookOutOfReach&) {
+        FAIL() << "no book at all is unreadable";
+    } catch (const InputError&) {
+    }
 }

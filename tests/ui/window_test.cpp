@@ -146,7 +146,7 @@ TEST(Open, ABadFileIsSaidAndThePieceStays)
     EXPECT_FALSE(b.window.saveTo("/no/such/folder/x.vlathe"));
     EXPECT_FALSE(b.window.openDemo("no-such"));
     std::string repaired = io::writePiece(before);
-    repaired.replace(repaired.find("\"sanding_loss_mm\""), 17, "\"sanding_lost_mm\"");
+    repaired.replace(repaired.find("\"maple\""), 7, "\"moonwood\"");
     io::writeFile(path.toStdString(), repaired);
     EXPECT_TRUE(b.window.openPath(path));
     EXPECT_TRUE(b.window.message().contains("put right")) << b.window.message().toStdString();

@@ -35,7 +35,9 @@ void wall(const Case& in, std::vector<Caution>& out)
                             : "the wall is " + in.mm(thin) + " square to the surface, thinner than the " +
                                   in.mm(c.limit) + " you asked for";
         c.fixes.push_back(thickerWall(in, c.limit - c.measure));
-        if (!through)
+        // What is left must still be a wall.
+        constexpr double leastAccepted = 1;  // mm, own value
+        if (!through && thin >= leastAccepted)
             c.fixes.push_back(pieceFix("accept " + in.mm(thin) + " as the least wall",
                                        [thin](Piece& q) { q.hollow.leastWall = std::floor(thin * 100) / 100; }));
         out.push_back(c);
@@ -61,6 +63,37 @@ void floor(const Case& in, std::vector<Caution>& out)
         const double up = to - q.hollow.floor;
         q.hollow.floor = to;
         for (Node& n : q.hollow.inside) n.z = std::min(n.z + std::max(0.0, up), outlineHeight(q));
+    }));
+    out.push_back(c);
+}
+
+/// Where the outline comes to the axis between its ends the piece comes apart.
+void waist(const Case& in, std::vector<Caution>& out)
+{
+    const Polyline& line = in.sides.outside;
+    constexpr double leastWaist = 1;  // mm of radius, own value
+    const Point* thin = nullptr;
+    bool before = false;  // there is wood below it
+    for (size_t i = 0; i + 1 < line.size(); ++i) {
+        const bool more = std::any_of(line.begin() + static_cast<long>(i) + 1, line.end(),
+                                      [](const Point& p) { return p.y() > leastWaist; });
+        if (before && more && line[i].y() < leastWaist && (!thin || line[i].y() < thin->y())) thin = &line[i];
+        before = before || line[i].y() > leastWaist;
+    }
+    if (!thin) return;
+    Caution c;
+    c.id = "waist";
+    c.level = Level::Stop;
+    c.at = "outline at " + in.mm(thin->x());
+    c.z = thin->x();
+    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+    c.measure = thin->y();
+    c.limit = leastWaist;
+    c.unit = "mm";
+    c.message = "between its ends the outline comes to a radius of " + in.mm(thin->y()) +
+                ": the piece breaks there, or comes apart";
+    c.fixes.push_back(pieceFix("nowhere thinner than Ø 10 mm between its ends", [](Piece& q) {
+        for (size_t i = 1; i + 1 < q.outside.size(); ++i) q.outside[i].r = std::max(q.outside[i].r, 5.0);
     }));
     out.push_back(c);
 }
@@ -160,6 +193,7 @@ void shapeCautions(const Case& in, std::vector<Caution>& out)
     wall(in, out);
     floor(in, out);
     floorBeyond(in, out);
+    waist(in, out);
     tip(in, out);
     tenonCautions(in, out);
 }
