@@ -132,7 +132,13 @@ bool Document::isLarge() const
     constexpr size_t steps = 300, cells = 10000, wanted = 60;
     size_t all = 0;
     for (const BuiltLayer& l : plan_.assembly.layers) all += l.cells.size();
-    return plan_.assembly.recipe.size() > steps || all > cells || wanted_.piece.layers.size() > wanted;
+    // Tilted cuts are measured all round, section by section.
+    constexpr size_t tilted = 12;
+    size_t looks = 0;
+    for (const OffAxis& a : wanted_.piece.axes)
+        if (a.by == AxisBy::Tilt) looks += static_cast<size_t>(a.sides) * a.outside.size();
+    return plan_.assembly.recipe.size() > steps || all > cells || wanted_.piece.layers.size() > wanted ||
+           looks >= tilted;
 }
 
 Planner::Job Document::job() const

@@ -83,15 +83,24 @@ Revolved faceted(const Sides& sides, double z0, double z1)
     };
     constexpr double fine = 0.3;  // mm that a section may stray from what lies between its neighbours
     std::vector<double> at = sliceStations(sides, z0, z1, fine);
-    // The inside's own stations, and both sides of its floor and steps.
-    constexpr double just = 1e-6;  // mm
-    for (const Point& p : sides.inside)
-        for (const double z : {p.x() - just, p.x() + just})
-            if (z > z0 && z < z1) at.push_back(z);
+    // The inside's own stations, of a curve one a millimeter, and both sides of its floor and steps.
+    constexpr double just = 1e-6, apart = 1;  // mm
+    const Polyline& in = sides.inside;
+    double last = -std::numeric_limits<double>::infinity();
+    for (size_t i = 0; i < in.size(); ++i) {
+        const double z = in[i].x();
+        const bool step = i == 0 || i + 1 == in.size() || z - in[i - 1].x() < just || in[i + 1].x() - z < just;
+        if (!step && z - last < apart) continue;
+        last = z;
+        for (const double beside : step ? std::vector{z - just, z + just} : std::vector{z})
+            if (beside > z0 && beside < z1) at.push_back(beside);
+    }
     std::ranges::sort(at);
     double before = wood(at.front());
     for (size_t i = 1; i < at.size(); ++i) {
-        const double h = at[i] - at[i - 1], middle = wood((at[i] + at[i - 1]) / 2), here = wood(at[i]);
+        const double h = at[i] - at[i - 1], here = wood(at[i]);
+        // Across a step there is nothing to weigh.
+        const double middle = h < 3 * just ? (before + here) / 2 : wood((at[i] + at[i - 1]) / 2);
         const double v = h / 6 * (before + 4 * middle + here);
         sum.volume += v;
         sum.momentZ += at[i - 1] * v + h * h / 6 * (2 * middle + here);

@@ -261,7 +261,7 @@ Polyline hollowFor(const Polyline& drawn, const std::function<double(double)>& w
         if (floor + floorRound < end) fine.push_back(floor + floorRound * (1 - std::cos(k * pi / 24)));
     // Under a ledge or a sharp corner the inside goes round it in an arc, which begins and ends upright.
     for (const Point& p : sharpCorners(drawn)) {
-        constexpr int parts = 24;
+        constexpr int parts = 48;
         constexpr double beside = 1e-6;  // mm
         const double w = wall(p.x());
         std::vector<double> arc{p.x() - w - beside, p.x() + w + beside};

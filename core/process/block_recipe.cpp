@@ -92,7 +92,7 @@ private:
     {
         if (!(air_.high > 0)) return;
         const Setting from{.name = "wood all round to a radius of", .value = air_.low, .decimals = 0},
-            to{.name = "sweeps a radius of", .value = std::max(air_.high, corner_), .decimals = 0};
+            to{.name = "sweeps a radius of", .value = std::max(air_.high, corner_), .decimals = 1};
         d.settings.insert(d.settings.end(), {from, to});
         d.how.also(says(words::cornersSweep, from, to));
     }

@@ -56,6 +56,10 @@ Thing Bench::glue(const std::string& name, const Things& from, const std::string
     s.glue.area = std::max(0.0, s.glue.area);  // of what has no wall left, which its own stop says
     const Thing glued{s.outputs[0], s.id};
     Text title = s.title;
+    std::vector<Setting> titled;  // the numbers in it
+    for (const Quantity& said : title.quantities())
+        for (const Setting& one : s.settings)
+            if (one.value == said.value && one.unit == said.unit) titled.push_back(one);
     const Thing held = step(Action::Wait, name + "-wait", {glued}, gives + "-set",
                             {.title = g.waitTitle.empty() ? says(words::leaveInClamp, name_) : std::move(g.waitTitle),
                              .why = g.waitWhy.empty() ? says(words::weakIfMoved) : std::move(g.waitWhy),
@@ -70,6 +74,7 @@ Thing Bench::glue(const std::string& name, const Things& from, const std::string
           .waitMinutes = inClamp});
     Step& cure = recipe_.back();
     cure.cure = true;
+    cure.settings = std::move(titled);
     cure.after = {held.step};
     cure.outputs.clear();
     return held;

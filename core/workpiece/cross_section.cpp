@@ -183,6 +183,45 @@ bool CrossSection::spansByCircles()
 void CrossSection::spansByLooking()
 {
     constexpr int looks = 360;
+    // A ray is within a tilted cut at least as long as it is nearer to its axis than the cut is anywhere: of the sides
+    // that leave it farther out for certain than another leaves it, none is walked along.
+    struct Least {
+        int of;
+        Eigen::Vector3d off, along;  // from where its stations begin to the middle; the axis
+        double radius;
+    };
+    std::vector<Least> tilted;
+    std::vector<int> rest;
+    for (const int of : ofDisc_) {
+        const TurnedAbout* axis = of > 0 ? &sides_->axes[static_cast<size_t>(of - 1)] : nullptr;
+        if (!axis || axis->parallel()) {
+            rest.push_back(of);
+            continue;
+        }
+        const Eigen::Vector3d off = Eigen::Vector3d(z_, middle_.x(), middle_.y()) - axis->at;
+        const Point& thin = *std::ranges::min_element(axis->outline, {}, [](const Point& p) { return p.y(); });
+        tilted.push_back({of, off - axis->along * axis->along.dot(off), axis->along, thin.y()});
+    }
+    const auto boundedBy = [&](double deg) {
+        const Point u = polar(1, deg);
+        const Eigen::Vector3d way(0, u.x(), u.y());
+        int by = 0;
+        double least = std::numeric_limits<double>::infinity();
+        const auto take = [&](int of, double r) {
+            if (r < least - 1e-12) least = r, by = of;
+        };
+        for (const int of : rest) take(of, exitOf(of, middle_, deg));
+        const auto axes = static_cast<int>(sides_->axes.size());
+        for (size_t i = 0; i < halves_.size(); ++i)
+            if (const double slope = halves_[i].normal.dot(u); slope > 1e-12)
+                take(axes + 1 + static_cast<int>(i), (halves_[i].offset - halves_[i].normal.dot(middle_)) / slope);
+        for (const Least& t : tilted) {
+            const Eigen::Vector3d step = way - t.along * t.along.dot(way), at = t.off + step * least;
+            if (std::isfinite(least) && t.off.norm() < t.radius && at.norm() < t.radius) continue;
+            take(t.of, exitOf(t.of, middle_, deg));
+        }
+        return by;
+    };
     std::vector<double> changes;
     int before = boundedBy(0);
     for (int k = 1; k <= looks; ++k) {
@@ -306,7 +345,11 @@ double CrossSection::areaWithin(double radius) const
 {
     std::vector<Disc> within = exact_ ? discs_ : std::vector<Disc>{};
     within.push_back({{0, 0}, radius});
-    return DiscRegion(std::move(within), exact_ ? halves_ : polygonSides()).area();
+    std::vector<HalfPlane> sides = exact_ ? halves_ : polygonSides();
+    // All of the circle, where no side comes as near.
+    if (!exact_ && std::ranges::all_of(sides, [&](const HalfPlane& h) { return h.offset >= radius; }))
+        return pi * radius * radius;
+    return DiscRegion(std::move(within), std::move(sides)).area();
 }
 
 std::vector<HalfPlane> CrossSection::polygonSides() const

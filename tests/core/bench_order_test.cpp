@@ -331,7 +331,7 @@ TEST(Holding, IsByTheEndsForWhatLiesAlongTheAxisAndOnABlockForAStack)
         EXPECT_EQ(has("waste-block"), !along && !p.layers[0].is<BlockForm>()) << name;
         for (const Step& s : plan.assembly.recipe) {
             if (s.id.starts_with("waste-block")) {
-                EXPECT_EQ(s.settings.size(), 6u) << "diameter, thickness, tenon and speeds";
+                EXPECT_EQ(s.settings.size(), 7u) << "diameter, thickness, tenon, sweep and speeds";
             }
             if (s.action == Action::Drill) {
                 EXPECT_LE(s.settings[0].value, 50) << s.id << ": wider is turned";

@@ -2,6 +2,7 @@
 #include "core/constructions/construction.h"
 #include "core/picture/mesh.h"
 #include "core/picture/skin.h"
+#include "core/piece/edits/edit.h"
 #include "core/plan/boards/board_plan.h"
 #include "core/plan/boards/setups.h"
 #include "core/plan/plan.h"

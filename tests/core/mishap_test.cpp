@@ -1,6 +1,7 @@
 // Ways out when something went wrong: the numbers that they say, and that what they offer is a piece that holds them.
 #include "core/blank/assembly.h"
 #include "core/geometry/profile.h"
+#include "core/piece/edits/edit.h"
 #include "core/plan/learning/mishap.h"
 #include "core/plan/plan.h"
 #include "tests/core/plain_piece.h"

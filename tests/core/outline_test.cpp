@@ -209,3 +209,23 @@ TEST(Shape, OfACylinderMatchesClosedForms)
     EXPECT_NEAR(s.gravityHeight, gravity, 1e-6);
     EXPECT_NEAR(s.tipAngle, std::atan(50 / gravity) / degrees, 1e-9);
 }
+
+TEST(Hollow, KeepsItsWallUnderALedge)
+{
+    // The inside is what lies the wall's thickness from the outside: between its stations too, and round every corner.
+    test::property([] {
+        const double wall = 4 + test::inRange(0, 100) / 10.0, foot = 50 + test::inRange(0, 30);
+        const double neck = foot - test::inRange(1, 25), ledge = 60 + test::inRange(0, 20);
+        const Polyline outside{{0, foot}, {ledge, foot}, {ledge, neck}, {ledge + 60, neck}};
+        const double floor = 20;
+        const Polyline inside = hollowFor(
+            outside, [&](double) { return wall; }, floor, 0);
+        const double end = outside.back().x();
+        for (double z = floor + 0.01; z < end - 0.01; z += 0.037) {
+            const Point p(z, radiusAt(inside, z));
+            if (p.y() <= 0) continue;
+            RC_ASSERT(distanceTo(outside, p) > wall - 0.05);
+            RC_ASSERT(distanceTo(outside, p) < wall + 0.05);
+        }
+    });
+}

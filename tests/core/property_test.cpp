@@ -3,6 +3,7 @@
 #include "core/measure/input_error.h"
 #include "core/picture/mesh.h"
 #include "core/picture/skin.h"
+#include "core/piece/edits/edit.h"
 #include "core/piece/edits/pattern.h"
 #include "core/plan/working.h"
 #include "core/wood/figure.h"

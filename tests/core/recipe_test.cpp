@@ -2,9 +2,11 @@
 // prose.
 #include "core/blank/faces.h"
 #include "core/measure/input_error.h"
+#include "core/piece/edits/edit.h"
 #include "core/recipe/bench.h"
 #include "core/words/glue.h"
 #include "tests/support/property.h"
+#include "tests/support/random_fields.h"
 #include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
 

@@ -10,6 +10,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <set>
 
 namespace vl {
 namespace {
@@ -157,12 +158,19 @@ Caution atMount(const Case& in, const char* kind, const Mount& m)
     return c;
 }
 
+/// Which axis a mount is for; −1: the true one. All sides of one axis are mounted alike.
+int axisOf(const Case& in, const Mount& m)
+{
+    const auto setUp = std::ranges::find_if(in.setUps, [&](const AxisSetUp& s) { return m.id == axisMountStep(s); });
+    return setUp == in.setUps.end() ? -1 : static_cast<int>(setUp->axis);
+}
+
 /// What would make an axis beside the true one turn nearer to it, or not at all.
 void nearerToTrue(const Case& in, const Mount& m, double share, std::vector<Fix>& fixes)
 {
-    const auto setUp = std::ranges::find_if(in.setUps, [&](const AxisSetUp& s) { return m.id == axisMountStep(s); });
-    if (setUp == in.setUps.end()) return;
-    const std::string id = in.piece.axes[setUp->axis].id;
+    const int which = axisOf(in, m);
+    if (which < 0) return;
+    const std::string id = in.piece.axes[static_cast<size_t>(which)].id;
     if (share > 0 && share < 1)
         fixes.push_back(pieceFix("bring its axis nearer to the true one, to " + fixed(share * 100, 0) + " %",
                                  [id, share](Piece& q) {
@@ -181,8 +189,10 @@ void mountedTooFast(const Case& in, std::vector<Caution>& out)
 {
     const double lowest = in.shop.lathe.lowestRpm;
     const bool blankToo = std::ranges::any_of(out, [](const Caution& c) { return c.id.starts_with("speed-"); });
+    std::set<int> said;
     for (const Mount& m : in.mounts) {
         if (m.speed.high >= lowest - 1e-6) continue;
+        if (const int axis = axisOf(in, m); axis >= 0 && !said.insert(axis).second) continue;
         const bool offAxis = m.held.offset > 0;
         if (blankToo && !offAxis) continue;  // one thing is said once
         Caution c = atMount(in, "mount-speed", m);
@@ -207,9 +217,10 @@ void mountedTooWide(const Case& in, std::vector<Caution>& out)
 {
     double blank = 0;
     for (int i = 0; i < in.layers(); ++i) blank = std::max(blank, in.built(i).cornerRadius());
+    std::set<int> said;
     for (const Mount& m : in.mounts) {
         const double swing = in.shop.lathe.swingRadius;
-        if (m.sweep < swing || m.sweep <= blank + 1e-6) continue;
+        if (m.sweep < swing || m.sweep <= blank + 1e-6 || !said.insert(axisOf(in, m)).second) continue;
         Caution c = atMount(in, "mount-swing", m);
         c.measure = m.sweep;
         c.limit = swing;

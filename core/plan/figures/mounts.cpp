@@ -119,7 +119,7 @@ void sayMounts(const std::vector<Mount>& mounts, Recipe& recipe)
                             .name = "sweeps a radius of",
                             .value = m.sweep,
                             .formula = "the farthest wood from the axis",
-                            .decimals = 0};
+                            .decimals = 1};
         s.settings.insert(s.settings.end(), {sweep, from, to});
         s.how.also(says(words::sweepsRadius, sweep)).also(says(words::speedBegin, from, to));
     }
