@@ -116,7 +116,10 @@ private:
         if (!field.required && !in_.has(field.key)) return;
         const Json& all = *in_.array(field.key, static_cast<size_t>(field.limit.high), true);
         v.clear();
-        for (const Json& object : all) read(v.emplace_back(), object, pathOf(field, v.size() - 1), notes_);
+        for (const Json& object : all) {
+            v.emplace_back();
+            read(v.back(), object, pathOf(field, v.size() - 1), notes_);
+        }
     }
 
     JsonReader in_;

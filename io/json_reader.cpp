@@ -86,6 +86,9 @@ void JsonReader::integer(const char* key, int& value, const Limit& limit)
 {
     double v = value;
     number(key, v, limit);
+    // A count has no rounding that could be set aside.
+    if (const auto j = object_.find(key); j != object_.end() && j->get<double>() != v)
+        throw InputError(pathOf(key), exact(j->get<double>()), limitText(limit));
     if (v != std::floor(v)) throw InputError(pathOf(key), exact(v), "a whole number, " + limitText(limit));
     value = static_cast<int>(v);
 }

@@ -397,9 +397,10 @@ TEST(ShopBook, WhatAnotherProgramHoldsIsOutOfReachAndNotDamaged)
     }
     QSqlDatabase::removeDatabase("holds");
     EXPECT_TRUE(book.save(Shop{}, io::ShopBook::Changed::WriteOver));
-    io::writeFile(path, std::string(5000, 'x'));
+    const std::string other = folder.filePath("other.sqlite").toStdString();
+    io::writeFile(other, std::string(5000, 'x'));
     try {
-        io::ShopBook damaged(path);
+        io::ShopBook damaged(other);
         FAIL();
     } catch (const io::BookOutOfReach&) {
         FAIL() << "no book at all is unreadable";

@@ -174,7 +174,7 @@ TEST(Large, APedalPressedTwiceFinishesTwoSteps)
 {
     Desk b;
     b.doc().replace(test::tallVase(80, 12), {});
-    BenchWindow bench(b.doc(), "steps");
+    BenchWindow bench(b.doc(), {});
     bench.setAttribute(Qt::WA_DeleteOnClose, false);
     bench.show();
     // Cautions, clocks and questions take presses of their own: a step is done once it is ticked.

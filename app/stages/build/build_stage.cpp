@@ -275,7 +275,8 @@ void BuildStage::makeAsBuilt()
         measured_[k]->setObjectName(QStringLiteral("measured-%1").arg(QLatin1String(kinds[k].name)));
         connect(measured_[k], &LengthField::edited, this, [this, what](double mm) {
             const std::string& id = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].id;
-            doc_.apply(tr("measured"), [&](Piece p) { return withMeasured(std::move(p), doc_.plan(), {id, what, mm}); });
+            doc_.apply(tr("measured"),
+                       [&](Piece p) { return withMeasured(std::move(p), doc_.plan(), {id, what, mm}); });
         });
     }
     built_ = new QLabel;
