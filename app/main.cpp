@@ -98,6 +98,7 @@ int main(int argc, char** argv)
     cli.add_option("--screenshot", screenshot, "draw the view into a PNG and exit");
     cli.add_option("--size", size, "of that picture, 1280x800 where nothing is said")
         ->delimiter('x')
+        ->type_name("WIDTHxHEIGHT")
         ->expected(2)
         ->check(CLI::Range(300, 8000));
     cli.add_flag("--dark", dark, "the dark bench");

@@ -18,7 +18,17 @@ SpeedRange withinLathe(SpeedRange s, const Shop& shop)
     return {std::min(std::max(s.low, shop.lathe.lowestRpm), high), high, s.high > 0 ? s.rim * high / s.high : 0};
 }
 
-LathePlan planLathe(const Assembly& assembly, const Sides& sides, const Shape& shape, const Shop& shop)
+/// No faster than a mount bears.
+void slowTo(const Mount& mount, SpeedRange& speed)
+{
+    if (speed.high <= mount.speed.high) return;
+    speed.rim *= mount.speed.high / speed.high;
+    speed.high = mount.speed.high;
+    speed.low = std::min(speed.low, speed.high);
+}
+
+LathePlan planLathe(const Assembly& assembly, const Sides& sides, const Shape& shape, const std::vector<Mount>& mounts,
+                    const Shop& shop)
 {
     LathePlan l;
     // What keeps its edges, or is turned on other axes too, never runs as if it were round.
@@ -33,6 +43,10 @@ LathePlan planLathe(const Assembly& assembly, const Sides& sides, const Shape& s
     }
     l.rough = withinLathe(speedRange(2 * l.roughRadius, l.roughBalance), shop);
     l.finished = withinLathe(speedRange(std::max(shape.greatestDiameter, 1.0), finished), shop);
+    // What the mounts on the true axis bear is said here too: one number, wherever it is read.
+    if (!mounts.empty()) slowTo(mounts.front(), l.rough);
+    for (const Mount& m : mounts)
+        if (m.held.round && m.held.stray == 0) slowTo(m, l.finished);
     l.swingClearance = shop.lathe.swingRadius - l.roughRadius;
     return l;
 }
@@ -104,7 +118,7 @@ Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style, double no
     p.schedule = scheduleRecipe(p.assembly.recipe, shop, piece.progress,
                                 std::max(0.0, now - piece.progress.start.value_or(aMonday)));
     p.stations = stationsOf(piece, p.assembly, p.sides);
-    p.lathe = planLathe(p.assembly, p.sides, p.shape, shop);
+    p.lathe = planLathe(p.assembly, p.sides, p.shape, p.mounts, shop);
     p.cautions = cautionsOf(piece, shop, p.assembly, p.sides, p.shape, p.cuts, p.overlaps, p.glues, p.setUps, p.axes,
                             p.mounts, style);
     return p;
