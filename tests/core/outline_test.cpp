@@ -10,7 +10,9 @@
 #include <boost/math/quadrature/gauss_kronrod.hpp>
 #include <gtest/gtest.h>
 
+#include <algorithm>
 #include <cmath>
+#include <iterator>
 
 using namespace vl;
 
@@ -228,4 +230,27 @@ TEST(Hollow, KeepsItsWallUnderALedge)
             RC_ASSERT(distanceTo(outside, p) < wall + 0.05);
         }
     });
+}
+
+TEST(Outline, ThatComesToItsAxisBetweenItsEndsIsAStopThatIsHealed)
+{
+    const auto stops = [](const Piece& p) {
+        const std::vector<Caution> all = makePlan(p, {}).cautions;
+        std::vector<Caution> waist;
+        std::ranges::copy_if(all, std::back_inserter(waist), [](const Caution& c) { return c.id == "waist"; });
+        return waist;
+    };
+    Piece p = starts()[0].make();
+    EXPECT_TRUE(stops(p).empty());
+    p.hollow.rule = WallRule::Solid;
+    p.outside[p.outside.size() / 2].r = 0;
+    const std::vector<Caution> found = stops(p);
+    ASSERT_EQ(found.size(), 1u);
+    EXPECT_EQ(found[0].level, Level::Stop);
+    ASSERT_FALSE(found[0].fixes.empty());
+    EXPECT_TRUE(stops(found[0].fixes[0].apply(p)).empty());
+    // A pointed end is no waist.
+    Piece spire = p;
+    spire.outside = {{0, 20}, {40, 15}, {80, 0}};
+    EXPECT_TRUE(stops(spire).empty());
 }

@@ -407,3 +407,19 @@ TEST(ShopBook, WhatAnotherProgramHoldsIsOutOfReachAndNotDamaged)
     } catch (const InputError&) {
     }
 }
+
+TEST(ShopFile, ItsOwnFinishesStandBesideTheUsualOnes)
+{
+    Shop shop;
+    const std::string usual = shop.finishes.front().id, name = "as the harbor does it";
+    Finish own = shop.finishes.front();
+    own.name = name;  // of the same id: in its place
+    Finish more = own;
+    more.id = "own-1";
+    shop.finishes = {own, more};
+    std::vector<std::string> notes;
+    const Shop read = io::readShop(io::writeShop(shop), notes);
+    EXPECT_EQ(read.finishes.size(), commonFinishes().size() + 1);
+    EXPECT_EQ(std::ranges::find(read.finishes, usual, &Finish::id)->name, name);
+    EXPECT_NE(std::ranges::find(read.finishes, "own-1", &Finish::id), read.finishes.end());
+}
