@@ -226,8 +226,9 @@ TEST(Hollow, KeepsItsWallUnderALedge)
         for (double z = floor + 0.01; z < end - 0.01; z += 0.037) {
             const Point p(z, radiusAt(inside, z));
             if (p.y() <= 0) continue;
-            RC_ASSERT(distanceTo(outside, p) > wall - 0.05);
-            RC_ASSERT(distanceTo(outside, p) < wall + 0.05);
+            // Never thinner; where a line meets an arc a little of the corner stays.
+            RC_ASSERT(distanceTo(outside, p) > wall - 0.02);
+            RC_ASSERT(distanceTo(outside, p) < wall + 0.11);
         }
     });
 }
