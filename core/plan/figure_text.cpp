@@ -11,9 +11,9 @@ namespace {
 
 std::string speedText(const SpeedRange& s)
 {
-    const auto round10 = [](double v) { return fixed(std::round(v / 10) * 10, 0); };
-    return round10(s.low) == round10(s.high) ? "up to " + round10(s.high) + " rpm"
-                                             : round10(s.low) + " – " + round10(s.high) + " rpm";
+    // Never rounded up past what is borne.
+    const std::string low = fixed(std::floor(s.low), 0), high = fixed(std::floor(s.high), 0);
+    return low == high ? "up to " + high + " rpm" : low + " – " + high + " rpm";
 }
 
 std::string hours(double minutes)
