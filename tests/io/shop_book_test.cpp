@@ -17,12 +17,13 @@
 #include <QSqlDatabase>
 #include <QSqlQuery>
 #include <QTemporaryDir>
+#include <QThread>
 
 #include <array>
 #include <cmath>
 #include <filesystem>
+#include <memory>
 #include <set>
-#include <thread>
 
 using namespace vl;
 
@@ -362,17 +363,18 @@ TEST(ShopBook, TwoWindowsThatBeginAtOnceBothKeepIt)
         const QTemporaryDir folder;
         const std::string path = folder.filePath("shop.sqlite").toStdString();
         std::array<std::string, 2> trouble;
-        std::vector<std::thread> windows;
+        std::vector<std::unique_ptr<QThread>> windows;
         for (std::string& said : trouble)
-            windows.emplace_back([&path, &said] {
+            windows.emplace_back(QThread::create([&path, &said] {
                 try {
                     const io::ShopBook book(path);
                     if (!book.empty()) said = "a new book is empty";
                 } catch (const std::exception& e) {
                     said = e.what();
                 }
-            });
-        for (std::thread& w : windows) w.join();
+            }));
+        for (const auto& w : windows) w->start();
+        for (const auto& w : windows) w->wait();
         for (const std::string& said : trouble) EXPECT_EQ(said, "");
         io::ShopBook book(path);
         EXPECT_TRUE(book.save(Shop{}));
