@@ -148,14 +148,14 @@ Json section(const Values& v)
 Json mount(const Values& v)
 {
     const std::string kind = v.text("kind");
-    const auto kinds = choicesOf<Hold>();
-    const auto found = std::ranges::find_if(kinds, [&](const Choice& c) { return kind == c.name; });
-    if (found == kinds.end()) {
+    const auto holds = choicesOf<Hold>();
+    const auto found = std::ranges::find_if(holds, [&](const Choice& c) { return kind == c.name; });
+    if (found == holds.end()) {
         std::string all;
-        for (const Choice& c : kinds) all += (all.empty() ? "" : ", ") + std::string(c.name);
+        for (const Choice& c : holds) all += (all.empty() ? "" : ", ") + std::string(c.name);
         throw InputError("kind", "'" + kind + "'", "one of " + all + " is");
     }
-    const MountProof p = proveMount(static_cast<Hold>(found - kinds.begin()), v.length("diameter"), v.length("depth"),
+    const MountProof p = proveMount(static_cast<Hold>(found - holds.begin()), v.length("diameter"), v.length("depth"),
                                     v.length("overhang"), v.number("load"), Grips{});
     return {{"moment_nm", p.moment}, {"holds", p.holds}, {"limit_nm", p.limit}, {"would_hold_mm", p.wouldHold}};
 }
@@ -246,7 +246,7 @@ Json postWrap(const Values& v)
             {"wall_at_flat_mm", w.wallAtFlat()}};
 }
 
-const Kind kinds[] = {
+const Kind figuredBlanks[] = {
     {"ring",
      {"sides", "outer", "inner", "allowance", "gap"},
      "sides outer inner [allowance=0] [gap=0]  ->  miter_deg fence_deg outer_edge_mm inner_edge_mm board_width_mm",
@@ -362,6 +362,6 @@ const Kind kinds[] = {
 
 }  // namespace
 
-std::span<const Kind> blankKinds() { return kinds; }
+std::span<const Kind> blankKinds() { return figuredBlanks; }
 
 }  // namespace vl::cli

@@ -103,7 +103,7 @@ Json dry(const Values& v)
     return {{"days_to_target", left}, {"days_from_start", days + left}};
 }
 
-const Kind kinds[] = {
+const Kind figuredInlays[] = {
     {"inside-out",
      {"square", "turned", "outside"},
      "square turned=radius outside=radius  ->  window_open window_width_mm diagonal_mm",
@@ -175,6 +175,6 @@ const Kind kinds[] = {
 
 }  // namespace
 
-std::span<const Kind> inlayKinds() { return kinds; }
+std::span<const Kind> inlayKinds() { return figuredInlays; }
 
 }  // namespace vl::cli

@@ -27,7 +27,8 @@ function(vl_watch target)
     add_library(${twin} STATIC ${sources})
   endif()
   vl_copy_properties(${target} ${twin} AUTORCC AUTOMOC COMPILE_OPTIONS COMPILE_DEFINITIONS PRECOMPILE_HEADERS
-                     INTERFACE_COMPILE_DEFINITIONS INCLUDE_DIRECTORIES INTERFACE_INCLUDE_DIRECTORIES)
+                     INTERFACE_COMPILE_DEFINITIONS INCLUDE_DIRECTORIES INTERFACE_INCLUDE_DIRECTORIES UNITY_BUILD
+                     UNITY_BUILD_MODE)
   get_target_property(links ${target} LINK_LIBRARIES)
   foreach(link ${links})
     if(NOT link)

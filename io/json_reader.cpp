@@ -9,11 +9,11 @@
 namespace vl::io {
 namespace {
 
-std::string shown(const Json& j) { return oneLine(j.dump(-1, ' ', false, Json::error_handler_t::replace), 60); }
+std::string shownJson(const Json& j) { return oneLine(j.dump(-1, ' ', false, Json::error_handler_t::replace), 60); }
 
 /// Deeper nesting than any piece file has, and more keys in one object: the parser recurses, and looks for each key
 /// among all before it.
-constexpr int deepest = 64;
+constexpr int deepestNesting = 64;
 constexpr long mostKeys = 2000;
 
 [[noreturn]] void refuseAt(std::string_view text, size_t at, const std::string& what, const std::string& limit)
@@ -44,8 +44,8 @@ void checkShape(std::string_view text)
             quoted = true;
         else if (c == '{' || c == '[') {
             open.push_back({c == '{', 1});
-            if (open.size() > deepest)
-                refuseAt(text, i, "nesting deeper than " + std::to_string(deepest), "a file that nests less is");
+            if (open.size() > deepestNesting)
+                refuseAt(text, i, "nesting deeper than " + std::to_string(deepestNesting), "a file that nests less is");
         } else if ((c == '}' || c == ']') && !open.empty())
             open.pop_back();
         else if (c == ',' && !open.empty() && ++open.back().items > mostKeys && open.back().object)
@@ -57,7 +57,7 @@ void checkShape(std::string_view text)
 
 JsonReader::JsonReader(const Json& object, std::string path) : object_(object), path_(std::move(path))
 {
-    if (!object.is_object()) throw InputError(path_.empty() ? "file" : path_, shown(object), "an object { } is");
+    if (!object.is_object()) throw InputError(path_.empty() ? "file" : path_, shownJson(object), "an object { } is");
 }
 
 const Json* JsonReader::find(const char* key)
@@ -69,7 +69,7 @@ const Json* JsonReader::find(const char* key)
 
 void JsonReader::refuse(const char* key, const Json& got, const std::string& limit) const
 {
-    throw InputError(pathOf(key), shown(got), limit);
+    throw InputError(pathOf(key), shownJson(got), limit);
 }
 
 void JsonReader::number(const char* key, double& value, const Limit& limit)

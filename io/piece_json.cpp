@@ -11,7 +11,7 @@
 namespace vl::io {
 namespace {
 
-constexpr const char* format = "vivid-lathe-piece";
+constexpr const char* pieceFormat = "vivid-lathe-piece";
 constexpr int version = 2;
 
 /// What is true of ids whoever wrote the file: every layer has one of its own, and no number is given twice.
@@ -48,7 +48,7 @@ std::string idOf(std::string_view text)
 
 std::string writePiece(const Piece& p)
 {
-    Json j{{"format", format}, {"version", version}};
+    Json j{{"format", pieceFormat}, {"version", version}};
     j.update(FieldWriter::written(p));
     if (Json woods = ownWoodsOf(p); !woods.empty()) j["own_woods"] = std::move(woods);
     return j.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
@@ -59,9 +59,9 @@ LoadedPiece readPiece(std::string_view text)
     Json json = parseJson(text);
     LoadedPiece out;
     JsonReader head(json, "");
-    std::string kind = format;
+    std::string kind = pieceFormat;
     head.text("format", kind, 100);
-    if (kind != format) throw InputError("format", "'" + kind + "'", "'vivid-lathe-piece' is");
+    if (kind != pieceFormat) throw InputError("format", "'" + kind + "'", "'vivid-lathe-piece' is");
     int fileVersion = 1;
     head.integer("version", fileVersion, {1, 1e6, ""});
     if (fileVersion > version)
@@ -86,7 +86,7 @@ std::string pieceSchema()
            {"title", "A piece of Vivid Lathe"},
            {"description", "Written by the program from the declarations of its fields. Lengths mm, angles degrees."}};
     j.update(SchemaWriter::described(Piece{}));
-    Json properties{{"format", {{"const", format}}}, {"version", {{"type", "integer"}, {"minimum", 1}}}};
+    Json properties{{"format", {{"const", pieceFormat}}}, {"version", {{"type", "integer"}, {"minimum", 1}}}};
     properties.update(j["properties"]);
     Json wood = SchemaWriter::described(OwnWood{});
     wood["properties"]["id"] = {{"type", "string"}, {"description", "made of what is said of it"}};

@@ -10,7 +10,7 @@
 namespace vl::io {
 namespace {
 
-constexpr const char* format = "vivid-lathe-shop";
+constexpr const char* shopFormat = "vivid-lathe-shop";
 
 /// A shop's lists may be missing: an older file had none.
 template <class Item>
@@ -43,7 +43,7 @@ void readHours(JsonReader& in, Shop& shop)
 
 std::string writeShop(const Shop& shop)
 {
-    Json j{{"format", format}, {"version", 1}};
+    Json j{{"format", shopFormat}, {"version", 1}};
     j.update(FieldWriter::written(shop));
     j["hours_min"] = shop.hours;
     j["boards"] = Json::array();
@@ -59,9 +59,9 @@ Shop readShop(std::string_view text, std::vector<std::string>& notes)
     const Json json = parseJson(text);
     Shop shop;
     FieldReader reader(json, "", notes);
-    std::string kind = format;
+    std::string kind = shopFormat;
     reader.json().text("format", kind, 100);
-    if (kind != format) throw InputError("format", "'" + kind + "'", "'vivid-lathe-shop' is");
+    if (kind != shopFormat) throw InputError("format", "'" + kind + "'", "'vivid-lathe-shop' is");
     fields(reader, shop);
     readHours(reader.json(), shop);
     // Before the boards, which may be of them.

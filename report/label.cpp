@@ -11,17 +11,17 @@
 namespace vl::report {
 namespace {
 
-constexpr double wide = 70, tall = 37;  // mm
+constexpr double labelWide = 70, labelTall = 37;  // mm
 
 void label(Sheet& sheet, const Logged& e, double x, double y)
 {
-    sheet.box(x, y, wide, tall);
-    const double in = 4, room = wide - 2 * in;
+    sheet.box(x, y, labelWide, labelTall);
+    const double in = 4, room = labelWide - 2 * in;
     double at = y + 3;
     const auto line = [&](const QString& words, double points, QFont::Weight weight, double most) {
         if (words.isEmpty()) return;
         const double high = std::min(most, sheet.textHeight(room, words, points, weight));
-        if (at + high > y + tall - 2) return;
+        if (at + high > y + labelTall - 2) return;
         sheet.text({x + in, at, room, high + 0.5}, words, points, Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
                    weight);
         at += high + 1;
@@ -29,9 +29,9 @@ void label(Sheet& sheet, const Logged& e, double x, double y)
     line(q(e.name), 12, QFont::DemiBold, 11);
     line(q(e.woods), 9, QFont::Normal, 9);
     line(q(e.finish), 8, QFont::Normal, 4.5);
-    sheet.text({x + in, y + tall - 7, room, 5}, QStringLiteral("No. %1").arg(e.number), 9,
+    sheet.text({x + in, y + labelTall - 7, room, 5}, QStringLiteral("No. %1").arg(e.number), 9,
                Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
-    sheet.text({x + in, y + tall - 7, room, 5},
+    sheet.text({x + in, y + labelTall - 7, room, 5},
                QDateTime::fromMSecsSinceEpoch(static_cast<qint64>(e.finished) * 60000, Qt::UTC)
                    .toString(QStringLiteral("yyyy-MM")),
                8, Qt::AlignRight | Qt::AlignVCenter);
@@ -84,7 +84,7 @@ void writeLabel(const Logged& entry, double foot, Paper paper, QIODevice& file)
     label(sheet, entry, Sheet::margin, sheet.top() + 6);
     if (!entry.foot.empty()) {
         const double across = std::clamp(foot, 24.0, 140.0);
-        const double y = sheet.top() + 6 + tall + 14;
+        const double y = sheet.top() + 6 + labelTall + 14;
         sheet.text({Sheet::margin, y - 7, sheet.inner(), 6}, QStringLiteral("For its foot"), 9,
                    Qt::AlignLeft | Qt::AlignVCenter, QFont::DemiBold);
         footDisc(sheet, entry, {Sheet::margin + across / 2, y + across / 2}, across);

@@ -33,7 +33,7 @@ void layBoards(const Site& site, BuiltLayer& b, double half, double board)
     }
 }
 
-void build(const Site& site, Building& out)
+void buildBillet(const Site& site, Building& out)
 {
     BuiltLayer& b = out.layer;
     const Layer& l = site.layer();
@@ -48,11 +48,10 @@ void build(const Site& site, Building& out)
     b.planeTo = board;
     layBoards(site, b, half, board);
 
-    const Setting plane{"thicknesser", "board thickness", board, Unit::Length, "side / boards", "plane arithmetic"};
-    const Setting tilt{"saw", "blade tilt for the corners", 45, Unit::Angle, "an octagon", "plane geometry", 0};
-    const Setting along{"saw",        "each corner, along the face", corner,
-                        Unit::Length, "side · (1 − 1/√2)",           "plane geometry"};
-    b.settings = {plane, {"saw", "board width", 2 * half, Unit::Length, "Ø + 2 · allowance", "plane arithmetic"}};
+    const Setting plane{"thicknesser", "board thickness", board, Unit::Length, "side / boards", planeArithmetic};
+    const Setting tilt{"saw", "blade tilt for the corners", 45, Unit::Angle, "an octagon", planeGeometry, 0};
+    const Setting along{"saw", "each corner, along the face", corner, Unit::Length, "side · (1 − 1/√2)", planeGeometry};
+    b.settings = {plane, {"saw", "board width", 2 * half, Unit::Length, "Ø + 2 · allowance", planeArithmetic}};
     if (form.cornersOff) b.settings.insert(b.settings.end(), {tilt, along});
 
     for (const Species* wood : b.woods)
@@ -108,7 +107,7 @@ void build(const Site& site, Building& out)
 
 const Construction& constructionOf(const BilletForm&)
 {
-    static constexpr Construction billet{.build = build, .segment = "board"};
+    static constexpr Construction billet{.build = buildBillet, .segment = "board"};
     return billet;
 }
 

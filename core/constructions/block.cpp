@@ -14,7 +14,7 @@
 namespace vl {
 namespace {
 
-constexpr int facets = 48;  // of what is sawn or grown round, where a solid of flat faces is asked for
+constexpr int roundFacets = 48;  // of what is sawn or grown round, where a solid of flat faces is asked for
 
 /// Half of what the block measures across the axis: along 9 o'clock and along 12 o'clock, mm.
 struct HalfSides {
@@ -35,8 +35,8 @@ void halfLog(const BlockForm& f, BuiltLayer& b, const HalfSides& half)
     const double radius = f.log / 2, flat = f.bark == BlockForm::AtFoot ? b.z1 : b.z0;
     const double up = f.bark == BlockForm::AtFoot ? -1 : 1;
     Cell& cell = b.cells[0];
-    for (int k = 0; k <= facets / 2; ++k) {
-        const double a = 180.0 * k / (facets / 2.0) * degrees;
+    for (int k = 0; k <= roundFacets / 2; ++k) {
+        const double a = 180.0 * k / (roundFacets / 2.0) * degrees;
         const Eigen::Vector3d normal =
             (outwards(0) * std::cos(a) + up * std::sin(a) * Eigen::Vector3d::UnitX()).normalized();
         cell.faces.push_back({normal, radius + normal.x() * flat, false});
@@ -69,8 +69,9 @@ void shapeOf(const Site& site, const BlockForm& f, BuiltLayer& b)
         break;
     }
     case BlockForm::Round:
-        for (int k = 0; k < facets; ++k) cell.faces.push_back({outwards(k * 360.0 / facets), half.along, false});
-        b.corner = half.along / std::cos(pi / facets);
+        for (int k = 0; k < roundFacets; ++k)
+            cell.faces.push_back({outwards(k * 360.0 / roundFacets), half.along, false});
+        b.corner = half.along / std::cos(pi / roundFacets);
         holdStraight(b, half.along, 0);
         break;
     case BlockForm::HalfLog:
@@ -78,12 +79,12 @@ void shapeOf(const Site& site, const BlockForm& f, BuiltLayer& b)
         break;
     case BlockForm::Log: {
         const double radius = f.log / 2, offset = logOffset(f);
-        for (int k = 0; k < facets; ++k) {
-            const double a = k * 360.0 / facets;
+        for (int k = 0; k < roundFacets; ++k) {
+            const double a = k * 360.0 / roundFacets;
             // The log's middle lies the other way from its axis.
             cell.faces.push_back({outwards(a), radius - offset * std::cos((a - f.offsetDirection) * degrees), false});
         }
-        b.corner = (radius + offset) / std::cos(pi / facets);
+        b.corner = (radius + offset) / std::cos(pi / roundFacets);
         holdStraight(b, radius - offset, 0);
         break;
     }
@@ -149,7 +150,7 @@ Text inspected(const std::vector<Flaw>& flaws, std::vector<Setting>& settings)
     return look;
 }
 
-void build(const Site& site, Building& out)
+void buildBlock(const Site& site, Building& out)
 {
     BuiltLayer& b = out.layer;
     const auto& f = site.form<BlockForm>();
@@ -233,7 +234,7 @@ void build(const Site& site, Building& out)
 
 const Construction& constructionOf(const BlockForm&)
 {
-    static constexpr Construction block{.build = build, .segment = "block", .noun = "block"};
+    static constexpr Construction block{.build = buildBlock, .segment = "block", .noun = "block"};
     return block;
 }
 

@@ -14,7 +14,6 @@
 namespace vl {
 namespace {
 
-constexpr const char* plane = "plane geometry";
 constexpr double ringFlattening = 0.2;  // mm off each face of a ring; common practice
 
 /// The cone of rings that holds the outline, and where it stands: it reaches beyond the layer by what flattening the
@@ -112,10 +111,10 @@ RingSettings ringSettings(const BoardRingForm& f, const Cone& c)
     using enum Unit;
     const char* machine = f.tool == BoardRingForm::Bandsaw ? "bandsaw" : "lathe";
     return {.angle = {machine, "angle of the cut to the face", f.angle, Angle, "chosen", ""},
-            .table = {"bandsaw", "table", 90 - f.angle, Angle, "90° − φ", plane},
+            .table = {"bandsaw", "table", 90 - f.angle, Angle, "90° − φ", planeGeometry},
             .thickness = {"thicknesser", "board thickness", c.planed(), Length,
-                          "(height + 2 · flattening) / rings + 2 · a ring's flattening", plane},
-            .depth = {machine, "depth of cut", c.cutDepth(), Length, "t / sin φ", plane},
+                          "(height + 2 · flattening) / rings + 2 · a ring's flattening", planeGeometry},
+            .depth = {machine, "depth of cut", c.cutDepth(), Length, "t / sin φ", planeGeometry},
             .flat = {"sander", "each face, no more than", ringFlattening, Length, "", "common practice", 1},
             .rpm = {"lathe", "speed", 500, Speed, "", "common practice", 0},
             .rotate = {"", "each ring on from the one below", f.rotate, Angle, "chosen", ""}};
@@ -125,17 +124,19 @@ void settle(const BoardRingForm& f, const Cone& c, BuiltLayer& b)
 {
     const RingSettings s = ringSettings(f, c);
     using enum Unit;
-    b.settings = {s.angle,
-                  s.thickness,
-                  {"", "ring width on the face", std::max(0.0, c.ringWidth()), Length, "t / tan φ − k / sin φ", plane},
-                  {"", "wall square to the cut", std::max(0.0, c.wall()), Length, "t · cos φ − k", plane},
-                  s.depth,
-                  {"", "stripes stretch on the wall", c.stretch(), Count, "1 / cos φ", plane, 3}};
+    b.settings = {
+        s.angle,
+        s.thickness,
+        {"", "ring width on the face", std::max(0.0, c.ringWidth()), Length, "t / tan φ − k / sin φ", planeGeometry},
+        {"", "wall square to the cut", std::max(0.0, c.wall()), Length, "t · cos φ − k", planeGeometry},
+        s.depth,
+        {"", "stripes stretch on the wall", c.stretch(), Count, "1 / cos φ", planeGeometry, 3}};
     for (int i = 0; i < f.rings; ++i) {
         const std::string name = "scribe " + std::to_string(i + 1);
-        b.settings.push_back({"", name + ", top face, radius", c.scribed(i), Length, "R − i · t / tan φ", plane});
+        b.settings.push_back(
+            {"", name + ", top face, radius", c.scribed(i), Length, "R − i · t / tan φ", planeGeometry});
         b.settings.push_back({"", name + ", lower face, radius", c.scribedBelow(i), Length,
-                              "the same less board thickness / tan φ", plane});
+                              "the same less board thickness / tan φ", planeGeometry});
     }
 }
 
@@ -266,7 +267,7 @@ private:
     Thing sawn(Bench& bench, const Thing& scribed) const
     {
         const int n = f_.rings;
-        const Setting lost{"bandsaw", "out of round by", c_.split, Unit::Length, "the kerf", plane, 1};
+        const Setting lost{"bandsaw", "out of round by", c_.split, Unit::Length, "the kerf", planeGeometry, 1};
         const Thing halves =
             halvesDry(f_)
                 ? scribed
@@ -303,7 +304,8 @@ private:
 
     Thing parted(Bench& bench, const Thing& scribed) const
     {
-        const Setting circle{"bandsaw", "round, Ø", 2 * b_.corner, Unit::Length, "the outermost circle", plane, 1};
+        const Setting circle{"bandsaw",     "round, Ø", 2 * b_.corner, Unit::Length, "the outermost circle",
+                             planeGeometry, 1};
         const Thing round = bench.step(Action::Cut, "round-board", {scribed}, "round",
                                        {.title = says(words::sawRound, bench.name()),
                                         .why = says(words::cornersStrike),
@@ -386,7 +388,7 @@ private:
     bool tenon_;  ///< held by one that is glued on
 };
 
-void build(const Site& site, Building& out)
+void buildRings(const Site& site, Building& out)
 {
     BuiltLayer& b = out.layer;
     const auto& f = site.form<BoardRingForm>();
@@ -428,7 +430,7 @@ void build(const Site& site, Building& out)
     };
 }
 
-std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+std::vector<LayerHandle> ringsHandles(const Site& site, const BuiltLayer& b)
 {
     const double top = b.outerHold.back().y(), height = b.z1 - b.z0;
     return {{.name = "angle of the cut",
@@ -444,7 +446,8 @@ std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
 
 const Construction& constructionOf(const BoardRingForm&)
 {
-    static constexpr Construction rings{.build = build, .segment = "strip", .stockDragged = false, .handles = handles};
+    static constexpr Construction rings{
+        .build = buildRings, .segment = "strip", .stockDragged = false, .handles = ringsHandles};
     return rings;
 }
 

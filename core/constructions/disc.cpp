@@ -6,7 +6,7 @@
 namespace vl {
 namespace {
 
-void build(const Site& site, Building& out)
+void buildDisc(const Site& site, Building& out)
 {
     BuiltLayer& b = out.layer;
     const double outer = wantedOuter(site, b);
@@ -47,7 +47,7 @@ void build(const Site& site, Building& out)
 
 const Construction& constructionOf(const DiscForm&)
 {
-    static constexpr Construction disc{.build = build, .segment = "disc", .noun = "disc"};
+    static constexpr Construction disc{.build = buildDisc, .segment = "disc", .noun = "disc"};
     return disc;
 }
 

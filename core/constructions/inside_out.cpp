@@ -49,9 +49,9 @@ Thing cutAndMark(Bench& bench, const Things& parts, int n, double side)
 {
     const Ripped one = ripped(n, side);
     const Setting thick{"thicknesser", "part's thickness", one.thickness,
-                        Unit::Length,  "side · sin 2π/n",  "plane geometry"},
-        wide{"saw", "part's width on its face", one.width, Unit::Length, "from the outline", "plane geometry"},
-        tilt{"saw", "blade tilt", one.tilt, Unit::Angle, "|90° − 360°/n|", "plane geometry", 1};
+                        Unit::Length,  "side · sin 2π/n",  planeGeometry},
+        wide{"saw", "part's width on its face", one.width, Unit::Length, "from the outline", planeGeometry},
+        tilt{"saw", "blade tilt", one.tilt, Unit::Angle, "|90° − 360°/n|", planeGeometry, 1};
     Doing d{.title = says(words::cutParts, n, bench.name()),
             .why = says(words::windowsAlike),
             .settings = {thick, wide},
@@ -123,7 +123,7 @@ Thing turnFirst(Bench& bench, const Thing& assembled, const InsideOutForm& form,
                        .waitMinutes = minutes});
 }
 
-void build(const Site& site, Building& out)
+void buildParts(const Site& site, Building& out)
 {
     BuiltLayer& b = out.layer;
     const Layer& l = site.layer();
@@ -169,7 +169,7 @@ void build(const Site& site, Building& out)
                        .value = left.area / 100,
                        .unit = Unit::Count,
                        .formula = "joints left at both ends",
-                       .source = "plane geometry",
+                       .source = planeGeometry,
                        .decimals = 1};
     b.settings = {
         lengthAt("lathe", "part's side", side, "held circle / share of the parts"),
@@ -196,7 +196,7 @@ void build(const Site& site, Building& out)
 }
 
 /// The first outline seen in the second assembly, at 12 o'clock, where a part's diagonal lies: what is hollow there.
-std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+std::vector<LayerHandle> partHandles(const Site& site, const BuiltLayer& b)
 {
     const auto& form = site.form<InsideOutForm>();
     const auto blank = insideOutOf(site.piece, site.sides.outside);
@@ -222,7 +222,8 @@ std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
 
 const Construction& constructionOf(const InsideOutForm&)
 {
-    static constexpr Construction insideOut{.build = build, .segment = "part", .noun = "parts", .handles = handles};
+    static constexpr Construction insideOut{
+        .build = buildParts, .segment = "part", .noun = "parts", .handles = partHandles};
     return insideOut;
 }
 

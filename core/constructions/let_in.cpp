@@ -77,7 +77,7 @@ void judge(const LetInForm& f, double moves, BuiltLayer& b)
              .change = [to = 2 * (b.finishedOuter.high * 0.75)](Layer& q) { q.as<LetInForm>()->diameter = to; }});
 }
 
-void build(const Site& site, Building& out)
+void buildInlay(const Site& site, Building& out)
 {
     const auto& f = site.form<LetInForm>();
     buildRing(site, std::max(0.0, recess(f) - site.layer().innerAllowance), out);
@@ -93,7 +93,7 @@ void build(const Site& site, Building& out)
                        2 * recess(f),
                        Unit::Length,
                        drilled ? "the plug's Ø" : "disc + 2 · clearance",
-                       "plane arithmetic"};
+                       planeArithmetic};
     const Setting disc{
         f.plug ? "lathe" : "bandsaw", f.plug ? "plug, Ø" : "disc diameter", f.diameter, Unit::Length, "chosen", "", 1};
     const Setting room{"lathe", "clearance all round", f.clearance, Unit::Length, "chosen", ""};
@@ -155,7 +155,7 @@ void build(const Site& site, Building& out)
     };
 }
 
-std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+std::vector<LayerHandle> inlayHandles(const Site& site, const BuiltLayer& b)
 {
     const double d = site.form<LetInForm>().diameter;
     return {
@@ -168,7 +168,7 @@ std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
 
 const Construction& constructionOf(const LetInForm&)
 {
-    static constexpr Construction letIn{.build = build, .segment = "segment", .handles = handles};
+    static constexpr Construction letIn{.build = buildInlay, .segment = "segment", .handles = inlayHandles};
     return letIn;
 }
 

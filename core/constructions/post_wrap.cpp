@@ -13,7 +13,6 @@
 namespace vl {
 namespace {
 
-constexpr const char* plane = "plane geometry";
 constexpr double wedgeSpare = 2;  // mm that a wedge stands proud: turned away
 
 BoardFrame alongAxis(double z0, double angle)
@@ -88,13 +87,14 @@ struct WrapSettings {
 WrapSettings wrapSettings(const PostWrap& w)
 {
     using enum Unit;
-    return {.post = {"thicknesser", "post, square", w.side, Length, "chosen", ""},
-            .thickness = {"thicknesser", "wrap thickness", w.wrap, Length, "chosen", ""},
-            .width = {"saw", "width of each piece", w.stripLength(), Length, "side + wrap", plane},
-            .corner = {"saw", "corner cut off, along the face", w.wrap, Length, "wrap's thickness, at 45°", plane},
-            .bevel = {"saw", "blade tilt for the corners", 45, Angle, "the wedges' flats", plane, 0},
-            .bore = {"drill", "bore", w.bore, Length, "chosen", "", 1},
-            .clamps = {"", "clamps, one from the next", 80, Length, "", "common practice", 0}};
+    return {
+        .post = {"thicknesser", "post, square", w.side, Length, "chosen", ""},
+        .thickness = {"thicknesser", "wrap thickness", w.wrap, Length, "chosen", ""},
+        .width = {"saw", "width of each piece", w.stripLength(), Length, "side + wrap", planeGeometry},
+        .corner = {"saw", "corner cut off, along the face", w.wrap, Length, "wrap's thickness, at 45°", planeGeometry},
+        .bevel = {"saw", "blade tilt for the corners", 45, Angle, "the wedges' flats", planeGeometry, 0},
+        .bore = {"drill", "bore", w.bore, Length, "chosen", "", 1},
+        .clamps = {"", "clamps, one from the next", 80, Length, "", "common practice", 0}};
 }
 
 class WrapSteps {
@@ -216,7 +216,7 @@ void cutParts(const Site& site, const PostWrap& w, const BuiltLayer& b, std::vec
     parts.push_back(squarePart(site, part));
 }
 
-void build(const Site& site, Building& out)
+void buildWrap(const Site& site, Building& out)
 {
     BuiltLayer& b = out.layer;
     const auto& form = site.form<WrapForm>();
@@ -232,17 +232,17 @@ void build(const Site& site, Building& out)
     using enum Unit;
     b.settings = {s.thickness,
                   s.width,
-                  {"", "blank's side", w.blankSide(), Length, "side + 2 · wrap", plane},
-                  {"", "post's diagonal", w.postDiagonal(), Length, "side · √2", plane},
+                  {"", "blank's side", w.blankSide(), Length, "side + 2 · wrap", planeGeometry},
+                  {"", "post's diagonal", w.postDiagonal(), Length, "side · √2", planeGeometry},
                   s.bore,
-                  {"", "wall at the flat", w.wallAtFlat(), Length, "(blank's side − bore) / 2", plane}};
+                  {"", "wall at the flat", w.wallAtFlat(), Length, "(blank's side − bore) / 2", planeGeometry}};
     if (form.wedges) b.settings.push_back(s.corner);
     judge(site, w, b);
     cutParts(site, w, b, out.parts);
     out.steps = [site, &b, w](Bench& bench, const Things& parts) { return WrapSteps(site, b, w).write(bench, parts); };
 }
 
-std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+std::vector<LayerHandle> wrapHandles(const Site& site, const BuiltLayer& b)
 {
     const auto& form = site.form<WrapForm>();
     const double middle = (b.z0 + b.z1) / 2;
@@ -260,7 +260,8 @@ std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
 
 const Construction& constructionOf(const WrapForm&)
 {
-    static constexpr Construction wrap{.build = build, .segment = "piece", .stockDragged = false, .handles = handles};
+    static constexpr Construction wrap{
+        .build = buildWrap, .segment = "piece", .stockDragged = false, .handles = wrapHandles};
     return wrap;
 }
 

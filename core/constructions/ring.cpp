@@ -14,8 +14,6 @@
 namespace vl {
 namespace {
 
-constexpr const char* plane = "plane geometry";
-
 bool open(const RingForm& f)
 {
     return f.joint.kind == SegmentJoint::GapByWidth || f.joint.kind == SegmentJoint::GapByAngle;
@@ -246,8 +244,8 @@ private:
     Thing cut(Bench& bench, const Things& from) const
     {
         const int n = f_.segments;
-        const Setting miter{"saw", "miter from square", b_.stock.miterDeg(), Unit::Angle, "180° / n", plane, 3};
-        const Setting stop{"saw", "stop", b_.stock.outerEdge(), Unit::Length, "outer edge of a segment", plane};
+        const Setting miter{"saw", "miter from square", b_.stock.miterDeg(), Unit::Angle, "180° / n", planeGeometry, 3};
+        const Setting stop{"saw", "stop", b_.stock.outerEdge(), Unit::Length, "outer edge of a segment", planeGeometry};
         std::vector<Setting> settings{miter, stop};
         Text how = says(choices_.cutting == CutSchool::MiterGauge ? words::miterGauge : words::wedgeSled, miter, stop);
         if (f_.madeUp.kind == MadeUp::Zigzag) {
@@ -349,9 +347,9 @@ private:
     PanelSettings p_;
 };
 
-void build(const Site& site, Building& out) { buildRing(site, wantedInner(site, out.layer), out); }
+void buildWanted(const Site& site, Building& out) { buildRing(site, wantedInner(site, out.layer), out); }
 
-std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+std::vector<LayerHandle> ringHandles(const Site& site, const BuiltLayer& b)
 {
     const MadeUp& made = site.layer().ring()->madeUp;
     if (made.kind == MadeUp::Plain) return {};
@@ -384,8 +382,8 @@ void buildRing(const Site& site, double bore, Building& out)
     if (b.gaps) {
         const double wedge = 180.0 / n - b.stock.miterDeg();
         b.settings.push_back({"", "gap at the outside", 2 * b.stock.apothem() * std::sin(wedge * degrees) + b.stock.gap,
-                              Unit::Length, "2 · A · sin(γ/2) + g", plane});
-        b.settings.push_back({"lathe", "one segment on", 360.0 / n, Unit::Angle, "360° / n", plane, 3});
+                              Unit::Length, "2 · A · sin(γ/2) + g", planeGeometry});
+        b.settings.push_back({"lathe", "one segment on", 360.0 / n, Unit::Angle, "360° / n", planeGeometry, 3});
     }
 
     for (const Species* s : distinctWoods(b)) {
@@ -413,7 +411,7 @@ void buildRing(const Site& site, double bore, Building& out)
 const Construction& constructionOf(const RingForm&)
 {
     static constexpr Construction ring{
-        .build = build, .segment = "segment", .noun = "ring", .boreDragged = true, .handles = handles};
+        .build = buildWanted, .segment = "segment", .noun = "ring", .boreDragged = true, .handles = ringHandles};
     return ring;
 }
 

@@ -9,8 +9,6 @@
 namespace vl {
 namespace {
 
-constexpr const char* plane = "plane geometry";
-
 /// Segments are then cut from the panel at an angle.
 bool slanting(const RingForm& f) { return f.madeUp.kind == MadeUp::Zigzag || f.madeUp.kind == MadeUp::Diamond; }
 
@@ -19,13 +17,14 @@ bool slanting(const RingForm& f) { return f.madeUp.kind == MadeUp::Zigzag || f.m
 PanelSettings panelSettings(const SegmentPanel& p, double boardWidth)
 {
     using enum Unit;
-    return {
-        .slant = {"saw", "re-cut slant", p.slant, Angle, "atan(rise / (2 · R · sin(180°/n)))", plane},
-        .band = {"thicknesser", "band strip", p.bandStrip, Length, "band · cos slant", plane},
-        .beside = {"thicknesser", "strips beside it", p.outerStrip, Length, "(panel width − band strip) / 2", plane},
-        .rip = {"saw", "strips ripped to", boardWidth, Length, "the ring's board width", plane},
-        .step = {"saw", "step along the panel", p.step, Length, "(edge + kerf) / cos slant", plane},
-        .height = {"saw", "height of a blank", p.blankHeight, Length, "planed thickness; half for diamonds", plane}};
+    return {.slant = {"saw", "re-cut slant", p.slant, Angle, "atan(rise / (2 · R · sin(180°/n)))", planeGeometry},
+            .band = {"thicknesser", "band strip", p.bandStrip, Length, "band · cos slant", planeGeometry},
+            .beside = {"thicknesser", "strips beside it", p.outerStrip, Length, "(panel width − band strip) / 2",
+                       planeGeometry},
+            .rip = {"saw", "strips ripped to", boardWidth, Length, "the ring's board width", planeGeometry},
+            .step = {"saw", "step along the panel", p.step, Length, "(edge + kerf) / cos slant", planeGeometry},
+            .height = {"saw", "height of a blank", p.blankHeight, Length, "planed thickness; half for diamonds",
+                       planeGeometry}};
 }
 
 void settleMadeUp(const RingForm& f, const SegmentPanel& panel, BuiltLayer& b)
@@ -33,11 +32,12 @@ void settleMadeUp(const RingForm& f, const SegmentPanel& panel, BuiltLayer& b)
     const PanelSettings s = panelSettings(panel, b.stock.boardWidth());
     if (slanting(f)) b.settings.push_back(s.slant);
     b.settings.insert(b.settings.end(), {s.band, s.beside, s.rip});
-    b.settings.push_back({"", "panel width", panel.width, Unit::Length, "t · cos slant + edge · sin slant", plane});
+    b.settings.push_back(
+        {"", "panel width", panel.width, Unit::Length, "t · cos slant + edge · sin slant", planeGeometry});
     b.settings.push_back(s.step);
     if (slanting(f))
         b.settings.push_back({"", "rise where it is turned least", panel.riseAsTurned, Unit::Length,
-                              "2 · r · sin(180°/n) · tan slant", plane});
+                              "2 · r · sin(180°/n) · tan slant", planeGeometry});
     const int n = f.segments;
     if (slanting(f) && n % 2)
         b.concerns.push_back({.id = "zigzag",

@@ -9,7 +9,7 @@
 namespace vl {
 namespace {
 
-void build(const Site& site, Building& out)
+void buildSheet(const Site& site, Building& out)
 {
     BuiltLayer& b = out.layer;
     const Layer& l = site.layer();
@@ -57,7 +57,7 @@ void build(const Site& site, Building& out)
 
 const Construction& constructionOf(const SheetForm&)
 {
-    static constexpr Construction sheet{.build = build, .segment = "sheet"};
+    static constexpr Construction sheet{.build = buildSheet, .segment = "sheet"};
     return sheet;
 }
 

@@ -14,27 +14,25 @@
 namespace vl {
 namespace {
 
-constexpr const char* plain = "plane arithmetic";
-
 /// What the strips are ripped to: all alike, or each to its own.
 std::vector<Setting> ripTo(const FlippedBoard& b)
 {
     const char* formula = "strip + 2 · jointing";
-    if (b.widths.empty()) return {{"saw", "rip strips to", b.stripSawn(), Unit::Length, formula, plain}};
+    if (b.widths.empty()) return {{"saw", "rip strips to", b.stripSawn(), Unit::Length, formula, planeArithmetic}};
     std::vector<Setting> all;
     for (int i = 0; i < b.strips; ++i)
-        all.push_back(
-            {"saw", "rip strip " + std::to_string(i + 1) + " to", b.stripSawn(i), Unit::Length, formula, plain});
+        all.push_back({"saw", "rip strip " + std::to_string(i + 1) + " to", b.stripSawn(i), Unit::Length, formula,
+                       planeArithmetic});
     return all;
 }
 Setting planeTo(const FlippedBoard& b)
 {
     const char* losses = "thickness + 2 · flattening · glue-ups";
-    return {"thicknesser", "plane strips to", b.stockThickness(), Unit::Length, losses, plain};
+    return {"thicknesser", "plane strips to", b.stockThickness(), Unit::Length, losses, planeArithmetic};
 }
 Setting rowsTo(const FlippedBoard& b)
 {
-    return {"saw", "cut rows to", b.rowSawn(), Unit::Length, "row + 2 · jointing", plain};
+    return {"saw", "cut rows to", b.rowSawn(), Unit::Length, "row + 2 · jointing", planeArithmetic};
 }
 Setting flatten(const FlippedBoard& b)
 {
@@ -152,18 +150,19 @@ std::vector<Setting> boardSettings(const FlippedBoard& board)
     std::vector<Setting> all = ripTo(board);
     all.push_back(planeTo(board));
     all.push_back({"", "strips", static_cast<double>(board.strips), Unit::Count,
-                   board.widths.empty() ? "size / strip, rounded up" : "chosen", plain, 0});
+                   board.widths.empty() ? "size / strip, rounded up" : "chosen", planeArithmetic, 0});
     all.push_back({"saw", board.round > 0 ? "length of the longest strip" : "length of the strips", longestStrip(board),
                    Unit::Length,
                    board.round > 0 ? "chord of the circle + 2 · trim"
                                    : "rows · (row + 2 · jointing) + (rows − 1) · kerf + 2 · trim",
-                   plain});
+                   planeArithmetic});
     if (board.rows > 1) {
         all.push_back(rowsTo(board));
-        all.push_back({"", "rows", static_cast<double>(board.rows), Unit::Count, "size / row, rounded up", plain, 0});
+        all.push_back(
+            {"", "rows", static_cast<double>(board.rows), Unit::Count, "size / row, rounded up", planeArithmetic, 0});
     }
-    all.push_back({"", "finished width", board.width(), Unit::Length, "strips · strip", plain});
-    all.push_back({"", "finished length", board.length(), Unit::Length, "rows · row", plain});
+    all.push_back({"", "finished width", board.width(), Unit::Length, "strips · strip", planeArithmetic});
+    all.push_back({"", "finished length", board.length(), Unit::Length, "rows · row", planeArithmetic});
     return all;
 }
 
@@ -260,7 +259,7 @@ Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, c
 
 namespace {
 
-void build(const Site& site, Building& out)
+void buildSlab(const Site& site, Building& out)
 {
     BuiltLayer& b = out.layer;
     const Layer& l = site.layer();
@@ -305,7 +304,7 @@ void build(const Site& site, Building& out)
     };
 }
 
-std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+std::vector<LayerHandle> slabHandles(const Site& site, const BuiltLayer& b)
 {
     const auto& form = site.form<SlabForm>();
     if (form.pattern == SlabForm::Plain || !form.widths.empty()) return {};
@@ -319,7 +318,7 @@ std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
 
 const Construction& constructionOf(const SlabForm&)
 {
-    static constexpr Construction slab{.build = build, .segment = "strip", .handles = handles};
+    static constexpr Construction slab{.build = buildSlab, .segment = "strip", .handles = slabHandles};
     return slab;
 }
 

@@ -10,7 +10,6 @@
 namespace vl {
 namespace {
 
-constexpr const char* plain = "plane arithmetic";
 constexpr double shoulder = 3;  // mm of shoulder round a tenon at the least; common practice
 
 void judge(const Site& site, const SpindleForm& f, BuiltLayer& b)
@@ -30,7 +29,7 @@ void judge(const Site& site, const SpindleForm& f, BuiltLayer& b)
                               .change = [most](Layer& q) { q.as<SpindleForm>()->tenon = std::floor(most); }});
 }
 
-void build(const Site& site, Building& out)
+void buildSpindle(const Site& site, Building& out)
 {
     BuiltLayer& b = out.layer;
     const auto& f = site.form<SpindleForm>();
@@ -53,10 +52,11 @@ void build(const Site& site, Building& out)
     b.planeTo = side;
 
     const double length = b.glued + b.tenon.below + b.tenon.above;
-    const Setting square{"saw", "square", side, Unit::Length, "Ø + 2 · allowance", plain, 1};
-    const Setting cutTo{"saw", "length", length, Unit::Length, "height + tenons", plain, 1};
+    const Setting square{"saw", "square", side, Unit::Length, "Ø + 2 · allowance", planeArithmetic, 1};
+    const Setting cutTo{"saw", "length", length, Unit::Length, "height + tenons", planeArithmetic, 1};
     const Setting tenon{"lathe", "tenons, Ø", f.tenon, Unit::Length, "chosen", "", 1};
-    const Setting body{"lathe", "between the shoulders", b.glued, Unit::Length, "the layer's height", plain, 1};
+    const Setting body{"lathe", "between the shoulders", b.glued, Unit::Length, "the layer's height", planeArithmetic,
+                       1};
     const Setting below{"lathe", "tenon below", b.tenon.below, Unit::Length, "chosen", "", 1};
     const Setting above{"lathe", "tenon above", b.tenon.above, Unit::Length, "chosen", "", 1};
     b.settings = {square, cutTo, tenon, body};
@@ -100,7 +100,7 @@ void build(const Site& site, Building& out)
     };
 }
 
-std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
+std::vector<LayerHandle> spindleHandles(const Site& site, const BuiltLayer& b)
 {
     return {{.name = "tenon, Ø",
              .at = {(b.z0 + b.z1) / 2, site.form<SpindleForm>().tenon / 2},
@@ -112,7 +112,8 @@ std::vector<LayerHandle> handles(const Site& site, const BuiltLayer& b)
 
 const Construction& constructionOf(const SpindleForm&)
 {
-    static constexpr Construction spindle{.build = build, .segment = "spindle", .noun = "spindle", .handles = handles};
+    static constexpr Construction spindle{
+        .build = buildSpindle, .segment = "spindle", .noun = "spindle", .handles = spindleHandles};
     return spindle;
 }
 

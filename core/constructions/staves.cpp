@@ -135,7 +135,7 @@ Part stavePart(const Site& site, const Stave& s, bool jig, const Species* wood, 
     return p;
 }
 
-void build(const Site& site, Building& out)
+void buildStaves(const Site& site, Building& out)
 {
     BuiltLayer& b = out.layer;
     const Layer& l = site.layer();
@@ -219,7 +219,7 @@ void build(const Site& site, Building& out)
     };
 }
 
-std::vector<LayerHandle> handles(const Site&, const BuiltLayer& b)
+std::vector<LayerHandle> staveHandles(const Site&, const BuiltLayer& b)
 {
     const double bottom = b.outerHold.front().y(), top = b.outerHold.back().y(), height = b.z1 - b.z0;
     return {{.name = "slope of the staves",
@@ -235,7 +235,8 @@ std::vector<LayerHandle> handles(const Site&, const BuiltLayer& b)
 
 const Construction& constructionOf(const StavesForm&)
 {
-    static constexpr Construction staves{.build = build, .segment = "stave", .stockDragged = false, .handles = handles};
+    static constexpr Construction staves{
+        .build = buildStaves, .segment = "stave", .stockDragged = false, .handles = staveHandles};
     return staves;
 }
 

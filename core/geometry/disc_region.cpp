@@ -16,25 +16,25 @@ constexpr double tiny = 1e-9;  // mm: shorter sides are points
 double cross(const Point& a, const Point& b) { return a.x() * b.y() - a.y() * b.x(); }
 Point direction(double radians) { return {std::cos(radians), std::sin(radians)}; }
 
-struct Arc {
+struct CircleArc {
     double start = 0, sweep = 2 * pi;
 };
 
 /// What a circle has where cos(φ − about) ≤ k: the whole of it, nothing, or one arc.
-std::optional<Arc> allowed(double about, double k)
+std::optional<CircleArc> allowed(double about, double k)
 {
-    if (k >= 1) return Arc{};
+    if (k >= 1) return CircleArc{};
     if (k <= -1) return std::nullopt;
     const double half = std::acos(k);
-    return Arc{about + half, 2 * pi - 2 * half};
+    return CircleArc{about + half, 2 * pi - 2 * half};
 }
 
 /// Cuts arcs of one circle down to what lies in `keep` too.
-std::vector<Arc> common(const std::vector<Arc>& arcs, const Arc& keep)
+std::vector<CircleArc> common(const std::vector<CircleArc>& arcs, const CircleArc& keep)
 {
     if (keep.sweep >= 2 * pi) return arcs;
-    std::vector<Arc> out;
-    for (const Arc& a : arcs) {
+    std::vector<CircleArc> out;
+    for (const CircleArc& a : arcs) {
         if (a.sweep >= 2 * pi) {
             out.push_back(keep);
             continue;
@@ -58,7 +58,7 @@ DiscRegion::DiscRegion(std::vector<Disc> discs, std::vector<HalfPlane> halves)
 {
     for (size_t i = 0; i < discs_.size(); ++i) {
         const Disc& d = discs_[i];
-        std::vector<Arc> arcs{Arc{}};
+        std::vector<CircleArc> arcs{CircleArc{}};
         for (size_t j = 0; j < discs_.size() && !arcs.empty(); ++j) {
             if (i == j) continue;
             const Point apart = d.centre - discs_[j].centre;
@@ -73,14 +73,14 @@ DiscRegion::DiscRegion(std::vector<Disc> discs, std::vector<HalfPlane> halves)
             const double k =
                 (discs_[j].radius * discs_[j].radius - gap * gap - d.radius * d.radius) / (2 * d.radius * gap);
             const auto keep = allowed(std::atan2(apart.y(), apart.x()), k);
-            arcs = keep ? common(arcs, *keep) : std::vector<Arc>{};
+            arcs = keep ? common(arcs, *keep) : std::vector<CircleArc>{};
         }
         for (const HalfPlane& h : halves_) {
             const auto keep =
                 allowed(std::atan2(h.normal.y(), h.normal.x()), (h.offset - h.normal.dot(d.centre)) / d.radius);
-            arcs = keep ? common(arcs, *keep) : std::vector<Arc>{};
+            arcs = keep ? common(arcs, *keep) : std::vector<CircleArc>{};
         }
-        for (const Arc& a : arcs)
+        for (const CircleArc& a : arcs)
             if (a.sweep * d.radius > tiny)
                 sides_.push_back({.arc = true,
                                   .of = i,

@@ -23,12 +23,12 @@ double heldBulge(const Point& a, const Point& b, double bulge)
 }
 
 /// The centre of the arc from a to b with this bulge (sagitta over half chord), and its radius; |bulge| > 0.
-struct Arc {
+struct BulgedArc {
     Point centre;
     double radius, start, sweep;
 };
 
-Arc arcOf(const Point& a, const Point& b, double bulge)
+BulgedArc arcOf(const Point& a, const Point& b, double bulge)
 {
     const double half = (b - a).norm() / 2, sagitta = bulge * half;
     const Point along = (b - a) / (2 * half), out(-along.y(), along.x());
@@ -56,14 +56,15 @@ Point direction(const Outline& o, size_t i)
 /// The unit tangent an arc has at its start or end.
 Point arcTangent(const Outline& o, size_t i, bool atEnd)
 {
-    const Arc arc = arcOf(at(o[i]), at(o[i + 1]), heldBulge(at(o[i]), at(o[i + 1]), o[i].bulge));
+    const BulgedArc arc = arcOf(at(o[i]), at(o[i + 1]), heldBulge(at(o[i]), at(o[i + 1]), o[i].bulge));
     const double angle = arc.start + (atEnd ? arc.sweep : 0), sense = std::copysign(1.0, arc.sweep);
     return {-std::sin(angle) * sense, std::cos(angle) * sense};
 }
 
 bool isArc(const Outline& o, size_t i)
 {
-    return o[i].span == Span::Arc && chord(o, i) > 0 && std::abs(heldBulge(at(o[i]), at(o[i + 1]), o[i].bulge)) > 1e-6;
+    return o[i].span == Span::Arc && chord(o, i) > 0 &&
+           std::abs(heldBulge(at(o[i]), at(o[i + 1]), o[i].bulge)) > 1e-6;
 }
 
 /// A tangent held to what keeps the curve between its nodes: the chord's own sense, at most three times its slope.
@@ -92,7 +93,8 @@ Point tangent(const Outline& o, size_t i, bool atEnd)
         return withinMonotone((3 * own - far) / 2, own);
     }
     if (isArc(o, other)) return withinMonotone(arcTangent(o, other, !atEnd) * own.norm(), own);
-    if (o[other].span == Span::Line || o[other].span == Span::Arc) return withinMonotone(direction(o, other), own);
+    if (o[other].span == Span::Line || o[other].span == Span::Arc)
+        return withinMonotone(direction(o, other), own);
     const Point prev = atEnd ? own : direction(o, other), next = atEnd ? direction(o, other) : own;
     const double h0 = chord(o, atEnd ? i : other), h1 = chord(o, atEnd ? other : i);
     return {monotoneSlope(prev.x(), next.x(), h0, h1), monotoneSlope(prev.y(), next.y(), h0, h1)};
@@ -119,7 +121,7 @@ void appendSpan(const Outline& o, size_t i, double tolerance, Polyline& out)
     const double h = chord(o, i);
     if (h == 0) return;
     if (isArc(o, i)) {
-        const Arc arc = arcOf(at(o[i]), at(o[i + 1]), heldBulge(at(o[i]), at(o[i + 1]), o[i].bulge));
+        const BulgedArc arc = arcOf(at(o[i]), at(o[i + 1]), heldBulge(at(o[i]), at(o[i + 1]), o[i].bulge));
         // A chord over the angle a leaves its circle by r · (1 − cos(a/2)) = 2 · r · sin²(a/4).
         const double step = 4 * std::asin(std::sqrt(std::min(0.5, tolerance / (2 * arc.radius))));
         const int n = std::max(1, static_cast<int>(std::ceil(std::abs(arc.sweep) / step)));
@@ -192,7 +194,7 @@ size_t insertNode(Outline& outline, double z)
         // Both halves keep the circle: each sweeps its own share of the angle.
         const Point a = at(outline[i]), b = at(outline[i + 1]), m(fresh.z, fresh.r);
         if (isArc(outline, i)) {
-            const Arc arc = arcOf(a, b, heldBulge(a, b, outline[i].bulge));
+            const BulgedArc arc = arcOf(a, b, heldBulge(a, b, outline[i].bulge));
             auto half = [&](const Point& p, const Point& q) {
                 const double ratio = std::min(1.0, (q - p).norm() / (2 * arc.radius));
                 return std::copysign(std::tan(std::asin(ratio) / 2), outline[i].bulge);

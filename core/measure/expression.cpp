@@ -26,7 +26,7 @@ std::string plain(std::string_view text)
 }
 
 /// A value and the power of length it carries: 0 for a plain number, 1 for a length.
-struct Quantity {
+struct Operand {
     double value = 0;
     int power = 0;
 };
@@ -40,7 +40,7 @@ public:
 
     double run()
     {
-        const Quantity q = sum();
+        const Operand q = sum();
         skip();
         if (at_ != text_.size()) fail("what follows '" + text_.substr(0, at_) + "' is not understood");
         if (!std::isfinite(q.value)) fail("the result must be a finite length");
@@ -70,47 +70,47 @@ private:
         return at_ < text_.size() && (std::isdigit(static_cast<unsigned char>(text_[at_])) || text_[at_] == '.');
     }
 
-    Quantity sum()
+    Operand sum()
     {
-        Quantity left = product();
+        Operand left = product();
         for (;;) {
             const bool plus = take('+');
             if (!plus && !take('-')) return left;
-            Quantity right = product();
+            Operand right = product();
             // "3/8 + 1in": a bare number beside a length is in the field's own unit.
             if (left.power != right.power && left.power + right.power == 1) {
-                Quantity& bareOne = left.power == 0 ? left : right;
+                Operand& bareOne = left.power == 0 ? left : right;
                 bareOne = {bareOne.value * bare_, 1};
             }
             if (left.power != right.power) fail("a length and an area cannot be added");
             left.value += plus ? right.value : -right.value;
         }
     }
-    Quantity product()
+    Operand product()
     {
-        Quantity left = signedTerm();
+        Operand left = signedTerm();
         for (;;) {
             if (take('*')) {
-                const Quantity right = signedTerm();
+                const Operand right = signedTerm();
                 left = {left.value * right.value, left.power + right.power};
             } else if (take('/')) {
-                const Quantity right = signedTerm();
+                const Operand right = signedTerm();
                 if (right.value == 0) fail("dividing by nothing is not possible, a divisor other than 0 is needed");
                 left = {left.value / right.value, left.power - right.power};
             } else
                 return left;
         }
     }
-    Quantity signedTerm()
+    Operand signedTerm()
     {
         if (take('-')) {
-            const Quantity q = signedTerm();
+            const Operand q = signedTerm();
             return {-q.value, q.power};
         }
         if (take('+')) return signedTerm();
         if (take('(')) {
             if (++depth_ > 50) fail("at most 50 brackets one within another are read");
-            const Quantity q = sum();
+            const Operand q = sum();
             --depth_;
             if (!take(')')) fail("a bracket is not closed");
             return q;
@@ -119,9 +119,9 @@ private:
     }
 
     /// feet, then inches, or one mixed number with a unit.
-    Quantity length()
+    Operand length()
     {
-        Quantity first = unitNumber();
+        Operand first = unitNumber();
         if (lastUnit_ == mmPerInch * 12) {
             const size_t feetEnd = at_;
             // 2'-3": the dash joins feet and inches when both touch it.
@@ -131,7 +131,7 @@ private:
             if (!digitNext()) at_ = feetEnd;
             if (digitNext()) {
                 const size_t mark = feetEnd;
-                const Quantity inches = unitNumber();
+                const Operand inches = unitNumber();
                 if (inches.power == 1 && lastUnit_ == mmPerInch)
                     first.value += inches.value;
                 else if (inches.power == 0 && text_[feetEnd] != '-')
@@ -142,7 +142,7 @@ private:
         }
         return first;
     }
-    Quantity unitNumber()
+    Operand unitNumber()
     {
         const double n = mixed();
         lastUnit_ = 0;

@@ -66,35 +66,66 @@ void halve(const Triangle& t, double most, std::vector<Triangle>& out)
 }
 
 /// The box round a triangle in the terms of a cell's extent.
-struct Reach {
+struct Extent {
     Range z, r;
 };
-Reach reachOf(const Triangle& t)
+Extent extentOf(const Triangle& t)
 {
-    Reach reach{{t[0].place.x(), t[0].place.x()}, {0, 0}};
+    Extent extent{{t[0].place.x(), t[0].place.x()}, {0, 0}};
     for (const MeshBuilder::Corner& c : t) {
-        reach.z = {std::min(reach.z.low, c.place.x()), std::max(reach.z.high, c.place.x())};
-        reach.r.high = std::max(reach.r.high, c.place.tail<2>().norm());
+        extent.z = {std::min(extent.z.low, c.place.x()), std::max(extent.z.high, c.place.x())};
+        extent.r.high = std::max(extent.r.high, c.place.tail<2>().norm());
     }
     // The nearest point of it to the axis is no nearer than its middle less its size.
     double size = 0;
     for (size_t k = 0; k < 3; ++k) size = std::max(size, (t[(k + 1) % 3].place - t[k].place).norm());
-    reach.r.low = std::max(0.0, ((t[0].place + t[1].place + t[2].place) / 3).tail<2>().norm() - size);
-    return reach;
+    extent.r.low = std::max(0.0, ((t[0].place + t[1].place + t[2].place) / 3).tail<2>().norm() - size);
+    return extent;
 }
+
+/// Triangles in the order of their lower ends, so that those at a height are found without looking at all of them.
+class Heights {
+public:
+    explicit Heights(const std::vector<Triangle>& all)
+    {
+        for (const Triangle& t : all) {
+            triangles_.push_back({t, extentOf(t)});
+            tallest_ = std::max(tallest_, triangles_.back().extent.z.high - triangles_.back().extent.z.low);
+        }
+        std::ranges::stable_sort(triangles_, {}, low);
+    }
+
+    /// Calls `see` with each that is between two heights, or touches one of them.
+    template <class See> void between(double z0, double z1, const See& see) const
+    {
+        const auto end = std::ranges::upper_bound(triangles_, z1, {}, low);
+        for (auto t = std::ranges::lower_bound(triangles_, z0 - tallest_, {}, low); t != end; ++t)
+            if (t->extent.z.high >= z0) see(t->corners);
+    }
+
+private:
+    struct Placed {
+        Triangle corners;
+        Extent extent;
+    };
+    static double low(const Placed& t) { return t.extent.z.low; }
+
+    std::vector<Placed> triangles_;
+    double tallest_ = 0;
+};
 
 bool wholly(const Triangle& t, const HalfSpace& h)
 {
     return std::ranges::all_of(t, [&](const MeshBuilder::Corner& c) { return h.beyond(c.place) > 0; });
 }
 
-using Corners = std::vector<MeshBuilder::Corner>;
+using Loop = std::vector<MeshBuilder::Corner>;
 
 /// What of a face lies in a convex solid; the rest of it goes to `rest` in triangles.
-Corners within(Corners face, const std::vector<HalfSpace>& solid, std::vector<Triangle>& rest)
+Loop within(Loop face, const std::vector<HalfSpace>& solid, std::vector<Triangle>& rest)
 {
     for (const HalfSpace& h : solid) {
-        Corners beyond = face;
+        Loop beyond = face;
         if (MeshBuilder::cut(beyond, {-h.normal, -h.offset, false}))
             for (size_t k = 2; k < beyond.size(); ++k) rest.push_back({beyond[0], beyond[k - 1], beyond[k]});
         if (!MeshBuilder::cut(face, h)) return {};
@@ -120,8 +151,7 @@ void paintInsets(MeshBuilder& b, size_t index, const BuiltLayer& layer, std::vec
                     rest.push_back(t);
                     continue;
                 }
-                if (Corners inside = within({t.begin(), t.end()}, solid, rest); !inside.empty())
-                    b.face(std::move(inside));
+                if (Loop inside = within({t.begin(), t.end()}, solid, rest); !inside.empty()) b.face(std::move(inside));
             }
             own = std::move(rest);
         }
@@ -133,7 +163,7 @@ Mesh painted(const Assembly& assembly, const Surface& surface)
 {
     Mesh mesh;
     MeshBuilder b(assembly, mesh);
-    const std::vector<Triangle> all = smoothed(surface);
+    const Heights all(smoothed(surface));
     constexpr double far = 1e6, fine = 2;  // mm
     for (size_t i = 0; i < assembly.layers.size(); ++i) {
         const BuiltLayer& layer = assembly.layers[i];
@@ -142,18 +172,14 @@ Mesh painted(const Assembly& assembly, const Surface& surface)
         // A cell that ends at a radius is told by its triangles' middles: they must be small there.
         const bool round = std::ranges::any_of(layer.cells, [](const Cell& c) { return c.low > 0 || c.high < far; });
         std::vector<Triangle> own;
-        std::vector<Reach> reach;
-        for (const Triangle& t : all) {
-            const Reach r = reachOf(t);
-            if (r.z.high < z0 || r.z.low > z1) continue;
-            round ? halve(t, fine, own) : own.push_back(t);
-        }
+        std::vector<Extent> extent;
+        all.between(z0, z1, [&](const Triangle& t) { round ? halve(t, fine, own) : own.push_back(t); });
         std::vector<HalfSpace> ends;
         if (i > 0) ends.push_back({-Eigen::Vector3d::UnitX(), -z0, false});
         if (z1 < far) ends.push_back({Eigen::Vector3d::UnitX(), z1, false});
         b.limit(ends);
         paintInsets(b, i, layer, own);
-        for (const Triangle& t : own) reach.push_back(reachOf(t));
+        for (const Triangle& t : own) extent.push_back(extentOf(t));
         for (const Cell& cell : layer.cells) {
             std::vector<HalfSpace> limits = cell.wedge();
             limits.insert(limits.end(), ends.begin(), ends.end());
@@ -162,8 +188,8 @@ Mesh painted(const Assembly& assembly, const Surface& surface)
             const BuiltLayer::Extent& e = b.extent();
             for (size_t k = 0; k < own.size(); ++k) {
                 const Triangle& t = own[k];
-                if (reach[k].z.high < e.z.low || reach[k].z.low > e.z.high || reach[k].r.high < e.r.low ||
-                    reach[k].r.low > e.r.high)
+                if (extent[k].z.high < e.z.low || extent[k].z.low > e.z.high || extent[k].r.high < e.r.low ||
+                    extent[k].r.low > e.r.high)
                     continue;
                 if (round) {
                     const double r = ((t[0].place + t[1].place + t[2].place) / 3).tail<2>().norm();

@@ -9,7 +9,7 @@
 namespace vl {
 namespace {
 
-constexpr double none = std::numeric_limits<double>::quiet_NaN();
+constexpr double unmeasured = std::numeric_limits<double>::quiet_NaN();
 constexpr double mostFibre = 40, mostWall = 60;  // mm: longer is as good as endless
 
 /// What a measure is asked about: a place on the turned surface.
@@ -77,13 +77,13 @@ private:
     double endGrain(const Spot& s) const
     {
         const Cell* c = cell(s);
-        return c ? std::asin(std::min(1.0, c->endGrain(s.normal))) / degrees : none;
+        return c ? std::asin(std::min(1.0, c->endGrain(s.normal))) / degrees : unmeasured;
     }
 
     double fibre(const Spot& s) const
     {
         const Cell* c = cell(s);
-        if (!c) return none;
+        if (!c) return unmeasured;
         const double across = c->endGrain(s.normal);
         return across * mostFibre < 1e-6 ? mostFibre : std::min(mostFibre, wall(s) / across);
     }
@@ -91,11 +91,11 @@ private:
     double jointsOver(const Spot& s) const
     {
         const BuiltLayer& own = plan_.assembly.layers[s.layer];
-        if (!own.radial()) return none;
+        if (!own.radial()) return unmeasured;
         const bool up = s.at.x() > (own.z0 + own.z1) / 2;
-        if (up ? s.layer + 1 >= plan_.assembly.layers.size() : s.layer == 0) return none;
+        if (up ? s.layer + 1 >= plan_.assembly.layers.size() : s.layer == 0) return unmeasured;
         const BuiltLayer& next = plan_.assembly.layers[up ? s.layer + 1 : s.layer - 1];
-        if (!next.radial()) return none;
+        if (!next.radial()) return unmeasured;
         auto nearest = [](const BuiltLayer& l, double angle) {
             const double turns = (angle - l.phaseDeg) * l.sectors / 360.0;
             return l.phaseDeg + (std::floor(turns) + 0.5) * 360.0 / l.sectors;
@@ -106,7 +106,7 @@ private:
 
     double movement(const Spot& s) const
     {
-        double best = none, near = std::numeric_limits<double>::infinity();
+        double best = unmeasured, near = std::numeric_limits<double>::infinity();
         for (const JointMovement& m : movements_) {
             const auto below = static_cast<size_t>(m.below);
             if (below != s.layer && below + 1 != s.layer) continue;
@@ -123,7 +123,7 @@ private:
         const bool known = sides.round() && sides.cuts.empty() && !sides.inside.empty();
         double under = step / 2;
         while (under < deepest && !sides.holds(s.at - under * s.normal)) under += step;
-        if (under >= deepest) return none;
+        if (under >= deepest) return unmeasured;
         if (!known) return onwardsIn(sides, s.at - under * s.normal, -s.normal, mostWall);
         // Of round work the wall is known exactly, as everywhere else.
         const Point p(s.at.x(), s.r());
@@ -131,15 +131,15 @@ private:
         // The faces at its two ends are no wall.
         const bool face = std::abs(s.normal.x()) > 0.9 && (std::abs(p.x() - sides.outside.front().x()) < 0.01 ||
                                                            std::abs(p.x() - sides.outside.back().x()) < 0.01);
-        return face || std::min(toIn, toOut) > deepest ? none : std::max(toIn, toOut);
+        return face || std::min(toIn, toOut) > deepest ? unmeasured : std::max(toIn, toOut);
     }
 
     double marks(const Spot& s) const
     {
         for (const Cut& c : plan_.sides.cuts)
-            if (takes(c.solid, s.at + 0.02 * s.normal)) return none;
+            if (takes(c.solid, s.at + 0.02 * s.normal)) return unmeasured;
         for (const HalfSpace& h : plan_.sides.edges)
-            if (std::abs(h.beyond(s.at)) < 0.01) return none;
+            if (std::abs(h.beyond(s.at)) < 0.01) return unmeasured;
         double rpm = plan_.lathe.finished.high, near = std::abs(s.r() - radiusAt(plan_.sides.outside, s.at.x()));
         if (!plan_.sides.inside.empty()) near = std::min(near, distanceTo(plan_.sides.inside, {s.at.x(), s.r()}));
         for (const AxisSetUp& u : plan_.setUps) {
@@ -152,7 +152,7 @@ private:
             near = away;
             rpm = mount->speed.high;
         }
-        if (!(rpm > 0)) return none;
+        if (!(rpm > 0)) return unmeasured;
         const double pitch = shop_.feed * 60 / rpm;
         constexpr double microns = 1000;
         return pitch * pitch / (8 * shop_.toolNose) * microns;
@@ -185,15 +185,15 @@ SurfaceMap surfaceMap(MapKind kind, const Mesh& mesh, const Shop& shop, const Pl
     SurfaceMap map{.kind = kind};
     map.unit = kind == MapKind::EndGrain ? "°" : kind == MapKind::ToolMarks ? "µm" : "mm";
     map.lowIsWorst = kind == MapKind::ShortGrain || kind == MapKind::JointsOver || kind == MapKind::Wall;
-    map.range = {none, none};
-    map.worst = none;
+    map.range = {unmeasured, unmeasured};
+    map.worst = unmeasured;
     const Measurer measure(kind, shop, plan);
     const auto at = [&](size_t i) {
         const auto& p = mesh.vertices[i].position;
         return Eigen::Vector3d(p[0], p[1], p[2]);
     };
     std::vector<bool> done(mesh.vertices.size(), false);
-    map.values.assign(mesh.vertices.size(), static_cast<float>(none));
+    map.values.assign(mesh.vertices.size(), static_cast<float>(unmeasured));
     for (size_t t = 0; t + 2 < mesh.indices.size(); t += 3) {
         const std::array<size_t, 3> corners{mesh.indices[t], mesh.indices[t + 1], mesh.indices[t + 2]};
         const Eigen::Vector3d middle = (at(corners[0]) + at(corners[1]) + at(corners[2])) / 3;

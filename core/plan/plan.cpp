@@ -84,7 +84,7 @@ void settleSawSteps(const Piece& piece, const Shop& shop, const CutPlan& cuts, R
                             r.miter + r.correction,
                             Unit::Angle,
                             "180° / n + correction",
-                            "plane geometry",
+                            planeGeometry,
                             3};
         step->settings.push_back(miter);
         step->how.also(says(words::correctedMiter, miter));

@@ -7,7 +7,7 @@
 namespace vl {
 namespace {
 
-constexpr std::array usual{80, 120, 150, 180, 220, 280, 320, 400, 600, 800, 1000};
+constexpr std::array usualGrits{80, 120, 150, 180, 220, 280, 320, 400, 600, 800, 1000};
 
 /// Area that a line sweeps as it turns about the axis (Pappus: 2π · length · radius of its middle).
 double swept(const Polyline& line)
@@ -23,7 +23,7 @@ double swept(const Polyline& line)
 std::vector<int> gritsFrom(int first, int last)
 {
     std::vector<int> row;
-    for (const int g : usual)
+    for (const int g : usualGrits)
         if (g >= first && g <= last) row.push_back(g);
     if (row.empty()) row.push_back(first);
     return row;

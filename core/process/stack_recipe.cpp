@@ -291,7 +291,7 @@ private:
 
     Setting rotationSetting(double deg) const
     {
-        return {"", "turned on", deg, Unit::Angle, "the one phase less the other", "plane geometry"};
+        return {"", "turned on", deg, Unit::Angle, "the one phase less the other", planeGeometry};
     }
 
     /// What a joint says of the rotation, and sets.

@@ -38,6 +38,9 @@ const char* actionName(Action action);
 enum class JointFaces { LongGrain, MiteredEnds, EndToLong, EndGrain, CrossGrain, Veneer, Block };
 const char* jointName(JointFaces faces);
 
+/// Sources of formulas that need none but school.
+inline constexpr std::string_view planeGeometry = "plane geometry", planeArithmetic = "plane arithmetic";
+
 /// A number to set or to check by, with how it came about.
 struct Setting {
     std::string_view machine{};  ///< "saw", "thicknesser", "drill"; empty for a measure that is no setting

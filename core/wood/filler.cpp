@@ -17,7 +17,7 @@ constexpr Figure grains(float r, float g, float b, float dark)
     return {{r, g, b}, {r * dark, g * dark, b * dark}, 0.7f, 0.0f, 1.0f};
 }
 
-constexpr Species known[] = {
+constexpr Species fillers[] = {
     {"aluminium", "aluminium", 2700, 0, 0, false, plain(0.80f, 0.81f, 0.82f), metals},
     {"brass", "brass", 8500, 0, 0, false, plain(0.84f, 0.69f, 0.31f), metals},
     {"copper", "copper", 8960, 0, 0, false, plain(0.80f, 0.47f, 0.31f), metals},
@@ -29,19 +29,19 @@ constexpr Species known[] = {
 
 }  // namespace
 
-std::span<const Species> allFillers() { return known; }
+std::span<const Species> allFillers() { return fillers; }
 
 const Species* findFilling(std::string_view id)
 {
-    const auto it = std::ranges::find(known, id, &Species::id);
-    return it == std::end(known) ? findSpecies(id) : it;
+    const auto it = std::ranges::find(fillers, id, &Species::id);
+    return it == std::end(fillers) ? findSpecies(id) : it;
 }
 
 const Species& fillingOf(std::string_view id)
 {
     if (const Species* s = findFilling(id)) return *s;
     std::string ids;
-    for (const Species& s : known) ids += std::string(s.id) + ", ";
+    for (const Species& s : fillers) ids += std::string(s.id) + ", ";
     throw InputError("filling", "'" + std::string(id) + "'", "a wood, or one of " + ids + "is");
 }
 

@@ -12,7 +12,7 @@ namespace {
 constexpr const char* handbook = "USDA FPL Wood Handbook, tables of density and shrinkage; from memory";
 constexpr const char* trade = "trade tables of imported woods; from memory";
 
-constexpr Species known[] = {
+constexpr Species woods[] = {
     {"ash",
      "white ash",
      670,
@@ -126,19 +126,19 @@ constexpr Species known[] = {
 
 }  // namespace
 
-std::span<const Species> allSpecies() { return known; }
+std::span<const Species> allSpecies() { return woods; }
 
 const Species* findSpecies(std::string_view id)
 {
-    const auto it = std::ranges::find(known, id, &Species::id);
-    return it == std::end(known) ? findOwnSpecies(id) : it;
+    const auto it = std::ranges::find(woods, id, &Species::id);
+    return it == std::end(woods) ? findOwnSpecies(id) : it;
 }
 
 const Species& speciesOf(std::string_view id)
 {
     if (const Species* s = findSpecies(id)) return *s;
     std::string ids;
-    for (const Species& s : known) ids += (ids.empty() ? "" : ", ") + std::string(s.id);
+    for (const Species& s : woods) ids += (ids.empty() ? "" : ", ") + std::string(s.id);
     throw InputError("wood", "'" + std::string(id) + "'", "one of " + ids + " is");
 }
 

@@ -12,7 +12,7 @@
 namespace vl {
 namespace {
 
-constexpr double just = 1e-6;           // mm beside a step
+constexpr double besideStep = 1e-6;     // mm beside a step
 constexpr double widthsWithin = 0.002;  // mm, between the polygon that is measured and the section
 
 double angleOf(const Point& p) { return std::atan2(p.y(), p.x()) / degrees; }
@@ -420,7 +420,7 @@ void addStations(const Polyline& whole, double offset, double scale, double tole
         const double z = offset + line[i].x() * scale;
         const bool end = i == 0 || i + 1 == line.size(), step = !end && line[i + 1].x() - line[i].x() < 1e-9;
         if (end || step)
-            at.insert(at.end(), {z - just, z + just});
+            at.insert(at.end(), {z - besideStep, z + besideStep});
         else if (line[i].x() - line[i - 1].x() > 1e-9)
             at.push_back(z);
     }
@@ -465,7 +465,7 @@ std::vector<double> sliceStations(const Sides& sides, double z0, double z1, doub
     }
     std::erase_if(at, [&](double z) { return z < z0 || z > z1; });
     std::ranges::sort(at);
-    at.erase(std::unique(at.begin(), at.end(), [](double a, double b) { return b - a < just / 2; }), at.end());
+    at.erase(std::unique(at.begin(), at.end(), [](double a, double b) { return b - a < besideStep / 2; }), at.end());
     std::vector<double> out{at.front()};
     for (size_t i = 1; i < at.size(); ++i) {
         if (at[i] - at[i - 1] < 1e-3) {

@@ -9,11 +9,11 @@
 namespace vl {
 namespace {
 
-constexpr double twist = 59;      // degrees between a twist drill's axis and its lips: a point of 118°
-constexpr double spur = 3;        // mm that a flat bit's centre point stands out; common practice
-constexpr double spurRadius = 1;  // mm
-constexpr double before = 2;      // mm that a cutter begins before the wood, beyond what a slanting mouth needs
-constexpr double beyond = 1;      // mm that a through hole's full diameter goes past the far side
+constexpr double twist = 59;       // degrees between a twist drill's axis and its lips: a point of 118°
+constexpr double spur = 3;         // mm that a flat bit's centre point stands out; common practice
+constexpr double spurRadius = 1;   // mm
+constexpr double before = 2;       // mm that a cutter begins before the wood, beyond what a slanting mouth needs
+constexpr double pastFarSide = 1;  // mm that a through hole's full diameter goes past the far side
 
 double tipOf(const Hole& h) { return h.bit == Hole::Twist ? h.diameter / 2 / std::tan(twist * degrees) : spur; }
 
@@ -121,8 +121,8 @@ std::vector<DrilledHole> drilledHoles(const Piece& piece, const Sides& sides)
                 // A slanting mouth lies higher on one side, and lower on the other where it comes out.
                 const double slant = std::max(h.diameter, h.wide) / 2 * std::tan(std::min(d.slopeDeg, 75.0) * degrees);
                 d.full = ends == Hole::Depth  ? h.depth
-                         : ends == Hole::Wall ? out - in + slant + beyond
-                                              : wood.back().high - in + slant + beyond;
+                         : ends == Hole::Wall ? out - in + slant + pastFarSide
+                                              : wood.back().high - in + slant + pastFarSide;
                 d.under = d.through ? 0 : out - in - d.full - d.tip;
                 d.mouth = std::max(h.wide, h.diameter) + (h.wide > 0 ? 0 : 2 * d.full * std::tan(h.taper * degrees));
                 d.solid.profile = profileOf(h, slant + before, d.full, d.tip);

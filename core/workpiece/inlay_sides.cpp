@@ -10,12 +10,12 @@
 namespace vl {
 namespace {
 
-constexpr double far = 2000;  // mm, along which wood is looked for
+constexpr double soughtAlong = 2000;  // mm, along which wood is looked for
 
 /// How much wood lies from a place on in a direction, mm.
 double woodFrom(const Sides& sides, const Eigen::Vector3d& at, const Eigen::Vector3d& way)
 {
-    const std::vector<Range> wood = woodAlong(sides, at, way, std::min(far, 2 * sides.widest() + 500));
+    const std::vector<Range> wood = woodAlong(sides, at, way, std::min(soughtAlong, 2 * sides.widest() + 500));
     return wood.empty() || wood.front().low > 1e-3 ? 0 : wood.front().high;
 }
 

@@ -21,7 +21,7 @@ using namespace vl;
 
 namespace {
 
-constexpr double dpi = 254;  // 10 pixels a millimetre
+constexpr double coarse = 254;  // 10 pixels a millimetre
 
 struct Paper {
     QTemporaryDir folder;
@@ -75,7 +75,7 @@ struct Paper {
     {
         poppler::page_renderer renderer;
         renderer.set_image_format(poppler::image::format_rgb24);
-        return renderer.render_page(std::unique_ptr<poppler::page>(document->create_page(page)).get(), dpi, dpi);
+        return renderer.render_page(std::unique_ptr<poppler::page>(document->create_page(page)).get(), coarse, coarse);
     }
 };
 

@@ -51,6 +51,19 @@ const Caution* find(const Plan& plan, const std::string& prefix)
     return it == plan.cautions.end() ? nullptr : &*it;
 }
 
+const Step* stepOf(const Plan& plan, const std::string& id)
+{
+    const auto it = std::ranges::find(plan.assembly.recipe, id, &Step::id);
+    return it == plan.assembly.recipe.end() ? nullptr : &*it;
+}
+
+long placeOf(const Plan& plan, const std::string& id)
+{
+    const auto it =
+        std::ranges::find_if(plan.schedule.order, [&](size_t i) { return plan.assembly.recipe[i].id == id; });
+    return it == plan.schedule.order.end() ? -1 : it - plan.schedule.order.begin();
+}
+
 std::vector<const Step*> stepsOf(const Plan& plan, const std::string& prefix)
 {
     std::vector<const Step*> all;

@@ -24,6 +24,10 @@ Piece tallVase(int rings, int segments);
 
 /// The first caution whose id begins with this; null where there is none.
 const Caution* find(const Plan& plan, const std::string& prefix);
+/// The step of this id; null where there is none.
+const Step* stepOf(const Plan& plan, const std::string& id);
+/// The how-manieth step done is the one of this id; -1 where there is none.
+long placeOf(const Plan& plan, const std::string& id);
 /// Every step whose id begins with this.
 std::vector<const Step*> stepsOf(const Plan& plan, const std::string& prefix);
 

@@ -16,7 +16,7 @@
 
 namespace vl::app {
 namespace {
-constexpr double left = 84, top = 30, rowHeight = 26, least = 46;
+constexpr double leftOfGraph = 84, aboveGraph = 30, rowHeight = 26, least = 46;
 }
 
 RecipeView::RecipeView(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
@@ -36,15 +36,16 @@ RecipeView::RecipeView(Document& document, QWidget* parent) : QWidget(parent), d
 
 QSize RecipeView::sizeHint() const
 {
-    return {static_cast<int>(left + graph_.columns * least + 16), static_cast<int>(top + graph_.rows * rowHeight + 12)};
+    return {static_cast<int>(leftOfGraph + graph_.columns * least + 16),
+            static_cast<int>(aboveGraph + graph_.rows * rowHeight + 12)};
 }
 
-double RecipeView::cell() const { return std::max(least, (width() - left - 16) / std::max(1, graph_.columns)); }
+double RecipeView::cell() const { return std::max(least, (width() - leftOfGraph - 16) / std::max(1, graph_.columns)); }
 
 QRectF RecipeView::box(size_t i) const
 {
     const double w = std::min(cell() - 8, 104.0);
-    return {left + graph_.column[i] * cell() + 2, top + graph_.row[i] * rowHeight + 4, w, rowHeight - 8};
+    return {leftOfGraph + graph_.column[i] * cell() + 2, aboveGraph + graph_.row[i] * rowHeight + 4, w, rowHeight - 8};
 }
 
 QPointF RecipeView::stepPosition(const std::string& id) const
@@ -117,11 +118,11 @@ void RecipeView::paintEvent(QPaintEvent*)
     const int layers = static_cast<int>(doc_.piece().layers.size());
     painter.setFont(textFont(8));
     for (int row = 0; row <= std::min(layers, graph_.rows - 1); ++row) {
-        const QRectF band(0, top + row * rowHeight, width(),
+        const QRectF band(0, aboveGraph + row * rowHeight, width(),
                           row == layers ? (graph_.rows - layers) * rowHeight : rowHeight);
         if (row < layers && doc_.selection().layers.contains(row)) painter.fillRect(band, theme().accentSoft);
         painter.setPen(theme().quiet);
-        painter.drawText(QRectF(0, band.top(), left - 12, rowHeight), Qt::AlignRight | Qt::AlignVCenter,
+        painter.drawText(QRectF(0, band.top(), leftOfGraph - 12, rowHeight), Qt::AlignRight | Qt::AlignVCenter,
                          row == layers ? tr("stack") : tr("layer %1").arg(row + 1));
     }
     const std::string& chosen = doc_.selection().step;

@@ -17,8 +17,8 @@
 namespace vl::app {
 namespace {
 
-constexpr double figures = 250, edge = 10, grip = 9;  // pixels
-constexpr int strips = 28;                            // of the wall, each drawn as wide round as it is
+constexpr double figuresWide = 250, aroundIt = 10, grip = 9;  // pixels
+constexpr int strips = 28;                                    // of the wall, each drawn as wide round as it is
 
 }  // namespace
 
@@ -80,7 +80,7 @@ std::optional<OpeningView::Skin> OpeningView::skin() const
     s.direction = directionsOf(doc_.piece(), static_cast<size_t>(w - doc_.piece().worked.data())).front();
     double widest = 1;
     for (int k = 0; k <= strips; ++k) widest = std::max(widest, s.radius(s.from + (s.to - s.from) * k / strips));
-    const QRectF room = QRectF(rect()).adjusted(edge + 30, edge, -figures, -edge);
+    const QRectF room = QRectF(rect()).adjusted(aroundIt + 30, aroundIt, -figuresWide, -aroundIt);
     s.scale = std::min(room.width() / std::max(1.0, s.to - s.from), room.height() / (2 * s.span * degrees * widest));
     s.origin = {room.left() + (room.width() - (s.to - s.from) * s.scale) / 2, room.center().y()};
     return s;
@@ -164,7 +164,7 @@ void OpeningView::drawOutlines(QPainter& painter, const Skin& s) const
     painter.setFont(textFont(9));
     painter.setPen(theme().quiet);
     const double high = 16;
-    painter.drawText(QRectF(s.px(s.from, 0) - QPointF(edge + 24, high / 2), QSizeF(edge + 18, high)),
+    painter.drawText(QRectF(s.px(s.from, 0) - QPointF(aroundIt + 24, high / 2), QSizeF(aroundIt + 18, high)),
                      Qt::AlignRight | Qt::AlignVCenter, tr("foot"));
     painter.drawText(QRectF(s.px(s.to, 0) + QPointF(6, -high / 2), QSizeF(60, high)), Qt::AlignLeft | Qt::AlignVCenter,
                      tr("rim"));
@@ -174,12 +174,12 @@ void OpeningView::drawFigures(QPainter& painter, const Skin& s) const
 {
     const auto first = openingOf(s.worked, doc_.plan().sides);
     if (!first) return;
-    const double x = width() - figures + 16, high = 18;
-    double y = edge + 8;
+    const double x = width() - figuresWide + 16, high = 18;
+    double y = aroundIt + 8;
     const auto line = [&](const QString& words, const QColor& ink, QFont::Weight weight = QFont::Normal) {
         painter.setFont(textFont(9, weight));
         painter.setPen(ink);
-        const QRectF room(x, y, figures - 24, height() - y);
+        const QRectF room(x, y, figuresWide - 24, height() - y);
         const QRectF used = painter.boundingRect(room, Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, words);
         if (used.bottom() > height()) return;
         painter.drawText(room, Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, words);
@@ -211,7 +211,7 @@ void OpeningView::paintEvent(QPaintEvent*)
                                        "index."));
         return;
     }
-    painter.setClipRect(QRectF(rect()).adjusted(0, 0, -figures, 0));
+    painter.setClipRect(QRectF(rect()).adjusted(0, 0, -figuresWide, 0));
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
     drawWood(painter, *s);
     drawOutlines(painter, *s);

@@ -113,6 +113,7 @@ private:
                 q.endWaste = piece_.choices.endWaste;
                 q.leastHold = shop_.leastHold;
                 q.leastOffcut = shop_.leastOffcut;
+                q.leastOffcutWidth = narrowestOffcut;
                 q.planing = shop_.planing;
             }
             auto& kinds = w->problem.kinds;
@@ -261,14 +262,14 @@ private:
         auto keep = [&](const BoardRect& r) {
             const bool worth = r.width >= narrowestOffcut && r.length >= shop_.leastOffcut - 1e-9;
             if (worth) b.offcuts.push_back(r);
-            return worth ? r.area() : 0;
+            return worth;
         };
         // What lies beyond everything that is wanted stays a board, with the defects that are in it.
         double wanted = 0;
         for (const BoardRect& r : b.lengths) wanted = std::max(wanted, r.right());
         for (const PlannedStrip& s : b.strips) wanted = std::max(wanted, s.place.right());
         const BoardRect beyond{wanted + shop_.kerf, 0, b.board.length - wanted - shop_.kerf, b.board.width};
-        const bool whole = wanted > 0 && beyond.length >= shop_.leastOffcut && keep(beyond) > 0;
+        const bool whole = wanted > 0 && keep(beyond);
         const double end = whole ? wanted : b.board.length;
         if (whole) cut(BoardCut::Length, end, 0, end, b.board.width, 0);
         for (BoardRect r : b.panels) {
@@ -289,13 +290,14 @@ private:
                 last = b.lengths[k].right();
                 if (last < r.right() - 1e-6) cut(BoardCut::Length, last, r.y, last, r.top(), 0);
             }
-            b.consumed += r.area() - keep({last + shop_.kerf, r.y, r.right() - last - shop_.kerf, r.width});
+            keep({last + shop_.kerf, r.y, r.right() - last - shop_.kerf, r.width});
             for (const size_t k : mine) rip(b, k, cut, keep);
         }
         for (const PlannedStrip& s : b.strips)
-            if (s.kept)
-                b.consumed += s.place.length * (s.place.width + s.kerf) -
-                              keep({s.place.x + s.used, s.place.y, s.place.length - s.used, s.place.width});
+            if (s.kept) keep({s.place.x + s.used, s.place.y, s.place.length - s.used, s.place.width});
+        // Whatever is not put back is used up: also flaws, and rests too short or too narrow to keep.
+        b.consumed = b.board.length * b.board.width;
+        for (const BoardRect& r : b.offcuts) b.consumed -= r.area();
         b.cost = b.board.price * b.consumed / (b.board.length * b.board.width);
     }
 
@@ -309,9 +311,9 @@ private:
             if (s.kept || s.length != length) continue;
             y = s.place.top();
             if (y < r.top() - 1e-6) cut(BoardCut::Rip, r.x, y, r.right(), y, i);
-            b.consumed -= keep({s.place.x + s.used, s.place.y, s.place.length - s.used, s.place.width});
+            keep({s.place.x + s.used, s.place.y, s.place.length - s.used, s.place.width});
         }
-        b.consumed -= keep({r.x, y + shop_.ripKerf, r.length, r.top() - y - shop_.ripKerf});
+        keep({r.x, y + shop_.ripKerf, r.length, r.top() - y - shop_.ripKerf});
         for (size_t i = 0; i < b.strips.size(); ++i) {
             const PlannedStrip& s = b.strips[i];
             if (s.kept || s.length != length) continue;

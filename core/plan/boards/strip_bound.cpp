@@ -10,9 +10,9 @@
 namespace vl {
 namespace {
 
-constexpr double grid = 0.1;  // mm
-int cells(double mm) { return static_cast<int>(std::floor(mm / grid + 1e-7)); }
-int cellsUp(double mm) { return static_cast<int>(std::ceil(mm / grid - 1e-7)); }
+constexpr double gridOfBounds = 0.1;  // mm
+int cells(double mm) { return static_cast<int>(std::floor(mm / gridOfBounds + 1e-7)); }
+int cellsUp(double mm) { return static_cast<int>(std::ceil(mm / gridOfBounds - 1e-7)); }
 
 /// Panels that are alike, as one row of the master problem.
 struct PanelClass {
@@ -234,7 +234,7 @@ private:
             }
             fills_[k].price(prices);
             Rated r;
-            const double each = (p_.kinds[k].width + p_.kerf) * grid;
+            const double each = (p_.kinds[k].width + p_.kerf) * gridOfBounds;
             r.value.assign(static_cast<size_t>(longest_) + 1, -1e30f);
             r.at.assign(static_cast<size_t>(longest_) + 1, -1);
             for (int u = 0; u <= longest_; ++u) {
@@ -315,7 +315,7 @@ private:
         const Rated& r = rated_[kind];
         if (end > 0 && r.at[static_cast<size_t>(end)] >= 0 && r.value[static_cast<size_t>(end)] > best.worth)
             best = {r.value[static_cast<size_t>(end)], r.at[static_cast<size_t>(end)],
-                    r.at[static_cast<size_t>(end)] * grid * each, 0};
+                    r.at[static_cast<size_t>(end)] * gridOfBounds * each, 0};
         return best;
     }
 
@@ -361,7 +361,7 @@ private:
                 }
         // A rest too narrow to keep is used up too; a millimetre of it is left out of the bound for the rounded widths.
         auto sliver = [&](int w) {
-            const double rest = (room - w) * grid - p_.kerf;
+            const double rest = (room - w) * gridOfBounds - p_.kerf;
             return w > 0 && rest < p_.leastOffcutWidth ? std::max(0.0, rest - 1) * range.low : 0;
         };
         int end = 0;

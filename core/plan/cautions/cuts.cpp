@@ -14,7 +14,7 @@
 namespace vl {
 namespace {
 
-constexpr double leastLeft = 2;   // mm of wood under a point or beside a hole; own value
+constexpr double leastUnder = 2;  // mm of wood under a point or beside a hole; own value
 constexpr double mostSlope = 35;  // degrees at which a bit slides off; own value
 constexpr double widestBit = 50;  // mm, in end grain at a drill press; common practice
 
@@ -43,9 +43,9 @@ double leastBeside(const Case& in, const DrilledHole& h)
 {
     const Eigen::Vector3d u = h.solid.way.unitOrthogonal(), v = h.solid.way.cross(u);
     const double r = in.piece.holes[h.hole].diameter / 2, slant = r * std::tan(std::min(h.slopeDeg, 75.0) * degrees);
-    double least = leastLeft;
+    double least = leastUnder;
     constexpr int around = 24, steps = 24;
-    const double from = slant + leastLeft, to = h.full - slant - leastLeft - (h.through ? leastLeft : 0);
+    const double from = slant + leastUnder, to = h.full - slant - leastUnder - (h.through ? leastUnder : 0);
     for (int i = 0; i <= steps && to > from; ++i)
         for (int k = 0; k < around; ++k) {
             const double a = 2 * pi * k / around, t = from + (to - from) * i / steps;
@@ -69,13 +69,13 @@ void oneHole(const Case& in, const DrilledHole& h, std::vector<Caution>& out)
         out.push_back(c);
         return;
     }
-    if (!h.through && h.under < leastLeft) {
+    if (!h.through && h.under < leastUnder) {
         Caution c = atHole(in, "hole-under", h, h.under <= 0 ? Level::Stop : Level::Care);
         c.measure = h.under;
-        c.limit = leastLeft;
+        c.limit = leastUnder;
         c.message = h.under <= 0 ? "its point comes out on the other side, by " + in.mm(-h.under)
                                  : "only " + in.mm(h.under) + " of wood stay under its point";
-        if (const double depth = hole.depth - (leastLeft - h.under); depth > 0.5)
+        if (const double depth = hole.depth - (leastUnder - h.under); depth > 0.5)
             c.fixes.push_back(
                 holeFix("drill it " + in.mm(depth) + " deep", h.hole, [depth](Hole& q) { q.depth = depth; }));
         c.fixes.push_back(holeFix("let it come out", h.hole, [](Hole& q) { q.ends = Hole::Wall; }));
@@ -83,12 +83,12 @@ void oneHole(const Case& in, const DrilledHole& h, std::vector<Caution>& out)
     }
     // What is drilled in the blank starts on its flat faces, and its rod is turned with the wood beside it.
     if (hole.early) return;
-    if (const double beside = leastBeside(in, h); beside < leastLeft) {
+    if (const double beside = leastBeside(in, h); beside < leastUnder) {
         Caution c = atHole(in, "hole-beside", h, beside <= 0 ? Level::Stop : Level::Care);
         c.measure = beside;
-        c.limit = leastLeft;
+        c.limit = leastUnder;
         c.message = beside <= 0 ? "it breaks out along its side" : "only " + in.mm(beside) + " of wood stay beside it";
-        if (const double narrower = hole.diameter - 2 * (leastLeft - beside) - 0.2; narrower >= 0.5)
+        if (const double narrower = hole.diameter - 2 * (leastUnder - beside) - 0.2; narrower >= 0.5)
             c.fixes.push_back(holeFix("Ø " + in.mm(narrower), h.hole, [narrower](Hole& q) { q.diameter = narrower; }));
         out.push_back(c);
     }

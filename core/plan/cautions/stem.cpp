@@ -6,8 +6,8 @@
 namespace vl {
 namespace {
 
-constexpr double slender = 36;   // mm, a part that is turned thinner than this is a stem; our own choice
-constexpr double leastLeft = 3;  // mm of wood beyond the hole for a tenon; common practice
+constexpr double slender = 36;     // mm, a part that is turned thinner than this is a stem; our own choice
+constexpr double besideTenon = 3;  // mm of wood beyond the hole for a tenon; common practice
 
 bool hollowed(const Case& in, const BuiltLayer& b)
 {
@@ -32,7 +32,7 @@ double woodAbove(const Case& in, int i)
     return end - next.z0;
 }
 
-double tenonFor(double wood) { return std::max(0.0, std::floor(wood - leastLeft - 1)); }
+double tenonFor(double wood) { return std::max(0.0, std::floor(wood - besideTenon - 1)); }
 
 }  // namespace
 
@@ -95,11 +95,11 @@ void stemCautions(const Case& in, std::vector<Caution>& out)
     for (int i = 0; i < in.layers(); ++i) {
         const BuiltLayer& b = in.built(i);
         auto judge = [&](const char* kind, double tenon, double wood, double SpindleForm::*field) {
-            if (tenon <= 0 || Tenon::hole(tenon) <= wood - leastLeft + 1e-9) return;
+            if (tenon <= 0 || Tenon::hole(tenon) <= wood - besideTenon + 1e-9) return;
             Caution c = in.at(kind, i, Level::Stop);
             c.z = field == &SpindleForm::below ? b.z0 : b.z1;
             c.measure = Tenon::hole(tenon);
-            c.limit = std::max(0.0, wood - leastLeft);
+            c.limit = std::max(0.0, wood - besideTenon);
             c.message = "the hole for its tenon is " + in.mm(c.measure) + " deep and the wood there " + in.mm(wood) +
                         ": it comes through";
             c.fixes.push_back(

@@ -36,12 +36,12 @@ double gapOf(const Layer& layer, const BuiltLayer& built)
 double floorOf(const Sides& sides) { return sides.inside.front().x() - sides.outside.front().x(); }
 
 /// Quantities of a text.
-Quantity mm(double value) { return {value, Unit::Length, 1}; }
+Quantity tenths(double value) { return {value, Unit::Length, 1}; }
 
 WayOn nudged(const Piece& now, double stack, double outline)
 {
     WayOn way{
-        .name = says(words::outlineNudged, mm(stack - outline)), .change = std::abs(stack - outline), .piece = now};
+        .name = says(words::outlineNudged, tenths(stack - outline)), .change = std::abs(stack - outline), .piece = now};
     way.piece.outside = stretched(now.outside, stack);
     for (Node& n : way.piece.hollow.inside) n.z *= stack / outline;
     return way;
@@ -53,7 +53,7 @@ std::optional<WayOn> kept(const Piece& now, const std::vector<size_t>& layers, d
     double height = 0;
     for (const size_t i : layers) height += now.layers[i].thickness;
     if (layers.empty() || height - less < thinnest * static_cast<double>(layers.size())) return std::nullopt;
-    WayOn way{.name = says(name, mm(-less)), .piece = now};
+    WayOn way{.name = says(name, tenths(-less)), .piece = now};
     for (const size_t i : layers) {
         double& t = way.piece.layers[i].thickness;
         const double to = std::clamp(t * (height - less) / height, thinnest, limits::thickness.high);
@@ -180,7 +180,7 @@ std::vector<WayOn> waysOn(const Piece& piece, const Shop& shop)
         if (!ofPiece && m.what != Measured::Outside && m.what != Measured::Gap) continue;
         if (ofPiece && !(m.value < plannedOf(piece, planned(), m) - same)) continue;
         if (m.what == Measured::Floor) {
-            WayOn asItIs{.name = says(words::floorAsItIs, mm(m.value)),
+            WayOn asItIs{.name = says(words::floorAsItIs, tenths(m.value)),
                          .change = plannedOf(piece, planned(), m) - m.value,
                          .piece = piece};
             asItIs.piece.hollow.floor = std::max(0.0, piece.hollow.floor - asItIs.change);

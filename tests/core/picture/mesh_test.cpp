@@ -20,10 +20,10 @@ using namespace vl;
 namespace {
 
 using Kernel = CGAL::Simple_cartesian<double>;
-using Surface = CGAL::Surface_mesh<Kernel::Point_3>;
+using CgalSurface = CGAL::Surface_mesh<Kernel::Point_3>;
 
 /// The mesh with corners that share a place made one, as a CGAL surface.
-Surface welded(const Mesh& mesh)
+CgalSurface welded(const Mesh& mesh)
 {
     std::vector<Kernel::Point_3> points;
     std::vector<std::vector<size_t>> faces;
@@ -40,7 +40,7 @@ Surface welded(const Mesh& mesh)
         const std::vector<size_t> f{index[mesh.indices[i]], index[mesh.indices[i + 1]], index[mesh.indices[i + 2]]};
         if (f[0] != f[1] && f[1] != f[2] && f[0] != f[2]) faces.push_back(f);
     }
-    Surface out;
+    CgalSurface out;
     CGAL::Polygon_mesh_processing::polygon_soup_to_polygon_mesh(points, faces, out);
     return out;
 }
@@ -67,7 +67,7 @@ TEST(TurnedMesh, OfOneLayerIsClosedAndCgalMeasuresTheSame)
     }
     const Plan plan = makePlan(p, {});
     const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {0.2, false});
-    Surface surface = welded(mesh);
+    CgalSurface surface = welded(mesh);
     EXPECT_TRUE(CGAL::is_closed(surface));
     EXPECT_NEAR(CGAL::to_double(CGAL::Polygon_mesh_processing::volume(surface)) / meshVolume(mesh), 1, 1e-6);
     // A cylinder less a cylinder, and the floor's rounding between them (plane geometry): what CGAL measures, not what

@@ -3,7 +3,7 @@
 #include "core/picture/moment.h"
 #include "core/plan/plan.h"
 #include "core/workpiece/lid_sides.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/samples.h"
 
 #include <gtest/gtest.h>
@@ -28,11 +28,6 @@ Piece box(Lid::Joint joint)
 }
 
 double pipe(double outer, double inner, double length) { return pi * (outer * outer - inner * inner) * length; }
-
-bool has(const Plan& plan, const std::string& id)
-{
-    return std::ranges::any_of(plan.cautions, [&](const Caution& c) { return c.id == id; });
-}
 
 }  // namespace
 
@@ -99,13 +94,13 @@ TEST(Lid, WhatCannotBeIsSaidWithAWayOut)
           Case{"lid-wall", [](Piece& p) { p.lid.wall = 8; }}, Case{"lid-top", [](Piece& p) { p.lid.top = 2; }},
           Case{"lid-blank", [](Piece& p) { p.layers[0].as<BlockForm>()->grain = BlockForm::Across; }}}) {
         Piece p = box(Lid::OnBox);
-        EXPECT_FALSE(has(makePlan(p, Shop{}), c.id)) << c.id;
+        EXPECT_FALSE(test::find(makePlan(p, Shop{}), c.id)) << c.id;
         c.spoil(p);
         const Plan plan = makePlan(p, Shop{});
         const auto said = std::ranges::find(plan.cautions, c.id, &Caution::id);
         ASSERT_NE(said, plan.cautions.end()) << c.id;
         ASSERT_FALSE(said->fixes.empty()) << c.id;
         for (const Fix& f : said->fixes)
-            EXPECT_FALSE(has(makePlan(f.apply(p), Shop{}), c.id)) << c.id << ": " << f.label;
+            EXPECT_FALSE(test::find(makePlan(f.apply(p), Shop{}), c.id)) << c.id << ": " << f.label;
     }
 }

@@ -3,7 +3,7 @@
 #include "core/piece/edits/edit.h"
 #include "core/plan/learning/as_built.h"
 #include "core/plan/learning/measured_place.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/random_piece.h"
 #include "tests/support/samples.h"

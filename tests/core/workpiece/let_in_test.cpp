@@ -14,7 +14,7 @@
 #include "core/workpiece/inlay_sides.h"
 #include "core/workpiece/openings.h"
 #include "core/workpiece/reversed_parts.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 

@@ -63,6 +63,7 @@ void expectOffcutsAreWhatIsLeft(const PlannedBoard& b, const Shop& shop, const s
     for (const BoardRect& r : b.offcuts) sum += r.length * r.width;
     EXPECT_NEAR(bg::area(kept), sum, 1e-3) << name << ": offcuts lie over one another";
     EXPECT_NEAR(shared(kept, face), sum, 1e-3) << name << ": an offcut hangs over the board";
+    EXPECT_NEAR(b.consumed, bg::area(face) - bg::area(kept), 1e-3) << name << ": used up is what does not go back";
     for (const BoardRect& r : b.offcuts) EXPECT_GE(r.length, shop.leastOffcut - 1e-9) << name;
     const Flats bad = unionOf(defectsOf(b.board));
     for (const BoardRect& r : b.offcuts)

@@ -1,7 +1,7 @@
 // Measures on the turned surface, against what is known of plain pieces.
 #include "core/plan/figures/movement.h"
 #include "core/plan/maps.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/samples.h"
 
 #include <gtest/gtest.h>

@@ -44,13 +44,6 @@ Piece closedForm()
     return p;
 }
 
-int placeOf(const Plan& plan, const std::string& id)
-{
-    for (size_t k = 0; k < plan.schedule.order.size(); ++k)
-        if (plan.assembly.recipe[plan.schedule.order[k]].id == id) return static_cast<int>(k);
-    return -1;
-}
-
 }  // namespace
 
 TEST(EndRings, OneRingGivesBothLayersAndHasTheWoodForThem)
@@ -73,18 +66,19 @@ TEST(EndRings, OneRingGivesBothLayersAndHasTheWoodForThem)
     for (const BuiltLayer* l : {&a, &b}) EXPECT_GE(l->stockOuterRadius(), l->finishedOuter.high + 2 - 1e-9);
 
     // Flattened on both faces, taped, parted, each half glued to its block before anything goes onto it.
-    const int far = placeOf(plan, "far-face-L1"), tape = placeOf(plan, "tape-L1"), part = placeOf(plan, "part-ends-L1");
+    const long far = test::placeOf(plan, "far-face-L1"), tape = test::placeOf(plan, "tape-L1"),
+               part = test::placeOf(plan, "part-ends-L1");
     ASSERT_GE(far, 0);
-    EXPECT_LT(placeOf(plan, "flatten-L1"), far);
+    EXPECT_LT(test::placeOf(plan, "flatten-L1"), far);
     EXPECT_LT(far, tape);
     EXPECT_LT(tape, part);
-    EXPECT_EQ(placeOf(plan, "flatten-" + end), -1) << "it is no ring of its own";
+    EXPECT_EQ(test::placeOf(plan, "flatten-" + end), -1) << "it is no ring of its own";
     const auto& recipe = plan.assembly.recipe;
     for (const std::string& half : {std::string("stack-L1"), "stack-" + end}) {
         const auto glued = std::ranges::find(recipe, half, &Step::id);
         ASSERT_NE(glued, recipe.end()) << half;
         EXPECT_EQ(glued->glue.faces, JointFaces::Block);
-        EXPECT_GT(placeOf(plan, half), part);
+        EXPECT_GT(test::placeOf(plan, half), part);
     }
     EXPECT_EQ(stepsOf(plan, "waste-block").size(), stepsOf(plan, "inside").size()) << "a block for each section";
     // What is left at each block, and the groove, make up the ring between its two flat faces.

@@ -2,7 +2,7 @@
 #include "core/picture/rejoined.h"
 #include "core/picture/rolling.h"
 #include "core/piece/edits/edit.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 
 #include <cmath>

@@ -4,6 +4,7 @@
 #include "core/holding/station.h"
 #include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/random_piece.h"
 #include "tests/support/samples.h"
@@ -14,13 +15,11 @@ using namespace vl;
 
 namespace {
 
-Node corner(double z, double r) { return {z, r, Span::Line, 0, false, {}}; }
-
 /// Three layers of `each` mm: a cylinder of `radius`, its floor at `floor`.
-Piece cylinder(double each, double radius, double floor)
+Piece threeLayers(double each, double radius, double floor)
 {
     Piece p;
-    p.outside = {corner(0, radius), corner(3 * each, radius)};
+    p.outside = {test::corner(0, radius), test::corner(3 * each, radius)};
     p.hollow.rule = WallRule::Even;
     p.hollow.rimWall = 6;
     p.hollow.floor = floor;
@@ -40,7 +39,7 @@ using test::find;
 TEST(Joint, AFloorInItBelongsToTheLayerThatItBounds)
 {
     for (const double each : {10.0, 10.1, 25.4 / 3, 7.7}) {
-        const Piece p = cylinder(each, 60, each);
+        const Piece p = threeLayers(each, 60, each);
         const Plan plan = makePlan(p, {});
         // The ring above is as wide as its wall and its two allowances: A − V · cos h.
         const double h = 15 * degrees, wide = 62 - (54 - 2) * std::cos(h);
@@ -54,14 +53,14 @@ TEST(Joint, AFloorInItBelongsToTheLayerThatItBounds)
         EXPECT_NEAR(makePlan(higher, {}).assembly.layers[1].stock.inner, 0, 1e-9);
     }
     // Where layers add up to what the floor is typed as.
-    const Piece sums = cylinder(10.1, 60, 30.3 - 10.1 * 2);
+    const Piece sums = threeLayers(10.1, 60, 30.3 - 10.1 * 2);
     EXPECT_GT(makePlan(sums, {}).assembly.layers[1].stock.inner, 80);
 }
 
 TEST(Joint, AStepInItNarrowsNeitherNeighbourAndTheOverlapIsThatOfBothSides)
 {
-    Piece p = cylinder(20, 60, 5);
-    p.outside = {corner(0, 40), corner(20, 40), corner(20, 60), corner(60, 60)};
+    Piece p = threeLayers(20, 60, 5);
+    p.outside = {test::corner(0, 40), test::corner(20, 40), test::corner(20, 60), test::corner(60, 60)};
     const Plan plan = makePlan(p, {});
     EXPECT_NEAR(plan.assembly.layers[0].finishedOuter.high, 40, 1e-9);
     EXPECT_NEAR(plan.assembly.layers[1].finishedOuter.low, 60, 1e-9);
@@ -74,8 +73,9 @@ TEST(Joint, AStepInItNarrowsNeitherNeighbourAndTheOverlapIsThatOfBothSides)
     EXPECT_NEAR(plan.overlaps[0].finished, 6, 1e-6);
 
     // Staves between two flanges are as thin as their own wall, and upright.
-    Piece flanged = cylinder(20, 60, 20);
-    flanged.outside = {corner(0, 80), corner(20, 80), corner(20, 50), corner(40, 50), corner(40, 70), corner(60, 70)};
+    Piece flanged = threeLayers(20, 60, 20);
+    flanged.outside = {test::corner(0, 80),  test::corner(20, 80), test::corner(20, 50),
+                       test::corner(40, 50), test::corner(40, 70), test::corner(60, 70)};
     flanged.hollow.rule = WallRule::Bored;
     flanged.hollow.bore = 84;
     flanged.layers[1].form = StavesForm{};
@@ -90,8 +90,8 @@ TEST(Joint, AStepInItNarrowsNeitherNeighbourAndTheOverlapIsThatOfBothSides)
 TEST(Wall, IsMeasuredFromBothSidesAndThroughIsSaid)
 {
     // A bore of 46 through a waist of 30: the bore has no node there.
-    Piece p = cylinder(20, 40, 5);
-    p.outside = {corner(0, 40), corner(28, 15), corner(32, 15), corner(60, 40)};
+    Piece p = threeLayers(20, 40, 5);
+    p.outside = {test::corner(0, 40), test::corner(28, 15), test::corner(32, 15), test::corner(60, 40)};
     p.hollow.rule = WallRule::Bored;
     p.hollow.bore = 46;
     Plan plan = makePlan(p, {});
@@ -105,9 +105,9 @@ TEST(Wall, IsMeasuredFromBothSidesAndThroughIsSaid)
     EXPECT_NEAR(plan.shape.thinnest.wall, 5, 1e-9);
 
     // A drawn inside that is drawn past the rim ends there.
-    Piece drawn = cylinder(20, 40, 5);
+    Piece drawn = threeLayers(20, 40, 5);
     drawn.hollow.rule = WallRule::Drawn;
-    drawn.hollow.inside = {corner(10, 0), corner(10, 20), corner(90, 30)};
+    drawn.hollow.inside = {test::corner(10, 0), test::corner(10, 20), test::corner(90, 30)};
     EXPECT_NEAR(makePlan(drawn, {}).sides.inside.back().x(), 60, 1e-9);
     EXPECT_NEAR(makePlan(drawn, {}).sides.inside.back().y(), 20 + 10 * 50 / 80.0, 1e-9);
 }
@@ -142,10 +142,10 @@ TEST(Shape, NoStopIsWithoutAWayOutAndNothingWeighsLessThanNothing)
     });
     // A drawn inside far outside the outside, and a bore wider than the piece: mended by the fix.
     for (const bool bored : {true, false}) {
-        Piece p = cylinder(20, 40, 5);
+        Piece p = threeLayers(20, 40, 5);
         p.hollow.rule = bored ? WallRule::Bored : WallRule::Drawn;
         p.hollow.bore = 120;
-        p.hollow.inside = {corner(10, 0), corner(10, 70), corner(60, 55)};
+        p.hollow.inside = {test::corner(10, 0), test::corner(10, 70), test::corner(60, 55)};
         const Plan plan = makePlan(p, {});
         const Caution* wall = find(plan, "wall");
         ASSERT_NE(wall, nullptr);
@@ -158,8 +158,8 @@ TEST(Shape, NoStopIsWithoutAWayOutAndNothingWeighsLessThanNothing)
 TEST(Stations, PartToTheStockThatIsThere)
 {
     // Upright staves: the stock is as wide all along; rings from one board: it slopes with the cut.
-    Piece p = cylinder(20, 50, 5);
-    p.outside = {corner(0, 30), corner(60, 60)};
+    Piece p = threeLayers(20, 50, 5);
+    p.outside = {test::corner(0, 30), test::corner(60, 60)};
     for (Layer& l : p.layers) l.form = StavesForm{};
     const Plan plan = makePlan(p, {});
     for (const Station& s : plan.stations) {
@@ -208,8 +208,8 @@ TEST(Hollow, ARoundedFloorIsABallThatTouchesFloorAndWall)
 {
     // A cone of 90°, its wall square to the surface 6 mm: the inside is a cone too, and the fillet touches it where
     // geometry says, in the wall's tangent direction.
-    Piece p = cylinder(30, 10, 10);
-    p.outside = {corner(0, 30), corner(90, 120)};
+    Piece p = threeLayers(30, 10, 10);
+    p.outside = {test::corner(0, 30), test::corner(90, 120)};
     p.hollow.rimWall = 6;
     p.hollow.floorRound = 0;
     const Polyline sharp = sidesOf(p).inside;
@@ -233,7 +233,7 @@ TEST(Hollow, ARoundedFloorIsABallThatTouchesFloorAndWall)
     }
     EXPECT_NEAR(least, centre, 0.5);
     // Wider than the hollow it is as round as there is room for.
-    Piece narrow = cylinder(30, 20, 10);
+    Piece narrow = threeLayers(30, 20, 10);
     narrow.hollow.floorRound = 300;
     for (const Point& q : sidesOf(narrow).inside) EXPECT_GE(q.y(), 0);
     EXPECT_LT(radiusAfter(sidesOf(narrow).inside, 10.01), 3);
@@ -242,7 +242,7 @@ TEST(Hollow, ARoundedFloorIsABallThatTouchesFloorAndWall)
 TEST(Ring, AGapThatIsAcceptedLeavesAnInnerEdge)
 {
     test::property([] {
-        Piece p = cylinder(20, test::inRange(20, 120), 20);
+        Piece p = threeLayers(20, test::inRange(20, 120), 20);
         RingForm ring;
         ring.segments = test::inRange(3, 25);
         ring.joint.kind = SegmentJoint::GapByWidth;
@@ -281,14 +281,14 @@ TEST(Shape, WhatLiesBeyondTheOutlineIsSaid)
              BoardRingForm f;
              f.rings = 3;
              f.angle = 45;
-             p.outside = {corner(0, 60), corner(60, 120)};
+             p.outside = {test::corner(0, 60), test::corner(60, 120)};
              p.layers.resize(1);
              p.layers[0].form = f;
              p.layers[0].thickness = 60;
          }},
     };
     for (const Case& c : cases) {
-        Piece p = cylinder(20, 60, 20);
+        Piece p = threeLayers(20, 60, 20);
         c.change(p);
         const Plan plan = makePlan(p, {});
         const Caution* said = find(plan, c.id);
@@ -306,7 +306,7 @@ TEST(Shape, WhatLiesBeyondTheOutlineIsSaid)
 TEST(Stations, TheRimStaysWhereTheFloorLiesCloseUnderIt)
 {
     for (const double under : {0.1, 0.3, 0.49, 0.6}) {
-        const Plan plan = makePlan(cylinder(10, 40, 30 - under), {});
+        const Plan plan = makePlan(threeLayers(10, 40, 30 - under), {});
         ASSERT_FALSE(plan.stations.empty());
         EXPECT_EQ(plan.stations.back().z, 30) << under;
     }

@@ -2,7 +2,7 @@
 #include "core/geometry/profile.h"
 #include "core/plan/backwards.h"
 #include "core/plan/plan.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 

@@ -2,7 +2,7 @@
 #include "core/plan/learning/as_built.h"
 #include "core/plan/learning/error_budget.h"
 #include "core/plan/learning/error_run.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/samples.h"
 
 #include <boost/math/distributions/normal.hpp>

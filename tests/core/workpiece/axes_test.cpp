@@ -90,11 +90,6 @@ OffAxis straight(double offset, double radius, double from, double to, int sides
     return a;
 }
 
-bool has(const Plan& plan, const std::string& kind)
-{
-    return std::ranges::any_of(plan.cautions, [&](const Caution& c) { return c.id.starts_with(kind); });
-}
-
 }  // namespace
 
 TEST(DiscRegion, TwoDiscsAreALens)
@@ -465,8 +460,8 @@ TEST(Axes, ReportsFollowPlaneGeometry)
     const double wanted = makePlan(blockWith({straight(e, rho, 30, 120)}), Shop{}).axes[0].at[1].bandRadius;
     const Plan banded = makePlan(blockWith({straight(e, wanted, 30, 120)}), Shop{});
     for (const double band : banded.axes[0].at[1].bands) EXPECT_NEAR(band, 3, 1e-6);
-    EXPECT_FALSE(has(banded, "axis-band"));
-    EXPECT_TRUE(has(plan, "axis-band"));
+    EXPECT_FALSE(test::find(banded, "axis-band"));
+    EXPECT_TRUE(test::find(plan, "axis-band"));
 }
 
 TEST(Axes, WhatCannotWorkIsSaidAndMended)
@@ -513,5 +508,5 @@ TEST(Axes, AStackOnItsBlockHasNoFreeHeadEnd)
     identifyAxes(piece);
     const Plan plan = makePlan(piece, Shop{});
     EXPECT_TRUE(plan.mustStop());
-    EXPECT_TRUE(has(plan, "centres-block"));
+    EXPECT_TRUE(test::find(plan, "centres-block"));
 }

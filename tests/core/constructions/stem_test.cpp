@@ -15,12 +15,6 @@ namespace {
 
 using test::find;
 
-const Step* stepOf(const Plan& plan, const std::string& id)
-{
-    const auto it = std::ranges::find(plan.assembly.recipe, id, &Step::id);
-    return it == plan.assembly.recipe.end() ? nullptr : &*it;
-}
-
 double settingOf(const Step& s, const std::string& name)
 {
     for (const Setting& one : s.settings)
@@ -99,17 +93,18 @@ TEST(Stem, HolesAreDrilledBeforeItIsGluedDeeperThanItsTenonsAndNotThroughTheFloo
     const size_t i = static_cast<size_t>(
         std::ranges::find_if(cup.layers, [](const Layer& l) { return l.is<SpindleForm>(); }) - cup.layers.begin());
     const SpindleForm& f = *cup.layers[i].as<SpindleForm>();
-    const Step *below = stepOf(plan, "tenon-hole-" + cup.layers[i - 1].id),
-               *above = stepOf(plan, "tenon-socket-" + cup.layers[i + 1].id),
-               *glued = stepOf(plan, "stack-" + cup.layers[i].id),
-               *next = stepOf(plan, "stack-" + cup.layers[i + 1].id);
+    const Step *below = test::stepOf(plan, "tenon-hole-" + cup.layers[i - 1].id),
+               *above = test::stepOf(plan, "tenon-socket-" + cup.layers[i + 1].id),
+               *glued = test::stepOf(plan, "stack-" + cup.layers[i].id),
+               *next = test::stepOf(plan, "stack-" + cup.layers[i + 1].id);
     ASSERT_TRUE(below && above && glued && next);
     EXPECT_EQ(settingOf(*below, "depth"), f.below + 1);
     EXPECT_EQ(settingOf(*above, "depth"), f.above + 1);
     EXPECT_EQ(settingOf(*below, "bit, Ø"), f.tenon);
     EXPECT_TRUE(std::ranges::find(glued->after, below->id) != glued->after.end());
     EXPECT_TRUE(std::ranges::find(next->after, above->id) != next->after.end());
-    EXPECT_EQ(stepOf(plan, "true-face-" + cup.layers[i].id), nullptr) << "facing the shoulder would take the tenon off";
+    EXPECT_EQ(test::stepOf(plan, "true-face-" + cup.layers[i].id), nullptr)
+        << "facing the shoulder would take the tenon off";
     // The tenon passes through the two rings below, whose middles it fills.
     const double deep = plan.assembly.layers[i].z0 - f.below;
     for (size_t k = i - 2; k < i; ++k) {

@@ -7,6 +7,7 @@
 #include "core/process/block_recipe.h"
 #include "core/wood/figure.h"
 #include "core/workpiece/cross_section.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 
@@ -19,20 +20,12 @@ using namespace vl;
 
 namespace {
 
-Node node(double z, double r)
-{
-    Node n;
-    n.z = z;
-    n.r = r;
-    n.span = Span::Line;
-    return n;
-}
-
 /// A bowl out of one block, grain across.
 Piece bowl(double radius = 100, double height = 70, double foot = 45)
 {
     Piece p;
-    p.outside = {node(0, foot), node(3, foot), node(height * 0.6, radius * 0.9), node(height, radius)};
+    p.outside = {test::corner(0, foot), test::corner(3, foot), test::corner(height * 0.6, radius * 0.9),
+                 test::corner(height, radius)};
     p.hollow.rule = WallRule::Even;
     p.hollow.rimWall = 8;
     p.hollow.floor = 14;
@@ -43,18 +36,6 @@ Piece bowl(double radius = 100, double height = 70, double foot = 45)
     p.layers = {layer};
     identifyLayers(p);
     return p;
-}
-
-const Step* stepOf(const Plan& plan, const std::string& id)
-{
-    const auto it = std::ranges::find(plan.assembly.recipe, id, &Step::id);
-    return it == plan.assembly.recipe.end() ? nullptr : &*it;
-}
-
-long placeOf(const Plan& plan, const std::string& id)
-{
-    const Step* s = stepOf(plan, id);
-    return s ? s - plan.assembly.recipe.data() : -1;
 }
 
 }  // namespace
@@ -141,19 +122,21 @@ TEST(Block, IsTurnedFromBothSidesInTheOrderOfTheSchool)
     Piece p = bowl();
     p.choices.sides = SideSchool::OneThenOther;
     const Plan one = makePlan(p, Shop{});
-    EXPECT_LT(placeOf(one, "mount-first"), placeOf(one, "rough"));
-    EXPECT_LT(placeOf(one, "foot"), placeOf(one, "fine-outside"));
-    EXPECT_LT(placeOf(one, "sand-outside"), placeOf(one, "mount-reversed")) << "finished before it is reversed";
-    EXPECT_LT(placeOf(one, "mount-reversed"), placeOf(one, "hollow"));
-    EXPECT_LT(placeOf(one, "sharpen-inside"), placeOf(one, "fine"));
-    EXPECT_LT(placeOf(one, "sand"), placeOf(one, "mount-last"));
-    EXPECT_LT(placeOf(one, "mount-last"), placeOf(one, "foot-off"));
+    EXPECT_LT(test::placeOf(one, "mount-first"), test::placeOf(one, "rough"));
+    EXPECT_LT(test::placeOf(one, "foot"), test::placeOf(one, "fine-outside"));
+    EXPECT_LT(test::placeOf(one, "sand-outside"), test::placeOf(one, "mount-reversed"))
+        << "finished before it is reversed";
+    EXPECT_LT(test::placeOf(one, "mount-reversed"), test::placeOf(one, "hollow"));
+    EXPECT_LT(test::placeOf(one, "sharpen-inside"), test::placeOf(one, "fine"));
+    EXPECT_LT(test::placeOf(one, "sand"), test::placeOf(one, "mount-last"));
+    EXPECT_LT(test::placeOf(one, "mount-last"), test::placeOf(one, "foot-off"));
     p.choices.sides = SideSchool::BothRoughed;
     const Plan both = makePlan(p, Shop{});
-    EXPECT_LT(placeOf(both, "hollow"), placeOf(both, "fine-outside")) << "both roughed before either is finished";
+    EXPECT_LT(test::placeOf(both, "hollow"), test::placeOf(both, "fine-outside"))
+        << "both roughed before either is finished";
     p.choices.foot = FootSchool::Recess;
     const Plan recess = makePlan(p, Shop{});
-    EXPECT_EQ(placeOf(recess, "mount-last"), -1) << "a recess stays";
+    EXPECT_EQ(test::placeOf(recess, "mount-last"), -1) << "a recess stays";
     // Every step hangs on the one before it.
     for (const Plan* plan : {&one, &both, &recess})
         for (const Step& s : plan->assembly.recipe) EXPECT_TRUE(!s.after.empty() || s.id == "inspect-L1") << s.id;
@@ -235,9 +218,9 @@ TEST(Square, WorkKeepsItsEdgesInMeshVolumeAndSection)
 {
     // A board 160 by 120 and 30 thick, a straight-sided recess of 50 in it, 20 deep: plane arithmetic.
     Piece p;
-    p.outside = {node(0, 200), node(30, 200)};
+    p.outside = {test::corner(0, 200), test::corner(30, 200)};
     p.hollow.rule = WallRule::Drawn;
-    p.hollow.inside = {node(10, 0), node(10, 50), node(30, 50)};
+    p.hollow.inside = {test::corner(10, 0), test::corner(10, 50), test::corner(30, 50)};
     p.edge.kind = Edge::Square;
     p.edge.length = 160;
     p.edge.width = 120;

@@ -5,7 +5,7 @@
 #include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
 #include "core/workpiece/sawn_cuts.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 
@@ -26,7 +26,7 @@ namespace {
 using test::corner;
 
 /// A cylinder of one block, grain along the axis; `wall` hollows it from the top with a floor of 10.
-Piece cylinder(double radius = 30, double height = 100, double wall = 0)
+Piece rod(double radius = 30, double height = 100, double wall = 0)
 {
     return test::plainCylinder(radius, height, BlockForm::Along, wall);
 }
@@ -46,19 +46,6 @@ Piece with(Piece p, std::vector<Hole> holes)
     p.holes = std::move(holes);
     identifyCuts(p);
     return p;
-}
-
-const Caution* find(const Plan& plan, const std::string& id)
-{
-    const auto it = std::ranges::find_if(plan.cautions, [&](const Caution& c) { return c.id.starts_with(id); });
-    return it == plan.cautions.end() ? nullptr : &*it;
-}
-
-long placeOf(const Plan& plan, const std::string& id)
-{
-    const auto it =
-        std::ranges::find_if(plan.schedule.order, [&](size_t i) { return plan.assembly.recipe[i].id == id; });
-    return it == plan.schedule.order.end() ? -1 : it - plan.schedule.order.begin();
 }
 
 using Cgal = CGAL::Surface_mesh<CGAL::Exact_predicates_inexact_constructions_kernel::Point_3>;
@@ -123,7 +110,7 @@ TEST(Cutter, SolidsHaveTheirVolumesAndTakeWhatIsInThem)
 TEST(Cutter, TakenAwayFromACylinderLeavesClosedFormsAndAClosedSurface)
 {
     for (const double r : {3.0, 8.0, 20.0, 29.5}) {
-        const Piece p = with(cylinder(), {sideHole(50, 2 * r, Hole::Through)});
+        const Piece p = with(rod(), {sideHole(50, 2 * r, Hole::Through)});
         const Plan plan = makePlan(p, Shop{});
         const double whole = pi * 30 * 30 * 100, left = whole - crossed(30, r);
         EXPECT_NEAR(plan.shape.woodVolume, left, 0.012 * crossed(30, r)) << r;
@@ -196,7 +183,7 @@ TEST(Holes, MeetTheWoodThatIsThere)
           Case{"a wall, leaning", lean(wall, 45), 6, 6 * std::sqrt(2.0), 45},
           Case{"along, from the rim", face(through, Hole::Rim, 12), 0, 100, 0},
           Case{"into the foot under a hollow", face(wall, Hole::Foot, 0), 6, 10, 0}}) {
-        const Plan plan = makePlan(with(cylinder(30, 100, c.wall), {c.hole}), Shop{});
+        const Plan plan = makePlan(with(rod(30, 100, c.wall), {c.hole}), Shop{});
         ASSERT_EQ(plan.sides.holes.size(), 1u) << c.what;
         const DrilledHole& h = plan.sides.holes[0];
         EXPECT_NEAR(h.slopeDeg, c.slope, 1.5) << c.what;
@@ -221,16 +208,16 @@ TEST(Holes, AFloorOrAPointThatComesOutIsAStopAndItsFixMendsIt)
                           Case{56, Hole::Flat, 1}, Case{58.5, Hole::Flat, -1.5}}) {
         h.depth = c.depth;
         h.bit = c.bit;
-        const Piece p = with(cylinder(), {h});
+        const Piece p = with(rod(), {h});
         const Plan plan = makePlan(p, Shop{});
         EXPECT_NEAR(plan.sides.holes[0].under, c.under, 0.01) << c.depth;
-        const Caution* said = find(plan, "hole-under");
+        const Caution* said = test::find(plan, "hole-under");
         ASSERT_EQ(said != nullptr, c.under < 2) << c.depth;
         if (!said) continue;
         EXPECT_EQ(said->level, c.under <= 0 ? Level::Stop : Level::Care);
         EXPECT_NEAR(said->measure, c.under, 0.01);
         for (const Fix& fix : said->fixes)
-            EXPECT_FALSE(find(makePlan(fix.apply(p), Shop{}), "hole-under")) << fix.label;
+            EXPECT_FALSE(test::find(makePlan(fix.apply(p), Shop{}), "hole-under")) << fix.label;
     }
 }
 
@@ -239,33 +226,33 @@ TEST(Holes, ThatRunIntoEachOtherBreakOutOrSlideAreSaid)
     // Two middle lines that meet: half the sum of the diameters; 7 apart along the axis, 3 less than that.
     for (const auto& [apart, depth] : {std::pair(0.0, 10.0), {7.0, 3.0}, {10.5, -1.0}}) {
         const Plan plan = makePlan(
-            with(cylinder(), {sideHole(50, 8, Hole::Through), sideHole(50 + apart, 12, Hole::Through, 90)}), Shop{});
-        const Caution* said = find(plan, "holes-cross");
+            with(rod(), {sideHole(50, 8, Hole::Through), sideHole(50 + apart, 12, Hole::Through, 90)}), Shop{});
+        const Caution* said = test::find(plan, "holes-cross");
         ASSERT_EQ(said != nullptr, depth > 0) << apart;
         if (said) EXPECT_NEAR(said->measure, depth, 1e-6);
     }
     // A millimetre beside the end face; past it; in the air.
     const auto level = [](const Piece& p, const char* id) {
         const Plan plan = makePlan(p, Shop{});
-        const Caution* said = find(plan, id);
+        const Caution* said = test::find(plan, id);
         return said ? std::optional(said->level) : std::nullopt;
     };
-    EXPECT_EQ(level(with(cylinder(), {sideHole(95, 8, Hole::Through)}), "hole-beside"), Level::Care);
-    EXPECT_EQ(level(with(cylinder(), {sideHole(98, 8, Hole::Through)}), "hole-beside"), Level::Stop);
-    EXPECT_EQ(level(with(cylinder(), {sideHole(130, 8, Hole::Through)}), "hole-air"), Level::Stop);
+    EXPECT_EQ(level(with(rod(), {sideHole(95, 8, Hole::Through)}), "hole-beside"), Level::Care);
+    EXPECT_EQ(level(with(rod(), {sideHole(98, 8, Hole::Through)}), "hole-beside"), Level::Stop);
+    EXPECT_EQ(level(with(rod(), {sideHole(130, 8, Hole::Through)}), "hole-air"), Level::Stop);
     Hole leaning = sideHole(50, 4, Hole::Wall);
     leaning.lean = 50;
-    EXPECT_EQ(level(with(cylinder(), {leaning}), "hole-slope"), Level::Care);
+    EXPECT_EQ(level(with(rod(), {leaning}), "hole-slope"), Level::Care);
     Hole wide = sideHole(0, 55, Hole::Depth);
     wide.into = Hole::Rim;
-    EXPECT_EQ(level(with(cylinder(40), {wide}), "hole-wide"), Level::Care) << "above 50 mm in end grain";
+    EXPECT_EQ(level(with(rod(40), {wide}), "hole-wide"), Level::Care) << "above 50 mm in end grain";
     // Five round on twelve holes: the nearest are up to 12° off (CHECKS, Index).
     Hole five = sideHole(50, 4, Hole::Wall);
     five.count = 5;
     five.plate = 12;
-    const Piece p = with(cylinder(30, 100, 6), {five});
+    const Piece p = with(rod(30, 100, 6), {five});
     const Plan plan = makePlan(p, Shop{});
-    const Caution* index = find(plan, "hole-index");
+    const Caution* index = test::find(plan, "hole-index");
     ASSERT_TRUE(index);
     EXPECT_NEAR(index->measure, 12, 1e-9);
     EXPECT_EQ(level(index->fixes[0].apply(p), "hole-index"), std::nullopt);
@@ -277,11 +264,11 @@ TEST(Holes, AreDrilledWhileThePieceIsHeldAndBeforeItIsSanded)
     side.count = 3;
     foot.into = Hole::Foot;
     foot.depth = 5;
-    const Plan plan = makePlan(with(cylinder(30, 100, 6), {side, foot}), Shop{});
-    EXPECT_LT(placeOf(plan, "fine"), placeOf(plan, "drill-H1"));
-    EXPECT_LT(placeOf(plan, "drill-H1"), placeOf(plan, "sand"));
-    EXPECT_LT(placeOf(plan, "part-off"), placeOf(plan, "drill-H2")) << "the foot is free only then";
-    EXPECT_LT(placeOf(plan, "drill-H2"), placeOf(plan, "finish"));
+    const Plan plan = makePlan(with(rod(30, 100, 6), {side, foot}), Shop{});
+    EXPECT_LT(test::placeOf(plan, "fine"), test::placeOf(plan, "drill-H1"));
+    EXPECT_LT(test::placeOf(plan, "drill-H1"), test::placeOf(plan, "sand"));
+    EXPECT_LT(test::placeOf(plan, "part-off"), test::placeOf(plan, "drill-H2")) << "the foot is free only then";
+    EXPECT_LT(test::placeOf(plan, "drill-H2"), test::placeOf(plan, "finish"));
     const Step& step = *std::ranges::find(plan.assembly.recipe, "drill-H1", &Step::id);
     int directions = 0;
     for (const Setting& s : step.settings) {
@@ -294,7 +281,7 @@ TEST(Holes, AreDrilledWhileThePieceIsHeldAndBeforeItIsSanded)
 TEST(Sawn, ArchesWingsAndSweepsTakeTheirClosedForms)
 {
     // A board 200 × 120 × 50 whose outline lies beyond its corners: a prism less what is sawn.
-    Piece board = cylinder(130, 50);
+    Piece board = rod(130, 50);
     board.layers[0].form = BlockForm{};
     board.edge.kind = Edge::Square;
     board.edge.length = 200;
@@ -334,30 +321,30 @@ TEST(Sawn, AnArchIsNeverSawnIntoTheHollowOrAwayFromTheChuck)
     Piece deep = p;
     for (Node& n : deep.sawn[0].curve) n.r *= 1.5;
     const Plan plan = makePlan(deep, test::harbourShop());
-    const Caution* floor = find(plan, "saw-floor");
+    const Caution* floor = test::find(plan, "saw-floor");
     ASSERT_TRUE(floor);
     EXPECT_EQ(floor->level, Level::Stop);
     EXPECT_NEAR(floor->measure, 27 - 30, 0.1) << "the floor's height less the arch's";
-    EXPECT_FALSE(find(makePlan(floor->fixes[0].apply(deep), test::harbourShop()), "saw-floor"));
+    EXPECT_FALSE(test::find(makePlan(floor->fixes[0].apply(deep), test::harbourShop()), "saw-floor"));
     Piece before = p;
     before.sawn[0].when = Sawn::Before;
     const Plan early = makePlan(before, test::harbourShop());
-    const Caution* grip = find(early, "saw-grip");
+    const Caution* grip = test::find(early, "saw-grip");
     ASSERT_TRUE(grip) << "the faceplate's screws would stand in air";
-    EXPECT_FALSE(find(makePlan(grip->fixes[0].apply(before), test::harbourShop()), "saw-grip"));
+    EXPECT_FALSE(test::find(makePlan(grip->fixes[0].apply(before), test::harbourShop()), "saw-grip"));
     // Sawn once it is turned and sanded, then blended, then finished.
     const Plan ok = makePlan(p, test::harbourShop());
-    EXPECT_LT(placeOf(ok, "foot-off"), placeOf(ok, "saw-S1"));
-    EXPECT_LT(placeOf(ok, "saw-S1"), placeOf(ok, "blend-S1"));
-    EXPECT_LT(placeOf(ok, "blend-S1"), placeOf(ok, "finish"));
+    EXPECT_LT(test::placeOf(ok, "foot-off"), test::placeOf(ok, "saw-S1"));
+    EXPECT_LT(test::placeOf(ok, "saw-S1"), test::placeOf(ok, "blend-S1"));
+    EXPECT_LT(test::placeOf(ok, "blend-S1"), test::placeOf(ok, "finish"));
 }
 
 TEST(Sawn, AWingIsSawnTwiceAndABarkRimFollowsTheLog)
 {
     const Piece p = test::demo("gull-dish");
     const Plan plan = makePlan(p, test::harbourShop());
-    EXPECT_LT(placeOf(plan, "rough-S1"), placeOf(plan, "mount-first")) << "thick, while its faces are flat";
-    EXPECT_LT(placeOf(plan, "fine"), placeOf(plan, "saw-S1"));
+    EXPECT_LT(test::placeOf(plan, "rough-S1"), test::placeOf(plan, "mount-first")) << "thick, while its faces are flat";
+    EXPECT_LT(test::placeOf(plan, "fine"), test::placeOf(plan, "saw-S1"));
     // The log's round: over a place v off its middle, across the grain, it is √(R² − v²) high.
     const double R = p.layers[0].as<BlockForm>()->log / 2;
     for (const double v : {0.0, 20.0, 40.0, 60.0}) {
@@ -377,13 +364,13 @@ TEST(Sawn, AWingIsSawnTwiceAndABarkRimFollowsTheLog)
 TEST(Sawn, RingsPartedFromABlankAreNotSawn)
 {
     Piece p = test::demo("porthole-bangles");
-    EXPECT_FALSE(find(makePlan(p, test::harbourShop()), "nest-cut"));
+    EXPECT_FALSE(test::find(makePlan(p, test::harbourShop()), "nest-cut"));
     p = edit::addSawn(std::move(p), Sawn::Underside);
     const Plan plan = makePlan(p, test::harbourShop());
-    const Caution* said = find(plan, "nest-cut");
+    const Caution* said = test::find(plan, "nest-cut");
     ASSERT_TRUE(said);
     EXPECT_EQ(said->level, Level::Stop);
-    EXPECT_FALSE(find(makePlan(said->fixes[0].apply(p), test::harbourShop()), "nest-cut"));
+    EXPECT_FALSE(test::find(makePlan(said->fixes[0].apply(p), test::harbourShop()), "nest-cut"));
 }
 
 TEST(Sawn, NothingThatHoldsTheWorkIsSawnAwayBeforeIt)
@@ -403,10 +390,10 @@ TEST(Sawn, NothingThatHoldsTheWorkIsSawnAwayBeforeIt)
         p.sawn[0].when = Sawn::Before;
         edit::shapeSawn(p.sawn[0], c.middle, c.from == Sawn::Top ? 60 : 0, 40);
         const Plan plan = makePlan(p, Shop{});
-        const Caution* said = find(plan, "saw-grip");
+        const Caution* said = test::find(plan, "saw-grip");
         ASSERT_EQ(said != nullptr, c.stop) << c.what;
         if (!said) continue;
         EXPECT_EQ(said->level, Level::Stop) << c.what;
-        EXPECT_FALSE(find(makePlan(said->fixes[0].apply(p), Shop{}), "saw-grip")) << c.what;
+        EXPECT_FALSE(test::find(makePlan(said->fixes[0].apply(p), Shop{}), "saw-grip")) << c.what;
     }
 }

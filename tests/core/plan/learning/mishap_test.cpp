@@ -4,7 +4,7 @@
 #include "core/piece/edits/edit.h"
 #include "core/plan/learning/mishap.h"
 #include "core/plan/plan.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/random_piece.h"
 #include "tests/support/samples.h"

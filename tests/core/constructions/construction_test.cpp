@@ -10,7 +10,7 @@
 #include "core/measure/input_error.h"
 #include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 

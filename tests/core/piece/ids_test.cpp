@@ -31,12 +31,6 @@ Piece stirred(Piece p)
     }
 }
 
-const Step* stepOf(const Plan& plan, const std::string& id)
-{
-    const auto it = std::ranges::find(plan.assembly.recipe, id, &Step::id);
-    return it == plan.assembly.recipe.end() ? nullptr : &*it;
-}
-
 }  // namespace
 
 TEST(Ids, StayWithTheirLayersAndAreNeverGivenTwice)
@@ -83,11 +77,11 @@ TEST(Ids, KeepProgressGlueAndPaintWhereTheyBelong)
         RC_PRE(placeOf(p, ring.id) >= 0);
         RC_PRE(stackHeight(p) < 800);
         const Plan plan = makePlan(p, shop);
-        const auto i = static_cast<size_t>(stepOf(plan, cut) - plan.assembly.recipe.data());
+        const auto i = static_cast<size_t>(test::stepOf(plan, cut) - plan.assembly.recipe.data());
         RC_ASSERT(plan.schedule.done[i]);
         RC_ASSERT(plan.assembly.recipe[i].layer == placeOf(p, ring.id));
         RC_ASSERT(std::ranges::count(plan.schedule.done, true) == 1);
-        const Step* step = stepOf(plan, glue);
+        const Step* step = test::stepOf(plan, glue);
         RC_ASSERT(step && step->glue.glue == "epoxy-30");
         RC_ASSERT(plan.schedule.start[static_cast<size_t>(step - plan.assembly.recipe.data())] >= 5000 - 1e-6);
         RC_ASSERT(layerOf(p, ring.id)->woods == ring.woods);

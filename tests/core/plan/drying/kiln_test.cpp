@@ -2,7 +2,7 @@
 #include "core/plan/drying/kiln.h"
 #include "core/plan/drying/rough_turned.h"
 #include "core/wood/species.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 

@@ -10,7 +10,7 @@
 #include "core/workpiece/decor_grid.h"
 #include "core/workpiece/index_rings.h"
 #include "core/workpiece/worked_cuts.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 

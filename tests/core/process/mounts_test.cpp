@@ -2,7 +2,7 @@
 #include "core/geometry/stave.h"
 #include "core/geometry/turned_about.h"
 #include "core/plan/plan.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 

@@ -4,7 +4,7 @@
 #include "core/process/thirst.h"
 #include "core/words/finish.h"
 #include "core/workpiece/air_sweep.h"
-#include "tests/core/plain_piece.h"
+#include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
 
