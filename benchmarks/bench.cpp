@@ -93,7 +93,7 @@ void skin(benchmark::State& state)
 {
     const Plan plan = makePlan(test::tallVase(60, 48), {});
     for (auto _ : state)
-        benchmark::DoNotOptimize(bakeSkin(plan.assembly, plan.sides, {0, plan.shape.height, 0, 360, 866, 180}));
+        benchmark::DoNotOptimize(bakeSkin(plan.assembly, plan.surfaces, {0, plan.shape.height, 0, 360, 866, 180}));
 }
 BENCHMARK(skin)->Unit(benchmark::kMillisecond);
 
@@ -102,7 +102,7 @@ void mesh(benchmark::State& state)
     const Plan plan = makePlan(test::tallVase(60, 48), {});
     for (auto _ : state)
         benchmark::DoNotOptimize(
-            turnedMesh(plan.assembly, plan.sides, {static_cast<double>(state.range(0)) / 100, false}));
+            turnedMesh(plan.assembly, plan.surfaces, {static_cast<double>(state.range(0)) / 100, false}));
 }
 BENCHMARK(mesh)->Arg(2)->Arg(5)->Arg(25)->Unit(benchmark::kMillisecond);
 

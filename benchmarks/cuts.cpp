@@ -21,12 +21,12 @@ void planOfCutWork(benchmark::State& state)
 }
 BENCHMARK(planOfCutWork)->ArgsProduct({{0, 1, 2}, {0, 1}})->Unit(benchmark::kMillisecond);
 
-/// By hundredths of a millimetre.
+/// By hundredths of a millimeter.
 void solidOfCutWork(benchmark::State& state)
 {
     const Plan plan = makePlan(test::demo(samples[state.range(0)]), test::harbourShop());
     const MeshDetail detail{static_cast<double>(state.range(1)) / 100, false};
-    for (auto _ : state) benchmark::DoNotOptimize(turnedMesh(plan.assembly, plan.sides, detail).indices.size());
+    for (auto _ : state) benchmark::DoNotOptimize(turnedMesh(plan.assembly, plan.surfaces, detail).indices.size());
 }
 BENCHMARK(solidOfCutWork)->ArgsProduct({{0, 1, 2}, {5, 25}})->Unit(benchmark::kMillisecond);
 

@@ -1,6 +1,6 @@
-// Cross-sections of a piece on twelve set-ups beside CGAL's booleans on the same discs, and what a drag of a centre
+// Cross-sections of a piece on twelve set-ups beside CGAL's booleans on the same discs, and what a drag of a center
 // asks.
-#include "core/picture/moment.h"
+#include "core/picture/work_state.h"
 #include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
 #include "core/workpiece/cross_section.h"
@@ -20,33 +20,33 @@ namespace {
 constexpr int sections = 200, setUps = 12;
 constexpr double tolerance = 0.02, length = 300;
 
-Sides twelveSetUps()
+TurnedSurfaces twelveSetUps()
 {
-    Sides sides{.outside = {{0, 40}, {length, 40}}, .inside = {}, .axes = {}, .edges = {}};
+    TurnedSurfaces surfaces{.outside = {{0, 40}, {length, 40}}, .inside = {}, .axes = {}, .edges = {}};
     for (int k = 0; k < setUps; ++k)
-        sides.axes.push_back(TurnedAbout::throughCentres(polar(6, 30.0 * k), polar(6, 30.0 * k), length,
+        surfaces.axes.push_back(TurnedAbout::throughCenters(polar(6, 30.0 * k), polar(6, 30.0 * k), length,
                                                          {{0, 43}, {length / 2, 42}, {length, 43}}));
-    return sides;
+    return surfaces;
 }
 
 void exactSections(benchmark::State& state)
 {
-    const Sides sides = twelveSetUps();
+    const TurnedSurfaces surfaces = twelveSetUps();
     for (auto _ : state)
         for (int k = 0; k < sections; ++k)
-            benchmark::DoNotOptimize(CrossSection(sides, (k + 0.5) * length / sections).outline(tolerance));
+            benchmark::DoNotOptimize(CrossSection(surfaces, (k + 0.5) * length / sections).outline(tolerance));
 }
 BENCHMARK(exactSections)->Unit(benchmark::kMillisecond);
 
 void sectionsByCgal(benchmark::State& state)
 {
     using Kernel = CGAL::Exact_predicates_exact_constructions_kernel;
-    const Sides sides = twelveSetUps();
-    const auto disc = [](const Point& centre, double r) {
+    const TurnedSurfaces surfaces = twelveSetUps();
+    const auto disc = [](const Point& center, double r) {
         CGAL::Polygon_2<Kernel> polygon;
         const int n = static_cast<int>(std::ceil(pi / std::acos(1 - tolerance / r)));
         for (int k = 0; k < n; ++k) {
-            const Point p = centre + polar(r, 360.0 * k / n);
+            const Point p = center + polar(r, 360.0 * k / n);
             polygon.push_back({p.x(), p.y()});
         }
         return polygon;
@@ -54,15 +54,15 @@ void sectionsByCgal(benchmark::State& state)
     for (auto _ : state)
         for (int k = 0; k < sections; ++k) {
             const double z = (k + 0.5) * length / sections;
-            CGAL::Polygon_set_2<Kernel> left(disc({0, 0}, radiusAt(sides.outside, z)));
-            for (const TurnedAbout& axis : sides.axes) left.intersection(disc(axis.centreAt(z), axis.radiusNear(z)));
+            CGAL::Polygon_set_2<Kernel> left(disc({0, 0}, radiusAt(surfaces.outside, z)));
+            for (const TurnedAbout& axis : surfaces.axes) left.intersection(disc(axis.centerAt(z), axis.radiusNear(z)));
             benchmark::DoNotOptimize(left.number_of_polygons_with_holes());
         }
 }
 BENCHMARK(sectionsByCgal)->Unit(benchmark::kMillisecond)->Iterations(1);
 
-/// What a drag of a centre by a step asks: the plan, and the mesh as it is drawn in a drag.
-void dragOfACentre(benchmark::State& state)
+/// What a drag of a center by a step asks: the plan, and the mesh as it is drawn in a drag.
+void dragOfACenter(benchmark::State& state)
 {
     Piece piece = test::demo("oar-grip");
     const Shop shop = test::harbourShop();
@@ -70,10 +70,10 @@ void dragOfACentre(benchmark::State& state)
     for (auto _ : state) {
         piece.axes[0].headOffset = 5 + (++k % 2) * 0.5;
         const Plan plan = makePlan(piece, shop);
-        benchmark::DoNotOptimize(turnedMesh(plan.assembly, plan.sides, {0.25, false}));
+        benchmark::DoNotOptimize(turnedMesh(plan.assembly, plan.surfaces, {0.25, false}));
     }
 }
-BENCHMARK(dragOfACentre)->Unit(benchmark::kMillisecond);
+BENCHMARK(dragOfACenter)->Unit(benchmark::kMillisecond);
 
 /// Every picture of the regatta cup's film.
 void filmOfTheCup(benchmark::State& state)
@@ -82,7 +82,7 @@ void filmOfTheCup(benchmark::State& state)
     const Plan plan = makePlan(piece, test::harbourShop());
     for (auto _ : state)
         for (size_t k = 1; k <= plan.schedule.order.size(); ++k)
-            benchmark::DoNotOptimize(bodiesMesh(piece, plan.assembly, plan.sides,
+            benchmark::DoNotOptimize(bodiesMesh(piece, plan.assembly, plan.surfaces,
                                                 bodiesAfter(piece, plan.assembly, plan.schedule.order, k),
                                                 {0.05, false}));
     state.counters["steps"] = static_cast<double>(plan.schedule.order.size());

@@ -53,7 +53,7 @@ int statusOf(const Plan& plan) { return plan.mustStop() ? mustStop : done; }
 
 void exportTo(const std::string& path, const std::string& step, const Piece& piece, const Shop& shop, const Plan& plan)
 {
-    if (!step.empty()) return io::exportMoment(piece, shop, plan, step, path);
+    if (!step.empty()) return io::exportWorkState(piece, shop, plan, step, path);
     io::exportPiece(piece, plan, path);
 }
 
@@ -61,8 +61,8 @@ int check(const Options& o, std::ostream& out, std::ostream& err)
 {
     const Plan plan = makePlan(pieceOf(o, err), shopOf(o));
     for (const Caution& c : plan.cautions) {
-        out << levelName(c.level) << ": " << c.at << ": " << c.message;
-        for (size_t i = 0; i < c.fixes.size(); ++i) out << (i ? "; or " : ". Fix: ") << c.fixes[i].label;
+        out << levelName(c.level) << ": " << c.at << ": " << print(c.message);
+        for (size_t i = 0; i < c.fixes.size(); ++i) out << (i ? "; or " : ". Fix: ") << print(c.fixes[i].label);
         out << "\n";
     }
     return statusOf(plan);

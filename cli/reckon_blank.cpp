@@ -109,8 +109,8 @@ Disc keptBy(const std::string& word)
 {
     const std::vector<std::string> parts = partsOf(word);
     if (parts.size() != 3) throw InputError("axis", "'" + word + "'", "offset,angle,radius is");
-    const double offset = parseLength(parts[0], LengthStyle::Unit::Millimetre, "axis offset"),
-                 radius = parseLength(parts[2], LengthStyle::Unit::Millimetre, "axis radius");
+    const double offset = parseLength(parts[0], LengthStyle::Unit::Millimeter, "axis offset"),
+                 radius = parseLength(parts[2], LengthStyle::Unit::Millimeter, "axis radius");
     const std::optional<double> angle = parseNumber(parts[1]);
     if (!angle) throw InputError("axis angle", "'" + parts[1] + "'", "a number of degrees is");
     if (!(offset >= 0)) throw InputError("axis offset", exact(offset), "0 mm or more is");
@@ -251,7 +251,7 @@ const Kind figuredBlanks[] = {
      {"sides", "outer", "inner", "allowance", "gap"},
      "sides outer inner [allowance=0] [gap=0]  ->  miter_deg fence_deg outer_edge_mm inner_edge_mm board_width_mm",
      "outer and inner are finished diameters; allowance is added on the radius, each side; gap is a spacer with "
-     "parallel faces between neighbours. "
+     "parallel faces between neighbors. "
      "Apothem A = outer/2 + allowance, inner corner V = inner/2 - allowance; outer edge 2 A tan(180/n) - "
      "gap/cos(180/n), inner edge 2 V sin(180/n) - "
      "gap/cos(180/n), board width A - V cos(180/n). The miter is read from square, the fence angle is 90 - miter.",

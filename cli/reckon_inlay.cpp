@@ -15,7 +15,7 @@ namespace {
 
 double lengthOf(const std::string& word, const std::string& field)
 {
-    return parseLength(word, LengthStyle::Unit::Millimetre, field);
+    return parseLength(word, LengthStyle::Unit::Millimeter, field);
 }
 double numberOf(const std::string& word, const std::string& field)
 {
@@ -109,7 +109,7 @@ const Kind figuredInlays[] = {
      "square turned=radius outside=radius  ->  window_open window_width_mm diagonal_mm",
      "four squares about the axis, turned to turned at this station, each reversed about its own middle so that its "
      "outer corner comes to the axis, turned to outside. window_width is the least distance between the wood of "
-     "neighbours straight across their joint, 0 and closed where they touch; diagonal is the wood on a part's "
+     "neighbors straight across their joint, 0 and closed where they touch; diagonal is the wood on a part's "
      "diagonal, "
      "outside - (square sqrt 2 - turned).",
      "plane geometry",
@@ -125,9 +125,9 @@ const Kind figuredInlays[] = {
      split},
     {"rim-inlay",
      {"centre_diameter", "pieces"},
-     "centre_diameter pieces=width,width,...  ->  gap_mm fits",
-     "a piece of width w spans 2 asin(w/D) of the centre circle; gap is the chord of what is left over, shared evenly "
-     "between neighbours, below 0 where they overlap.",
+     "center_diameter pieces=width,width,...  ->  gap_mm fits",
+     "a piece of width w spans 2 asin(w/D) of the center circle; gap is the chord of what is left over, shared evenly "
+     "between neighbors, below 0 where they overlap.",
      "plane geometry of the chord",
      rimInlay},
     {"rods",

@@ -50,7 +50,7 @@ public:
     }
     double length(const char* key, double otherwise = std::nan("")) const
     {
-        return has(key) ? parseLength(text(key), LengthStyle::Unit::Millimetre, key) : orMissing(key, otherwise);
+        return has(key) ? parseLength(text(key), LengthStyle::Unit::Millimeter, key) : orMissing(key, otherwise);
     }
     double number(const char* key, double otherwise = std::nan("")) const
     {

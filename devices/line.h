@@ -9,7 +9,7 @@ namespace vl {
 
 /// What a device at the machine tells: one value to a line, open to every maker.
 ///
-///     CAL 12.34 mm      a digital calliper (mm or in)
+///     CAL 12.34 mm      a digital caliper (mm or in)
 ///     MOI 9.8 %         a moisture meter
 ///     ANG 123.4 deg     an encoder on the spindle, from its mark
 ///     RPM 850           a tachometer

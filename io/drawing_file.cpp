@@ -95,15 +95,15 @@ void arc(Polyline& line, Point to, double rx, double ry, double turnDeg, bool la
     if (grow > 1) rx *= std::sqrt(grow), ry *= std::sqrt(grow);
     const double below = rx * rx * p.y() * p.y() + ry * ry * p.x() * p.x();
     const double root = std::sqrt(std::max(0.0, (rx * rx * ry * ry - below) / below)) * (large == sweep ? -1 : 1);
-    const Point centre0(root * rx * p.y() / ry, -root * ry * p.x() / rx);
-    const Point centre = Point(c * centre0.x() - s * centre0.y(), s * centre0.x() + c * centre0.y()) + (from + to) / 2;
-    const double a = std::atan2((p.y() - centre0.y()) / ry, (p.x() - centre0.x()) / rx);
-    double on = std::atan2((-p.y() - centre0.y()) / ry, (-p.x() - centre0.x()) / rx) - a;
+    const Point center0(root * rx * p.y() / ry, -root * ry * p.x() / rx);
+    const Point center = Point(c * center0.x() - s * center0.y(), s * center0.x() + c * center0.y()) + (from + to) / 2;
+    const double a = std::atan2((p.y() - center0.y()) / ry, (p.x() - center0.x()) / rx);
+    double on = std::atan2((-p.y() - center0.y()) / ry, (-p.x() - center0.x()) / rx) - a;
     if (sweep && on < 0) on += 2 * pi;
     if (!sweep && on > 0) on -= 2 * pi;
     curve(line, std::abs(on) * std::max(rx, ry), scale, [&](double t) -> Point {
         const double x = rx * std::cos(a + on * t), y = ry * std::sin(a + on * t);
-        return centre + Point(c * x - s * y, s * x + c * y);
+        return center + Point(c * x - s * y, s * x + c * y);
     });
     line.back() = to;
 }
@@ -268,10 +268,10 @@ public:
         double on = a.angle2 - a.angle1;
         while (on <= 0) on += 360;
         Polyline line;
-        const Point centre(a.cx, a.cy);
+        const Point center(a.cx, a.cy);
         auto at = [&](double t) -> Point {
             const double w = (a.angle1 + on * t) * degrees;
-            return centre + a.radius * Point(std::cos(w), std::sin(w));
+            return center + a.radius * Point(std::cos(w), std::sin(w));
         };
         line.push_back(at(0));
         curve(line, on * degrees * a.radius, scale, at);
@@ -310,11 +310,11 @@ private:
         const Point from = line.back(), chord = to - from;
         if (std::abs(bulge) < 1e-9 || chord.norm() < 1e-12) return line.push_back(to);
         const double angle = 4 * std::atan(bulge);
-        const Point left(-chord.y(), chord.x()), centre = (from + to) / 2 + left * ((1 - bulge * bulge) / (4 * bulge));
-        const Point r = from - centre;
+        const Point left(-chord.y(), chord.x()), center = (from + to) / 2 + left * ((1 - bulge * bulge) / (4 * bulge));
+        const Point r = from - center;
         curve(line, std::abs(angle) * r.norm(), scale, [&](double t) -> Point {
             const double c = std::cos(angle * t), s = std::sin(angle * t);
-            return centre + Point(c * r.x() - s * r.y(), s * r.x() + c * r.y());
+            return center + Point(c * r.x() - s * r.y(), s * r.x() + c * r.y());
         });
         line.back() = to;
     }

@@ -19,14 +19,14 @@ void polyline(DL_Dxf& dxf, DL_WriterA& out, const Polyline& line, const char* la
 }
 
 /// The drawing, at a path that can be written to.
-void draw(const Sides& sides, const std::string& path)
+void draw(const TurnedSurfaces& surfaces, const std::string& path)
 {
     DL_Dxf dxf;
     const std::unique_ptr<DL_WriterA> out(dxf.out(path.c_str(), DL_Codes::AC1015));
     if (!out) throw InputError("out", "'" + path + "'", "a file that can be written is");
     dxf.writeHeader(*out);
     out->dxfString(9, "$INSUNITS");
-    out->dxfInt(70, 4);  // millimetres
+    out->dxfInt(70, 4);  // millimeters
     out->sectionEnd();
     out->sectionTables();
     dxf.writeVPort(*out);
@@ -36,8 +36,8 @@ void draw(const Sides& sides, const std::string& path)
     out->tableEnd();
     const std::pair<const char*, int> layers[] = {{"0", 7}, {"OUTSIDE", 5}, {"INSIDE", 3}, {"AXIS", 8}};
     out->tableLayers(4);
-    for (const auto& [name, colour] : layers)
-        dxf.writeLayer(*out, DL_LayerData(name, 0), DL_Attributes(name, colour, -1, 25, "CONTINUOUS"));
+    for (const auto& [name, color] : layers)
+        dxf.writeLayer(*out, DL_LayerData(name, 0), DL_Attributes(name, color, -1, 25, "CONTINUOUS"));
     out->tableEnd();
     dxf.writeStyle(*out, DL_StyleData("standard", 0, 2.5, 1.0, 0.0, 0, 2.5, "txt", ""));
     dxf.writeView(*out);
@@ -56,9 +56,9 @@ void draw(const Sides& sides, const std::string& path)
     }
     out->sectionEnd();
     out->sectionEntities();
-    polyline(dxf, *out, sides.outside, "OUTSIDE");
-    if (!sides.inside.empty()) polyline(dxf, *out, sides.inside, "INSIDE");
-    dxf.writeLine(*out, DL_LineData(0, 0, 0, sides.outside.back().x(), 0, 0),
+    polyline(dxf, *out, surfaces.outside, "OUTSIDE");
+    if (!surfaces.inside.empty()) polyline(dxf, *out, surfaces.inside, "INSIDE");
+    dxf.writeLine(*out, DL_LineData(0, 0, 0, surfaces.outside.back().x(), 0, 0),
                   DL_Attributes("AXIS", 256, -1, -1, "BYLAYER"));
     out->sectionEnd();
     dxf.writeObjects(*out);
@@ -69,10 +69,10 @@ void draw(const Sides& sides, const std::string& path)
 
 }  // namespace
 
-void writeDxf(const Sides& sides, const std::string& path)
+void writeDxf(const TurnedSurfaces& surfaces, const std::string& path)
 {
     replaceFile(
-        path, [&](const std::string& temporary) { draw(sides, temporary); }, "EOF\n");
+        path, [&](const std::string& temporary) { draw(surfaces, temporary); }, "EOF\n");
 }
 
 }  // namespace vl::io

@@ -2,8 +2,8 @@
 
 #include "core/measure/input_error.h"
 #include "core/picture/finished.h"
-#include "core/picture/moment.h"
 #include "core/picture/parted.h"
+#include "core/picture/work_state.h"
 #include "core/plan/film.h"
 #include "io/csv.h"
 #include "io/dxf.h"
@@ -27,7 +27,7 @@ constexpr double shown = 0.05;   // and in a picture
 const std::vector<std::pair<std::string, Writer>>& writers()
 {
     const auto closed = [](const Piece& piece, const Plan& plan) {
-        Solid s = finishedSolid(piece, plan.sides, finest);
+        Solid s = finishedSolid(piece, plan.surfaces, finest);
         if (!s.whole)
             throw InputError("file", "a solid that touches or crosses itself",
                              "a wall that is whole, and cuts that cross or keep clear of one another, is");
@@ -40,19 +40,20 @@ const std::vector<std::pair<std::string, Writer>>& writers()
         writeSolid(closed(piece, plan), path);
     };
     const Writer drawn = [closed](const Piece& piece, const Plan& plan, const std::string& path) {
-        writeSolid(hasGaps(plan.assembly) ? drawnSurface(turnedMesh(plan.assembly, plan.sides, {finest, false}))
+        writeSolid(hasGaps(plan.assembly) ? drawnSurface(turnedMesh(plan.assembly, plan.surfaces, {finest, false}))
                                           : closed(piece, plan),
                    path);
     };
     const Writer picture = [](const Piece& piece, const Plan& plan, const std::string& path) {
         const MeshDetail detail{shown, false};
         writePicture(piece.nest.on ? partedMesh(plan.assembly, piece.nest, outlineHeight(piece), detail)
-                                   : finishedMesh(piece, plan.assembly, plan.sides, detail),
+                                   : finishedMesh(piece, plan.assembly, plan.surfaces, detail),
                      plan.shape.height, plan.shape.greatestDiameter, path);
     };
     static const std::vector<std::pair<std::string, Writer>> all{
-        {"dxf", [](const Piece&, const Plan& plan, const std::string& path) { writeDxf(plan.sides, path); }},
-        {"svg", [](const Piece&, const Plan& plan, const std::string& path) { writeFile(path, writeSvg(plan.sides)); }},
+        {"dxf", [](const Piece&, const Plan& plan, const std::string& path) { writeDxf(plan.surfaces, path); }},
+        {"svg",
+         [](const Piece&, const Plan& plan, const std::string& path) { writeFile(path, writeSvg(plan.surfaces)); }},
         {"csv", [](const Piece&, const Plan& plan, const std::string& path) { writeFile(path, writeCsv(plan)); }},
         {"ics", [](const Piece& piece, const Plan& plan,
                    const std::string& path) { writeFile(path, writeCalendar(piece, plan)); }},
@@ -90,8 +91,8 @@ void exportPiece(const Piece& piece, const Plan& plan, const std::string& path)
     writer->second(piece, plan, path);
 }
 
-void exportMoment(const Piece& piece, const Shop& shop, const Plan& plan, const std::string& step,
-                  const std::string& path)
+void exportWorkState(const Piece& piece, const Shop& shop, const Plan& plan, const std::string& step,
+                     const std::string& path)
 {
     const auto& order = plan.schedule.order;
     const auto at =
@@ -102,9 +103,9 @@ void exportMoment(const Piece& piece, const Shop& shop, const Plan& plan, const 
     if (bodies.empty())
         throw InputError("step", "'" + step + "', after which nothing is cut yet", "a step that gives a part is");
     if (!path.ends_with(".png"))
-        return writeSolid(bodiesSurface(piece, plan.assembly, plan.sides, bodies, finest), path);
-    const Reach reach = reachOf(plan.assembly, plan.sides, bodies);
-    Mesh mesh = bodiesMesh(piece, plan.assembly, plan.sides, bodies, {shown, false});
+        return writeSolid(bodiesSurface(piece, plan.assembly, plan.surfaces, bodies, finest), path);
+    const Reach reach = reachOf(plan.assembly, plan.surfaces, bodies);
+    Mesh mesh = bodiesMesh(piece, plan.assembly, plan.surfaces, bodies, {shown, false});
     showHolding(piece, shop, plan, static_cast<size_t>(at) + 1, mesh);
     writePicture(mesh, reach.height, reach.diameter, path);
 }

@@ -19,7 +19,7 @@ void exportPiece(const Piece& piece, const Plan& plan, const std::string& path);
 /// Writes the bodies that are there after a step of the recipe as a solid, each closed by itself, or as a picture
 /// with what holds the work then.
 /// Throws InputError where there is no such step, or nothing is cut then, or `path` ends otherwise.
-void exportMoment(const Piece& piece, const Shop& shop, const Plan& plan, const std::string& step,
-                  const std::string& path);
+void exportWorkState(const Piece& piece, const Shop& shop, const Plan& plan, const std::string& step,
+                     const std::string& path);
 
 }  // namespace vl::io

@@ -61,7 +61,7 @@ icalcomponent* event(const Piece& piece, const Plan& plan, size_t i, size_t part
     icalcomponent_add_property(e, icalproperty_new_summary(plain(title).c_str()));
     icalcomponent_add_property(e, icalproperty_new_description(plain(description(step)).c_str()));
     std::string uses;
-    for (const std::string& u : step.uses) uses += (uses.empty() ? "" : ",") + u;
+    for (const Resource r : step.uses) uses += (uses.empty() ? "" : ",") + std::string(resourceName(r));
     if (!uses.empty()) icalcomponent_add_property(e, icalproperty_new_resources(uses.c_str()));
     return e;
 }

@@ -159,7 +159,7 @@ Json settingsJson(const std::vector<Setting>& settings)
 {
     Json list = Json::array();
     for (const Setting& s : settings)
-        list.push_back({{"machine", s.machine},
+        list.push_back({{"machine", resourceName(s.machine)},
                         {"name", s.name},
                         {"value", s.value},
                         {"unit", unitName(s.unit)},
@@ -185,6 +185,8 @@ Json stepsJson(const Piece& piece, const Plan& plan)
     Json list = Json::array();
     for (const size_t i : plan.schedule.order) {
         const Step& s = plan.assembly.recipe[i];
+        Json uses = Json::array();
+        for (const Resource r : s.uses) uses.push_back(resourceName(r));
         list.push_back({{"id", s.id},
                         {"action", actionName(s.action)},
                         {"title", print(s.title)},
@@ -196,7 +198,7 @@ Json stepsJson(const Piece& piece, const Plan& plan)
                         {"settings", settingsJson(s.settings)},
                         {"work_min", s.workMinutes},
                         {"wait_min", s.waitMinutes},
-                        {"uses", s.uses},
+                        {"uses", uses},
                         {"layer", s.layer < 0 ? Json(nullptr) : Json(piece.layers[static_cast<size_t>(s.layer)].id)},
                         {"rotation_deg", s.rotationDeg},
                         {"joint", jointJson(s)},
@@ -270,7 +272,7 @@ Json axesJson(const Piece& piece, const Plan& plan)
                           {"narrowest_mm", a.narrowest},
                           {"area_mm2", a.area},
                           {"air_share", a.air},
-                          {"per_mm_of_centre_mm", a.perMillimetre},
+                          {"per_mm_of_centre_mm", a.perMillimeter},
                           {"per_hole_mm", a.perHole}});
         list.push_back({{"axis", piece.axes[r.axis].id},
                         {"name", nameOf(piece, r.axis)},
@@ -311,7 +313,7 @@ Json mountsJson(const Plan& plan)
 Json mapsJson(const Shop& shop, const Plan& plan)
 {
     constexpr double coarse = 0.1;  // mm
-    const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {coarse, false});
+    const Mesh mesh = turnedMesh(plan.assembly, plan.surfaces, {coarse, false});
     Json list = Json::array();
     for (size_t k = 0; k < choicesOf<MapKind>().size(); ++k) {
         const SurfaceMap map = surfaceMap(static_cast<MapKind>(k), mesh, shop, plan);
@@ -333,7 +335,7 @@ Json mapsJson(const Shop& shop, const Plan& plan)
 Json holesJson(const Piece& piece, const Plan& plan)
 {
     Json list = Json::array();
-    for (const DrilledHole& h : plan.sides.holes)
+    for (const DrilledHole& h : plan.surfaces.holes)
         list.push_back({{"id", piece.holes[h.hole].id + "-" + std::to_string(h.which + 1)},
                         {"name", nameOf(piece, piece.holes[h.hole])},
                         {"step", drillStep(piece, h)},
@@ -353,8 +355,8 @@ Json holesJson(const Piece& piece, const Plan& plan)
 
 Json lidJson(const Piece& piece, const Shop& shop, const Plan& plan)
 {
-    if (!hasLid(piece) || plan.sides.inside.empty()) return nullptr;
-    const LidJoint j = lidJoint(piece, shop.fits, plan.sides);
+    if (!hasLid(piece) || plan.surfaces.inside.empty()) return nullptr;
+    const LidJoint j = lidJoint(piece, shop.fits, plan.surfaces);
     return {{"at_mm", piece.lid.at},
             {"bore_mm", 2 * j.bore},
             {"spigot_mm", 2 * j.spigot},
@@ -388,14 +390,14 @@ std::string writePlan(const Piece& piece, const Shop& shop, const Plan& plan, co
     Json cautions = Json::array();
     for (const Caution& c : plan.cautions) {
         Json fixes = Json::array();
-        for (const Fix& f : c.fixes) fixes.push_back(f.label);
+        for (const Fix& f : c.fixes) fixes.push_back(print(f.label));
         cautions.push_back({{"id", c.id},
                             {"level", levelName(c.level)},
                             {"at", c.at},
                             {"measure", orNull(c.measure)},
                             {"limit", orNull(c.limit)},
                             {"unit", c.unit},
-                            {"message", c.message},
+                            {"message", print(c.message)},
                             {"fixes", fixes}});
     }
     const LathePlan& l = plan.lathe;

@@ -115,7 +115,7 @@ std::vector<Board> readRackCsv(std::string_view text)
             return c >= 0 && c < static_cast<long>(row.size()) ? row[static_cast<size_t>(c)] : std::string();
         };
         auto number = [&](const std::string& words, const char* name) {
-            return parseLength(words, LengthStyle::Unit::Millimetre, line + ", " + name);
+            return parseLength(words, LengthStyle::Unit::Millimeter, line + ", " + name);
         };
         Board b;
         b.id = text_(id);

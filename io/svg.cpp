@@ -16,18 +16,18 @@ std::string path(const char* id, const Polyline& line, double top)
 
 }  // namespace
 
-std::string writeSvg(const Sides& sides)
+std::string writeSvg(const TurnedSurfaces& surfaces)
 {
     double radius = 0;
-    for (const Point& p : sides.outside) radius = std::max(radius, p.y());
-    const double length = sides.outside.back().x(), margin = 5;
+    for (const Point& p : surfaces.outside) radius = std::max(radius, p.y());
+    const double length = surfaces.outside.back().x(), margin = 5;
     const std::string box = fixed(-margin, 3) + " " + fixed(-margin, 3) + " " + fixed(length + 2 * margin, 3) + " " +
                             fixed(radius + 2 * margin, 3);
     std::string out = "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" +
                       fixed(length + 2 * margin, 3) + "mm\" height=\"" + fixed(radius + 2 * margin, 3) +
                       "mm\" viewBox=\"" + box + "\" fill=\"none\" stroke=\"black\" stroke-width=\"0.25\">\n";
-    out += path("outside", sides.outside, radius);
-    if (!sides.inside.empty()) out += path("inside", sides.inside, radius);
+    out += path("outside", surfaces.outside, radius);
+    if (!surfaces.inside.empty()) out += path("inside", surfaces.inside, radius);
     out += path("axis", {{0, 0}, {length, 0}}, radius);
     return out + "</svg>\n";
 }

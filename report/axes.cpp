@@ -18,7 +18,7 @@ namespace {
 double stationOf(const AxisDrawing& what, const Plan& plan)
 {
     constexpr double just = 1e-3;  // mm within the piece
-    const double height = plan.sides.outside.back().x();
+    const double height = plan.surfaces.outside.back().x();
     switch (what.sight) {
     case AxisSight::Head:
         return just;
@@ -38,23 +38,23 @@ void cross(QPainter& painter, const QPointF& at, double size)
 
 }  // namespace
 
-QPointF seenAt(const Point& p, AxisSight sight, const QPointF& centre, double scale)
+QPointF seenAt(const Point& p, AxisSight sight, const QPointF& center, double scale)
 {
-    return centre + QPointF(sight == AxisSight::Head ? p.y() : -p.y(), -p.x()) * scale;
+    return center + QPointF(sight == AxisSight::Head ? p.y() : -p.y(), -p.x()) * scale;
 }
 
-Point placeOf(const QPointF& at, AxisSight sight, const QPointF& centre, double scale)
+Point placeOf(const QPointF& at, AxisSight sight, const QPointF& center, double scale)
 {
-    const QPointF off = (at - centre) / scale;
+    const QPointF off = (at - center) / scale;
     return {-off.y(), sight == AxisSight::Head ? off.x() : -off.x()};
 }
 
-void drawAxes(QPainter& painter, const QPointF& centre, double scale, const Plan& plan, const AxisDrawing& what,
+void drawAxes(QPainter& painter, const QPointF& center, double scale, const Plan& plan, const AxisDrawing& what,
               const Inks& inks)
 {
     const double z = stationOf(what, plan);
     const BuiltLayer& layer = plan.assembly.layers[plan.assembly.layerAt(z)];
-    auto seen = [&](const Point& p) { return seenAt(p, what.sight, centre, scale); };
+    auto seen = [&](const Point& p) { return seenAt(p, what.sight, center, scale); };
     auto circle = [&](const Point& middle, double r) { painter.drawEllipse(seen(middle), r * scale, r * scale); };
     const double fine = std::max(0.6, 0.02 * scale);
     painter.setBrush(Qt::NoBrush);
@@ -64,28 +64,28 @@ void drawAxes(QPainter& painter, const QPointF& centre, double scale, const Plan
         for (const Point& p : layer.planOf(cell, z)) corners << seen({p.y(), -p.x()});
         painter.drawPolygon(corners);
     }
-    const CrossSection section(plan.sides, z);
+    const CrossSection section(plan.surfaces, z);
     QPolygonF left;
     for (const Point& p : section.outline(0.2 / scale)) left << seen(p);
-    QColor wood = woodColour(*layer.woods[0]);
+    QColor wood = woodColor(*layer.woods[0]);
     painter.setBrush(what.filled ? QBrush(wood) : QBrush(Qt::NoBrush));
     painter.setPen(QPen(inks.line, 2 * fine));
     painter.drawPolygon(left);
-    const double bore = plan.sides.inside.empty() ? std::nan("") : radiusRange(plan.sides.inside, z, z).low;
+    const double bore = plan.surfaces.inside.empty() ? std::nan("") : radiusRange(plan.surfaces.inside, z, z).low;
     painter.setBrush(inks.paper);
     if (bore > 0) circle({0, 0}, bore);
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(inks.quiet, fine, Qt::DashLine));
-    circle({0, 0}, radiusAt(plan.sides.outside, z));
+    circle({0, 0}, radiusAt(plan.surfaces.outside, z));
     painter.setPen(QPen(inks.line, fine));
-    cross(painter, centre, std::max(5.0, 2.0 * scale));
+    cross(painter, center, std::max(5.0, 2.0 * scale));
 
     for (const bool chosen : {false, true})
         for (const AxisSetUp& s : plan.setUps) {
             if (chosen != (static_cast<int>(s.axis) == what.chosen)) continue;
             const Point middle = what.sight == AxisSight::Head   ? s.head
                                  : what.sight == AxisSight::Tail ? s.tail
-                                                                 : s.solid.centreAt(z);
+                                                                 : s.solid.centerAt(z);
             const double own = s.solid.radiusNear(z);
             painter.setPen(QPen(chosen ? what.accent : inks.quiet, 1.4 * fine));
             if (chosen && own > 0) {
@@ -100,7 +100,7 @@ void drawAxes(QPainter& painter, const QPointF& centre, double scale, const Plan
             cross(painter, at, std::max(4.0, 1.2 * scale));
             const Point beyond = middle.norm() > 1e-9 ? Point(middle.normalized()) : Point(1, 0);
             const double high = painter.fontMetrics().height();
-            const QPointF words = at + (seen(beyond) - centre) / scale * std::max(high * 0.75, 3.5 * scale);
+            const QPointF words = at + (seen(beyond) - center) / scale * std::max(high * 0.75, 3.5 * scale);
             if (!what.filled) {  // on paper a circle may run where the number stands
                 painter.setPen(Qt::NoPen);
                 painter.setBrush(inks.paper);
@@ -112,19 +112,19 @@ void drawAxes(QPainter& painter, const QPointF& centre, double scale, const Plan
                              QString::number(s.side + 1));
         }
     // 12 o'clock.
-    const double out = std::max(layer.cornerRadius(), radiusAt(plan.sides.outside, z)) * scale + 4 * fine;
+    const double out = std::max(layer.cornerRadius(), radiusAt(plan.surfaces.outside, z)) * scale + 4 * fine;
     painter.setPen(QPen(inks.line, 1.5 * fine));
-    painter.drawLine(centre - QPointF(0, out), centre - QPointF(0, out + std::max(8.0, 3 * scale)));
+    painter.drawLine(center - QPointF(0, out), center - QPointF(0, out + std::max(8.0, 3 * scale)));
 }
 
-void drawPlate(QPainter& painter, const QPointF& centre, double radius, int holes, const std::vector<IndexMark>& marks,
+void drawPlate(QPainter& painter, const QPointF& center, double radius, int holes, const std::vector<IndexMark>& marks,
                const Inks& inks, const QColor& accent)
 {
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(inks.quiet, 1));
-    painter.drawEllipse(centre, radius, radius);
+    painter.drawEllipse(center, radius, radius);
     auto at = [&](double deg, double r) {
-        return centre + QPointF(-std::sin(deg * degrees), -std::cos(deg * degrees)) * r;
+        return center + QPointF(-std::sin(deg * degrees), -std::cos(deg * degrees)) * r;
     };
     const double dot = std::clamp(radius * 2.2 / std::max(holes, 1), 1.5, 6.0);
     for (int k = 0; k < holes; ++k) painter.drawEllipse(at(360.0 * k / holes, radius * 0.9), dot, dot);
@@ -135,12 +135,12 @@ void drawPlate(QPainter& painter, const QPointF& centre, double radius, int hole
         const double deg = holes > 0 ? 360.0 * marks[k].hole / holes : marks[k].wanted + marks[k].errorDeg;
         painter.setPen(QPen(accent, 1.5));
         painter.setBrush(accent);
-        painter.drawLine(centre, at(deg, radius * 0.9));
+        painter.drawLine(center, at(deg, radius * 0.9));
         painter.drawEllipse(at(deg, radius * 0.9), dot + 1, dot + 1);
         painter.setBrush(Qt::NoBrush);
         if (std::abs(marks[k].errorDeg) > 1e-9 && holes > 0) {
             painter.setPen(QPen(inks.text, 1, Qt::DashLine));
-            painter.drawLine(centre, at(deg - marks[k].errorDeg, radius));
+            painter.drawLine(center, at(deg - marks[k].errorDeg, radius));
         }
         if (k % every) continue;
         painter.setPen(inks.text);
@@ -154,18 +154,18 @@ void drawPlate(QPainter& painter, const QPointF& centre, double radius, int hole
     painter.drawLine(at(0, radius * 1.02), at(0, radius * 1.07));
 }
 
-void drawMarkRing(QPainter& painter, const QPointF& centre, double radius, const std::vector<double>& angles,
+void drawMarkRing(QPainter& painter, const QPointF& center, double radius, const std::vector<double>& angles,
                   const Inks& inks)
 {
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(inks.quiet, 1, Qt::DotLine));
-    painter.drawEllipse(centre, radius, radius);
+    painter.drawEllipse(center, radius, radius);
     painter.setPen(QPen(inks.text, 1.2));
     const double dot = std::clamp(radius * 2.0 / static_cast<double>(std::max<size_t>(angles.size(), 1)), 1.2, 3.5);
     for (size_t k = 0; k < angles.size(); ++k) {
         const double a = angles[k] * degrees;
         painter.setBrush(k == 0 ? QBrush(inks.text) : QBrush(inks.paper));
-        painter.drawEllipse(centre + QPointF(-std::sin(a), -std::cos(a)) * radius, dot, dot);
+        painter.drawEllipse(center + QPointF(-std::sin(a), -std::cos(a)) * radius, dot, dot);
     }
 }
 
@@ -174,7 +174,7 @@ namespace {
 /// The stations of the piece that a mount holds.
 Range spanOf(const Mount& m, const Plan& plan)
 {
-    return m.held.to > 0 ? Range{m.held.from, m.held.to} : Range{0, plan.sides.outside.back().x()};
+    return m.held.to > 0 ? Range{m.held.from, m.held.to} : Range{0, plan.surfaces.outside.back().x()};
 }
 
 /// The work as it lies in a mount: its outline with stations to the right of the headstock's side. Reversed, its rim
@@ -195,7 +195,7 @@ QPolygonF workShape(const Mount& m, const Plan& plan, const QPointF& origin, dou
             line.push_back({b.z1, b.cornerRadius()});
         }
     else
-        line = clipped(plan.sides.outside, span.low, span.high);
+        line = clipped(plan.surfaces.outside, span.low, span.high);
     for (const Point& p : line) add(p.x(), p.y());
     for (auto it = line.rbegin(); it != line.rend(); ++it) add(it->x(), -it->y());
     return shape;
@@ -223,7 +223,7 @@ void drawMount(QPainter& painter, const QRectF& box, const Mount& mount, const P
     painter.drawLine(QPointF(box.left(), head.y()), QPointF(box.right(), head.y()));
     // Work, and what it sweeps.
     painter.setPen(QPen(inks.line, 1.3));
-    painter.setBrush(woodColour(*plan.assembly.layers[0].woods[0]));
+    painter.setBrush(woodColor(*plan.assembly.layers[0].woods[0]));
     painter.save();
     painter.translate(0, -mount.held.offset * scale);
     painter.drawPolygon(workShape(mount, plan, origin, scale));
@@ -237,7 +237,7 @@ void drawMount(QPainter& painter, const QRectF& box, const Mount& mount, const P
     const double grip = mount.held.diameter / 2 * scale, deep = std::max(3.0, mount.held.depth * scale);
     const QPointF face = block > 0 ? head + QPointF(6 * scale, 0) : origin;
     switch (mount.held.by) {
-    case Hold::Centres:
+    case Hold::Centers:
         painter.drawPolygon(QPolygonF(
             {face + QPointF(2, 0), face - QPointF(26 * scale, 9 * scale), face - QPointF(26 * scale, -9 * scale)}));
         break;
@@ -271,19 +271,19 @@ void drawMount(QPainter& painter, const QRectF& box, const Mount& mount, const P
 
 void drawAxisPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle style)
 {
-    if (hasMarkedCentres(piece))
+    if (hasMarkedCenters(piece))
         for (const AxisSight sight : {AxisSight::Head, AxisSight::Tail}) {
             const bool head = sight == AxisSight::Head;
-            sheet.page(head ? QStringLiteral("Centres at full size: head end")
-                            : QStringLiteral("Centres at full size: tail end"));
+            sheet.page(head ? QStringLiteral("Centers at full size: head end")
+                            : QStringLiteral("Centers at full size: tail end"));
             drawBars(sheet, {});
             sheet.text({Sheet::margin + 30, 40, sheet.inner() - 30, 16},
-                       QStringLiteral("Seen as you look at this end. True centre on the true centre, the tick at 12 "
+                       QStringLiteral("Seen as you look at this end. True center on the true center, the tick at 12 "
                                       "o'clock to the same edge of the blank as on the other end; glued on, every "
-                                      "centre punched with an awl. Dotted: how deep the cut goes where it runs out "
+                                      "center punched with an awl. Dotted: how deep the cut goes where it runs out "
                                       "over this end."),
                        8);
-            const QPointF centre(sheet.width() / 2, sheet.height() * 0.55);
+            const QPointF center(sheet.width() / 2, sheet.height() * 0.55);
             QPainter& p = sheet.painter();
             p.save();
             p.setFont(type(9));
@@ -291,13 +291,13 @@ void drawAxisPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSty
             const Inks inks;
             for (size_t a = 0; a < piece.axes.size(); ++a) {
                 what.chosen = static_cast<int>(a);
-                drawAxes(p, sheet.px(centre), sheet.px(1.0), plan, what, inks);
+                drawAxes(p, sheet.px(center), sheet.px(1.0), plan, what, inks);
             }
             p.restore();
             double y = sheet.bottom() - 6.0 * static_cast<double>(plan.setUps.size() + 1);
-            y = std::max(y, centre.y() + plan.lathe.roughRadius + 8);
+            y = std::max(y, center.y() + plan.lathe.roughRadius + 8);
             for (const AxisSetUp& s : plan.setUps) {
-                if (piece.axes[s.axis].by != AxisBy::Centres || y > sheet.bottom() - 5) continue;
+                if (piece.axes[s.axis].by != AxisBy::Centers || y > sheet.bottom() - 5) continue;
                 const Point& c = head ? s.head : s.tail;
                 double deg = std::atan2(c.y(), c.x()) / degrees;
                 if (deg < 0) deg += 360;
@@ -351,12 +351,12 @@ void drawMounts(Sheet& sheet, const Plan& plan, const Shop& shop, LengthStyle st
         const double x = Sheet::margin + 66, wide = sheet.inner() - 66;
         sheet.text({x, sheet.y(), wide, 6}, q(print(step->title, style)), 10, Qt::AlignLeft | Qt::AlignTop,
                    QFont::DemiBold);
-        const bool ends = m.held.by == Hold::Centres;
+        const bool ends = m.held.by == Hold::Centers;
         const QString holds = ends            ? QStringLiteral("held at both ends, tailstock locked")
                               : m.proof.holds ? QStringLiteral("holds: ") + q(m.why)
                                               : QStringLiteral("DOES NOT HOLD: ") + q(m.why);
         const QString grip =
-            ends ? QStringLiteral("between centres")
+            ends ? QStringLiteral("between centers")
                  : QStringLiteral("%1, Ø %2, %3 deep; hangs over by %4")
                        .arg(QString::fromUtf8(choicesOf<Hold>()[static_cast<size_t>(m.held.by)].words),
                             q(formatLengthUnit(m.held.diameter, style)), q(formatLengthUnit(m.held.depth, style)),

@@ -136,7 +136,7 @@ private:
         auto rect = [&](double x, double across, double l, double w) {
             return s_.px(QRectF(Sheet::margin + x * scale, y + across * scale, l * scale, w * scale));
         };
-        QColor wood = woodColour(speciesOf(b.board.wood));
+        QColor wood = woodColor(speciesOf(b.board.wood));
         wood.setAlphaF(0.35f);
         p.setPen(QPen(Qt::black, s_.px(0.25)));
         p.setBrush(wood);
@@ -279,7 +279,7 @@ QString layersOf(const Plan& plan, const std::vector<std::string>& parts)
             layers.insert(it->layer + 1);
         else
             other << q(id);
-    // Runs of neighbours are named by their ends.
+    // Runs of neighbors are named by their ends.
     QStringList numbers;
     for (auto it = layers.begin(); it != layers.end();) {
         const int first = *it;

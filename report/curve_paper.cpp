@@ -76,7 +76,7 @@ private:
 
 void drawCurvePages(Sheet& sheet, const Polyline& line, const CurveWords& words)
 {
-    Sides only;
+    TurnedSurfaces only;
     only.outside = line;
     std::vector<TemplateTile> tiles = templateTiles(only, QSizeF(sheet.width(), sheet.height()));
     constexpr double around = 8, over = 12;  // mm of paper round it, and over it

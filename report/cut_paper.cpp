@@ -26,7 +26,7 @@ Polyline wholeCurve(const Sawn& sawn)
 
 void drawCurve(Sheet& sheet, const Piece& piece, const Sawn& sawn)
 {
-    const bool face = sawn.from == Sawn::Sides;
+    const bool face = sawn.from == Sawn::TurnedSurfaces;
     drawCurvePages(sheet, wholeCurve(sawn),
                    {.what = QStringLiteral("To saw: %1, %2, full size")
                                 .arg(q(nameOf(piece, sawn)), QString::fromUtf8(choicesOf<Sawn::Run>()[sawn.run].words)),
@@ -44,7 +44,7 @@ void drawHoles(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle s
 {
     std::vector<std::vector<QString>> rows;
     const auto mm = [&](double v, int decimals = 1) { return q(formatLength(v, style, decimals)); };
-    for (const DrilledHole& h : plan.sides.holes) {
+    for (const DrilledHole& h : plan.surfaces.holes) {
         if (h.solid.profile.empty()) continue;
         const Hole& hole = piece.holes[h.hole];
         QString to = h.through ? mm(h.full) + QStringLiteral(" through") : mm(h.full);
@@ -58,20 +58,21 @@ void drawHoles(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle s
     }
     if (rows.empty()) return;
     const auto right = Qt::AlignRight;
-    sheet.table(QStringLiteral("Holes"),
-                QStringLiteral("In %1. At: the station, or the radius of the circle. Directions from 12 o\u2019clock, "
-                               "anticlockwise as seen from the tailstock. Work clamped, lathe at rest, spindle locked.")
-                    .arg(unitName(style)),
-                {{"Hole", 0.18},
-                 {"Ø", 0.08, right},
-                 {"  Drilled", 0.17},
-                 {"At", 0.09, right},
-                 {"Towards", 0.13, right},
-                 {"Leans", 0.08, right},
-                 {"Depth", 0.15, right},
-                 {"Left", 0.07, right},
-                 {"", 0.05, right}},
-                rows, 8);
+    sheet.table(
+        QStringLiteral("Holes"),
+        QStringLiteral("In %1. At: the station, or the radius of the circle. Directions from 12 o\u2019clock, "
+                       "counterclockwise as seen from the tailstock. Work clamped, lathe at rest, spindle locked.")
+            .arg(unitName(style)),
+        {{"Hole", 0.18},
+         {"Ø", 0.08, right},
+         {"  Drilled", 0.17},
+         {"At", 0.09, right},
+         {"Towards", 0.13, right},
+         {"Leans", 0.08, right},
+         {"Depth", 0.15, right},
+         {"Left", 0.07, right},
+         {"", 0.05, right}},
+        rows, 8);
 }
 
 /// Every mark of what is worked by index, to tick.
@@ -81,7 +82,7 @@ void drawWorked(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle 
     std::vector<std::vector<QString>> rows;
     for (const WorkedPlace& p : workedPlaces(piece)) {
         const Worked& w = piece.worked[p.worked];
-        const auto cut = straightCut(w, plan.sides);
+        const auto cut = straightCut(w, plan.surfaces);
         const bool legs = w.kind == Worked::Legs;
         if (!legs && !cut) continue;
         rows.push_back({QStringLiteral("%1, %2").arg(q(nameOf(piece, w))).arg(p.which + 1),

@@ -21,7 +21,7 @@ QImage smoothed(const Raster& raster)
     return imageOf(raster).scaled(raster.width / 2, raster.height / 2, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
 }
 
-QColor woodColour(const Species& species)
+QColor woodColor(const Species& species)
 {
     const auto mean = [&](size_t k) { return species.figure.early[k] * 0.62f + species.figure.late[k] * 0.38f; };
     return QColor::fromRgbF(mean(0), mean(1), mean(2));
@@ -29,7 +29,7 @@ QColor woodColour(const Species& species)
 
 QImage picture(const Piece& piece, const Plan& plan, int width, int height)
 {
-    const Mesh mesh = finishedMesh(piece, plan.assembly, plan.sides, {0.05, false});
+    const Mesh mesh = finishedMesh(piece, plan.assembly, plan.surfaces, {0.05, false});
     return smoothed(
         renderMesh(mesh, Camera{}, plan.shape.height, plan.shape.greatestDiameter, 2 * width, 2 * height, 0x00ffffff));
 }
@@ -136,7 +136,7 @@ void drawStave(QPainter& painter, const QRectF& box, const BuiltLayer& layer, do
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(QPen(inks.line, line * 0.09));
-    painter.setBrush(woodColour(*layer.woods[0]));
+    painter.setBrush(woodColor(*layer.woods[0]));
     const double foot = box.top() + 1.3 * line + face.height() * tall;
     const QPointF faceAt(box.left() + number, foot);
     const QPointF edgeAt(faceAt.x() + face.width() * scale + line, foot);
@@ -169,11 +169,11 @@ void drawParts(QPainter& painter, const QRectF& box, const Layer& own, const Bui
 {
     const double half = layer.cornerRadius() * 1.03, side = std::min(box.width(), box.height()),
                  scale = side / 2 / half;
-    const QPointF centre = box.center();
+    const QPointF center = box.center();
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
-    painter.drawImage(QRectF(centre.x() - side / 2, centre.y() - side / 2, side, side),
+    painter.drawImage(QRectF(center.x() - side / 2, center.y() - side / 2, side, side),
                       imageOf(bakeRing(layer, half, 400)));
     const QFontMetricsF letters(painter.font(), painter.device());
     const double line = letters.height();
@@ -182,7 +182,7 @@ void drawParts(QPainter& painter, const QRectF& box, const Layer& own, const Bui
     for (const Cell& cell : layer.cells) {
         QPolygonF shape;
         for (const Point& p : layer.planOf(cell, (layer.z0 + layer.z1) / 2))
-            shape << QPointF(centre.x() + p.x() * scale, centre.y() - p.y() * scale);
+            shape << QPointF(center.x() + p.x() * scale, center.y() - p.y() * scale);
         painter.setPen(QPen(inks.line, line * 0.06));
         painter.drawPolygon(shape);
         const QRectF room = shape.boundingRect();
@@ -190,7 +190,7 @@ void drawParts(QPainter& painter, const QRectF& box, const Layer& own, const Bui
         if (number > 0 && std::min(room.width(), room.height()) > 1.2 * line)
             numbers.emplace_back(room.center(), QString::number(number));
     }
-    for (const Scribed& c : layer.scribed) painter.drawEllipse(centre, c.upper * scale, c.upper * scale);
+    for (const Scribed& c : layer.scribed) painter.drawEllipse(center, c.upper * scale, c.upper * scale);
     for (const auto& [at, words] : numbers) {
         painter.setPen(Qt::NoPen);
         painter.setBrush(inks.paper);
@@ -201,13 +201,13 @@ void drawParts(QPainter& painter, const QRectF& box, const Layer& own, const Bui
     painter.restore();
 }
 
-void drawSection(QPainter& painter, const QPointF& foot, double scale, const Piece& piece, const Sides& sides,
-                 const Inks& inks)
+void drawSection(QPainter& painter, const QPointF& foot, double scale, const Piece& piece,
+                 const TurnedSurfaces& surfaces, const Inks& inks)
 {
     const auto at = [&](double z, double r) { return foot + QPointF(r, -z) * scale; };
     QPolygonF body;
-    for (const Point& p : sides.outside) body << at(p.x(), p.y());
-    for (auto p = sides.inside.rbegin(); p != sides.inside.rend(); ++p) body << at(p->x(), p->y());
+    for (const Point& p : surfaces.outside) body << at(p.x(), p.y());
+    for (auto p = surfaces.inside.rbegin(); p != surfaces.inside.rend(); ++p) body << at(p->x(), p->y());
     for (qsizetype k = body.size() - 1; k >= 0; --k) body << QPointF(2 * foot.x() - body[k].x(), body[k].y());
     painter.setPen(QPen(inks.line, 1.2));
     painter.setBrush(inks.paper);
@@ -216,15 +216,15 @@ void drawSection(QPainter& painter, const QPointF& foot, double scale, const Pie
     double z = 0;
     for (const Layer& l : piece.layers) {
         z += l.thickness;
-        const double r = radiusAt(sides.outside, std::min(z, outlineHeight(piece)));
+        const double r = radiusAt(surfaces.outside, std::min(z, outlineHeight(piece)));
         painter.drawLine(at(z, -r), at(z, r));
     }
 }
 
-QSizeF sectionSize(const Piece& piece, const Sides& sides)
+QSizeF sectionSize(const Piece& piece, const TurnedSurfaces& surfaces)
 {
     double widest = 1;
-    for (const Point& p : sides.outside) widest = std::max(widest, p.y());
+    for (const Point& p : surfaces.outside) widest = std::max(widest, p.y());
     return {widest, std::max(1.0, outlineHeight(piece))};
 }
 

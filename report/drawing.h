@@ -20,8 +20,8 @@ QImage imageOf(const Raster& raster);
 /// A raster drawn twice as large, brought down to half: its edges are smooth.
 QImage smoothed(const Raster& raster);
 
-/// The mean colour of a wood.
-QColor woodColour(const Species& species);
+/// The mean color of a wood.
+QColor woodColor(const Species& species);
 
 /// The turned piece standing up, in the picture's size; background transparent.
 QImage picture(const Piece& piece, const Plan& plan, int width, int height);
@@ -37,10 +37,10 @@ void drawStave(QPainter& painter, const QRectF& box, const BuiltLayer& layer, do
 
 /// The section of a piece, foot down, with the faces of its layers: `scale` pixels a mm, the middle of its foot at
 /// `foot`.
-void drawSection(QPainter& painter, const QPointF& foot, double scale, const Piece& piece, const Sides& sides,
-                 const Inks& inks);
+void drawSection(QPainter& painter, const QPointF& foot, double scale, const Piece& piece,
+                 const TurnedSurfaces& surfaces, const Inks& inks);
 /// Half as wide as it is at its widest, and as high: mm.
-QSizeF sectionSize(const Piece& piece, const Sides& sides);
+QSizeF sectionSize(const Piece& piece, const TurnedSurfaces& surfaces);
 
 /// The number by which the order of the work calls a part: strips and boards are counted from 1, pieces round a post
 /// without the post, which has none (0).

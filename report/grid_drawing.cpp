@@ -93,8 +93,8 @@ void GridDrawing::drawCells(QPainter& painter, const Inks& inks) const
         const QPainterPath path = cell(c.ring, c.spoke);
         painter.setPen(Qt::NoPen);
         switch (how.work) {
-        case GridCells::Colour:
-            painter.fillPath(path, QColor(q(how.colour)));
+        case GridCells::Color:
+            painter.fillPath(path, QColor(q(how.color)));
             break;
         case GridCells::Burn:
             painter.fillPath(path, QColor(58, 40, 28));
@@ -161,7 +161,7 @@ QPointF gridMiddle(const QSizeF& page)
 void drawGridPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle style)
 {
     const auto mm = [&](double v) { return q(formatLength(v, style, 2)); };
-    for (const GridOf& g : gridsOf(piece, plan.sides)) {
+    for (const GridOf& g : gridsOf(piece, plan.surfaces)) {
         if (g.rings.empty()) continue;
         const Decor& d = piece.decors[g.decor];
         const bool face = d.on == Decor::Face;
@@ -184,20 +184,21 @@ void drawGridPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSty
                             QStringLiteral("\u25a1")});
         }
         const auto right = Qt::AlignRight;
-        sheet.table(QStringLiteral("Grid: %1, %2 spokes").arg(q(nameOf(piece, d))).arg(d.spokes),
-                    QStringLiteral("In %1. Spokes from 1, anticlockwise as seen from the tailstock, the first towards "
-                                   "%2\u00b0%3. A cell is named by the spoke that it begins on.")
-                        .arg(unitName(style), q(fixed(std::fmod(g.angleOf(d, 0) + 720, 360), 1)),
-                             d.plate > 0 ? QStringLiteral(", in hole %1 of %2").arg(d.start).arg(d.plate) : QString()),
-                    {{"Ring", 0.07},
-                     {face ? "Radius" : "Station", 0.1, right},
-                     {face ? "to radius" : "to station", 0.1, right},
-                     {"Along", 0.09, right},
-                     {"Round", 0.09, right},
-                     {"Ratio", 0.08, right},
-                     {"  Cells worked", 0.42},
-                     {"", 0.05, right}},
-                    rows, 8);
+        sheet.table(
+            QStringLiteral("Grid: %1, %2 spokes").arg(q(nameOf(piece, d))).arg(d.spokes),
+            QStringLiteral("In %1. Spokes from 1, counterclockwise as seen from the tailstock, the first towards "
+                           "%2\u00b0%3. A cell is named by the spoke that it begins on.")
+                .arg(unitName(style), q(fixed(std::fmod(g.angleOf(d, 0) + 720, 360), 1)),
+                     d.plate > 0 ? QStringLiteral(", in hole %1 of %2").arg(d.start).arg(d.plate) : QString()),
+            {{"Ring", 0.07},
+             {face ? "Radius" : "Station", 0.1, right},
+             {face ? "to radius" : "to station", 0.1, right},
+             {"Along", 0.09, right},
+             {"Round", 0.09, right},
+             {"Ratio", 0.08, right},
+             {"  Cells worked", 0.42},
+             {"", 0.05, right}},
+            rows, 8);
         // At full size where one sheet takes all of it.
         const double radius = g.rings[0].r0;
         constexpr double around = 8;  // mm, for the numbers

@@ -14,13 +14,13 @@ class GridDrawing {
 public:
     /// As large as fits a box.
     GridDrawing(const Decor& decor, const GridOf& grid, const QRectF& box);
-    /// A face about a middle, `scale` pixels to a millimetre.
+    /// A face about a middle, `scale` pixels to a millimeter.
     GridDrawing(const Decor& decor, const GridOf& grid, const QPointF& middle, double scale);
 
     QPainterPath cell(int ring, int spoke) const;
     /// The ring and the spoke that a cell at a place begins on; −1, −1: none.
     std::pair<int, int> at(const QPointF& place) const;
-    /// Worked cells in their colour, carved ones hatched, drilled ones with a hole; crossed out what is lost.
+    /// Worked cells in their color, carved ones hatched, drilled ones with a hole; crossed out what is lost.
     void drawCells(QPainter& painter, const Inks& inks) const;
     /// The same, rings and spokes numbered from 1.
     void draw(QPainter& painter, const Inks& inks) const;
@@ -35,7 +35,7 @@ private:
     const GridOf& grid_;
     std::vector<double> reached_;  ///< along the surface to each circle, mm
     QPointF middle_;               ///< of a face; of a wall its lower left corner
-    double scale_ = 1;             ///< pixels to a millimetre
+    double scale_ = 1;             ///< pixels to a millimeter
     double perDegree_ = 1;         ///< of a wall, to the right
 };
 

@@ -38,10 +38,10 @@ void label(Sheet& sheet, const Logged& e, double x, double y)
 }
 
 /// The words round the edge of a disc, and the number in its middle.
-void footDisc(Sheet& sheet, const Logged& e, const QPointF& centre, double across)
+void footDisc(Sheet& sheet, const Logged& e, const QPointF& center, double across)
 {
     QPainter& p = sheet.painter();
-    const QPointF middle = sheet.px(centre);
+    const QPointF middle = sheet.px(center);
     p.setPen(QPen(QColor(90, 90, 90), sheet.px(0.2)));
     p.setBrush(Qt::NoBrush);
     p.drawEllipse(middle, sheet.px(across / 2), sheet.px(across / 2));
@@ -69,7 +69,7 @@ void footDisc(Sheet& sheet, const Logged& e, const QPointF& centre, double acros
         p.restore();
         along += step;
     }
-    sheet.text({centre.x() - 12, centre.y() - 4, 24, 8}, QStringLiteral("No. %1").arg(e.number), 10, Qt::AlignCenter,
+    sheet.text({center.x() - 12, center.y() - 4, 24, 8}, QStringLiteral("No. %1").arg(e.number), 10, Qt::AlignCenter,
                QFont::DemiBold);
 }
 

@@ -84,14 +84,14 @@ private:
                               q(figureText(FigureId::Miter, piece_, plan_, layer, style_)) + QStringLiteral(" / ") +
                                   q(figureText(FigureId::Fence, piece_, plan_, layer, style_)));
             if (plan_.cutOf(layer)->correction != 0) figure("Add to the miter", FigureId::Correction);
-            if (piece_.choices.cutting == CutSchool::WedgeSled) figure("Sled offset", FigureId::SledOffset);
+            if (piece_.choices.cutting == CutMethod::WedgeSled) figure("Sled offset", FigureId::SledOffset);
             figure("Stop, outer edge", FigureId::OuterEdge);
             figure("Inner edge", FigureId::InnerEdge);
             figure("Rip to", FigureId::BoardWidth);
         }
         figure("Plane to", FigureId::PlaneTo);
         if (b.segmented) figure("Strip, all woods", FigureId::StripLength);
-        // Checked with the calliper before it goes onto the stack.
+        // Checked with the caliper before it goes onto the stack.
         if (b.segmented || piece_.layers[i].is<DiscForm>()) {
             measure("As glued, Ø outside", 2 * b.stockOuterRadius());
             if (b.stockInnerRadius() > 0) measure("As glued, Ø inside", 2 * b.stockInnerRadius());
@@ -187,15 +187,15 @@ private:
         s_.painter().drawImage(s_.px(QRectF(x, y, face, face)), imageOf(bakeRing(b, half, 300)));
         s_.painter().setPen(QPen(QColor(60, 60, 60), s_.px(0.1)));
         s_.painter().setBrush(Qt::NoBrush);
-        const QPointF centre(x + face / 2, y + face / 2);
+        const QPointF center(x + face / 2, y + face / 2);
         for (const vl::Cell& cell : b.cells) {
             QPolygonF corners;
             for (const Point& p : b.planOf(cell, (b.z0 + b.z1) / 2))
-                corners << s_.px(QPointF(centre.x() + p.x() * scale, centre.y() - p.y() * scale));
+                corners << s_.px(QPointF(center.x() + p.x() * scale, center.y() - p.y() * scale));
             s_.painter().drawPolygon(corners);
         }
         for (const Scribed& c : b.scribed)
-            s_.painter().drawEllipse(s_.px(centre), s_.px(c.upper * scale), s_.px(c.upper * scale));
+            s_.painter().drawEllipse(s_.px(center), s_.px(c.upper * scale), s_.px(c.upper * scale));
     }
 
     Sheet& s_;

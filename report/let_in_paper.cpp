@@ -22,7 +22,7 @@ void drawInlays(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle 
     const auto mm = [&](double v, int decimals = 1) { return q(formatLength(v, style, decimals)); };
     std::vector<std::vector<QString>> rows;
     for (const Inlay& f : piece.inlays) {
-        const InlayPlace at = placeOf(f, plan.sides);
+        const InlayPlace at = placeOf(f, plan.surfaces);
         if (!at.meetsWood) continue;
         const Filling filling = fillingOf(f, at);
         const bool set = f.kind != Inlay::Crack && f.set != Inlay::None;
@@ -55,7 +55,7 @@ void drawInlays(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle 
 void drawExtras(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle style)
 {
     std::vector<std::vector<QString>> rows;
-    for (const Extra& e : extrasOf(piece, plan.sides))
+    for (const Extra& e : extrasOf(piece, plan.surfaces))
         rows.push_back(
             {q(e.what), q(e.of), QString::number(e.count), q(print(e.size, style)), QStringLiteral("\u25a1")});
     if (rows.empty()) return;
@@ -127,8 +127,8 @@ void drawLetInPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthSt
     drawInlays(sheet, piece, plan, style);
     drawExtras(sheet, piece, plan, style);
     for (const Worked& w : piece.worked)
-        for (const Opening& o : unlike(openingsOf(w, plan.sides))) drawOpenings(sheet, piece, w, o, style);
-    const auto blank = insideOutOf(piece, plan.sides.outside);
+        for (const Opening& o : unlike(openingsOf(w, plan.surfaces))) drawOpenings(sheet, piece, w, o, style);
+    const auto blank = insideOutOf(piece, plan.surfaces.outside);
     if (!blank || blank->first.empty()) return;
     Polyline line = blank->first;
     const double begin = line.front().x();

@@ -99,7 +99,7 @@ private:
         line(QStringLiteral("Lengths in"),
              style_.unit == LengthStyle::Unit::Fraction
                  ? QStringLiteral("inches, 1/%1").arg(style_.denominator)
-                 : QString::fromLatin1(style_.unit == LengthStyle::Unit::Inch ? "inches" : "millimetres"));
+                 : QString::fromLatin1(style_.unit == LengthStyle::Unit::Inch ? "inches" : "millimeters"));
         line(QStringLiteral("Kerf, crosscut / rip"), mm(shop_.kerf, 2) + QStringLiteral(" / ") + mm(shop_.ripKerf, 2));
         for (const auto& [name, id] : figures) line(QString::fromUtf8(name), working(id));
         y = std::max(y, s_.top() + side * 1.1) + 4;
@@ -128,9 +128,9 @@ private:
                 QFont::DemiBold);
         s_.moveTo(s_.y() + 7);
         for (const Caution& c : plan_.cautions) {
-            QString words = q(std::string(levelName(c.level)) + " · " + c.at + ": " + c.message + ".");
+            QString words = q(std::string(levelName(c.level)) + " · " + c.at + ": " + print(c.message, style_) + ".");
             QStringList ways;
-            for (const Fix& fix : c.fixes) ways << q(fix.label);
+            for (const Fix& fix : c.fixes) ways << q(print(fix.label, style_));
             if (!ways.isEmpty()) words += QStringLiteral(" Ways out: ") + ways.join(QStringLiteral("; ")) + ".";
             const double h = s_.textHeight(s_.inner() - 4, words, 8.5);
             s_.need(h + 16, QStringLiteral("Packet"));
@@ -210,7 +210,7 @@ const std::vector<PacketPartName>& packetParts()
         {PacketPart::Order, "Order of work"},
         {PacketPart::Mounts, "Mounts"},
         {PacketPart::Stations, "Stations"},
-        {PacketPart::Axes, "Centres and index wheels"},
+        {PacketPart::Axes, "Centers and index wheels"},
         {PacketPart::Cuts, "Curves to saw, holes, what is worked by index"},
         {PacketPart::ShopPaper, "Angles and circles, full size"},
         {PacketPart::Template, "Template, full size"},

@@ -30,7 +30,7 @@ struct PacketChoice {
 };
 
 /// Writes the packet: picture and figures, a sheet for every ring, the strip list, boards and set-ups, the glue-up
-/// order and timetable, mounts, stations, centres and index wheels, curves to saw and holes, angles and scribing
+/// order and timetable, mounts, stations, centers and index wheels, curves to saw and holes, angles and scribing
 /// circles and the template at full size. Needs a QGuiApplication. Throws InputError where the device cannot be written
 /// to.
 void printPacket(const Piece& piece, const Shop& shop, const Plan& plan, const BoardPlan& boards, LengthStyle style,

@@ -46,10 +46,10 @@ void addTiles(std::vector<TemplateTile>& tiles, const Polyline& line, bool hollo
 }
 
 /// Both templates beside one another on the same pages, where that takes fewer.
-void shareAPage(std::vector<TemplateTile>& tiles, const Sides& sides, const QSizeF& page)
+void shareAPage(std::vector<TemplateTile>& tiles, const TurnedSurfaces& surfaces, const QSizeF& page)
 {
     constexpr double between = 4;
-    const Extent lines[] = {extentOf(sides.outside), extentOf(sides.inside)};
+    const Extent lines[] = {extentOf(surfaces.outside), extentOf(surfaces.inside)};
     const double across = page.width() - 2 * edge, down = page.height() - head - foot;
     for (const bool turned : {false, true}) {
         const double alongRoom = turned ? down : across, outRoom = turned ? across : down;
@@ -89,13 +89,13 @@ QPointF TemplateTile::at(double z, double r) const
                   : QPointF(area.left() + (z - z0), area.bottom() - (r - r0));
 }
 
-std::vector<TemplateTile> templateTiles(const Sides& sides, const QSizeF& page)
+std::vector<TemplateTile> templateTiles(const TurnedSurfaces& surfaces, const QSizeF& page)
 {
     std::vector<TemplateTile> tiles;
-    addTiles(tiles, sides.outside, false, page);
-    if (!sides.inside.empty()) addTiles(tiles, sides.inside, true, page);
+    addTiles(tiles, surfaces.outside, false, page);
+    if (!surfaces.inside.empty()) addTiles(tiles, surfaces.inside, true, page);
     for (size_t i = 0; i < tiles.size(); ++i) tiles[i].page = static_cast<int>(i);
-    if (!sides.inside.empty()) shareAPage(tiles, sides, page);
+    if (!surfaces.inside.empty()) shareAPage(tiles, surfaces, page);
     return tiles;
 }
 
@@ -126,7 +126,7 @@ namespace {
 class TemplateSheet {
 public:
     TemplateSheet(Sheet& sheet, const Plan& plan, const TemplateTile& tile, LengthStyle style)
-        : s_(sheet), plan_(plan), tile_(tile), line_(tile.hollow ? plan.sides.inside : plan.sides.outside),
+        : s_(sheet), plan_(plan), tile_(tile), line_(tile.hollow ? plan.surfaces.inside : plan.surfaces.outside),
           extent_(extentOf(line_)), style_(style)
     {
     }
@@ -293,7 +293,7 @@ private:
 void drawTemplate(Sheet& sheet, const Plan& plan, LengthStyle style)
 {
     const QSizeF page(sheet.width(), sheet.height());
-    const std::vector<TemplateTile> tiles = templateTiles(plan.sides, page);
+    const std::vector<TemplateTile> tiles = templateTiles(plan.surfaces, page);
     for (size_t k = 0; k < tiles.size(); ++k) {
         const TemplateTile& tile = tiles[k];
         if (k == 0 || tiles[k - 1].page != tile.page) {

@@ -20,9 +20,9 @@ struct TemplateTile {
     QPointF at(double z, double r) const;
 };
 
-/// The pages of both templates, in order; the orientation that takes fewer pages. Neighbours share a strip of `shared`
+/// The pages of both templates, in order; the orientation that takes fewer pages. Neighbors share a strip of `shared`
 /// mm.
-std::vector<TemplateTile> templateTiles(const Sides& sides, const QSizeF& page);
+std::vector<TemplateTile> templateTiles(const TurnedSurfaces& surfaces, const QSizeF& page);
 constexpr double templateShared = 10;
 
 /// Where the 100 mm bars begin on a full-size page, mm: one runs to the right, one down.

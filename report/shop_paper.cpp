@@ -45,36 +45,36 @@ struct CornerLines {
     QString along, upright;  ///< what the sheet's two edges are
 };
 
-/// Quarter circles about one corner, and their radii along both edges: lay the corner on the board's centre.
+/// Quarter circles about one corner, and their radii along both edges: lay the corner on the board's center.
 void circles(Sheet& sheet, const QString& heading, const QString& lead, const std::vector<double>& radii,
              const CornerLines& lines, LengthStyle style)
 {
     sheet.page(heading);
     bar(sheet);
-    const QPointF centre = circleCentre({sheet.width(), sheet.height()});
-    const double right = sheet.width() - Sheet::margin - centre.x(), up = centre.y() - 58;
-    sheet.text({centre.x(), 37, right, 20}, lead, 8, Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap);
-    sheet.text({centre.x(), centre.y() + 12, right, 5}, lines.along, 7.5, Qt::AlignLeft | Qt::AlignTop,
+    const QPointF center = circleCenter({sheet.width(), sheet.height()});
+    const double right = sheet.width() - Sheet::margin - center.x(), up = center.y() - 58;
+    sheet.text({center.x(), 37, right, 20}, lead, 8, Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap);
+    sheet.text({center.x(), center.y() + 12, right, 5}, lines.along, 7.5, Qt::AlignLeft | Qt::AlignTop,
                QFont::DemiBold);
     sheet.painter().save();
-    sheet.painter().translate(sheet.px(QPointF(centre.x() - 5.5, centre.y())));
+    sheet.painter().translate(sheet.px(QPointF(center.x() - 5.5, center.y())));
     sheet.painter().rotate(-90);
     sheet.text({0, 0, up, 4}, lines.upright, 7.5, Qt::AlignLeft | Qt::AlignTop, QFont::DemiBold);
     sheet.painter().restore();
-    sheet.rule(centre.x(), centre.y(), centre.x() + right, centre.y(), 0.2, Qt::black);
-    sheet.rule(centre.x(), centre.y(), centre.x(), centre.y() - up, 0.2, Qt::black);
+    sheet.rule(center.x(), center.y(), center.x() + right, center.y(), 0.2, Qt::black);
+    sheet.rule(center.x(), center.y(), center.x(), center.y() - up, 0.2, Qt::black);
     QPainter& p = sheet.painter();
     p.save();
-    p.setClipRect(sheet.px(QRectF(centre.x(), centre.y() - up, right, up)));
+    p.setClipRect(sheet.px(QRectF(center.x(), center.y() - up, right, up)));
     p.setBrush(Qt::NoBrush);
     for (const double r : radii) {
         p.setPen(QPen(Qt::black, sheet.px(0.25)));
-        p.drawEllipse(sheet.px(centre), sheet.px(r), sheet.px(r));
+        p.drawEllipse(sheet.px(center), sheet.px(r), sheet.px(r));
     }
     p.setPen(QPen(QColor(130, 130, 130), sheet.px(0.15)));
     for (const auto& [from, to] : lines.thin)
-        p.drawLine(sheet.px(QPointF(centre.x() + from.x(), centre.y() - from.y())),
-                   sheet.px(QPointF(centre.x() + to.x(), centre.y() - to.y())));
+        p.drawLine(sheet.px(QPointF(center.x() + from.x(), center.y() - from.y())),
+                   sheet.px(QPointF(center.x() + to.x(), center.y() - to.y())));
     p.restore();
     // Each radius stands under the level edge, in the first row that is free there.
     double free[3] = {-1e9, -1e9, -1e9};
@@ -83,10 +83,10 @@ void circles(Sheet& sheet, const QString& heading, const QString& lead, const st
     for (const double r : rising) {
         const QString words = q(formatLength(r, style, 2));
         const double wide = QFontMetricsF(type(7), p.device()).horizontalAdvance(words) / sheet.px(1) + 1;
-        const double x = centre.x() + r;
+        const double x = center.x() + r;
         auto* row = std::ranges::find_if(free, [&](double from) { return x - wide / 2 > from; });
         if (row == std::end(free) || x + wide / 2 > sheet.width() - Sheet::margin) continue;
-        const double y = centre.y() + 1.5 + 3.4 * static_cast<double>(row - free);
+        const double y = center.y() + 1.5 + 3.4 * static_cast<double>(row - free);
         sheet.text({x - wide / 2, y, wide, 3.2}, words, 7, Qt::AlignCenter);
         *row = x + wide / 2 + 1;
     }
@@ -124,7 +124,7 @@ void boardCircles(Sheet& sheet, const BuiltLayer& b, const BoardRingForm& form, 
         lower.push_back(c.lower);
     }
     const CornerLines lines = boardLines(b, form);
-    const QString lead = QStringLiteral("Lay the corner on the board's centre and a straight edge on its middle line, "
+    const QString lead = QStringLiteral("Lay the corner on the board's center and a straight edge on its middle line, "
                                         "prick the arcs through, turn the sheet over for the next quarter. Joints of "
                                         "the board are thin lines.");
     circles(sheet, QStringLiteral("Scribing circles, layer %1, top face").arg(layer + 1), lead, top, lines, style);
@@ -197,13 +197,13 @@ std::vector<PaperAngle> paperAngles(const Piece& piece, const Plan& plan)
         out.push_back({name + QStringLiteral(" %1").arg(layer + 1), deg});
     };
     for (const RingCut& r : plan.cuts.rings)
-        if (piece.choices.cutting == CutSchool::WedgeSled)
+        if (piece.choices.cutting == CutMethod::WedgeSled)
             add(QStringLiteral("wedge of the sled, ring"), r.wedge, r.layer);
         else
             add(QStringLiteral("miter from square, ring"), r.miter, r.layer);
     for (size_t i = 0; i < plan.assembly.layers.size(); ++i)
         for (const Setting& s : plan.assembly.layers[i].settings)
-            if (s.unit == Unit::Angle && !s.machine.empty() && s.machine != "lathe")
+            if (s.unit == Unit::Angle && s.machine != Resource::None && s.machine != Resource::Lathe)
                 add(q(s.name) + QStringLiteral(", layer"), std::abs(s.value), static_cast<int>(i));
     for (size_t i = 0; i < piece.holes.size(); ++i)
         if (piece.holes[i].lean != 0)
@@ -216,7 +216,7 @@ QPointF angleCorner(int place, const QSizeF& page)
     return {Sheet::margin + 4, 36 + 66 + place * ((page.height() - 36 - 16) / anglesOnAPage)};
 }
 
-QPointF circleCentre(const QSizeF& page) { return {Sheet::margin + 6, page.height() - 33}; }
+QPointF circleCenter(const QSizeF& page) { return {Sheet::margin + 6, page.height() - 33}; }
 
 void drawShopPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle style)
 {

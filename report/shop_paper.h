@@ -23,8 +23,8 @@ QPointF angleCorner(int place, const QSizeF& page);
 constexpr double angleLength = 150;  ///< mm, of both lines
 constexpr int anglesOnAPage = 3;
 
-/// Where the centre of a sheet of circles lies, mm.
-QPointF circleCentre(const QSizeF& page);
+/// Where the center of a sheet of circles lies, mm.
+QPointF circleCenter(const QSizeF& page);
 
 /// Angles and scribing circles at full size, each page with a bar of 100 mm.
 void drawShopPaper(Sheet& sheet, const Piece& piece, const Plan& plan, LengthStyle style);

@@ -20,18 +20,18 @@ QString layerInWords(const Document& document, int layer)
     return words.join(QStringLiteral(", "));
 }
 
-std::vector<Thing> layerThings(const Document& document, const std::function<QRect(int layer)>& place)
+std::vector<ReadableItem> layerThings(const Document& document, const std::function<QRect(int layer)>& place)
 {
-    std::vector<Thing> all;
+    std::vector<ReadableItem> all;
     for (int k = 0; k < static_cast<int>(document.piece().layers.size()); ++k)
         all.push_back({layerInWords(document, k), place(k), document.selection().layers.contains(k)});
     return all;
 }
 
-std::vector<Thing> segmentThings(const Document& document, const std::function<QRect(int segment)>& place)
+std::vector<ReadableItem> segmentThings(const Document& document, const std::function<QRect(int segment)>& place)
 {
     const BuiltLayer& built = document.plan().assembly.layers[static_cast<size_t>(document.selection().layer)];
-    std::vector<Thing> all;
+    std::vector<ReadableItem> all;
     for (int k = 0; k < built.count(); ++k) {
         const Species& wood = *built.woods[static_cast<size_t>(k) % built.woods.size()];
         all.push_back({Document::tr("segment %1 of %2, %3").arg(k + 1).arg(built.count()).arg(localized(wood.name)),

@@ -11,9 +11,9 @@ namespace vl::app {
 QString layerInWords(const Document& document, int layer);
 
 /// The layers as things of a view that shows each in the box that `place` gives.
-std::vector<Thing> layerThings(const Document& document, const std::function<QRect(int layer)>& place);
+std::vector<ReadableItem> layerThings(const Document& document, const std::function<QRect(int layer)>& place);
 
 /// The segments of the chosen layer.
-std::vector<Thing> segmentThings(const Document& document, const std::function<QRect(int segment)>& place);
+std::vector<ReadableItem> segmentThings(const Document& document, const std::function<QRect(int segment)>& place);
 
 }  // namespace vl::app

@@ -33,7 +33,7 @@ public:
     QStringList keyBindingsForAction(const QString&) const override { return {}; }
 
 private:
-    Thing thing() const;
+    ReadableItem thing() const;
 
     ReadableView& view_;
     int index_;
@@ -72,7 +72,7 @@ public:
     }
     QAccessibleInterface* childAt(int x, int y) const override
     {
-        const std::vector<Thing> all = readable_.things();
+        const std::vector<ReadableItem> all = readable_.things();
         const QPoint at = view().mapFromGlobal(QPoint(x, y));
         for (size_t i = 0; i < all.size(); ++i)
             if (all[i].box.contains(at)) return child(static_cast<int>(i));
@@ -80,7 +80,7 @@ public:
     }
     QAccessibleInterface* focusChild() const override
     {
-        const std::vector<Thing> all = readable_.things();
+        const std::vector<ReadableItem> all = readable_.things();
         for (size_t i = 0; i < all.size(); ++i)
             if (all[i].chosen && view().hasFocus()) return child(static_cast<int>(i));
         return QAccessibleWidget::focusChild();
@@ -98,10 +98,10 @@ bool ThingInterface::isValid() const
     return view_.isValid() && index_ < static_cast<int>(view_.readable().things().size());
 }
 
-Thing ThingInterface::thing() const
+ReadableItem ThingInterface::thing() const
 {
-    const std::vector<Thing> all = view_.readable().things();
-    return index_ < static_cast<int>(all.size()) ? all[static_cast<size_t>(index_)] : Thing{};
+    const std::vector<ReadableItem> all = view_.readable().things();
+    return index_ < static_cast<int>(all.size()) ? all[static_cast<size_t>(index_)] : ReadableItem{};
 }
 
 QAccessibleInterface* ThingInterface::parent() const { return &view_; }
@@ -119,7 +119,7 @@ QRect ThingInterface::rect() const
 
 QAccessible::State ThingInterface::state() const
 {
-    const Thing now = thing();
+    const ReadableItem now = thing();
     QAccessible::State s;
     s.selectable = s.focusable = true;
     s.selected = now.chosen;
@@ -153,7 +153,7 @@ void announceChosen(QWidget* view)
 {
     const auto* readable = dynamic_cast<Readable*>(view);
     if (!readable || !QAccessible::isActive()) return;
-    const std::vector<Thing> all = readable->things();
+    const std::vector<ReadableItem> all = readable->things();
     for (size_t i = 0; i < all.size(); ++i)
         if (all[i].chosen) {
             QAccessibleEvent event(view, QAccessible::Focus);

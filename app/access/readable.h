@@ -10,7 +10,7 @@ class QWidget;
 namespace vl::app {
 
 /// One thing that a painted view shows: a layer, a node, a segment, a board, a bar.
-struct Thing {
+struct ReadableItem {
     QString name;  ///< all that there is to know of it
     QRect box;     ///< pixels of the view; empty where it is not shown just now
     bool chosen = false;
@@ -20,7 +20,7 @@ struct Thing {
 class Readable {
 public:
     virtual ~Readable() = default;
-    virtual std::vector<Thing> things() const = 0;
+    virtual std::vector<ReadableItem> things() const = 0;
     virtual void chooseThing(int index) = 0;
 };
 

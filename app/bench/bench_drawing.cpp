@@ -4,8 +4,8 @@
 #include "app/document/beside.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
-#include "core/picture/moment.h"
 #include "core/picture/render.h"
+#include "core/picture/work_state.h"
 #include "core/plan/film.h"
 #include "report/drawing.h"
 
@@ -42,9 +42,9 @@ QImage pictureOf(const Piece& piece, const Shop& shop, const Plan& plan, size_t 
     if (bodies.empty()) return {};
     constexpr double coarse = 0.5;  // mm
     constexpr int side = 520;       // pixels
-    Mesh mesh = bodiesMesh(piece, plan.assembly, plan.sides, bodies, {coarse, false});
+    Mesh mesh = bodiesMesh(piece, plan.assembly, plan.surfaces, bodies, {coarse, false});
     showHolding(piece, shop, plan, done, mesh);
-    const Reach reach = reachOf(plan.assembly, plan.sides, bodies);
+    const Reach reach = reachOf(plan.assembly, plan.surfaces, bodies);
     return report::imageOf(renderMesh(mesh, Camera{}, reach.height, reach.diameter, side, side, 0));
 }
 
@@ -89,7 +89,8 @@ void BenchWindow::paintPicture(QPainter& p, const QRectF& box)
             return report::drawStave(p, box, built, doc_.piece().layers[static_cast<size_t>(layer)].sandingLoss,
                                      doc_.style(), inks);
     }
-    if (place() && (walk_ == QLatin1String("setups") || place()->strip)) return paintSetUp(p, box, place()->number);
+    if (place() && (checklist_ == QLatin1String("setups") || place()->strip))
+        return paintSetUp(p, box, place()->number);
     if (place()) return paintMark(p, box, *place());
     if (!picture_.isNull() && pictured_ == at_) p.drawImage(box, picture_);
 }
@@ -129,15 +130,15 @@ void BenchWindow::paintSetUp(QPainter& p, const QRectF& box, const Setting& set)
 }
 
 /// Where a place is: its station on the section, its angle on the circle as seen from the tailstock.
-void BenchWindow::paintMark(QPainter& p, const QRectF& box, const Walk::Place& place) const
+void BenchWindow::paintMark(QPainter& p, const QRectF& box, const Checklist::Place& place) const
 {
     const report::Inks inks{theme().quiet, theme().text, theme().edge, theme().panel};
-    const Sides& sides = doc_.plan().sides;
+    const TurnedSurfaces& surfaces = doc_.plan().surfaces;
     if (!std::isnan(place.z)) {
-        const QSizeF size = report::sectionSize(doc_.piece(), sides);
+        const QSizeF size = report::sectionSize(doc_.piece(), surfaces);
         const double scale = std::min(box.width() / (2 * size.width()), box.height() / size.height());
         const QPointF foot(box.center().x(), box.center().y() + size.height() * scale / 2);
-        report::drawSection(p, foot, scale, doc_.piece(), sides, inks);
+        report::drawSection(p, foot, scale, doc_.piece(), surfaces, inks);
         const double y = foot.y() - place.z * scale;
         p.setPen(QPen(theme().accent, box.height() / 90));
         p.drawLine(QPointF(box.left(), y), QPointF(box.right(), y));
@@ -150,7 +151,7 @@ void BenchWindow::paintMark(QPainter& p, const QRectF& box, const Walk::Place& p
         p.setPen(QPen(theme().quiet, 1.5));
         p.setBrush(theme().panel);
         p.drawEllipse(box.center(), r, r);
-        for (const Walk::Place& other : list_.places)
+        for (const Checklist::Place& other : list_.places)
             if (other.angleDeg) p.drawLine(at(*other.angleDeg, 0.92), at(*other.angleDeg, 1));
         p.setPen(QPen(theme().accent, box.height() / 70, Qt::SolidLine, Qt::RoundCap));
         p.drawLine(box.center(), at(*place.angleDeg, 1));
@@ -216,7 +217,7 @@ void BenchWindow::paintEvent(QPaintEvent*)
                       .arg(said(card.clock.what))
                       .arg(card.clock.minutes, 0, 'f', 0) +
                   QLatin1Char(' ') + how;
-    } else if (const Walk::Place* at = place()) {
+    } else if (const Checklist::Place* at = place()) {
         main = &at->number;
         others = at->others;
     }

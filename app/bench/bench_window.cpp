@@ -13,9 +13,19 @@
 #include <utility>
 
 namespace vl::app {
+namespace {
 
-BenchWindow::BenchWindow(Document& document, const QString& walk, QWidget* parent)
-    : QWidget(parent, Qt::Window), doc_(document), walk_(walk)
+/// Where the settings remember on which day a machine's cautions were read.
+QString seenKey(Resource machine)
+{
+    const std::string_view name = resourceName(machine);
+    return QStringLiteral("bench/seen-") + QString::fromUtf8(name.data(), static_cast<qsizetype>(name.size()));
+}
+
+}  // namespace
+
+BenchWindow::BenchWindow(Document& document, const QString& list, QWidget* parent)
+    : QWidget(parent, Qt::Window), doc_(document), checklist_(list)
 {
     setAttribute(Qt::WA_DeleteOnClose);
     setObjectName("bench-window");
@@ -30,7 +40,7 @@ BenchWindow::BenchWindow(Document& document, const QString& walk, QWidget* paren
     connect(&doc_, &Document::boardsChanged, this, [this, follow] {
         follow();
         // Strips may lie otherwise now: on with the first that is left.
-        if (walk_ == QLatin1String("strips"))
+        if (checklist_ == QLatin1String("strips"))
             for (at_ = 0; at_ + 1 < count() && isDone(at_);) ++at_;
         update();
     });
@@ -55,8 +65,8 @@ void BenchWindow::take()
 {
     cards_ = cardsOf(doc_.plan());
     list_ = {};
-    for (Walk& w : walksOf(doc_.piece(), doc_.plan(), doc_.boards()))
-        if (walk_ == QLatin1String(w.id)) list_ = std::move(w);
+    for (Checklist& w : checklistsOf(doc_.piece(), doc_.plan(), doc_.boards()))
+        if (checklist_ == QLatin1String(w.id)) list_ = std::move(w);
     at_ = std::clamp(at_, 0, std::max(0, count() - 1));
     if (!step() || asked_ != step()->id) asks_ = false;
     asked_ = step() ? step()->id : std::string();
@@ -69,7 +79,7 @@ const Step* BenchWindow::step() const
     return isSteps() && at_ < count() ? &doc_.plan().assembly.recipe[cards_[static_cast<size_t>(at_)].step] : nullptr;
 }
 
-const Walk::Place* BenchWindow::place() const
+const Checklist::Place* BenchWindow::place() const
 {
     return !isSteps() && at_ < count() ? &list_.places[static_cast<size_t>(at_)] : nullptr;
 }
@@ -87,7 +97,7 @@ QString BenchWindow::said(const Text& text) const { return QString::fromStdStrin
 QString BenchWindow::sentence() const
 {
     if (const Step* s = step()) return said(s->title);
-    if (const Walk::Place* p = place()) return said(p->what);
+    if (const Checklist::Place* p = place()) return said(p->what);
     return tr("Nothing to do here.");
 }
 
@@ -95,7 +105,7 @@ QString BenchWindow::number() const
 {
     const Setting* n = nullptr;
     if (step() && cards_[static_cast<size_t>(at_)].number) n = &*cards_[static_cast<size_t>(at_)].number;
-    if (const Walk::Place* p = place()) n = &p->number;
+    if (const Checklist::Place* p = place()) n = &p->number;
     if (!n) return {};
     return QString::fromStdString(n->name + " " + print(Quantity{n->value, n->unit, n->decimals}, doc_.style()));
 }
@@ -119,17 +129,15 @@ int BenchWindow::left() const
 std::optional<Text> BenchWindow::unseen() const
 {
     if (!step()) return std::nullopt;
-    const std::string& machine = cards_[static_cast<size_t>(at_)].machine;
-    const QString key = QStringLiteral("bench/seen-") + QString::fromStdString(machine);
+    const Resource machine = cards_[static_cast<size_t>(at_)].machine;
+    const QString key = seenKey(machine);
     if (QSettings().value(key).toString() == QDate::currentDate().toString(Qt::ISODate)) return std::nullopt;
     return dayCautionOf(machine);
 }
 
 void BenchWindow::markSeen()
 {
-    QSettings().setValue(QStringLiteral("bench/seen-") +
-                             QString::fromStdString(cards_[static_cast<size_t>(at_)].machine),
-                         QDate::currentDate().toString(Qt::ISODate));
+    QSettings().setValue(seenKey(cards_[static_cast<size_t>(at_)].machine), QDate::currentDate().toString(Qt::ISODate));
 }
 
 /// A timer for what waits from now on; none where it does not.
@@ -192,7 +200,7 @@ void BenchWindow::forward()
             finishStep();
         return update();
     }
-    if (const Walk::Place* p = place(); p && !isDone(at_)) {
+    if (const Checklist::Place* p = place(); p && !isDone(at_)) {
         // The change makes the list anew: what is run is known before.
         const QString what = said(p->what);
         const double minutes = p->number.unit == Unit::Minutes ? p->number.value : 0;

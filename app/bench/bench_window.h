@@ -19,8 +19,8 @@ namespace vl::app {
 class BenchWindow : public QWidget {
     Q_OBJECT
 public:
-    /// `walk`: the id of the list that is walked; empty: the steps of the recipe.
-    BenchWindow(Document& document, const QString& walk, QWidget* parent = nullptr);
+    /// `list`: the id of the list that is walked; empty: the steps of the recipe.
+    BenchWindow(Document& document, const QString& list, QWidget* parent = nullptr);
     ~BenchWindow() override;
 
     /// What it says, for a screen reader and for tests: sentence, number, what can hurt.
@@ -55,18 +55,18 @@ private:
     void run(const QString& what, double minutes, const std::string& of = {});
     void take();
     void tick();
-    bool isSteps() const { return walk_.isEmpty(); }
+    bool isSteps() const { return checklist_.isEmpty(); }
     int count() const;
     bool isDone(int i) const;
     const Step* step() const;
-    const Walk::Place* place() const;
+    const Checklist::Place* place() const;
     const Card* card() const;
     void finishStep();
     void onceMore();
     QString clockWords() const;
     void paintPicture(QPainter& painter, const QRectF& box);
     void paintSetUp(QPainter& painter, const QRectF& box, const Setting& set) const;
-    void paintMark(QPainter& painter, const QRectF& box, const Walk::Place& place) const;
+    void paintMark(QPainter& painter, const QRectF& box, const Checklist::Place& place) const;
     QString said(const Text& text) const;
     void markSeen();
     std::optional<Text> unseen() const;
@@ -74,9 +74,9 @@ private:
     void wishPicture();
 
     Document& doc_;
-    QString walk_;
+    QString checklist_;
     std::vector<Card> cards_;
-    Walk list_{};
+    Checklist list_{};
     int at_ = 0;
     std::vector<Running> timers_;
     std::optional<double> rpm_, angle_, percent_;  // as the devices say

@@ -71,8 +71,8 @@ DevicesDialog::DevicesDialog(Devices& devices, QWidget* parent)
     setObjectName("devices");
     auto* column = new QVBoxLayout(this);
     auto* words = new QLabel(tr(
-        "A calliper types into the field that has the keyboard, a moisture meter and a thermometer into a "
-        "field of their unit; a calliper that is a keyboard itself (a wedge) needs no port. A foot pedal "
+        "A caliper types into the field that has the keyboard, a moisture meter and a thermometer into a "
+        "field of their unit; a caliper that is a keyboard itself (a wedge) needs no port. A foot pedal "
         "drives the bench's cards; an encoder and a tachometer stand on the card. vivid-lathe-sim is a stand-in that "
         "prints the port it speaks on."));
     words->setWordWrap(true);

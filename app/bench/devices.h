@@ -13,7 +13,7 @@ class QListWidget;
 
 namespace vl::app {
 
-/// The devices that are connected. What a calliper says goes into the field that has the keyboard, as if it were typed;
+/// The devices that are connected. What a caliper says goes into the field that has the keyboard, as if it were typed;
 /// a pedal drives the bench's window; what cannot be is said and goes nowhere.
 class Devices : public QObject {
     Q_OBJECT

@@ -70,7 +70,7 @@ public:
     LengthStyle exact() const { return {style_.unit, style_.denominator, true}; }
     /// A length on the step that drags keep to, mm: the metric or the inch one as lengths are shown.
     double snapped(double mm) const;
-    double snapStep() const { return style_.unit == LengthStyle::Unit::Millimetre ? snapMetric_ : snapImperial_; }
+    double snapStep() const { return style_.unit == LengthStyle::Unit::Millimeter ? snapMetric_ : snapImperial_; }
     void setSnap(double metric, double imperial);
     /// A price as the turner reads it: "12.50 €", or a bare number.
     QString price(double value) const;

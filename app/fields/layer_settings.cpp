@@ -21,7 +21,8 @@ void LayerSettings::refresh()
     };
     QStringList names;
     for (const Setting& s : settings())
-        names << (s.machine.empty() ? QString() : localized(s.machine.data()) + QStringLiteral(": ")) +
+        names << (s.machine == Resource::None ? QString()
+                                              : localized(resourceName(s.machine).data()) + QStringLiteral(": ")) +
                      localized(s.name.c_str());
     if (names == names_ && layer_ == doc_.selection().layer) return;
     names_ = names;

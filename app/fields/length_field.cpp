@@ -79,7 +79,7 @@ void LengthField::keyPressEvent(QKeyEvent* event)
         return;
     }
     if ((event->key() == Qt::Key_Up || event->key() == Qt::Key_Down) && !mixed_) {
-        const double step = doc_.style().unit == LengthStyle::Unit::Millimetre ? 0.5 : mmPerInch / 64;
+        const double step = doc_.style().unit == LengthStyle::Unit::Millimeter ? 0.5 : mmPerInch / 64;
         const double mm = std::clamp(mm_ + (event->key() == Qt::Key_Up ? step : -step), limit_.low, limit_.high);
         mm_ = mm;
         emit edited(mm);

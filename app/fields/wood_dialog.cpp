@@ -25,11 +25,11 @@ WoodDialog::WoodDialog(Document& document, OwnWood wood, QWidget* parent) : QDia
     name->setMaxLength(static_cast<int>(fieldOf(&OwnWood::name).limit.high));
     connect(name, &QLineEdit::textChanged, this, [this](const QString& t) { wood_.name = t.toStdString(); });
     top->addRow(tr("Name"), name);
-    top->addRow(tr("Wood grown in spring"), colour(tr("Light colour"), &OwnWood::light));
-    top->addRow(tr("Wood grown in summer"), colour(tr("Dark colour"), &OwnWood::dark));
+    top->addRow(tr("Wood grown in spring"), color(tr("Light color"), &OwnWood::light));
+    top->addRow(tr("Wood grown in summer"), color(tr("Dark color"), &OwnWood::dark));
     column->addLayout(top);
     auto* form = new FieldForm(document);
-    // Its name and its two colours have fields of their own above.
+    // Its name and its two colors have fields of their own above.
     std::vector<FieldItem> items = itemsOf(wood_);
     std::erase_if(items, [](const FieldItem& i) { return i.field.kind == Field::Kind::Text; });
     form->show(items);
@@ -52,7 +52,7 @@ WoodDialog::WoodDialog(Document& document, OwnWood wood, QWidget* parent) : QDia
     name->setFocus();
 }
 
-QPushButton* WoodDialog::colour(const QString& words, std::string OwnWood::*member)
+QPushButton* WoodDialog::color(const QString& words, std::string OwnWood::*member)
 {
     auto* button = new QPushButton;
     button->setAccessibleName(words);

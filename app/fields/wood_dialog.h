@@ -20,7 +20,7 @@ public:
     void accept() override;
 
 private:
-    QPushButton* colour(const QString& words, std::string OwnWood::*member);
+    QPushButton* color(const QString& words, std::string OwnWood::*member);
 
     OwnWood wood_;
     QLabel* refused_;

@@ -23,7 +23,7 @@ QPixmap woodSwatch(const Species& species, QSize size)
         for (int y = 0; y < size.height(); ++y)
             for (int x = 0; x < size.width(); ++x) {
                 const auto c =
-                    woodColour(species.figure, static_cast<float>(x) * 0.7f, static_cast<float>(y) * 0.7f, 3, 0.37f, 0);
+                    woodColor(species.figure, static_cast<float>(x) * 0.7f, static_cast<float>(y) * 0.7f, 3, 0.37f, 0);
                 image.setPixel(x, y, QColor::fromRgbF(c[0], c[1], c[2]).rgb());
             }
         map = QPixmap::fromImage(image);

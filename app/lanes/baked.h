@@ -10,12 +10,12 @@
 
 namespace vl::app {
 
-/// Pictures that take longer than a frame, made beside: the latest wish wins, an earlier one is cancelled.
+/// Pictures that take longer than a frame, made beside: the latest wish wins, an earlier one is canceled.
 class Baked : public QObject {
     Q_OBJECT
 public:
     using Images = std::vector<QImage>;
-    using Bake = std::function<Images(const std::atomic<bool>& cancelled)>;
+    using Bake = std::function<Images(const std::atomic<bool>& canceled)>;
 
     using QObject::QObject;
     ~Baked() override;

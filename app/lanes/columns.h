@@ -21,7 +21,7 @@ public:
     /// Where the names of rows end.
     double names() const { return left_ - 12; }
     double left(int column) const { return left_ + (column - first_) * width_; }
-    double centre(int column) const { return left(column) + width_ / 2; }
+    double center(int column) const { return left(column) + width_ / 2; }
     /// The column at a pixel; −1 where there is none.
     int at(double px) const;
     void scroll(int columns);

@@ -35,8 +35,8 @@ DrawingPlace placeDrawing(const DrawingRoom& room)
     p.left = P::head + spare;
     p.section = face > 0 ? p.left + length * p.scale + spare / 2 + P::gap / 2 : room.width;
     if (face > 0) p.section = std::min(p.section, room.width - P::smallFace);
-    p.faceCentre = {p.left + length * p.scale + spare + P::gap + face * p.faceScale, p.axis};
-    if (face > 0) p.faceCentre.setX(std::max(p.faceCentre.x(), p.section + P::smallFace / 2));
+    p.faceCenter = {p.left + length * p.scale + spare + P::gap + face * p.faceScale, p.axis};
+    if (face > 0) p.faceCenter.setX(std::max(p.faceCenter.x(), p.section + P::smallFace / 2));
     return p;
 }
 

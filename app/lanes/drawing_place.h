@@ -18,9 +18,9 @@ struct DrawingPlace {
     double left = 92;      ///< of station 0
     double axis = 200;     ///< height of the axis
     double section = 600;  ///< width that section and side have
-    QPointF faceCentre;
+    QPointF faceCenter;
     double faceScale = 0;   ///< pixels per mm; 0: no face
-    double faceRadius = 0;  ///< pixels that it has from its centre
+    double faceRadius = 0;  ///< pixels that it has from its center
 
     bool sameScale() const { return faceScale == scale; }
     static constexpr double head = 74, gap = 40, right = 16, smallFace = 150;

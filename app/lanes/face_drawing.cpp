@@ -34,15 +34,15 @@ void FaceView::drawEnd(QPainter& painter)
     const double half = doc_.plan().shape.greatestDiameter / 2 * 1.01, across = 2 * half * scale();
     const int pixels = std::max(1, static_cast<int>(across * devicePixelRatioF()));
     const End from = shows_ == Shows::Rim ? End::Tailstock : End::Headstock;
-    const QRectF box(centre() - QPointF(across, across) / 2, QSizeF(across, across));
+    const QRectF box(center() - QPointF(across, across) / 2, QSizeF(across, across));
     // While a drag goes on the last picture stays.
     const Baked::Images* made =
         doc_.live() ? nullptr
                     : face_.get(qHashMulti(1u, doc_.version(), static_cast<int>(shows_), pixels),
-                                [assembly = doc_.plan().assembly, sides = doc_.plan().sides, from, half,
-                                 pixels](const std::atomic<bool>& cancelled) {
+                                [assembly = doc_.plan().assembly, sides = doc_.plan().surfaces, from, half,
+                                 pixels](const std::atomic<bool>& canceled) {
                                     return Baked::Images{
-                                        report::imageOf(bakeEnd(assembly, sides, from, half, pixels, &cancelled))};
+                                        report::imageOf(bakeEnd(assembly, sides, from, half, pixels, &canceled))};
                                 });
     if (made && !made->empty())
         painter.drawImage(box, made->front());
@@ -51,13 +51,13 @@ void FaceView::drawEnd(QPainter& painter)
     painter.setPen(QPen(theme().text, 1.2));
     painter.setBrush(Qt::NoBrush);
     const double r = doc_.plan().shape.greatestDiameter / 2 * scale();
-    painter.drawEllipse(centre(), r, r);
+    painter.drawEllipse(center(), r, r);
     drawHoles(painter);
     if (shows_ != Shows::Rim) return;
     const QColor line(0, 0, 0, 130);
-    for (const GridOf& g : gridsOf(doc_.piece(), doc_.plan().sides))
+    for (const GridOf& g : gridsOf(doc_.piece(), doc_.plan().surfaces))
         if (const Decor& d = doc_.piece().decors[g.decor]; d.on == Decor::Face)
-            report::GridDrawing(d, g, centre(), scale()).drawCells(painter, {line, line, line, theme().panel});
+            report::GridDrawing(d, g, center(), scale()).drawCells(painter, {line, line, line, theme().panel});
 }
 
 void FaceView::drawLayer(QPainter& painter)
@@ -72,16 +72,16 @@ void FaceView::drawLayer(QPainter& painter)
                                                     return Baked::Images{report::imageOf(bakeRing(l, half, pixels))};
                                                 });
     if (made && !made->empty())
-        painter.drawImage(QRectF(centre() - QPointF(half, half) * s, QSizeF(2 * half * s, 2 * half * s)),
+        painter.drawImage(QRectF(center() - QPointF(half, half) * s, QSizeF(2 * half * s, 2 * half * s)),
                           made->front());
     if (l.cells.size() > 1)
-        for (const bool chosen : {false, true})  // what is chosen is drawn over its neighbours
+        for (const bool chosen : {false, true})  // what is chosen is drawn over its neighbors
             for (const Cell& cell : l.cells) {
                 if (chosen != (doc_.selection().segment >= 0 && doc_.selection().segment == cell.segment)) continue;
                 QPolygonF corners;
                 for (const Point& p : l.planOf(cell, (l.z0 + l.z1) / 2))
-                    corners << centre() + QPointF(p.x(), -p.y()) * s;
-                painter.setBrush(made ? QBrush(Qt::NoBrush) : QBrush(report::woodColour(*cell.wood)));
+                    corners << center() + QPointF(p.x(), -p.y()) * s;
+                painter.setBrush(made ? QBrush(Qt::NoBrush) : QBrush(report::woodColor(*cell.wood)));
                 painter.setPen(QPen(chosen ? theme().accent : QColor(0, 0, 0, 150), chosen ? 3 : 0.9));
                 painter.drawPolygon(corners);
             }
@@ -95,8 +95,8 @@ void FaceView::drawLayer(QPainter& painter)
         const bool tapers = l.radial() && !l.segmented;
         const double z = (l.z0 + l.z1) / 2;
         const auto at = [&](const Polyline& side) { return side.empty() ? 0.0 : radiusAt(side, z); };
-        drawCircle(painter, tapers ? at(doc_.plan().sides.outside) : l.finishedOuter.high, Qt::DashLine);
-        drawCircle(painter, tapers ? at(doc_.plan().sides.inside) : l.finishedInner.low, Qt::DashLine);
+        drawCircle(painter, tapers ? at(doc_.plan().surfaces.outside) : l.finishedOuter.high, Qt::DashLine);
+        drawCircle(painter, tapers ? at(doc_.plan().surfaces.inside) : l.finishedInner.low, Qt::DashLine);
     }
     drawPith(painter);
     if (!turns()) return;
@@ -112,7 +112,7 @@ void FaceView::drawHoles(QPainter& painter) const
     constexpr double grip = 5;  // pixels
     for (const size_t i : sideHoles()) {
         const Hole& h = doc_.piece().holes[i];
-        QColor ink = h.filled ? report::woodColour(fillingOf(h.fill)) : theme().text;
+        QColor ink = h.filled ? report::woodColor(fillingOf(h.fill)) : theme().text;
         ink.setAlphaF(0.55f);
         painter.setPen(QPen(ink, std::max(1.5, h.diameter * scale()), Qt::SolidLine, Qt::FlatCap));
         painter.drawLine(holeEnd(i, false), holeEnd(i, true));
@@ -131,8 +131,8 @@ void FaceView::drawPith(QPainter& painter) const
     constexpr double arm = 7, grip = 5.5;  // pixels
     for (const QPen& pen : {QPen(theme().panel, 3.5), QPen(theme().text, 1.4)}) {
         painter.setPen(pen);
-        painter.drawLine(centre() - QPointF(arm, 0), centre() + QPointF(arm, 0));
-        painter.drawLine(centre() - QPointF(0, arm), centre() + QPointF(0, arm));
+        painter.drawLine(center() - QPointF(arm, 0), center() + QPointF(arm, 0));
+        painter.drawLine(center() - QPointF(0, arm), center() + QPointF(0, arm));
     }
     painter.setPen(QPen(theme().accent, 1.8));
     painter.setBrush(theme().panel);
@@ -150,7 +150,7 @@ void FaceView::drawNumbers(QPainter& painter) const
         const int number = report::partNumber(own, cell.segment);
         if (number < 1) continue;
         QPolygonF corners;
-        for (const Point& p : l.planOf(cell, (l.z0 + l.z1) / 2)) corners << centre() + QPointF(p.x(), -p.y()) * scale();
+        for (const Point& p : l.planOf(cell, (l.z0 + l.z1) / 2)) corners << center() + QPointF(p.x(), -p.y()) * scale();
         constexpr double radius = 9;  // pixels
         const QPointF middle = corners.boundingRect().center();
         painter.setPen(Qt::NoPen);
@@ -170,7 +170,7 @@ void FaceView::drawCircle(QPainter& painter, double radius, Qt::PenStyle line) c
     for (const QPen& pen :
          {QPen(QColor(255, 255, 255, 200), 2.2), QPen(theme().dark ? QColor("#0b6e7a") : theme().accent, 1.6, line)}) {
         painter.setPen(pen);
-        painter.drawEllipse(centre(), radius * scale(), radius * scale());
+        painter.drawEllipse(center(), radius * scale(), radius * scale());
     }
 }
 
@@ -214,12 +214,12 @@ void FaceView::drawWords(QPainter& painter) const
     const bool inside = l.segmented && opening > std::hypot(wide, 20);
     const auto room = static_cast<qsizetype>((height() - drawn().bottom() - 3) / 17);
     if (!inside && lines.size() > room) lines.resize(std::max<qsizetype>(0, room));
-    double y = inside ? centre().y() - 8.5 * static_cast<double>(lines.size())
+    double y = inside ? center().y() - 8.5 * static_cast<double>(lines.size())
                       : height() - 17.0 * static_cast<double>(lines.size()) - 1;
     for (const QString& words : lines) {
         painter.setFont(&words == &lines[0] ? strong : quiet);
         painter.setPen(&words == &lines[0] ? theme().text : theme().quiet);
-        painter.drawText(QRectF(0, y, 2 * centre().x(), 17), Qt::AlignCenter, words);
+        painter.drawText(QRectF(0, y, 2 * center().x(), 17), Qt::AlignCenter, words);
         y += 17;
     }
 }

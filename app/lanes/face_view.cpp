@@ -79,11 +79,11 @@ double FaceView::scale() const
     return place.faceRadius / std::max(1.0, own);
 }
 
-QPointF FaceView::centre() const { return axis_.place().faceCentre - pos(); }
+QPointF FaceView::center() const { return axis_.place().faceCenter - pos(); }
 
 double FaceView::angleAt(const QPointF& p) const
 {
-    const QPointF from = p - centre();
+    const QPointF from = p - center();
     return std::atan2(-from.x(), -from.y()) / degrees;
 }
 
@@ -92,13 +92,13 @@ QPointF FaceView::segmentPosition(int segment) const
     const BuiltLayer& l = layer();
     const Point middle = l.middleOf(segment, (l.z0 + l.z1) / 2);
     const double a = middle.y() * degrees, r = middle.x() * scale();
-    return centre() - QPointF(r * std::sin(a), r * std::cos(a));
+    return center() - QPointF(r * std::sin(a), r * std::cos(a));
 }
 
 QPointF FaceView::turnPosition() const
 {
     const double a = layer().phaseDeg * degrees, r = layer().cornerRadius() * scale() + 9;
-    return centre() - QPointF(r * std::sin(a), r * std::cos(a));
+    return center() - QPointF(r * std::sin(a), r * std::cos(a));
 }
 
 const BlockForm* FaceView::log() const
@@ -110,7 +110,7 @@ const BlockForm* FaceView::log() const
 QPointF FaceView::pithPosition() const
 {
     const double a = log() ? logMiddleTowards(*log()) * degrees : 0, r = log() ? logOffset(*log()) * scale() : 0;
-    return centre() - QPointF(r * std::sin(a), r * std::cos(a));
+    return center() - QPointF(r * std::sin(a), r * std::cos(a));
 }
 
 std::vector<size_t> FaceView::sideHoles() const
@@ -123,7 +123,7 @@ std::vector<size_t> FaceView::sideHoles() const
 
 double FaceView::radiusOf(const Hole& hole) const
 {
-    const double r = radiusAt(doc_.plan().sides.outside, hole.at);
+    const double r = radiusAt(doc_.plan().surfaces.outside, hole.at);
     return std::isnan(r) ? 0 : r;
 }
 
@@ -132,19 +132,19 @@ QPointF FaceView::holeEnd(size_t hole, bool leaves) const
     const Hole& h = doc_.piece().holes[hole];
     const HoleEnds ends = holeEnds(h, radiusOf(h));
     const double a = (leaves ? ends.leaves : ends.enters) * degrees, r = radiusOf(h) * scale();
-    return centre() - QPointF(r * std::sin(a), r * std::cos(a));
+    return center() - QPointF(r * std::sin(a), r * std::cos(a));
 }
 
 QRectF FaceView::drawn() const
 {
     const double r =
         scale() * (shows_ == Shows::Layer ? layer().cornerRadius() : doc_.plan().shape.greatestDiameter / 2);
-    return {centre() - QPointF(r, r), centre() + QPointF(r, r)};
+    return {center() - QPointF(r, r), center() + QPointF(r, r)};
 }
 
 int FaceView::segmentAt(const QPointF& p) const
 {
-    const QPointF from = p - centre();
+    const QPointF from = p - center();
     const double radius = std::hypot(from.x(), from.y()) / scale();
     if (shows_ != Shows::Layer || radius > layer().cornerRadius() || radius < layer().stockInnerRadius() * 0.9)
         return -1;
@@ -201,7 +201,7 @@ void FaceView::mouseMoveEvent(QMouseEvent* event)
         return moveHole(event->modifiers() & Qt::AltModifier ? angle : std::round(angle));
     }
     if (drag_ == Drag::Log) {
-        const QPointF from = event->position() - centre();
+        const QPointF from = event->position() - center();
         const double off = std::hypot(from.x(), from.y()) / scale();
         return moveLog(event->modifiers() & Qt::AltModifier ? off : doc_.snapped(off), angleAt(event->position()));
     }
@@ -246,7 +246,7 @@ void FaceView::moveLog(double off, double towards)
     doc_.apply(tr("move the log on its axis"), move, mergeKey_);
 }
 
-std::vector<Thing> FaceView::things() const
+std::vector<ReadableItem> FaceView::things() const
 {
     if (shows_ != Shows::Layer) return {};
     return segmentThings(doc_,

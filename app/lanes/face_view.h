@@ -34,7 +34,7 @@ public:
     /// Where the line of a hole into the side enters the wood, or leaves it, seen from the rim.
     QPointF holeEnd(size_t hole, bool leaves) const;
     QRectF drawn() const;
-    std::vector<Thing> things() const override;
+    std::vector<ReadableItem> things() const override;
     void chooseThing(int segment) override { doc_.selectLayer(doc_.selection().layer, {}, segment); }
 
 protected:
@@ -50,7 +50,7 @@ private:
     /// The section's, or as large as it fits where it stands small.
     double scale() const;
     void drawCircle(QPainter& painter, double radius, Qt::PenStyle line) const;
-    QPointF centre() const;
+    QPointF center() const;
     double angleAt(const QPointF& at) const;
     /// The segment at a place; −1 where none is.
     int segmentAt(const QPointF& at) const;

@@ -83,10 +83,10 @@ void FiguresLane::paintEvent(QPaintEvent*)
 }
 
 /// A column is one thing: its figures, each with its name.
-std::vector<Thing> FiguresLane::things() const
+std::vector<ReadableItem> FiguresLane::things() const
 {
     const std::vector<Row> rows = rows_();
-    std::vector<Thing> all;
+    std::vector<ReadableItem> all;
     for (int c = 0; c < columns_.count(); ++c) {
         QStringList words{QString::number(c + 1)};
         for (const Row& row : rows)
@@ -109,7 +109,7 @@ void FiguresLane::keyPressEvent(QKeyEvent* event)
     } else if (event->key() == Qt::Key_Space) {
         for (const Row& row : rows_())
             if (!row.text(chosen).isEmpty()) {
-                const QPoint at(static_cast<int>(columns_.centre(chosen)), height() / 2);
+                const QPoint at(static_cast<int>(columns_.center(chosen)), height() / 2);
                 return WorkingCard::show(this, mapToGlobal(at), row.working(chosen));
             }
     } else

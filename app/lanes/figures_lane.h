@@ -28,7 +28,7 @@ public:
     /// The usual row of a figure; `bare` without unit and trailing noughts.
     static Row figureRow(Document& document, const QString& name, FigureId figure, bool bare = false);
     QString textAt(int row, int column) const;
-    std::vector<Thing> things() const override;
+    std::vector<ReadableItem> things() const override;
     void chooseThing(int column) override { emit columnPressed(column, {}); }
 
     QSize sizeHint() const override { return {420, rowHeight * most_ + 8}; }

@@ -20,9 +20,9 @@ LayerTabs::LayerTabs(Document& document, Columns& columns, QWidget* parent)
     connect(&doc_, &Document::pointedChanged, this, [this] { update(); });
 }
 
-QPointF LayerTabs::tabPosition(int layer) const { return {columns_.centre(layer), height() / 2.0}; }
+QPointF LayerTabs::tabPosition(int layer) const { return {columns_.center(layer), height() / 2.0}; }
 
-std::vector<Thing> LayerTabs::things() const
+std::vector<ReadableItem> LayerTabs::things() const
 {
     return layerThings(doc_, [this](int k) {
         return columns_.shows(k) ? QRectF(columns_.left(k), 0, columns_.width(), height()).toRect() : QRect();

@@ -12,7 +12,7 @@ class LayerTabs : public Lane, public Readable {
 public:
     LayerTabs(Document& document, Columns& columns, QWidget* parent = nullptr);
     QPointF tabPosition(int layer) const;
-    std::vector<Thing> things() const override;
+    std::vector<ReadableItem> things() const override;
     void chooseThing(int layer) override { doc_.selectLayer(layer); }
     QSize sizeHint() const override { return {420, 28}; }
     QSize minimumSizeHint() const override { return sizeHint(); }

@@ -73,7 +73,7 @@ QPolygonF SectionLane::stockShape(const BuiltLayer& l) const
 void SectionLane::drawStock(QPainter& painter) const
 {
     for (const BuiltLayer& l : doc_.plan().assembly.layers) {
-        QColor wood = report::woodColour(*l.woods[0]);
+        QColor wood = report::woodColor(*l.woods[0]);
         QColor line = theme().quiet;
         line.setAlphaF(0.5f);
         wood.setAlphaF(handles_ == Handles::Outline ? 0.14f : 0.30f);
@@ -89,16 +89,16 @@ void SectionLane::drawWood(QPainter& painter)
     QPainterPath shape, side;
     // Coarser than the eye can tell where other axes have turned: it is drawn over and over in a drag.
     constexpr double fine = 0.2;  // mm
-    QPolygonF loop = polygon(outsideAlong(plan.sides, 0, fine), [&](const Point& p) { return at(p); });
-    QPolygonF below = polygon(silhouetteAlong(plan.sides, 180, fine), [&](const Point& p) {
+    QPolygonF loop = polygon(outsideAlong(plan.surfaces, 0, fine), [&](const Point& p) { return at(p); });
+    QPolygonF below = polygon(silhouetteAlong(plan.surfaces, 180, fine), [&](const Point& p) {
         return at({p.x(), -p.y()});
     });
-    below << at({plan.sides.outside.back().x(), 0}) << at({plan.sides.outside.front().x(), 0});
-    if (plan.sides.inside.empty() || plan.sides.inside.front().y() <= 0) loop.prepend(at({0, 0}));
-    if (plan.sides.inside.empty())
+    below << at({plan.surfaces.outside.back().x(), 0}) << at({plan.surfaces.outside.front().x(), 0});
+    if (plan.surfaces.inside.empty() || plan.surfaces.inside.front().y() <= 0) loop.prepend(at({0, 0}));
+    if (plan.surfaces.inside.empty())
         loop << at({outlineHeight(doc_.piece()), 0});
     else
-        for (auto it = plan.sides.inside.rbegin(); it != plan.sides.inside.rend(); ++it) loop << at(*it);
+        for (auto it = plan.surfaces.inside.rbegin(); it != plan.surfaces.inside.rend(); ++it) loop << at(*it);
     shape.addPolygon(loop);
     shape.closeSubpath();
     side.addPolygon(below);
@@ -123,24 +123,24 @@ void SectionLane::drawWood(QPainter& painter)
     const Baked::Images* wood = nullptr;
     if (!doc_.live())
         wood = wood_.get(qHashMulti(doc_.version(), x(0), axis_.scale(), axisY(), width(), height(), ratio),
-                         [assembly = doc_.plan().assembly, sides = doc_.plan().sides, a = viewOf(over),
-                          b = viewOf(under)](const std::atomic<bool>& cancelled) {
+                         [assembly = doc_.plan().assembly, sides = doc_.plan().surfaces, a = viewOf(over),
+                          b = viewOf(under)](const std::atomic<bool>& canceled) {
                              Baked::Images images;
                              images.push_back(report::imageOf(
                                  bakeSection(assembly, sides, a.z0, a.z1, a.low, a.high, a.width, a.height)));
                              images.push_back(report::imageOf(
-                                 bakeSide(assembly, sides, b.z0, b.z1, b.low, b.high, b.width, b.height, &cancelled)));
+                                 bakeSide(assembly, sides, b.z0, b.z1, b.low, b.high, b.width, b.height, &canceled)));
                              return images;
                          });
     painter.save();
     painter.setClipPath(shape, Qt::IntersectClip);
     // While a drag goes on the woods are flat; their figure is back with the release, and what saw and drill have taken
     // is gone in it.
-    const bool flat = !wood || plan.sides.cuts.empty();
+    const bool flat = !wood || plan.surfaces.cuts.empty();
     for (const BuiltLayer& l : plan.assembly.layers)
         if (flat)
             painter.fillRect(QRectF(QPointF(x(l.z0), over.top()), QPointF(x(l.z1) + 0.5, over.bottom())),
-                             report::woodColour(*l.woods[l.sectorAt(0)]));
+                             report::woodColor(*l.woods[l.sectorAt(0)]));
     if (wood) painter.drawImage(over, (*wood)[0]);
     painter.setPen(QPen(QColor(0, 0, 0, 120), 0.8));
     for (const BuiltLayer& l : plan.assembly.layers)
@@ -165,8 +165,8 @@ void SectionLane::drawFlat(QPainter& painter) const
 {
     painter.setPen(Qt::NoPen);
     for (const BuiltLayer& l : doc_.plan().assembly.layers) {
-        const Polyline part = between(doc_.plan().sides.outside, l.z0, l.z1);
-        painter.fillRect(QRectF(at({l.z0, 0}), at({l.z1, -greatestRadius()})), report::woodColour(*l.woods[0]));
+        const Polyline part = between(doc_.plan().surfaces.outside, l.z0, l.z1);
+        painter.fillRect(QRectF(at({l.z0, 0}), at({l.z1, -greatestRadius()})), report::woodColor(*l.woods[0]));
         if (!l.sectored() || part.size() < 2) continue;
         const double pitch = 360.0 / l.count();
         for (int k = 0; k < l.count(); ++k) {
@@ -179,7 +179,7 @@ void SectionLane::drawFlat(QPainter& painter) const
             for (const Point& p : part) band << at({p.x(), p.y() * std::cos(a * degrees)});
             for (auto it = part.rbegin(); it != part.rend(); ++it)
                 band << at({it->x(), it->y() * std::cos(b * degrees)});
-            painter.setBrush(report::woodColour(*l.woods[static_cast<size_t>(k)]));
+            painter.setBrush(report::woodColor(*l.woods[static_cast<size_t>(k)]));
             painter.drawPolygon(band);
         }
     }
@@ -253,18 +253,18 @@ void SectionLane::drawAxis(QPainter& painter) const
 void SectionLane::drawRuler(QPainter& painter) const
 {
     const double base = drawingBottom();
-    const bool metric = doc_.style().unit == LengthStyle::Unit::Millimetre;
+    const bool metric = doc_.style().unit == LengthStyle::Unit::Millimeter;
     double step = metric ? 1 : mmPerInch / 8;
     const double factors[] = {2, 2.5, 2};
     for (int k = 0; step * axis_.scale() < 9; ++k) step *= metric ? factors[k % 3] : 2;
-    const int labelled = metric ? 5 : 4;
+    const int labeled = metric ? 5 : 4;
     const double length = std::max(outlineHeight(doc_.piece()), stackHeight(doc_.piece()));
     double free = -1e9;
     painter.setFont(textFont(8));
     for (int k = 0; k * step <= length + 1e-9; ++k) {
         const double px = x(k * step);
         if (px < 0 || px > axis_.place().section) continue;
-        const bool big = k % labelled == 0;
+        const bool big = k % labeled == 0;
         painter.setPen(QPen(theme().quiet, big ? 1.1 : 0.7));
         painter.drawLine(QPointF(px, base + 3), QPointF(px, base + (big ? 11 : 7)));
         if (!big || px < free) continue;
@@ -289,14 +289,14 @@ void SectionLane::drawLeaders(QPainter& painter) const
             radius = doc_.plan().stations[i].outside / 2;
         } else {
             station = (layers[i].z0 + layers[i].z1) / 2;
-            radius = radiusAt(doc_.plan().sides.outside, station);
+            radius = radiusAt(doc_.plan().surfaces.outside, station);
         }
         const double px = x(station), begin = std::isnan(radius) ? axisY() : y(-radius) + 2;
         if (px < 0 || px > axis_.place().section) return;
         painter.drawPolyline(QPolygonF({{px, std::min(begin, from)},
                                         {px, from},
-                                        {columns_->centre(k), to},
-                                        {columns_->centre(k), static_cast<double>(height())}}));
+                                        {columns_->center(k), to},
+                                        {columns_->center(k), static_cast<double>(height())}}));
     };
     QColor line = theme().quiet;
     line.setAlphaF(0.55f);
@@ -404,7 +404,7 @@ void SectionLane::drawSelection(QPainter& painter) const
         painter.setPen(QPen(theme().accent, i == doc_.selection().layer ? 2.2 : 1.4));
         painter.setBrush(Qt::NoBrush);
         painter.drawPolygon(stockShape(l));
-        QPolygonF side = polygon(between(doc_.plan().sides.outside, l.z0, l.z1), [&](const Point& p) {
+        QPolygonF side = polygon(between(doc_.plan().surfaces.outside, l.z0, l.z1), [&](const Point& p) {
             return at({p.x(), -p.y()});
         });
         side << at({l.z1, 0}) << at({l.z0, 0});

@@ -75,10 +75,10 @@ QPointF SectionLane::nodePosition(Side side, int node) const
 }
 
 /// Nodes of both lines where they are handled, layers where those are, stations where the lathe is.
-std::vector<Thing> SectionLane::things() const
+std::vector<ReadableItem> SectionLane::things() const
 {
     const auto spot = [](const QPointF& at) { return QRectF(at - QPointF(8, 8), QSizeF(16, 16)).toRect(); };
-    std::vector<Thing> all;
+    std::vector<ReadableItem> all;
     if (handles_ == Handles::Layers) return layerThings(doc_, [&](int k) { return spot(layerPosition(k)); });
     if (handles_ == Handles::Stations) {
         for (const Station& s : doc_.plan().stations)
@@ -134,7 +134,7 @@ QPointF SectionLane::floorPosition() const { return {x(doc_.piece().hollow.floor
 std::vector<LayerHandle> SectionLane::handles() const
 {
     const auto layer = static_cast<size_t>(doc_.selection().layer);
-    return layerHandles({doc_.piece(), doc_.shop(), doc_.plan().sides, layer}, doc_.plan().assembly.layers[layer]);
+    return layerHandles({doc_.piece(), doc_.shop(), doc_.plan().surfaces, layer}, doc_.plan().assembly.layers[layer]);
 }
 
 QPointF SectionLane::handlePosition(const std::string& name) const
@@ -324,7 +324,7 @@ void SectionLane::dragTo(const QPointF& hand, bool free)
     case Grip::HoleOut:
         drag(tr("move hole"), [&](Piece& p) {
             Hole h = dragFrom_.holes.at(at);
-            const Polyline& outside = doc_.plan().sides.outside;
+            const Polyline& outside = doc_.plan().surfaces.outside;
             if (const auto ends = holeStations(h, outside)) {
                 const bool leaves = drag_.grip == Grip::HoleOut;
                 setHoleStations(h, leaves ? ends->enters.x() : station, leaves ? station : ends->leaves.x(), outside);
@@ -379,7 +379,7 @@ void SectionLane::mouseDoubleClickEvent(QMouseEvent* event)
         if (hitAt(event->position()).grip != Grip::None || at <= 0 || at >= outlineHeight(doc_.piece())) return;
         const Hollow& hollow = doc_.piece().hollow;
         const bool inside = hollow.rule == WallRule::Drawn &&
-                            r(event->position().y()) < radiusAt(doc_.plan().sides.outside, at) - 3 &&
+                            r(event->position().y()) < radiusAt(doc_.plan().surfaces.outside, at) - 3 &&
                             at > hollow.inside.front().z && at < hollow.inside.back().z;
         Selection s = doc_.selection();
         s.side = inside ? Side::Inside : Side::Outside;

@@ -28,7 +28,7 @@ public:
     enum class Handles {
         Outline,   ///< nodes, bulges and the floor
         Layers,    ///< boundaries, order, splitting
-        Stations,  ///< calliper stations marked
+        Stations,  ///< caliper stations marked
     };
     /// `columns`: what hangs below, null where nothing does.
     SectionLane(Document& document, AxisMap& axis, Handles handles, Columns* columns, QWidget* parent = nullptr);
@@ -60,7 +60,7 @@ public:
     FaceView* face() const { return face_; }
     /// What the drawing takes of the lane, pixels.
     QRectF drawn() const;
-    std::vector<Thing> things() const override;
+    std::vector<ReadableItem> things() const override;
     void chooseThing(int index) override;
     QSize minimumSizeHint() const override { return {420, 220}; }
 

@@ -16,7 +16,7 @@ QPointF SectionLane::flawPosition(int flaw) const
 std::optional<QPointF> SectionLane::holePosition(int hole, bool leaves) const
 {
     const Hole& h = doc_.piece().holes[static_cast<size_t>(hole)];
-    const auto ends = h.into == Hole::Side ? holeStations(h, doc_.plan().sides.outside) : std::nullopt;
+    const auto ends = h.into == Hole::Side ? holeStations(h, doc_.plan().surfaces.outside) : std::nullopt;
     if (!ends) return std::nullopt;
     return leaves ? QPointF(x(ends->leaves.x()), y(-ends->leaves.y()))
                   : QPointF(x(ends->enters.x()), y(ends->enters.y()));

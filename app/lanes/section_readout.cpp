@@ -71,11 +71,11 @@ void SectionLane::drawReadout(QPainter& painter) const
         drawTag(painter, measurePosition(*m), measureWords(*m), theme().accent, theme().panel, -16);
         return;
     }
-    const double at = z(hoverAt_.x()), radius = radiusAt(doc_.plan().sides.outside, at);
+    const double at = z(hoverAt_.x()), radius = radiusAt(doc_.plan().surfaces.outside, at);
     if (std::isnan(radius) || layerAt(hoverAt_) < 0) return;
     QString words = tr("at %1 · Ø %2 outside").arg(length(at), length(2 * radius));
-    const Sides& sides = doc_.plan().sides;
-    if (const double wall = wallAcross(sides, wallLine(sides), at).wall; !std::isnan(wall))
+    const TurnedSurfaces& surfaces = doc_.plan().surfaces;
+    if (const double wall = wallAcross(surfaces, wallLine(surfaces), at).wall; !std::isnan(wall))
         words += tr(" · wall %1").arg(length(wall));
     drawTag(painter, {x(at), y(radius)}, words, theme().accent, theme().panel, -34);
 }

@@ -27,7 +27,7 @@ void SideBySide::show(const Piece& one, const QString& called, const Piece* othe
     sides_.clear();
     most_ = {1, 1};
     for (const Piece& p : pieces_) {
-        sides_.push_back(sidesOf(p));
+        sides_.push_back(turnedSurfacesOf(p));
         most_ = most_.expandedTo(report::sectionSize(p, sides_.back()));
     }
     setAccessibleName(names_.join(QStringLiteral(", ")));

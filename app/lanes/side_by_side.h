@@ -34,7 +34,7 @@ private:
     QPointF footOf(size_t piece) const;
 
     std::vector<Piece> pieces_;
-    std::vector<Sides> sides_;
+    std::vector<TurnedSurfaces> sides_;
     QSizeF most_;
     QStringList names_;
     Polyline mark_;

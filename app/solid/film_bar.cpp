@@ -75,7 +75,7 @@ void FilmBar::documentChanged()
         const QSignalBlocker quiet(slider_);
         // One further than all of its steps: the finished piece as every other view has it.
         slider_->setRange(1, steps + 1);
-        if (atEnd || scene_.moment() < 0) slider_->setValue(steps + 1);
+        if (atEnd || scene_.workState() < 0) slider_->setValue(steps + 1);
     }
     roll_->setVisible(doc_.piece().split.on);
     show(slider_->value());
@@ -84,7 +84,7 @@ void FilmBar::documentChanged()
 void FilmBar::show(int steps)
 {
     const int all = static_cast<int>(doc_.plan().schedule.order.size());
-    scene_.setMoment(steps > all ? -1 : steps);
+    scene_.setWorkState(steps > all ? -1 : steps);
     said_->setText(said_->fontMetrics().elidedText(said(), Qt::ElideRight, std::max(60, said_->width())));
     said_->setToolTip(said());
 }

@@ -65,7 +65,7 @@ uniform vec3 early[32];
 uniform vec3 late[32];
 uniform vec3 grain[32];
 uniform float selected;
-out vec4 colour;
+out vec4 color;
 )";
 
 constexpr const char* fragmentBody = R"(
@@ -74,11 +74,11 @@ void main()
     int wood = int(vSpecies + 0.5);
     float across = length(vBoard.xy);
     float endGrain = across > 0.0 ? abs(vBoard.x) / across : 0.0;
-    vec3 c = woodColour(vBoard, early[wood], late[wood], grain[wood].x, grain[wood].y, grain[wood].z, vSeed, endGrain);
+    vec3 c = woodColor(vBoard, early[wood], late[wood], grain[wood].x, grain[wood].y, grain[wood].z, vSeed, endGrain);
     vec3 n = normalize(vNormal);
-    vec3 lit = mapped > 0.5 ? mapLit(mapColour(vShade), n)
+    vec3 lit = mapped > 0.5 ? mapLit(mapColor(vShade), n)
                             : woodLit(c, n, floor(vPart / 1000.0) == selected ? 1.15 : 1.0);
-    colour = vec4(lit, 1.0);
+    color = vec4(lit, 1.0);
 }
 )";
 

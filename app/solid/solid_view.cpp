@@ -95,38 +95,42 @@ void SolidScene::stale()
 
 SolidScene::~SolidScene() { watcher_.waitForFinished(); }
 
-SolidScene::Made SolidScene::make(const Piece& piece, const Shop& shop, const Plan& plan, const Wish& wish)
+SolidScene::Made SolidScene::make(const Piece& piece, const Shop& shop, const Plan& plan, const RenderRequest& request)
 {
     Made made;
     std::vector<Body> bodies;
-    if (wish.moment >= 0)
-        bodies = bodiesAfter(piece, plan.assembly, plan.schedule.order, static_cast<size_t>(wish.moment));
+    if (request.workState >= 0)
+        bodies = bodiesAfter(piece, plan.assembly, plan.schedule.order, static_cast<size_t>(request.workState));
     made.reach = bodies.empty() ? Reach{plan.shape.height, plan.shape.greatestDiameter}
-                                : reachOf(plan.assembly, plan.sides, bodies);
-    made.mesh = wish.moment >= 0 ? bodiesMesh(piece, plan.assembly, plan.sides, bodies, wish.detail)
-                : wish.blank     ? blankMesh(plan.assembly)
-                : piece.nest.on  ? partedMesh(plan.assembly, piece.nest, outlineHeight(piece), wish.detail)
-                : wish.map       ? turnedMesh(plan.assembly, plan.sides, wish.detail)
-                                 : finishedMesh(piece, plan.assembly, plan.sides, wish.detail);
-    if (!bodies.empty()) showHolding(piece, shop, plan, static_cast<size_t>(wish.moment), made.mesh);
+                                : reachOf(plan.assembly, plan.surfaces, bodies);
+    made.mesh = request.workState >= 0 ? bodiesMesh(piece, plan.assembly, plan.surfaces, bodies, request.detail)
+                : request.blank        ? blankMesh(plan.assembly)
+                : piece.nest.on        ? partedMesh(plan.assembly, piece.nest, outlineHeight(piece), request.detail)
+                : request.map          ? turnedMesh(plan.assembly, plan.surfaces, request.detail)
+                                       : finishedMesh(piece, plan.assembly, plan.surfaces, request.detail);
+    if (!bodies.empty()) showHolding(piece, shop, plan, static_cast<size_t>(request.workState), made.mesh);
     // A blank too small for one ring is seen as it is.
-    if (made.mesh.indices.empty() && wish.moment < 0) made.mesh = turnedMesh(plan.assembly, plan.sides, wish.detail);
-    if (wish.map) {
-        made.map = surfaceMap(*wish.map, made.mesh, shop, plan);
+    if (made.mesh.indices.empty() && request.workState < 0)
+        made.mesh = turnedMesh(plan.assembly, plan.surfaces, request.detail);
+    if (request.map) {
+        made.map = surfaceMap(*request.map, made.mesh, shop, plan);
         made.mesh.shades = made.map->shades();
     }
     return made;
 }
 
-SolidScene::Wish SolidScene::wish() const
+SolidScene::RenderRequest SolidScene::request() const
 {
-    const bool finished = moment_ < 0 && !blank;
+    const bool finished = workState_ < 0 && !blank;
     // Measures are asked at corners: on a coarse skin as good as on a fine one, and sooner there.
     const double tolerance = doc_.live() ? 0.25 : mapKind_ && finished ? 0.1 : 0.05;
-    return {{tolerance, cutAway}, moment_, blank, finished ? mapKind_ : std::nullopt};
+    return {{tolerance, cutAway}, workState_, blank, finished ? mapKind_ : std::nullopt};
 }
 
-bool SolidScene::isLong(const Wish& wish) const { return wish.map || !doc_.plan().sides.cuts.empty(); }
+bool SolidScene::isLong(const RenderRequest& request) const
+{
+    return request.map || !doc_.plan().surfaces.cuts.empty();
+}
 
 void SolidScene::take(Made made)
 {
@@ -137,17 +141,17 @@ void SolidScene::take(Made made)
 const Mesh& SolidScene::mesh()
 {
     if (!stale_) return made_.mesh;
-    Wish wanted = wish();
+    RenderRequest wanted = request();
     if (!isLong(wanted)) {
         stale_ = false;
         take(make(doc_.piece(), doc_.shop(), doc_.plan(), wanted));
         return made_.mesh;
     }
-    // The latest wish wins: what is being made is shown, and then what is wanted by then is made.
+    // The latest request wins: what is being made is shown, and then what is wanted by then is made.
     if (making_) return made_.mesh;
     stale_ = false;
     if (made_.mesh.indices.empty()) {
-        Wish first = wanted;
+        RenderRequest first = wanted;
         first.detail.tolerance = 0.5;
         first.map.reset();
         take(make(doc_.piece(), doc_.shop(), doc_.plan(), first));
@@ -165,7 +169,7 @@ void SolidScene::setRolling(bool on)
     stale();
     if (!on || !doc_.piece().split.on) return;
     rolls_ = true;
-    moment_ = -1;
+    workState_ = -1;
     blank = cutAway = false;
     mapKind_.reset();
     mesh();
@@ -186,10 +190,10 @@ void SolidScene::roll()
 
 void SolidScene::drawSlope(QPainter& painter, const QSize& size) const
 {
-    const auto fill = [&](const std::vector<Eigen::Vector3d>& corners, const QColor& colour) {
+    const auto fill = [&](const std::vector<Eigen::Vector3d>& corners, const QColor& color) {
         QPolygonF edge;
         for (const Eigen::Vector3d& c : corners) edge << seenAt(c, size);
-        painter.setBrush(colour);
+        painter.setBrush(color);
         painter.drawPolygon(edge);
     };
     painter.setPen(theme().edge);
@@ -247,7 +251,7 @@ void SolidScene::drawMarks(QPainter& painter, const QSize& size) const
     painter.drawText(left, top + type.ascent(), level ? tr("%1: the same everywhere").arg(name) : name);
     QLinearGradient ramp(left, 0, left + barWide, 0);
     for (int k = 0; k <= 12; ++k) {
-        const auto c = measureColour(static_cast<float>(k) / 12);
+        const auto c = measureColor(static_cast<float>(k) / 12);
         ramp.setColorAt(k / 12.0, QColor::fromRgbF(c[0], c[1], c[2]));
     }
     painter.fillRect(QRect(left, top + line, barWide, barHigh), ramp);
@@ -258,16 +262,16 @@ void SolidScene::drawMarks(QPainter& painter, const QSize& size) const
     if (level) return;
     const QPointF at = seenAt(map->worstAt, size);
     painter.setBrush(Qt::NoBrush);
-    for (const auto& [colour, wide] : {std::pair(theme().panel, 4.0), std::pair(theme().warn, 2.0)}) {
-        painter.setPen(QPen(colour, wide));
+    for (const auto& [color, wide] : {std::pair(theme().panel, 4.0), std::pair(theme().warn, 2.0)}) {
+        painter.setPen(QPen(color, wide));
         painter.drawEllipse(at, 9, 9);
     }
 }
 
-void SolidScene::setMoment(int steps)
+void SolidScene::setWorkState(int steps)
 {
-    if (steps == moment_) return;
-    moment_ = steps;
+    if (steps == workState_) return;
+    workState_ = steps;
     stale();
     // Where it reaches is asked before it is drawn.
     mesh();

@@ -1,9 +1,9 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/picture/moment.h"
 #include "core/picture/render.h"
 #include "core/picture/rolling.h"
+#include "core/picture/work_state.h"
 #include "core/plan/maps.h"
 
 #include <QFutureWatcher>
@@ -40,8 +40,8 @@ public:
     void setUpright(bool on);
     void setBlank(bool on);
     /// How the piece lies after so many steps of its recipe; −1: finished, as ever.
-    void setMoment(int steps);
-    int moment() const { return moment_; }
+    void setWorkState(int steps);
+    int workState() const { return workState_; }
     /// A measure on the finished piece in place of its wood; none: the wood.
     void setMap(std::optional<MapKind> kind);
     /// The measure that is shown, with its worst place; null while the wood is.
@@ -63,9 +63,9 @@ signals:
 
 private:
     /// What is asked for, and what it comes to.
-    struct Wish {
+    struct RenderRequest {
         MeshDetail detail;
-        int moment = -1;
+        int workState = -1;
         bool blank = false;
         std::optional<MapKind> map;
     };
@@ -74,10 +74,10 @@ private:
         Reach reach;
         std::optional<SurfaceMap> map;
     };
-    static Made make(const Piece& piece, const Shop& shop, const Plan& plan, const Wish& wish);
-    Wish wish() const;
+    static Made make(const Piece& piece, const Shop& shop, const Plan& plan, const RenderRequest& request);
+    RenderRequest request() const;
     /// Whether it takes longer than a hand may be held up.
-    bool isLong(const Wish& wish) const;
+    bool isLong(const RenderRequest& request) const;
     void take(Made made);
     void stale();
     void roll();
@@ -95,7 +95,7 @@ private:
     Made made_;
     bool stale_ = true, making_ = false, turned_ = false;
     unsigned meshVersion_ = 0;
-    int moment_ = -1;
+    int workState_ = -1;
     bool rolls_ = false;
     std::optional<Roll> roll_;
     std::optional<MapKind> mapKind_;
@@ -112,7 +112,7 @@ public:
     SolidScene& scene() { return *scene_; }
     QWidget& canvas() { return *canvas_; }
     /// Whether it is drawn without OpenGL.
-    bool painted() const { return painted_; }
+    bool materialMesh() const { return painted_; }
     QSize minimumSizeHint() const override { return {240, 200}; }
 
 protected:

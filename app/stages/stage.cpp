@@ -89,7 +89,7 @@ void Stage::settleColumns()
 {
     if (columnCount() == 0 && columns_.count() == 0) return;
     // As wide as the longest usual figure: "127.05", "10.125", "10 17/64".
-    const double least = doc_.style().unit == LengthStyle::Unit::Millimetre ? 37.5
+    const double least = doc_.style().unit == LengthStyle::Unit::Millimeter ? 37.5
                          : doc_.style().unit == LengthStyle::Unit::Inch     ? 46
                                                                             : 58;
     columns_.setRoom(AxisMap::leftMargin, width() - 16, columnCount(), least);

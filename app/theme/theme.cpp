@@ -106,7 +106,7 @@ QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
         {"%accent", accent}, {"%onAccent", onAccent}, {"%warnSoft", warnSoft},
         {"%warn", warn},     {"%strong", strong},     {"%onStrong", onStrong},
         {"%stop", stop},     {"%field", field},       {"%rim", rim}};
-    for (const auto& [name, colour] : names) css.replace(QLatin1String(name), colour.name());
+    for (const auto& [name, color] : names) css.replace(QLatin1String(name), color.name());
     static const QRegularExpression points(QStringLiteral("([0-9.]+)pt"));
     for (qsizetype from = 0; from < css.size();) {
         const QRegularExpressionMatch at = points.match(css, from);
@@ -157,15 +157,15 @@ QString semibold(QString html)
         .replace(QStringLiteral("</b>"), QStringLiteral("</span>"));
 }
 
-QIcon icon(const char* name, const QColor& colour)
+QIcon icon(const char* name, const QColor& color)
 {
     static QHash<QString, QIcon> made;
-    QIcon& out = made[QLatin1String(name) + colour.name()];
+    QIcon& out = made[QLatin1String(name) + color.name()];
     if (!out.isNull()) return out;
     QFile file(QStringLiteral(":/icons/%1.svg").arg(QLatin1String(name)));
     if (!file.open(QIODevice::ReadOnly)) return {};
     QByteArray svg = file.readAll();
-    svg.replace("currentColor", colour.name().toUtf8());
+    svg.replace("currentColor", color.name().toUtf8());
     QSvgRenderer renderer(svg);
     for (const int size : {16, 32, 64}) {
         QPixmap map(size, size);

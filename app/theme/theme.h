@@ -7,7 +7,7 @@
 
 namespace vl::app {
 
-/// The quiet bench: neutral chrome, one accent for what is selected, one colour for warnings. Text on its ground is 4.5
+/// The quiet bench: neutral chrome, one accent for what is selected, one color for warnings. Text on its ground is 4.5
 /// to 1 or better in both themes (tests/ui checks it).
 struct Theme {
     bool dark = false;
@@ -33,7 +33,7 @@ QString localized(const char* words);
 /// Rich text whose <b> is the semibold that is shipped: it asks for a bold that is not.
 QString semibold(QString html);
 
-/// A shipped icon in a colour.
-QIcon icon(const char* name, const QColor& colour);
+/// A shipped icon in a color.
+QIcon icon(const char* name, const QColor& color);
 
 }  // namespace vl::app

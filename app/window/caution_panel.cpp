@@ -80,13 +80,15 @@ void CautionPanel::rebuild()
         list_->addWidget(none);
     }
     constexpr size_t many = 3;  // of one kind are one entry
-    for (const CautionKind& kind : cautionKinds(doc_.piece(), doc_.plan().cautions))
+    for (const CautionKind& kind : cautionKinds(doc_.plan().cautions))
         if (kind.all.size() < many)
             for (const Caution* c : kind.all) list_->addWidget(entry(*c));
         else
             list_->addWidget(together(kind));
     list_->addStretch();
 }
+
+QString CautionPanel::inWords(const Text& text) const { return QString::fromStdString(print(text, doc_.style())); }
 
 /// One caution, with its fixes.
 QWidget* CautionPanel::entry(const Caution& c)
@@ -97,14 +99,14 @@ QWidget* CautionPanel::entry(const Caution& c)
     auto* column = new QVBoxLayout(item);
     column->setContentsMargins(0, 6, 0, 10);
     column->addWidget(said(c.level, QString::fromStdString(c.at), item));
-    auto* message = new QLabel(QString::fromStdString(c.message) + ".", item);
+    auto* message = new QLabel(inWords(c.message) + ".", item);
     message->setWordWrap(true);
     column->addWidget(message);
     for (size_t k = 0; k < c.fixes.size(); ++k) {
-        auto* fix = new QPushButton(icon("wrench", theme().accent), QString::fromStdString(c.fixes[k].label), item);
+        auto* fix = new QPushButton(icon("wrench", theme().accent), inWords(c.fixes[k].label), item);
         fix->setObjectName(QStringLiteral("fix-%1-%2").arg(id).arg(k));
         connect(fix, &QPushButton::clicked, this, [this, change = c.fixes[k]] {
-            doc_.apply(QString::fromStdString(change.label), [&](Piece p) { return change.apply(std::move(p)); });
+            doc_.apply(inWords(change.label), [&](Piece p) { return change.apply(std::move(p)); });
         });
         column->addWidget(fix);
     }
@@ -123,13 +125,12 @@ QWidget* CautionPanel::together(const CautionKind& kind)
     column->addWidget(said(
         worst.level,
         tr("%n places, at worst %1", nullptr, static_cast<int>(count)).arg(QString::fromStdString(worst.at)), item));
-    auto* message = new QLabel(QString::fromStdString(worst.message) + ".", item);
+    auto* message = new QLabel(inWords(worst.message) + ".", item);
     message->setWordWrap(true);
     column->addWidget(message);
     for (size_t k = 0; k < worst.fixes.size(); ++k) {
-        auto* fix =
-            new QPushButton(icon("wrench", theme().accent),
-                            tr("All %1: %2").arg(count).arg(QString::fromStdString(worst.fixes[k].label)), item);
+        auto* fix = new QPushButton(icon("wrench", theme().accent),
+                                    tr("All %1: %2").arg(count).arg(inWords(worst.fixes[k].label)), item);
         fix->setObjectName(QStringLiteral("fix-all-%1-%2").arg(QString::fromStdString(kind.kind)).arg(k));
         connect(fix, &QPushButton::clicked, this, [this, k, name = kind.kind] {
             QGuiApplication::setOverrideCursor(Qt::WaitCursor);

@@ -23,6 +23,7 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
 
 private:
+    QString inWords(const Text& text) const;
     QWidget* entry(const Caution& caution);
     QWidget* together(const CautionKind& kind);
     QLabel* said(Level level, const QString& where, QWidget* parent) const;

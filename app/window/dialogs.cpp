@@ -65,7 +65,7 @@ ShopDialog::ShopDialog(Document& document, const QString& lent, QWidget* parent)
     heading(tr("MACHINES"));
     add(&Shop::kerf);
     add(&Lathe::swingRadius);
-    add(&Lathe::betweenCentres);
+    add(&Lathe::betweenCenters);
     add(&Lathe::lowestRpm);
     add(&Lathe::highestRpm);
     add(&Shop::leastHold);

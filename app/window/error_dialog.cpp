@@ -26,7 +26,7 @@ QString named(ErrorFrom from)
         return ErrorDialog::tr("stop");
     case ErrorFrom::Planing:
         return ErrorDialog::tr("planing");
-    case ErrorFrom::Centring:
+    case ErrorFrom::Centering:
         break;
     }
     return ErrorDialog::tr("centring");
@@ -112,7 +112,7 @@ void ErrorDialog::refresh()
     add(known.angle, tr("miters ± %1°"));
     add(known.stop, tr("lengths ± %1 mm"));
     add(known.planing, tr("thickness ± %1 mm"));
-    add(known.centring, tr("middles ± %1 mm"));
+    add(known.centering, tr("middles ± %1 mm"));
     learned_->setText(words.isEmpty() ? tr("Three measures of a kind, on this piece and those in the log, are needed "
                                            "before anything is learned: heights, outsides, gaps, middles.")
                                       : tr("By what was measured: %1.").arg(words.join(QStringLiteral(", "))));

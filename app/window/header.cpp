@@ -64,7 +64,7 @@ void MainWindow::addUnits(QHBoxLayout* row)
 {
     auto* group = new QButtonGroup(this);
     const QString names[] = {tr("mm"), tr("in"), tr("1/64")},
-                  spoken[] = {tr("Millimetres"), tr("Decimal inches"), tr("Fractions of an inch")};
+                  spoken[] = {tr("Millimeters"), tr("Decimal inches"), tr("Fractions of an inch")};
     for (int i = 0; i < 3; ++i) {
         auto* unit = new QToolButton;
         unit->setText(names[i]);

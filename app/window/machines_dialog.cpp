@@ -76,7 +76,7 @@ private:
         const double bed = h - 66, room = w - left - head - tail - 40;
         // One scale up and along as far as it goes; long lathes are drawn shortened.
         const double up =
-            std::min((bed - 26) / std::max(l.swingRadius * 1.25, 1.0), room / std::max(l.betweenCentres, 1.0) * 2.2);
+            std::min((bed - 26) / std::max(l.swingRadius * 1.25, 1.0), room / std::max(l.betweenCenters, 1.0) * 2.2);
         const double axis = bed - l.swingRadius * up, from = left + head, to = w - tail - 40;
         body({left - 8, bed, w - 2 * left + 16, 18});
         body({left + 10, bed + 18, 26, 36});
@@ -91,7 +91,7 @@ private:
         body({middle - 26, rest, 52, bed - rest});
         p_->setPen(QPen(theme().quiet, 1, Qt::DashLine));
         p_->drawLine(QPointF(from, axis), QPointF(to, axis));
-        measure({from, axis - 16}, {to, axis - 16}, mm(l.betweenCentres));
+        measure({from, axis - 16}, {to, axis - 16}, mm(l.betweenCenters));
         const double at = from + (to - from) * 0.25;
         measure({at, axis}, {at, bed}, mm(l.swingRadius));
         measure({middle, axis}, {middle, rest}, mm(l.restSwing));

@@ -372,7 +372,7 @@ void MainWindow::takePreferences()
     doc_.setCurrency(p.currency);
 }
 
-/// The icons, in the theme's colours.
+/// The icons, in the theme's colors.
 void MainWindow::showIcons()
 {
     undoAction_->setIcon(icon("undo-2", theme().text));

@@ -85,7 +85,7 @@ public:
     void printLabel(int entry);
     void addPhoto(int entry);
     /// The plan at the machine, a card at a time: its steps, or one of its lists.
-    void openBench(const QString& walk);
+    void openBench(const QString& list);
     void openDevices();
     void exportCalendar();
     void setDark(bool dark);
@@ -124,7 +124,7 @@ private:
     /// Says where something was written, with links to it and to its folder.
     void sayWritten(const QString& path, const QString& words = {});
     bool mayDiscard();
-    /// Opens a piece in the turner's own shop, or in a lent one; false where it was cancelled. Throws where it cannot
+    /// Opens a piece in the turner's own shop, or in a lent one; false where it was canceled. Throws where it cannot
     /// be planned.
     bool openPiece(const Piece& piece, const QString& path, const std::optional<Shop>& lent = {});
     QString askWhere(const QString& title, const QString& name, const QString& ending, const QString& kind);

@@ -57,8 +57,9 @@ QMenuBar* MainWindow::makeMenus()
 void MainWindow::openHelp(const QString& heading)
 {
     showHelp(this, heading,
-             solid_->painted() ? tr("The solid is painted by the processor: no OpenGL 3.3 of a graphics card is here.")
-                               : tr("The solid is drawn by OpenGL on the graphics card."));
+             solid_->materialMesh()
+                 ? tr("The solid is painted by the processor: no OpenGL 3.3 of a graphics card is here.")
+                 : tr("The solid is drawn by OpenGL on the graphics card."));
 }
 
 void MainWindow::makePieceMenu(QMenu* menu)
@@ -89,7 +90,7 @@ void MainWindow::makePieceMenu(QMenu* menu)
     connect(bench, &QMenu::aboutToShow, this, [this, bench] {
         // The lists that this piece has.
         for (QAction* old : bench->actions().mid(1)) bench->removeAction(old);
-        for (const Walk& w : walksOf(doc_.piece(), doc_.plan(), doc_.boards()))
+        for (const Checklist& w : checklistsOf(doc_.piece(), doc_.plan(), doc_.boards()))
             bench->addAction(localized(w.name) + QStringLiteral(" …"), this,
                              [this, id = QString::fromLatin1(w.id)] { openBench(id); });
     });
@@ -102,9 +103,9 @@ void MainWindow::makePieceMenu(QMenu* menu)
     menu->addAction(tr("Quit"), QKeySequence::Quit, this, &QWidget::close);
 }
 
-void MainWindow::openBench(const QString& walk)
+void MainWindow::openBench(const QString& list)
 {
-    auto* bench = new BenchWindow(doc_, walk, this);
+    auto* bench = new BenchWindow(doc_, list, this);
     bench->showFullScreen();
 }
 

@@ -75,7 +75,7 @@ PreferencesDialog::PreferencesDialog(QWidget* parent) : QDialog(parent)
     const auto place = [](const auto& values, auto value) {
         return static_cast<int>(std::ranges::find(values, value) - values.begin());
     };
-    choose(tr("Lengths in"), {tr("millimetres"), tr("decimal inches"), tr("fractions of an inch")}, p.unit,
+    choose(tr("Lengths in"), {tr("millimeters"), tr("decimal inches"), tr("fractions of an inch")}, p.unit,
            [](Preferences& n, int k) { n.unit = k; });
     choose(tr("Finest fraction"), fractions, place(denominators, p.denominator),
            [](Preferences& n, int k) { n.denominator = denominators[static_cast<size_t>(k)]; });

@@ -8,7 +8,7 @@ class QWidget;
 
 namespace vl::app {
 
-/// Plans beside while the window waits: what takes longer than a moment says so, and can be cancelled. Nothing where it
+/// Plans beside while the window waits: what takes longer than a moment says so, and can be canceled. Nothing where it
 /// was.
 std::optional<Planner::Result> planWaiting(QWidget* window, Planner::Job job, const QString& words);
 

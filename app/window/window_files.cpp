@@ -284,7 +284,7 @@ void MainWindow::previewPacket()
 void MainWindow::exportFile()
 {
     const QString path = ask_.save(this, tr("Export"), QString::fromStdString(doc_.piece().name) + ".dxf",
-                                   tr("Profile (*.dxf *.svg);;Solid, in millimetres (*.stl *.obj *.3mf);;"
+                                   tr("Profile (*.dxf *.svg);;Solid, in millimeters (*.stl *.obj *.3mf);;"
                                       "Cut list and stations (*.csv);;Timetable (*.ics)"));
     if (path.isEmpty()) return;
     doc_.settle();
@@ -314,11 +314,11 @@ void MainWindow::sayWritten(const QString& path, const QString& words)
 {
     const QFileInfo file(path);
     const QString link = QStringLiteral("<a style='color:%1' href=\"%2\">%3</a>");
-    const QString colour = theme().accent.name();
+    const QString color = theme().accent.name();
     say((words.isEmpty() ? tr("Written to %1") : words).arg(file.fileName().toHtmlEscaped()) + "<br>" +
-        link.arg(colour, QUrl::fromLocalFile(file.absoluteFilePath()).toString().toHtmlEscaped(), tr("open it")) +
+        link.arg(color, QUrl::fromLocalFile(file.absoluteFilePath()).toString().toHtmlEscaped(), tr("open it")) +
         QStringLiteral(" · ") +
-        link.arg(colour, QUrl::fromLocalFile(file.absolutePath()).toString().toHtmlEscaped(), tr("show its folder")));
+        link.arg(color, QUrl::fromLocalFile(file.absolutePath()).toString().toHtmlEscaped(), tr("show its folder")));
 }
 
 void MainWindow::showStart()

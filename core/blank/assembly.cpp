@@ -2,8 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <functional>
-#include <optional>
 
 namespace vl {
 
@@ -60,35 +58,28 @@ int BuiltLayer::segmentAt(double z, double r, double angleDeg) const
     return cell ? cell->segment : -1;
 }
 
-namespace {
-
-/// Where a cell stands among its layer's; nowhere where it is let in.
-std::optional<size_t> placeOf(const Cell& cell, const std::vector<Cell>& cells)
+void BuiltLayer::lay(Cell cell)
 {
-    const std::less<const Cell*> before;  // which orders any two, also of different lists
-    if (before(&cell, cells.data()) || !before(&cell, cells.data() + cells.size())) return std::nullopt;
-    return static_cast<size_t>(&cell - cells.data());
+    cell.place = static_cast<int>(cells.size());
+    cells.push_back(std::move(cell));
 }
-
-}  // namespace
 
 std::vector<HalfSpace> BuiltLayer::sawnFaces(const Cell& cell) const
 {
-    const auto place = placeOf(cell, cells);
-    if (!cell.faces.empty() || !radial() || !place) return cell.faces;
-    const double mid =
-        phaseDeg + 360.0 * static_cast<double>(*place / (cells.size() / static_cast<size_t>(sectors))) / sectors;
+    if (!cell.faces.empty() || !radial() || cell.place < 0) return cell.faces;
+    const int each = static_cast<int>(cells.size()) / sectors;  // in a sector
+    const double mid = phaseDeg + 360.0 * (cell.place / each) / sectors;
     return {{outwards(mid), stock.apothem(), false},
             {-outwards(mid), -stock.innerCorner() * std::cos(stock.miterDeg() * degrees), false}};
 }
 
 BuiltLayer::Extent BuiltLayer::extentOf(const Cell& cell) const
 {
-    const auto place = placeOf(cell, cells);
-    const auto lattice = std::ranges::find_if(lattices, [&](const Lattice& l) { return place && l.holds(*place); });
+    const auto place = static_cast<size_t>(cell.place);  // of one that is let in beyond them all
+    const auto lattice = std::ranges::find_if(lattices, [&](const Lattice& l) { return l.holds(place); });
     constexpr double far = 1e6;  // mm: the outermost layers take what stands beyond them
     if (lattice == lattices.end()) return {{-far, far}, {cell.low, cell.high}, cell.from, cell.to};
-    const Lattice::Reach reach = lattice->reachOf(*place);
+    const Lattice::Reach reach = lattice->reachOf(place);
     return {{lattice == lattices.begin() ? -far : lattice->z0, lattice + 1 == lattices.end() ? far : lattice->z1},
             {reach.low, reach.high},
             reach.from,

@@ -5,9 +5,10 @@
 #include "core/blank/lattice.h"
 #include "core/geometry/regular_ring.h"
 #include "core/piece/document/piece.h"
+#include "core/piece/edits/caution.h"
 #include "core/piece/shop/shop.h"
 #include "core/recipe/step.h"
-#include "core/workpiece/sides.h"
+#include "core/workpiece/turned_surfaces.h"
 
 namespace vl {
 
@@ -28,7 +29,7 @@ struct Part {
     EndCut left, right;
     bool rough = false;  ///< cut off by a mark, to no stop: its ends are sawn or turned away
     double spare = 0;    ///< mm that it may be wider than wanted: what turning takes of it anyway
-    std::string grain;   ///< which way the fibres run
+    std::string grain;   ///< which way the fibers run
     int layer = 0;
     double volume = 0;  ///< mm³ of one, as cut
     double pitch = 0;   ///< mm of strip that each takes, the saw's kerf in it
@@ -38,7 +39,7 @@ struct Part {
     double run(int n) const { return n * pitch + lead; }
 };
 
-/// A round tenon at each end of a layer, which stands in a hole of its neighbours; lengths 0: none.
+/// A round tenon at each end of a layer, which stands in a hole of its neighbors; lengths 0: none.
 struct Tenon {
     double radius = 0, below = 0, above = 0;  ///< mm
 
@@ -53,24 +54,14 @@ struct Scribed {
 };
 
 /// What a layer is given beyond what it asks for, so that one setting of a machine serves several: mm.
-struct Evened {
+struct SharedSetUp {
     double outer = 0, inner = 0;  ///< on the radius
     double loss = 0;              ///< at each face
 };
 
-/// Something a construction knows will not work: the plan makes a caution of it.
-struct Concern {
-    std::string id;
-    bool stop = false;
-    double measure = 0, limit = 0;
-    std::string unit;
-    Text message;
-    Text fix;  ///< label of the fix; empty where there is none
-    std::function<void(Layer&)> change;
-};
-
 /// One layer as it will be built.
 struct BuiltLayer {
+    int index = 0;  ///< in the piece, from the headstock on
     const Construction* how = nullptr;
     double z0 = 0, z1 = 0;  ///< mm, faces in the stack
     double glued = 0;       ///< mm, height when it is glued on, before anything is parted off it
@@ -78,7 +69,7 @@ struct BuiltLayer {
     Range finishedOuter,
         finishedInner;  ///< radii of the turned shape within the layer's height, mm; inner 0 where solid
     RegularRing stock;  ///< of rings and staves (at their wider end); else sides is 1 and `outer` the diameter it holds
-    double phaseDeg = 0;                ///< where segment 0 is centred, from 12 o'clock
+    double phaseDeg = 0;                ///< where segment 0 is centered, from 12 o'clock
     std::vector<const Species*> woods;  ///< of each segment in turn; of a disc one
     std::vector<Lattice> lattices;      ///< from below up: all its cells in rows and strips; or none
     std::vector<Inset> insets{};    ///< what is let into it: a later one before an earlier one, all before the cells
@@ -94,10 +85,12 @@ struct BuiltLayer {
     double fill = 1;                ///< share of the turned wall that is wood
     Tenon tenon;                    ///< of a spindle
     std::vector<Scribed> scribed;   ///< of rings from one board, the outermost first
-    Evened evened;                  ///< what is in its stock and its losses for the sake of fewer set-ups
+    SharedSetUp sharedSetUps;       ///< what is in its stock and its losses for the sake of fewer set-ups
     std::vector<Setting> settings;  ///< what this construction has to set and to know
-    std::vector<Concern> concerns;
+    std::vector<Caution> cautions;  ///< of what its construction knows will not work; they have a kind and no id yet
 
+    /// Adds a cell, which is told its place.
+    void lay(Cell cell);
     double stockOuterRadius() const;  ///< the largest circle the whole layer holds, mm
     double stockInnerRadius() const;  ///< the smallest circle outside its bore, mm
     double cornerRadius() const { return corner; }

@@ -23,7 +23,7 @@ bool Cell::spans(double angleDeg) const
 {
     if (round()) return true;
     const double on = std::fmod(angleDeg - from, 360.0);
-    // A place on the joint itself belongs to both neighbours, however the last digit falls.
+    // A place on the joint itself belongs to both neighbors, however the last digit falls.
     constexpr double joint = 1e-9;
     const double turned = on < 0 ? on + 360 : on;
     return turned <= to - from + joint || turned >= 360 - joint;

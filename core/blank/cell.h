@@ -30,6 +30,7 @@ struct Cell {
     std::vector<HalfSpace> bounds{};
     std::vector<HalfSpace> faces{};
     BoardFrame board{};
+    int place = -1;  ///< among its layer's cells; −1 where it is let in
 
     bool round() const { return to - from >= 360; }
     /// Whether the cell holds a point given in both ways, its span of angle not asked.

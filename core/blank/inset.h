@@ -6,8 +6,8 @@
 
 namespace vl {
 
-/// What is let into the blank's wood and levelled with it: rods, plugs, pieces in a groove and what is packed between
-/// them, colour. It comes before the layers' own cells where it lies, a later one before an earlier one.
+/// What is let into the blank's wood and leveled with it: rods, plugs, pieces in a groove and what is packed between
+/// them, color. It comes before the layers' own cells where it lies, a later one before an earlier one.
 struct Inset {
     Cell cell;
     std::string step{};  ///< id of the step after which it is there

@@ -29,10 +29,10 @@ Inset ringInset(Cell cell, std::string step, double z0, double z1)
     return {std::move(cell), std::move(step), axis * (z0 + z1) / 2, reach};
 }
 
-void rods(const Piece& piece, const Sides& sides, std::vector<Inset>& out)
+void rods(const Piece& piece, const TurnedSurfaces& surfaces, std::vector<Inset>& out)
 {
-    const double far = 2 * (sides.widest() + sides.outside.back().x());
-    for (const DrilledHole& h : sides.holes) {
+    const double far = 2 * (surfaces.widest() + surfaces.outside.back().x());
+    for (const DrilledHole& h : surfaces.holes) {
         const Hole& hole = piece.holes[h.hole];
         if (!hole.filled || h.solid.profile.empty()) continue;
         const double low = -far, high = h.through ? far : h.full;
@@ -95,10 +95,10 @@ Cell piece(const Inlay& f, const InlayPlace& p, const SetPiece& at)
     return c;
 }
 
-void grooves(const Piece& whole, const Sides& sides, std::vector<Inset>& out)
+void grooves(const Piece& whole, const TurnedSurfaces& surfaces, std::vector<Inset>& out)
 {
     for (const Inlay& f : whole.inlays) {
-        const InlayPlace p = placeOf(f, sides);
+        const InlayPlace p = placeOf(f, surfaces);
         if (!p.meetsWood) continue;
         if (f.kind == Inlay::Crack) {
             const Eigen::Vector3d low = pointAt(p.z0, p.low, f.direction), high = pointAt(p.z1, p.high, f.direction);
@@ -113,11 +113,11 @@ void grooves(const Piece& whole, const Sides& sides, std::vector<Inset>& out)
     }
 }
 
-const Species& inked(const std::string& colour)
+const Species& inked(const std::string& color)
 {
     OwnWood ink;
     ink.name = "colour";
-    ink.light = ink.dark = colour;
+    ink.light = ink.dark = color;
     return makeKnown(ink);
 }
 
@@ -144,16 +144,16 @@ Inset cellInset(const GridOf& g, const Decor& d, const GridCell& at, const Speci
                  r1 * wide * degrees + 4 * deep);
 }
 
-void grids(const Piece& piece, const Sides& sides, std::vector<Inset>& out)
+void grids(const Piece& piece, const TurnedSurfaces& surfaces, std::vector<Inset>& out)
 {
-    for (const GridOf& g : gridsOf(piece, sides)) {
+    for (const GridOf& g : gridsOf(piece, surfaces)) {
         const Decor& d = piece.decors[g.decor];
         for (const GridCell& at : g.worked) {
             const GridCells& how = d.cells[at.cells];
             const bool burned = how.work == GridCells::Burn;
-            if (at.lost || !(burned || how.work == GridCells::Colour)) continue;
+            if (at.lost || !(burned || how.work == GridCells::Color)) continue;
             if (at.ring < 0 || at.ring >= static_cast<int>(g.rings.size())) continue;
-            const Species& ink = inked(burned ? "#2b1d14" : how.colour);
+            const Species& ink = inked(burned ? "#2b1d14" : how.color);
             out.push_back(cellInset(g, d, at, ink, workStep(d, how.work)));
         }
     }
@@ -203,13 +203,13 @@ std::vector<Cell> convexParts(const Cell& cell)
     return parts;
 }
 
-std::vector<Inset> insetsOf(const Piece& piece, const Sides& sides)
+std::vector<Inset> insetsOf(const Piece& piece, const TurnedSurfaces& surfaces)
 {
     std::vector<Inset> all;
-    if (sides.outside.size() < 2) return all;
-    rods(piece, sides, all);
-    grooves(piece, sides, all);
-    grids(piece, sides, all);
+    if (surfaces.outside.size() < 2) return all;
+    rods(piece, surfaces, all);
+    grooves(piece, surfaces, all);
+    grids(piece, surfaces, all);
     return all;
 }
 

@@ -5,7 +5,7 @@
 namespace vl {
 
 /// Everything that is let into a piece, in the order of the work.
-std::vector<Inset> insetsOf(const Piece& piece, const Sides& sides);
+std::vector<Inset> insetsOf(const Piece& piece, const TurnedSurfaces& surfaces);
 
 /// A round bar about a line, from `low` to `high` mm along its way from a place, as flat faces within a hundredth of
 /// its radius.

@@ -16,12 +16,12 @@ void longestFirst(std::vector<Leftover>& strips)
     std::ranges::stable_sort(strips, std::greater{}, &Leftover::length);
 }
 
-/// The radius of the largest circle about `centre` within strips laid side by side from 0 on.
-double radiusAbout(double centre, const std::vector<Leftover>& laid, double width)
+/// The radius of the largest circle about `center` within strips laid side by side from 0 on.
+double radiusAbout(double center, const std::vector<Leftover>& laid, double width)
 {
-    double radius = std::min(centre, width - centre), at = 0;
+    double radius = std::min(center, width - center), at = 0;
     for (const Leftover& s : laid) {
-        const double from = at - centre, to = from + s.width, nearest = from > 0 ? from : to < 0 ? -to : 0;
+        const double from = at - center, to = from + s.width, nearest = from > 0 ? from : to < 0 ? -to : 0;
         // Either its chord is no longer than the strip, or the circle does not reach it.
         radius = std::min(radius, std::hypot(s.length / 2, nearest));
         at += s.width;
@@ -29,7 +29,7 @@ double radiusAbout(double centre, const std::vector<Leftover>& laid, double widt
     return radius;
 }
 
-/// The best centre; the radius rises and falls once on each strip, so every strip is searched by thirds.
+/// The best center; the radius rises and falls once on each strip, so every strip is searched by thirds.
 double largestRadius(const std::vector<Leftover>& laid)
 {
     const double width =

@@ -59,7 +59,7 @@ std::vector<Unreached> unreached(const Polyline& inside, double z0, double z1, b
     return missed(simplified(inside, coarse), z0, z1, fromBelow, shop, std::numeric_limits<size_t>::max());
 }
 
-std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const Sides& sides)
+std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces)
 {
     const size_t n = piece.layers.size();
     std::vector<double> faces{0};  // of the layers, one more than there are
@@ -67,17 +67,17 @@ std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const Side
     auto section = [&](size_t a, size_t b) {
         Section s{.first = a, .last = b, .z0 = faces[a], .z1 = faces[b + 1], .fromBelow = a > 0};
         if (a > 0) {
-            const double outer = radiusAt(sides.outside, s.z0),
-                         inner = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, s.z0, s.z0).low;
+            const double outer = radiusAt(surfaces.outside, s.z0),
+                         inner = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, s.z0, s.z0).low;
             s.meetOutside = std::isnan(outer) ? 0 : 2 * outer;
             s.meetInside = std::isnan(inner) ? 0 : 2 * inner;
         }
         return s;
     };
-    if (sides.inside.empty() || piece.choices.sections == SectionRule::Whole || piece.hollow.rule == WallRule::Bored ||
-        n < 2)
+    if (surfaces.inside.empty() || piece.choices.sections == SectionRule::Whole ||
+        piece.hollow.rule == WallRule::Bored || n < 2)
         return {section(0, n - 1)};
-    const Polyline inside = simplified(sides.inside, coarse);
+    const Polyline inside = simplified(surfaces.inside, coarse);
     auto reached = [&](size_t a, size_t b) {
         const double z0 = faces[a], z1 = std::min(faces[b + 1], inside.back().x());
         if (z1 <= inside.front().x()) return true;

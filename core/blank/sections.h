@@ -25,6 +25,6 @@ std::vector<Unreached> unreached(const Polyline& inside, double z0, double z1, b
 
 /// The fewest sections, from the headstock on, whose insides can all be reached. One where nothing is hollow, where all
 /// is reached, or where a layer alone cannot be.
-std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const Sides& sides);
+std::vector<Section> sectionsOf(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces);
 
 }  // namespace vl

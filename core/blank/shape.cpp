@@ -1,6 +1,6 @@
 #include "core/blank/shape.h"
 
-#include "core/blank/taken.h"
+#include "core/blank/removed_volume.h"
 #include "core/workpiece/cross_section.h"
 #include "core/workpiece/worked_cuts.h"
 
@@ -15,57 +15,58 @@ constexpr double kgPerMm3 = 1e-9;  ///< times kg/m³
 
 }  // namespace
 
-Polyline wallLine(const Sides& sides)
+Polyline wallLine(const TurnedSurfaces& surfaces)
 {
-    return sides.inside.empty() ? Polyline{} : between(sides.inside, sides.inside.front().x(), sides.inside.back().x());
+    return surfaces.inside.empty() ? Polyline{}
+                                   : between(surfaces.inside, surfaces.inside.front().x(), surfaces.inside.back().x());
 }
 
-double insideAt(const Sides& sides, double z)
+double insideAt(const TurnedSurfaces& surfaces, double z)
 {
     constexpr double same = 1e-9;
-    if (sides.inside.empty() || z <= sides.inside.front().x() - same) return std::nan("");
-    const Range in = radiusRange(sides.inside, z, z);
-    return z <= sides.inside.front().x() + same ? in.high : in.low;
+    if (surfaces.inside.empty() || z <= surfaces.inside.front().x() - same) return std::nan("");
+    const Range in = radiusRange(surfaces.inside, z, z);
+    return z <= surfaces.inside.front().x() + same ? in.high : in.low;
 }
 
-WallAcross wallAcross(const Sides& sides, const Polyline& wall, double z)
+WallAcross wallAcross(const TurnedSurfaces& surfaces, const Polyline& wall, double z)
 {
-    const Point inside(z, insideAt(sides, z)), outside(z, radiusAt(sides.outside, z));
+    const Point inside(z, insideAt(surfaces, z)), outside(z, radiusAt(surfaces.outside, z));
     if (std::isnan(inside.y()) || std::isnan(outside.y())) return {std::nan(""), inside, outside};
-    if (isThrough(sides, z)) return {0, inside, outside};
-    const Point across = closestOn(sides.outside, inside), back = wall.empty() ? inside : closestOn(wall, outside);
+    if (isThrough(surfaces, z)) return {0, inside, outside};
+    const Point across = closestOn(surfaces.outside, inside), back = wall.empty() ? inside : closestOn(wall, outside);
     const double out = (across - inside).norm(), in = (back - outside).norm();
     return wall.empty() || out <= in ? WallAcross{out, inside, across} : WallAcross{in, back, outside};
 }
 
-std::vector<WallAt> wallAlong(const Sides& sides)
+std::vector<WallAt> wallAlong(const TurnedSurfaces& surfaces)
 {
     std::vector<WallAt> walls;
-    if (sides.inside.empty()) return walls;
+    if (surfaces.inside.empty()) return walls;
     // Between two lines of straight pieces the least distance is at a corner of one of them.
-    for (const Point& p : sides.inside) walls.push_back({distanceTo(sides.outside, p), p});
-    const double from = sides.inside.front().x(), to = sides.inside.back().x();
-    const Polyline inside = wallLine(sides);
+    for (const Point& p : surfaces.inside) walls.push_back({distanceTo(surfaces.outside, p), p});
+    const double from = surfaces.inside.front().x(), to = surfaces.inside.back().x();
+    const Polyline inside = wallLine(surfaces);
     if (!inside.empty())
-        for (const Point& p : sides.outside) {
+        for (const Point& p : surfaces.outside) {
             const Point q = closestOn(inside, p);
             // The wall at its two ends is measured from there.
             if (q != inside.front() && q != inside.back()) walls.push_back({(q - p).norm(), q});
         }
     for (WallAt& w : walls)
-        if (w.inside.y() > 0 && isThrough(sides, w.inside.x())) w.wall = 0;
-    for (const Point& p : sides.outside)
-        if (p.x() > from && p.x() < to && isThrough(sides, p.x()))
-            walls.push_back({0, {p.x(), radiusRange(sides.inside, p.x(), p.x()).low}});
+        if (w.inside.y() > 0 && isThrough(surfaces, w.inside.x())) w.wall = 0;
+    for (const Point& p : surfaces.outside)
+        if (p.x() > from && p.x() < to && isThrough(surfaces, p.x()))
+            walls.push_back({0, {p.x(), radiusRange(surfaces.inside, p.x(), p.x()).low}});
     std::ranges::stable_sort(walls, {}, [](const WallAt& w) { return w.inside.x(); });
     return walls;
 }
 
-bool isThrough(const Sides& sides, double z)
+bool isThrough(const TurnedSurfaces& surfaces, double z)
 {
     for (const auto beside : {radiusBefore, radiusAfter})
         // On the axis both may come to nothing.
-        if (const double in = beside(sides.inside, z); in > 0 && in >= beside(sides.outside, z)) return true;
+        if (const double in = beside(surfaces.inside, z); in > 0 && in >= beside(surfaces.outside, z)) return true;
     return false;
 }
 
@@ -73,19 +74,19 @@ namespace {
 
 /// The wood between two stations of a piece that is not round, by Simpson's rule over its sections: exact where a
 /// section's area is of the third degree between two of them, as a cone's is.
-Revolved faceted(const Sides& sides, double z0, double z1)
+Revolved faceted(const TurnedSurfaces& surfaces, double z0, double z1)
 {
     Revolved sum;
     auto wood = [&](double z) {
-        const CrossSection section(sides, z);
-        const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
+        const CrossSection section(surfaces, z);
+        const double bore = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, z, z).low;
         return std::max(0.0, section.area() - (bore > 0 ? section.areaWithin(bore) : 0));
     };
-    constexpr double fine = 0.3;  // mm that a section may stray from what lies between its neighbours
-    std::vector<double> at = sliceStations(sides, z0, z1, fine);
+    constexpr double fine = 0.3;  // mm that a section may stray from what lies between its neighbors
+    std::vector<double> at = sliceStations(surfaces, z0, z1, fine);
     // The inside's own stations, of a curve one a millimeter, and both sides of its floor and steps.
     constexpr double just = 1e-6, apart = 1;  // mm
-    const Polyline& in = sides.inside;
+    const Polyline& in = surfaces.inside;
     double last = -std::numeric_limits<double>::infinity();
     for (size_t i = 0; i < in.size(); ++i) {
         const double z = in[i].x();
@@ -110,21 +111,21 @@ Revolved faceted(const Sides& sides, double z0, double z1)
 }
 
 /// What other axes and edges leave: the widest and the narrowest of it, and the thinnest wall in its sections.
-void measureFaceted(const Sides& sides, Shape& s)
+void measureFaceted(const TurnedSurfaces& surfaces, Shape& s)
 {
     s.greatestDiameter = 0;
     s.leastDiameter = std::numeric_limits<double>::infinity();
     constexpr int looks = 20;
     for (int k = 0; k <= looks; ++k) {
         const double z = s.height * k / looks;
-        const CrossSection section(sides, z);
+        const CrossSection section(surfaces, z);
         if (section.empty()) continue;
         if (const double most = section.widest().across; most > s.greatestDiameter)
             s.greatestDiameter = most, s.greatestAt = z;
         if (const double least = section.narrowest().across; least < s.leastDiameter)
             s.leastDiameter = least, s.leastAt = z;
-        const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
-        if (!(bore > 0) || z <= sides.inside.front().x()) continue;
+        const double bore = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, z, z).low;
+        if (!(bore > 0) || z <= surfaces.inside.front().x()) continue;
         for (int a = 0; a < 72; ++a)
             if (const double wall = section.reachFrom({0, 0}, 5.0 * a) - bore; wall < s.thinnest.wall)
                 s.thinnest = {std::max(0.0, wall), {z, bore}};
@@ -134,25 +135,25 @@ void measureFaceted(const Sides& sides, Shape& s)
 
 }  // namespace
 
-Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& sides)
+Shape measureShape(const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces)
 {
     Shape s;
     s.height = outlineHeight(piece);
     s.leastDiameter = std::numeric_limits<double>::infinity();
-    for (const Point& p : sides.outside) {
+    for (const Point& p : surfaces.outside) {
         if (2 * p.y() > s.greatestDiameter) s.greatestDiameter = 2 * p.y(), s.greatestAt = p.x();
         if (2 * p.y() < s.leastDiameter) s.leastDiameter = 2 * p.y(), s.leastAt = p.x();
     }
-    s.footRadius = footRadiusOf(sides);
-    s.solid = sides.inside.empty();
+    s.footRadius = footRadiusOf(surfaces);
+    s.solid = surfaces.inside.empty();
 
     double moment = 0;
     for (const BuiltLayer& layer : assembly.layers) {
         const double top = std::min(layer.z1, s.height);
-        if (!sides.round() && layer.z0 >= top) continue;
-        Revolved wood =
-            sides.round() ? revolved(clipped(sides.outside, layer.z0, layer.z1)) : faceted(sides, layer.z0, top);
-        if (!s.solid && sides.round()) wood = wood - revolved(clipped(sides.inside, layer.z0, layer.z1));
+        if (!surfaces.round() && layer.z0 >= top) continue;
+        Revolved wood = surfaces.round() ? revolved(clipped(surfaces.outside, layer.z0, layer.z1))
+                                         : faceted(surfaces, layer.z0, top);
+        if (!s.solid && surfaces.round()) wood = wood - revolved(clipped(surfaces.inside, layer.z0, layer.z1));
         // Where the inside lies outside there is no wood, not less than none.
         if (wood.volume < 0) wood = {};
         const double density = layer.density * kgPerMm3;
@@ -161,8 +162,8 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
         moment += wood.momentZ * layer.fill * density;
         s.roughWeight += layer.volume * density;
     }
-    if (!sides.cuts.empty()) {
-        const Taken taken = takenByCuts(assembly, sides);
+    if (!surfaces.cuts.empty()) {
+        const RemovedVolume taken = removedByCuts(assembly, surfaces);
         s.woodVolume = std::max(0.0, s.woodVolume - taken.volume);
         s.weight = std::max(0.0, s.weight - taken.mass);
         moment -= taken.moment;
@@ -173,17 +174,17 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
 
     s.floorThickness = s.height;
     if (!s.solid) {
-        s.capacity = revolved(sides.inside).volume;
-        const Point floor = sides.inside.front();
+        s.capacity = revolved(surfaces.inside).volume;
+        const Point floor = surfaces.inside.front();
         // Bored through there is no floor.
         s.floorThickness =
-            piece.hollow.rule == WallRule::Bored ? s.height : std::min(floor.x(), distanceTo(sides.outside, floor));
+            piece.hollow.rule == WallRule::Bored ? s.height : std::min(floor.x(), distanceTo(surfaces.outside, floor));
         s.thinnest.wall = std::numeric_limits<double>::infinity();
         const double wallFrom =
             floor.x() + (piece.hollow.rule == WallRule::Drawn || piece.hollow.rule == WallRule::Bored
                              ? 0
                              : piece.hollow.floorRound);
-        s.walls = wallAlong(sides);
+        s.walls = wallAlong(surfaces);
         for (const WallAt& w : s.walls) {
             // The rim's own edge is no wall, and below the floor's rounding the wall is the floor's.
             if (w.inside.y() <= 0) continue;
@@ -191,25 +192,25 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const Sides& si
             if (w.inside.x() >= wallFrom - 1e-6 && w.wall > s.thickest.wall) s.thickest = w;
         }
     }
-    if (!sides.round()) measureFaceted(sides, s);
+    if (!surfaces.round()) measureFaceted(surfaces, s);
     if (!s.solid && !std::isfinite(s.thinnest.wall)) s.thinnest = {};
     return s;
 }
 
-double thinnestWall(const Sides& sides)
+double thinnestWall(const TurnedSurfaces& surfaces)
 {
-    const std::vector<WallAt> walls = wallAlong(sides);
+    const std::vector<WallAt> walls = wallAlong(surfaces);
     const auto thin = std::ranges::min_element(walls, {}, &WallAt::wall);
     return thin == walls.end() ? 0 : thin->wall;
 }
 
-double thickestWall(const Sides& sides)
+double thickestWall(const TurnedSurfaces& surfaces)
 {
-    if (sides.inside.empty()) return 0;
-    const double floor = sides.inside.front().x();
-    double most = floor - sides.outside.front().x();
+    if (surfaces.inside.empty()) return 0;
+    const double floor = surfaces.inside.front().x();
+    double most = floor - surfaces.outside.front().x();
     // The floor itself is measured down to the foot's face.
-    for (const WallAt& w : wallAlong(sides))
+    for (const WallAt& w : wallAlong(surfaces))
         if (w.inside.x() > floor + 1e-6) most = std::max(most, w.wall);
     return most;
 }

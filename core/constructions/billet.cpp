@@ -29,7 +29,7 @@ void layBoards(const Site& site, BuiltLayer& b, double half, double board)
         c.board.axes.row(1) = y;
         c.board.axes.row(2) = x;
         c.board.origin = {b.z0, 0, 0};
-        b.cells.push_back(c);
+        b.lay(c);
     }
 }
 
@@ -48,10 +48,12 @@ void buildBillet(const Site& site, Building& out)
     b.planeTo = board;
     layBoards(site, b, half, board);
 
-    const Setting plane{"thicknesser", "board thickness", board, Unit::Length, "side / boards", planeArithmetic};
-    const Setting tilt{"saw", "blade tilt for the corners", 45, Unit::Angle, "an octagon", planeGeometry, 0};
-    const Setting along{"saw", "each corner, along the face", corner, Unit::Length, "side · (1 − 1/√2)", planeGeometry};
-    b.settings = {plane, {"saw", "board width", 2 * half, Unit::Length, "Ø + 2 · allowance", planeArithmetic}};
+    const Setting plane{Resource::Thicknesser, "board thickness", board,
+                        Unit::Length,          "side / boards",   planeArithmetic};
+    const Setting tilt{Resource::Saw, "blade tilt for the corners", 45, Unit::Angle, "an octagon", planeGeometry, 0};
+    const Setting along{Resource::Saw, "each corner, along the face", corner,
+                        Unit::Length,  "side · (1 − 1/√2)",           planeGeometry};
+    b.settings = {plane, {Resource::Saw, "board width", 2 * half, Unit::Length, "Ø + 2 · allowance", planeArithmetic}};
     if (form.cornersOff) b.settings.insert(b.settings.end(), {tilt, along});
 
     for (const Species* wood : b.woods)
@@ -68,23 +70,23 @@ void buildBillet(const Site& site, Building& out)
                           .joints = n - 1,
                           .woods = woodsIn(b)};
     const Setting clamps{
-        .machine = "", .name = "clamps, one from the next", .value = 100, .source = "common practice", .decimals = 0};
-    out.steps = [=, &l, off = form.cornersOff](Bench& bench, const Things& parts) {
-        const Thing boards = bench.step(Action::Cut, "cut", parts, "boards",
-                                        {.title = says(words::planeBoards, n, bench.name()),
-                                         .why = says(words::equalLayers),
-                                         .how = says(words::oneThickness, plane),
-                                         .settings = {plane},
-                                         .minutes = 6 + 2.0 * n,
-                                         .uses = {"thicknesser"}});
-        Thing billet = bench.glue("glue", {boards}, "billet",
-                                  {.title = says(words::faceToFace, bench.name()),
-                                   .why = says(words::ringsAlternate),
-                                   .how = says(words::clampsFromMiddle, clamps),
-                                   .joint = joint,
-                                   .settings = {clamps},
-                                   .minutes = 8.0 + n,
-                                   .uses = {"clamp"}});
+        .name = "clamps, one from the next", .value = 100, .source = "common practice", .decimals = 0};
+    out.steps = [=, &l, off = form.cornersOff](Bench& bench, const WorkItems& parts) {
+        const WorkItem boards = bench.step(Action::Cut, "cut", parts, "boards",
+                                           {.title = says(words::planeBoards, n, bench.name()),
+                                            .why = says(words::equalLayers),
+                                            .how = says(words::oneThickness, plane),
+                                            .settings = {plane},
+                                            .minutes = 6 + 2.0 * n,
+                                            .uses = {Resource::Thicknesser}});
+        WorkItem billet = bench.glue("glue", {boards}, "billet",
+                                     {.title = says(words::faceToFace, bench.name()),
+                                      .why = says(words::ringsAlternate),
+                                      .how = says(words::clampsFromMiddle, clamps),
+                                      .joint = joint,
+                                      .settings = {clamps},
+                                      .minutes = 8.0 + n,
+                                      .uses = {Resource::Clamp}});
         if (off)
             billet = bench.step(Action::Cut, "corners", {billet}, "octagon",
                                 {.title = says(words::cornersOff, bench.name()),
@@ -92,14 +94,14 @@ void buildBillet(const Site& site, Building& out)
                                  .how = says(words::sawCorners, tilt, along),
                                  .settings = {tilt, along},
                                  .minutes = 8,
-                                 .uses = {"saw"}});
+                                 .uses = {Resource::Saw}});
         return bench.step(Action::Flatten, "flatten", {billet}, "flat",
                           {.title = says(words::squareEnds, bench.name()),
                            .why = says(words::facesMeet),
-                           .how = says(words::diagonalsForCentre),
+                           .how = says(words::diagonalsForCenter),
                            .settings = {sandingLoss(l)},
                            .minutes = 5,
-                           .uses = {"sanding board"}});
+                           .uses = {Resource::SandingBoard}});
     };
 }
 

@@ -96,40 +96,37 @@ void shapeOf(const Site& site, const BlockForm& f, BuiltLayer& b)
 
 void judge(const Site& site, const BlockForm& f, BuiltLayer& b)
 {
-    const bool twice = canBeTurnedWet(site.piece, site.sides, BlockForm::TurnedTwice);
-    if (f.isWet() && !(f.wet != BlockForm::DriedFirst && canBeTurnedWet(site.piece, site.sides, f.wet)))
-        b.concerns.push_back({.id = "wet-block",
-                              .stop = false,
-                              .measure = f.moisture,
-                              .limit = BlockForm::dry,
-                              .unit = "%",
-                              .message = says(words::wetBlock, Quantity{f.moisture, Unit::Count, 0}),
-                              .fix = says(twice ? words::turnTwice : words::dryBlock),
-                              .change = [twice](Layer& q) {
-                                  if (twice)
-                                      q.as<BlockForm>()->wet = BlockForm::TurnedTwice;
-                                  else
-                                      q.as<BlockForm>()->moisture = BlockForm::dry;
-                              }});
-    if (const double rough = roughDiameter(site.sides), has = 2 * b.stockOuterRadius();
+    const bool twice = canBeTurnedWet(site.piece, site.surfaces, BlockForm::TurnedTwice);
+    if (f.isWet() && !(f.wet != BlockForm::DriedFirst && canBeTurnedWet(site.piece, site.surfaces, f.wet)))
+        b.cautions.push_back(
+            {.kind = "wet-block",
+             .measure = f.moisture,
+             .limit = BlockForm::dry,
+             .unit = "%",
+             .message = says(words::wetBlock, Quantity{f.moisture, Unit::Count, 0}),
+             .fixes = {layerFix(says(twice ? words::turnTwice : words::dryBlock), b.index, [twice](Layer& q) {
+                 if (twice)
+                     q.as<BlockForm>()->wet = BlockForm::TurnedTwice;
+                 else
+                     q.as<BlockForm>()->moisture = BlockForm::dry;
+             })}});
+    if (const double rough = roughDiameter(site.surfaces), has = 2 * b.stockOuterRadius();
         f.isWet() && f.wet == BlockForm::TurnedTwice && twice && has < rough)
-        b.concerns.push_back({.id = "rough-blank",
-                              .stop = false,
+        b.cautions.push_back({.kind = "rough-blank",
                               .measure = has,
                               .limit = rough,
                               .unit = "mm",
                               .message = says(words::roughNeedsMore, Quantity{has}, Quantity{rough}),
-                              .fix = says(words::thatMuchMore, Quantity{rough - has}),
-                              .change = [more = (rough - has) / 2](Layer& q) { q.outerAllowance += more; }});
+                              .fixes = {layerFix(says(words::thatMuchMore, Quantity{rough - has}), b.index,
+                                                 [more = (rough - has) / 2](Layer& q) { q.outerAllowance += more; })}});
     if (f.pith && f.shape != BlockForm::Log)
-        b.concerns.push_back({.id = "pith",
-                              .stop = false,
-                              .measure = 1,
-                              .limit = 0,
-                              .unit = "",
-                              .message = says(words::pithSplits),
-                              .fix = says(words::pithOut),
-                              .change = [](Layer& q) { q.as<BlockForm>()->pith = false; }});
+        b.cautions.push_back(
+            {.kind = "pith",
+             .measure = 1,
+             .limit = 0,
+             .unit = "",
+             .message = says(words::pithSplits),
+             .fixes = {layerFix(says(words::pithOut), b.index, [](Layer& q) { q.as<BlockForm>()->pith = false; })}});
 }
 
 /// What the blank is looked over for, and what was found already.
@@ -174,7 +171,7 @@ void buildBlock(const Site& site, Building& out)
         cell.board.origin =
             middle - across * cell.board.axes.row(1).transpose() - through * cell.board.axes.row(2).transpose();
     }
-    b.cells = {cell};
+    b.lay(cell);
     shapeOf(site, f, b);
     const HalfSides half = halfSides(site, b);
     const bool grown = f.shape == BlockForm::HalfLog || f.shape == BlockForm::Log;
@@ -188,14 +185,16 @@ void buildBlock(const Site& site, Building& out)
 
     const double length = f.alongAxis() ? high : wideAlong, thickness = f.alongAxis() ? wideAlong : high;
     const char *const asHigh = "height, and what holding and parting take", *const asWide = "Ø + 2 · allowance";
-    const Setting thick{.machine = "saw",
+    const Setting thick{.machine = Resource::Saw,
                         .name = "thickness",
                         .value = thickness,
                         .formula = f.alongAxis() ? asWide : asHigh,
                         .decimals = 1};
-    const Setting across{.machine = "saw", .name = "across the grain", .value = wide, .formula = asWide};
-    const Setting along{
-        .machine = "saw", .name = "along the grain", .value = length, .formula = f.alongAxis() ? asHigh : asWide};
+    const Setting across{.machine = Resource::Saw, .name = "across the grain", .value = wide, .formula = asWide};
+    const Setting along{.machine = Resource::Saw,
+                        .name = "along the grain",
+                        .value = length,
+                        .formula = f.alongAxis() ? asHigh : asWide};
     b.settings = {thick, across, along};
     judge(site, f, b);
 
@@ -207,25 +206,25 @@ void buildBlock(const Site& site, Building& out)
                                    .thickness = thickness,
                                    .grain = f.alongAxis() ? "along the axis" : "across the axis"})};
     const bool round = f.shape == BlockForm::Round;
-    out.steps = [=, &layer = site.layer(), &flaws = site.piece.flaws](Bench& bench, const Things& parts) {
+    out.steps = [=, &layer = site.layer(), &flaws = site.piece.flaws](Bench& bench, const WorkItems& parts) {
         std::vector<Setting> found;
         Text look = inspected(flaws, found);
-        const Thing sound = bench.step(Action::Inspect, "inspect", parts, "sound",
-                                       {.title = says(words::inspectBlock, bench.name()),
-                                        .why = says(words::crackLetsGo),
-                                        .how = std::move(look),
-                                        .settings = found,
-                                        .minutes = 5});
-        Thing blank = bench.step(Action::Cut, "cut", {sound}, "blank",
-                                 {.title = says(grown ? words::cutLog : words::cutBlock, bench.name()),
-                                  .why = says(words::blankNearRound),
-                                  .how = says(grown   ? words::logInCradle
-                                              : round ? words::blockRound
-                                                      : words::blockSquare,
-                                              thick, across, along),
-                                  .settings = {thick, across, along},
-                                  .minutes = grown ? 20.0 : 10.0,
-                                  .uses = {"saw"}});
+        const WorkItem sound = bench.step(Action::Inspect, "inspect", parts, "sound",
+                                          {.title = says(words::inspectBlock, bench.name()),
+                                           .why = says(words::crackLetsGo),
+                                           .how = std::move(look),
+                                           .settings = found,
+                                           .minutes = 5});
+        WorkItem blank = bench.step(Action::Cut, "cut", {sound}, "blank",
+                                    {.title = says(grown ? words::cutLog : words::cutBlock, bench.name()),
+                                     .why = says(words::blankNearRound),
+                                     .how = says(grown   ? words::logInCradle
+                                                 : round ? words::blockRound
+                                                         : words::blockSquare,
+                                                 thick, across, along),
+                                     .settings = {thick, across, along},
+                                     .minutes = grown ? 20.0 : 10.0,
+                                     .uses = {Resource::Saw}});
         return alone ? blank : flattenFaces(bench, blank, layer, 8);
     };
 }

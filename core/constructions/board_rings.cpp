@@ -45,7 +45,7 @@ Cone coneOf(const Site& site, const BuiltLayer& b)
     if (f.tool == BoardRingForm::Bandsaw && sawnApart) c.split = f.kerf;
     const double rise = std::tan(f.angle * degrees);
     double outer = 1;
-    for (const Point& p : between(site.sides.outside, b.z0, b.z1))
+    for (const Point& p : between(site.surfaces.outside, b.z0, b.z1))
         outer = std::max(outer, p.y() + l.outerAllowance + c.split / 2 + (c.z1 - p.x()) / rise);
     c.outer = l.stockOuter ? *l.stockOuter : 2 * outer;
     // The bottom disc keeps a face to stand on.
@@ -109,15 +109,15 @@ struct RingSettings {
 RingSettings ringSettings(const BoardRingForm& f, const Cone& c)
 {
     using enum Unit;
-    const char* machine = f.tool == BoardRingForm::Bandsaw ? "bandsaw" : "lathe";
+    Resource machine = f.tool == BoardRingForm::Bandsaw ? Resource::Bandsaw : Resource::Lathe;
     return {.angle = {machine, "angle of the cut to the face", f.angle, Angle, "chosen", ""},
-            .table = {"bandsaw", "table", 90 - f.angle, Angle, "90° − φ", planeGeometry},
-            .thickness = {"thicknesser", "board thickness", c.planed(), Length,
+            .table = {Resource::Bandsaw, "table", 90 - f.angle, Angle, "90° − φ", planeGeometry},
+            .thickness = {Resource::Thicknesser, "board thickness", c.planed(), Length,
                           "(height + 2 · flattening) / rings + 2 · a ring's flattening", planeGeometry},
             .depth = {machine, "depth of cut", c.cutDepth(), Length, "t / sin φ", planeGeometry},
-            .flat = {"sander", "each face, no more than", ringFlattening, Length, "", "common practice", 1},
-            .rpm = {"lathe", "speed", 500, Speed, "", "common practice", 0},
-            .rotate = {"", "each ring on from the one below", f.rotate, Angle, "chosen", ""}};
+            .flat = {Resource::Sander, "each face, no more than", ringFlattening, Length, "", "common practice", 1},
+            .rpm = {Resource::Lathe, "speed", 500, Speed, "", "common practice", 0},
+            .rotate = {Resource::None, "each ring on from the one below", f.rotate, Angle, "chosen", ""}};
 }
 
 void settle(const BoardRingForm& f, const Cone& c, BuiltLayer& b)
@@ -127,15 +127,16 @@ void settle(const BoardRingForm& f, const Cone& c, BuiltLayer& b)
     b.settings = {
         s.angle,
         s.thickness,
-        {"", "ring width on the face", std::max(0.0, c.ringWidth()), Length, "t / tan φ − k / sin φ", planeGeometry},
-        {"", "wall square to the cut", std::max(0.0, c.wall()), Length, "t · cos φ − k", planeGeometry},
+        {Resource::None, "ring width on the face", std::max(0.0, c.ringWidth()), Length, "t / tan φ − k / sin φ",
+         planeGeometry},
+        {Resource::None, "wall square to the cut", std::max(0.0, c.wall()), Length, "t · cos φ − k", planeGeometry},
         s.depth,
-        {"", "stripes stretch on the wall", c.stretch(), Count, "1 / cos φ", planeGeometry, 3}};
+        {Resource::None, "stripes stretch on the wall", c.stretch(), Count, "1 / cos φ", planeGeometry, 3}};
     for (int i = 0; i < f.rings; ++i) {
         const std::string name = "scribe " + std::to_string(i + 1);
         b.settings.push_back(
-            {"", name + ", top face, radius", c.scribed(i), Length, "R − i · t / tan φ", planeGeometry});
-        b.settings.push_back({"", name + ", lower face, radius", c.scribedBelow(i), Length,
+            {Resource::None, name + ", top face, radius", c.scribed(i), Length, "R − i · t / tan φ", planeGeometry});
+        b.settings.push_back({Resource::None, name + ", lower face, radius", c.scribedBelow(i), Length,
                               "the same less board thickness / tan φ", planeGeometry});
     }
 }
@@ -146,89 +147,88 @@ void judgeMachines(const BoardRingForm& f, const Cone& c, const Shop& shop, Buil
     const double table = 90 - f.angle, steepest = 90 - shop.bandsawTilt;
     const bool saw = f.tool == BoardRingForm::Bandsaw;
     if (saw && table > shop.bandsawTilt + 1e-9)
-        b.concerns.push_back({.id = "table",
-                              .stop = true,
+        b.cautions.push_back({.kind = "table",
+                              .level = Level::Stop,
                               .measure = table,
                               .limit = shop.bandsawTilt,
                               .unit = "°",
                               .message = says(words::tableTilts, Quantity{table, Unit::Angle, 1},
                                               Quantity{shop.bandsawTilt, Unit::Angle, 1}),
-                              .fix = says(words::angleInstead, Quantity{steepest, Unit::Angle, 1}),
-                              .change = [steepest](Layer& q) { q.as<BoardRingForm>()->angle = steepest; }});
+                              .fixes = {layerFix(says(words::angleInstead, Quantity{steepest, Unit::Angle, 1}), b.index,
+                                                 [steepest](Layer& q) { q.as<BoardRingForm>()->angle = steepest; })}});
     const double tightest = c.scribedBelow(f.rings - 2);  // the innermost cut, where it comes out below
     if (saw && f.rings > 1 && tightest < shop.bandsawRadius)
-        b.concerns.push_back({.id = "blade-radius",
-                              .stop = true,
+        b.cautions.push_back({.kind = "blade-radius",
+                              .level = Level::Stop,
                               .measure = tightest,
                               .limit = shop.bandsawRadius,
                               .unit = "mm",
                               .message = says(words::bladeTurns, Quantity{tightest}, Quantity{shop.bandsawRadius}),
-                              .fix = says(words::oneRingFewer),
-                              .change = [](Layer& q) { --q.as<BoardRingForm>()->rings; }});
+                              .fixes = {layerFix(says(words::oneRingFewer), b.index,
+                                                 [](Layer& q) { --q.as<BoardRingForm>()->rings; })}});
     if (!saw && c.cutDepth() > partingReach(shop))
-        b.concerns.push_back(
-            {.id = "tool-length",
-             .stop = true,
+        b.cautions.push_back(
+            {.kind = "tool-length",
+             .level = Level::Stop,
              .measure = c.cutDepth(),
              .limit = partingReach(shop),
              .unit = "mm",
              .message = says(words::toolTooShort, Quantity{c.cutDepth()}, Quantity{partingReach(shop)}),
-             .fix = says(words::oneRingMore),
-             .change = [](Layer& q) { ++q.as<BoardRingForm>()->rings; }});
+             .fixes = {layerFix(says(words::oneRingMore), b.index, [](Layer& q) { ++q.as<BoardRingForm>()->rings; })}});
 }
 
 void judge(const BoardRingForm& f, const Cone& c, const FlippedBoard& board, BuiltLayer& b)
 {
     static constexpr double leastWall = 3, usual = 45;  // mm, degrees
     if (c.wall() < leastWall)
-        b.concerns.push_back({.id = "cone",
-                              .stop = c.wall() <= 0,
-                              .measure = c.wall(),
-                              .limit = leastWall,
-                              .unit = "mm",
-                              .message = says(words::noWallLeft),
-                              .fix = says(words::angleInstead, Quantity{usual, Unit::Angle, 0}),
-                              .change = [](Layer& q) {
-                                  double& angle = q.as<BoardRingForm>()->angle;
-                                  angle = std::min(angle, usual);
-                              }});
+        b.cautions.push_back(
+            {.kind = "cone",
+             .level = c.wall() <= 0 ? Level::Stop : Level::Care,
+             .measure = c.wall(),
+             .limit = leastWall,
+             .unit = "mm",
+             .message = says(words::noWallLeft),
+             .fixes = {layerFix(says(words::angleInstead, Quantity{usual, Unit::Angle, 0}), b.index, [](Layer& q) {
+                 double& angle = q.as<BoardRingForm>()->angle;
+                 angle = std::min(angle, usual);
+             })}});
     double narrowest = board.strip;
     for (int i = 0; i < board.strips && !board.widths.empty(); ++i) narrowest = std::min(narrowest, board.wide(i));
     const int lost = board.strips > 1 ? ringsUntilLost(narrowest, c.outer / 2, f.rotate) : 0;
     if (lost > 0 && lost < f.rings)
-        b.concerns.push_back({.id = "pattern-lost",
+        b.cautions.push_back({.kind = "pattern-lost",
                               .measure = static_cast<double>(f.rings),
                               .limit = static_cast<double>(lost),
                               .unit = "rings",
                               .message = says(words::patternLost, Quantity{f.rotate, Unit::Angle, 1}, lost),
-                              .fix = says(words::ringsNotTurned),
-                              .change = [](Layer& q) { q.as<BoardRingForm>()->rotate = 0; }});
+                              .fixes = {layerFix(says(words::ringsNotTurned), b.index,
+                                                 [](Layer& q) { q.as<BoardRingForm>()->rotate = 0; })}});
 }
 
 class BoardRingSteps {
 public:
     BoardRingSteps(const Site& site, const BuiltLayer& b, const Cone& c, const FlippedBoard& board)
         : layer_(site.layer()), f_(site.form<BoardRingForm>()), b_(b), c_(c), board_(board), s_(ringSettings(f_, c)),
-          tenon_(site.piece.choices.holding == HoldSchool::GluedTenon)
+          tenon_(site.piece.choices.holding == HoldMethod::GluedTenon)
     {
     }
 
-    Thing write(Bench& bench, const Things& parts) const
+    WorkItem write(Bench& bench, const WorkItems& parts) const
     {
-        const Thing scribed = scribe(bench, board_.strips > 1 ? striped(bench, parts) : planed(bench, parts));
-        const Thing rings = f_.tool == BoardRingForm::Bandsaw ? sawn(bench, scribed) : parted(bench, scribed);
-        const Thing flat = bench.step(Action::Flatten, "faces", {rings}, "rings-flat",
-                                      {.title = says(words::flattenRings, bench.name()),
-                                       .why = says(words::onlyUnevenness),
-                                       .how = says(words::sandingBoard, s_.flat),
-                                       .settings = {s_.flat},
-                                       .minutes = 3.0 * f_.rings,
-                                       .uses = {"sanding board"}});
+        const WorkItem scribed = scribe(bench, board_.strips > 1 ? striped(bench, parts) : planed(bench, parts));
+        const WorkItem rings = f_.tool == BoardRingForm::Bandsaw ? sawn(bench, scribed) : parted(bench, scribed);
+        const WorkItem flat = bench.step(Action::Flatten, "faces", {rings}, "rings-flat",
+                                         {.title = says(words::flattenRings, bench.name()),
+                                          .why = says(words::onlyUnevenness),
+                                          .how = says(words::sandingBoard, s_.flat),
+                                          .settings = {s_.flat},
+                                          .minutes = 3.0 * f_.rings,
+                                          .uses = {Resource::SandingBoard}});
         return flattenFaces(bench, f_.rings > 1 ? stacked(bench, flat) : flat, layer_, 6);
     }
 
 private:
-    Thing planed(Bench& bench, const Things& parts) const
+    WorkItem planed(Bench& bench, const WorkItems& parts) const
     {
         return bench.step(Action::Cut, "cut", parts, "board",
                           {.title = says(words::planeBoard, bench.name()),
@@ -236,10 +236,10 @@ private:
                            .how = says(words::planedAllOver, s_.thickness),
                            .settings = {s_.thickness},
                            .minutes = 10,
-                           .uses = {"saw"}});
+                           .uses = {Resource::Saw}});
     }
 
-    Thing striped(Bench& bench, const Things& parts) const
+    WorkItem striped(Bench& bench, const WorkItems& parts) const
     {
         return glueBoard(bench, parts, board_, b_,
                          {.rip = says(words::ripBoard, bench.name()),
@@ -251,7 +251,7 @@ private:
                           .middleDry = halvesDry(f_)});
     }
 
-    Thing scribe(Bench& bench, const Thing& board) const
+    WorkItem scribe(Bench& bench, const WorkItem& board) const
     {
         // Glued of strips it was left thicker, to be flattened now.
         Text how = board_.strips > 1 ? says(words::planedAllOver, s_.thickness) : Text();
@@ -264,11 +264,11 @@ private:
                            .minutes = 12});
     }
 
-    Thing sawn(Bench& bench, const Thing& scribed) const
+    WorkItem sawn(Bench& bench, const WorkItem& scribed) const
     {
         const int n = f_.rings;
-        const Setting lost{"bandsaw", "out of round by", c_.split, Unit::Length, "the kerf", planeGeometry, 1};
-        const Thing halves =
+        const Setting lost{Resource::Bandsaw, "out of round by", c_.split, Unit::Length, "the kerf", planeGeometry, 1};
+        const WorkItem halves =
             halvesDry(f_)
                 ? scribed
                 : bench.step(Action::Split, "halve", {scribed}, "halves",
@@ -277,14 +277,14 @@ private:
                               .how = says(hasMiddleJoint(board_) ? words::alongMiddle : words::alongDrawnMiddle, lost),
                               .settings = {lost},
                               .minutes = 4,
-                              .uses = {"bandsaw"}});
-        const Thing rings = bench.step(Action::Cut, "saw-rings", {halves}, "half-rings",
-                                       {.title = says(words::sawHalves, bench.name()),
-                                        .why = says(words::outermostHold),
-                                        .how = says(words::tiltedTable, s_.table, s_.angle),
-                                        .settings = {s_.table, s_.angle},
-                                        .minutes = 6.0 + 4 * n,
-                                        .uses = {"bandsaw"}});
+                              .uses = {Resource::Bandsaw}});
+        const WorkItem rings = bench.step(Action::Cut, "saw-rings", {halves}, "half-rings",
+                                          {.title = says(words::sawHalves, bench.name()),
+                                           .why = says(words::outermostHold),
+                                           .how = says(words::tiltedTable, s_.table, s_.angle),
+                                           .settings = {s_.table, s_.angle},
+                                           .minutes = 6.0 + 4 * n,
+                                           .uses = {Resource::Bandsaw}});
         // The saw went along the strips: the faces that meet again are theirs.
         const Lattice& lattice = b_.lattices.front();
         const Cell& cell = b_.cells[lattice.first];
@@ -298,69 +298,69 @@ private:
                                      .closings = n,
                                      .woods = woodsIn(b_)},
                            .minutes = 5.0 * n,
-                           .uses = {"clamp"},
+                           .uses = {Resource::Clamp},
                            .waitTitle = says(words::leavePartInClamp, says(words::theHalves), bench.name())});
     }
 
-    Thing parted(Bench& bench, const Thing& scribed) const
+    WorkItem parted(Bench& bench, const WorkItem& scribed) const
     {
-        const Setting circle{"bandsaw",     "round, Ø", 2 * b_.corner, Unit::Length, "the outermost circle",
-                             planeGeometry, 1};
-        const Thing round = bench.step(Action::Cut, "round-board", {scribed}, "round",
-                                       {.title = says(words::sawRound, bench.name()),
-                                        .why = says(words::cornersStrike),
-                                        .how = says(words::bandsawCircle, circle),
-                                        .settings = {circle},
-                                        .minutes = 6,
-                                        .uses = {"bandsaw"}});
-        const Thing mounted = tenon_ ? onTenon(bench, round)
-                                     : bench.step(Action::Mount, "mount-board", {round}, "on-lathe",
-                                                  {.title = says(words::mountBoard, bench.name()),
-                                                   .why = says(words::screwsInBottom),
-                                                   .how = says(words::smallFaceplate),
-                                                   .minutes = 8,
-                                                   .uses = {"lathe"}});
-        const Thing rings =
+        const Setting circle{Resource::Bandsaw, "round, Ø", 2 * b_.corner, Unit::Length, "the outermost circle",
+                             planeGeometry,     1};
+        const WorkItem round = bench.step(Action::Cut, "round-board", {scribed}, "round",
+                                          {.title = says(words::sawRound, bench.name()),
+                                           .why = says(words::cornersStrike),
+                                           .how = says(words::bandsawCircle, circle),
+                                           .settings = {circle},
+                                           .minutes = 6,
+                                           .uses = {Resource::Bandsaw}});
+        const WorkItem mounted = tenon_ ? onTenon(bench, round)
+                                        : bench.step(Action::Mount, "mount-board", {round}, "on-lathe",
+                                                     {.title = says(words::mountBoard, bench.name()),
+                                                      .why = says(words::screwsInBottom),
+                                                      .how = says(words::smallFaceplate),
+                                                      .minutes = 8,
+                                                      .uses = {Resource::Lathe}});
+        const WorkItem rings =
             bench.step(Action::PartOff, "part-rings", {mounted}, tenon_ ? "rings-on-tenon" : "rings-raw",
                        {.title = says(words::partRings, bench.name()),
                         .why = says(words::fromBothSides),
                         .how = says(words::partAtAngle, s_.angle, s_.rpm),
                         .settings = {s_.angle, s_.rpm},
                         .minutes = 6.0 * f_.rings,
-                        .uses = {"lathe"}});
+                        .uses = {Resource::Lathe}});
         if (!tenon_) return rings;
         return bench.step(Action::PartOff, "disc-off", {rings}, "rings-raw",
                           {.title = says(words::discOffTenon, bench.name()),
                            .why = says(words::facesFlattenedYet),
                            .how = says(words::atTheGlueLine),
                            .minutes = 8,
-                           .uses = {"lathe"}});
+                           .uses = {Resource::Lathe}});
     }
 
     /// The board held by a tenon that is glued to its bottom disc, instead of by screws in it.
-    Thing onTenon(Bench& bench, const Thing& round) const
+    WorkItem onTenon(Bench& bench, const WorkItem& round) const
     {
-        const Thing tenon =
-            mountBlock(bench, "board-tenon", HoldSchool::GluedTenon, c_.radiusAt(b_.z0), b_.z1 - b_.z0, Text());
-        const Thing glued = bench.glue(
+        const WorkItem tenon =
+            mountBlock(bench, "board-tenon", HoldMethod::GluedTenon, c_.radiusAt(b_.z0), b_.z1 - b_.z0, Text());
+        const WorkItem glued = bench.glue(
             "tenon", {tenon, round}, "on-tenon",
             {.title = says(words::tenonOntoBase, bench.name(), Text()),
              .why = says(words::runsTrue),
              .how = says(words::gluedForGood),
-             .joint = {.area = pi * std::pow(blockDiameter(HoldSchool::GluedTenon, c_.radiusAt(b_.z0)) / 2, 2),
+             .joint = {.area = pi * std::pow(blockDiameter(HoldMethod::GluedTenon, c_.radiusAt(b_.z0)) / 2, 2),
                        .joints = 1,
                        .woods = woodsIn(b_)},
              .minutes = 6,
-             .uses = {"clamp"}});
+             .uses = {Resource::Clamp}});
         return bench.step(Action::Mount, "mount-board", {glued}, "on-lathe",
                           {.title = says(words::mountBoardChuck, bench.name()),
                            .why = says(words::noHoleInBottom),
                            .how = says(words::jawsOnTenon),
                            .minutes = 5,
-                           .uses = {"lathe"}});
+                           .uses = {Resource::Lathe}});
     }
 
-    Thing stacked(Bench& bench, const Thing& flat) const
+    WorkItem stacked(Bench& bench, const WorkItem& flat) const
     {
         const bool turned = f_.rotate != 0;
         const int n = f_.rings;
@@ -375,7 +375,7 @@ private:
                                      .woods = woodsIn(b_)},
                            .settings = turned ? std::vector{s_.rotate} : std::vector<Setting>{},
                            .minutes = 4.0 * n,
-                           .uses = {"clamp"},
+                           .uses = {Resource::Clamp},
                            .waitTitle = says(words::leavePartInClamp, says(words::theRings), bench.name())});
     }
 
@@ -412,7 +412,7 @@ void buildRings(const Site& site, Building& out)
     settle(f, c, b);
     judge(f, c, board, b);
     judgeMachines(f, c, site.shop, b);
-    judgeWidths(board, 2 * c.scribed(0), halvesDry(f), b.concerns,
+    judgeWidths(board, 2 * c.scribed(0), halvesDry(f), b.index, b.cautions,
                 [](Layer& q) { q.as<BoardRingForm>()->board.widths.clear(); });
 
     if (board.strips > 1)
@@ -425,7 +425,7 @@ void buildRings(const Site& site, Building& out)
                                        .width = 2 * c.scribed(0) + 10,
                                        .thickness = b.planeTo,
                                        .grain = "across the axis"})};
-    out.steps = [site, &b, c, board](Bench& bench, const Things& parts) {
+    out.steps = [site, &b, c, board](Bench& bench, const WorkItems& parts) {
         return BoardRingSteps(site, b, c, board).write(bench, parts);
     };
 }

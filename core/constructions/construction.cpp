@@ -122,10 +122,14 @@ void addPart(std::vector<Part>& list, Part part)
 
 Setting sandingLoss(const Layer& layer)
 {
-    return {.machine = "sander", .name = "each face", .value = layer.sandingLoss, .formula = "chosen", .decimals = 1};
+    return {.machine = Resource::Sander,
+            .name = "each face",
+            .value = layer.sandingLoss,
+            .formula = "chosen",
+            .decimals = 1};
 }
 
-Thing flattenFaces(Bench& bench, const Thing& thing, const Layer& layer, double minutes)
+WorkItem flattenFaces(Bench& bench, const WorkItem& thing, const Layer& layer, double minutes)
 {
     const Setting loss = sandingLoss(layer);
     return bench.step(Action::Flatten, "flatten", {thing}, "flat",
@@ -134,7 +138,7 @@ Thing flattenFaces(Bench& bench, const Thing& thing, const Layer& layer, double 
                        .how = says(words::sandNoMore, loss),
                        .settings = {loss},
                        .minutes = minutes,
-                       .uses = {"sanding board"}});
+                       .uses = {Resource::SandingBoard}});
 }
 
 }  // namespace vl

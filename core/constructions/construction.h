@@ -9,7 +9,7 @@ namespace vl {
 struct Site {
     const Piece& piece;
     const Shop& shop;
-    const Sides& sides;
+    const TurnedSurfaces& surfaces;
     size_t index;  ///< of the layer
 
     const Layer& layer() const { return piece.layers[index]; }
@@ -25,7 +25,7 @@ struct Building {
     std::vector<Part> parts;
     /// Its steps on the bench, from its parts up to what is ready to go onto the stack; none where another layer's
     /// steps make it too.
-    std::function<Thing(Bench&, const Things& parts)> steps;
+    std::function<WorkItem(Bench&, const WorkItems& parts)> steps;
 };
 
 /// A place on the half section that can be dragged: what it sets, and where it stands.
@@ -90,6 +90,6 @@ void addPart(std::vector<Part>& list, Part part);
 /// What flattening a layer's faces takes off each, as a setting.
 Setting sandingLoss(const Layer& layer);
 /// Two faces to be trued on the sanding board: the last step of most layers, "flatten".
-Thing flattenFaces(Bench& bench, const Thing& thing, const Layer& layer, double minutes);
+WorkItem flattenFaces(Bench& bench, const WorkItem& thing, const Layer& layer, double minutes);
 
 }  // namespace vl

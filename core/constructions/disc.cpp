@@ -16,7 +16,7 @@ void buildDisc(const Site& site, Building& out)
     holdStraight(b, outer, 0);
     b.volume = pi * outer * outer * (b.z1 - b.z0);
     b.density = b.woods[0]->density;
-    b.cells = {{b.woods[0], 0, segmentSeed(site.index, 0)}};
+    b.lay({b.woods[0], 0, segmentSeed(site.index, 0)});
     constexpr int facets = 48;  // of the bandsawn edge, where a solid of flat faces is asked for
     for (int k = 0; k < facets; ++k) b.cells[0].faces.push_back({outwards(k * 360.0 / facets), outer, false});
     b.cells[0].board = flatFrame(b.z0, 0);
@@ -29,16 +29,16 @@ void buildDisc(const Site& site, Building& out)
                                    .thickness = b.planeTo,
                                    .grain = "across the axis"})};
 
-    const Setting plane{.machine = "thicknesser", .name = "thickness", .value = b.planeTo, .decimals = 1};
-    const Setting circle{.machine = "bandsaw", .name = "circle", .value = 2 * outer, .decimals = 1};
-    out.steps = [plane, circle, &layer = site.layer()](Bench& bench, const Things& parts) {
-        const Thing disc = bench.step(Action::Cut, "cut", parts, "disc",
-                                      {.title = says(words::cutDisc, bench.name()),
-                                       .why = says(words::oneBoardOneWay, plane),
-                                       .how = says(words::bandsawCircle, circle),
-                                       .settings = {plane, circle},
-                                       .minutes = 8,
-                                       .uses = {"bandsaw"}});
+    const Setting plane{.machine = Resource::Thicknesser, .name = "thickness", .value = b.planeTo, .decimals = 1};
+    const Setting circle{.machine = Resource::Bandsaw, .name = "circle", .value = 2 * outer, .decimals = 1};
+    out.steps = [plane, circle, &layer = site.layer()](Bench& bench, const WorkItems& parts) {
+        const WorkItem disc = bench.step(Action::Cut, "cut", parts, "disc",
+                                         {.title = says(words::cutDisc, bench.name()),
+                                          .why = says(words::oneBoardOneWay, plane),
+                                          .how = says(words::bandsawCircle, circle),
+                                          .settings = {plane, circle},
+                                          .minutes = 8,
+                                          .uses = {Resource::Bandsaw}});
         return flattenFaces(bench, disc, layer, 6);
     };
 }

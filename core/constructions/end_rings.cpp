@@ -41,7 +41,7 @@ Piece withSharedRing(Piece piece, const std::vector<Building>& built)
     first.stockInner = last.stockInner = std::min(a.inner, b.inner);
     first.partedFrom =
         first.thickness + last.thickness + partedRing(piece).groove.value + first.sandingLoss + last.sandingLoss;
-    piece.choices.holding = HoldSchool::GlueBlock;
+    piece.choices.holding = HoldMethod::GlueBlock;
     return piece;
 }
 
@@ -49,13 +49,13 @@ PartedRing partedRing(const Piece& piece)
 {
     const Layer &first = piece.layers.front(), &last = piece.layers.back();
     auto left = [](const char* name, const Layer& l) {
-        return Setting{.machine = "lathe",
+        return Setting{.machine = Resource::Lathe,
                        .name = name,
                        .value = l.thickness + l.sandingLoss,
                        .formula = "thickness + what truing its face takes"};
     };
     return {.first = left("left at the headstock's block", first),
-            .groove = {"lathe", "parting tool", piece.nest.tool, Unit::Length, "chosen", "", 1},
+            .groove = {Resource::Lathe, "parting tool", piece.nest.tool, Unit::Length, "chosen", "", 1},
             .last = left("left at the tailstock's block", last)};
 }
 

@@ -45,18 +45,18 @@ const Held& heldWith(InsideOutForm::Hold hold)
     return all[static_cast<size_t>(hold)];
 }
 
-Thing cutAndMark(Bench& bench, const Things& parts, int n, double side)
+WorkItem cutAndMark(Bench& bench, const WorkItems& parts, int n, double side)
 {
     const Ripped one = ripped(n, side);
-    const Setting thick{"thicknesser", "part's thickness", one.thickness,
-                        Unit::Length,  "side · sin 2π/n",  planeGeometry},
-        wide{"saw", "part's width on its face", one.width, Unit::Length, "from the outline", planeGeometry},
-        tilt{"saw", "blade tilt", one.tilt, Unit::Angle, "|90° − 360°/n|", planeGeometry, 1};
-    Doing d{.title = says(words::cutParts, n, bench.name()),
-            .why = says(words::windowsAlike),
-            .settings = {thick, wide},
-            .minutes = 10 + 5.0 * n,
-            .uses = {"saw"}};
+    const Setting thick{Resource::Thicknesser, "part's thickness", one.thickness,
+                        Unit::Length,          "side · sin 2π/n",  planeGeometry},
+        wide{Resource::Saw, "part's width on its face", one.width, Unit::Length, "from the outline", planeGeometry},
+        tilt{Resource::Saw, "blade tilt", one.tilt, Unit::Angle, "|90° − 360°/n|", planeGeometry, 1};
+    StepSpec d{.title = says(words::cutParts, n, bench.name()),
+               .why = says(words::windowsAlike),
+               .settings = {thick, wide},
+               .minutes = 10 + 5.0 * n,
+               .uses = {Resource::Saw}};
     if (n == 2)
         d.how = says(words::boardParts, thick);
     else if (one.tilt < 0.01)
@@ -65,7 +65,7 @@ Thing cutAndMark(Bench& bench, const Things& parts, int n, double side)
         d.settings.push_back(tilt);
         d.how = says(words::rhombParts, thick, tilt, wide);
     }
-    const Thing cut = bench.step(Action::Cut, "cut", parts, "parts", std::move(d));
+    const WorkItem cut = bench.step(Action::Cut, "cut", parts, "parts", std::move(d));
     return bench.step(Action::Mark, "number", {cut}, "numbered",
                       {.title = says(words::markParts, bench.name()),
                        .why = says(words::neverMixed),
@@ -73,7 +73,7 @@ Thing cutAndMark(Bench& bench, const Things& parts, int n, double side)
                        .minutes = 8});
 }
 
-Thing assembleFirst(Bench& bench, const Thing& numbered, const InsideOutForm& form, const GlueJoint& joint)
+WorkItem assembleFirst(Bench& bench, const WorkItem& numbered, const InsideOutForm& form, const GlueJoint& joint)
 {
     const Pattern& how = heldWith(form.hold).together;
     if (form.hold == InsideOutForm::Paper)
@@ -83,7 +83,7 @@ Thing assembleFirst(Bench& bench, const Thing& numbered, const InsideOutForm& fo
                            .how = says(how),
                            .joint = joint,
                            .minutes = 12,
-                           .uses = {"clamp"}});
+                           .uses = {Resource::Clamp}});
     return bench.step(Action::Mount, "assemble", {numbered}, "first-assembly",
                       {.title = says(words::firstAssembly, bench.name()),
                        .why = says(words::crossesTogether),
@@ -91,35 +91,35 @@ Thing assembleFirst(Bench& bench, const Thing& numbered, const InsideOutForm& fo
                        .minutes = 12});
 }
 
-Thing turnFirst(Bench& bench, const Thing& assembled, const InsideOutForm& form, double sweep, double minutes)
+WorkItem turnFirst(Bench& bench, const WorkItem& assembled, const InsideOutForm& form, double sweep, double minutes)
 {
-    Thing now = bench.step(
+    WorkItem now = bench.step(
         Action::Mount, "mount-first", {assembled}, "first-mounted",
         {.title = says(words::mountFirstAxis, bench.name()),
-         .why = says(words::jointsAreCentre),
+         .why = says(words::jointsAreCenter),
          .how = says(words::cupOnJoint),
          .minutes = 6,
-         .uses = {"lathe"},
+         .uses = {Resource::Lathe},
          .held = {
-             .set = true, .by = Hold::Centres, .diameter = 20, .depth = 3, .tailstock = true, .alongGrain = true}});
-    const Setting from = lengthAt("lathe", "first turning from", form.from),
-                  to = lengthAt("lathe", "first turning to", form.to),
-                  ends = lengthAt("lathe", "Ø at both ends", 2 * form.ends),
-                  middle = lengthAt("lathe", "Ø in the middle", 2 * form.radius),
-                  reach = lengthAt("lathe", "corners sweep", sweep, "the parts' diagonal");
+             .set = true, .by = Hold::Centers, .diameter = 20, .depth = 3, .tailstock = true, .alongGrain = true}});
+    const Setting from = lengthAt(Resource::Lathe, "first turning from", form.from),
+                  to = lengthAt(Resource::Lathe, "first turning to", form.to),
+                  ends = lengthAt(Resource::Lathe, "Ø at both ends", 2 * form.ends),
+                  middle = lengthAt(Resource::Lathe, "Ø in the middle", 2 * form.radius),
+                  reach = lengthAt(Resource::Lathe, "corners sweep", sweep, "the parts' diagonal");
     now = bench.step(Action::Turn, turnFirstStep, {now}, "first-turned",
                      {.title = says(words::turnFirst, bench.name()),
                       .why = says(words::becomesWindow),
                       .how = says(words::firstOutline, from, to, ends, middle, reach).also(says(words::firstTemplate)),
                       .settings = {from, to, ends, middle, reach},
                       .minutes = 25,
-                      .uses = {"lathe"}});
+                      .uses = {Resource::Lathe}});
     return bench.step(Action::Finish, "finish-first", {now}, "inside-finished",
                       {.title = says(words::sandFirst),
                        .why = says(words::lastTimeSeen),
                        .how = says(words::maskJoints),
                        .minutes = 25,
-                       .uses = {"lathe"},
+                       .uses = {Resource::Lathe},
                        .waitMinutes = minutes});
 }
 
@@ -147,7 +147,7 @@ void buildParts(const Site& site, Building& out)
         c.board.axes.row(1) = onwards(mid);
         c.board.axes.row(2) = outwards(mid);
         c.board.origin = {b.z0, 0, 0};
-        b.cells.push_back(c);
+        b.lay(c);
     }
     for (const Species* wood : b.woods)
         addPart(out.parts, squarePart(site, {.id = wood->id,
@@ -162,8 +162,8 @@ void buildParts(const Site& site, Building& out)
                           .joints = n == 2 ? 1 : n,
                           .woods = woodsIn(b)};
     GlueJoint left = joint;
-    if (const auto blank = insideOutOf(site.piece, site.sides.outside))
-        left.area = jointsLeft(site.piece, site.sides.outside, *blank);
+    if (const auto blank = insideOutOf(site.piece, site.surfaces.outside))
+        left.area = jointsLeft(site.piece, site.surfaces.outside, *blank);
     left.open = true;
     const Setting area{.name = "glue face in all, in square cm",
                        .value = left.area / 100,
@@ -172,10 +172,10 @@ void buildParts(const Site& site, Building& out)
                        .source = planeGeometry,
                        .decimals = 1};
     b.settings = {
-        lengthAt("lathe", "part's side", side, "held circle / share of the parts"),
-        lengthAt("lathe", "first axis from the second", InsideOut{side, 0, 0, n}.far(), "the parts' diagonal")};
-    out.steps = [=, &l, finish = site.shop.finishMinutes](Bench& bench, const Things& parts) {
-        Thing now = cutAndMark(bench, parts, n, side);
+        lengthAt(Resource::Lathe, "part's side", side, "held circle / share of the parts"),
+        lengthAt(Resource::Lathe, "first axis from the second", InsideOut{side, 0, 0, n}.far(), "the parts' diagonal")};
+    out.steps = [=, &l, finish = site.shop.finishMinutes](Bench& bench, const WorkItems& parts) {
+        WorkItem now = cutAndMark(bench, parts, n, side);
         now = assembleFirst(bench, now, form, joint);
         now = turnFirst(bench, now, form, farthest(n, side), finish);
         now = bench.step(Action::Split, "apart", {now}, "apart",
@@ -190,7 +190,7 @@ void buildParts(const Site& site, Building& out)
                           .joint = left,
                           .settings = {area},
                           .minutes = 15,
-                          .uses = {"clamp"}});
+                          .uses = {Resource::Clamp}});
         return flattenFaces(bench, now, l, 5);
     };
 }
@@ -199,7 +199,7 @@ void buildParts(const Site& site, Building& out)
 std::vector<LayerHandle> partHandles(const Site& site, const BuiltLayer& b)
 {
     const auto& form = site.form<InsideOutForm>();
-    const auto blank = insideOutOf(site.piece, site.sides.outside);
+    const auto blank = insideOutOf(site.piece, site.surfaces.outside);
     if (!blank) return {};
     const double far = blank->at(b.z0, 1).far();
     const auto handle = [&](const char* name, double z, double radius, double value, auto drag) {

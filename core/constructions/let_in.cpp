@@ -33,7 +33,7 @@ void layDisc(const Site& site, const LetInForm& f, BuiltLayer& b)
     Cell disc{&speciesOf(f.discWood), -1, segmentSeed(site.index, 900)};
     disc.high = recess(f);
     disc.board = flatFrame(b.z0, 0);
-    b.cells.push_back(disc);
+    b.lay(disc);
     b.sectors = 0;
     holdStraight(b, b.stock.apothem(), 0);
     b.volume = (b.stock.segmentArea() * b.stock.sides + pi * f.diameter * f.diameter / 4) * (b.z1 - b.z0);
@@ -45,36 +45,37 @@ void judge(const LetInForm& f, double moves, BuiltLayer& b)
 {
     const double room = f.plug ? plugMoves : f.clearance;
     if (room < moves)
-        b.concerns.push_back({.id = "let-in",
+        b.cautions.push_back({.kind = "let-in",
                               .measure = f.plug ? moves : room,
                               .limit = f.plug ? room : moves,
                               .unit = "mm",
                               .message = says(f.plug ? words::plugPushesRing : words::discPushesRing),
-                              .fix = says(f.plug ? words::freeDisc : words::moreClearance),
-                              .change = [to = std::ceil((moves + 0.05) * 10) / 10](Layer& q) {
-                                  q.as<LetInForm>()->plug = false;
-                                  q.as<LetInForm>()->clearance = to;
-                              }});
+                              .fixes = {layerFix(says(f.plug ? words::freeDisc : words::moreClearance), b.index,
+                                                 [to = std::ceil((moves + 0.05) * 10) / 10](Layer& q) {
+                                                     q.as<LetInForm>()->plug = false;
+                                                     q.as<LetInForm>()->clearance = to;
+                                                 })}});
     if (b.gaps)
-        b.concerns.push_back({.id = "let-in-open",
-                              .stop = true,
+        b.cautions.push_back({.kind = "let-in-open",
+                              .level = Level::Stop,
                               .measure = f.joint.width,
                               .limit = 0,
                               .unit = "mm",
                               .message = says(words::openLetIn),
-                              .fix = says(words::segmentsGlued),
-                              .change = [](Layer& q) { q.ring()->joint.kind = SegmentJoint::Glued; }});
+                              .fixes = {layerFix(says(words::segmentsGlued), b.index,
+                                                 [](Layer& q) { q.ring()->joint.kind = SegmentJoint::Glued; })}});
     constexpr double least = 4;  // mm of ring
     if (recess(f) + least > b.finishedOuter.high)
-        b.concerns.push_back(
-            {.id = "let-in-wide",
-             .stop = true,
+        b.cautions.push_back(
+            {.kind = "let-in-wide",
+             .level = Level::Stop,
              .measure = f.diameter,
              .limit = 2 * (b.finishedOuter.high - least - f.room()),
              .unit = "mm",
              .message = says(words::discLeavesNoRing, Quantity{.value = least, .decimals = 0}),
-             .fix = says(words::smallerDisc),
-             .change = [to = 2 * (b.finishedOuter.high * 0.75)](Layer& q) { q.as<LetInForm>()->diameter = to; }});
+             .fixes = {layerFix(says(words::smallerDisc), b.index, [to = 2 * (b.finishedOuter.high * 0.75)](Layer& q) {
+                 q.as<LetInForm>()->diameter = to;
+             })}});
 }
 
 void buildInlay(const Site& site, Building& out)
@@ -88,18 +89,18 @@ void buildInlay(const Site& site, Building& out)
         equilibriumMoisture(20, site.shop.dampHumidity) - equilibriumMoisture(20, site.shop.dryHumidity);
     const double moves = std::abs(movement(f.diameter, wood->shrinkTangential, change)) / 2;
     const bool drilled = f.plug && f.diameter <= widestBit;
-    const Setting hole{drilled ? "drill" : "lathe",
+    const Setting hole{drilled ? Resource::Drill : Resource::Lathe,
                        drilled ? "bit, Ø" : "recess diameter",
                        2 * recess(f),
                        Unit::Length,
                        drilled ? "the plug's Ø" : "disc + 2 · clearance",
                        planeArithmetic};
     const Setting disc{
-        f.plug ? "lathe" : "bandsaw", f.plug ? "plug, Ø" : "disc diameter", f.diameter, Unit::Length, "chosen", "", 1};
-    const Setting room{"lathe", "clearance all round", f.clearance, Unit::Length, "chosen", ""};
+        f.plug ? Resource::Lathe : Resource::Bandsaw, f.plug ? "plug, Ø" : "disc diameter", f.diameter, Unit::Length, "chosen", "", 1};
+    const Setting room{Resource::Lathe, "clearance all round", f.clearance, Unit::Length, "chosen", ""};
     b.settings = {hole,
                   disc,
-                  {"", f.plug ? "the plug moves, each side" : "the disc moves, each side", moves, Unit::Length,
+                  {Resource::None, f.plug ? "the plug moves, each side" : "the disc moves, each side", moves, Unit::Length,
                    "D · S / 30 % · ΔM / 2, across the grain", "Wood Handbook, ch. 13, from memory"}};
     judge(f, moves, b);
 
@@ -117,33 +118,34 @@ void buildInlay(const Site& site, Building& out)
                           .area = f.plug ? pi * f.diameter * b.planeTo : 200,
                           .joints = f.plug ? 1 : 2,
                           .woods = {wood, b.woods[0]}};
-    out.steps = [=, plug = f.plug, ringSteps = std::move(out.steps)](Bench& bench, const Things& parts) {
+    out.steps = [=, plug = f.plug, ringSteps = std::move(out.steps)](Bench& bench, const WorkItems& parts) {
         // The ring's own last step yields the ring; the layer is ready when the disc is in it.
-        const Thing ring = ringSteps(bench, {parts.begin(), parts.end() - 1});
-        const Thing inset = bench.step(plug ? Action::Turn : Action::Cut, "disc", {parts.back()}, "inset",
-                                       {.title = says(plug ? words::turnPlug : words::cutInset, bench.name()),
-                                        .why = says(plug ? words::plugFillsPoints : words::freeToMove),
-                                        .how = says(plug ? words::plugToCalliper : words::circleThenTurned, disc),
-                                        .settings = {disc},
-                                        .minutes = plug ? 15.0 : 10.0,
-                                        .uses = {plug ? "lathe" : "bandsaw"}});
+        const WorkItem ring = ringSteps(bench, {parts.begin(), parts.end() - 1});
+        const WorkItem inset = bench.step(plug ? Action::Turn : Action::Cut, "disc", {parts.back()}, "inset",
+                                          {.title = says(plug ? words::turnPlug : words::cutInset, bench.name()),
+                                           .why = says(plug ? words::plugFillsPoints : words::freeToMove),
+                                           .how = says(plug ? words::plugToCaliper : words::circleThenTurned, disc),
+                                           .settings = {disc},
+                                           .minutes = plug ? 15.0 : 10.0,
+                                           .uses = {plug ? Resource::Lathe : Resource::Bandsaw}});
         Text way = drilled ? says(words::ringAtPress, hole) : says(words::ringOnScrap);
         if (!drilled) way.also(plug ? says(words::boreToPlug, hole) : says(words::recessTo, hole, room));
-        const Thing recessed = bench.step(drilled ? Action::Drill : Action::Turn, "recess", {ring}, "recessed",
-                                          {.title = says(plug ? words::boreForPlug : words::turnRecess, bench.name()),
-                                           .why = says(words::bothSidesReached),
-                                           .how = std::move(way),
-                                           .settings = plug ? std::vector{hole} : std::vector{hole, room},
-                                           .minutes = 15,
-                                           .uses = {drilled ? "drill" : "lathe"}});
-        const Thing whole = bench.glue(
+        const WorkItem recessed =
+            bench.step(drilled ? Action::Drill : Action::Turn, "recess", {ring}, "recessed",
+                       {.title = says(plug ? words::boreForPlug : words::turnRecess, bench.name()),
+                        .why = says(words::bothSidesReached),
+                        .how = std::move(way),
+                        .settings = plug ? std::vector{hole} : std::vector{hole, room},
+                        .minutes = 15,
+                        .uses = {drilled ? Resource::Drill : Resource::Lathe}});
+        const WorkItem whole = bench.glue(
             "let-in", {recessed, inset}, "whole",
             {.title = says(plug ? words::glueInPlug : words::letIn, bench.name()),
              .why = says(plug ? words::plugAllRound : words::twoPoints),
              .how = says(plug ? words::plugPushedHome : words::twoSpots),
              .joint = joint,
              .minutes = 8,
-             .uses = {"clamp"},
+             .uses = {Resource::Clamp},
              .waitTitle = says(words::leavePartInClamp, says(plug ? words::thePlug : words::theDisc), bench.name())});
         if (!plug) return whole;
         return bench.step(Action::Flatten, "flush", {whole}, "flush",
@@ -151,7 +153,7 @@ void buildInlay(const Site& site, Building& out)
                            .why = says(words::facesMeet),
                            .how = says(words::onlyThePlug),
                            .minutes = 4,
-                           .uses = {"sanding board"}});
+                           .uses = {Resource::SandingBoard}});
     };
 }
 

@@ -13,7 +13,7 @@ struct NestedRing {
 std::vector<NestedRing> nestedRings(const Nest& nest);
 
 /// What a straight blade must be narrower below its edge to follow a groove of outer radius `radius` (mm): at `below`
-/// mm under the centre height the groove's outer wall stands R − √(R² − h²) nearer. NaN where the blade
+/// mm under the center height the groove's outer wall stands R − √(R² − h²) nearer. NaN where the blade
 /// is taller than the groove is wide. Source: circle's chord.
 double bladeClearance(double radius, double below);
 

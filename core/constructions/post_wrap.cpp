@@ -36,7 +36,7 @@ void layPieces(const Site& site, const PostWrap& w, BuiltLayer& b)
     Cell post{b.woods[0], 0, segmentSeed(site.index, 0)};
     for (const double a : {0.0, 90.0, 180.0, 270.0}) post.bounds.push_back({outwards(a), p, false});
     post.board = alongAxis(b.z0, 0);
-    b.cells.push_back(post);
+    b.lay(post);
     for (int i = 0; i < 4; ++i) {
         const double a = 90.0 * i;
         const auto place = static_cast<size_t>(i) + 1;
@@ -52,32 +52,33 @@ void layPieces(const Site& site, const PostWrap& w, BuiltLayer& b)
             wedge.faces = {{outwards(a), h, false}, {onwards(a), h, false}};
             wedge.board = alongAxis(b.z0, a + 45);
             c.bounds.push_back({outwards(a + 45), edge, false});
-            b.cells.push_back(wedge);
+            b.lay(wedge);
         }
-        b.cells.push_back(c);
+        b.lay(c);
     }
 }
 
 void judge(const Site& site, const PostWrap& w, BuiltLayer& b)
 {
     if (w.bore > w.side && !w.postVanishes())
-        b.concerns.push_back({.id = "post",
-                              .measure = w.bore,
-                              .limit = w.postDiagonal(),
-                              .unit = "mm",
-                              .message = says(words::slivers),
-                              .fix = says(words::boreThatTakesAll),
-                              .change = {}});
+        b.cautions.push_back(
+            {.kind = "post",
+             .measure = w.bore,
+             .limit = w.postDiagonal(),
+             .unit = "mm",
+             .message = says(words::slivers),
+             .fixes = {pieceFix(says(words::boreThatTakesAll),
+                                [bore = std::ceil(w.postDiagonal() * 10) / 10](Piece& q) { q.hollow.bore = bore; })}});
     if (w.blankSide() / 2 < b.finishedOuter.high)
-        b.concerns.push_back({.id = "wrap",
-                              .stop = true,
+        b.cautions.push_back({.kind = "wrap",
+                              .level = Level::Stop,
                               .measure = w.blankSide(),
                               .limit = 2 * b.finishedOuter.high,
                               .unit = "mm",
                               .message = says(words::wrapTooThin),
-                              .fix = says(words::thickerWrap),
-                              .change = [to = b.finishedOuter.high + site.layer().outerAllowance -
-                                              w.side / 2](Layer& q) { q.as<WrapForm>()->wrap = to; }});
+                              .fixes = {layerFix(says(words::thickerWrap), b.index,
+                                                 [to = b.finishedOuter.high + site.layer().outerAllowance -
+                                                       w.side / 2](Layer& q) { q.as<WrapForm>()->wrap = to; })}});
 }
 
 /// What is set for it.
@@ -87,14 +88,14 @@ struct WrapSettings {
 WrapSettings wrapSettings(const PostWrap& w)
 {
     using enum Unit;
-    return {
-        .post = {"thicknesser", "post, square", w.side, Length, "chosen", ""},
-        .thickness = {"thicknesser", "wrap thickness", w.wrap, Length, "chosen", ""},
-        .width = {"saw", "width of each piece", w.stripLength(), Length, "side + wrap", planeGeometry},
-        .corner = {"saw", "corner cut off, along the face", w.wrap, Length, "wrap's thickness, at 45°", planeGeometry},
-        .bevel = {"saw", "blade tilt for the corners", 45, Angle, "the wedges' flats", planeGeometry, 0},
-        .bore = {"drill", "bore", w.bore, Length, "chosen", "", 1},
-        .clamps = {"", "clamps, one from the next", 80, Length, "", "common practice", 0}};
+    return {.post = {Resource::Thicknesser, "post, square", w.side, Length, "chosen", ""},
+            .thickness = {Resource::Thicknesser, "wrap thickness", w.wrap, Length, "chosen", ""},
+            .width = {Resource::Saw, "width of each piece", w.stripLength(), Length, "side + wrap", planeGeometry},
+            .corner = {Resource::Saw, "corner cut off, along the face", w.wrap, Length, "wrap's thickness, at 45°",
+                       planeGeometry},
+            .bevel = {Resource::Saw, "blade tilt for the corners", 45, Angle, "the wedges' flats", planeGeometry, 0},
+            .bore = {Resource::Drill, "bore", w.bore, Length, "chosen", "", 1},
+            .clamps = {Resource::None, "clamps, one from the next", 80, Length, "", "common practice", 0}};
 }
 
 class WrapSteps {
@@ -105,22 +106,22 @@ public:
     {
     }
 
-    Thing write(Bench& bench, const Things& parts) const
+    WorkItem write(Bench& bench, const WorkItems& parts) const
     {
-        Thing made = bench.step(Action::Cut, "cut", parts, "pieces",
-                                {.title = says(words::cutPost, bench.name()),
-                                 .why = says(words::postSquare),
-                                 .how = says(words::postAndPieces, s_.post, s_.width, s_.thickness),
-                                 .settings = {s_.post, s_.width, s_.thickness},
-                                 .minutes = 25,
-                                 .uses = {"saw"}});
+        WorkItem made = bench.step(Action::Cut, "cut", parts, "pieces",
+                                   {.title = says(words::cutPost, bench.name()),
+                                    .why = says(words::postSquare),
+                                    .how = says(words::postAndPieces, s_.post, s_.width, s_.thickness),
+                                    .settings = {s_.post, s_.width, s_.thickness},
+                                    .minutes = 25,
+                                    .uses = {Resource::Saw}});
         for (int i = 1; i <= 4; ++i) made = piece(bench, made, i);
         if (wedges_) made = wedges(bench, made);
         return square(bench, made);
     }
 
 private:
-    Thing piece(Bench& bench, const Thing& before, int i) const
+    WorkItem piece(Bench& bench, const WorkItem& before, int i) const
     {
         const std::string name = "piece" + std::to_string(i);
         const Text what = says(words::pieceNumber, i);
@@ -135,19 +136,19 @@ private:
                                      .woods = woodsIn(b_)},
                            .settings = {s_.clamps},
                            .minutes = 6,
-                           .uses = {"clamp"},
+                           .uses = {Resource::Clamp},
                            .waitTitle = says(words::leavePartInClamp, what, bench.name())});
     }
 
-    Thing wedges(Bench& bench, const Thing& before) const
+    WorkItem wedges(Bench& bench, const WorkItem& before) const
     {
-        const Thing beveled = bench.step(Action::Cut, "bevel", {before}, "beveled",
-                                         {.title = says(words::bevelCorners, bench.name(), s_.bevel),
-                                          .why = says(words::wedgesOnFlats),
-                                          .how = says(words::bladeAndFence, s_.bevel, s_.corner),
-                                          .settings = {s_.bevel, s_.corner},
-                                          .minutes = 8,
-                                          .uses = {"saw"}});
+        const WorkItem beveled = bench.step(Action::Cut, "bevel", {before}, "beveled",
+                                            {.title = says(words::bevelCorners, bench.name(), s_.bevel),
+                                             .why = says(words::wedgesOnFlats),
+                                             .how = says(words::bladeAndFence, s_.bevel, s_.corner),
+                                             .settings = {s_.bevel, s_.corner},
+                                             .minutes = 8,
+                                             .uses = {Resource::Saw}});
         return bench.glue("wedges", {beveled}, "wedged",
                           {.title = says(words::glueWedges, bench.name()),
                            .why = says(words::pairsPull),
@@ -157,14 +158,14 @@ private:
                                      .joints = 1,
                                      .woods = woodsIn(b_)},
                            .minutes = 6,
-                           .uses = {"clamp"},
+                           .uses = {Resource::Clamp},
                            .waitTitle = says(words::leavePartInClamp, says(words::theWedges), bench.name())});
     }
 
-    Thing square(Bench& bench, const Thing& made) const
+    WorkItem square(Bench& bench, const WorkItem& made) const
     {
         std::vector<Setting> settings{sandingLoss(layer_)};
-        Text how = says(words::postsCentre);
+        Text how = says(words::postsCenter);
         if (w_.bore > 0) {
             how.also(says(w_.postVanishes() ? words::boreTakesPost : words::boreLeavesPost, s_.bore));
             settings.push_back(s_.bore);
@@ -175,7 +176,7 @@ private:
                            .how = how,
                            .settings = settings,
                            .minutes = 6,
-                           .uses = {"sanding board"}});
+                           .uses = {Resource::SandingBoard}});
     }
 
     const Layer& layer_;
@@ -230,16 +231,19 @@ void buildWrap(const Site& site, Building& out)
     layPieces(site, w, b);
     const WrapSettings s = wrapSettings(w);
     using enum Unit;
-    b.settings = {s.thickness,
-                  s.width,
-                  {"", "blank's side", w.blankSide(), Length, "side + 2 · wrap", planeGeometry},
-                  {"", "post's diagonal", w.postDiagonal(), Length, "side · √2", planeGeometry},
-                  s.bore,
-                  {"", "wall at the flat", w.wallAtFlat(), Length, "(blank's side − bore) / 2", planeGeometry}};
+    b.settings = {
+        s.thickness,
+        s.width,
+        {Resource::None, "blank's side", w.blankSide(), Length, "side + 2 · wrap", planeGeometry},
+        {Resource::None, "post's diagonal", w.postDiagonal(), Length, "side · √2", planeGeometry},
+        s.bore,
+        {Resource::None, "wall at the flat", w.wallAtFlat(), Length, "(blank's side − bore) / 2", planeGeometry}};
     if (form.wedges) b.settings.push_back(s.corner);
     judge(site, w, b);
     cutParts(site, w, b, out.parts);
-    out.steps = [site, &b, w](Bench& bench, const Things& parts) { return WrapSteps(site, b, w).write(bench, parts); };
+    out.steps = [site, &b, w](Bench& bench, const WorkItems& parts) {
+        return WrapSteps(site, b, w).write(bench, parts);
+    };
 }
 
 std::vector<LayerHandle> wrapHandles(const Site& site, const BuiltLayer& b)

@@ -35,35 +35,34 @@ void cutStock(const Site& site, const RingForm& f, double bore, BuiltLayer& b)
     const double most = 0.8 * b.stock.innerCorner() * std::sin(2 * b.stock.miterDeg() * degrees);
     constexpr double small = 1;  // mm
     if (b.stock.gap > 0 && b.stock.gap > most) {
-        b.concerns.push_back({.id = "gap",
-                              .stop = true,
+        b.cautions.push_back({.kind = "gap",
+                              .level = Level::Stop,
                               .measure = b.stock.gap,
                               .limit = most,
                               .unit = "mm",
                               .message = says(words::gapTooWide),
-                              .fix = says(words::gapOfOne, Quantity{small}),
-                              .change = [](Layer& q) { q.ring()->joint.width = small; }});
+                              .fixes = {layerFix(says(words::gapOfOne, Quantity{small}), b.index,
+                                                 [](Layer& q) { q.ring()->joint.width = small; })}});
         b.stock.gap = std::max(0.0, most);
     }
     if (byAngle && f.joint.angle > 0.8 * pitch)
-        b.concerns.push_back({.id = "gap",
-                              .stop = true,
+        b.cautions.push_back({.kind = "gap",
+                              .level = Level::Stop,
                               .measure = f.joint.angle,
                               .limit = 0.8 * pitch,
                               .unit = "°",
                               .message = says(words::gapTakesCircle),
-                              .fix = says(words::gapOfQuarter),
-                              .change = [pitch](Layer& q) { q.ring()->joint.angle = pitch / 4; }});
+                              .fixes = {layerFix(says(words::gapOfQuarter), b.index,
+                                                 [pitch](Layer& q) { q.ring()->joint.angle = pitch / 4; })}});
 }
 
 /// The strips of one segment blank between stations z0 and z1, the band slanting by `slant` (radians, falling where
 /// negative).
-void strips(std::vector<Cell>& cells, const Cell& whole, double mid, double z0, double z1, double slant,
-            const MadeUp& made)
+void strips(BuiltLayer& b, const Cell& whole, double mid, double z0, double z1, double slant, const MadeUp& made)
 {
-    const double centre = (z0 + z1) / 2;
+    const double center = (z0 + z1) / 2;
     const Eigen::Vector3d across = std::cos(slant) * Eigen::Vector3d::UnitX() - std::sin(slant) * onwards(mid);
-    const double low = across.x() * (centre - made.band / 2), high = across.x() * (centre + made.band / 2);
+    const double low = across.x() * (center - made.band / 2), high = across.x() * (center + made.band / 2);
     for (int k = 0; k < 3; ++k) {
         Cell c = whole;
         if (k > 0) c.bounds.push_back({-across, k == 1 ? -low : -high, false});
@@ -76,7 +75,7 @@ void strips(std::vector<Cell>& cells, const Cell& whole, double mid, double z0, 
         // Strips are glued long grain to long grain, so the grain follows the band.
         c.board.axes.row(0) = std::sin(slant) * Eigen::Vector3d::UnitX() + std::cos(slant) * onwards(mid);
         c.board.axes.row(2) = across;
-        cells.push_back(c);
+        b.lay(c);
     }
 }
 
@@ -98,12 +97,12 @@ void laySegment(const Site& site, const RingForm& f, BuiltLayer& b, int k, doubl
         Cell lower = c, upper = c;
         lower.bounds.push_back({Eigen::Vector3d::UnitX(), half, false});
         upper.bounds.push_back({-Eigen::Vector3d::UnitX(), -half, false});
-        strips(b.cells, lower, mid, b.z0, half, -slant, f.madeUp);
-        strips(b.cells, upper, mid, half, b.z1, slant, f.madeUp);
+        strips(b, lower, mid, b.z0, half, -slant, f.madeUp);
+        strips(b, upper, mid, half, b.z1, slant, f.madeUp);
     } else if (madeUp(f))
-        strips(b.cells, c, mid, b.z0, b.z1, slant, f.madeUp);
+        strips(b, c, mid, b.z0, b.z1, slant, f.madeUp);
     else
-        b.cells.push_back(c);
+        b.lay(c);
     if (!spaced(f)) return;
     const double at = mid + pitch / 2, reach = std::min(90.0, pitch);
     Cell s{&speciesOf(f.joint.wood), -1, segmentSeed(site.index, static_cast<size_t>(k + 500)), at - reach, at + reach};
@@ -113,7 +112,7 @@ void laySegment(const Site& site, const RingForm& f, BuiltLayer& b, int k, doubl
     s.board = flatFrame(b.z0, at);
     s.board.axes.row(0) = outwards(at);
     s.board.axes.row(1) = onwards(at);
-    b.cells.push_back(s);
+    b.lay(s);
 }
 
 /// Volume; and of rings that are not made up, the mean density and how much of the wall is wood.
@@ -162,19 +161,19 @@ public:
     {
     }
 
-    Thing write(Bench& bench, const Things& parts) const
+    WorkItem write(Bench& bench, const WorkItems& parts) const
     {
-        Things from = parts;
+        WorkItems from = parts;
         if (madeUp(f_)) from = {panel(bench, parts)};
         if (f_.madeUp.kind == MadeUp::Diamond) from = {middleJoint(bench, from)};
-        const Thing fitted = dryFit(bench, cut(bench, from));
+        const WorkItem fitted = dryFit(bench, cut(bench, from));
         if (open(f_)) return flattenSegments(bench, fitted);
-        const bool band = choices_.closing == RingSchool::BandClamp || f_.segments % 2;
+        const bool band = choices_.closing == RingMethod::BandClamp || f_.segments % 2;
         return flattenOne(bench, band ? bandGlued(bench, fitted) : fromHalves(bench, fitted));
     }
 
 private:
-    /// So many of the joints between neighbours.
+    /// So many of the joints between neighbors.
     GlueJoint joint(int joints, int closings = 1) const
     {
         const double mid = b_.phaseDeg + 180.0 / f_.segments;
@@ -185,15 +184,15 @@ private:
                 .woods = woodsIn(b_)};
     }
 
-    Thing panel(Bench& bench, const Things& parts) const
+    WorkItem panel(Bench& bench, const WorkItems& parts) const
     {
-        const Thing strips = bench.step(Action::Cut, "rip", parts, "panel-strips",
-                                        {.title = says(words::ripPanel, bench.name()),
-                                         .why = says(words::stripsFirst),
-                                         .how = says(words::bandAndBeside, p_.band, p_.beside, p_.rip),
-                                         .settings = {p_.band, p_.beside, p_.rip},
-                                         .minutes = 12,
-                                         .uses = {"saw"}});
+        const WorkItem strips = bench.step(Action::Cut, "rip", parts, "panel-strips",
+                                           {.title = says(words::ripPanel, bench.name()),
+                                            .why = says(words::stripsFirst),
+                                            .how = says(words::bandAndBeside, p_.band, p_.beside, p_.rip),
+                                            .settings = {p_.band, p_.beside, p_.rip},
+                                            .minutes = 12,
+                                            .uses = {Resource::Saw}});
         return bench.glue("panel", {strips}, "panel",
                           {.title = says(words::gluePanel, bench.name()),
                            .why = says(words::bandBetween),
@@ -203,28 +202,28 @@ private:
                                      .joints = 2,
                                      .woods = woodsIn(b_)},
                            .minutes = 10,
-                           .uses = {"clamp"},
+                           .uses = {Resource::Clamp},
                            .waitTitle = says(words::leaveForInClamp, says(words::thePanel), bench.name())});
     }
 
     /// The halves of diamonds, glued one upon another before they are mitred.
-    Thing middleJoint(Bench& bench, const Things& from) const
+    WorkItem middleJoint(Bench& bench, const WorkItems& from) const
     {
         const Setting loss = sandingLoss(layer_);
-        const Thing blanks = bench.step(Action::Recut, "blanks", from, "blanks",
-                                        {.title = says(words::cutBlanks, 2 * f_.segments, bench.name()),
-                                         .why = says(words::halvesMirrored),
-                                         .how = says(words::slantFirst, p_.slant, p_.step, p_.height),
-                                         .settings = {p_.slant, p_.step, p_.height},
-                                         .minutes = 5 + 2.0 * f_.segments,
-                                         .uses = {"saw"}});
-        const Thing trued = bench.step(Action::Flatten, "blanks-true", {blanks}, "blanks-true",
-                                       {.title = says(words::trueBlanks, bench.name()),
-                                        .why = says(words::facesMeet),
-                                        .how = says(words::sandTake, loss),
-                                        .settings = {loss},
-                                        .minutes = 2 + 0.5 * f_.segments,
-                                        .uses = {"sanding board"}});
+        const WorkItem blanks = bench.step(Action::Recut, "blanks", from, "blanks",
+                                           {.title = says(words::cutBlanks, 2 * f_.segments, bench.name()),
+                                            .why = says(words::halvesMirrored),
+                                            .how = says(words::slantFirst, p_.slant, p_.step, p_.height),
+                                            .settings = {p_.slant, p_.step, p_.height},
+                                            .minutes = 5 + 2.0 * f_.segments,
+                                            .uses = {Resource::Saw}});
+        const WorkItem trued = bench.step(Action::Flatten, "blanks-true", {blanks}, "blanks-true",
+                                          {.title = says(words::trueBlanks, bench.name()),
+                                           .why = says(words::facesMeet),
+                                           .how = says(words::sandTake, loss),
+                                           .settings = {loss},
+                                           .minutes = 2 + 0.5 * f_.segments,
+                                           .uses = {Resource::SandingBoard}});
         // Cells of the lower half come first, then those of the upper.
         const size_t half = each_ / 2;
         return bench.glue("middle", {trued}, "diamonds",
@@ -237,17 +236,19 @@ private:
                                      .closings = f_.segments,
                                      .woods = woodsIn(b_)},
                            .minutes = 4 + 1.0 * f_.segments,
-                           .uses = {"clamp"},
+                           .uses = {Resource::Clamp},
                            .waitTitle = says(words::leavePartInClamp, says(words::theBlanks), bench.name())});
     }
 
-    Thing cut(Bench& bench, const Things& from) const
+    WorkItem cut(Bench& bench, const WorkItems& from) const
     {
         const int n = f_.segments;
-        const Setting miter{"saw", "miter from square", b_.stock.miterDeg(), Unit::Angle, "180° / n", planeGeometry, 3};
-        const Setting stop{"saw", "stop", b_.stock.outerEdge(), Unit::Length, "outer edge of a segment", planeGeometry};
+        const Setting miter{
+            Resource::Saw, "miter from square", b_.stock.miterDeg(), Unit::Angle, "180° / n", planeGeometry, 3};
+        const Setting stop{Resource::Saw, "stop", b_.stock.outerEdge(), Unit::Length, "outer edge of a segment",
+                           planeGeometry};
         std::vector<Setting> settings{miter, stop};
-        Text how = says(choices_.cutting == CutSchool::MiterGauge ? words::miterGauge : words::wedgeSled, miter, stop);
+        Text how = says(choices_.cutting == CutMethod::MiterGauge ? words::miterGauge : words::wedgeSled, miter, stop);
         if (f_.madeUp.kind == MadeUp::Zigzag) {
             Text blanks = says(words::slantFirst, p_.slant, p_.step, p_.height);
             blanks.also(how);
@@ -260,10 +261,10 @@ private:
                            .how = how,
                            .settings = settings,
                            .minutes = 5 + 0.5 * n * (madeUp(f_) ? 3 : 1),
-                           .uses = {"saw"}});
+                           .uses = {Resource::Saw}});
     }
 
-    Thing dryFit(Bench& bench, const Thing& segments) const
+    WorkItem dryFit(Bench& bench, const WorkItem& segments) const
     {
         return bench.step(Action::Sand, "dry", {segments}, "fitted",
                           {.title = says(words::dryFit, bench.name()),
@@ -272,7 +273,7 @@ private:
                            .minutes = 4});
     }
 
-    Thing bandGlued(Bench& bench, const Thing& fitted) const
+    WorkItem bandGlued(Bench& bench, const WorkItem& fitted) const
     {
         Text how = spaced(f_) ? says(words::spacersProud) : Text();
         how.also(says(words::bandOnPlate));
@@ -282,39 +283,39 @@ private:
                            .how = how,
                            .joint = joint(f_.segments * (spaced(f_) ? 2 : 1)),
                            .minutes = 4 + 0.4 * f_.segments,
-                           .uses = {"band clamp"}});
+                           .uses = {Resource::BandClamp}});
     }
 
-    Thing fromHalves(Bench& bench, const Thing& fitted) const
+    WorkItem fromHalves(Bench& bench, const WorkItem& fitted) const
     {
         const int n = f_.segments;
-        const Thing halves =
+        const WorkItem halves =
             bench.glue("halves", {fitted}, "half",
                        {.title = says(words::glueHalves, bench.name()),
                         .why = says(words::errorsInTwo),
                         .how = says(words::segmentsEach, n / 2),
                         .joint = joint(n - 2, 2),
                         .minutes = 3 + 0.4 * n,
-                        .uses = {"plate"},
+                        .uses = {Resource::Plate},
                         .waitTitle = says(words::leavePartInClamp, says(words::theHalves), bench.name())});
-        const Thing flats = bench.step(Action::Flatten, "flats", {halves}, "true",
-                                       {.title = says(words::flattenOpenJoints, bench.name()),
-                                        .why = says(words::halvesInPlane),
-                                        .how = says(words::bothEndsAtOnce),
-                                        .minutes = 5,
-                                        .uses = {"disc sander"}});
+        const WorkItem flats = bench.step(Action::Flatten, "flats", {halves}, "true",
+                                          {.title = says(words::flattenOpenJoints, bench.name()),
+                                           .why = says(words::halvesInPlane),
+                                           .how = says(words::bothEndsAtOnce),
+                                           .minutes = 5,
+                                           .uses = {Resource::DiscSander}});
         return bench.glue("glue", {flats}, "raw",
                           {.title = says(words::joinHalves, bench.name()),
                            .why = says(words::flatsWithoutLight),
                            .how = says(words::clampLightly),
                            .joint = joint(2),
                            .minutes = 3,
-                           .uses = {"clamp"}});
+                           .uses = {Resource::Clamp}});
     }
 
-    Thing flattenOne(Bench& bench, const Thing& glued) const
+    WorkItem flattenOne(Bench& bench, const WorkItem& glued) const
     {
-        if (choices_.stacking == StackSchool::SectionAtOnce) return flattenFaces(bench, glued, layer_, 8);
+        if (choices_.stacking == StackMethod::SectionAtOnce) return flattenFaces(bench, glued, layer_, 8);
         const Setting loss = sandingLoss(layer_);
         return bench.step(Action::Flatten, "flatten", {glued}, "flat",
                           {.title = says(words::flattenOne, bench.name()),
@@ -322,11 +323,11 @@ private:
                            .how = says(words::sandTake, loss),
                            .settings = {loss},
                            .minutes = 5,
-                           .uses = {"sanding board"}});
+                           .uses = {Resource::SandingBoard}});
     }
 
     /// Open segments are never a ring by themselves: they are set one by one onto what is there.
-    Thing flattenSegments(Bench& bench, const Thing& fitted) const
+    WorkItem flattenSegments(Bench& bench, const WorkItem& fitted) const
     {
         const Setting loss = sandingLoss(layer_);
         return bench.step(Action::Flatten, "flatten", {fitted}, "flat",
@@ -335,7 +336,7 @@ private:
                            .how = says(words::betweenRails, loss),
                            .settings = {loss},
                            .minutes = 6,
-                           .uses = {"sanding board"}});
+                           .uses = {Resource::SandingBoard}});
     }
 
     const Choices& choices_;
@@ -381,9 +382,10 @@ void buildRing(const Site& site, double bore, Building& out)
     if (madeUp(f)) settleMadeUp(f, panel, b);
     if (b.gaps) {
         const double wedge = 180.0 / n - b.stock.miterDeg();
-        b.settings.push_back({"", "gap at the outside", 2 * b.stock.apothem() * std::sin(wedge * degrees) + b.stock.gap,
-                              Unit::Length, "2 · A · sin(γ/2) + g", planeGeometry});
-        b.settings.push_back({"lathe", "one segment on", 360.0 / n, Unit::Angle, "360° / n", planeGeometry, 3});
+        b.settings.push_back({Resource::None, "gap at the outside",
+                              2 * b.stock.apothem() * std::sin(wedge * degrees) + b.stock.gap, Unit::Length,
+                              "2 · A · sin(γ/2) + g", planeGeometry});
+        b.settings.push_back({Resource::Lathe, "one segment on", 360.0 / n, Unit::Angle, "360° / n", planeGeometry, 3});
     }
 
     for (const Species* s : distinctWoods(b)) {
@@ -403,7 +405,7 @@ void buildRing(const Site& site, double bore, Building& out)
                                               .thickness = b.planeTo + 1,
                                               .grain = "out from the axis"}));
     out.steps = [site, &f, &b, panel, each = b.cells.size() / static_cast<size_t>(n)](Bench& bench,
-                                                                                      const Things& parts) {
+                                                                                      const WorkItems& parts) {
         return RingSteps(site, f, b, panel, each).write(bench, parts);
     };
 }

@@ -17,14 +17,15 @@ bool slanting(const RingForm& f) { return f.madeUp.kind == MadeUp::Zigzag || f.m
 PanelSettings panelSettings(const SegmentPanel& p, double boardWidth)
 {
     using enum Unit;
-    return {.slant = {"saw", "re-cut slant", p.slant, Angle, "atan(rise / (2 · R · sin(180°/n)))", planeGeometry},
-            .band = {"thicknesser", "band strip", p.bandStrip, Length, "band · cos slant", planeGeometry},
-            .beside = {"thicknesser", "strips beside it", p.outerStrip, Length, "(panel width − band strip) / 2",
-                       planeGeometry},
-            .rip = {"saw", "strips ripped to", boardWidth, Length, "the ring's board width", planeGeometry},
-            .step = {"saw", "step along the panel", p.step, Length, "(edge + kerf) / cos slant", planeGeometry},
-            .height = {"saw", "height of a blank", p.blankHeight, Length, "planed thickness; half for diamonds",
-                       planeGeometry}};
+    return {
+        .slant = {Resource::Saw, "re-cut slant", p.slant, Angle, "atan(rise / (2 · R · sin(180°/n)))", planeGeometry},
+        .band = {Resource::Thicknesser, "band strip", p.bandStrip, Length, "band · cos slant", planeGeometry},
+        .beside = {Resource::Thicknesser, "strips beside it", p.outerStrip, Length, "(panel width − band strip) / 2",
+                   planeGeometry},
+        .rip = {Resource::Saw, "strips ripped to", boardWidth, Length, "the ring's board width", planeGeometry},
+        .step = {Resource::Saw, "step along the panel", p.step, Length, "(edge + kerf) / cos slant", planeGeometry},
+        .height = {Resource::Saw, "height of a blank", p.blankHeight, Length, "planed thickness; half for diamonds",
+                   planeGeometry}};
 }
 
 void settleMadeUp(const RingForm& f, const SegmentPanel& panel, BuiltLayer& b)
@@ -33,55 +34,53 @@ void settleMadeUp(const RingForm& f, const SegmentPanel& panel, BuiltLayer& b)
     if (slanting(f)) b.settings.push_back(s.slant);
     b.settings.insert(b.settings.end(), {s.band, s.beside, s.rip});
     b.settings.push_back(
-        {"", "panel width", panel.width, Unit::Length, "t · cos slant + edge · sin slant", planeGeometry});
+        {Resource::None, "panel width", panel.width, Unit::Length, "t · cos slant + edge · sin slant", planeGeometry});
     b.settings.push_back(s.step);
     if (slanting(f))
-        b.settings.push_back({"", "rise where it is turned least", panel.riseAsTurned, Unit::Length,
+        b.settings.push_back({Resource::None, "rise where it is turned least", panel.riseAsTurned, Unit::Length,
                               "2 · r · sin(180°/n) · tan slant", planeGeometry});
     const int n = f.segments;
     if (slanting(f) && n % 2)
-        b.concerns.push_back({.id = "zigzag",
+        b.cautions.push_back({.kind = "zigzag",
                               .measure = static_cast<double>(n),
                               .limit = static_cast<double>(n + 1),
                               .unit = "",
                               .message = says(words::zigzagBreaks),
-                              .fix = says(words::segmentsInstead, n + 1),
-                              .change = [n](Layer& q) { q.ring()->segments = n + 1; }});
+                              .fixes = {layerFix(says(words::segmentsInstead, n + 1), b.index,
+                                                 [n](Layer& q) { q.ring()->segments = n + 1; })}});
     constexpr double steepest = 60;  // degrees that a gauge turns to; own value
     if (panel.slant > steepest) {
         const double run = 2 * b.finishedOuter.high * std::sin(pi / n);
-        b.concerns.push_back(
-            {.id = "slant",
-             .stop = true,
-             .measure = panel.slant,
-             .limit = steepest,
-             .unit = "°",
-             .message = says(words::slantTooSteep),
-             .fix = says(words::riseThatFits),
-             .change = [rise = run * std::tan((steepest - 15) * degrees)](Layer& q) { q.ring()->madeUp.rise = rise; }});
+        b.cautions.push_back({.kind = "slant",
+                              .level = Level::Stop,
+                              .measure = panel.slant,
+                              .limit = steepest,
+                              .unit = "°",
+                              .message = says(words::slantTooSteep),
+                              .fixes = {layerFix(says(words::riseThatFits), b.index,
+                                                 [rise = run * std::tan((steepest - 15) * degrees)](Layer& q) {
+                                                     q.ring()->madeUp.rise = rise;
+                                                 })}});
     }
     const double height = b.z1 - b.z0, room = f.madeUp.kind == MadeUp::Diamond ? height / 2 : height;
     const double high = (slanting(f) ? panel.riseAsTurned : 0) + f.madeUp.band;
-    Concern band{
-        .id = "band", .measure = f.madeUp.band, .limit = room, .unit = "mm", .message = {}, .fix = {}, .change = {}};
+    Caution band{.kind = "band", .measure = f.madeUp.band, .limit = room, .unit = "mm"};
     if (f.madeUp.band > room) {
         band.message = says(words::bandFillsLayer);
-        band.fix = says(words::bandOfThird);
-        band.change = [room](Layer& q) {
+        band.fixes = {layerFix(says(words::bandOfThird), b.index, [room](Layer& q) {
             MadeUp& m = q.ring()->madeUp;
             m.band = room / 3;
             m.rise = std::min(m.rise, room / 2);
-        };
-        b.concerns.push_back(band);
+        })};
+        b.cautions.push_back(band);
     } else if (high > room + 1e-9) {
         band.measure = high;
         band.message = says(words::bandAndRise);
-        band.fix = says(words::riseThatFits);
-        band.change = [room](Layer& q) {
+        band.fixes = {layerFix(says(words::riseThatFits), b.index, [room](Layer& q) {
             MadeUp& m = q.ring()->madeUp;
             m.rise = std::max(0.0, room - m.band);
-        };
-        b.concerns.push_back(band);
+        })};
+        b.cautions.push_back(band);
     }
 }
 

@@ -20,19 +20,19 @@ void buildSheet(const Site& site, Building& out)
     holdStraight(b, outer, 0);
     b.volume = 4 * outer * outer * (b.z1 - b.z0);
     b.density = b.woods[0]->density;
-    b.cells = {{b.woods[0], 0, segmentSeed(site.index, 0)}};
+    b.lay({b.woods[0], 0, segmentSeed(site.index, 0)});
     b.cells[0].board = flatFrame(b.z0, 90);  // across what it lies on
     for (const double a : {0.0, 90.0, 180.0, 270.0}) b.cells[0].faces.push_back({outwards(a), outer, false});
     b.planeTo = b.glued;                     // as it comes: nothing is sanded off a sheet
     constexpr double board = 6, thin = 1.5;  // mm
     if (l.thickness > board)
-        b.concerns.push_back({.id = "sheet",
+        b.cautions.push_back({.kind = "sheet",
                               .measure = l.thickness,
                               .limit = board,
                               .unit = "mm",
                               .message = says(words::sheetIsBoard),
-                              .fix = says(words::thinSheet, Quantity{thin}),
-                              .change = [](Layer& q) { q.thickness = thin; }});
+                              .fixes = {layerFix(says(words::thinSheet, Quantity{thin}), b.index,
+                                                 [](Layer& q) { q.thickness = thin; })}});
 
     out.parts = {squarePart(site, {.id = "",
                                    .name = l.partedFrom ? "sheet" : "veneer",
@@ -42,8 +42,8 @@ void buildSheet(const Site& site, Building& out)
                                    .thickness = b.planeTo,
                                    .grain = "across the axis"})};
 
-    const Setting side{.machine = "knife", .name = "side of the square", .value = 2 * outer, .decimals = 0};
-    out.steps = [side](Bench& bench, const Things& parts) {
+    const Setting side{.machine = Resource::Knife, .name = "side of the square", .value = 2 * outer, .decimals = 0};
+    out.steps = [side](Bench& bench, const WorkItems& parts) {
         return bench.step(Action::Cut, "flatten", parts, "flat",
                           {.title = says(words::cutSheet, bench.name()),
                            .why = says(words::sheetOversize),

@@ -18,25 +18,26 @@ namespace {
 std::vector<Setting> ripTo(const FlippedBoard& b)
 {
     const char* formula = "strip + 2 · jointing";
-    if (b.widths.empty()) return {{"saw", "rip strips to", b.stripSawn(), Unit::Length, formula, planeArithmetic}};
+    if (b.widths.empty())
+        return {{Resource::Saw, "rip strips to", b.stripSawn(), Unit::Length, formula, planeArithmetic}};
     std::vector<Setting> all;
     for (int i = 0; i < b.strips; ++i)
-        all.push_back({"saw", "rip strip " + std::to_string(i + 1) + " to", b.stripSawn(i), Unit::Length, formula,
-                       planeArithmetic});
+        all.push_back({Resource::Saw, "rip strip " + std::to_string(i + 1) + " to", b.stripSawn(i), Unit::Length,
+                       formula, planeArithmetic});
     return all;
 }
 Setting planeTo(const FlippedBoard& b)
 {
     const char* losses = "thickness + 2 · flattening · glue-ups";
-    return {"thicknesser", "plane strips to", b.stockThickness(), Unit::Length, losses, planeArithmetic};
+    return {Resource::Thicknesser, "plane strips to", b.stockThickness(), Unit::Length, losses, planeArithmetic};
 }
 Setting rowsTo(const FlippedBoard& b)
 {
-    return {"saw", "cut rows to", b.rowSawn(), Unit::Length, "row + 2 · jointing", planeArithmetic};
+    return {Resource::Saw, "cut rows to", b.rowSawn(), Unit::Length, "row + 2 · jointing", planeArithmetic};
 }
 Setting flatten(const FlippedBoard& b)
 {
-    return {.machine = "sander",
+    return {.machine = Resource::Sander,
             .name = "flattening, each face",
             .value = b.flattening,
             .formula = "chosen",
@@ -50,7 +51,7 @@ double longestStrip(const FlippedBoard& b)
     return most;
 }
 
-/// Length of all joints between neighbours, as long as the shorter of both.
+/// Length of all joints between neighbors, as long as the shorter of both.
 double jointLength(const FlippedBoard& b)
 {
     double sum = 0;
@@ -113,56 +114,54 @@ void layBoard(BuiltLayer& b, const FlippedBoard& board, const BoardCells& at, si
             c.board.axes.row(1) = turned ? -at.x : at.x;
             c.board.axes.row(2) = up;
             c.board.origin = {at.z0, 0, 0};
-            b.cells.push_back(std::move(c));
+            b.lay(std::move(c));
         }
     b.lattices.push_back(lattice);
 }
 
-void judgeWidths(const FlippedBoard& board, double wanted, bool middle, std::vector<Concern>& concerns,
+void judgeWidths(const FlippedBoard& board, double wanted, bool middle, int layer, std::vector<Caution>& cautions,
                  std::function<void(Layer&)> equal)
 {
     if (board.widths.empty()) return;
     if (board.width() < wanted - 1e-6)
-        concerns.push_back({.id = "narrow",
-                            .stop = true,
+        cautions.push_back({.kind = "narrow",
+                            .level = Level::Stop,
                             .measure = board.width(),
                             .limit = wanted,
                             .unit = "mm",
                             .message = says(words::leftoversTooNarrow),
-                            .fix = says(words::equalStrips),
-                            .change = equal});
+                            .fixes = {layerFix(says(words::equalStrips), layer, equal)}});
     double off = board.width();
     for (const double edge : board.edges()) off = std::min(off, std::abs(edge));
     constexpr double near = 0.1;  // mm, own choice
     if (middle && off > near)
-        concerns.push_back({.id = "middle",
-                            .stop = true,
+        cautions.push_back({.kind = "middle",
+                            .level = Level::Stop,
                             .measure = off,
                             .limit = near,
                             .unit = "mm",
                             .message = says(words::noJointOnMiddle),
-                            .fix = says(words::equalStrips),
-                            .change = std::move(equal)});
+                            .fixes = {layerFix(says(words::equalStrips), layer, std::move(equal))}});
 }
 
 std::vector<Setting> boardSettings(const FlippedBoard& board)
 {
     std::vector<Setting> all = ripTo(board);
     all.push_back(planeTo(board));
-    all.push_back({"", "strips", static_cast<double>(board.strips), Unit::Count,
+    all.push_back({Resource::None, "strips", static_cast<double>(board.strips), Unit::Count,
                    board.widths.empty() ? "size / strip, rounded up" : "chosen", planeArithmetic, 0});
-    all.push_back({"saw", board.round > 0 ? "length of the longest strip" : "length of the strips", longestStrip(board),
+    all.push_back({Resource::Saw, board.round > 0 ? "length of the longest strip" : "length of the strips", longestStrip(board),
                    Unit::Length,
                    board.round > 0 ? "chord of the circle + 2 · trim"
                                    : "rows · (row + 2 · jointing) + (rows − 1) · kerf + 2 · trim",
                    planeArithmetic});
     if (board.rows > 1) {
         all.push_back(rowsTo(board));
-        all.push_back(
-            {"", "rows", static_cast<double>(board.rows), Unit::Count, "size / row, rounded up", planeArithmetic, 0});
+        all.push_back({Resource::None, "rows", static_cast<double>(board.rows), Unit::Count, "size / row, rounded up",
+                       planeArithmetic, 0});
     }
-    all.push_back({"", "finished width", board.width(), Unit::Length, "strips · strip", planeArithmetic});
-    all.push_back({"", "finished length", board.length(), Unit::Length, "rows · row", planeArithmetic});
+    all.push_back({Resource::None, "finished width", board.width(), Unit::Length, "strips · strip", planeArithmetic});
+    all.push_back({Resource::None, "finished length", board.length(), Unit::Length, "rows · row", planeArithmetic});
     return all;
 }
 
@@ -193,8 +192,8 @@ void boardParts(const Site& site, const FlippedBoard& board, const std::vector<c
     }
 }
 
-Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, const BuiltLayer& layer,
-                const BoardWords& said)
+WorkItem glueBoard(Bench& bench, const WorkItems& strips, const FlippedBoard& board, const BuiltLayer& layer,
+                   const BoardWords& said)
 {
     const Setting plane = planeTo(board), off = flatten(board), rows = rowsTo(board);
     std::vector<Setting> sawn = ripTo(board);
@@ -203,46 +202,47 @@ Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, c
     sawn.push_back(plane);
     const Lattice& lattice = layer.lattices.front();
     const Cell& cell = layer.cells[lattice.first];
-    const Thing ripped = bench.step(Action::Cut, "cut", strips, "strips",
-                                    {.title = said.rip,
-                                     .why = says(board.widths.empty() ? words::oneFence : words::ownWidths),
-                                     .how = how,
-                                     .settings = sawn,
-                                     .minutes = 8.0 + board.strips,
-                                     .uses = {"saw"}});
+    const WorkItem ripped = bench.step(Action::Cut, "cut", strips, "strips",
+                                       {.title = said.rip,
+                                        .why = says(board.widths.empty() ? words::oneFence : words::ownWidths),
+                                        .how = how,
+                                        .settings = sawn,
+                                        .minutes = 8.0 + board.strips,
+                                        .uses = {Resource::Saw}});
     const int joints = board.strips - (said.middleDry ? 2 : 1);
     const GlueJoint long1{.faces = facesOf(cell, layer.cells[lattice.first + 1], lattice.x),
                           .area = jointLength(board) * joints / (board.strips - 1) * board.stockThickness(),
                           .joints = joints,
                           .woods = woodsIn(layer)};
-    const Thing panel = bench.glue("glue-board", {ripped}, "panel",
-                                   {.title = said.glue,
-                                    .why = said.glueWhy,
-                                    .how = says(words::caulsAcross),
-                                    .joint = long1,
-                                    .minutes = 6.0 + board.strips * 0.5,
-                                    .uses = {"clamp"},
-                                    .waitTitle = says(words::leavePartInClamp, says(words::thePanel), bench.name())});
+    const WorkItem panel =
+        bench.glue("glue-board", {ripped}, "panel",
+                   {.title = said.glue,
+                    .why = said.glueWhy,
+                    .how = says(words::caulsAcross),
+                    .joint = long1,
+                    .minutes = 6.0 + board.strips * 0.5,
+                    .uses = {Resource::Clamp},
+                    .waitTitle = says(words::leavePartInClamp, says(words::thePanel), bench.name())});
     if (board.rows < 2) return panel;
-    const Thing squared = bench.step(Action::Flatten, "square", {panel}, "squared",
-                                     {.title = says(words::squarePanel, said.of),
-                                      .why = says(words::cutFollowsEdge),
-                                      .how = says(words::flattenTrim, off),
-                                      .settings = {off},
-                                      .minutes = 12,
-                                      .uses = {"sanding board"}});
-    const Thing cut = bench.step(Action::Recut, "recut", {squared}, "rows",
-                                 {.title = says(words::recutRows, said.of, board.rows),
-                                  .why = says(words::oneStop),
-                                  .how = says(words::stopNumber, rows),
-                                  .settings = {rows},
-                                  .minutes = 4.0 + board.rows * 0.8,
-                                  .uses = {"saw"}});
-    const Thing flipped = bench.step(Action::Rotate, "flip", {cut}, "flipped",
-                                     {.title = says(words::turnRows, said.of),
-                                      .why = says(words::makesPattern),
-                                      .how = says(words::evenRows),
-                                      .minutes = 4});
+    const WorkItem squared = bench.step(Action::Flatten, "square", {panel}, "squared",
+                                        {.title = says(words::squarePanel, said.of),
+                                         .why = says(words::cutFollowsEdge),
+                                         .how = says(words::flattenTrim, off),
+                                         .settings = {off},
+                                         .minutes = 12,
+                                         .uses = {Resource::SandingBoard}});
+    const WorkItem cut = bench.step(Action::Recut, "recut", {squared}, "rows",
+                                    {.title = says(words::recutRows, said.of, board.rows),
+                                     .why = says(words::oneStop),
+                                     .how = says(words::stopNumber, rows),
+                                     .settings = {rows},
+                                     .minutes = 4.0 + board.rows * 0.8,
+                                     .uses = {Resource::Saw}});
+    const WorkItem flipped = bench.step(Action::Rotate, "flip", {cut}, "flipped",
+                                        {.title = says(words::turnRows, said.of),
+                                         .why = says(words::makesPattern),
+                                         .how = says(words::evenRows),
+                                         .minutes = 4});
     const GlueJoint end{.faces = facesOf(cell, layer.cells[lattice.first + lattice.strips()], lattice.y),
                         .area = (board.rows - 1) * board.width() * board.stockThickness(),
                         .joints = board.rows - 1,
@@ -253,7 +253,7 @@ Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, c
                        .how = says(words::crossingsInLine),
                        .joint = end,
                        .minutes = 8.0 + board.rows * 0.5,
-                       .uses = {"clamp"},
+                       .uses = {Resource::Clamp},
                        .waitTitle = says(words::leavePartInClamp, says(words::theRows), bench.name())});
 }
 
@@ -276,31 +276,32 @@ void buildSlab(const Site& site, Building& out)
     layBoard(b, board, {.z0 = b.z0, .z1 = b.z1, .x = onwards(0), .y = outwards(0)}, site.index);
     b.settings = boardSettings(board);
     if (board.rows > 1 && board.widths.empty() && board.strips % 2 && l.woods.size() % 2 == 0)
-        b.concerns.push_back({.id = "flip",
+        b.cautions.push_back({.kind = "flip",
                               .measure = static_cast<double>(board.strips),
                               .limit = static_cast<double>(board.strips + 1),
                               .unit = "",
                               .message = says(words::stripesNoSquares),
-                              .fix = says(words::narrowerStrips),
-                              .change = [size = 2 * wantedOuter(site, b), n = board.strips](Layer& q) {
-                                  q.as<SlabForm>()->strip = size / (n + 1);
-                              }});
-    judgeWidths(board, 2 * wantedOuter(site, b), false, b.concerns, [](Layer& q) { q.as<SlabForm>()->widths.clear(); });
+                              .fixes = {layerFix(says(words::narrowerStrips), b.index,
+                                                 [size = 2 * wantedOuter(site, b), n = board.strips](Layer& q) {
+                                                     q.as<SlabForm>()->strip = size / (n + 1);
+                                                 })}});
+    judgeWidths(board, 2 * wantedOuter(site, b), false, b.index, b.cautions,
+                [](Layer& q) { q.as<SlabForm>()->widths.clear(); });
     boardParts(site, board, b.woods, out.parts);
-    out.steps = [board, &b](Bench& bench, const Things& parts) {
+    out.steps = [board, &b](Bench& bench, const WorkItems& parts) {
         const Setting off = flatten(board);
-        const Thing glued = glueBoard(bench, parts, board, b,
-                                      {.rip = says(words::ripStrips, board.strips, bench.name()),
-                                       .glue = says(words::glueStrips, bench.name()),
-                                       .glueWhy = says(words::endsInLine),
-                                       .of = bench.name()});
+        const WorkItem glued = glueBoard(bench, parts, board, b,
+                                         {.rip = says(words::ripStrips, board.strips, bench.name()),
+                                          .glue = says(words::glueStrips, bench.name()),
+                                          .glueWhy = says(words::endsInLine),
+                                          .of = bench.name()});
         return bench.step(Action::Flatten, "flatten", {glued}, "flat",
                           {.title = says(words::flattenBoth, bench.name()),
                            .why = says(words::facesMeet),
                            .how = says(words::planerThenRound, off),
                            .settings = {off},
                            .minutes = 10,
-                           .uses = {"sanding board"}});
+                           .uses = {Resource::SandingBoard}});
     };
 }
 

@@ -19,8 +19,8 @@ struct BoardCells {
 void layBoard(BuiltLayer& layer, const FlippedBoard& board, const BoardCells& place, size_t seed);
 
 /// Where strips of their own width do not do: they are narrower together than the board that is `wanted` (mm), or no
-/// joint stands on the middle line where one must. `equal` makes them equal.
-void judgeWidths(const FlippedBoard& board, double wanted, bool middle, std::vector<Concern>& concerns,
+/// joint stands on the middle line where one must. `equal` makes them equal, in the layer of this place.
+void judgeWidths(const FlippedBoard& board, double wanted, bool middle, int layer, std::vector<Caution>& cautions,
                  std::function<void(Layer&)> equal);
 
 /// What a board of strips has to set and to know.
@@ -37,7 +37,7 @@ struct BoardWords {
 };
 /// From strips to the glued board: ripped and glued; where there are rows squared, cut across, turned and glued again.
 /// `joints` are how the strips and the rows meet.
-Thing glueBoard(Bench& bench, const Things& strips, const FlippedBoard& board, const BuiltLayer& layer,
-                const BoardWords& said);
+WorkItem glueBoard(Bench& bench, const WorkItems& strips, const FlippedBoard& board, const BuiltLayer& layer,
+                   const BoardWords& said);
 
 }  // namespace vl

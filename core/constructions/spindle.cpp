@@ -15,18 +15,19 @@ constexpr double shoulder = 3;  // mm of shoulder round a tenon at the least; co
 void judge(const Site& site, const SpindleForm& f, BuiltLayer& b)
 {
     double least = 2 * b.finishedOuter.high;
-    if (b.tenon.below > 0) least = std::min(least, 2 * radiusAfter(site.sides.outside, b.z0));
-    if (b.tenon.above > 0) least = std::min(least, 2 * radiusBefore(site.sides.outside, b.z1));
+    if (b.tenon.below > 0) least = std::min(least, 2 * radiusAfter(site.surfaces.outside, b.z0));
+    if (b.tenon.above > 0) least = std::min(least, 2 * radiusBefore(site.surfaces.outside, b.z1));
     const double most = least - 2 * shoulder;
     if ((b.tenon.below > 0 || b.tenon.above > 0) && f.tenon > most + 1e-9)
-        b.concerns.push_back({.id = "tenon-wide",
-                              .stop = f.tenon >= least,
-                              .measure = f.tenon,
-                              .limit = most,
-                              .unit = "mm",
-                              .message = says(words::tenonLeavesNoShoulder, Quantity{f.tenon}, Quantity{least}),
-                              .fix = says(words::tenonOf, Quantity{std::max(3.0, std::floor(most))}),
-                              .change = [most](Layer& q) { q.as<SpindleForm>()->tenon = std::floor(most); }});
+        b.cautions.push_back(
+            {.kind = "tenon-wide",
+             .level = f.tenon >= least ? Level::Stop : Level::Care,
+             .measure = f.tenon,
+             .limit = most,
+             .unit = "mm",
+             .message = says(words::tenonLeavesNoShoulder, Quantity{f.tenon}, Quantity{least}),
+             .fixes = {layerFix(says(words::tenonOf, Quantity{std::max(3.0, std::floor(most))}), b.index,
+                                [most](Layer& q) { q.as<SpindleForm>()->tenon = std::floor(most); })}});
 }
 
 void buildSpindle(const Site& site, Building& out)
@@ -48,17 +49,17 @@ void buildSpindle(const Site& site, Building& out)
     cell.board.axes.row(1) = onwards(0);
     cell.board.axes.row(2) = outwards(0);
     cell.board.origin = {b.z0, 0, 0};
-    b.cells = {cell};
+    b.lay(cell);
     b.planeTo = side;
 
     const double length = b.glued + b.tenon.below + b.tenon.above;
-    const Setting square{"saw", "square", side, Unit::Length, "Ø + 2 · allowance", planeArithmetic, 1};
-    const Setting cutTo{"saw", "length", length, Unit::Length, "height + tenons", planeArithmetic, 1};
-    const Setting tenon{"lathe", "tenons, Ø", f.tenon, Unit::Length, "chosen", "", 1};
-    const Setting body{"lathe", "between the shoulders", b.glued, Unit::Length, "the layer's height", planeArithmetic,
-                       1};
-    const Setting below{"lathe", "tenon below", b.tenon.below, Unit::Length, "chosen", "", 1};
-    const Setting above{"lathe", "tenon above", b.tenon.above, Unit::Length, "chosen", "", 1};
+    const Setting square{Resource::Saw, "square", side, Unit::Length, "Ø + 2 · allowance", planeArithmetic, 1};
+    const Setting cutTo{Resource::Saw, "length", length, Unit::Length, "height + tenons", planeArithmetic, 1};
+    const Setting tenon{Resource::Lathe, "tenons, Ø", f.tenon, Unit::Length, "chosen", "", 1};
+    const Setting body{Resource::Lathe,      "between the shoulders", b.glued, Unit::Length,
+                       "the layer's height", planeArithmetic,         1};
+    const Setting below{Resource::Lathe, "tenon below", b.tenon.below, Unit::Length, "chosen", "", 1};
+    const Setting above{Resource::Lathe, "tenon above", b.tenon.above, Unit::Length, "chosen", "", 1};
     b.settings = {square, cutTo, tenon, body};
     if (b.tenon.below > 0) b.settings.push_back(below);
     if (b.tenon.above > 0) b.settings.push_back(above);
@@ -71,14 +72,14 @@ void buildSpindle(const Site& site, Building& out)
                                    .width = side,
                                    .thickness = side,
                                    .grain = "along the axis"})};
-    out.steps = [=, tenons = b.tenon](Bench& bench, const Things& parts) {
-        const Thing blank = bench.step(Action::Cut, "cut", parts, "square",
-                                       {.title = says(words::cutSpindle, bench.name()),
-                                        .why = says(words::grainAlongStem),
-                                        .how = says(words::squareAndLength, square, cutTo),
-                                        .settings = {square, cutTo},
-                                        .minutes = 8,
-                                        .uses = {"saw"}});
+    out.steps = [=, tenons = b.tenon](Bench& bench, const WorkItems& parts) {
+        const WorkItem blank = bench.step(Action::Cut, "cut", parts, "square",
+                                          {.title = says(words::cutSpindle, bench.name()),
+                                           .why = says(words::grainAlongStem),
+                                           .how = says(words::squareAndLength, square, cutTo),
+                                           .settings = {square, cutTo},
+                                           .minutes = 8,
+                                           .uses = {Resource::Saw}});
         std::vector<Setting> settings{tenon, body};
         Text how = says(words::tenonsTo, tenon, body);
         if (tenons.below > 0) {
@@ -96,7 +97,7 @@ void buildSpindle(const Site& site, Building& out)
                            .how = how,
                            .settings = settings,
                            .minutes = 20,
-                           .uses = {"lathe"}});
+                           .uses = {Resource::Lathe}});
     };
 }
 

@@ -25,8 +25,8 @@ Stave fittingStave(const Site& site, const BuiltLayer& b)
     Stave s;
     s.sides = form.segments;
     s.height = b.z1 - b.z0;
-    const Polyline outside = between(site.sides.outside, b.z0, b.z1);
-    const Polyline inside = between(site.sides.inside, b.z0, b.z1);
+    const Polyline outside = between(site.surfaces.outside, b.z0, b.z1);
+    const Polyline inside = between(site.surfaces.inside, b.z0, b.z1);
     const Limit slopes = fieldOf(&StavesForm::slope).limit;
     if (form.slope)
         s.slopeDeg = *form.slope;
@@ -78,7 +78,7 @@ void layStaves(const Site& site, const Stave& s, bool along, BuiltLayer& b)
         c.board.axes.row(1) = along ? onwards(mid) : up;
         c.board.axes.row(2) = out;
         c.board.origin = pointAt(b.z0, s.bottom / 2, mid);
-        b.cells.push_back(c);
+        b.lay(c);
     }
     b.density = density / n;
 }
@@ -90,8 +90,8 @@ struct StaveSettings {
 StaveSettings staveSettings(const Stave& s, bool jig)
 {
     using enum Unit;
-    return {.tilt = {"saw", "blade tilt", s.bladeTiltDeg(), Angle, "asin(cos s · sin(180°/n))", pyramid, 3},
-            .taper = {"saw", jig ? "taper jig" : "miter gauge", std::abs(s.edgeTaperDeg()), Angle,
+    return {.tilt = {Resource::Saw, "blade tilt", s.bladeTiltDeg(), Angle, "asin(cos s · sin(180°/n))", pyramid, 3},
+            .taper = {Resource::Saw, jig ? "taper jig" : "miter gauge", std::abs(s.edgeTaperDeg()), Angle,
                       "atan(sin s · tan(180°/n))", pyramid, 3}};
 }
 
@@ -141,7 +141,7 @@ void buildStaves(const Site& site, Building& out)
     const Layer& l = site.layer();
     const Stave s = fittingStave(site, b);
     const int n = s.sides;
-    const bool jig = site.piece.choices.staves == StaveSchool::TaperJig;
+    const bool jig = site.piece.choices.staves == StaveMethod::TaperJig;
     b.stock = {n, std::max(s.bottom, s.top()), 0};
     b.sectors = n;
     b.outerHold = {{b.z0, s.bottom / 2}, {b.z1, s.top() / 2}};
@@ -164,23 +164,23 @@ void buildStaves(const Site& site, Building& out)
     b.settings = {
         set.tilt,
         set.taper,
-        {"", "slope of the wall", s.slopeDeg, Angle, "atan((r top − r bottom) / height)", pyramid},
-        {"thicknesser", "stave thickness", s.thickness, Length, "curve between flat faces", "measured on the drawing"},
-        {"saw", "stave length", cut.slant(), Length, "(height + 2 · flattening) / cos s", pyramid},
-        {"", "width at the top", cut.faceWidth(cut.top()), Length, "D · tan(180°/n)", pyramid},
-        {"", "width at the bottom", cut.faceWidth(cut.bottom), Length, "D · tan(180°/n)", pyramid}};
+        {Resource::None, "slope of the wall", s.slopeDeg, Angle, "atan((r top − r bottom) / height)", pyramid},
+        {Resource::Thicknesser, "stave thickness", s.thickness, Length, "curve between flat faces",
+         "measured on the drawing"},
+        {Resource::Saw, "stave length", cut.slant(), Length, "(height + 2 · flattening) / cos s", pyramid},
+        {Resource::None, "width at the top", cut.faceWidth(cut.top()), Length, "D · tan(180°/n)", pyramid},
+        {Resource::None, "width at the bottom", cut.faceWidth(cut.bottom), Length, "D · tan(180°/n)", pyramid}};
     if (std::abs(s.slopeDeg) > 1e-9)
-        b.settings.push_back({"saw", "end bevel", std::abs(s.slopeDeg), Angle, "the slope", pyramid});
+        b.settings.push_back({Resource::Saw, "end bevel", std::abs(s.slopeDeg), Angle, "the slope", pyramid});
     const double turned = b.finishedOuter.high - b.finishedInner.low;
     constexpr double thick = 45;  // mm
-    if (!site.sides.inside.empty() && s.thickness > 2.2 * std::max(turned, 4.0) && s.thickness > thick)
-        b.concerns.push_back({.id = "stave-thick",
+    if (!site.surfaces.inside.empty() && s.thickness > 2.2 * std::max(turned, 4.0) && s.thickness > thick)
+        b.cautions.push_back({.kind = "stave-thick",
                               .measure = s.thickness,
                               .limit = thick,
                               .unit = "mm",
                               .message = says(words::stavesTooThick),
-                              .fix = {},
-                              .change = {}});
+                              .fixes = {}});
 
     for (const Species* w : distinctWoods(b)) out.parts.push_back(stavePart(site, cut, jig, w, b));
 
@@ -188,26 +188,27 @@ void buildStaves(const Site& site, Building& out)
                           .area = n * cut.thickness * cut.slant(),
                           .joints = n,
                           .woods = woodsIn(b)};
-    out.steps = [n, jig, set, joint, &l](Bench& bench, const Things& parts) {
-        const Thing staves = bench.step(Action::Cut, "cut", parts, "staves",
-                                        {.title = says(words::cutStaves, n, bench.name()),
-                                         .why = says(words::oneSetUpEdges),
-                                         .how = says(jig ? words::taperJig : words::tiltedGauge, set.tilt, set.taper),
-                                         .settings = {set.tilt, set.taper},
-                                         .minutes = 10 + 1.5 * n,
-                                         .uses = {"saw"}});
-        const Thing fitted = bench.step(Action::Sand, "dry", {staves}, "fitted",
-                                        {.title = says(words::dryFitStaves, bench.name()),
-                                         .why = says(words::lastJointShows),
-                                         .how = says(words::rollUp),
-                                         .minutes = 8});
-        const Thing glued = bench.glue("glue", {fitted}, "raw",
-                                       {.title = says(words::glueUp, bench.name()),
-                                        .why = says(words::tapeHolds),
-                                        .how = says(words::rollUpGlued),
-                                        .joint = joint,
-                                        .minutes = 6 + 0.5 * n,
-                                        .uses = {"band clamp"}});
+    out.steps = [n, jig, set, joint, &l](Bench& bench, const WorkItems& parts) {
+        const WorkItem staves =
+            bench.step(Action::Cut, "cut", parts, "staves",
+                       {.title = says(words::cutStaves, n, bench.name()),
+                        .why = says(words::oneSetUpEdges),
+                        .how = says(jig ? words::taperJig : words::tiltedGauge, set.tilt, set.taper),
+                        .settings = {set.tilt, set.taper},
+                        .minutes = 10 + 1.5 * n,
+                        .uses = {Resource::Saw}});
+        const WorkItem fitted = bench.step(Action::Sand, "dry", {staves}, "fitted",
+                                           {.title = says(words::dryFitStaves, bench.name()),
+                                            .why = says(words::lastJointShows),
+                                            .how = says(words::rollUp),
+                                            .minutes = 8});
+        const WorkItem glued = bench.glue("glue", {fitted}, "raw",
+                                          {.title = says(words::glueUp, bench.name()),
+                                           .why = says(words::tapeHolds),
+                                           .how = says(words::rollUpGlued),
+                                           .joint = joint,
+                                           .minutes = 6 + 0.5 * n,
+                                           .uses = {Resource::BandClamp}});
         const Setting loss = sandingLoss(l);
         return bench.step(Action::Flatten, "flatten", {glued}, "flat",
                           {.title = says(words::flattenEnds, bench.name()),
@@ -215,7 +216,7 @@ void buildStaves(const Site& site, Building& out)
                            .how = says(words::sandNoMore, loss),
                            .settings = {loss},
                            .minutes = 8,
-                           .uses = {"sanding board"}});
+                           .uses = {Resource::SandingBoard}});
     };
 }
 

@@ -21,8 +21,8 @@ using Face = std::vector<Eigen::Vector3d>;
 /// What of a flat convex polygon lies in the half-space (Sutherland–Hodgman); empty where nothing does.
 Face clipped(const Face& face, const HalfSpace& half);
 
-/// The faces of the convex body that the half-spaces leave of the box ±`reach` mm, corners anticlockwise as seen from
-/// outside.
+/// The faces of the convex body that the half-spaces leave of the box ±`reach` mm, corners counterclockwise as seen
+/// from outside.
 std::vector<Face> convexBody(const std::vector<HalfSpace>& halves, double reach);
 
 /// Volume that closed faces enclose, mm³ (divergence theorem).

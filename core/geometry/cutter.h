@@ -23,8 +23,8 @@ inline constexpr double beyondAll = 4000;
 /// is said.
 struct Sawed {
     Eigen::Vector3d right{0, 0, 1}, up{1, 0, 0};  ///< directions of its plane, of length 1 and square to each other
-    Polyline outline;                             ///< a simple polygon in it, anticlockwise with `right` to the right
-    Range reach{-beyondAll, beyondAll};           ///< how far it is pushed, along right × up
+    Polyline outline;                    ///< a simple polygon in it, counterclockwise with `right` to the right
+    Range reach{-beyondAll, beyondAll};  ///< how far it is pushed, along right × up
 
     Eigen::Vector3d along() const;
 };
@@ -41,7 +41,7 @@ using Cutter = std::variant<Drilled, Sawed, Between>;
 bool takes(const Cutter& cutter, const Eigen::Vector3d& p);
 bool takes(const Sawed& saw, const Eigen::Vector3d& p);
 
-/// The solid as flat faces, not all of them convex, corners anticlockwise as seen from outside; a round one within
+/// The solid as flat faces, not all of them convex, corners counterclockwise as seen from outside; a round one within
 /// `tolerance` mm of it.
 std::vector<Face> facesOf(const Cutter& cutter, double tolerance);
 

@@ -61,7 +61,7 @@ DiscRegion::DiscRegion(std::vector<Disc> discs, std::vector<HalfPlane> halves)
         std::vector<CircleArc> arcs{CircleArc{}};
         for (size_t j = 0; j < discs_.size() && !arcs.empty(); ++j) {
             if (i == j) continue;
-            const Point apart = d.centre - discs_[j].centre;
+            const Point apart = d.center - discs_[j].center;
             const double gap = apart.norm();
             if (gap < tiny) {
                 // One inside the other; of two alike the first speaks for both.
@@ -77,15 +77,15 @@ DiscRegion::DiscRegion(std::vector<Disc> discs, std::vector<HalfPlane> halves)
         }
         for (const HalfPlane& h : halves_) {
             const auto keep =
-                allowed(std::atan2(h.normal.y(), h.normal.x()), (h.offset - h.normal.dot(d.centre)) / d.radius);
+                allowed(std::atan2(h.normal.y(), h.normal.x()), (h.offset - h.normal.dot(d.center)) / d.radius);
             arcs = keep ? common(arcs, *keep) : std::vector<CircleArc>{};
         }
         for (const CircleArc& a : arcs)
             if (a.sweep * d.radius > tiny)
                 sides_.push_back({.arc = true,
                                   .of = i,
-                                  .from = d.centre + d.radius * direction(a.start),
-                                  .to = d.centre + d.radius * direction(a.start + a.sweep),
+                                  .from = d.center + d.radius * direction(a.start),
+                                  .to = d.center + d.radius * direction(a.start + a.sweep),
                                   .start = a.start,
                                   .sweep = a.sweep,
                                   .outwards = direction(a.start + a.sweep / 2),
@@ -96,7 +96,7 @@ DiscRegion::DiscRegion(std::vector<Disc> discs, std::vector<HalfPlane> halves)
         const Point foot = h.normal * h.offset, along(-h.normal.y(), h.normal.x());
         double low = -std::numeric_limits<double>::infinity(), high = -low;
         for (const Disc& d : discs_) {
-            const double t = along.dot(d.centre - foot), off = h.normal.dot(d.centre) - h.offset;
+            const double t = along.dot(d.center - foot), off = h.normal.dot(d.center) - h.offset;
             const double half2 = d.radius * d.radius - off * off;
             if (half2 <= 0) high = low;
             low = std::max(low, t - std::sqrt(std::max(0.0, half2)));
@@ -127,7 +127,7 @@ DiscRegion::DiscRegion(std::vector<Disc> discs, std::vector<HalfPlane> halves)
 Point DiscRegion::middle(const Side& s) const
 {
     if (!s.arc) return (s.from + s.to) / 2;
-    return discs_[s.of].centre + discs_[s.of].radius * direction(s.start + s.sweep / 2);
+    return discs_[s.of].center + discs_[s.of].radius * direction(s.start + s.sweep / 2);
 }
 
 double DiscRegion::area() const
@@ -136,7 +136,7 @@ double DiscRegion::area() const
     for (const Side& s : sides_) {
         if (s.arc) {
             const Disc& d = discs_[s.of];
-            twice += d.radius * d.radius * s.sweep + cross(d.centre, s.to - s.from);
+            twice += d.radius * d.radius * s.sweep + cross(d.center, s.to - s.from);
         } else
             twice += cross(s.from, s.to);
     }
@@ -157,7 +157,7 @@ Point DiscRegion::centroid() const
         const double segment = d.radius * d.radius * (s.sweep - std::sin(s.sweep)) / 2;
         if (segment <= 0) continue;
         const double out = std::pow(2 * d.radius * std::sin(s.sweep / 2), 3) / (12 * segment);
-        moment += segment * (d.centre + out * direction(s.start + s.sweep / 2));
+        moment += segment * (d.center + out * direction(s.start + s.sweep / 2));
         whole += segment;
     }
     return whole > 0 ? Point(moment / whole) : Point(0, 0);
@@ -177,7 +177,7 @@ double DiscRegion::support(const Point& u) const
         most = std::max({most, u.dot(s.from), u.dot(s.to)});
         // An arc reaches as far as its circle where that way lies within its sweep.
         if (s.arc && u.dot(s.outwards) >= s.within)
-            most = std::max(most, u.dot(discs_[s.of].centre) + discs_[s.of].radius);
+            most = std::max(most, u.dot(discs_[s.of].center) + discs_[s.of].radius);
     }
     return most;
 }
@@ -246,7 +246,7 @@ DiscRegion::Width DiscRegion::extreme(bool widest) const
         marks.push_back(s.from);
         if (const Point d = s.to - s.from; d.norm() > tiny) look(square(d.normalized()));
         if (!s.arc) continue;
-        marks.push_back(discs_[s.of].centre);
+        marks.push_back(discs_[s.of].center);
         look(direction(s.start));
         look(direction(s.start + s.sweep));
     }
@@ -275,7 +275,7 @@ double DiscRegion::reach(const Point& from, double angleDeg) const
     const Point u = polar(1, angleDeg);
     double least = std::numeric_limits<double>::infinity();
     for (const Disc& d : discs_) {
-        const Point off = d.centre - from;
+        const Point off = d.center - from;
         const double along = u.dot(off), beside2 = off.squaredNorm() - along * along;
         least = std::min(least, along + std::sqrt(std::max(0.0, d.radius * d.radius - beside2)));
     }
@@ -296,7 +296,7 @@ Polyline DiscRegion::outline(double tolerance) const
         const Disc& d = discs_[s.of];
         const double step = 2 * std::acos(std::max(0.5, 1 - tolerance / std::max(d.radius, tolerance)));
         const int n = std::max(1, static_cast<int>(std::ceil(s.sweep / step - 1e-9)));
-        for (int k = 0; k < n; ++k) line.push_back(d.centre + d.radius * direction(s.start + s.sweep * k / n));
+        for (int k = 0; k < n; ++k) line.push_back(d.center + d.radius * direction(s.start + s.sweep * k / n));
     }
     return line;
 }

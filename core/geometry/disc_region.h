@@ -8,7 +8,7 @@ namespace vl {
 // 9 o'clock, as seen from the tailstock, mm.
 
 struct Disc {
-    Point centre{0, 0};
+    Point center{0, 0};
     double radius = 0;
 };
 
@@ -25,7 +25,7 @@ Point polar(double r, double angleDeg);
 /// by arcs and lines that are known exactly.
 class DiscRegion {
 public:
-    /// One of its sides, anticlockwise.
+    /// One of its sides, counterclockwise.
     struct Side {
         bool arc = false;
         size_t of = 0;  ///< place of its disc, or of its half-plane

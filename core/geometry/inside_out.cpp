@@ -43,7 +43,7 @@ double InsideOut::room() const { return std::max(0.0, far() - turned); }
 
 double InsideOut::windowWidth() const
 {
-    // A reversed part is what lies within `turned` of its far corner; its neighbour is the mirror image across the
+    // A reversed part is what lies within `turned` of its far corner; its neighbor is the mirror image across the
     // joint. The wood nearest to the joint is the first circle's own nearest point, where the second turning leaves
     // it, else where both circles cross.
     const double m = across(*this);

@@ -17,11 +17,11 @@ struct InsideOut {
     double diagonal() const;
     /// Radius of what has room inside: diagonal − turned; 0 where there is none.
     double room() const;
-    /// Whether neighbours are apart at their joint; where they touch there is no window.
+    /// Whether neighbors are apart at their joint; where they touch there is no window.
     bool windowOpen() const { return windowWidth() > 0; }
-    /// The least distance between the wood of neighbours straight across their joint; 0 where they touch.
+    /// The least distance between the wood of neighbors straight across their joint; 0 where they touch.
     double windowWidth() const;
-    /// How far the joint of two neighbours reaches along its line, from the hollow to the outside; 0 where they are
+    /// How far the joint of two neighbors reaches along its line, from the hollow to the outside; 0 where they are
     /// apart.
     double joint() const;
     /// The angle of the wood at a window's edge, between the two turned surfaces, degrees; 180 where they do not meet.

@@ -22,9 +22,9 @@ double heldBulge(const Point& a, const Point& b, double bulge)
     return std::clamp(bulge, -most, most);
 }
 
-/// The centre of the arc from a to b with this bulge (sagitta over half chord), and its radius; |bulge| > 0.
+/// The center of the arc from a to b with this bulge (sagitta over half chord), and its radius; |bulge| > 0.
 struct BulgedArc {
-    Point centre;
+    Point center;
     double radius, start, sweep;
 };
 
@@ -33,10 +33,10 @@ BulgedArc arcOf(const Point& a, const Point& b, double bulge)
     const double half = (b - a).norm() / 2, sagitta = bulge * half;
     const Point along = (b - a) / (2 * half), out(-along.y(), along.x());
     const double radius = (half * half + sagitta * sagitta) / (2 * std::abs(sagitta));
-    const Point centre = (a + b) / 2 + out * (sagitta - std::copysign(radius, sagitta));
-    const Point from = a - centre;
+    const Point center = (a + b) / 2 + out * (sagitta - std::copysign(radius, sagitta));
+    const Point from = a - center;
     const double sweep = -std::copysign(4 * std::atan(std::abs(bulge)), bulge);
-    return {centre, radius, std::atan2(from.y(), from.x()), sweep};
+    return {center, radius, std::atan2(from.y(), from.x()), sweep};
 }
 
 /// Slope of one coordinate at a node between two spans with secants s0, s1 and chord lengths h0, h1.
@@ -63,8 +63,7 @@ Point arcTangent(const Outline& o, size_t i, bool atEnd)
 
 bool isArc(const Outline& o, size_t i)
 {
-    return o[i].span == Span::Arc && chord(o, i) > 0 &&
-           std::abs(heldBulge(at(o[i]), at(o[i + 1]), o[i].bulge)) > 1e-6;
+    return o[i].span == Span::Arc && chord(o, i) > 0 && std::abs(heldBulge(at(o[i]), at(o[i + 1]), o[i].bulge)) > 1e-6;
 }
 
 /// A tangent held to what keeps the curve between its nodes: the chord's own sense, at most three times its slope.
@@ -93,8 +92,7 @@ Point tangent(const Outline& o, size_t i, bool atEnd)
         return withinMonotone((3 * own - far) / 2, own);
     }
     if (isArc(o, other)) return withinMonotone(arcTangent(o, other, !atEnd) * own.norm(), own);
-    if (o[other].span == Span::Line || o[other].span == Span::Arc)
-        return withinMonotone(direction(o, other), own);
+    if (o[other].span == Span::Line || o[other].span == Span::Arc) return withinMonotone(direction(o, other), own);
     const Point prev = atEnd ? own : direction(o, other), next = atEnd ? direction(o, other) : own;
     const double h0 = chord(o, atEnd ? i : other), h1 = chord(o, atEnd ? other : i);
     return {monotoneSlope(prev.x(), next.x(), h0, h1), monotoneSlope(prev.y(), next.y(), h0, h1)};
@@ -127,7 +125,7 @@ void appendSpan(const Outline& o, size_t i, double tolerance, Polyline& out)
         const int n = std::max(1, static_cast<int>(std::ceil(std::abs(arc.sweep) / step)));
         for (int k = 1; k < n; ++k) {
             const double angle = arc.start + arc.sweep * k / n;
-            out.push_back(arc.centre + arc.radius * Point(std::cos(angle), std::sin(angle)));
+            out.push_back(arc.center + arc.radius * Point(std::cos(angle), std::sin(angle)));
         }
     } else if (o[i].span == Span::Curve) {
         const Hermite curve = hermiteOf(o, i);

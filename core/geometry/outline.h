@@ -61,7 +61,7 @@ size_t insertNode(Outline& outline, double z);
 /// A node in the middle of the span that is longest along the axis; returns its index.
 size_t insertInLongestSpan(Outline& outline);
 
-/// The outline with node `i` at (z, r), kept in order between its neighbours and off the far side of the axis.
+/// The outline with node `i` at (z, r), kept in order between its neighbors and off the far side of the axis.
 Outline movedNode(Outline outline, size_t i, double z, double r);
 
 /// The middle of the arc from one node to the next by its bulge, and the bulge, −1 … 1, of the arc that rises as far

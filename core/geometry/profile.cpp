@@ -198,26 +198,26 @@ namespace {
 void roundFloor(const std::vector<double>& z, std::vector<double>& radius, double floor, double most)
 {
     struct Ball {
-        double centre;  // from the axis
+        double center;  // from the axis
         double touches;
     };
     auto resting = [&](double ball) {
         Ball at{std::numeric_limits<double>::infinity(), floor};
         for (size_t i = 0; i < z.size() && z[i] <= floor + 2 * ball; ++i) {
             const double up = z[i] - floor - ball, reach = std::sqrt(std::max(0.0, ball * ball - up * up));
-            if (radius[i] - reach < at.centre) at = {radius[i] - reach, z[i]};
+            if (radius[i] - reach < at.center) at = {radius[i] - reach, z[i]};
         }
         return at;
     };
     double ball = std::min(most, (z.back() - floor) / 2), least = 0;
-    if (resting(ball).centre < 0) {  // too wide for the hollow
-        for (int k = 0; k < 40; ++k) (resting((least + ball) / 2).centre < 0 ? ball : least) = (least + ball) / 2;
+    if (resting(ball).center < 0) {  // too wide for the hollow
+        for (int k = 0; k < 40; ++k) (resting((least + ball) / 2).center < 0 ? ball : least) = (least + ball) / 2;
         ball = least;
     }
     const Ball at = resting(ball);
     for (size_t i = 0; i < z.size() && z[i] < at.touches; ++i) {
         const double up = z[i] - floor - ball;
-        radius[i] = std::min(radius[i], at.centre + std::sqrt(std::max(0.0, ball * ball - up * up)));
+        radius[i] = std::min(radius[i], at.center + std::sqrt(std::max(0.0, ball * ball - up * up)));
     }
 }
 

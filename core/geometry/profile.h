@@ -13,7 +13,7 @@ namespace vl {
 double radiusAt(const Polyline& line, double z);
 
 /// Radius just before and just after a station, mm: where the line has a step there, its two ends. Stations within a
-/// millionth of a millimetre are the same. NaN where the line has nothing on that side.
+/// millionth of a millimeter are the same. NaN where the line has nothing on that side.
 double radiusBefore(const Polyline& line, double z);
 double radiusAfter(const Polyline& line, double z);
 
@@ -29,7 +29,7 @@ Range radiusRange(const Polyline& line, double z0, double z1);
 Polyline clipped(const Polyline& line, double z0, double z1);
 
 /// The same without what the line has at those two stations only: a step or a floor that lies in a joint belongs to the
-/// layer that it bounds, not to both. Stations are held to be the same within a millionth of a millimetre, so that
+/// layer that it bounds, not to both. Stations are held to be the same within a millionth of a millimeter, so that
 /// three layers of 10.1 end at 30.3.
 Polyline between(const Polyline& line, double z0, double z1);
 
@@ -53,7 +53,7 @@ struct Revolved {
 };
 Revolved revolved(const Polyline& line);
 
-/// Curvature along a line, 1/m against station: positive where it swells outwards. Through three neighbouring points
+/// Curvature along a line, 1/m against station: positive where it swells outwards. Through three neighboring points
 /// (the circle through them, plane geometry), over points at least 1 mm apart; corners of more than 20° are left out.
 Polyline curvatureAlong(const Polyline& line);
 

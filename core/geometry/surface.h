@@ -8,7 +8,7 @@
 
 namespace vl {
 
-/// Triangles that share their corners, one corner for each place, mm; anticlockwise as seen from outside.
+/// Triangles that share their corners, one corner for each place, mm; counterclockwise as seen from outside.
 struct Surface {
     std::vector<std::array<double, 3>> corners;
     std::vector<std::array<std::uint32_t, 3>> faces;

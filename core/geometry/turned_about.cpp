@@ -19,7 +19,7 @@ double held(const Polyline& line, double s) { return radiusAt(line, std::clamp(s
 
 }  // namespace
 
-TurnedAbout TurnedAbout::throughCentres(const Point& head, const Point& tail, double length, Polyline outline)
+TurnedAbout TurnedAbout::throughCenters(const Point& head, const Point& tail, double length, Polyline outline)
 {
     const Eigen::Vector3d from(0, head.x(), head.y()), to(length, tail.x(), tail.y());
     return {from, (to - from).normalized(), std::move(outline)};
@@ -38,7 +38,7 @@ bool TurnedAbout::parallel() const { return along.x() > 1 - 1e-14; }
 
 double TurnedAbout::tiltDeg() const { return std::atan2(along.tail<2>().norm(), along.x()) / degrees; }
 
-Point TurnedAbout::centreAt(double z) const
+Point TurnedAbout::centerAt(double z) const
 {
     const Eigen::Vector3d p = at + along * ((z - at.x()) / along.x());
     return {p.y(), p.z()};
@@ -61,7 +61,7 @@ double TurnedAbout::exit(double z, const Point& inside, double angleDeg) const
     const Point u = polar(1, angleDeg);
     if (parallel()) {
         const double r = radiusAt(outline, z - at.x());
-        return std::isnan(r) ? infinite : DiscRegion({{centreAt(z), r}}, {}).reach(inside, angleDeg);
+        return std::isnan(r) ? infinite : DiscRegion({{centerAt(z), r}}, {}).reach(inside, angleDeg);
     }
     if (z < this->from() || z > to()) return infinite;
     const Eigen::Vector3d off = Eigen::Vector3d(z, inside.x(), inside.y()) - at, way(0, u.x(), u.y());

@@ -15,15 +15,15 @@ struct TurnedAbout {
     Eigen::Vector3d along{1, 0, 0};  ///< of length 1, towards the tailstock
     Polyline outline;                ///< stations along it and radii
 
-    /// Through a centre in the headstock's face and one in the tailstock's, `length` mm apart.
-    static TurnedAbout throughCentres(const Point& head, const Point& tail, double length, Polyline outline);
+    /// Through a center in the headstock's face and one in the tailstock's, `length` mm apart.
+    static TurnedAbout throughCenters(const Point& head, const Point& tail, double length, Polyline outline);
     /// Tilted towards a direction (degrees from 12 o'clock) about the point of the true axis at station `pivot`.
     static TurnedAbout tilted(double tiltDeg, double directionDeg, double pivot, Polyline outline);
 
     bool parallel() const;
     double tiltDeg() const;
     /// Where it passes the plane square to the true axis at station z.
-    Point centreAt(double z) const;
+    Point centerAt(double z) const;
     /// The stations of the true axis, between which it takes something away.
     double from() const;
     double to() const;

@@ -27,13 +27,13 @@ bool isWholeBlock(const Piece& piece)
     return block && !block->alongAxis() && piece.axes.empty();
 }
 
-double roughDiameter(const Sides& sides)
+double roughDiameter(const TurnedSurfaces& surfaces)
 {
-    const double wide = 2 * sides.widest();
-    return wide + std::max(0.0, roughWall(wide) - thinnestWall(sides));
+    const double wide = 2 * surfaces.widest();
+    return wide + std::max(0.0, roughWall(wide) - thinnestWall(surfaces));
 }
 
-bool canBeTurnedWet(const Piece& piece, const Sides& sides, BlockForm::Wet wet)
+bool canBeTurnedWet(const Piece& piece, const TurnedSurfaces& surfaces, BlockForm::Wet wet)
 {
     if (!isWholeBlock(piece) || piece.hollow.rule == WallRule::Solid || piece.edge.kind != Edge::Turned ||
         piece.split.on || piece.lid.on)
@@ -43,35 +43,36 @@ bool canBeTurnedWet(const Piece& piece, const Sides& sides, BlockForm::Wet wet)
     if (block.shape == BlockForm::HalfLog && block.bark == BlockForm::AtRim) return false;
     constexpr double thin =
         15;  // mm: what is thicker cracks as it dries in one piece; common practice, the number ours
-    return wet != BlockForm::TurnedOnce || (thickestWall(sides) <= thin && piece.worked.empty() && piece.sawn.empty() &&
-                                            piece.decors.empty() && piece.inlays.empty() && piece.holes.empty());
+    return wet != BlockForm::TurnedOnce ||
+           (thickestWall(surfaces) <= thin && piece.worked.empty() && piece.sawn.empty() && piece.decors.empty() &&
+            piece.inlays.empty() && piece.holes.empty());
 }
 
 double footWaste(const Piece& piece, const Shop& shop)
 {
     switch (piece.choices.foot) {
-    case FootSchool::Tenon:
+    case FootMethod::Tenon:
         return tenonHigh(shop);
-    case FootSchool::Faceplate:
+    case FootMethod::Faceplate:
         return screwsDeep;
-    case FootSchool::Recess:
+    case FootMethod::Recess:
         break;
     }
     return 0;
 }
 
-FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides)
+FootHold footHold(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces)
 {
     FootHold f;
-    const double foot = footRadiusOf(sides), widest = sides.widest();
-    const double floor = sides.inside.empty() ? outlineHeight(piece) : sides.inside.front().x();
-    const bool tenon = piece.choices.foot == FootSchool::Tenon;
+    const double foot = footRadiusOf(surfaces), widest = surfaces.widest();
+    const double floor = surfaces.inside.empty() ? outlineHeight(piece) : surfaces.inside.front().x();
+    const bool tenon = piece.choices.foot == FootMethod::Tenon;
     // Two fifths of the greatest diameter, no wider than the foot; common practice.
     const Jaws& jaws =
         jawsFor(shop, tenon, std::min(0.8 * widest, 2 * foot - (tenon ? 2 : 2 * fullDepth(Hold::Recess))));
-    if (piece.choices.foot != FootSchool::Faceplate) f.jaws = jaws.name;
+    if (piece.choices.foot != FootMethod::Faceplate) f.jaws = jaws.name;
     switch (piece.choices.foot) {
-    case FootSchool::Tenon:
+    case FootMethod::Tenon:
         f.by = Hold::Tenon;
         f.diameter = std::clamp(0.8 * widest, jaws.gripLeast, std::max(jaws.gripLeast, jaws.gripMost));
         f.diameter = std::min(f.diameter, 2 * foot - 2);
@@ -80,7 +81,7 @@ FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides)
         f.left = floor;
         f.fits = f.diameter >= jaws.gripLeast;
         break;
-    case FootSchool::Recess:
+    case FootMethod::Recess:
         f.by = Hold::Recess;
         f.diameter = std::clamp(0.8 * widest, jaws.spreadLeast, std::max(jaws.spreadLeast, jaws.spreadMost));
         f.diameter = std::min(f.diameter, 2 * foot - 2 * fullDepth(Hold::Recess));
@@ -88,7 +89,7 @@ FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides)
         f.left = floor - f.depth;
         f.fits = f.diameter >= jaws.spreadLeast;
         break;
-    case FootSchool::Faceplate:
+    case FootMethod::Faceplate:
         f.by = Hold::Faceplate;
         f.diameter = std::min(100.0, 2 * foot - 20);
         f.depth = screwsDeep;

@@ -18,7 +18,7 @@ struct FootHold {
     std::string jaws{};              ///< that take it, where the shop has named them
     bool fits = true;                ///< the jaws take it
 };
-FootHold footHold(const Piece& piece, const Shop& shop, const Sides& sides);
+FootHold footHold(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces);
 
 /// Wood that the foot's grip needs beyond the piece's own height, mm: turned off last.
 double footWaste(const Piece& piece, const Shop& shop);
@@ -29,9 +29,9 @@ bool isWholeBlock(const Piece& piece);
 /// Whether a wet block can be turned twice, or once, with what the piece asks for. Turned once it is oval when it is
 /// dry, so that nothing may be left to do by index, saw, drill or inlay, and no wall or floor may be thick. A blank
 /// that is dried between is held by its rim.
-bool canBeTurnedWet(const Piece& piece, const Sides& sides, BlockForm::Wet wet);
+bool canBeTurnedWet(const Piece& piece, const TurnedSurfaces& surfaces, BlockForm::Wet wet);
 
 /// What a bowl is turned to while it is wet, mm: the rough wall lies half outside the finished one and half inside.
-double roughDiameter(const Sides& sides);
+double roughDiameter(const TurnedSurfaces& surfaces);
 
 }  // namespace vl

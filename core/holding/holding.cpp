@@ -9,7 +9,7 @@
 
 namespace vl {
 
-const BlockHold& blockHold(HoldSchool school)
+const BlockHold& blockHold(HoldMethod school)
 {
     using namespace words;
     static const std::array<BlockHold, 3> all{BlockHold{.block = wasteBlock,
@@ -39,18 +39,20 @@ const BlockHold& blockHold(HoldSchool school)
     return all[static_cast<size_t>(school)];
 }
 
-double blockDiameter(HoldSchool school, double face)
+double blockDiameter(HoldMethod school, double face)
 {
     // As wide as the face that is turned there, so that the tool comes round the foot.
     return std::max(40.0, std::floor(2 * (std::isnan(face) ? 30 : face) * blockHold(school).widest));
 }
 
-Thing mountBlock(Bench& bench, const std::string& name, HoldSchool school, double face, double height, const Text& of)
+WorkItem mountBlock(Bench& bench, const std::string& name, HoldMethod school, double face, double height,
+                    const Text& of)
 {
     const BlockHold& hold = blockHold(school);
     const double wide = blockDiameter(school, face);
     auto usual = [](const char* said, double mm) {
-        return Setting{.machine = "lathe", .name = said, .value = mm, .source = "common practice", .decimals = 0};
+        return Setting{
+            .machine = Resource::Lathe, .name = said, .value = mm, .source = "common practice", .decimals = 0};
     };
     const Setting across = usual("block, Ø", wide), thick = usual("its thickness", hold.thick),
                   tenon = usual("its tenon, Ø", std::clamp(std::floor(wide * 0.6), 35.0, 100.0)),
@@ -61,7 +63,7 @@ Thing mountBlock(Bench& bench, const std::string& name, HoldSchool school, doubl
                        .how = says(hold.blockHow, across, thick, tenon, high),
                        .settings = {across, thick, tenon, high},
                        .minutes = 15,
-                       .uses = {"lathe"},
+                       .uses = {Resource::Lathe},
                        .held = {.set = true,
                                 .by = Hold::Tenon,
                                 .diameter = tenon.value,

@@ -14,12 +14,13 @@ struct BlockHold {
     double widest = 1;            ///< block's diameter as a share of the face that is turned there
     double thick = 30;            ///< mm
 };
-const BlockHold& blockHold(HoldSchool school);
+const BlockHold& blockHold(HoldMethod school);
 
 /// The block for a face of this radius (mm, NaN where there is none), mounted on the lathe; `name` is its step's,
 /// `height` what is built on it, mm.
-Thing mountBlock(Bench& bench, const std::string& name, HoldSchool school, double face, double height, const Text& of);
+WorkItem mountBlock(Bench& bench, const std::string& name, HoldMethod school, double face, double height,
+                    const Text& of);
 /// Its diameter, mm.
-double blockDiameter(HoldSchool school, double face);
+double blockDiameter(HoldMethod school, double face);
 
 }  // namespace vl

@@ -14,8 +14,8 @@ namespace {
 double stressOf(Hold by, const Grips& g)
 {
     switch (by) {
-    case Hold::Centres:
-        return g.centres;
+    case Hold::Centers:
+        return g.centers;
     case Hold::Tenon:
         return g.tenon;
     case Hold::Recess:

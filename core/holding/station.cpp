@@ -26,7 +26,7 @@ std::vector<double> curveChanges(const Piece& piece, const Polyline& line)
 
 }  // namespace
 
-std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, const Sides& sides)
+std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces)
 {
     const double height = outlineHeight(piece);
     std::vector<double> at;
@@ -35,31 +35,32 @@ std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, co
         for (int k = 0; k * gap < height - gap * 1e-6; ++k) at.push_back(k * gap);
         at.push_back(height);
     } else
-        at = curveChanges(piece, sides.outside);
+        at = curveChanges(piece, surfaces.outside);
     // What must be found again whatever the rule: the rim, and the floor of the inside.
     at.push_back(height);
-    const bool floored = !sides.inside.empty() && sides.inside.front().x() > 0 && sides.inside.front().x() < height;
-    if (floored) at.push_back(sides.inside.front().x());
+    const bool floored =
+        !surfaces.inside.empty() && surfaces.inside.front().x() > 0 && surfaces.inside.front().x() < height;
+    if (floored) at.push_back(surfaces.inside.front().x());
     std::ranges::sort(at);
-    // Of stations closer than half a millimetre the floor's or the rim's stays.
+    // Of stations closer than half a millimeter the floor's or the rim's stays.
     if (floored)
         std::erase_if(at, [&](double z) {
-            const double floor = sides.inside.front().x();
+            const double floor = surfaces.inside.front().x();
             return z != floor && z != height && std::abs(z - floor) < 0.5;
         });
     std::erase_if(at, [&](double z) { return z != height && height - z < 0.5; });
     at.erase(std::unique(at.begin(), at.end(), [](double a, double b) { return b - a < 0.5; }), at.end());
 
-    const Polyline wall = wallLine(sides);
+    const Polyline wall = wallLine(surfaces);
     std::vector<Station> stations;
     for (const double z : at) {
         Station s;
         s.z = z;
-        const double r = radiusAt(sides.outside, z);
+        const double r = radiusAt(surfaces.outside, z);
         s.outside = 2 * r;
-        s.inside = 2 * insideAt(sides, z);
+        s.inside = 2 * insideAt(surfaces, z);
         s.fromRim = height - z;
-        s.wall = wallAcross(sides, wall, z).wall;
+        s.wall = wallAcross(surfaces, wall, z).wall;
         for (const BuiltLayer& b : assembly.layers)
             if (z >= b.z0 - 1e-6 && z <= b.z1 + 1e-6)
                 s.parting = std::max(s.parting, radiusAt(b.outerHold, std::clamp(z, b.z0, b.z1)) - r);

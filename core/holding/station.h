@@ -4,7 +4,7 @@
 
 namespace vl {
 
-/// What to set the calliper to at one place along the axis, mm.
+/// What to set the caliper to at one place along the axis, mm.
 struct Station {
     double z = 0;
     double outside = 0;  ///< diameter
@@ -16,6 +16,6 @@ struct Station {
 
 /// Stations from foot to rim, spaced evenly or at the changes of curve: nodes, greatest and least diameters, and where
 /// the curve turns from hollow to swelling.
-std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, const Sides& sides);
+std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces);
 
 }  // namespace vl

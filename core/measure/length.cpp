@@ -11,7 +11,7 @@ namespace vl {
 
 double parseLength(std::string_view text, LengthStyle::Unit bare, const std::string& field)
 {
-    const double scale = bare == LengthStyle::Unit::Millimetre ? 1.0 : mmPerInch;
+    const double scale = bare == LengthStyle::Unit::Millimeter ? 1.0 : mmPerInch;
     const double mm = evaluateLength(text, scale, field);
     if (std::abs(mm) > 1e6) throw InputError(field, std::string(text), "a length up to 1,000,000 mm is");
     return mm;
@@ -21,7 +21,7 @@ std::string formatLength(double mm, LengthStyle style, int decimals)
 {
     if (!std::isfinite(mm)) return "–";
     switch (style.unit) {
-    case LengthStyle::Unit::Millimetre:
+    case LengthStyle::Unit::Millimeter:
         return fixed(mm, decimals < 0 ? 1 : decimals);
     case LengthStyle::Unit::Inch:
         return fixed(mm / mmPerInch, decimals < 0 ? 3 : decimals + 2);
@@ -55,7 +55,7 @@ std::string fieldLength(double mm, LengthStyle style)
 {
     style.rest = true;  // what is typed over keeps its value
     if (style.unit == LengthStyle::Unit::Fraction) return formatLengthUnit(mm, style);
-    const bool metric = style.unit == LengthStyle::Unit::Millimetre;
+    const bool metric = style.unit == LengthStyle::Unit::Millimeter;
     const double value = metric ? mm : mm / mmPerInch;
     std::string text = fixed(value, metric ? 3 : 4);
     const size_t least = text.find('.') + (metric ? 1 : 3);
@@ -63,7 +63,7 @@ std::string fieldLength(double mm, LengthStyle style)
     return text + " " + unitName(style);
 }
 
-const char* unitName(LengthStyle style) { return style.unit == LengthStyle::Unit::Millimetre ? "mm" : "in"; }
+const char* unitName(LengthStyle style) { return style.unit == LengthStyle::Unit::Millimeter ? "mm" : "in"; }
 
 std::vector<double> parseLengths(std::string_view text, LengthStyle::Unit bare, const std::string& field)
 {

@@ -8,10 +8,10 @@ namespace vl {
 
 constexpr double mmPerInch = 25.4;  ///< exact: international inch, 1959 agreement
 
-/// How lengths are shown. The stored value is always millimetres and never changes with this.
+/// How lengths are shown. The stored value is always millimeters and never changes with this.
 struct LengthStyle {
-    enum class Unit { Millimetre, Inch, Fraction };
-    Unit unit = Unit::Millimetre;
+    enum class Unit { Millimeter, Inch, Fraction };
+    Unit unit = Unit::Millimeter;
     int denominator = 64;  ///< of fractions of an inch: 2, 4, 8, 16, 32, 64 or 128
     bool rest = true;      ///< what a fraction is rounded by is shown behind it
 
@@ -21,11 +21,11 @@ struct LengthStyle {
 /// Reads a length in any form the shop writes it: `35`, `35mm`, `3.5 cm`, `1 3/8`, `1-3/8"`, `2'3"`, `7 7/8in`, `3/8 +
 /// 1/16`, `10in/3`, `(1/2 + 3/4) * 2`, with unicode fractions and primes. A number without a unit is in `bare`'s unit.
 /// Returns mm; throws InputError naming `field`.
-double parseLength(std::string_view text, LengthStyle::Unit bare = LengthStyle::Unit::Millimetre,
+double parseLength(std::string_view text, LengthStyle::Unit bare = LengthStyle::Unit::Millimeter,
                    const std::string& field = "length");
 
 /// Several of them with semicolons between: `18; 22.5; 1 3/8in`. None is an empty list.
-std::vector<double> parseLengths(std::string_view text, LengthStyle::Unit bare = LengthStyle::Unit::Millimetre,
+std::vector<double> parseLengths(std::string_view text, LengthStyle::Unit bare = LengthStyle::Unit::Millimeter,
                                  const std::string& field = "lengths");
 
 /// A length as the shop reads it, without its unit: `152.4`, `6.000`, `5 63/64 +0.003`. Fractions are rounded to the

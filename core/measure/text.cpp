@@ -15,6 +15,13 @@ void setTranslation(Translation translation) { chosenTranslation = translation; 
 
 Text::Text(const Pattern& pattern, std::vector<Place> places) : pattern_(pattern.words), places_(std::move(places)) {}
 
+Text::Text(std::string words)
+{
+    if (words.empty()) return;
+    pattern_ = "%1";
+    places_.emplace_back(std::move(words));
+}
+
 Text& Text::also(Text more)
 {
     if (!more.empty()) also_.push_back(std::move(more));

@@ -34,6 +34,9 @@ public:
 
     Text() = default;
     explicit Text(const Pattern& pattern, std::vector<Place> places);
+    /// Words that stand as they are.
+    Text(std::string words);
+    Text(const char* words) : Text(std::string(words)) {}
 
     bool empty() const { return !*pattern_ && also_.empty(); }
     /// This, and then more: "this; more".

@@ -79,25 +79,25 @@ Polyline ended(Polyline line)
 }
 
 /// The hollow as a cutter, drawn on past the ends at which it opens.
-Drilled hollowOf(const Sides& sides)
+Drilled hollowOf(const TurnedSurfaces& surfaces)
 {
     constexpr double past = 2, same = 1e-6;  // mm
     Drilled d;
-    d.profile = sides.inside;
+    d.profile = surfaces.inside;
     const auto ends = [&](const Point& p, const Point& face) { return p.y() > 0 && std::abs(p.x() - face.x()) < same; };
-    if (ends(d.profile.front(), sides.outside.front()))
+    if (ends(d.profile.front(), surfaces.outside.front()))
         d.profile.insert(d.profile.begin(), Point(d.profile.front().x() - past, d.profile.front().y()));
-    if (ends(d.profile.back(), sides.outside.back()))
+    if (ends(d.profile.back(), surfaces.outside.back()))
         d.profile.emplace_back(d.profile.back().x() + past, d.profile.back().y());
     return d;
 }
 
 }  // namespace
 
-Surface closedSurface(const Sides& sides, double tolerance)
+Surface closedSurface(const TurnedSurfaces& surfaces, double tolerance)
 {
     Surface s;
-    const Polyline &out = sides.outside, &in = sides.inside;
+    const Polyline &out = surfaces.outside, &in = surfaces.inside;
     if (in.empty()) {
         addTurned(ended(out), tolerance, s);
         return s;
@@ -142,23 +142,23 @@ Solid without(Surface surface, const std::vector<Cutter>& cutters, double tolera
     return s;
 }
 
-Solid solidOf(const Sides& sides, double tolerance)
+Solid solidOf(const TurnedSurfaces& surfaces, double tolerance)
 {
     std::vector<Cutter> cutters;
     // A skin from other axes has the edges in its sections.
-    if (sides.axes.empty())
-        for (const HalfSpace& h : sides.edges) cutters.emplace_back(beyondPlane(h));
-    for (const Cut& c : sides.cuts) cutters.push_back(c.solid);
-    if (sides.axes.empty()) return without(closedSurface(sides, tolerance), cutters, tolerance);
+    if (surfaces.axes.empty())
+        for (const HalfSpace& h : surfaces.edges) cutters.emplace_back(beyondPlane(h));
+    for (const Cut& c : surfaces.cuts) cutters.push_back(c.solid);
+    if (surfaces.axes.empty()) return without(closedSurface(surfaces, tolerance), cutters, tolerance);
     Assembly one;  // all of it as one wood
     one.layers.resize(1);
-    one.layers[0].z1 = sides.outside.back().x();
-    one.layers[0].finishedOuter.high = sides.widest();
+    one.layers[0].z1 = surfaces.outside.back().x();
+    one.layers[0].finishedOuter.high = surfaces.widest();
     one.layers[0].cells.resize(1);
-    Sides solid = sides;
+    TurnedSurfaces solid = surfaces;
     solid.cuts.clear();
     solid.inside.clear();
-    if (!sides.inside.empty()) cutters.insert(cutters.begin(), hollowOf(sides));
+    if (!surfaces.inside.empty()) cutters.insert(cutters.begin(), hollowOf(surfaces));
     return without(drawnSurface(turnedMesh(one, solid, {tolerance, false})), cutters, tolerance);
 }
 

@@ -10,7 +10,7 @@ bool hasGaps(const Assembly& assembly);
 
 /// A piece without gaps as one closed surface, as other programs ask for it: its outline revolved, every edge walked
 /// once each way, `tolerance` mm from the true surface.
-Surface closedSurface(const Sides& sides, double tolerance);
+Surface closedSurface(const TurnedSurfaces& surfaces, double tolerance);
 
 /// Any piece without gaps as one closed surface: what other axes, the blank's edges, saw and drill leave of it. `whole`
 /// says whether everything could be taken away that should be (core/geometry/boolean).
@@ -18,7 +18,7 @@ struct Solid {
     Surface surface;
     bool whole = true;
 };
-Solid solidOf(const Sides& sides, double tolerance);
+Solid solidOf(const TurnedSurfaces& surfaces, double tolerance);
 
 /// A closed surface without what cutters take.
 Solid without(Surface surface, const std::vector<Cutter>& cutters, double tolerance);

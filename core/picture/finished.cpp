@@ -1,7 +1,7 @@
 #include "core/picture/finished.h"
 
 #include "core/blank/insets.h"
-#include "core/picture/painted.h"
+#include "core/picture/material_mesh.h"
 #include "core/picture/rejoined.h"
 #include "core/wood/filler.h"
 
@@ -48,13 +48,13 @@ void join(Mesh& all, const Mesh& more)
     for (const std::uint32_t i : more.indices) all.indices.push_back(first + i);
 }
 
-void addBought(const Piece& piece, const Sides& sides, Mesh& mesh)
+void addBought(const Piece& piece, const TurnedSurfaces& surfaces, Mesh& mesh)
 {
-    const double reach = 4 * (sides.widest() + sides.outside.back().x()) + 1000;
+    const double reach = 4 * (surfaces.widest() + surfaces.outside.back().x()) + 1000;
     const Species& metal = fillingOf("aluminium");
     for (const Bought& b : piece.bought) {
         int left = b.count;
-        for (const DrilledHole& h : sides.holes) {
+        for (const DrilledHole& h : surfaces.holes) {
             if (piece.holes[h.hole].id != b.hole || h.solid.profile.empty() || left-- <= 0) continue;
             addBar(mesh, barCell(h.solid.from, h.solid.way, 0, b.length, b.diameter / 2, metal), reach);
             if (b.flange > 0) addBar(mesh, barCell(h.solid.from, h.solid.way, -b.thick, 0, b.flange / 2, metal), reach);
@@ -65,23 +65,24 @@ void addBought(const Piece& piece, const Sides& sides, Mesh& mesh)
 Mesh turnedOnMesh(const Piece& piece, const Assembly& assembly, const Surface& surface)
 {
     const auto [still, on] = halvesOf(surface);
-    Mesh mesh = painted(assembly, still);
-    join(mesh, moved(painted(assembly, on), turningOn(piece)));
+    Mesh mesh = materialMesh(assembly, still);
+    join(mesh, moved(materialMesh(assembly, on), turningOn(piece)));
     return mesh;
 }
 
-Mesh finishedMesh(const Piece& piece, const Assembly& assembly, const Sides& sides, const MeshDetail& detail)
+Mesh finishedMesh(const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces,
+                  const MeshDetail& detail)
 {
     Mesh mesh = piece.split.on && !detail.cutAway
-                    ? turnedOnMesh(piece, assembly, solidOf(sides, detail.tolerance).surface)
-                    : turnedMesh(assembly, sides, detail);
-    if (!detail.cutAway) addBought(piece, sides, mesh);
+                    ? turnedOnMesh(piece, assembly, solidOf(surfaces, detail.tolerance).surface)
+                    : turnedMesh(assembly, surfaces, detail);
+    if (!detail.cutAway) addBought(piece, surfaces, mesh);
     return mesh;
 }
 
-Solid finishedSolid(const Piece& piece, const Sides& sides, double tolerance)
+Solid finishedSolid(const Piece& piece, const TurnedSurfaces& surfaces, double tolerance)
 {
-    Solid s = solidOf(sides, tolerance);
+    Solid s = solidOf(surfaces, tolerance);
     if (!piece.split.on) return s;
     auto [still, on] = halvesOf(s.surface);
     const Surface turned = moved(std::move(on), turningOn(piece));

@@ -95,7 +95,7 @@ void addHolding(Mesh& mesh, const Held& held, Range span, double sweep, const Sh
     const double block = std::max(0.0, held.overhang - long_), face = -block;
     constexpr double spindle = 16, arm = 46, plate = 12;  // mm, of a usual lathe
     switch (held.by) {
-    case Hold::Centres:
+    case Hold::Centers:
         smith.turned({{face - arm, 0}, {face - arm, spindle}, {face - 6, 9}, {face + 2, 0}});
         break;
     case Hold::Jam:

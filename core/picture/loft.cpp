@@ -119,10 +119,10 @@ void Loft::join(const Slice& below, const Slice& above)
     zip(lower, turned, true, skin_);
 }
 
-Loft::Loft(const Sides& sides, double z0, double z1, double tolerance) : tolerance_(tolerance / 2)
+Loft::Loft(const TurnedSurfaces& surfaces, double z0, double z1, double tolerance) : tolerance_(tolerance / 2)
 {
-    for (const double z : sliceStations(sides, z0, z1, tolerance_)) {
-        const CrossSection section(sides, z);
+    for (const double z : sliceStations(surfaces, z0, z1, tolerance_)) {
+        const CrossSection section(surfaces, z);
         if (section.empty()) continue;
         slices_.push_back(sliced(section, tolerance_));
         if (slices_.size() > 1) join(slices_[slices_.size() - 2], slices_.back());

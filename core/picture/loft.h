@@ -6,13 +6,13 @@
 namespace vl {
 
 /// The outside of a piece that other axes have turned, as a skin from one cross-section to the next: its ridges are
-/// edges of it, and neighbouring layers share their sections' points, so that it is closed.
+/// edges of it, and neighboring layers share their sections' points, so that it is closed.
 class Loft {
 public:
     /// Sections from z0 to z1, chords within `tolerance` mm of the true surface.
-    Loft(const Sides& sides, double z0, double z1, double tolerance);
+    Loft(const TurnedSurfaces& surfaces, double z0, double z1, double tolerance);
 
-    /// A flat triangle of it, corners anticlockwise as seen from outside.
+    /// A flat triangle of it, corners counterclockwise as seen from outside.
     using Triangle = std::array<MeshBuilder::Corner, 3>;
     const std::vector<Triangle>& skin() const { return skin_; }
     /// The flat face at its first section, towards the headstock, and at its last, towards the tailstock, round a hole

@@ -1,8 +1,8 @@
 #include "core/picture/mesh.h"
 
 #include "core/picture/loft.h"
+#include "core/picture/material_mesh.h"
 #include "core/picture/mesh_builder.h"
-#include "core/picture/painted.h"
 
 #include "core/wood/figure.h"
 
@@ -136,24 +136,24 @@ void gapFaces(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Polyl
 }
 
 /// What every face of a piece that is not round is cut at: its edges, and the plane that lays it open.
-std::vector<HalfSpace> limitsOf(const Sides& sides, const MeshDetail& detail, std::vector<HalfSpace> more)
+std::vector<HalfSpace> limitsOf(const TurnedSurfaces& surfaces, const MeshDetail& detail, std::vector<HalfSpace> more)
 {
     // What other axes leave has the edges in its sections already.
-    if (sides.axes.empty()) more.insert(more.end(), sides.edges.begin(), sides.edges.end());
-    if (detail.cutAway && !sides.round()) more.push_back({-Eigen::Vector3d::UnitZ(), 0, false});
+    if (surfaces.axes.empty()) more.insert(more.end(), surfaces.edges.begin(), surfaces.edges.end());
+    if (detail.cutAway && !surfaces.round()) more.push_back({-Eigen::Vector3d::UnitZ(), 0, false});
     return more;
 }
 
 /// The sawn faces that stay of the blank, along the axis.
-void edgeFaces(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Sides& sides, const Polyline& outside,
-               const Polyline& inside)
+void edgeFaces(MeshBuilder& b, const BuiltLayer& layer, size_t index, const TurnedSurfaces& surfaces,
+               const Polyline& outside, const Polyline& inside)
 {
     if (outside.size() < 2) return;
     // A face cuts an outline in a hyperbola: its points stand close.
     const Polyline out = refined(outside, 1), in = inside.empty() ? inside : refined(inside, 1);
     for (const Cell& cell : layer.cells) {
         b.begin(index, layer, cell);
-        for (const HalfSpace& h : sides.edges)
+        for (const HalfSpace& h : surfaces.edges)
             for (const double way : {-1.0, 1.0}) {
                 const Eigen::Vector3d along = way * Eigen::Vector3d::UnitX().cross(h.normal);
                 planeFace(out, in, h.offset, cell.low, cell.high, b.extent().z, [&](std::array<Point, 4> q) {
@@ -184,66 +184,67 @@ void ofCells(MeshBuilder& b, const BuiltLayer& layer, size_t index, const std::v
 }
 
 /// What other axes have turned, over one layer: its skin, and its faces at the piece's ends.
-void loftLayer(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Sides& sides, Range tall, bool first,
-               bool last, const MeshDetail& detail)
+void loftLayer(MeshBuilder& b, const BuiltLayer& layer, size_t index, const TurnedSurfaces& surfaces, Range tall,
+               bool first, bool last, const MeshDetail& detail)
 {
-    const Loft loft(sides, tall.low, tall.high, detail.tolerance);
+    const Loft loft(surfaces, tall.low, tall.high, detail.tolerance);
     std::vector<Loft::Triangle> all = loft.skin();
     auto bore = [&](const Point& end, double at) {
-        return sides.inside.empty() || std::abs(end.x() - at) > 1e-6 ? 0.0 : end.y();
+        return surfaces.inside.empty() || std::abs(end.x() - at) > 1e-6 ? 0.0 : end.y();
     };
     auto add = [&](const std::vector<Loft::Triangle>& some) { all.insert(all.end(), some.begin(), some.end()); };
-    if (first) add(loft.headFace(sides.inside.empty() ? 0 : bore(sides.inside.front(), tall.low)));
-    if (last) add(loft.tailFace(sides.inside.empty() ? 0 : bore(sides.inside.back(), tall.high)));
+    if (first) add(loft.headFace(surfaces.inside.empty() ? 0 : bore(surfaces.inside.front(), tall.low)));
+    if (last) add(loft.tailFace(surfaces.inside.empty() ? 0 : bore(surfaces.inside.back(), tall.high)));
     if (layer.radial()) {
         // Each sector by itself: a cell that is a span of angle is cut out of the skin.
         for (const Cell& cell : layer.cells) {
-            b.limit(limitsOf(sides, detail, cell.wedge()));
+            b.limit(limitsOf(surfaces, detail, cell.wedge()));
             b.begin(index, layer, cell);
             for (const Loft::Triangle& t : all) b.face({t.begin(), t.end()});
         }
-        b.limit(limitsOf(sides, detail, {}));
+        b.limit(limitsOf(surfaces, detail, {}));
     } else
         ofCells(b, layer, index, all);
 }
 
 }  // namespace
 
-Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& detail)
+Mesh turnedMesh(const Assembly& assembly, const TurnedSurfaces& surfaces, const MeshDetail& detail)
 {
     Mesh mesh;
-    if (sides.outside.size() < 2 || assembly.layers.empty()) return mesh;
-    if (!sides.cuts.empty() || assembly.hasInsets()) {
-        Solid solid = solidOf(sides, detail.tolerance);
+    if (surfaces.outside.size() < 2 || assembly.layers.empty()) return mesh;
+    if (!surfaces.cuts.empty() || assembly.hasInsets()) {
+        Solid solid = solidOf(surfaces, detail.tolerance);
         if (detail.cutAway)
             solid = without(std::move(solid.surface), {beyondPlane({-Eigen::Vector3d::UnitZ(), 0})}, detail.tolerance);
-        return painted(assembly, solid.surface);
+        return materialMesh(assembly, solid.surface);
     }
     MeshBuilder b(assembly, mesh);
-    const bool lofted = !sides.axes.empty();
-    b.limit(limitsOf(sides, detail, {}));
-    const double height = sides.outside.back().x();
+    const bool lofted = !surfaces.axes.empty();
+    b.limit(limitsOf(surfaces, detail, {}));
+    const double height = surfaces.outside.back().x();
     std::array<Polyline, 2> open;  // the outside in the two half planes of the cut
     if (detail.cutAway)
-        for (size_t k = 0; k < 2; ++k) open[k] = outsideAlong(sides, 180.0 * static_cast<double>(k), detail.tolerance);
+        for (size_t k = 0; k < 2; ++k)
+            open[k] = outsideAlong(surfaces, 180.0 * static_cast<double>(k), detail.tolerance);
     for (size_t i = 0; i < assembly.layers.size(); ++i) {
         const BuiltLayer& layer = assembly.layers[i];
         // The last layer takes whatever stands above the stack: a caution says that it is missing.
         const double top = i + 1 == assembly.layers.size() ? std::max(layer.z1, height) : layer.z1;
         if (layer.z0 >= height) break;
         const bool first = i == 0, last = top >= height;
-        const Polyline outside = ownPart(sides.outside, layer.z0, top, first, detail.tolerance),
-                       inside = ownPart(sides.inside, layer.z0, top, first, detail.tolerance);
+        const Polyline outside = ownPart(surfaces.outside, layer.z0, top, first, detail.tolerance),
+                       inside = ownPart(surfaces.inside, layer.z0, top, first, detail.tolerance);
         const double widest = std::max(layer.finishedOuter.high, 1.0);
         auto boreAt = [&](double z) {
-            const double r = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
+            const double r = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, z, z).low;
             return std::isnan(r) ? 0.0 : r;
         };
         auto rim = [&](double z) { return std::max(boreAt(z), 0.0); };
-        // Where a neighbour has gaps, the layer's own face shows through them.
+        // Where a neighbor has gaps, the layer's own face shows through them.
         const bool gapsBelow = !first && (layer.gaps || assembly.layers[i - 1].gaps),
                    gapsAbove = !last && (layer.gaps || assembly.layers[i + 1].gaps);
-        if (lofted) loftLayer(b, layer, i, sides, {layer.z0, std::min(top, height)}, first, last, detail);
+        if (lofted) loftLayer(b, layer, i, surfaces, {layer.z0, std::min(top, height)}, first, last, detail);
         for (const Cell& cell : layer.cells)
             for (const Range& span : spansOf(cell, detail.cutAway)) {
                 b.begin(i, layer, cell);
@@ -254,26 +255,28 @@ Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& 
                 auto own = [&](const Polyline& side) {
                     return ownPart(side, tall.low, tall.high, first, detail.tolerance);
                 };
-                const Polyline& out = part ? own(sides.outside) : outside;
-                const Polyline& in = part ? own(sides.inside) : inside;
+                const Polyline& out = part ? own(surfaces.outside) : outside;
+                const Polyline& in = part ? own(surfaces.inside) : inside;
                 if (in.size() > 1) b.sweep(in, angles, -1);
                 if (lofted) continue;
                 if (out.size() > 1) b.sweep(out, angles, 1);
                 if (first || gapsBelow)
-                    b.sweep({{layer.z0,
-                              first && !sides.inside.empty() && sides.inside.front().x() > 0 ? 0.0 : rim(layer.z0)},
-                             first ? sides.outside.front() : Point(layer.z0, radiusAt(sides.outside, layer.z0))},
-                            angles, 1);
+                    b.sweep(
+                        {{layer.z0,
+                          first && !surfaces.inside.empty() && surfaces.inside.front().x() > 0 ? 0.0 : rim(layer.z0)},
+                         first ? surfaces.outside.front() : Point(layer.z0, radiusAt(surfaces.outside, layer.z0))},
+                        angles, 1);
                 if (last)
-                    b.sweep({sides.outside.back(), {height, sides.inside.empty() ? 0.0 : sides.inside.back().y()}},
-                            angles, 1);
-                if (gapsAbove) b.sweep({{top, radiusAt(sides.outside, top)}, {top, rim(top)}}, angles, 1);
+                    b.sweep(
+                        {surfaces.outside.back(), {height, surfaces.inside.empty() ? 0.0 : surfaces.inside.back().y()}},
+                        angles, 1);
+                if (gapsAbove) b.sweep({{top, radiusAt(surfaces.outside, top)}, {top, rim(top)}}, angles, 1);
             }
-        if (!lofted && !sides.edges.empty()) edgeFaces(b, layer, i, sides, outside, inside);
+        if (!lofted && !surfaces.edges.empty()) edgeFaces(b, layer, i, surfaces, outside, inside);
         if (layer.gaps && !detail.cutAway) gapFaces(b, layer, i, outside, inside);
         if (detail.cutAway)
             for (size_t k = 0; k < 2; ++k)
-                openFace(b, layer, i, sides.round() ? outside : clipped(open[k], layer.z0, top), inside,
+                openFace(b, layer, i, surfaces.round() ? outside : clipped(open[k], layer.z0, top), inside,
                          180.0 * static_cast<double>(k));
     }
     return mesh;

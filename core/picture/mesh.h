@@ -31,7 +31,7 @@ struct MeshDetail {
 };
 
 /// The turned piece. Closed where it is not cut away; every vertex lies on the true surface, within float precision.
-Mesh turnedMesh(const Assembly& assembly, const Sides& sides, const MeshDetail& detail = {});
+Mesh turnedMesh(const Assembly& assembly, const TurnedSurfaces& surfaces, const MeshDetail& detail = {});
 
 /// The glued blank before turning: every segment a prism.
 Mesh blankMesh(const Assembly& assembly);

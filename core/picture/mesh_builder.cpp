@@ -39,7 +39,7 @@ std::vector<Polyline> betweenRadii(const Polyline& line, double low, double high
     return out;
 }
 
-/// Neighbouring faces within 30° share their normal; a sharper corner stays sharp.
+/// Neighboring faces within 30° share their normal; a sharper corner stays sharp.
 Point smoothNormal(const Polyline& line, size_t i, const Point& flat, double sign, bool atStart)
 {
     const bool has = atStart ? i > 0 : i + 2 < line.size();

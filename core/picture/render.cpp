@@ -175,11 +175,11 @@ Raster renderMesh(const Mesh& mesh, const Camera& camera, double height, double 
         const bool lifted = selected >= 0 && static_cast<int>(v[0]->part) / 1000 == selected;
         const std::array<float, 3> way{normal.x(), normal.y(), normal.z()};
         const auto lit = mesh.shades.empty()
-                             ? litColour(woodColour(mesh.woods[static_cast<size_t>(v[0]->species)]->figure, place[0],
-                                                    place[1], place[2], v[0]->seed, endGrain),
-                                         way, lifted ? 1.15f : 1.0f)
-                             : litMeasure(measureColour(shade()), way);
-        out.pixels[at] = packColour(lit);
+                             ? litColor(woodColor(mesh.woods[static_cast<size_t>(v[0]->species)]->figure, place[0],
+                                                  place[1], place[2], v[0]->seed, endGrain),
+                                        way, lifted ? 1.15f : 1.0f)
+                             : litMeasure(measureColor(shade()), way);
+        out.pixels[at] = packColor(lit);
     }
     return out;
 }

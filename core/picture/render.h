@@ -16,7 +16,7 @@ struct Camera {
 
     /// World to view: x right, y up, z towards the eye; mm, the middle of the piece at the origin.
     Eigen::Affine3d view(double height) const;
-    /// mm from the centre to the edge of the picture's shorter side.
+    /// mm from the center to the edge of the picture's shorter side.
     double halfExtent(double height, double greatestDiameter) const;
 };
 

@@ -86,7 +86,7 @@ Tip tipOver(const Surface& hull, const std::vector<Facet>& facets, const Facet& 
             const Vector3d& middle, const Eigen::Isometry3d& place)
 {
     const Vector3d a = place * cornerOf(hull, edge.a), b = place * cornerOf(hull, edge.b);
-    // The face on the ground is seen from below: anticlockwise there, its edges have it at their right from above.
+    // The face on the ground is seen from below: counterclockwise there, its edges have it at their right from above.
     const Vector3d along = (b - a).normalized(), way = up.cross(along);
     const double angle = std::acos(std::clamp(from.normal.dot(facets[edge.beyond].normal), -1.0, 1.0));
     const Vector3d c = place * middle - a;

@@ -8,7 +8,7 @@
 #include <cmath>
 
 namespace vl {
-std::uint32_t packColour(const std::array<float, 3>& c)
+std::uint32_t packColor(const std::array<float, 3>& c)
 {
     auto byte = [](float v) { return static_cast<std::uint32_t>(std::clamp(v, 0.0f, 1.0f) * 255 + 0.5f); };
     return 0xff000000u | byte(c[0]) << 16 | byte(c[1]) << 8 | byte(c[2]);
@@ -22,20 +22,21 @@ std::uint32_t woodAt(const BuiltLayer& layer, double z, double r, double angleDe
     const Cell* cell = layer.cellAt(z, r, angleDeg);
     if (!cell) return 0;
     const Eigen::Vector3d p = cell->board.place(pointAt(z, r, angleDeg));
-    return packColour(woodColour(cell->wood->figure, static_cast<float>(p.x()), static_cast<float>(p.y()),
-                                 static_cast<float>(p.z()), cell->seed, static_cast<float>(cell->endGrain(normal))));
+    return packColor(woodColor(cell->wood->figure, static_cast<float>(p.x()), static_cast<float>(p.y()),
+                               static_cast<float>(p.z()), cell->seed, static_cast<float>(cell->endGrain(normal))));
 }
 
-bool isCut(const Sides& sides, double z, double r, double angleDeg)
+bool isCut(const TurnedSurfaces& surfaces, double z, double r, double angleDeg)
 {
     constexpr double just = 1e-3;  // mm under the surface
-    return std::ranges::any_of(sides.cuts,
+    return std::ranges::any_of(surfaces.cuts,
                                [&](const Cut& c) { return takes(c.solid, pointAt(z, r - just, angleDeg)); });
 }
 
 }  // namespace
 
-Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& w, const std::atomic<bool>* cancelled)
+Raster bakeSkin(const Assembly& assembly, const TurnedSurfaces& surfaces, const SkinWindow& w,
+                const std::atomic<bool>* canceled)
 {
     Raster out{w.width, w.height,
                std::vector<std::uint32_t>(static_cast<size_t>(w.width) * static_cast<size_t>(w.height), 0)};
@@ -48,20 +49,20 @@ Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& 
     std::vector<Column> columns;
     for (int x = 0; x < w.width; ++x) {
         const double z = w.z0 + (x + 0.5) * (w.z1 - w.z0) / w.width;
-        columns.push_back({z, radiusAt(sides.outside, z), assembly.layerAt(z), {}});
-        if (sides.round()) continue;
-        columns.back().section.emplace(sides, z);
+        columns.push_back({z, radiusAt(surfaces.outside, z), assembly.layerAt(z), {}});
+        if (surfaces.round()) continue;
+        columns.back().section.emplace(surfaces, z);
         if (!columns.back().section->holds({0, 0})) columns.back().r = std::nan("");
     }
     for (int y = 0; y < w.height; ++y) {
-        if (cancelled && *cancelled) break;
+        if (canceled && *canceled) break;
         const double angle = w.angle1 - (y + 0.5) * (w.angle1 - w.angle0) / w.height;
         for (int x = 0; x < w.width; ++x) {
             const Column& c = columns[static_cast<size_t>(x)];
             if (std::isnan(c.r)) continue;
             const BuiltLayer& layer = assembly.layers[c.layer];
             const double r = c.section ? c.section->reachFrom({0, 0}, angle) : c.r;
-            if (isCut(sides, c.z, r, angle)) continue;
+            if (isCut(surfaces, c.z, r, angle)) continue;
             out.pixels[static_cast<size_t>(y) * static_cast<size_t>(w.width) + static_cast<size_t>(x)] =
                 woodAt(layer, c.z, r, angle, outwards(angle));
         }
@@ -69,22 +70,22 @@ Raster bakeSkin(const Assembly& assembly, const Sides& sides, const SkinWindow& 
     return out;
 }
 
-Raster bakeSection(const Assembly& assembly, const Sides& sides, double z0, double z1, double r0, double r1, int width,
-                   int height)
+Raster bakeSection(const Assembly& assembly, const TurnedSurfaces& surfaces, double z0, double z1, double r0, double r1,
+                   int width, int height)
 {
     Raster out{width, height, std::vector<std::uint32_t>(static_cast<size_t>(width) * static_cast<size_t>(height), 0)};
     if (assembly.layers.empty()) return out;
-    const Polyline outside = outsideAlong(sides, 0);
+    const Polyline outside = outsideAlong(surfaces, 0);
     for (int x = 0; x < width; ++x) {
         const double z = z0 + (x + 0.5) * (z1 - z0) / width;
         const double outer = radiusAt(outside, z);
-        const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).low;
+        const double bore = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, z, z).low;
         const double inner = std::isnan(bore) ? 0 : bore;
         if (std::isnan(outer)) continue;
         const BuiltLayer& layer = assembly.layers[assembly.layerAt(z)];
         for (int y = 0; y < height; ++y) {
             const double r = r1 - (y + 0.5) * (r1 - r0) / height;
-            if (r < inner || r > outer || isCut(sides, z, r, 0)) continue;
+            if (r < inner || r > outer || isCut(surfaces, z, r, 0)) continue;
             out.pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)] =
                 woodAt(layer, z, r, 1e-3, onwards(0) * 0.6);
         }

@@ -19,33 +19,30 @@ namespace vl {
 namespace {
 
 struct DayCaution {
-    std::string_view machine;
+    Resource machine;
     const Pattern& words;
 };
-const std::array<DayCaution, 12> day{{{"lathe", words::lathesDay},
-                                      {"saw", words::sawsDay},
-                                      {"bandsaw", words::sawsDay},
-                                      {"drill", words::drillsDay},
-                                      {"thicknesser", words::planersDay},
-                                      {"sanding board", words::sandersDay},
-                                      {"disc sander", words::sandersDay},
-                                      {"router", words::routersDay},
-                                      {"knife", words::edgesDay},
-                                      {"clamp", words::gluesDay},
-                                      {"band clamp", words::gluesDay},
-                                      {"finish", words::finishDay}}};
+const std::array<DayCaution, 12> day{{{Resource::Lathe, words::lathesDay},
+                                      {Resource::Saw, words::sawsDay},
+                                      {Resource::Bandsaw, words::sawsDay},
+                                      {Resource::Drill, words::drillsDay},
+                                      {Resource::Thicknesser, words::planersDay},
+                                      {Resource::SandingBoard, words::sandersDay},
+                                      {Resource::DiscSander, words::sandersDay},
+                                      {Resource::Router, words::routersDay},
+                                      {Resource::Knife, words::edgesDay},
+                                      {Resource::Clamp, words::gluesDay},
+                                      {Resource::BandClamp, words::gluesDay},
+                                      {Resource::Finish, words::finishDay}}};
 
 /// What can hurt in doing just this.
 std::vector<Text> hazardsOf(const Step& s)
 {
     std::vector<Text> all;
-    const auto uses = [&](std::string_view what) {
-        return std::ranges::any_of(s.uses, [&](const std::string& u) { return u == what; });
-    };
     switch (s.action) {
     case Action::Mount:
         if (s.held.set) all.push_back(says(words::firstStart));
-        if (s.held.offset > 0) all.push_back(says(words::offCentreTurns));
+        if (s.held.offset > 0) all.push_back(says(words::offCenterTurns));
         break;
     case Action::PartOff:
         all.push_back(says(words::partedFalls));
@@ -55,10 +52,10 @@ std::vector<Text> hazardsOf(const Step& s)
         all.push_back(says(words::bladeUnseen));
         break;
     case Action::Sand:
-        if (uses("lathe")) all.push_back(says(words::restOffFirst));
+        if (s.occupies(Resource::Lathe)) all.push_back(says(words::restOffFirst));
         break;
     case Action::Cut:
-        if (uses("saw") || uses("bandsaw")) all.push_back(says(words::smallAtSaw));
+        if (s.occupies(Resource::Saw) || s.occupies(Resource::Bandsaw)) all.push_back(says(words::smallAtSaw));
         break;
     case Action::Drill:
         all.push_back(says(words::bitsGrab));
@@ -72,57 +69,57 @@ std::vector<Text> hazardsOf(const Step& s)
     return all;
 }
 
-std::string machineOf(const Step& s)
+Resource machineOf(const Step& s)
 {
     if (!s.uses.empty()) return s.uses.front();
     for (const Setting& one : s.settings)
-        if (!one.machine.empty()) return std::string(one.machine);
-    return s.action == Action::Finish ? "finish" : "";
+        if (one.machine != Resource::None) return one.machine;
+    return s.action == Action::Finish ? Resource::Finish : Resource::None;
 }
 
 /// The setting that is set: of a machine before what is only a measure.
 std::optional<size_t> numberOf(const Step& s)
 {
     if (s.settings.empty()) return std::nullopt;
-    const auto set = std::ranges::find_if(s.settings, [](const Setting& one) { return !one.machine.empty(); });
+    const auto set = std::ranges::find_if(s.settings, [](const Setting& one) { return one.machine != Resource::None; });
     return set == s.settings.end() ? 0 : static_cast<size_t>(set - s.settings.begin());
 }
 
-Walk stationWalk(const Plan& plan)
+Checklist stationList(const Plan& plan)
 {
-    Walk walk{"stations", "Stations with their diameters", {}};
+    Checklist list{"stations", "Stations with their diameters", {}};
     for (size_t k = 0; k < plan.stations.size(); ++k) {
         const Station& s = plan.stations[k];
         if (std::isnan(s.outside)) continue;
         const Setting at{.name = "station", .value = s.z, .decimals = 1},
-            out{.machine = "calliper", .name = "outside, Ø", .value = s.outside, .decimals = 1},
-            in{.machine = "calliper", .name = "inside, Ø", .value = s.inside, .decimals = 1},
-            wall{.machine = "calliper", .name = "wall", .value = s.wall, .decimals = 1};
-        Walk::Place place{
+            out{.machine = Resource::Caliper, .name = "outside, Ø", .value = s.outside, .decimals = 1},
+            in{.machine = Resource::Caliper, .name = "inside, Ø", .value = s.inside, .decimals = 1},
+            wall{.machine = Resource::Caliper, .name = "wall", .value = s.wall, .decimals = 1};
+        Checklist::Place place{
             .id = "station-" + std::to_string(k + 1), .what = says(words::atStation, at), .number = out, .z = s.z};
         if (!std::isnan(s.inside)) place.others = {in, wall};
-        walk.places.push_back(std::move(place));
+        list.places.push_back(std::move(place));
     }
-    return walk;
+    return list;
 }
 
-Walk drillWalk(const Piece& piece, const Plan& plan)
+Checklist drillList(const Piece& piece, const Plan& plan)
 {
-    Walk walk{"drill", "Holes to drill", {}};
-    for (const DrilledHole& h : plan.sides.holes) {
+    Checklist list{"drill", "Holes to drill", {}};
+    for (const DrilledHole& h : plan.surfaces.holes) {
         // What no step drills is no place to stand at: a caution says why.
         if (h.solid.profile.empty() || !std::ranges::count(plan.assembly.recipe, drillStep(piece, h), &Step::id))
             continue;
         const Hole& hole = piece.holes[h.hole];
-        const Setting deep{.machine = "drill", .name = "depth", .value = h.full, .decimals = 1},
-            bit{.machine = "drill", .name = "bit, Ø", .value = hole.diameter, .decimals = 1},
-            at{.machine = "drill", .name = "station or circle", .value = hole.at, .decimals = 1},
-            towards{.machine = "index",
+        const Setting deep{.machine = Resource::Drill, .name = "depth", .value = h.full, .decimals = 1},
+            bit{.machine = Resource::Drill, .name = "bit, Ø", .value = hole.diameter, .decimals = 1},
+            at{.machine = Resource::Drill, .name = "station or circle", .value = hole.at, .decimals = 1},
+            towards{.machine = Resource::Index,
                     .name = "towards",
                     .value = std::fmod(h.angleDeg + 720, 360),
                     .unit = Unit::Angle,
                     .decimals = 1};
-        walk.places.push_back({.id = "hole-" + hole.id + "-" + std::to_string(h.which + 1),
+        list.places.push_back({.id = "hole-" + hole.id + "-" + std::to_string(h.which + 1),
                                .what = says(words::drillPoint, nameOf(piece, hole), h.which + 1),
                                .number = deep,
                                .others = {bit, at, towards},
@@ -130,22 +127,22 @@ Walk drillWalk(const Piece& piece, const Plan& plan)
                                .z = h.solid.from.x(),
                                .angleDeg = h.angleDeg});
     }
-    return walk;
+    return list;
 }
 
-Walk coatWalk(const Plan& plan)
+Checklist coatList(const Plan& plan)
 {
-    Walk walk{"coats", "Coats of finish", {}};
+    Checklist list{"coats", "Coats of finish", {}};
     for (size_t k = 0; k < plan.finish.layers.size(); ++k) {
         const FinishLayer& layer = plan.finish.layers[k];
         for (int c = 1; c <= layer.coats; ++c)
-            walk.places.push_back(
+            list.places.push_back(
                 {.id = "coat-" + std::to_string(k + 1) + "-" + std::to_string(c),
                  .what = says(words::coatNumber, layer.name, c, layer.coats),
                  .number = {.name = "left to dry", .value = layer.waitMinutes, .unit = Unit::Minutes, .decimals = 0},
                  .step = finishStep(k)});
     }
-    return walk;
+    return list;
 }
 
 /// A place's id holds for as long as what is set there stays the same.
@@ -156,59 +153,59 @@ std::string settingsId(std::string id, const std::vector<Setting>& settings)
     return id.substr(0, most);
 }
 
-Walk setupWalk(const Piece& piece, const Plan& plan, const BoardPlan& boards)
+Checklist setupList(const Piece& piece, const Plan& plan, const BoardPlan& boards)
 {
-    Walk walk{"setups", "Set-ups at the saw", {}};
+    Checklist list{"setups", "Set-ups at the saw", {}};
     std::map<std::string, int> before;
     for (const Setup& s : setupsOf(piece, plan.assembly, boards)) {
         if (s.settings.empty()) continue;
         const std::string id = settingsId("setup-" + s.machine, s.settings);
         const int same = before[id]++;
-        walk.places.push_back({.id = same ? id + "-" + std::to_string(same + 1) : id,
+        list.places.push_back({.id = same ? id + "-" + std::to_string(same + 1) : id,
                                .what = s.what.empty() ? says(words::setupFor, s.machine, s.cuts)
                                                       : says(words::setupWhat, s.machine, s.what),
                                .number = s.settings.front(),
                                .others = {s.settings.begin() + 1, s.settings.end()}});
     }
-    return walk;
+    return list;
 }
 
-Walk stripWalk(const BoardPlan& boards)
+Checklist stripList(const BoardPlan& boards)
 {
-    Walk walk{"strips", "Strips to rip", {}};
+    Checklist list{"strips", "Strips to rip", {}};
     for (const PlannedBoard& b : boards.boards)
         for (size_t k = 0; k < b.strips.size(); ++k) {
             const PlannedStrip& s = b.strips[k];
             const auto mm = [](const char* name, double value) {
-                return Setting{.machine = "saw", .name = name, .value = value, .decimals = 1};
+                return Setting{.machine = Resource::Saw, .name = name, .value = value, .decimals = 1};
             };
             const KeptStrip strip = keptStrip(b, s);
-            walk.places.push_back({.id = "strip-" + b.board.id + "-" + fixed(strip.x, 0) + "-" + fixed(strip.y, 0),
+            list.places.push_back({.id = "strip-" + b.board.id + "-" + fixed(strip.x, 0) + "-" + fixed(strip.y, 0),
                                    .what = says(words::stripOfBoard, static_cast<int>(k + 1), b.board.id),
                                    .number = mm("ripped to", s.place.width),
                                    .others = {mm("planed to", s.thickness), mm("length", s.place.length)},
                                    .strip = strip,
                                    .cut = s.kept});
         }
-    return walk;
+    return list;
 }
 
-Walk partWalk(const Plan& plan)
+Checklist partList(const Plan& plan)
 {
-    Walk walk{"parts", "Segments and parts to cut", {}};
+    Checklist list{"parts", "Segments and parts to cut", {}};
     for (const Part& p : plan.assembly.parts) {
         const auto step = std::ranges::find_if(plan.assembly.recipe, [&](const Step& s) {
             return s.action == Action::Cut && std::ranges::find(s.inputs, p.id) != s.inputs.end();
         });
         const auto set = [](const char* name, double value, Unit unit, int decimals) {
-            return Setting{.machine = "saw", .name = name, .value = value, .unit = unit, .decimals = decimals};
+            return Setting{.machine = Resource::Saw, .name = name, .value = value, .unit = unit, .decimals = decimals};
         };
-        Walk::Place place{.id = "part-" + p.id,
-                          .what = says(words::cutSoMany, p.count, p.name),
-                          .number = set("longest edge", p.length, Unit::Length, 1),
-                          .others = {set("width", p.width, Unit::Length, 1)},
-                          .step = step == plan.assembly.recipe.end() ? "" : step->id,
-                          .layer = p.layer};
+        Checklist::Place place{.id = "part-" + p.id,
+                               .what = says(words::cutSoMany, p.count, p.name),
+                               .number = set("longest edge", p.length, Unit::Length, 1),
+                               .others = {set("width", p.width, Unit::Length, 1)},
+                               .step = step == plan.assembly.recipe.end() ? "" : step->id,
+                               .layer = p.layer};
         const auto angle = [&](const char* name, double deg) {
             if (std::abs(deg) > 1e-6) place.others.push_back(set(name, deg, Unit::Angle, 2));
         };
@@ -216,33 +213,36 @@ Walk partWalk(const Plan& plan)
         angle("right end from square", p.right.miterDeg);
         angle("left end tilted", p.left.bevelDeg);
         angle("right end tilted", p.right.bevelDeg);
-        walk.places.push_back(std::move(place));
+        list.places.push_back(std::move(place));
     }
-    return walk;
+    return list;
 }
 
-Walk indexWalk(const Piece& piece)
+Checklist indexList(const Piece& piece)
 {
-    Walk walk{"index", "Index marks", {}};
+    Checklist list{"index", "Index marks", {}};
     for (const IndexRing& ring : indexRings(piece))
         for (size_t k = 0; k < ring.marks.size(); ++k) {
             const auto number = static_cast<int>(k) + 1;
-            const Setting hole{.machine = "index",
+            const Setting hole{.machine = Resource::Index,
                                .name = "hole",
                                .value = static_cast<double>(ring.marks[k].hole),
                                .unit = Unit::Count,
                                .decimals = 0},
-                angle{
-                    .machine = "index", .name = "towards", .value = ring.angles[k], .unit = Unit::Angle, .decimals = 1};
+                angle{.machine = Resource::Index,
+                      .name = "towards",
+                      .value = ring.angles[k],
+                      .unit = Unit::Angle,
+                      .decimals = 1};
             const bool plate = ring.marks[k].hole >= 0;
-            walk.places.push_back({.id = "mark-" + ring.name + "-" + std::to_string(number),
+            list.places.push_back({.id = "mark-" + ring.name + "-" + std::to_string(number),
                                    .what = plate ? says(words::holeOfPlate, ring.name, number, hole)
                                                  : says(words::markAtAngle, ring.name, number, angle),
                                    .number = plate ? hole : angle,
                                    .others = plate ? std::vector{angle} : std::vector<Setting>{},
                                    .angleDeg = ring.angles[k]});
         }
-    return walk;
+    return list;
 }
 
 }  // namespace
@@ -297,7 +297,7 @@ double speedBorne(const Plan& plan, const std::vector<Card>& cards, size_t at)
     return 0;
 }
 
-std::optional<double> toMark(const Walk::Place& place, double spindleDeg)
+std::optional<double> toMark(const Checklist::Place& place, double spindleDeg)
 {
     const auto isAngle = [](const Setting& s) { return s.unit == Unit::Angle; };
     if (isAngle(place.number)) return std::remainder(place.number.value - spindleDeg, 360);
@@ -306,14 +306,14 @@ std::optional<double> toMark(const Walk::Place& place, double spindleDeg)
     return std::remainder(other->value - spindleDeg, 360);
 }
 
-std::optional<Text> dayCautionOf(const std::string& machine)
+std::optional<Text> dayCautionOf(Resource machine)
 {
-    const auto it = std::ranges::find(day, std::string_view(machine), &DayCaution::machine);
+    const auto it = std::ranges::find(day, machine, &DayCaution::machine);
     return it == day.end() ? std::nullopt : std::optional(says(it->words));
 }
 
 /// A crack that shows while the piece is sanded: sealed round, glued and cut back, with its waits.
-Walk crackWalk()
+Checklist crackList()
 {
     struct Stage {
         const Pattern* what;
@@ -324,25 +324,25 @@ Walk crackWalk()
                                     Stage{&words::crackBlow, 1}, Stage{&words::crackGlue, 3},
                                     Stage{&words::crackSet, 30}, Stage{&words::crackCut, 5},
                                     Stage{&words::crackOn, 5}};
-    Walk walk{"cracks", "A crack while sanding", {}};
+    Checklist list{"cracks", "A crack while sanding", {}};
     for (const Stage& d : all)
-        walk.places.push_back(
-            {.id = "crack-" + std::to_string(walk.places.size() + 1),
+        list.places.push_back(
+            {.id = "crack-" + std::to_string(list.places.size() + 1),
              .what = says(*d.what),
              .number = {.name = "minutes", .value = d.minutes, .unit = Unit::Minutes, .decimals = 0}});
-    return walk;
+    return list;
 }
 
-std::vector<Walk> walksOf(const Piece& piece, const Plan& plan, const BoardPlan& boards)
+std::vector<Checklist> checklistsOf(const Piece& piece, const Plan& plan, const BoardPlan& boards)
 {
-    std::vector<Walk> all{
-        setupWalk(piece, plan, boards), stripWalk(boards), partWalk(plan), stationWalk(plan), indexWalk(piece),
-        drillWalk(piece, plan),         coatWalk(plan),    crackWalk()};
-    std::erase_if(all, [](const Walk& w) { return w.places.empty(); });
+    std::vector<Checklist> all{
+        setupList(piece, plan, boards), stripList(boards), partList(plan), stationList(plan), indexList(piece),
+        drillList(piece, plan),         coatList(plan),    crackList()};
+    std::erase_if(all, [](const Checklist& w) { return w.places.empty(); });
     return all;
 }
 
-bool isDone(const Piece& piece, const Walk::Place& place)
+bool isDone(const Piece& piece, const Checklist::Place& place)
 {
     // A strip is cut from the press on; the boards are planned anew beside.
     const auto& cut = piece.progress.strips;
@@ -350,9 +350,9 @@ bool isDone(const Piece& piece, const Walk::Place& place)
     return place.cut || isTicked(piece, place.id);
 }
 
-Piece withPlaceDone(Piece piece, const Plan& plan, const Walk& walk, size_t at, double now)
+Piece withPlaceDone(Piece piece, const Plan& plan, const Checklist& list, size_t at, double now)
 {
-    const Walk::Place& place = walk.places[at];
+    const Checklist::Place& place = list.places[at];
     if (place.strip) {
         if (!isDone(piece, place)) piece.progress.strips.push_back(*place.strip);
         return piece;
@@ -360,7 +360,7 @@ Piece withPlaceDone(Piece piece, const Plan& plan, const Walk& walk, size_t at, 
     piece = withPlaceTicked(std::move(piece), place.id);
     if (place.step.empty() || !isTicked(piece, place.id)) return piece;
     const bool all = std::ranges::all_of(
-        walk.places, [&](const Walk::Place& p) { return p.step != place.step || isDone(piece, p); });
+        list.places, [&](const Checklist::Place& p) { return p.step != place.step || isDone(piece, p); });
     const bool already =
         std::ranges::find(piece.progress.done, place.step, &StepDone::step) != piece.progress.done.end();
     return all && !already ? withStepTicked(std::move(piece), plan, place.step, now) : piece;

@@ -7,9 +7,9 @@ namespace vl {
 
 /// One step as it is read at the machine, from across the shop.
 struct Card {
-    size_t step = 0;                ///< place in the recipe
-    std::string machine;            ///< "lathe", "saw" …; empty: the bench
-    std::optional<Setting> number;  ///< the one to set, as large as it can be
+    size_t step = 0;                    ///< place in the recipe
+    Resource machine = Resource::None;  ///< none: the bench
+    std::optional<Setting> number;      ///< the one to set, as large as it can be
     std::vector<Setting> others;
     std::vector<Text> hazards;  ///< of this step, every time
     double waitMinutes = 0;     ///< a timer runs
@@ -32,11 +32,11 @@ size_t nextCard(const std::vector<Card>& cards);
 /// The highest speed that the mount bears in which the work stands at a card, rpm; 0 where nothing is mounted yet.
 double speedBorne(const Plan& plan, const std::vector<Card>& cards, size_t at);
 
-/// The general cautions of a machine, said once a day: by what it is called in Step::uses.
-std::optional<Text> dayCautionOf(const std::string& machine);
+/// The general cautions of a machine, said once a day.
+std::optional<Text> dayCautionOf(Resource machine);
 
 /// A list that is walked at the machine, one place after another.
-struct Walk {
+struct Checklist {
     struct Place {
         std::string id;  ///< lasts as long as the plan gives it: what is ticked is kept by it
         Text what;
@@ -54,15 +54,15 @@ struct Walk {
     std::vector<Place> places;
 };
 /// How far the spindle has to turn on to a place's mark from where it stands, −180 … 180°; none where it has no angle.
-std::optional<double> toMark(const Walk::Place& place, double spindleDeg);
+std::optional<double> toMark(const Checklist::Place& place, double spindleDeg);
 
 /// The lists of a piece, those that it has: set-ups at the saw, strips to rip, segments and other parts to cut,
 /// stations with their diameters, index marks, drill points, coats of finish, a crack while sanding.
-std::vector<Walk> walksOf(const Piece& piece, const Plan& plan, const BoardPlan& boards);
+std::vector<Checklist> checklistsOf(const Piece& piece, const Plan& plan, const BoardPlan& boards);
 
 /// Whether a place is done, and the piece with it done or no longer: a strip is cut from its board then, and the step
 /// whose last place it was is ticked, at `now` by the shop's clock.
-bool isDone(const Piece& piece, const Walk::Place& place);
-Piece withPlaceDone(Piece piece, const Plan& plan, const Walk& walk, size_t place, double now);
+bool isDone(const Piece& piece, const Checklist::Place& place);
+Piece withPlaceDone(Piece piece, const Plan& plan, const Checklist& list, size_t place, double now);
 
 }  // namespace vl

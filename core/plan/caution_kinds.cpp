@@ -5,20 +5,11 @@
 
 namespace vl {
 
-std::string kindOf(const Piece& piece, const Caution& caution)
-{
-    // Ids of layers are the piece's own: "overlap-L3", "season-L3-below".
-    for (const Layer& l : piece.layers)
-        for (const std::string& end : {"-" + l.id, "-" + l.id + "-below"})
-            if (!l.id.empty() && caution.id.ends_with(end)) return caution.id.substr(0, caution.id.size() - end.size());
-    return caution.id;
-}
-
-std::vector<CautionKind> cautionKinds(const Piece& piece, const std::vector<Caution>& cautions)
+std::vector<CautionKind> cautionKinds(const std::vector<Caution>& cautions)
 {
     std::vector<CautionKind> kinds;
     for (const Caution& c : cautions) {
-        const std::string kind = kindOf(piece, c);
+        const std::string& kind = c.perLayer ? c.kind : c.id;
         auto it = std::ranges::find(kinds, kind, &CautionKind::kind);
         if (it == kinds.end()) it = kinds.insert(kinds.end(), {kind, {}});
         it->all.push_back(&c);
@@ -28,14 +19,14 @@ std::vector<CautionKind> cautionKinds(const Piece& piece, const std::vector<Caut
 
 Piece mendedAll(Piece piece, const Shop& shop, const std::string& kind, size_t fix)
 {
-    auto ofKind = [&](const Piece& p, const Plan& plan) {
+    auto ofKind = [&](const Plan& plan) {
         std::vector<Caution> all;
         for (const Caution& c : plan.cautions)
-            if (kindOf(p, c) == kind && !c.fixes.empty()) all.push_back(c);
+            if ((c.perLayer ? c.kind : c.id) == kind && !c.fixes.empty()) all.push_back(c);
         return all;
     };
     Piece now = piece;
-    std::vector<Caution> left = ofKind(now, makePlan(now, shop));
+    std::vector<Caution> left = ofKind(makePlan(now, shop));
     const size_t before = left.size();
     std::set<std::string> tried;
     // One fix may mend only its half of a joint: each is tried once, and what it does to the others is seen anew.
@@ -44,7 +35,7 @@ Piece mendedAll(Piece piece, const Shop& shop, const std::string& kind, size_t f
         if (next == left.end()) break;
         tried.insert(next->id);
         now = next->fixes[std::min(fix, next->fixes.size() - 1)].apply(now);
-        left = ofKind(now, makePlan(now, shop));
+        left = ofKind(makePlan(now, shop));
     }
     return left.size() < before ? now : piece;
 }

@@ -10,10 +10,7 @@ struct CautionKind {
     std::vector<const Caution*> all;  ///< the gravest first
 };
 /// The cautions by kind, in the order in which each kind comes first. What has no layer is a kind of its own.
-std::vector<CautionKind> cautionKinds(const Piece& piece, const std::vector<Caution>& cautions);
-
-/// What a caution's id begins with, without its layer: "overlap-L3" is of kind "overlap".
-std::string kindOf(const Piece& piece, const Caution& caution);
+std::vector<CautionKind> cautionKinds(const std::vector<Caution>& cautions);
 
 /// The piece with fix number `fix` (or the last, where there are fewer) taken for every caution of a kind, one after
 /// another, each judged anew. Where that leaves as many as there were, the piece as it was.

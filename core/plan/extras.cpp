@@ -7,7 +7,7 @@
 
 namespace vl {
 
-std::vector<Extra> extrasOf(const Piece& piece, const Sides& sides)
+std::vector<Extra> extrasOf(const Piece& piece, const TurnedSurfaces& surfaces)
 {
     const auto mm = [](double v) { return Quantity{v, Unit::Length, 1}; };
     std::vector<Extra> all;
@@ -18,7 +18,7 @@ std::vector<Extra> extrasOf(const Piece& piece, const Sides& sides)
         if (!h.filled) continue;
         constexpr double spare = 10;  // mm of a rod at each end; own value
         double longest = 0;
-        for (const DrilledHole& d : sides.holes)
+        for (const DrilledHole& d : surfaces.holes)
             if (d.hole == i && !d.solid.profile.empty()) longest = std::max(longest, d.full);
         const Species& of = fillingOf(h.fill);
         if (isPacked(of) || longest <= 0) continue;
@@ -26,7 +26,7 @@ std::vector<Extra> extrasOf(const Piece& piece, const Sides& sides)
             {"rod", of.name, h.count, says(words::acrossAndLong, mm(h.diameter - h.fit), mm(longest + 2 * spare))});
     }
     for (const Inlay& f : piece.inlays) {
-        const InlayPlace at = placeOf(f, sides);
+        const InlayPlace at = placeOf(f, surfaces);
         if (!at.meetsWood) continue;
         if (f.kind != Inlay::Crack && f.set != Inlay::None)
             all.push_back({f.set == Inlay::Rounds ? "round piece" : "block", fillingOf(f.wood).name, f.count,

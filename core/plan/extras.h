@@ -11,6 +11,6 @@ struct Extra {
     int count = 1;
     Text size;
 };
-std::vector<Extra> extrasOf(const Piece& piece, const Sides& sides);
+std::vector<Extra> extrasOf(const Piece& piece, const TurnedSurfaces& surfaces);
 
 }  // namespace vl

@@ -27,7 +27,7 @@ std::string hours(double minutes)
 /// Ounces and pounds where lengths are inches; the avoirdupois pound is 0.45359237 kg, exact by definition.
 std::string weight(double kg, LengthStyle style)
 {
-    if (style.unit == LengthStyle::Unit::Millimetre) return kg < 1 ? fixed(kg * 1000, 0) + " g" : fixed(kg, 2) + " kg";
+    if (style.unit == LengthStyle::Unit::Millimeter) return kg < 1 ? fixed(kg * 1000, 0) + " g" : fixed(kg, 2) + " kg";
     const double pounds = kg / 0.45359237;
     return pounds < 1 ? fixed(pounds * 16, 1) + " oz" : fixed(pounds, 2) + " lb";
 }
@@ -53,7 +53,7 @@ std::string figureText(FigureId id, const Piece& piece, const Plan& plan, int la
         return s.solid ? "–" : mm(s.floorThickness);
     case FigureId::Capacity:
         if (s.solid) return "–";
-        return style.unit == LengthStyle::Unit::Millimetre
+        return style.unit == LengthStyle::Unit::Millimeter
                    ? fixed(s.capacity / 1e6, 2) + " l"
                    : fixed(s.capacity / (mmPerInch * mmPerInch * mmPerInch), 1) + " in³";
     case FigureId::Weight:
@@ -133,7 +133,7 @@ std::string settingText(const Setting& s, LengthStyle style)
 {
     switch (s.unit) {
     case Unit::Length:
-        return formatLength(s.value, style, style.unit == LengthStyle::Unit::Millimetre ? s.decimals : -1);
+        return formatLength(s.value, style, style.unit == LengthStyle::Unit::Millimeter ? s.decimals : -1);
     case Unit::Angle:
         return fixed(s.value, std::min(2, s.decimals)) + "°";
     default:

@@ -11,7 +11,7 @@ void showHolding(const Piece& piece, const Shop& shop, const Plan& plan, size_t 
     const auto step = [&](size_t k) -> const Step& { return plan.assembly.recipe[plan.schedule.order[k]]; };
     if (count == 0 || count > plan.schedule.order.size()) return;
     const Step& now = step(count - 1);
-    if (!now.held.set && std::ranges::find(now.uses, "lathe") == now.uses.end()) return;
+    if (!now.held.set && !now.occupies(Resource::Lathe)) return;
     for (size_t k = count; k-- > 0;) {
         if (!step(k).held.set) continue;
         const auto mount = std::ranges::find(plan.mounts, step(k).id, &Mount::id);

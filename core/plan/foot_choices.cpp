@@ -12,22 +12,22 @@ std::vector<FootChoice> footChoices(const Piece& piece, const Shop& shop)
 {
     std::vector<FootChoice> all;
     if (!isWholeBlock(piece)) return all;
-    for (size_t k = 0; k < choicesOf<FootSchool>().size(); ++k) {
+    for (size_t k = 0; k < choicesOf<FootMethod>().size(); ++k) {
         Piece as = piece;
-        as.choices.foot = static_cast<FootSchool>(k);
-        const Sides sides = sidesOf(as);
-        const Assembly assembly = assemble(as, shop, sides);
-        const Shape shape = measureShape(as, assembly, sides);
-        const FootHold foot = footHold(as, shop, sides);
+        as.choices.foot = static_cast<FootMethod>(k);
+        const TurnedSurfaces surfaces = turnedSurfacesOf(as);
+        const Assembly assembly = assemble(as, shop, surfaces);
+        const Shape shape = measureShape(as, assembly, surfaces);
+        const FootHold foot = footHold(as, shop, surfaces);
         FootChoice c{.school = as.choices.foot, .waste = footWaste(as, shop)};
         const Part& block = assembly.parts[0];
         c.volume = c.waste * block.length * block.width;
         for (const Step& s : assembly.recipe) c.minutes += s.workMinutes;
-        const std::vector<Mount> mounts = mountsOf(as, shop, assembly, sides, shape, {});
+        const std::vector<Mount> mounts = mountsOf(as, shop, assembly, surfaces, shape, {});
         c.holds =
             foot.fits && foot.left > 0 && std::ranges::all_of(mounts, [](const Mount& m) { return m.proof.holds; });
-        c.leaves = says(c.school == FootSchool::Tenon    ? words::leavesNothing
-                        : c.school == FootSchool::Recess ? words::leavesRecess
+        c.leaves = says(c.school == FootMethod::Tenon    ? words::leavesNothing
+                        : c.school == FootMethod::Recess ? words::leavesRecess
                                                          : words::leavesHoles);
         all.push_back(std::move(c));
     }

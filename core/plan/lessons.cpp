@@ -44,7 +44,7 @@ bool matters(const Lesson& lesson, const Step& step, const Piece& piece, const s
     case Lesson::Construction:
         return lesson.of == constructionOf(step, layers);
     case Lesson::Machine:
-        return std::ranges::find(step.uses, lesson.of) != step.uses.end();
+        return std::ranges::find(step.uses, lesson.of, resourceName) != step.uses.end();
     }
     return false;
 }
@@ -69,7 +69,7 @@ std::vector<Lesson> subjectsOf(const Step& step, const Piece& piece, const std::
     for (const std::string& wood : woods) all.push_back({.about = Lesson::Wood, .of = wood});
     if (const std::string how = constructionOf(step, layers); !how.empty())
         all.push_back({.about = Lesson::Construction, .of = how});
-    for (const std::string& machine : step.uses) all.push_back({.about = Lesson::Machine, .of = machine});
+    for (const Resource r : step.uses) all.push_back({.about = Lesson::Machine, .of = std::string(resourceName(r))});
     return all;
 }
 

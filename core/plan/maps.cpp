@@ -10,7 +10,7 @@ namespace vl {
 namespace {
 
 constexpr double unmeasured = std::numeric_limits<double>::quiet_NaN();
-constexpr double mostFibre = 40, mostWall = 60;  // mm: longer is as good as endless
+constexpr double mostFiber = 40, mostWall = 60;  // mm: longer is as good as endless
 
 /// What a measure is asked about: a place on the turned surface.
 struct Spot {
@@ -22,16 +22,16 @@ struct Spot {
 };
 
 /// How far wood goes on from a place, mm, up to `most`.
-double onwardsIn(const Sides& sides, const Eigen::Vector3d& from, const Eigen::Vector3d& way, double most)
+double onwardsIn(const TurnedSurfaces& surfaces, const Eigen::Vector3d& from, const Eigen::Vector3d& way, double most)
 {
     double in = 0, out = most;
     for (double t = 0; t < most;) {
         const double next = std::min(most, t + 0.6 + t / 8);
-        if (!sides.holds(from + way * next)) {
+        if (!surfaces.holds(from + way * next)) {
             out = next;
             for (int k = 0; k < 10; ++k) {
                 const double mid = (in + out) / 2;
-                (sides.holds(from + way * mid) ? in : out) = mid;
+                (surfaces.holds(from + way * mid) ? in : out) = mid;
             }
             return in;
         }
@@ -44,7 +44,7 @@ class Measurer {
 public:
     Measurer(MapKind kind, const Shop& shop, const Plan& plan) : kind_(kind), shop_(shop), plan_(plan)
     {
-        if (kind == MapKind::Movement) movements_ = movementsOf(plan.assembly, plan.sides, shop);
+        if (kind == MapKind::Movement) movements_ = movementsOf(plan.assembly, plan.surfaces, shop);
     }
 
     double at(const Spot& s) const
@@ -53,7 +53,7 @@ public:
         case MapKind::EndGrain:
             return endGrain(s);
         case MapKind::ShortGrain:
-            return fibre(s);
+            return fiber(s);
         case MapKind::JointsOver:
             return jointsOver(s);
         case MapKind::Movement:
@@ -80,12 +80,12 @@ private:
         return c ? std::asin(std::min(1.0, c->endGrain(s.normal))) / degrees : unmeasured;
     }
 
-    double fibre(const Spot& s) const
+    double fiber(const Spot& s) const
     {
         const Cell* c = cell(s);
         if (!c) return unmeasured;
         const double across = c->endGrain(s.normal);
-        return across * mostFibre < 1e-6 ? mostFibre : std::min(mostFibre, wall(s) / across);
+        return across * mostFiber < 1e-6 ? mostFiber : std::min(mostFiber, wall(s) / across);
     }
 
     double jointsOver(const Spot& s) const
@@ -117,35 +117,35 @@ private:
 
     double wall(const Spot& s) const
     {
-        const Sides& sides = plan_.sides;
+        const TurnedSurfaces& surfaces = plan_.surfaces;
         // A facet's middle lies a little off the true surface.
         constexpr double deepest = 0.6, step = 0.04;  // mm
-        const bool known = sides.round() && sides.cuts.empty() && !sides.inside.empty();
+        const bool known = surfaces.round() && surfaces.cuts.empty() && !surfaces.inside.empty();
         double under = step / 2;
-        while (under < deepest && !sides.holds(s.at - under * s.normal)) under += step;
+        while (under < deepest && !surfaces.holds(s.at - under * s.normal)) under += step;
         if (under >= deepest) return unmeasured;
-        if (!known) return onwardsIn(sides, s.at - under * s.normal, -s.normal, mostWall);
+        if (!known) return onwardsIn(surfaces, s.at - under * s.normal, -s.normal, mostWall);
         // Of round work the wall is known exactly, as everywhere else.
         const Point p(s.at.x(), s.r());
-        const double toIn = distanceTo(sides.inside, p), toOut = distanceTo(sides.outside, p);
+        const double toIn = distanceTo(surfaces.inside, p), toOut = distanceTo(surfaces.outside, p);
         // The faces at its two ends are no wall.
-        const bool face = std::abs(s.normal.x()) > 0.9 && (std::abs(p.x() - sides.outside.front().x()) < 0.01 ||
-                                                           std::abs(p.x() - sides.outside.back().x()) < 0.01);
+        const bool face = std::abs(s.normal.x()) > 0.9 && (std::abs(p.x() - surfaces.outside.front().x()) < 0.01 ||
+                                                           std::abs(p.x() - surfaces.outside.back().x()) < 0.01);
         return face || std::min(toIn, toOut) > deepest ? unmeasured : std::max(toIn, toOut);
     }
 
     double marks(const Spot& s) const
     {
-        for (const Cut& c : plan_.sides.cuts)
+        for (const Cut& c : plan_.surfaces.cuts)
             if (takes(c.solid, s.at + 0.02 * s.normal)) return unmeasured;
-        for (const HalfSpace& h : plan_.sides.edges)
+        for (const HalfSpace& h : plan_.surfaces.edges)
             if (std::abs(h.beyond(s.at)) < 0.01) return unmeasured;
-        double rpm = plan_.lathe.finished.high, near = std::abs(s.r() - radiusAt(plan_.sides.outside, s.at.x()));
-        if (!plan_.sides.inside.empty()) near = std::min(near, distanceTo(plan_.sides.inside, {s.at.x(), s.r()}));
+        double rpm = plan_.lathe.finished.high, near = std::abs(s.r() - radiusAt(plan_.surfaces.outside, s.at.x()));
+        if (!plan_.surfaces.inside.empty()) near = std::min(near, distanceTo(plan_.surfaces.inside, {s.at.x(), s.r()}));
         for (const AxisSetUp& u : plan_.setUps) {
             const double own = u.solid.radiusNear(s.at.x());
             if (std::isnan(own)) continue;
-            const Point off = Point(s.at.y(), s.at.z()) - u.solid.centreAt(s.at.x());
+            const Point off = Point(s.at.y(), s.at.z()) - u.solid.centerAt(s.at.x());
             const double away = std::abs(off.norm() - own);
             const auto mount = std::ranges::find(plan_.mounts, "mount-" + u.id, &Mount::id);
             if (away >= near || mount == plan_.mounts.end()) continue;
@@ -201,7 +201,7 @@ SurfaceMap surfaceMap(MapKind kind, const Mesh& mesh, const Shop& shop, const Pl
             if (done[i]) continue;
             done[i] = true;
             const Vertex& v = mesh.vertices[i];
-            // A little inside its triangle: on an edge itself a wall is nothing and a fibre ends at once.
+            // A little inside its triangle: on an edge itself a wall is nothing and a fiber ends at once.
             constexpr double aside = 1;  // mm
             const Eigen::Vector3d in = middle - at(i);
             const double share = std::min(0.5, aside / std::max(1e-9, in.norm()));

@@ -30,14 +30,14 @@ struct SurfaceMap {
     Eigen::Vector3d worstAt{0, 0, 0};
     double worst = 0;  ///< NaN where there is none
 
-    /// As colours are told apart: 0 harmless … 1 the worst, below 0 none.
+    /// As colors are told apart: 0 harmless … 1 the worst, below 0 none.
     std::vector<float> shades() const;
 };
 
 /// A measure at every vertex of the piece's turned mesh.
-/// End grain: degrees between fibre and surface. Short grain: mm of fibre between the surface and the one behind it,
+/// End grain: degrees between fiber and surface. Short grain: mm of fiber between the surface and the one behind it,
 /// wall over sine of the angle at which it meets the surface, up to 40. Joints over joints: mm on the surface between a
-/// joint of one layer and the nearest of its neighbour. Movement: mm between the shop's dry and damp room at the
+/// joint of one layer and the nearest of its neighbor. Movement: mm between the shop's dry and damp room at the
 /// nearest joint between layers. Wall: mm through the wood square to the surface, up to 60. Tool marks: µm, the height
 /// of the ridges between turns, pitch² / 8 · radius of the edge (the theoretical roughness of turning, from memory) at
 /// the highest speed of the mount that leaves them.

@@ -27,13 +27,13 @@ void slowTo(const Mount& mount, SpeedRange& speed)
     speed.low = std::min(speed.low, speed.high);
 }
 
-LathePlan planLathe(const Assembly& assembly, const Sides& sides, const Shape& shape, const std::vector<Mount>& mounts,
-                    const Shop& shop)
+LathePlan planLathe(const Assembly& assembly, const TurnedSurfaces& surfaces, const Shape& shape,
+                    const std::vector<Mount>& mounts, const Shop& shop)
 {
     LathePlan l;
     // What keeps its edges, or is turned on other axes too, never runs as if it were round.
-    const Balance finished = sides.round() ? Balance::Round : Balance::Corners;
-    l.roughBalance = sides.edges.empty() ? Balance::Round : Balance::Corners;
+    const Balance finished = surfaces.round() ? Balance::Round : Balance::Corners;
+    l.roughBalance = surfaces.edges.empty() ? Balance::Round : Balance::Corners;
     constexpr double corner = 2;  // mm that a corner stands out at the least
     for (const BuiltLayer& b : assembly.layers) {
         l.roughRadius = std::max(l.roughRadius, b.cornerRadius());
@@ -71,7 +71,8 @@ namespace {
 void settleSawSteps(const Piece& piece, const Shop& shop, const CutPlan& cuts, Recipe& recipe)
 {
     for (Step& s : recipe) {
-        const bool set = std::ranges::any_of(s.settings, [](const Setting& one) { return !one.machine.empty(); });
+        const bool set =
+            std::ranges::any_of(s.settings, [](const Setting& one) { return one.machine != Resource::None; });
         if (set && (s.action == Action::Cut || s.action == Action::Recut)) s.workMinutes += shop.setupMinutes;
     }
     for (const RingCut& r : cuts.rings) {
@@ -79,7 +80,7 @@ void settleSawSteps(const Piece& piece, const Shop& shop, const CutPlan& cuts, R
         const std::string id = "cut-" + piece.layers[static_cast<size_t>(r.layer)].id;
         const auto step = std::ranges::find(recipe, id, &Step::id);
         if (step == recipe.end()) continue;
-        const Setting miter{"saw",
+        const Setting miter{Resource::Saw,
                             "miter from square, corrected",
                             r.miter + r.correction,
                             Unit::Angle,
@@ -91,36 +92,59 @@ void settleSawSteps(const Piece& piece, const Shop& shop, const CutPlan& cuts, R
     }
 }
 
+Drafted drafted(const Piece& piece, const Shop& shop)
+{
+    Drafted d;
+    d.surfaces = turnedSurfacesOf(piece);
+    d.assembly = assemble(piece, shop, d.surfaces);
+    d.shape = measureShape(piece, d.assembly, d.surfaces);
+    d.cuts = planCuts(piece, d.assembly);
+    d.overlaps = overlapsOf(d.assembly, d.surfaces);
+    Recipe& recipe = d.assembly.recipe;
+    settleSawSteps(piece, shop, d.cuts, recipe);
+    d.finish = sayFinish(piece, shop, d.assembly, d.surfaces, recipe);
+    planRounds(piece.progress, recipe);
+    for (Step& s : recipe) s.workMinutes *= shop.workFactor;
+    sayLessons(shop, piece, d.assembly.layers, recipe);
+    return d;
+}
+
+Equipped equipped(const Piece& piece, const Shop& shop, Drafted made, LengthStyle style)
+{
+    Equipped e{std::move(made), axisSetUps(piece), {}, {}};
+    e.axes = axisReports(piece, e.surfaces, e.setUps);
+    e.mounts = mountsOf(piece, shop, e.assembly, e.surfaces, e.shape, style);
+    sayMounts(e.mounts, e.assembly.recipe);
+    return e;
+}
+
+Glued glued(const Piece& piece, const Shop& shop, Equipped made)
+{
+    GluedRecipe glue = withGlue(piece, shop, std::move(made.assembly.recipe));
+    made.assembly.recipe = std::move(glue.recipe);
+    return {std::move(made), std::move(glue.joints)};
+}
+
+Scheduled scheduled(const Piece& piece, const Shop& shop, Glued made, double now)
+{
+    const double begins = std::max(0.0, now - piece.progress.start.value_or(aMonday));
+    Schedule schedule = scheduleRecipe(made.assembly.recipe, shop, piece.progress, begins);
+    return {std::move(made), std::move(schedule)};
+}
+
 }  // namespace
 
 Plan makePlan(const Piece& piece, const Shop& shop, LengthStyle style, double now)
 {
     checkPiece(piece);
     checkShop(shop);
-    Plan p;
-    p.sides = sidesOf(piece);
-    p.assembly = assemble(piece, shop, p.sides);
-    p.shape = measureShape(piece, p.assembly, p.sides);
-    p.cuts = planCuts(piece, p.assembly);
-    p.overlaps = overlapsOf(p.assembly, p.sides);
-    settleSawSteps(piece, shop, p.cuts, p.assembly.recipe);
-    p.finish = sayFinish(piece, shop, p.assembly, p.sides, p.assembly.recipe);
-    planRounds(piece.progress, p.assembly.recipe);
-    for (Step& s : p.assembly.recipe) s.workMinutes *= shop.workFactor;
-    sayLessons(shop, piece, p.assembly.layers, p.assembly.recipe);
-    p.setUps = axisSetUps(piece);
-    p.axes = axisReports(piece, p.sides, p.setUps);
-    p.mounts = mountsOf(piece, shop, p.assembly, p.sides, p.shape, style);
-    sayMounts(p.mounts, p.assembly.recipe);
-    GluedRecipe glued = withGlue(piece, shop, std::move(p.assembly.recipe));
-    p.assembly.recipe = std::move(glued.recipe);
-    p.glues = std::move(glued.joints);
-    p.schedule = scheduleRecipe(p.assembly.recipe, shop, piece.progress,
-                                std::max(0.0, now - piece.progress.start.value_or(aMonday)));
-    p.stations = stationsOf(piece, p.assembly, p.sides);
-    p.lathe = planLathe(p.assembly, p.sides, p.shape, p.mounts, shop);
-    p.cautions = cautionsOf(piece, shop, p.assembly, p.sides, p.shape, p.cuts, p.overlaps, p.glues, p.setUps, p.axes,
-                            p.mounts, style);
+    Plan p{scheduled(piece, shop, glued(piece, shop, equipped(piece, shop, drafted(piece, shop), style)), now),
+           {},
+           {},
+           {}};
+    p.stations = stationsOf(piece, p.assembly, p.surfaces);
+    p.lathe = planLathe(p.assembly, p.surfaces, p.shape, p.mounts, shop);
+    p.cautions = cautionsOf(piece, shop, p, style);
     return p;
 }
 

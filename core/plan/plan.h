@@ -3,10 +3,6 @@
 #include "core/holding/speed.h"
 #include "core/holding/station.h"
 #include "core/plan/cautions/caution.h"
-#include "core/plan/figures/gluing.h"
-#include "core/plan/figures/mounts.h"
-#include "core/plan/schedule/schedule.h"
-#include "core/workpiece/axis_report.h"
 
 namespace vl {
 
@@ -18,20 +14,9 @@ struct LathePlan {
 };
 
 /// Everything that follows from a piece and a shop. A pure function of the two.
-struct Plan {
-    Sides sides;
-    Assembly assembly;
-    Shape shape;
-    CutPlan cuts;
-    std::vector<Overlap> overlaps;
-    std::vector<JointGlue> glues;
-    Schedule schedule;
+struct Plan : Scheduled {
     std::vector<Station> stations;
     LathePlan lathe;
-    std::vector<AxisSetUp> setUps;  ///< on other axes, in the order of Sides
-    std::vector<AxisReport> axes;   ///< of each of the piece's other axes
-    std::vector<Mount> mounts;
-    Finish finish;  ///< of the shop's book, that the piece is finished by
     std::vector<Caution> cautions;
 
     bool mustStop() const;

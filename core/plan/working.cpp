@@ -94,12 +94,12 @@ public:
                     "densities: see the wood's own source",
                     "handling, speed"};
         case FigureId::GravityHeight:
-            return {"Centre of gravity",     length,    "Σ z·mass / Σ mass", "",
+            return {"Center of gravity",     length,    "Σ z·mass / Σ mass", "",
                     "height above the foot", "statics", "tip angle"};
         case FigureId::TipAngle:
             return {"Tips at",
                     value,
-                    "atan(radius of the foot / height of the centre of gravity)",
+                    "atan(radius of the foot / height of the center of gravity)",
                     "atan(" + mm(s.footRadius) + " / " + mm(s.gravityHeight) + ")",
                     "stands on the outermost edge of its foot; empty",
                     "statics",
@@ -123,7 +123,7 @@ public:
         case FigureId::SwingClearance:
             return {"Clearance over the bed",
                     length,
-                    "centre height − farthest corner of the blank",
+                    "center height − farthest corner of the blank",
                     mm(shop_.lathe.swingRadius) + " − " + mm(plan_.lathe.roughRadius),
                     "bed without a banjo in the way: measure over it too",
                     "the shop's lathe",
@@ -167,12 +167,12 @@ public:
                     "",
                     "along the axis from the headstock face",
                     measured,
-                    "calliper"};
+                    "caliper"};
         case FigureId::StationOutside:
-            return {"Outside Ø at a station", "", "2 × radius of the outline there", "", "", measured, "calliper"};
+            return {"Outside Ø at a station", "", "2 × radius of the outline there", "", "", measured, "caliper"};
         case FigureId::StationInside:
             return {"Inside Ø at a station", "", "2 × radius of the inside there", "", "along the radius", measured,
-                    "inside calliper"};
+                    "inside caliper"};
         case FigureId::StationWall:
             return {"Wall at a station",
                     "",
@@ -180,7 +180,7 @@ public:
                     "",
                     "square to the surface, not along the radius",
                     measured,
-                    "wall calliper"};
+                    "wall caliper"};
         case FigureId::Parting:
             return {"Parting depth",
                     "",
@@ -219,7 +219,7 @@ private:
                     l.stockOuter ? "set by hand" : "largest finished diameter + 2 × allowance",
                     l.stockOuter ? ""
                                  : raw(2 * b.finishedOuter.high) + " + 2 × " + raw(l.outerAllowance) +
-                                       madeAlike(2 * b.evened.outer),
+                                       madeAlike(2 * b.sharedSetUps.outer),
                     "measured across the flats: the least diameter of the blank",
                     measured,
                     "outer edge, swing"};
@@ -229,7 +229,7 @@ private:
                     l.stockInner ? "set by hand" : "smallest finished bore − 2 × allowance",
                     l.stockInner ? ""
                                  : raw(2 * b.finishedInner.low) + " − 2 × " + raw(l.innerAllowance) +
-                                       madeAlike(2 * b.evened.inner, " − "),
+                                       madeAlike(2 * b.sharedSetUps.inner, " − "),
                     "to the inner corners: the greatest diameter of the opening",
                     measured,
                     "inner edge, board width"};
@@ -237,7 +237,7 @@ private:
             return {"Plane to",
                     length,
                     "thickness as glued on + 2 × sanding loss",
-                    raw(b.glued) + " + 2 × " + raw(l.sandingLoss) + madeAlike(2 * b.evened.loss),
+                    raw(b.glued) + " + 2 × " + raw(l.sandingLoss) + madeAlike(2 * b.sharedSetUps.loss),
                     "both faces are flattened",
                     common,
                     "thickness of the strips"};
@@ -315,7 +315,7 @@ private:
                     "+ end waste",
                     n + " segments, kerf " + mm(shop_.kerf) + ", end waste " + mm(p_.choices.endWaste) +
                         " for each wood",
-                    "neighbours share each cut",
+                    "neighbors share each cut",
                     polygon,
                     "strip list"};
         case FigureId::SledOffset:
@@ -366,12 +366,13 @@ private:
 Working workingOf(const Setting& s, LengthStyle style)
 {
     Working w;
-    w.title = (s.machine.empty() ? "" : std::string(s.machine) + ": ") + s.name;
+    const std::string machine(resourceName(s.machine));
+    w.title = (machine.empty() ? "" : machine + ": ") + s.name;
     w.result = print(
         Quantity{s.value, s.unit, s.unit == Unit::Count && s.value == std::round(s.value) ? 0 : s.decimals}, style);
     w.formula = s.formula;
     w.source = s.source;
-    w.use = s.machine.empty() ? "a measure to check by" : "set at the " + std::string(s.machine);
+    w.use = machine.empty() ? "a measure to check by" : "set at the " + machine;
     return w;
 }
 

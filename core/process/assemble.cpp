@@ -2,8 +2,8 @@
 
 #include "core/blank/insets.h"
 #include "core/blank/sections.h"
-#include "core/constructions/alike.h"
 #include "core/constructions/end_rings.h"
+#include "core/constructions/shared_set_ups.h"
 #include "core/process/stack_recipe.h"
 
 #include <algorithm>
@@ -16,12 +16,12 @@ namespace {
 
 /// Mean density of the wood in the turned wall and how much of the wall is wood, by asking on a grid which wood is at a
 /// station, a radius and an angle: null in a gap.
-template <class WoodAt> void weigh(BuiltLayer& b, const Sides& sides, WoodAt woodAt)
+template <class WoodAt> void weigh(BuiltLayer& b, const TurnedSurfaces& surfaces, WoodAt woodAt)
 {
     double wood = 0, all = 0, mass = 0;
     for (const double share : {0.17, 0.5, 0.83}) {
-        const double z = b.z0 + (b.z1 - b.z0) * share, outer = radiusAt(sides.outside, z),
-                     bore = sides.inside.empty() ? 0 : radiusRange(sides.inside, z, z).low;
+        const double z = b.z0 + (b.z1 - b.z0) * share, outer = radiusAt(surfaces.outside, z),
+                     bore = surfaces.inside.empty() ? 0 : radiusRange(surfaces.inside, z, z).low;
         if (std::isnan(outer)) continue;
         const double inner = std::isnan(bore) ? 0 : bore;
         for (int i = 0; i < 6; ++i) {
@@ -42,9 +42,9 @@ template <class WoodAt> void weigh(BuiltLayer& b, const Sides& sides, WoodAt woo
         b.density = b.woods[0]->density;
 }
 
-void weigh(BuiltLayer& b, const Sides& sides)
+void weigh(BuiltLayer& b, const TurnedSurfaces& surfaces)
 {
-    weigh(b, sides, [&](double z, double r, double deg) {
+    weigh(b, surfaces, [&](double z, double r, double deg) {
         const Cell* cell = b.cellAt(z, r, deg);
         return cell ? cell->wood : nullptr;
     });
@@ -55,7 +55,7 @@ void weigh(BuiltLayer& b, const Sides& sides)
 namespace {
 
 /// A layer's faces and what is turned of it, before its construction adds the rest.
-BuiltLayer begun(const Layer& l, const Sides& sides, double z, double phase)
+BuiltLayer begun(const Layer& l, const TurnedSurfaces& surfaces, double z, double phase)
 {
     BuiltLayer b;
     b.how = &constructionOf(l);
@@ -69,20 +69,21 @@ BuiltLayer begun(const Layer& l, const Sides& sides, double z, double phase)
         const auto [least, most] = std::ranges::minmax_element(side, {}, [](const Point& p) { return p.y(); });
         return Range{least->y(), most->y()};
     };
-    b.finishedOuter = rangeOf(between(sides.outside, b.z0, b.z1));
+    b.finishedOuter = rangeOf(between(surfaces.outside, b.z0, b.z1));
     // Square work keeps its edges: its blank is no wider than they are, whatever the outline sweeps.
     double edge = 0;
-    for (const HalfSpace& h : sides.edges) edge = std::max(edge, h.offset);
+    for (const HalfSpace& h : surfaces.edges) edge = std::max(edge, h.offset);
     if (edge > 0) b.finishedOuter = {std::min(b.finishedOuter.low, edge), std::min(b.finishedOuter.high, edge)};
-    const Polyline hollowed = between(sides.inside, b.z0, b.z1);
-    const bool bored = !hollowed.empty() && sides.inside.front().x() <= b.z0 + 1e-6;
+    const Polyline hollowed = between(surfaces.inside, b.z0, b.z1);
+    const bool bored = !hollowed.empty() && surfaces.inside.front().x() <= b.z0 + 1e-6;
     b.finishedInner = bored ? rangeOf(hollowed) : Range{};
     return b;
 }
 
 /// Puts the wood of a spindle's tenon into a layer, for `length` from the spindle's side: there it is bored no wider
 /// than the tenon is, which fills it. Returns whether the tenon goes on into the next layer.
-bool seatTenon(BuiltLayer& through, const BuiltLayer& spindle, double length, bool fromBelow, const Sides& sides)
+bool seatTenon(BuiltLayer& through, const BuiltLayer& spindle, double length, bool fromBelow,
+               const TurnedSurfaces& surfaces)
 {
     const double radius = spindle.tenon.radius, height = through.z1 - through.z0;
     if (through.tenon.radius > 0) return false;
@@ -110,8 +111,8 @@ bool seatTenon(BuiltLayer& through, const BuiltLayer& spindle, double length, bo
     core.high = radius;
     core.segment = -1;
     if (!whole) core.bounds.push_back(here);
-    through.cells.push_back(core);
-    std::ranges::move(solid, std::back_inserter(through.cells));
+    through.lay(std::move(core));
+    for (Cell& c : solid) through.lay(std::move(c));
     through.lattices.clear();
     through.sectors = 0;
     if (!through.innerHold.empty() && through.stockInnerRadius() <= radius) {
@@ -121,7 +122,7 @@ bool seatTenon(BuiltLayer& through, const BuiltLayer& spindle, double length, bo
         if (whole) through.innerHold.clear();
     }
     if (whole) through.fill = 1;
-    weigh(through, sides, [&](double z, double r, double deg) {
+    weigh(through, surfaces, [&](double z, double r, double deg) {
         if (r < radius && (whole || (fromBelow ? z < end : z > end))) return spindle.cells[0].wood;
         const Cell* cell = bare.cellAt(z, r, deg);
         return cell ? cell->wood : nullptr;
@@ -129,22 +130,22 @@ bool seatTenon(BuiltLayer& through, const BuiltLayer& spindle, double length, bo
     return whole;
 }
 
-void seatTenons(std::vector<Building>& buildings, const Sides& sides)
+void seatTenons(std::vector<Building>& buildings, const TurnedSurfaces& surfaces)
 {
     for (size_t i = 0; i < buildings.size(); ++i) {
         const BuiltLayer& s = buildings[i].layer;
         double left = s.tenon.below;
         for (size_t k = i; left > 0 && k-- > 0; left -= buildings[k].layer.z1 - buildings[k].layer.z0)
-            if (!seatTenon(buildings[k].layer, s, left, false, sides)) break;
+            if (!seatTenon(buildings[k].layer, s, left, false, surfaces)) break;
         left = s.tenon.above;
         for (size_t k = i + 1; left > 0 && k < buildings.size();
              left -= buildings[k].layer.z1 - buildings[k].layer.z0, ++k)
-            if (!seatTenon(buildings[k].layer, s, left, true, sides)) break;
+            if (!seatTenon(buildings[k].layer, s, left, true, surfaces)) break;
     }
 }
 
 /// Every layer by its own construction, one on another.
-std::vector<Building> built(const Piece& piece, const Shop& shop, const Sides& sides)
+std::vector<Building> built(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces)
 {
     std::vector<Building> buildings(piece.layers.size());
     double z = 0, phase = 0;
@@ -152,12 +153,13 @@ std::vector<Building> built(const Piece& piece, const Shop& shop, const Sides& s
         const Layer& l = piece.layers[i];
         if (const Sectors* s = l.sectors()) phase = std::fmod(phase + (i ? s->turn * 360.0 / s->segments : 0), 360.0);
         Building& b = buildings[i];
-        b.layer = begun(l, sides, z, phase);
-        b.layer.how->build({piece, shop, sides, i}, b);
+        b.layer = begun(l, surfaces, z, phase);
+        b.layer.index = static_cast<int>(i);
+        b.layer.how->build({piece, shop, surfaces, i}, b);
         // Nipped before it is mounted.
         if (piece.edge.kind == Edge::Square && piece.edge.nipped > 0)
             b.layer.corner = std::min(b.layer.corner, piece.edge.nipped);
-        if (!(b.layer.density > 0)) weigh(b.layer, sides);
+        if (!(b.layer.density > 0)) weigh(b.layer, surfaces);
         z = b.layer.z1;
         for (Part& p : b.parts) p.layer = static_cast<int>(i);
     }
@@ -166,30 +168,30 @@ std::vector<Building> built(const Piece& piece, const Shop& shop, const Sides& s
 
 }  // namespace
 
-Assembly assemble(const Piece& piece, const Shop& shop, const Sides& sides)
+Assembly assemble(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces)
 {
     Assembly a;
-    std::vector<Building> buildings = built(piece, shop, sides);
-    std::vector<Evened> more(buildings.size());
-    const bool shared = piece.choices.ends == EndSchool::PartedRing &&
-                        endRings(piece, sectionsOf(piece, shop, sides)) == EndRings::Shared;
-    const bool other = shared || piece.choices.alike > 0;
+    std::vector<Building> buildings = built(piece, shop, surfaces);
+    std::vector<SharedSetUp> more(buildings.size());
+    const bool shared = piece.choices.ends == EndMethod::PartedRing &&
+                        endRings(piece, sectionsOf(piece, shop, surfaces)) == EndRings::Shared;
+    const bool other = shared || piece.choices.setOnceWithin > 0;
     Piece made = other ? piece : Piece{};  // by measures that are not the piece's own; it outlives what is built of it
-    if (shared) buildings = built(made = withSharedRing(std::move(made), buildings), shop, sides);
-    if (piece.choices.alike > 0) {
-        more = evened(made, buildings, piece.choices.alike);
+    if (shared) buildings = built(made = withSharedRing(std::move(made), buildings), shop, surfaces);
+    if (piece.choices.setOnceWithin > 0) {
+        more = sharedSetUps(made, buildings, piece.choices.setOnceWithin);
         if (shared) more.back() = more.front();
-        buildings = built(made = withEvened(std::move(made), more), shop, sides);
+        buildings = built(made = withSharedSetUps(std::move(made), more), shop, surfaces);
     }
-    for (size_t i = 0; i < buildings.size(); ++i) buildings[i].layer.evened = more[i];
+    for (size_t i = 0; i < buildings.size(); ++i) buildings[i].layer.sharedSetUps = more[i];
     if (shared) shareParts(buildings);
-    seatTenons(buildings, sides);
-    a.recipe = stackRecipe(other ? made : piece, shop, sides, buildings);
+    seatTenons(buildings, surfaces);
+    a.recipe = stackRecipe(other ? made : piece, shop, surfaces, buildings);
     for (Building& b : buildings) {
         std::ranges::move(b.parts, std::back_inserter(a.parts));
         a.layers.push_back(std::move(b.layer));
     }
-    for (const Inset& i : insetsOf(piece, sides))
+    for (const Inset& i : insetsOf(piece, surfaces))
         for (BuiltLayer& l : a.layers)
             if (i.middle.x() + i.reach >= l.z0 && i.middle.x() - i.reach <= l.z1) l.insets.push_back(i);
     return a;

@@ -19,37 +19,38 @@ double directionOf(const Point& p)
 }
 
 /// How a set-up is mounted, in words and settings.
-Doing mounting(const Piece& piece, const Sides& sides, bool alongGrain, const AxisSetUp& s, const Text& name)
+StepSpec mounting(const Piece& piece, const TurnedSurfaces& surfaces, bool alongGrain, const AxisSetUp& s,
+                  const Text& name)
 {
     const OffAxis& axis = piece.axes[s.axis];
     const double length = outlineHeight(piece);
-    Doing d{.title = says(words::mountAxis, name, s.side + 1),
-            .why = says(words::axisMakesSide),
-            .minutes = 6,
-            .uses = {"lathe"}};
-    const Setting head = lengthAt("lathe", "off centre at the head", s.head.norm()),
-                  headTo = angleAt("lathe", "its direction", directionOf(s.head));
+    StepSpec d{.title = says(words::mountAxis, name, s.side + 1),
+               .why = says(words::axisMakesSide),
+               .minutes = 6,
+               .uses = {Resource::Lathe}};
+    const Setting head = lengthAt(Resource::Lathe, "off center at the head", s.head.norm()),
+                  headTo = angleAt(Resource::Lathe, "its direction", directionOf(s.head));
     const double middle = (s.solid.from() + s.solid.to()) / 2;
     d.held = {.set = true,
-              .by = Hold::Centres,
+              .by = Hold::Centers,
               .diameter = 20,
               .depth = 5,
               .overhang = 0,
               .tailstock = true,
-              .offset = s.solid.centreAt(std::clamp(middle, 0.0, length)).norm(),
-              .stray = std::max(s.solid.centreAt(0).norm(), s.solid.centreAt(length).norm())};
+              .offset = s.solid.centerAt(std::clamp(middle, 0.0, length)).norm(),
+              .stray = std::max(s.solid.centerAt(0).norm(), s.solid.centerAt(length).norm())};
     const auto inJaws = [&] {
         constexpr double deep = 10;  // mm that jaws hold, a usual depth
         d.held.depth = deep;
-        d.held.diameter = std::max(1.0, 2 * radiusAt(sides.outside, std::min(deep / 2, length)));
+        d.held.diameter = std::max(1.0, 2 * radiusAt(surfaces.outside, std::min(deep / 2, length)));
         d.held.overhang = length;
         d.held.alongGrain = alongGrain;
     };
     switch (axis.by) {
-    case AxisBy::Centres: {
-        const Setting tail = lengthAt("lathe", "off centre at the tail", s.tail.norm()),
-                      tailTo = angleAt("lathe", "its direction at the tail", directionOf(s.tail));
-        d.how = says(words::onMarkedCentres, head, headTo, tail, tailTo);
+    case AxisBy::Centers: {
+        const Setting tail = lengthAt(Resource::Lathe, "off center at the tail", s.tail.norm()),
+                      tailTo = angleAt(Resource::Lathe, "its direction at the tail", directionOf(s.tail));
+        d.how = says(words::onMarkedCenters, head, headTo, tail, tailTo);
         d.settings = {head, headTo, tail, tailTo};
         break;
     }
@@ -60,8 +61,8 @@ Doing mounting(const Piece& piece, const Sides& sides, bool alongGrain, const Ax
         inJaws();
         break;
     case AxisBy::Tilt: {
-        const Setting tilt = angleAt("lathe", "tilt", axis.tilt),
-                      pivot = lengthAt("lathe", "pivot, from the headstock face", axis.pivot);
+        const Setting tilt = angleAt(Resource::Lathe, "tilt", axis.tilt),
+                      pivot = lengthAt(Resource::Lathe, "pivot, from the headstock face", axis.pivot);
         d.how = says(words::tiltedInJaws, tilt, headTo, pivot);
         d.settings = {tilt, headTo, pivot};
         d.held.by = Hold::Tilted;
@@ -70,7 +71,7 @@ Doing mounting(const Piece& piece, const Sides& sides, bool alongGrain, const Ax
     }
     }
     if (s.mark.hole >= 0) {
-        const Setting hole{.machine = "index",
+        const Setting hole{.machine = Resource::Index,
                            .name = "hole",
                            .value = 1.0 * s.mark.hole,
                            .unit = Unit::Count,
@@ -89,30 +90,30 @@ std::string axisMountStep(const AxisSetUp& s) { return "mount-" + s.id; }
 double depthLine(const AxisSetUp& s, double z)
 {
     const double own = s.solid.radiusNear(z);
-    return std::isnan(own) ? own : own - s.solid.centreAt(z).norm();
+    return std::isnan(own) ? own : own - s.solid.centerAt(z).norm();
 }
 
-bool hasMarkedCentres(const Piece& piece)
+bool hasMarkedCenters(const Piece& piece)
 {
-    return std::ranges::any_of(piece.axes, [](const OffAxis& a) { return a.by == AxisBy::Centres; });
+    return std::ranges::any_of(piece.axes, [](const OffAxis& a) { return a.by == AxisBy::Centers; });
 }
 
-Thing markCentres(const Piece& piece, Bench& bench, const Thing& blank)
+WorkItem markCenters(const Piece& piece, Bench& bench, const WorkItem& blank)
 {
-    Text how = says(words::punchCentres);
+    Text how = says(words::punchCenters);
     std::vector<Setting> settings;
     for (const AxisSetUp& s : axisSetUps(piece)) {
-        if (s.side != 0 || piece.axes[s.axis].by != AxisBy::Centres) continue;
-        const Setting head = lengthAt("lathe", "off centre at the head", s.head.norm()),
-                      headTo = angleAt("lathe", "its direction at the head", directionOf(s.head)),
-                      tail = lengthAt("lathe", "off centre at the tail", s.tail.norm()),
-                      tailTo = angleAt("lathe", "its direction at the tail", directionOf(s.tail));
-        how.also(says(words::firstCentre, nameOf(piece, s.axis), head, headTo, tail, tailTo));
+        if (s.side != 0 || piece.axes[s.axis].by != AxisBy::Centers) continue;
+        const Setting head = lengthAt(Resource::Lathe, "off center at the head", s.head.norm()),
+                      headTo = angleAt(Resource::Lathe, "its direction at the head", directionOf(s.head)),
+                      tail = lengthAt(Resource::Lathe, "off center at the tail", s.tail.norm()),
+                      tailTo = angleAt(Resource::Lathe, "its direction at the tail", directionOf(s.tail));
+        how.also(says(words::firstCenter, nameOf(piece, s.axis), head, headTo, tail, tailTo));
         settings.insert(settings.end(), {head, headTo, tail, tailTo});
     }
     return bench.step(Action::Mark, "centres", {blank}, "marked",
-                      {.title = says(words::markCentres),
-                       .why = says(words::centresBeforeRound),
+                      {.title = says(words::markCenters),
+                       .why = says(words::centersBeforeRound),
                        .how = how,
                        .settings = settings,
                        .minutes = 10});
@@ -121,26 +122,26 @@ Thing markCentres(const Piece& piece, Bench& bench, const Thing& blank)
 namespace {
 
 /// From the side that a set-up leaves across to what stands opposite, once it is turned, mm; measured at a station.
-double thicknessAt(const Sides& sides, size_t setUp, const AxisSetUp& s, double z)
+double thicknessAt(const TurnedSurfaces& surfaces, size_t setUp, const AxisSetUp& s, double z)
 {
-    Sides now = sides;
+    TurnedSurfaces now = surfaces;
     now.axes.resize(setUp + 1);
     const CrossSection section(now, z);
-    const Point off = s.solid.centreAt(z);
+    const Point off = s.solid.centerAt(z);
     if (!section.holds({0, 0})) return section.narrowest().across;
     const double towards = std::atan2(-off.y(), -off.x()) / degrees;
     return section.reachFrom({0, 0}, towards) + section.reachFrom({0, 0}, towards + 180);
 }
 
 /// Where a set-up cuts deepest, mm.
-double deepestAt(const Sides& sides, const AxisSetUp& s, double from, double to)
+double deepestAt(const TurnedSurfaces& surfaces, const AxisSetUp& s, double from, double to)
 {
     double at = (from + to) / 2, most = -1e9;
     constexpr int looks = 40;
     for (int k = 0; k <= looks; ++k) {
         // From the middle outwards: of several places alike the middle one.
         const double z = (from + to) / 2 + (to - from) / 2 * (k % 2 ? -1 : 1) * ((k + 1) / 2) / (looks / 2.0);
-        const double deep = radiusAt(sides.outside, z) - depthLine(s, z);
+        const double deep = radiusAt(surfaces.outside, z) - depthLine(s, z);
         if (deep > most + 1e-6) most = deep, at = z;
     }
     return at;
@@ -148,14 +149,14 @@ double deepestAt(const Sides& sides, const AxisSetUp& s, double from, double to)
 
 }  // namespace
 
-Thing turnAxes(const Piece& piece, const Shop& shop, const Sides& sides, bool alongGrain, Bench& bench,
-               const Thing& turned)
+WorkItem turnAxes(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, bool alongGrain, Bench& bench,
+                  const WorkItem& turned)
 {
     const std::vector<AxisSetUp> all = axisSetUps(piece);
     if (all.empty()) return turned;
     const double height = outlineHeight(piece);
     constexpr double atEnd = 0.5;  // mm
-    Thing now = turned;
+    WorkItem now = turned;
     for (size_t i = 0; i < all.size(); ++i) {
         const AxisSetUp& s = all[i];
         const Text name = says(words::axisNamed, nameOf(piece, s.axis));
@@ -167,8 +168,8 @@ Thing turnAxes(const Piece& piece, const Shop& shop, const Sides& sides, bool al
             Text how = says(words::pencilOnEnd);
             auto line = [&](double z, const char* what, const Pattern& says_) {
                 const double r = depthLine(s, z);
-                if (!(r > 0 && r < radiusAt(sides.outside, z))) return;
-                lines.push_back(lengthAt("lathe", what, r, "its radius − its offset there"));
+                if (!(r > 0 && r < radiusAt(surfaces.outside, z))) return;
+                lines.push_back(lengthAt(Resource::Lathe, what, r, "its radius − its offset there"));
                 how.also(says(says_, lines.back()));
             };
             if (from <= atEnd) line(0, "depth line on the head end, radius", words::lineOnHead);
@@ -180,27 +181,28 @@ Thing turnAxes(const Piece& piece, const Shop& shop, const Sides& sides, bool al
                                   .how = how.also(says(words::noLineBetween)),
                                   .settings = lines,
                                   .minutes = 4,
-                                  .uses = {"lathe"}});
+                                  .uses = {Resource::Lathe}});
         }
         now = bench.step(Action::Mount, axisMountStep(s), {now}, "mounted-" + key,
-                         mounting(piece, sides, alongGrain, s, name));
-        const double deepest = deepestAt(sides, s, std::max(from, 0.0), std::min(to, height));
-        const Setting begin = lengthAt("lathe", "from station", from), end = lengthAt("lathe", "to station", to),
-                      at = lengthAt("lathe", "measured at station", deepest, "where it is deepest"),
-                      thick = lengthAt("lathe", "done at a thickness of", thicknessAt(sides, i, s, deepest),
+                         mounting(piece, surfaces, alongGrain, s, name));
+        const double deepest = deepestAt(surfaces, s, std::max(from, 0.0), std::min(to, height));
+        const Setting begin = lengthAt(Resource::Lathe, "from station", from),
+                      end = lengthAt(Resource::Lathe, "to station", to),
+                      at = lengthAt(Resource::Lathe, "measured at station", deepest, "where it is deepest"),
+                      thick = lengthAt(Resource::Lathe, "done at a thickness of", thicknessAt(surfaces, i, s, deepest),
                                        "flat to what stands opposite");
         now = bench.step(Action::Turn, "turn-" + key, {now}, "turned-" + key,
                          {.title = says(words::turnAxis, name, s.side + 1),
-                          .why = says(words::calliperTells),
+                          .why = says(words::caliperTells),
                           .how = says(words::mostlyAir, begin, end, thick, at),
                           .settings = {begin, end, thick, at},
                           .minutes = 15,
-                          .uses = {"lathe"}});
-        Doing sand{.title = says(words::sandAxis, name, s.side + 1),
-                   .why = says(words::noWayBack),
-                   .how = says(words::blockNotFingers),
-                   .minutes = 10,
-                   .uses = {"lathe"}};
+                          .uses = {Resource::Lathe}});
+        StepSpec sand{.title = says(words::sandAxis, name, s.side + 1),
+                      .why = says(words::noWayBack),
+                      .how = says(words::blockNotFingers),
+                      .minutes = 10,
+                      .uses = {Resource::Lathe}};
         sayGrits(piece, shop, SandedBy::Hand, sand.settings, sand.how);
         now = bench.step(Action::Sand, "sand-" + key, {now}, "sanded-" + key, std::move(sand));
     }
@@ -209,9 +211,9 @@ Thing turnAxes(const Piece& piece, const Shop& shop, const Sides& sides, bool al
                        .why = says(words::restOnTrueAxis),
                        .how = says(words::ridgesStand),
                        .minutes = 5,
-                       .uses = {"lathe"},
+                       .uses = {Resource::Lathe},
                        .held = {.set = true,
-                                .by = Hold::Centres,
+                                .by = Hold::Centers,
                                 .diameter = 20,
                                 .depth = 5,
                                 .overhang = 0,

@@ -7,17 +7,17 @@
 namespace vl {
 
 /// Whether an axis of the piece is laid out on both ends of the blank before it is mounted.
-bool hasMarkedCentres(const Piece& piece);
+bool hasMarkedCenters(const Piece& piece);
 
-/// The centres of every axis that is held by them, marked on both ends while these are free.
-Thing markCentres(const Piece& piece, Bench& bench, const Thing& blank);
+/// The centers of every axis that is held by them, marked on both ends while these are free.
+WorkItem markCenters(const Piece& piece, Bench& bench, const WorkItem& blank);
 
 /// Every set-up on another axis in its order: its depth line drawn while the piece still runs true, where its cut
-/// runs out over an end; mounted, turned to a thickness that a calliper finds, and sanded before the axis moves; then
+/// runs out over an end; mounted, turned to a thickness that a caliper finds, and sanded before the axis moves; then
 /// back on the true one.
 /// `alongGrain`: the blank's grain runs along the axis.
-Thing turnAxes(const Piece& piece, const Shop& shop, const Sides& sides, bool alongGrain, Bench& bench,
-               const Thing& turned);
+WorkItem turnAxes(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, bool alongGrain, Bench& bench,
+                  const WorkItem& turned);
 
 /// The id of the step that mounts a set-up.
 std::string axisMountStep(const AxisSetUp& setUp);

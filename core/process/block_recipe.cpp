@@ -23,20 +23,20 @@ constexpr double margin = 6;                        // mm left under a screw's p
 
 class BlockWriter {
 public:
-    BlockWriter(const Piece& piece, const Shop& shop, const Sides& sides, double corner, Recipe& recipe)
-        : piece_(piece), shop_(shop), sides_(sides), foot_(footHold(piece, shop, sides)), recipe_(recipe),
+    BlockWriter(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, double corner, Recipe& recipe)
+        : piece_(piece), shop_(shop), surfaces_(surfaces), foot_(footHold(piece, shop, surfaces)), recipe_(recipe),
           bench_(recipe, "", -1, Text()), height_(outlineHeight(piece)),
-          hollow_(piece.hollow.rule != WallRule::Solid && !sides.inside.empty()),
-          depth_(hollow_ ? height_ - sides.inside.front().x() : 0), rim_(rimOf(sides)), corner_(corner)
+          hollow_(piece.hollow.rule != WallRule::Solid && !surfaces.inside.empty()),
+          depth_(hollow_ ? height_ - surfaces.inside.front().x() : 0), rim_(rimOf(surfaces)), corner_(corner)
     {
     }
 
-    void write(const Thing& blank)
+    void write(const WorkItem& blank)
     {
-        now_ = onTheBlank(piece_, sides_, bench_, blank);
-        const bool together = piece_.choices.sides == SideSchool::BothRoughed;
+        now_ = onTheBlank(piece_, surfaces_, bench_, blank);
+        const bool together = piece_.choices.sides == SideMethod::BothRoughed;
         const BlockForm& block = *piece_.layers[0].as<BlockForm>();
-        const bool wet = block.isWet() && canBeTurnedWet(piece_, sides_, block.wet) && hollow_;
+        const bool wet = block.isWet() && canBeTurnedWet(piece_, surfaces_, block.wet) && hollow_;
         const bool twice = wet && block.wet == BlockForm::TurnedTwice, once = wet && block.wet == BlockForm::TurnedOnce;
         if (twice)
             turnWet(block);
@@ -47,13 +47,13 @@ public:
         if (!together) finishOutside(!once);
         mountReversed("mount-reversed");
         if (hollow_) {
-            Doing d{.title = says(words::hollow),
-                    .why = says(together ? words::bothRoughed : words::thinLast),
-                    .how = says(words::byCalliper),
-                    .minutes = 40,
-                    .uses = {"lathe"},
-                    .rounds = {.usual = 1, .until = says(words::depthReached)}};
-            sayDepthRod(sides_, height_, d.settings, d.how);
+            StepSpec d{.title = says(words::hollow),
+                       .why = says(together ? words::bothRoughed : words::thinLast),
+                       .how = says(words::byCaliper),
+                       .minutes = 40,
+                       .uses = {Resource::Lathe},
+                       .rounds = {.usual = 1, .until = says(words::depthReached)}};
+            sayDepthRod(surfaces_, height_, d.settings, d.how);
             sayAir(d);
             step(Action::Turn, "hollow", "hollow-turned", std::move(d));
             if (together) finishOutside(!once);
@@ -62,33 +62,37 @@ public:
             turn("fine", words::finishWall, together ? words::shapeHasMoved : words::thinLast, words::lightCuts, 25);
         } else if (together)
             finishOutside(true);
-        now_ = beforeSanding(piece_, sides_, bench_, now_);
+        now_ = beforeSanding(piece_, surfaces_, bench_, now_);
         if (once) {
             mountLast();
             dry(block, thickest_, Coat::Bag, words::bagIt, words::bagWay, words::bendsNotCracks);
             sandByHand();
         } else {
             sand("sand", words::sand, Sanded::Rest);
-            now_ = onceSanded(piece_, sides_, bench_, now_);
+            now_ = onceSanded(piece_, surfaces_, bench_, now_);
             mountLast();
         }
-        finished(piece_, shop_, bench_, onceFree(piece_, shop_, sides_, bench_, now_, foot_.by != Hold::Recess));
+        finished(piece_, shop_, bench_, onceFree(piece_, shop_, surfaces_, bench_, now_, foot_.by != Hold::Recess));
     }
 
 private:
-    static double rimOf(const Sides& sides) { return sides.inside.empty() ? 0 : sides.inside.back().y(); }
-    void step(Action action, const std::string& id, const char* gives, Doing doing)
+    static double rimOf(const TurnedSurfaces& surfaces)
+    {
+        return surfaces.inside.empty() ? 0 : surfaces.inside.back().y();
+    }
+    void step(Action action, const std::string& id, const char* gives, StepSpec doing)
     {
         now_ = bench_.step(action, id, {now_}, gives, std::move(doing));
     }
     void turn(const char* id, const Pattern& title, const Pattern& why, const Pattern& how, double minutes)
     {
-        Doing d{.title = says(title), .why = says(why), .how = says(how), .minutes = minutes, .uses = {"lathe"}};
+        StepSpec d{
+            .title = says(title), .why = says(why), .how = says(how), .minutes = minutes, .uses = {Resource::Lathe}};
         sayAir(d);
         step(Action::Turn, id, (std::string(id) + "-turned").c_str(), std::move(d));
     }
     /// Where edges, wings or a bark rim come round, as a measure and in words.
-    void sayAir(Doing& d) const
+    void sayAir(StepSpec& d) const
     {
         if (!(air_.high > 0)) return;
         const Setting from{.name = "wood all round to a radius of", .value = air_.low, .decimals = 0},
@@ -104,24 +108,24 @@ private:
         const double all = air_.high - air_.low;
         const auto bands = static_cast<int>(std::ceil(all / widest));
         for (int k = 0; k < bands; ++k) {
-            const Setting from{.machine = "lathe",
+            const Setting from{.machine = Resource::Lathe,
                                .name = "from a radius of",
                                .value = air_.high - all * k / bands,
                                .formula = "tip inwards, an inch or two each",
                                .source = "common practice",
                                .decimals = 0},
-                to{.machine = "lathe",
+                to{.machine = Resource::Lathe,
                    .name = "to a radius of",
                    .value = air_.high - all * (k + 1) / bands,
                    .formula = "tip inwards, an inch or two each",
                    .source = "common practice",
                    .decimals = 0};
-            Doing d{.title = says(words::thinBand, from, to),
-                    .why = says(words::tipBearsNoMore),
-                    .how = says(words::thinBandWay),
-                    .settings = {from, to},
-                    .minutes = 12,
-                    .uses = {"lathe"}};
+            StepSpec d{.title = says(words::thinBand, from, to),
+                       .why = says(words::tipBearsNoMore),
+                       .how = says(words::thinBandWay),
+                       .settings = {from, to},
+                       .minutes = 12,
+                       .uses = {Resource::Lathe}};
             sayAir(d);
             const std::string number = std::to_string(k + 1);
             step(Action::Turn, "wing-" + number, ("wing-turned-" + number).c_str(), std::move(d));
@@ -129,13 +133,13 @@ private:
     }
     void sand(const char* id, const Pattern& title, Sanded what)
     {
-        Doing d{.title = says(title),
-                .why = says(words::throughGrits),
-                // Corners that turn are not seen: no finger comes near them.
-                .how = says(edged_ ? words::blockNotFingers : words::restOff),
-                .minutes = 20,
-                .uses = {"lathe"}};
-        saySanding(piece_, shop_, sides_, what, d.settings, d.how);
+        StepSpec d{.title = says(title),
+                   .why = says(words::throughGrits),
+                   // Corners that turn are not seen: no finger comes near them.
+                   .how = says(edged_ ? words::blockNotFingers : words::restOff),
+                   .minutes = 20,
+                   .uses = {Resource::Lathe}};
+        saySanding(piece_, shop_, surfaces_, what, d.settings, d.how);
         step(Action::Sand, id, (std::string(id) + "ed").c_str(), std::move(d));
     }
     void sharpen(const char* what)
@@ -157,7 +161,7 @@ private:
     /// Rough while it is wet, with a thick wall all round; dried; held again to be turned as any dry blank is.
     void turnWet(const BlockForm& block)
     {
-        const double wide = roughDiameter(sides_), wall = roughWall(2 * sides_.widest());
+        const double wide = roughDiameter(surfaces_), wall = roughWall(2 * surfaces_.widest());
         mountFirst("mount-first-wet");
         const Setting rough{.name = "rough, Ø", .value = wide, .formula = "Ø + (rough − finished wall)", .decimals = 0},
             left{.name = "wall left all round",
@@ -171,7 +175,7 @@ private:
               .how = says(words::lowestSpeed),
               .settings = {rough},
               .minutes = 25,
-              .uses = {"lathe"}});
+              .uses = {Resource::Lathe}});
         wetFoot(block);
         turnFoot("foot-wet", "footed-wet");
         mountReversed("mount-reversed-wet");
@@ -181,12 +185,12 @@ private:
               .how = says(words::floorAsThick, left),
               .settings = {left},
               .minutes = 30,
-              .uses = {"lathe"},
+              .uses = {Resource::Lathe},
               .rounds = {.usual = 1, .until = says(words::wallIsEven)}});
         dry(block, wall, Coat::Wax, words::waxIt, words::waxWay, words::wetMoves);
         driedFoot(block);
         // Its hollow is oval now: what goes in is as wide as it is narrow.
-        const Setting held{.machine = "lathe",
+        const Setting held{.machine = Resource::Lathe,
                            .name = "held on, Ø",
                            .value = dried(block, wide - 2 * wall),
                            .formula = "rough Ø − 2 walls, dried across the grain",
@@ -197,7 +201,7 @@ private:
               .how = says(words::mountOvalWay, held),
               .settings = {held},
               .minutes = 10,
-              .uses = {"lathe"},
+              .uses = {Resource::Lathe},
               .held = {.set = true,
                        .by = Hold::Jam,
                        .diameter = held.value,
@@ -254,10 +258,10 @@ private:
     /// What dried on its last wall is oval: nothing but a hand follows it.
     void sandByHand()
     {
-        Doing d{.title = says(words::sandOval),
-                .why = says(words::throughGrits),
-                .how = says(words::sandOvalWay),
-                .minutes = 45};
+        StepSpec d{.title = says(words::sandOval),
+                   .why = says(words::throughGrits),
+                   .how = says(words::sandOvalWay),
+                   .minutes = 45};
         sayGrits(piece_, shop_, SandedBy::Hand, d.settings, d.how);
         step(Action::Sand, "sand", "sanded", std::move(d));
     }
@@ -268,37 +272,37 @@ private:
         const BlockForm& block = *piece_.layers[0].as<BlockForm>();
         const bool bark = block.shape == BlockForm::HalfLog && block.bark == BlockForm::AtRim;
         const bool screw = !bark && depth_ >= screwLong + margin && rim_ > screwFlange / 2;
-        const Setting flange{.machine = "lathe",
+        const Setting flange{.machine = Resource::Lathe,
                              .name = "screw's flange, Ø",
                              .value = screwFlange,
                              .source = "common practice",
                              .decimals = 0},
-            deep{.machine = "drill",
+            deep{.machine = Resource::Drill,
                  .name = "hole's depth",
                  .value = screwLong + 1,
                  .formula = "screw + 1 mm",
                  .source = "common practice",
                  .decimals = 0};
-        Doing d{.title = says(screw ? words::mountScrew : words::mountFaceCentres),
-                .why = says(words::outsideFirst),
-                .how =
-                    screw ? says(words::screwInRim, flange, deep) : says(bark ? words::spurInBark : words::spurInRim),
-                .minutes = 8,
-                .uses = {"lathe"},
-                .held = {.set = true,
-                         .by = screw ? Hold::Screw : Hold::Centres,
-                         .diameter = screw ? screwFlange : 25,
-                         .depth = screw ? screwLong : 6,
-                         .overhang = height_,
-                         .tailstock = true,
-                         .rimToHead = true}};
+        StepSpec d{.title = says(screw ? words::mountScrew : words::mountFaceCenters),
+                   .why = says(words::outsideFirst),
+                   .how = screw ? says(words::screwInRim, flange, deep)
+                                : says(bark ? words::spurInBark : words::spurInRim),
+                   .minutes = 8,
+                   .uses = {Resource::Lathe},
+                   .held = {.set = true,
+                            .by = screw ? Hold::Screw : Hold::Centers,
+                            .diameter = screw ? screwFlange : 25,
+                            .depth = screw ? screwLong : 6,
+                            .overhang = height_,
+                            .tailstock = true,
+                            .rimToHead = true}};
         if (screw) d.settings = {flange, deep};
         step(Action::Mount, id, ("on-lathe-" + id).c_str(), std::move(d));
     }
 
     Setting footDiameter() const
     {
-        return {.machine = "lathe",
+        return {.machine = Resource::Lathe,
                 .name = foot_.by == Hold::Recess ? "recess, Ø" : "tenon, Ø",
                 .value = foot_.diameter,
                 .formula = "from the jaws' range and the foot",
@@ -306,7 +310,7 @@ private:
     }
     Setting footDepth() const
     {
-        return {.machine = "lathe",
+        return {.machine = Resource::Lathe,
                 .name = foot_.by == Hold::Recess ? "its depth" : "its height",
                 .value = foot_.depth,
                 .source = "common practice",
@@ -318,12 +322,12 @@ private:
         if (foot_.by == Hold::Faceplate) return;
         const Setting wide = footDiameter(), deep = footDepth();
         const bool recess = foot_.by == Hold::Recess;
-        Doing d{.title = says(recess ? words::turnFootRecess : words::turnFootTenon),
-                .why = says(words::servesAllMounts),
-                .how = says(recess ? words::footRecessTo : words::footTenonTo, wide, deep),
-                .settings = {wide, deep},
-                .minutes = 6,
-                .uses = {"lathe"}};
+        StepSpec d{.title = says(recess ? words::turnFootRecess : words::turnFootTenon),
+                   .why = says(words::servesAllMounts),
+                   .how = says(recess ? words::footRecessTo : words::footTenonTo, wide, deep),
+                   .settings = {wide, deep},
+                   .minutes = 6,
+                   .uses = {Resource::Lathe}};
         if (!recess) {
             auto notch = [](const char* name, double mm) -> Setting {
                 return {.name = name, .value = mm, .formula = "the jaws' range", .decimals = 1};
@@ -340,30 +344,30 @@ private:
     {
         const bool plate = foot_.by == Hold::Faceplate;
         const Setting wide = footDiameter(), deep = footDepth();
-        const Setting circle{.machine = "lathe",
+        const Setting circle{.machine = Resource::Lathe,
                              .name = "screws' circle, Ø",
                              .value = foot_.diameter,
                              .formula = "the foot less the screws' heads",
                              .decimals = 0},
-            into{.machine = "drill",
+            into{.machine = Resource::Drill,
                  .name = "screws go in",
                  .value = foot_.depth,
                  .source = "common practice",
                  .decimals = 0};
-        Doing d{.title = says(words::reverse),
-                .why = says(words::insideFree),
-                .how = plate ? says(words::onFaceplate, circle, into)
-                             : says(foot_.by == Hold::Recess ? words::jawsInFoot : words::jawsOnFoot, wide, deep),
-                .settings = plate ? std::vector{circle, into} : std::vector{wide, deep},
-                .minutes = 6,
-                .uses = {"lathe"},
-                .held = {.set = true,
-                         .by = foot_.by,
-                         .diameter = foot_.diameter,
-                         .depth = foot_.depth,
-                         .overhang = height_,
-                         .round = true,
-                         .jaws = foot_.jaws}};
+        StepSpec d{.title = says(words::reverse),
+                   .why = says(words::insideFree),
+                   .how = plate ? says(words::onFaceplate, circle, into)
+                                : says(foot_.by == Hold::Recess ? words::jawsInFoot : words::jawsOnFoot, wide, deep),
+                   .settings = plate ? std::vector{circle, into} : std::vector{wide, deep},
+                   .minutes = 6,
+                   .uses = {Resource::Lathe},
+                   .held = {.set = true,
+                            .by = foot_.by,
+                            .diameter = foot_.diameter,
+                            .depth = foot_.depth,
+                            .overhang = height_,
+                            .round = true,
+                            .jaws = foot_.jaws}};
         if (!foot_.jaws.empty()) d.how.also(says(words::withJaws, foot_.jaws));
         step(Action::Mount, id, ("reversed-" + id).c_str(), std::move(d));
     }
@@ -379,19 +383,19 @@ private:
                                              Last{Hold::Buttons, words::inButtons},
                                              Last{Hold::Vacuum, words::onVacuum}};
         // A square edge goes into no round recess and between no buttons: a form that fits the hollow takes it.
-        const LastSchool chosen = piece_.choices.last;
-        const bool rim = chosen == LastSchool::Jam || chosen == LastSchool::Buttons;
-        const Last& last = all[static_cast<size_t>(edged_ && rim ? LastSchool::Cushion : chosen)];
+        const LastMethod chosen = piece_.choices.last;
+        const bool rim = chosen == LastMethod::Jam || chosen == LastMethod::Buttons;
+        const Last& last = all[static_cast<size_t>(edged_ && rim ? LastMethod::Cushion : chosen)];
         const double across = std::max(20.0, 2 * (rim_ > 0 ? rim_ : foot_.diameter));
         const Setting wide{
-            .machine = "lathe", .name = "held on, Ø", .value = across, .formula = "the rim", .decimals = 0};
+            .machine = Resource::Lathe, .name = "held on, Ø", .value = across, .formula = "the rim", .decimals = 0};
         step(Action::Mount, "mount-last", "on-its-rim",
              {.title = says(words::mountForFoot),
               .why = says(words::tenonHasServed),
               .how = says(last.how, wide),
               .settings = {wide},
               .minutes = 10,
-              .uses = {"lathe"},
+              .uses = {Resource::Lathe},
               .held = {.set = true,
                        .by = last.by,
                        .diameter = across,
@@ -405,30 +409,30 @@ private:
               .why = says(words::floorIsKnown),
               .how = says(words::footALittleHollow),
               .minutes = 12,
-              .uses = {"lathe"}});
+              .uses = {Resource::Lathe}});
     }
 
     const Piece& piece_;
     const Shop& shop_;
-    const Sides& sides_;
+    const TurnedSurfaces& surfaces_;
     FootHold foot_;
     Recipe& recipe_;
     Bench bench_;
     double height_;
-    Range air_ = airSweep(piece_, sides_);
+    Range air_ = airSweep(piece_, surfaces_);
     bool edged_ = air_.high > 0;  // what turns is not seen all round
     bool hollow_;
     double depth_, rim_, corner_;
-    double thickest_ = thickestWall(sides_);
-    Thing now_;
+    double thickest_ = thickestWall(surfaces_);
+    WorkItem now_;
 };
 
 }  // namespace
 
-void blockRecipe(const Piece& piece, const Shop& shop, const Sides& sides, double corner, const Thing& blank,
-                 Recipe& recipe)
+void blockRecipe(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, double corner,
+                 const WorkItem& blank, Recipe& recipe)
 {
-    BlockWriter(piece, shop, sides, corner, recipe).write(blank);
+    BlockWriter(piece, shop, surfaces, corner, recipe).write(blank);
 }
 
 }  // namespace vl

@@ -2,14 +2,14 @@
 
 #include "core/piece/shop/shop.h"
 #include "core/recipe/bench.h"
-#include "core/workpiece/sides.h"
+#include "core/workpiece/turned_surfaces.h"
 
 namespace vl {
 
-/// A block from its first mount to the piece: outside and foot on the screw or between centres, reversed, hollowed,
+/// A block from its first mount to the piece: outside and foot on the screw or between centers, reversed, hollowed,
 /// reversed once more for the foot, in the order of the turner's school. `corner`: radius of the blank's farthest
 /// corner, mm.
-void blockRecipe(const Piece& piece, const Shop& shop, const Sides& sides, double corner, const Thing& blank,
-                 Recipe& recipe);
+void blockRecipe(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, double corner,
+                 const WorkItem& blank, Recipe& recipe);
 
 }  // namespace vl

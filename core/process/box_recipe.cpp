@@ -18,12 +18,12 @@ namespace {
 
 class BoxWriter {
 public:
-    BoxWriter(const Piece& piece, const Shop& shop, const Sides& sides, Recipe& recipe)
-        : piece_(piece), shop_(shop), sides_(sides), joint_(lidJoint(piece, shop.fits, sides)),
+    BoxWriter(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Recipe& recipe)
+        : piece_(piece), shop_(shop), surfaces_(surfaces), joint_(lidJoint(piece, shop.fits, surfaces)),
           bench_(recipe, "", -1, Text()), recipe_(recipe), height_(outlineHeight(piece))
     {
         double widest = 0;
-        for (const Point& p : sides.outside) widest = std::max(widest, 2 * p.y());
+        for (const Point& p : surfaces.outside) widest = std::max(widest, 2 * p.y());
         const Jaws& jaws = jawsFor(shop, true, 0.75 * widest);
         tenon_.value = std::clamp(0.75 * widest, jaws.gripLeast, std::max(jaws.gripLeast, jaws.gripMost));
         tenon_.value = std::min(tenon_.value, widest);
@@ -32,10 +32,10 @@ public:
         snug_ = clearanceOf(Fit::Jam, shop.fits);
     }
 
-    void write(const Thing& blank)
+    void write(const WorkItem& blank)
     {
-        const Thing sawn = onTheBlank(piece_, sides_, bench_, blank);
-        const Thing round = turnRound(sawn);
+        const WorkItem sawn = onTheBlank(piece_, surfaces_, bench_, blank);
+        const WorkItem round = turnRound(sawn);
         auto [box, lid] = part(round);
         lid = makeLid(lid);
         box = makeBox(box, lid);
@@ -45,45 +45,45 @@ public:
 private:
     bool onBox() const { return piece_.lid.joint == Lid::OnBox; }
 
-    Thing turnRound(const Thing& blank)
+    WorkItem turnRound(const WorkItem& blank)
     {
-        Thing now =
+        WorkItem now =
             bench_.step(Action::Mount, "mount-centres", {blank}, "mounted",
-                        {.title = says(words::mountCentres, says(words::layerNumber, 1)),
+                        {.title = says(words::mountCenters, says(words::layerNumber, 1)),
                          .why = says(words::endsHold),
                          .how = says(words::spurAndCup),
                          .minutes = 5,
-                         .uses = {"lathe"},
-                         .held = {.set = true, .by = Hold::Centres, .diameter = 20, .depth = 5, .tailstock = true}});
+                         .uses = {Resource::Lathe},
+                         .held = {.set = true, .by = Hold::Centers, .diameter = 20, .depth = 5, .tailstock = true}});
         return bench_.step(Action::Turn, "rough", {now}, "rough-turned",
                            {.title = says(words::turnCylinder),
                             .why = says(words::bothWillBeHeld),
                             .how = says(words::tenonsOnEnds, tenon_, high_).also(says(words::lowestSpeed)),
                             .settings = {tenon_, high_},
                             .minutes = 20,
-                            .uses = {"lathe"}});
+                            .uses = {Resource::Lathe}});
     }
 
-    std::pair<Thing, Thing> part(const Thing& round)
+    std::pair<WorkItem, WorkItem> part(const WorkItem& round)
     {
         const double spigot = onBox() ? 0 : piece_.lid.spigot;
-        const Setting length = lengthAt("lathe", "lid, with its tenon",
+        const Setting length = lengthAt(Resource::Lathe, "lid, with its tenon",
                                         std::max(0.0, height_ - piece_.lid.at + spigot + high_.value),
                                         onBox() ? "lid + tenon" : "lid + spigot + tenon"),
-                      tool = lengthAt("lathe", "parting tool", piece_.lid.parting, "chosen");
+                      tool = lengthAt(Resource::Lathe, "parting tool", piece_.lid.parting, "chosen");
         bench_.step(Action::PartOff, "part-lid", {round}, "box",
                     {.title = says(words::partLid),
                      .why = says(words::grainRunsOn),
                      .how = says(words::partWhere, length, tool),
                      .settings = {length, tool},
                      .minutes = 8,
-                     .uses = {"lathe"}});
+                     .uses = {Resource::Lathe}});
         recipe_.back().outputs.push_back("lid");
         return {{"box", "part-lid"}, {"lid", "part-lid"}};
     }
 
-    Thing mount(const char* id, const Thing& what, const char* gives, const Pattern& title, const Pattern& why,
-                double overhang, bool lid)
+    WorkItem mount(const char* id, const WorkItem& what, const char* gives, const Pattern& title, const Pattern& why,
+                   double overhang, bool lid)
     {
         Text how = says(words::jawsOnEnd, tenon_, high_);
         if (!jaws_.empty()) how.also(says(words::withJaws, jaws_));
@@ -93,7 +93,7 @@ private:
                             .how = std::move(how),
                             .settings = {tenon_, high_},
                             .minutes = 5,
-                            .uses = {"lathe"},
+                            .uses = {Resource::Lathe},
                             .held = {.set = true,
                                      .by = Hold::Tenon,
                                      .diameter = tenon_.value,
@@ -107,30 +107,30 @@ private:
                                      .to = lid ? height_ : piece_.lid.at}});
     }
 
-    Thing insideDone(const char* id, const Thing& what, const char* gives, const Pattern& title)
+    WorkItem insideDone(const char* id, const WorkItem& what, const char* gives, const Pattern& title)
     {
-        Doing sand{.title = says(title),
-                   .why = says(words::insideNow),
-                   .how = says(words::notTheJoint),
-                   .minutes = 12,
-                   .uses = {"lathe"}};
-        saySanding(piece_, shop_, sides_, Sanded::Inside, sand.settings, sand.how);
+        StepSpec sand{.title = says(title),
+                      .why = says(words::insideNow),
+                      .how = says(words::notTheJoint),
+                      .minutes = 12,
+                      .uses = {Resource::Lathe}};
+        saySanding(piece_, shop_, surfaces_, Sanded::Inside, sand.settings, sand.how);
         return bench_.step(Action::Sand, id, {what}, gives, std::move(sand));
     }
 
-    Thing makeLid(Thing lid)
+    WorkItem makeLid(WorkItem lid)
     {
         lid =
             mount("mount-lid", lid, "lid-mounted", words::mountLid, words::smallerFirst, height_ - piece_.lid.at, true);
         const double spigot = onBox() ? 0 : piece_.lid.spigot;
         const Setting deep =
-                          lengthAt("lathe", "lid's hollow, deep",
-                                   std::max(0.0, sides_.inside.back().x() - piece_.lid.at + spigot), "lid − its top"),
-                      top = lengthAt("lathe", "left on top", piece_.lid.top, "chosen");
-        const Setting wide = onBox() ? lengthAt("lathe", "recess, Ø", 2 * joint_.recess, "spigot + fit", 2)
-                                     : lengthAt("lathe", "spigot, Ø", 2 * joint_.spigot, "bore − fit", 2),
-                      long_ = onBox() ? lengthAt("lathe", "recess, deep", joint_.deep, "spigot + 0.5 mm")
-                                      : lengthAt("lathe", "spigot, long", piece_.lid.spigot, "chosen");
+                          lengthAt(Resource::Lathe, "lid's hollow, deep",
+                                   std::max(0.0, surfaces_.inside.back().x() - piece_.lid.at + spigot), "lid − its top"),
+                      top = lengthAt(Resource::Lathe, "left on top", piece_.lid.top, "chosen");
+        const Setting wide = onBox() ? lengthAt(Resource::Lathe, "recess, Ø", 2 * joint_.recess, "spigot + fit", 2)
+                                     : lengthAt(Resource::Lathe, "spigot, Ø", 2 * joint_.spigot, "bore − fit", 2),
+                      long_ = onBox() ? lengthAt(Resource::Lathe, "recess, deep", joint_.deep, "spigot + 0.5 mm")
+                                      : lengthAt(Resource::Lathe, "spigot, long", piece_.lid.spigot, "chosen");
         lid = bench_.step(Action::Turn, "hollow-lid", {lid}, "lid-hollowed",
                           {.title = says(words::hollowLid),
                            .why = says(words::smallerFirst),
@@ -138,32 +138,32 @@ private:
                                       .also(says(onBox() ? words::lidRecess : words::lidSpigot, wide, long_)),
                            .settings = {deep, top, wide, long_},
                            .minutes = 20,
-                           .uses = {"lathe"}});
+                           .uses = {Resource::Lathe}});
         return insideDone("sand-lid", lid, "lid-done", words::sandLidInside);
     }
 
-    Thing makeBox(Thing box, const Thing& lid)
+    WorkItem makeBox(WorkItem box, const WorkItem& lid)
     {
         box = mount("mount-box", box, "box-mounted", words::mountBox, words::bothWillBeHeld, piece_.lid.at, false);
         recipe_.back().after.push_back(lid.step);  // one chuck: the lid is done before the box is in it
         const double rim = piece_.lid.at + (onBox() ? piece_.lid.spigot : 0);
-        const Setting deep =
-            lengthAt("lathe", "box's hollow, deep", std::max(0.0, rim - sides_.inside.front().x()), "rim − floor");
-        Doing hollow{.title = says(words::hollowBox),
-                     .why = says(words::insideNow),
-                     .how = says(words::boxDepth, deep),
-                     .settings = {deep},
-                     .minutes = 30,
-                     .uses = {"lathe"}};
-        sayDepthRod(sides_, rim, hollow.settings, hollow.how);
+        const Setting deep = lengthAt(Resource::Lathe, "box's hollow, deep",
+                                      std::max(0.0, rim - surfaces_.inside.front().x()), "rim − floor");
+        StepSpec hollow{.title = says(words::hollowBox),
+                        .why = says(words::insideNow),
+                        .how = says(words::boxDepth, deep),
+                        .settings = {deep},
+                        .minutes = 30,
+                        .uses = {Resource::Lathe}};
+        sayDepthRod(surfaces_, rim, hollow.settings, hollow.how);
         box = bench_.step(Action::Turn, "hollow", {box}, "box-hollowed", std::move(hollow));
         box = insideDone("sand-box", box, "box-sanded", words::sandBoxInside);
         // Snug: what the fit in use leaves between them is not there yet.
-        const Setting wide = onBox()
-                                 ? lengthAt("lathe", "spigot, Ø, snug", std::max(0.0, 2 * joint_.recess - snug_),
-                                            "recess − jam fit", 2)
-                                 : lengthAt("lathe", "bore, Ø, snug", 2 * joint_.spigot + snug_, "spigot + jam fit", 2),
-                      long_ = lengthAt("lathe", "over a length of", onBox() ? piece_.lid.spigot : joint_.deep,
+        const Setting wide = onBox() ? lengthAt(Resource::Lathe, "spigot, Ø, snug",
+                                                std::max(0.0, 2 * joint_.recess - snug_), "recess − jam fit", 2)
+                                     : lengthAt(Resource::Lathe, "bore, Ø, snug", 2 * joint_.spigot + snug_,
+                                                "spigot + jam fit", 2),
+                      long_ = lengthAt(Resource::Lathe, "over a length of", onBox() ? piece_.lid.spigot : joint_.deep,
                                        "the spigot's length");
         box = bench_.step(Action::Turn, "fit-lid", {box, lid}, "closed",
                           {.title = says(words::fitLid),
@@ -171,46 +171,47 @@ private:
                            .how = says(onBox() ? words::spigotSnug : words::boreSnug, wide, long_),
                            .settings = {wide, long_},
                            .minutes = 15,
-                           .uses = {"lathe"}});
+                           .uses = {Resource::Lathe}});
         box = bench_.step(Action::Turn, "fine", {box}, "turned",
                           {.title = says(words::turnTogether),
                            .why = says(words::joinsDisappear),
                            .how = says(words::lidTenonOff),
                            .minutes = 20,
-                           .uses = {"lathe"}});
-        box = turnAxes(piece_, shop_, sides_, true, bench_, box);
-        box = beforeSanding(piece_, sides_, bench_, box);
-        Doing sand{.title = says(words::sand),
-                   .why = says(words::throughGrits),
-                   .how = says(words::restOff),
-                   .minutes = 20,
-                   .uses = {"lathe"}};
-        saySanding(piece_, shop_, sides_, Sanded::Outside, sand.settings, sand.how);
+                           .uses = {Resource::Lathe}});
+        box = turnAxes(piece_, shop_, surfaces_, true, bench_, box);
+        box = beforeSanding(piece_, surfaces_, bench_, box);
+        StepSpec sand{.title = says(words::sand),
+                      .why = says(words::throughGrits),
+                      .how = says(words::restOff),
+                      .minutes = 20,
+                      .uses = {Resource::Lathe}};
+        saySanding(piece_, shop_, surfaces_, Sanded::Outside, sand.settings, sand.how);
         box = bench_.step(Action::Sand, "sand", {box}, "sanded", std::move(sand));
-        return onceSanded(piece_, sides_, bench_, box);
+        return onceSanded(piece_, surfaces_, bench_, box);
     }
 
-    void finish(Thing box)
+    void finish(WorkItem box)
     {
         const char* name = choicesOf<Fit>()[static_cast<size_t>(piece_.lid.fit)].words;
-        const Setting by = lengthAt("lathe", "eased by", std::max(0.0, clearanceOf(piece_.lid.fit, shop_.fits) - snug_),
-                                    "fit in use − jam fit", 2);
+        const Setting by =
+            lengthAt(Resource::Lathe, "eased by", std::max(0.0, clearanceOf(piece_.lid.fit, shop_.fits) - snug_),
+                     "fit in use − jam fit", 2);
         box = bench_.step(Action::Turn, "ease", {box}, "eased",
                           {.title = says(words::easeFit, name),
                            .why = says(words::oneHandOpens),
                            .how = says(onBox() ? words::easeSpigot : words::easeBore, by),
                            .settings = {by},
                            .minutes = 8,
-                           .uses = {"lathe"}});
+                           .uses = {Resource::Lathe}});
         const Setting rim =
-            lengthAt("lathe", "jam chuck, Ø", onBox() ? 2 * joint_.spigot : 2 * joint_.recess, "the box's rim");
+            lengthAt(Resource::Lathe, "jam chuck, Ø", onBox() ? 2 * joint_.spigot : 2 * joint_.recess, "the box's rim");
         box = bench_.step(Action::Mount, "mount-last", {box}, "on-its-rim",
                           {.title = says(words::boxOnJam),
                            .why = says(words::tenonHasServed),
                            .how = says(words::jamInRim, rim),
                            .settings = {rim},
                            .minutes = 8,
-                           .uses = {"lathe"},
+                           .uses = {Resource::Lathe},
                            .held = {.set = true,
                                     .by = Hold::Jam,
                                     .diameter = rim.value,
@@ -226,27 +227,28 @@ private:
                            .why = says(words::floorIsKnown),
                            .how = says(words::footALittleHollow),
                            .minutes = 10,
-                           .uses = {"lathe"}});
-        finished(piece_, shop_, bench_, onceFree(piece_, shop_, sides_, bench_, box, true));
+                           .uses = {Resource::Lathe}});
+        finished(piece_, shop_, bench_, onceFree(piece_, shop_, surfaces_, bench_, box, true));
     }
 
     const Piece& piece_;
     const Shop& shop_;
-    const Sides& sides_;
+    const TurnedSurfaces& surfaces_;
     LidJoint joint_;
     Bench bench_;
     Recipe& recipe_;
     double height_, snug_ = 0;
     std::string jaws_;  // that take both tenons; empty: those on the chuck
-    Setting tenon_ = lengthAt("lathe", "tenons, Ø", 0, "3/4 · Ø, within the jaws' range"),
-            high_ = {.machine = "lathe", .name = "their height", .source = "common practice", .decimals = 1};
+    Setting tenon_ = lengthAt(Resource::Lathe, "tenons, Ø", 0, "3/4 · Ø, within the jaws' range"),
+            high_ = {.machine = Resource::Lathe, .name = "their height", .source = "common practice", .decimals = 1};
 };
 
 }  // namespace
 
-void boxRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const Thing& blank, Recipe& recipe)
+void boxRecipe(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, const WorkItem& blank,
+               Recipe& recipe)
 {
-    BoxWriter(piece, shop, sides, recipe).write(blank);
+    BoxWriter(piece, shop, surfaces, recipe).write(blank);
 }
 
 }  // namespace vl

@@ -20,37 +20,41 @@ Text layingOut(const Sawn& sawn, std::vector<Setting>& settings)
     const Polyline curve = curveOf(sawn);
     double most = 0;
     for (const Point& p : curve) most = std::max(most, p.y());
-    const bool face = sawn.from == Sawn::Sides;
-    settings.push_back(lengthAt("bandsaw", "out from the axis", curve.back().x(), "the curve's end"));
-    settings.push_back(face ? lengthAt("bandsaw", "half width there", curve.back().y(), "the curve's end")
-                            : lengthAt("bandsaw", "up to", most, "its highest place"));
+    const bool face = sawn.from == Sawn::TurnedSurfaces;
+    settings.push_back(lengthAt(Resource::Bandsaw, "out from the axis", curve.back().x(), "the curve's end"));
+    settings.push_back(face ? lengthAt(Resource::Bandsaw, "half width there", curve.back().y(), "the curve's end")
+                            : lengthAt(Resource::Bandsaw, "up to", most, "its highest place"));
     return says(face ? words::templateOnFace : words::templateBothSides, settings[0], settings[1]);
 }
 
-Thing sawOnce(const Piece& piece, const Sawn& sawn, Bench& bench, const Thing& from, const Pattern& why, bool cradle)
+WorkItem sawOnce(const Piece& piece, const Sawn& sawn, Bench& bench, const WorkItem& from, const Pattern& why,
+                 bool cradle)
 {
-    Doing d{.title = says(words::sawCurve, nameOf(piece, sawn)), .why = says(why), .minutes = 12, .uses = {"bandsaw"}};
+    StepSpec d{.title = says(words::sawCurve, nameOf(piece, sawn)),
+               .why = says(why),
+               .minutes = 12,
+               .uses = {Resource::Bandsaw}};
     d.how = layingOut(sawn, d.settings);
     if (cradle) d.how.also(says(words::cradleAtSaw));
     return bench.step(Action::Cut, sawStep(sawn), {from}, "sawn-" + sawn.id, std::move(d));
 }
 
 /// How deep it goes, and what stays there.
-void sayDepth(const Hole& hole, const DrilledHole& first, Doing& d)
+void sayDepth(const Hole& hole, const DrilledHole& first, StepSpec& d)
 {
     if (hole.early) {
         if (first.through) return void(d.how.also(says(words::rightThroughBlank)));
-        const Setting deep = lengthAt("drill", "below the finished surface", first.full),
-                      left = lengthAt("", "left under the point", std::max(0.0, first.under), "wood − depth − point");
+        const Setting deep = lengthAt(Resource::Drill, "below the finished surface", first.full),
+                      left = lengthAt({}, "left under the point", std::max(0.0, first.under), "wood − depth − point");
         d.settings.insert(d.settings.end(), {deep, left});
         return void(d.how.also(says(words::belowFinished, deep, left)));
     }
-    const Setting deep =
-        lengthAt("drill", "depth", first.full, hole.ends == Hole::Depth ? "chosen" : "wood along its way + clearance");
+    const Setting deep = lengthAt(Resource::Drill, "depth", first.full,
+                                  hole.ends == Hole::Depth ? "chosen" : "wood along its way + clearance");
     d.settings.push_back(deep);
     switch (hole.ends) {
     case Hole::Depth:
-        d.settings.push_back(lengthAt("", "left under the point", std::max(0.0, first.under), "wood − depth − point"));
+        d.settings.push_back(lengthAt({}, "left under the point", std::max(0.0, first.under), "wood − depth − point"));
         d.how.also(says(words::toDepthBy, deep, d.settings.back()));
         break;
     case Hole::Wall:
@@ -64,9 +68,9 @@ void sayDepth(const Hole& hole, const DrilledHole& first, Doing& d)
 
 }  // namespace
 
-Thing sawBlank(const Piece& piece, Bench& bench, const Thing& blank)
+WorkItem sawBlank(const Piece& piece, Bench& bench, const WorkItem& blank)
 {
-    Thing now = blank;
+    WorkItem now = blank;
     for (const Sawn& s : piece.sawn) {
         if (!sawnBefore(piece, s)) continue;
         if (s.when == Sawn::Before) {
@@ -75,7 +79,7 @@ Thing sawBlank(const Piece& piece, Bench& bench, const Thing& blank)
         }
         std::vector<Setting> settings;
         Text how = layingOut(s, settings);
-        const Setting outside = lengthAt("bandsaw", "outside the line", s.margin);
+        const Setting outside = lengthAt(Resource::Bandsaw, "outside the line", s.margin);
         settings.push_back(outside);
         now = bench.step(Action::Cut, "rough-" + s.id, {now}, "rough-sawn-" + s.id,
                          {.title = says(words::sawCurveRough, nameOf(piece, s), outside),
@@ -83,35 +87,35 @@ Thing sawBlank(const Piece& piece, Bench& bench, const Thing& blank)
                           .how = std::move(how),
                           .settings = settings,
                           .minutes = 10,
-                          .uses = {"bandsaw"}});
+                          .uses = {Resource::Bandsaw}});
     }
     return now;
 }
 
-Thing sawTurned(const Piece& piece, const Shop& shop, Bench& bench, const Thing& turned)
+WorkItem sawTurned(const Piece& piece, const Shop& shop, Bench& bench, const WorkItem& turned)
 {
-    Thing now = turned;
+    WorkItem now = turned;
     for (const Sawn& s : piece.sawn) {
         if (s.when == Sawn::Grown) continue;
         if (!sawnBefore(piece, s) || s.when == Sawn::Twice)
             now = sawOnce(piece, s, bench, now, words::shapeStands, true);
-        Doing blend{.title = says(words::blendCurve, nameOf(piece, s)),
-                    .why = says(words::sawMarksLast),
-                    .how = says(words::blockAndFile),
-                    .minutes = 15};
+        StepSpec blend{.title = says(words::blendCurve, nameOf(piece, s)),
+                       .why = says(words::sawMarksLast),
+                       .how = says(words::blockAndFile),
+                       .minutes = 15};
         sayGrits(piece, shop, SandedBy::Hand, blend.settings, blend.how);
         now = bench.step(Action::Sand, "blend-" + s.id, {now}, "blended-" + s.id, std::move(blend));
     }
     return now;
 }
 
-Thing drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& all, Bench& bench, const Thing& now)
+WorkItem drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& all, Bench& bench, const WorkItem& now)
 {
     constexpr double wideBit = 50;  // mm; no wider is easily held at a drill press, common practice
     const Hole& h = piece.holes[all.front()->hole];
     const bool side = h.into == Hole::Side;
-    const Setting wide = lengthAt("drill", "bit, Ø", h.diameter),
-                  at = lengthAt("drill", side ? "station" : "circle's radius", h.at);
+    const Setting wide = lengthAt(Resource::Drill, "bit, Ø", h.diameter),
+                  at = lengthAt(Resource::Drill, side ? "station" : "circle's radius", h.at);
     const Pattern &why = h.early                ? words::whileItIsBlank
                          : h.into == Hole::Foot ? words::footFreeNow
                                                 : words::beforeSanding,
@@ -119,53 +123,53 @@ Thing drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& all,
                          : side          ? words::inTheSide
                                          : words::inAFace;
     const bool middle = !side && h.at == 0 && h.lean == 0 && h.count == 1;
-    Doing d{.title = all.size() == 1 ? says(words::drillHole, nameOf(piece, h), wide)
-                                     : says(words::drillHoles, nameOf(piece, h), static_cast<int>(all.size()), wide),
-            .why = says(why),
-            .how = middle ? says(words::inTheMiddle) : says(how, at),
-            .settings = middle ? std::vector{wide} : std::vector{wide, at},
-            .minutes = 4 + 3.0 * static_cast<double>(all.size()),
-            .uses = {middle ? "lathe" : "drill"}};
+    StepSpec d{.title = all.size() == 1 ? says(words::drillHole, nameOf(piece, h), wide)
+                                        : says(words::drillHoles, nameOf(piece, h), static_cast<int>(all.size()), wide),
+               .why = says(why),
+               .how = middle ? says(words::inTheMiddle) : says(how, at),
+               .settings = middle ? std::vector{wide} : std::vector{wide, at},
+               .minutes = 4 + 3.0 * static_cast<double>(all.size()),
+               .uses = {middle ? Resource::Lathe : Resource::Drill}};
     auto also = [&](const Pattern& words_, const Setting& s) {
         d.settings.push_back(s);
         d.how.also(says(words_, s));
     };
-    if (side && h.beside != 0) also(words::besideAxis, lengthAt("drill", "beside the axis", h.beside));
+    if (side && h.beside != 0) also(words::besideAxis, lengthAt(Resource::Drill, "beside the axis", h.beside));
     if (h.lean != 0) {
-        also(words::leansBy, angleAt("drill", "wedge", std::abs(h.lean)));
+        also(words::leansBy, angleAt(Resource::Drill, "wedge", std::abs(h.lean)));
         // Into a face it goes outwards as it deepens: its mouth lies nearer to the axis.
         d.how.also(
             says(words::mouthTowards, side ? (h.lean > 0 ? "tailstock" : "headstock") : (h.lean > 0 ? "axis" : "rim")));
     }
     if (h.wide > 0) {
-        const Setting mouth = lengthAt("drill", "wider bit, Ø", h.wide),
-                      deep = lengthAt("drill", "its depth", h.wideDepth);
+        const Setting mouth = lengthAt(Resource::Drill, "wider bit, Ø", h.wide),
+                      deep = lengthAt(Resource::Drill, "its depth", h.wideDepth);
         d.settings.insert(d.settings.end(), {mouth, deep});
         d.how.also(says(words::widerMouth, mouth, deep));
     }
     sayDepth(h, *all.front(), d);
     if (h.taper > 0 && h.wide <= 0) {
-        also(words::reamedBy, angleAt("drill", "reamer's half angle", h.taper));
-        also(words::pegThatFits, lengthAt("", "peg's Ø at the surface", all.front()->mouth, "Ø + 2 · depth · tan", 2));
+        also(words::reamedBy, angleAt(Resource::Drill, "reamer's half angle", h.taper));
+        also(words::pegThatFits, lengthAt({}, "peg's Ø at the surface", all.front()->mouth, "Ø + 2 · depth · tan", 2));
     }
-    if (h.ease > 0) also(words::easedBy, lengthAt("", "edge's radius", h.ease));
+    if (h.ease > 0) also(words::easedBy, lengthAt({}, "edge's radius", h.ease));
     if (!middle) {
         std::vector<RoundMark> marks;
         for (const DrilledHole* one : all) marks.push_back({one->mark.hole, one->angleDeg});
-        sayRound("drill", h.plate, marks, true, d);
+        sayRound(Resource::Drill, h.plate, marks, true, d);
     }
     if (std::max(h.diameter, h.wide) > wideBit) d.how.also(says(words::wideBit));
     return bench.step(Action::Drill, drillStep(piece, *all.front()), {now}, "drilled-" + h.id, std::move(d));
 }
 
-Thing drillHoles(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned, bool foot)
+WorkItem drillHoles(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& turned, bool foot)
 {
-    Thing now = turned;
+    WorkItem now = turned;
     for (size_t i = 0; i < piece.holes.size(); ++i) {
         const Hole& h = piece.holes[i];
         if (h.early || (h.into == Hole::Foot) != foot) continue;
         std::vector<const DrilledHole*> all;
-        for (const DrilledHole& d : sides.holes)
+        for (const DrilledHole& d : surfaces.holes)
             if (d.hole == i && !d.solid.profile.empty()) all.push_back(&d);
         if (all.empty()) continue;
         now = drillAlike(piece, all, bench, now);

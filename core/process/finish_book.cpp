@@ -68,18 +68,18 @@ CoatMass coatMass(const FinishLayer& layer, double areaMm2, double leastMix)
     return m;
 }
 
-int moreCoats(const FinishLayer& layer, const Thirst& thirst)
+int moreCoats(const FinishLayer& layer, const Absorbency& absorbency)
 {
     constexpr double thirsty = 1.0 / 3, sated = 0.05, soft = 480, hard = 800;  // shares, kg/m³
     // What goes on once is made for one coat.
     if ((layer.kind != FinishLayer::Sealer && layer.kind != FinishLayer::Body) || layer.coats < 2) return 0;
-    if (thirst.endGrain > thirsty || thirst.density < soft) return 1;
-    return layer.coats > 2 && thirst.endGrain < sated && thirst.density > hard ? -1 : 0;
+    if (absorbency.endGrain > thirsty || absorbency.density < soft) return 1;
+    return layer.coats > 2 && absorbency.endGrain < sated && absorbency.density > hard ? -1 : 0;
 }
 
-Finish suited(Finish finish, const Thirst& thirst)
+Finish suited(Finish finish, const Absorbency& absorbency)
 {
-    for (FinishLayer& l : finish.layers) l.coats += moreCoats(l, thirst);
+    for (FinishLayer& l : finish.layers) l.coats += moreCoats(l, absorbency);
     return finish;
 }
 

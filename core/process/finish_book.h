@@ -37,7 +37,7 @@ struct CoatMass {
 CoatMass coatMass(const FinishLayer& layer, double areaMm2, double leastMix);
 
 /// How thirsty a surface is.
-struct Thirst {
+struct Absorbency {
     double endGrain = 0;   ///< share of what is finished that shows end grain, 0 … 1
     double density = 650;  ///< kg/m³, mean of its woods
     bool faceGrainFoot = false;
@@ -45,8 +45,8 @@ struct Thirst {
 /// Coats more or fewer than the book says of one that seals or builds up in two or more: one more where a third shows
 /// end grain or the wood is lighter than 480 kg/m³, one fewer of three or more on hard wood, above 800, without end
 /// grain. That they take more and fewer is common practice, where one begins our own choice.
-int moreCoats(const FinishLayer& layer, const Thirst& thirst);
+int moreCoats(const FinishLayer& layer, const Absorbency& absorbency);
 /// The finish with the coats that a surface takes.
-Finish suited(Finish finish, const Thirst& thirst);
+Finish suited(Finish finish, const Absorbency& absorbency);
 
 }  // namespace vl

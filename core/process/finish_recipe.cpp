@@ -1,8 +1,8 @@
 #include "core/process/finish_recipe.h"
 
 #include "core/holding/speed.h"
+#include "core/process/absorbency.h"
 #include "core/process/finish_book.h"
-#include "core/process/thirst.h"
 #include "core/recipe/settings.h"
 #include "core/words/finish.h"
 #include "core/words/turn.h"
@@ -16,7 +16,8 @@ namespace {
 
 Setting rpmOf(const char* name, double rpm, const char* formula)
 {
-    return {.machine = "lathe", .name = name, .value = rpm, .unit = Unit::Speed, .formula = formula, .decimals = 0};
+    return {
+        .machine = Resource::Lathe, .name = name, .value = rpm, .unit = Unit::Speed, .formula = formula, .decimals = 0};
 }
 
 Setting minutesOf(const char* name, double minutes)
@@ -36,10 +37,10 @@ Setting gramsOf(std::string name, double g, const char* formula)
 
 /// As fast at its surface as on a piece 100 mm across, no faster than the lathe turns; above the usual rule that is
 /// said.
-void sayBuffing(const FinishLayer& layer, const Sides& sides, const Shop& shop, Doing& d)
+void sayBuffing(const FinishLayer& layer, const TurnedSurfaces& surfaces, const Shop& shop, StepSpec& d)
 {
     constexpr double usual = 100;  // mm
-    const double across = std::max(1.0, 2 * sides.widest()), rule = speedRange(across).high;
+    const double across = std::max(1.0, 2 * surfaces.widest()), rule = speedRange(across).high;
     const Setting rpm =
                       rpmOf("buffed at", std::min(shop.lathe.highestRpm, layer.buffRpm * std::min(1.0, usual / across)),
                             "common practice"),
@@ -61,13 +62,13 @@ Text betweenCoats(const FinishLayer& layer)
 }
 
 /// What is mixed for one coat, each share by the scale or by measure, and what stays in the cup.
-void sayMix(const FinishLayer& layer, const CoatMass& mass, Doing& d)
+void sayMix(const FinishLayer& layer, const CoatMass& mass, StepSpec& d)
 {
     if (mass.shares.empty()) return;
     const bool volume = layer.mixBy == FinishLayer::Volume;
     Text shares = says(volume ? words::byCup : words::byScale);
     for (const CoatMass::Share& s : mass.shares) {
-        const Setting one = volume ? countAt("", s.name + ", ml", s.amount, "share of the coat", 1)
+        const Setting one = volume ? countAt({}, s.name + ", ml", s.amount, "share of the coat", 1)
                                    : gramsOf(s.name, s.amount, "share of the coat");
         d.settings.push_back(one);
         shares.also(says(volume ? words::mixShareMl : words::mixShare, one, s.name));
@@ -78,51 +79,51 @@ void sayMix(const FinishLayer& layer, const CoatMass& mass, Doing& d)
 }
 
 /// Why it is more or fewer coats than the book has, and where fewer are enough.
-void sayCoats(const FinishLayer& usual, const Thirst& thirst, int coats, Doing& d)
+void sayCoats(const FinishLayer& usual, const Absorbency& absorbency, int coats, StepSpec& d)
 {
-    const Setting ends = countAt("", "of it end grain, %", 100 * thirst.endGrain, "sampled all round"),
-                  heavy = countAt("", "wood, kg/m³", thirst.density, "mean of what shows");
-    if (const int more = moreCoats(usual, thirst); more != 0) {
+    const Setting ends = countAt({}, "of it end grain, %", 100 * absorbency.endGrain, "sampled all round"),
+                  heavy = countAt({}, "wood, kg/m³", absorbency.density, "mean of what shows");
+    if (const int more = moreCoats(usual, absorbency); more != 0) {
         d.settings.insert(d.settings.end(), {ends, heavy});
         d.how.also(says(more > 0 ? words::coatMore : words::coatFewer, ends, heavy));
     }
-    if (thirst.faceGrainFoot && usual.kind == FinishLayer::Body && coats > 1) {
-        const Setting foot = countAt("", "coats on the foot", coats - 1, "one fewer");
+    if (absorbency.faceGrainFoot && usual.kind == FinishLayer::Body && coats > 1) {
+        const Setting foot = countAt({}, "coats on the foot", coats - 1, "one fewer");
         d.settings.push_back(foot);
         d.how.also(says(words::footFewer, says(words::coatsOf, foot)));
     }
 }
 
-Doing layerDoing(const Piece& piece, const Shop& shop, const Sides& sides, const Finish& finish, size_t at,
-                 const Thirst& thirst)
+StepSpec layerSpec(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, const Finish& finish,
+                   size_t at, const Absorbency& absorbency)
 {
     const bool first = at == 0;
     const FinishLayer& usual = finish.layers[at];
-    const int coats = usual.coats + moreCoats(usual, thirst);
-    const FinishArea area = finishArea(sides.outside, sides.inside);
+    const int coats = usual.coats + moreCoats(usual, absorbency);
+    const FinishArea area = finishArea(surfaces.outside, surfaces.inside);
     const CoatMass mass = coatMass(usual, area.all(), shop.leastMix);
     const Setting each = gramsOf("a coat", mass.all, "surface · grams / m² · 1.125"),
                   wait = minutesOf("after a coat", usual.waitMinutes),
-                  low = countAt("", "no colder than, °C", usual.leastCelsius, "label"),
-                  high = countAt("", "no warmer than, °C", usual.mostCelsius, "label");
-    Doing d{.title = coats > 1 ? says(words::layerCoats, usual.name, coats) : says(words::layerOnce, usual.name),
-            .why = says(first ? words::layerFirst : words::layerNext),
-            .how = says(coats > 1 ? words::coatWay : words::oneCoatWay, each, wait, low, high),
-            .settings = {each, wait, low, high},
-            .minutes = 6 + 8.0 * coats,
-            .waitMinutes = usual.waitMinutes * coats};
+                  low = countAt({}, "no colder than, °C", usual.leastCelsius, "label"),
+                  high = countAt({}, "no warmer than, °C", usual.mostCelsius, "label");
+    StepSpec d{.title = coats > 1 ? says(words::layerCoats, usual.name, coats) : says(words::layerOnce, usual.name),
+               .why = says(first ? words::layerFirst : words::layerNext),
+               .how = says(coats > 1 ? words::coatWay : words::oneCoatWay, each, wait, low, high),
+               .settings = {each, wait, low, high},
+               .minutes = 6 + 8.0 * coats,
+               .waitMinutes = usual.waitMinutes * coats};
     if (!usual.between.empty()) d.how.also(betweenCoats(usual));
     sayMix(usual, mass, d);
-    if (usual.rpm > 0 && sides.round() && sides.cuts.empty()) {
-        d.uses = {"lathe"};
+    if (usual.rpm > 0 && surfaces.round() && surfaces.cuts.empty()) {
+        d.uses = {Resource::Lathe};
         const Setting rpm = rpmOf("finish put on at", usual.rpm, "common practice");
         d.settings.push_back(rpm);
         d.how.also(says(words::onTheLathe, rpm));
-        if (usual.buffRpm > 0) sayBuffing(usual, sides, shop, d);
+        if (usual.buffRpm > 0) sayBuffing(usual, surfaces, shop, d);
     }
-    sayCoats(usual, thirst, coats, d);
-    static const std::array colour{&words::colourBare, &words::colourOver, &words::colourNot};
-    if (first) d.how.also(says(*colour[static_cast<size_t>(finish.colour)]));
+    sayCoats(usual, absorbency, coats, d);
+    static const std::array color{&words::colorBare, &words::colorOver, &words::colorNot};
+    if (first) d.how.also(says(*color[static_cast<size_t>(finish.color)]));
     if (finish.spontaneous) d.how.also(says(words::ragsFlat));
     if (finish.fumes) d.how.also(says(words::airTheRoom));
     if (finish.food && piece.choices.use == Use::Food) d.how.also(says(words::foodSafe));
@@ -130,24 +131,24 @@ Doing layerDoing(const Piece& piece, const Shop& shop, const Sides& sides, const
 }
 
 /// Where inside and outside are seen at once.
-bool isOpenWork(const Sides& sides) { return !sides.inside.empty() && !sides.cuts.empty(); }
+bool isOpenWork(const TurnedSurfaces& surfaces) { return !surfaces.inside.empty() && !surfaces.cuts.empty(); }
 
 constexpr int outsideWaitsAt = 180;  // grit, our own value
 
-bool hasGaps(const Sides& sides)
+bool hasGaps(const TurnedSurfaces& surfaces)
 {
-    return std::ranges::any_of(sides.cuts, [](const Cut& c) { return std::holds_alternative<Between>(c.solid); });
+    return std::ranges::any_of(surfaces.cuts, [](const Cut& c) { return std::holds_alternative<Between>(c.solid); });
 }
 
 /// How paper is held, as the piece is: what cannot spin, what is open, what is dyed.
-void sayWays(const Piece& piece, const Finish& finish, const Sides& sides, Sanded what, Text& how)
+void sayWays(const Piece& piece, const Finish& finish, const TurnedSurfaces& surfaces, Sanded what, Text& how)
 {
     const bool inside = what == Sanded::All || what == Sanded::Rest || what == Sanded::Inside;
-    if (inside && !sides.inside.empty() && sides.inside.front().y() < 1) how.also(says(words::noDivot));
-    if (what != Sanded::Inside && (!sides.round() || !sides.cuts.empty())) how.also(says(words::flatsByBlock));
-    const bool coloured =
-        std::ranges::any_of(finish.layers, [](const FinishLayer& l) { return l.kind == FinishLayer::Colour; });
-    if (coloured || !piece.decors.empty()) how.also(says(words::dyedPaper));
+    if (inside && !surfaces.inside.empty() && surfaces.inside.front().y() < 1) how.also(says(words::noDivot));
+    if (what != Sanded::Inside && (!surfaces.round() || !surfaces.cuts.empty())) how.also(says(words::flatsByBlock));
+    const bool colored =
+        std::ranges::any_of(finish.layers, [](const FinishLayer& l) { return l.kind == FinishLayer::Color; });
+    if (colored || !piece.decors.empty()) how.also(says(words::dyedPaper));
 }
 
 /// The grits before a finish: one short of the last where its sealer raises the grain.
@@ -163,7 +164,7 @@ std::string sayRow(const std::vector<int>& row, std::vector<Setting>& settings)
 {
     std::string all;
     for (const int g : row) {
-        settings.push_back(countAt("", "grit", g, "none left out of the row"));
+        settings.push_back(countAt({}, "grit", g, "none left out of the row"));
         all += (all.empty() ? "" : " ") + std::to_string(g);
     }
     return all;
@@ -173,7 +174,7 @@ std::string sayRow(const std::vector<int>& row, std::vector<Setting>& settings)
 
 std::string finishStep(size_t layer) { return layer == 0 ? "finish" : "finish-" + std::to_string(layer + 1); }
 
-Thing putOnFinish(const Piece& piece, const Shop& shop, Bench& bench, const Thing& bare, const std::string& gives)
+WorkItem putOnFinish(const Piece& piece, const Shop& shop, Bench& bench, const WorkItem& bare, const std::string& gives)
 {
     const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
     if (finish.layers.empty())
@@ -183,7 +184,7 @@ Thing putOnFinish(const Piece& piece, const Shop& shop, Bench& bench, const Thin
                            .how = says(words::oilyRags),
                            .minutes = 20,
                            .waitMinutes = shop.finishMinutes});
-    Thing now = bare;
+    WorkItem now = bare;
     for (size_t i = 0; i < finish.layers.size(); ++i) {
         const bool last = i + 1 == finish.layers.size();
         now = bench.step(Action::Finish, finishStep(i), {now}, last ? gives : "coated-" + std::to_string(i + 1), {});
@@ -191,13 +192,14 @@ Thing putOnFinish(const Piece& piece, const Shop& shop, Bench& bench, const Thin
     return now;
 }
 
-Thing finishTheFoot(const Piece& piece, const Shop& shop, Bench& bench, const Thing& cut, const std::string& gives)
+WorkItem finishTheFoot(const Piece& piece, const Shop& shop, Bench& bench, const WorkItem& cut,
+                       const std::string& gives)
 {
     const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
     double wait = finish.layers.empty() ? shop.finishMinutes : 0;
     int coats = finish.layers.empty() ? 1 : 0;
     for (const FinishLayer& l : finish.layers) wait += l.waitMinutes * l.coats, coats += l.coats;
-    const Setting each = countAt("", "coats, as on the rest", coats, "the finish's");
+    const Setting each = countAt({}, "coats, as on the rest", coats, "the finish's");
     return bench.step(Action::Finish, "finish-foot", {cut}, gives,
                       {.title = says(words::finishFoot),
                        .why = says(words::cutLater),
@@ -207,15 +209,16 @@ Thing finishTheFoot(const Piece& piece, const Shop& shop, Bench& bench, const Th
                        .waitMinutes = wait});
 }
 
-Finish sayFinish(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides, Recipe& recipe)
+Finish sayFinish(const Piece& piece, const Shop& shop, const Assembly& assembly, const TurnedSurfaces& surfaces,
+                 Recipe& recipe)
 {
     const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
     if (finish.layers.empty()) return finish;
-    const Thirst thirst = thirstOf(assembly, sides);
+    const Absorbency absorbency = absorbencyOf(assembly, surfaces);
     for (size_t i = 0; i < finish.layers.size(); ++i)
         if (const auto step = std::ranges::find(recipe, finishStep(i), &Step::id); step != recipe.end())
-            fill(*step, layerDoing(piece, shop, sides, finish, i, thirst));
-    return suited(finish, thirst);
+            fill(*step, layerSpec(piece, shop, surfaces, finish, i, absorbency));
+    return suited(finish, absorbency);
 }
 
 void sayGrits(const Piece& piece, const Shop& shop, SandedBy by, std::vector<Setting>& settings, Text& how)
@@ -225,42 +228,42 @@ void sayGrits(const Piece& piece, const Shop& shop, SandedBy by, std::vector<Set
     const int last = gritsFrom(piece.choices.firstGrit, finish.lastGrit).back();
     const std::string all = sayRow(row, settings);
     if (finish.raisesGrain && last != row.back()) {
-        settings.push_back(countAt("", "grit to cut back", last, "the finish's last"));
+        settings.push_back(countAt({}, "grit to cut back", last, "the finish's last"));
         how.also(says(words::gritRowShort, all, settings.back()));
     } else
         how.also(says(by == SandedBy::Hand ? words::gritRowByHand : words::gritRow, all));
 }
 
-void saySanding(const Piece& piece, const Shop& shop, const Sides& sides, Sanded what, std::vector<Setting>& settings,
-                Text& how)
+void saySanding(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Sanded what,
+                std::vector<Setting>& settings, Text& how)
 {
     const Finish& finish = finishOf(shop.finishes, piece.choices.finish);
     std::vector<int> coarse = gritsBefore(piece, finish);
     const size_t whole = coarse.size();
     while (coarse.size() > 1 && coarse.back() > outsideWaitsAt) coarse.pop_back();
-    const bool waits = isOpenWork(sides) && coarse.size() < whole;
+    const bool waits = isOpenWork(surfaces) && coarse.size() < whole;
     if (waits && what == Sanded::OutsideFirst) {
         how.also(says(words::gritRow, sayRow(coarse, settings)));
         how.also(says(words::finerWithInside));
     } else {
         sayGrits(piece, shop, SandedBy::Lathe, settings, how);
         if (waits && what == Sanded::Rest) {
-            settings.push_back(countAt("", "both sides on from grit", coarse.back(), "where the outside waits"));
+            settings.push_back(countAt({}, "both sides on from grit", coarse.back(), "where the outside waits"));
             how.also(says(words::thenBothSides, settings.back()));
-        } else if (isOpenWork(sides) && what == Sanded::All)
+        } else if (isOpenWork(surfaces) && what == Sanded::All)
             how.also(says(words::bothSidesAlike));
     }
-    sayWays(piece, finish, sides, what, how);
+    sayWays(piece, finish, surfaces, what, how);
     // Where gaps, wings or corners come round it is sanded at rest, or as slowly as the lathe turns: no speed is said.
-    if (hasGaps(sides) || airSweep(piece, sides).high > 0) return;
+    if (hasGaps(surfaces) || airSweep(piece, surfaces).high > 0) return;
     // Sanding at 450 to 700 (CHECKS, common practice), slower where the work is wide, fine grits slower still: paper
     // that no longer cuts rubs and heats.
     constexpr double fastest = 700, slowest = 100, rim = 6, fine = 0.6;  // rpm, rpm, m/s, share; the last two our own
-    const double wide = std::max(1.0, sides.widest()),
+    const double wide = std::max(1.0, surfaces.widest()),
                  rpm = std::clamp(rim / (2 * pi * wide / 1000) * 60, slowest, fastest);
     const Setting most = rpmOf("sanded at, at the most", rpm, "6 m/s at the rim, 700 at the most"),
                   later = rpmOf("from grit 220 on", fine * rpm, "six tenths of that"),
-                  drill = {.machine = "drill",
+                  drill = {.machine = Resource::Drill,
                            .name = "sanding disc, at",
                            .value = 2 * fine * rpm,
                            .unit = Unit::Speed,

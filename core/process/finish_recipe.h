@@ -11,11 +11,13 @@ inline constexpr const char* potLife = "pot life";
 
 /// The finish of the piece, a step for each layer; `gives` names what comes out of the last. What they say waits until
 /// the wood's surface is known (sayFinish).
-Thing putOnFinish(const Piece& piece, const Shop& shop, Bench& bench, const Thing& bare, const std::string& gives);
+WorkItem putOnFinish(const Piece& piece, const Shop& shop, Bench& bench, const WorkItem& bare,
+                     const std::string& gives);
 
 /// Fills in what the finish's steps say and take: coats by the surface that the built layers show, grams, mixtures,
 /// speeds. Returns the finish with those coats.
-Finish sayFinish(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides, Recipe& recipe);
+Finish sayFinish(const Piece& piece, const Shop& shop, const Assembly& assembly, const TurnedSurfaces& surfaces,
+                 Recipe& recipe);
 
 /// The grits that a piece is sanded through, added to a sanding step.
 enum class SandedBy { Lathe, Hand };
@@ -25,10 +27,11 @@ void sayGrits(const Piece& piece, const Shop& shop, SandedBy by, std::vector<Set
 /// far.
 enum class Sanded { All, OutsideFirst, Rest, Outside, Inside };
 /// Those, how fast the lathe turns for them, and how paper is held on this piece.
-void saySanding(const Piece& piece, const Shop& shop, const Sides& sides, Sanded what, std::vector<Setting>& settings,
-                Text& how);
+void saySanding(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Sanded what,
+                std::vector<Setting>& settings, Text& how);
 
 /// What was cut free once the finish was on, finished as the rest is; `gives` names what comes out.
-Thing finishTheFoot(const Piece& piece, const Shop& shop, Bench& bench, const Thing& cut, const std::string& gives);
+WorkItem finishTheFoot(const Piece& piece, const Shop& shop, Bench& bench, const WorkItem& cut,
+                       const std::string& gives);
 
 }  // namespace vl

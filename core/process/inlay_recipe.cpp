@@ -16,7 +16,7 @@ namespace {
 
 constexpr double overnight = 720, sealerDries = 15, caSets = 15;  // minutes; common practice
 
-double minutesToSet(Inlay::School school, int fillings)
+double minutesToSet(Inlay::Method school, int fillings)
 {
     return school == Inlay::Thin ? overnight : caSets * fillings;
 }
@@ -31,11 +31,11 @@ Setting grams(const char* name, double g, const char* formula)
             .decimals = g < 9.95 ? 1 : 0};
 }
 
-Thing opened(const Inlay& f, const InlayPlace& p, const std::string& name, Bench& bench, const Thing& now)
+WorkItem opened(const Inlay& f, const InlayPlace& p, const std::string& name, Bench& bench, const WorkItem& now)
 {
     if (f.kind == Inlay::Crack) {
-        const Setting wide = lengthAt("", "opened to", f.width), deep = lengthAt("", "deep", f.depth),
-                      length = lengthAt("", "long", f.length), loss = lengthAt("", "lost in cutting back", f.loss);
+        const Setting wide = lengthAt({}, "opened to", f.width), deep = lengthAt({}, "deep", f.depth),
+                      length = lengthAt({}, "long", f.length), loss = lengthAt({}, "lost in cutting back", f.loss);
         return bench.step(Action::Carve, "open-" + f.id, {now}, "opened-" + f.id,
                           {.title = says(words::openCrack, name),
                            .why = says(words::soundWood),
@@ -44,25 +44,26 @@ Thing opened(const Inlay& f, const InlayPlace& p, const std::string& name, Bench
                            .minutes = 15});
     }
     const bool rim = f.kind == Inlay::Rim;
-    const Setting first = rim ? lengthAt("lathe", "groove from Ø", 2 * p.low, "circle − width")
-                              : lengthAt("lathe", "groove from station", std::max(0.0, p.z0), "middle − width / 2"),
-                  second = rim ? lengthAt("lathe", "groove to Ø", 2 * p.high, "circle + width")
-                               : lengthAt("lathe", "groove to station", p.z1, "middle + width / 2"),
-                  deep = lengthAt("lathe", "groove deep", f.depth),
-                  left = lengthAt("", "wood left by it", std::max(0.0, p.left), "measured on the drawing");
+    const Setting first =
+                      rim ? lengthAt(Resource::Lathe, "groove from Ø", 2 * p.low, "circle − width")
+                          : lengthAt(Resource::Lathe, "groove from station", std::max(0.0, p.z0), "middle − width / 2"),
+                  second = rim ? lengthAt(Resource::Lathe, "groove to Ø", 2 * p.high, "circle + width")
+                               : lengthAt(Resource::Lathe, "groove to station", p.z1, "middle + width / 2"),
+                  deep = lengthAt(Resource::Lathe, "groove deep", f.depth),
+                  left = lengthAt({}, "wood left by it", std::max(0.0, p.left), "measured on the drawing");
     return bench.step(Action::Turn, "groove-" + f.id, {now}, "grooved-" + f.id,
                       {.title = says(words::turnGroove, name),
                        .why = says(words::insideFirst),
                        .how = says(rim ? words::grooveInRim : words::grooveInWall, first, second, deep, left),
                        .settings = {first, second, deep, left},
                        .minutes = 12,
-                       .uses = {"lathe"}});
+                       .uses = {Resource::Lathe}});
 }
 
-Thing set(const Inlay& f, const InlayPlace& p, const std::string& name, Bench& bench, Thing now)
+WorkItem set(const Inlay& f, const InlayPlace& p, const std::string& name, Bench& bench, WorkItem now)
 {
-    const Setting across = lengthAt("saw", "piece, across", f.piece),
-                  length = lengthAt("saw", "piece cut to", p.pieceLength, "depth + proud");
+    const Setting across = lengthAt(Resource::Saw, "piece, across", f.piece),
+                  length = lengthAt(Resource::Saw, "piece cut to", p.pieceLength, "depth + proud");
     Text how = says(words::piecesWay, across, length);
     if (isMetal(fillingOf(f.wood))) how.also(says(words::roughenMetal));
     now = bench.step(Action::Cut, "pieces-" + f.id, {now}, "pieces-cut-" + f.id,
@@ -71,9 +72,9 @@ Thing set(const Inlay& f, const InlayPlace& p, const std::string& name, Bench& b
                       .how = std::move(how),
                       .settings = {across, length},
                       .minutes = 5 + 0.7 * f.count,
-                      .uses = {"saw"}});
-    const Setting gap = lengthAt("", "gap", std::max(0.0, p.gap), "circle less the pieces, shared evenly", 2),
-                  first = angleAt("index", "first towards", std::fmod(f.direction + 720, 360));
+                      .uses = {Resource::Saw}});
+    const Setting gap = lengthAt({}, "gap", std::max(0.0, p.gap), "circle less the pieces, shared evenly", 2),
+                  first = angleAt(Resource::Index, "first towards", std::fmod(f.direction + 720, 360));
     Text where = says(words::setWay, gap, first);
     if (f.rows != Inlay::One) where.also(says(words::inTwoRows));
     return bench.step(Action::Fill, "set-" + f.id, {now}, "set-" + f.id,
@@ -85,26 +86,26 @@ Thing set(const Inlay& f, const InlayPlace& p, const std::string& name, Bench& b
                        .waitMinutes = caSets});
 }
 
-Thing packed(const Inlay& f, const InlayPlace& p, const std::string& name, Bench& bench, const Thing& now)
+WorkItem packed(const Inlay& f, const InlayPlace& p, const std::string& name, Bench& bench, const WorkItem& now)
 {
     const Filling of = fillingOf(f, p);
-    const Setting fillings = countAt("", "fillings", f.fillings), filler = grams("filler", of.filler, "volume · share"),
+    const Setting fillings = countAt({}, "fillings", f.fillings), filler = grams("filler", of.filler, "volume · share"),
                   glue = grams("glue", of.glue, "volume · the rest");
-    Doing d{.title = says(words::packFiller, name),
-            .why = says(words::noVoid),
-            .how = says(f.school == Inlay::Thin ? words::fillThin : words::fillMedium, fillings, filler, glue),
-            .settings = {fillings, filler, glue},
-            .minutes = 10.0 * f.fillings,
-            .waitMinutes = minutesToSet(f.school, f.fillings),
-            .rounds = {.usual = f.fillings, .until = says(words::nothingSinks)}};
+    StepSpec d{.title = says(words::packFiller, name),
+               .why = says(words::noVoid),
+               .how = says(f.school == Inlay::Thin ? words::fillThin : words::fillMedium, fillings, filler, glue),
+               .settings = {fillings, filler, glue},
+               .minutes = 10.0 * f.fillings,
+               .waitMinutes = minutesToSet(f.school, f.fillings),
+               .rounds = {.usual = f.fillings, .until = says(words::nothingSinks)}};
     if (f.kind == Inlay::Crack) d.how.also(says(words::fromRimDown));
     d.how.also(says(words::fumes));
     return bench.step(Action::Fill, fillStep(f), {now}, "filled-" + f.id, std::move(d));
 }
 
-Thing oneInlay(const Piece& piece, const Sides& sides, const Inlay& f, Bench& bench, Thing now)
+WorkItem oneInlay(const Piece& piece, const TurnedSurfaces& surfaces, const Inlay& f, Bench& bench, WorkItem now)
 {
-    const InlayPlace p = placeOf(f, sides);
+    const InlayPlace p = placeOf(f, surfaces);
     if (!p.meetsWood) return now;
     const std::string name = nameOf(piece, f);
     now = opened(f, p, name, bench, now);
@@ -130,13 +131,14 @@ Thing oneInlay(const Piece& piece, const Sides& sides, const Inlay& f, Bench& be
                        .why = says(words::beforeGrits),
                        .how = how.also(says(words::refill)),
                        .minutes = 15,
-                       .uses = {"lathe"},
+                       .uses = {Resource::Lathe},
                        .rounds = {.usual = 1, .until = says(words::noPits)}});
 }
 
 }  // namespace
 
-Thing fillHoles(const Piece& piece, const std::vector<const DrilledHole*>& alike, Bench& bench, const Thing& drilled)
+WorkItem fillHoles(const Piece& piece, const std::vector<const DrilledHole*>& alike, Bench& bench,
+                   const WorkItem& drilled)
 {
     const DrilledHole& first = *alike.front();
     const Hole& h = piece.holes[first.hole];
@@ -152,13 +154,13 @@ Thing fillHoles(const Piece& piece, const std::vector<const DrilledHole*>& alike
                            .waitMinutes = overnight,
                            .rounds = {.usual = 1, .until = says(words::nothingSinks)}});
     constexpr double longer = 3;  // mm, to be cut off flush; own value
-    const Setting wide = lengthAt("", "rod, Ø", h.diameter - h.fit, "hole − fit", 2),
-                  spare = lengthAt("saw", "rod longer by", longer, "own value");
+    const Setting wide = lengthAt({}, "rod, Ø", h.diameter - h.fit, "hole − fit", 2),
+                  spare = lengthAt(Resource::Saw, "rod longer by", longer, "own value");
     Text how = says(words::rodWay, wide, spare);
     std::vector<Setting> settings{wide, spare};
     if (h.wide > h.diameter) {
-        const Setting shoulder = lengthAt("lathe", "shoulder, Ø", h.wide - h.fit, "wider step − fit", 2),
-                      deep = lengthAt("lathe", "shoulder's length", h.wideDepth);
+        const Setting shoulder = lengthAt(Resource::Lathe, "shoulder, Ø", h.wide - h.fit, "wider step − fit", 2),
+                      deep = lengthAt(Resource::Lathe, "shoulder's length", h.wideDepth);
         how.also(says(words::rodShoulder, shoulder, deep));
         settings.insert(settings.end(), {shoulder, deep});
     }
@@ -178,14 +180,14 @@ Thing fillHoles(const Piece& piece, const std::vector<const DrilledHole*>& alike
                        .waitUses = {}});
 }
 
-Thing letRodsIn(const Piece& piece, const Sides& sides, Bench& bench, const Thing& blank)
+WorkItem letRodsIn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& blank)
 {
     using Alike = std::vector<const DrilledHole*>;
     std::vector<Alike> all;
     for (size_t i = 0; i < piece.holes.size(); ++i) {
         if (!piece.holes[i].early) continue;
         Alike alike;
-        for (const DrilledHole& d : sides.holes)
+        for (const DrilledHole& d : surfaces.holes)
             if (d.hole == i && !d.solid.profile.empty()) alike.push_back(&d);
         if (!alike.empty()) all.push_back(std::move(alike));
     }
@@ -194,7 +196,7 @@ Thing letRodsIn(const Piece& piece, const Sides& sides, Bench& bench, const Thin
             return std::ranges::any_of(b, [&](const DrilledHole* y) { return runsInto(piece, *x, *y) > 0; });
         });
     };
-    Thing now = blank;
+    WorkItem now = blank;
     for (size_t i = 0; i < all.size();) {
         // As many as do not run into one another, in their order.
         size_t end = i + 1;
@@ -210,27 +212,28 @@ Thing letRodsIn(const Piece& piece, const Sides& sides, Bench& bench, const Thin
     return now;
 }
 
-Thing letIn(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned)
+WorkItem letIn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& turned)
 {
-    Thing now = turned;
-    for (const Inlay& f : piece.inlays) now = oneInlay(piece, sides, f, bench, now);
+    WorkItem now = turned;
+    for (const Inlay& f : piece.inlays) now = oneInlay(piece, surfaces, f, bench, now);
     return now;
 }
 
-Thing sawOpenings(const Piece& piece, const Sides& sides, Bench& bench, const Thing& freed)
+WorkItem sawOpenings(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& freed)
 {
-    Thing now = freed;
+    WorkItem now = freed;
     for (const Worked& w : piece.worked) {
-        const auto o = openingOf(w, sides);
+        const auto o = openingOf(w, surfaces);
         if (!o) continue;
         const std::string name = nameOf(piece, w);
         const int openings = w.count * (w.shape == Worked::Lattice ? w.rows : 1);
-        const Setting from = lengthAt("", "from station", w.from), to = lengthAt("", "to station", w.to),
-                      drill = lengthAt("drill", "bit, Ø", o->drill), reach = lengthAt("", "frame spans", o->deepest),
+        const Setting from = lengthAt({}, "from station", w.from), to = lengthAt({}, "to station", w.to),
+                      drill = lengthAt(Resource::Drill, "bit, Ø", o->drill),
+                      reach = lengthAt({}, "frame spans", o->deepest),
                       between =
-                          lengthAt("", "between two openings", std::max(0.0, o->narrowest), "circle's share − width"),
-                      at = lengthAt("", "narrowest at station", o->narrowestAt, "measured on the drawing"),
-                      ease = lengthAt("", "edges' radius", w.ease);
+                          lengthAt({}, "between two openings", std::max(0.0, o->narrowest), "circle's share − width"),
+                      at = lengthAt({}, "narrowest at station", o->narrowestAt, "measured on the drawing"),
+                      ease = lengthAt({}, "edges' radius", w.ease);
         now = bench.step(Action::Mark, "punch-" + w.id, {now}, "punched-" + w.id,
                          {.title = says(words::punchOpenings, name, openings),
                           .why = says(words::insideIsDone),
@@ -243,7 +246,7 @@ Thing sawOpenings(const Piece& piece, const Sides& sides, Bench& bench, const Th
                           .how = says(words::drillOpeningsWay, drill),
                           .settings = {drill},
                           .minutes = 3.0 * openings,
-                          .uses = {"drill"}});
+                          .uses = {Resource::Drill}});
         now = bench.step(Action::Cut, workedStep(w), {now}, "sawn-open-" + w.id,
                          {.title = says(words::sawOpenings, name),
                           .why = says(words::fromHoles),
@@ -265,11 +268,11 @@ std::string nameOf(const Bought& bought)
     return bought.name.empty() ? choices(bought.kind)[static_cast<size_t>(bought.kind)].words : bought.name;
 }
 
-Thing fitBought(const Piece& piece, Bench& bench, const Thing& finished)
+WorkItem fitBought(const Piece& piece, Bench& bench, const WorkItem& finished)
 {
-    Thing now = finished;
+    WorkItem now = finished;
     for (const Bought& b : piece.bought) {
-        const Setting wide = lengthAt("", "part, Ø", b.diameter), length = lengthAt("", "part, long", b.length);
+        const Setting wide = lengthAt({}, "part, Ø", b.diameter), length = lengthAt({}, "part, long", b.length);
         now = bench.step(Action::Mount, "fit-" + b.id, {now}, &b == &piece.bought.back() ? "piece" : "fitted-" + b.id,
                          {.title = says(words::fitBought, nameOf(b)),
                           .why = says(words::afterFinish),

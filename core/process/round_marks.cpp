@@ -7,7 +7,7 @@
 
 namespace vl {
 
-void sayRound(const char* machine, int plate, const std::vector<RoundMark>& marks, bool everyOne, Doing& d)
+void sayRound(Resource machine, int plate, const std::vector<RoundMark>& marks, bool everyOne, StepSpec& d)
 {
     if (marks.empty()) return;
     const auto n = static_cast<int>(marks.size());

@@ -12,6 +12,6 @@ struct RoundMark {
 
 /// Says where each comes round, on a plate of that many holes or by angle (0), and adds the settings. Those that stand
 /// evenly are told by the first and the way on, unless every one is to be ticked.
-void sayRound(const char* machine, int plate, const std::vector<RoundMark>& marks, bool everyOne, Doing& d);
+void sayRound(Resource machine, int plate, const std::vector<RoundMark>& marks, bool everyOne, StepSpec& d);
 
 }  // namespace vl

@@ -14,31 +14,32 @@
 namespace vl {
 namespace {
 
-Thing nipped(const Piece& piece, Bench& bench, const Thing& blank)
+WorkItem nipped(const Piece& piece, Bench& bench, const WorkItem& blank)
 {
     if (piece.edge.kind != Edge::Square || piece.edge.nipped <= 0) return blank;
-    const Setting to = lengthAt("bandsaw", "corners nipped to", piece.edge.nipped);
+    const Setting to = lengthAt(Resource::Bandsaw, "corners nipped to", piece.edge.nipped);
     return bench.step(Action::Cut, "nip", {blank}, "nipped",
                       {.title = says(words::nipCorners, to),
                        .why = says(words::clearTheBed),
                        .how = says(words::nipWay),
                        .settings = {to},
                        .minutes = 8,
-                       .uses = {"bandsaw"}});
+                       .uses = {Resource::Bandsaw}});
 }
 
 /// Tenons that go into holes of something else.
-Thing fitTenons(const Piece& piece, Bench& bench, Thing now)
+WorkItem fitTenons(const Piece& piece, Bench& bench, WorkItem now)
 {
     constexpr double glueRoom = 1.5;  // mm the hole is deeper; common practice
     for (const FormPart& f : piece.forms) {
         if (f.kind != FormPart::Tenon) continue;
         const TenonShape t = tenonShape(f, piece.outside);
-        const Setting hole = lengthAt("lathe", "hole, Ø", f.diameter),
-                      root = lengthAt("lathe", "tenon at its shoulder, Ø", t.root, "hole − fit", 2),
-                      tip = lengthAt("lathe", "tenon at its tip, Ø", t.tip, "shoulder's − 2 · length · tan(lean)", 2),
-                      length = lengthAt("lathe", "tenon, long", t.to - t.from),
-                      deep = lengthAt("drill", "its hole, deep", t.to - t.from + glueRoom, "tenon + 1.5 mm");
+        const Setting hole = lengthAt(Resource::Lathe, "hole, Ø", f.diameter),
+                      root = lengthAt(Resource::Lathe, "tenon at its shoulder, Ø", t.root, "hole − fit", 2),
+                      tip = lengthAt(Resource::Lathe, "tenon at its tip, Ø", t.tip,
+                                     "shoulder's − 2 · length · tan(lean)", 2),
+                      length = lengthAt(Resource::Lathe, "tenon, long", t.to - t.from),
+                      deep = lengthAt(Resource::Drill, "its hole, deep", t.to - t.from + glueRoom, "tenon + 1.5 mm");
         now = bench.step(Action::Turn, "tenon-" + f.id, {now}, "tenon-" + f.id + "-turned",
                          {.title = says(words::tenonToHole, f.end == FormPart::AtFoot ? "foot" : "rim", hole),
                           .why = says(words::tenonFitsLast),
@@ -49,26 +50,26 @@ Thing fitTenons(const Piece& piece, Bench& bench, Thing now)
                                      .also(says(words::tenonNotSanded)),
                           .settings = {hole, root, tip, length, deep},
                           .minutes = 15,
-                          .uses = {"lathe"}});
+                          .uses = {Resource::Lathe}});
     }
     return now;
 }
 
 }  // namespace
 
-Thing onTheBlank(const Piece& piece, const Sides& sides, Bench& bench, const Thing& blank)
+WorkItem onTheBlank(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& blank)
 {
-    return halved(piece, bench, letRodsIn(piece, sides, bench, nipped(piece, bench, sawBlank(piece, bench, blank))));
+    return halved(piece, bench, letRodsIn(piece, surfaces, bench, nipped(piece, bench, sawBlank(piece, bench, blank))));
 }
 
-Thing beforeSanding(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned)
+WorkItem beforeSanding(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& turned)
 {
-    return letIn(piece, sides, bench, drillHoles(piece, sides, bench, fitTenons(piece, bench, turned), false));
+    return letIn(piece, surfaces, bench, drillHoles(piece, surfaces, bench, fitTenons(piece, bench, turned), false));
 }
 
-Thing onceSanded(const Piece& piece, const Sides& sides, Bench& bench, const Thing& sanded)
+WorkItem onceSanded(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& sanded)
 {
-    return workGrids(piece, sides, bench, workByIndex(piece, sides, bench, sanded));
+    return workGrids(piece, surfaces, bench, workByIndex(piece, surfaces, bench, sanded));
 }
 
 bool hasMoreOnceFree(const Piece& piece)
@@ -78,20 +79,21 @@ bool hasMoreOnceFree(const Piece& piece)
            std::ranges::any_of(piece.holes, [](const Hole& h) { return h.into == Hole::Foot && !h.early; });
 }
 
-Thing onceFree(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& freed, bool onRim)
+WorkItem onceFree(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Bench& bench,
+                  const WorkItem& freed, bool onRim)
 {
-    Thing now = drillHoles(piece, sides, bench, freed, true);
-    now = makeLegs(piece, shop, sides, bench, now, onRim);
+    WorkItem now = drillHoles(piece, surfaces, bench, freed, true);
+    now = makeLegs(piece, shop, surfaces, bench, now, onRim);
     now = sawTurned(piece, shop, bench, now);
-    now = sawOpenings(piece, sides, bench, now);
-    return turnedOn(piece, sides, bench, now);
+    now = sawOpenings(piece, surfaces, bench, now);
+    return turnedOn(piece, surfaces, bench, now);
 }
 
 std::string beforeFitting(const Piece& piece) { return piece.bought.empty() ? "piece" : "finished-piece"; }
 
-Thing finished(const Piece& piece, const Shop& shop, Bench& bench, const Thing& bare)
+WorkItem finished(const Piece& piece, const Shop& shop, Bench& bench, const WorkItem& bare)
 {
-    const Thing done = putOnFinish(piece, shop, bench, bare, beforeFitting(piece));
+    const WorkItem done = putOnFinish(piece, shop, bench, bare, beforeFitting(piece));
     return fitBought(piece, bench, done);
 }
 

@@ -8,21 +8,22 @@ namespace vl {
 // What every way of turning a piece has alike, whatever holds it: each takes the thing before and gives the one after.
 
 /// In the blank: corners nipped, sawn to a curve, rods let in, halved for a split.
-Thing onTheBlank(const Piece& piece, const Sides& sides, Bench& bench, const Thing& blank);
+WorkItem onTheBlank(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& blank);
 
 /// On what is turned, before its last sanding: holes and what fills them, grooves and cracks.
-Thing beforeSanding(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned);
+WorkItem beforeSanding(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& turned);
 
 /// On what is sanded, while it stands in the lathe: flutes, facets, grids.
-Thing onceSanded(const Piece& piece, const Sides& sides, Bench& bench, const Thing& sanded);
+WorkItem onceSanded(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& sanded);
 
 /// Whether anything is left to do once it is free of what held its foot.
 bool hasMoreOnceFree(const Piece& piece);
 /// Holes in the foot, legs, a leaning base, curves, openings, one half turned on. `onRim`: it is held by its rim.
-Thing onceFree(const Piece& piece, const Shop& shop, const Sides& sides, Bench& bench, const Thing& freed, bool onRim);
+WorkItem onceFree(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Bench& bench,
+                  const WorkItem& freed, bool onRim);
 
 /// Finish and what is bought: gives "piece".
-Thing finished(const Piece& piece, const Shop& shop, Bench& bench, const Thing& bare);
+WorkItem finished(const Piece& piece, const Shop& shop, Bench& bench, const WorkItem& bare);
 /// What is finished before anything bought is fitted: "piece" where nothing is.
 std::string beforeFitting(const Piece& piece);
 

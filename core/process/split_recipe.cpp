@@ -9,11 +9,12 @@ namespace vl {
 namespace {
 
 /// What the plane of the split cuts through, mm².
-double splitArea(const Sides& sides)
+double splitArea(const TurnedSurfaces& surfaces)
 {
     double area = 0;
-    for (size_t i = 1; i < sides.outside.size(); ++i)
-        area += (sides.outside[i].x() - sides.outside[i - 1].x()) * (sides.outside[i].y() + sides.outside[i - 1].y());
+    for (size_t i = 1; i < surfaces.outside.size(); ++i)
+        area += (surfaces.outside[i].x() - surfaces.outside[i - 1].x()) *
+                (surfaces.outside[i].y() + surfaces.outside[i - 1].y());
     return area;
 }
 
@@ -31,11 +32,11 @@ std::vector<const Species*> woodsOfBlank(const Piece& piece)
 void sayTemplate(const Piece& piece, std::vector<Setting>& settings, Text& how)
 {
     if (!piece.split.on) return;
-    const Setting size = lengthAt("lathe", "template's size", piece.split.size, "the blank's Ø as it came out");
+    const Setting size = lengthAt(Resource::Lathe, "template's size", piece.split.size, "the blank's Ø as it came out");
     const double radius = sideRadius(piece.split);
     settings.push_back(size);
     if (radius > 0) {
-        settings.push_back(lengthAt("lathe", "sides' radius", radius, "chord and sagitta", 2));
+        settings.push_back(lengthAt(Resource::Lathe, "sides' radius", radius, "chord and sagitta", 2));
         how.also(says(words::truToTemplate, size, settings.back()));
     } else
         how.also(says(words::straightTemplate, size));
@@ -46,16 +47,16 @@ void sayLightly(const Piece& piece, Text& how)
     if (piece.split.on) how.also(says(words::sandLightly));
 }
 
-Thing halved(const Piece& piece, Bench& bench, const Thing& blank)
+WorkItem halved(const Piece& piece, Bench& bench, const WorkItem& blank)
 {
     if (!piece.split.on) return blank;
-    const Setting waste = lengthAt("", "waste at each end", piece.split.waste);
-    const Thing two = bench.step(Action::Cut, "halve", {blank}, "halves",
-                                 {.title = says(words::halveBlank),
-                                  .why = says(words::planeOfSplit),
-                                  .how = says(words::halveWay),
-                                  .minutes = 15,
-                                  .uses = {"saw"}});
+    const Setting waste = lengthAt({}, "waste at each end", piece.split.waste);
+    const WorkItem two = bench.step(Action::Cut, "halve", {blank}, "halves",
+                                    {.title = says(words::halveBlank),
+                                     .why = says(words::planeOfSplit),
+                                     .how = says(words::halveWay),
+                                     .minutes = 15,
+                                     .uses = {Resource::Saw}});
     return bench.glue(glueWasteStep, {two}, "glued-in-waste",
                       {.title = says(words::glueWaste),
                        .why = says(words::wasteHolds),
@@ -66,34 +67,36 @@ Thing halved(const Piece& piece, Bench& bench, const Thing& blank)
                                  .woods = woodsOfBlank(piece)},
                        .settings = {waste},
                        .minutes = 10,
-                       .uses = {"clamp"},
+                       .uses = {Resource::Clamp},
                        .waitTitle = says(words::leaveHalves)});
 }
 
-Thing turnedOn(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned)
+WorkItem turnedOn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& turned)
 {
     if (!piece.split.on) return turned;
-    Thing now = bench.step(Action::Cut, "waste-off", {turned}, "tips-bare",
-                           {.title = says(words::sawWasteOff),
-                            .why = says(words::onlyTapeNow),
-                            .how = says(words::sawWasteWay),
-                            .minutes = 10});
+    WorkItem now = bench.step(Action::Cut, "waste-off", {turned}, "tips-bare",
+                              {.title = says(words::sawWasteOff),
+                               .why = says(words::onlyTapeNow),
+                               .how = says(words::sawWasteWay),
+                               .minutes = 10});
     now = bench.step(Action::Split, openStep, {now}, "opened",
                      {.title = says(words::wedgeOpen),
                       .why = says(words::alikeUnderTurn),
                       .how = says(words::turnOnWay),
                       .minutes = 12});
-    const Setting on = angleAt("", "one half turned on by", 360.0 / piece.split.fold, "360° / fold");
-    now = bench.glue(
-        turnOnStep, {now}, "turned-on",
-        {.title = says(words::rotateHalf, on),
-         .why = says(words::alikeUnderTurn),
-         .how = says(words::bandsRound),
-         .joint = {.faces = JointFaces::LongGrain, .area = splitArea(sides), .joints = 1, .woods = woodsOfBlank(piece)},
-         .settings = {on},
-         .minutes = 12,
-         .uses = {"clamp"},
-         .waitTitle = says(words::leaveHalves)});
+    const Setting on = angleAt({}, "one half turned on by", 360.0 / piece.split.fold, "360° / fold");
+    now = bench.glue(turnOnStep, {now}, "turned-on",
+                     {.title = says(words::rotateHalf, on),
+                      .why = says(words::alikeUnderTurn),
+                      .how = says(words::bandsRound),
+                      .joint = {.faces = JointFaces::LongGrain,
+                                .area = splitArea(surfaces),
+                                .joints = 1,
+                                .woods = woodsOfBlank(piece)},
+                      .settings = {on},
+                      .minutes = 12,
+                      .uses = {Resource::Clamp},
+                      .waitTitle = says(words::leaveHalves)});
     return bench.step(Action::Sand, "level-joint", {now}, "joint-level",
                       {.title = says(words::levelJoint),
                        .why = says(words::fingerFeels),

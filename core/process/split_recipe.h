@@ -6,10 +6,10 @@
 namespace vl {
 
 /// The blank sawn along the plane of its split and glued again in the waste alone.
-Thing halved(const Piece& piece, Bench& bench, const Thing& blank);
+WorkItem halved(const Piece& piece, Bench& bench, const WorkItem& blank);
 
-/// Its waste off, opened, one half turned on and glued, the joint levelled.
-Thing turnedOn(const Piece& piece, const Sides& sides, Bench& bench, const Thing& turned);
+/// Its waste off, opened, one half turned on and glued, the joint leveled.
+WorkItem turnedOn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& turned);
 
 /// How its outline is turned and sanded, so that it still meets itself.
 void sayTemplate(const Piece& piece, std::vector<Setting>& settings, Text& how);

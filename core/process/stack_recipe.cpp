@@ -26,41 +26,42 @@ namespace {
 
 class StackWriter {
 public:
-    StackWriter(const Piece& piece, const Shop& shop, const Sides& sides, const std::vector<Building>& buildings)
-        : piece_(piece), shop_(shop), sides_(sides), buildings_(buildings)
+    StackWriter(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces,
+                const std::vector<Building>& buildings)
+        : piece_(piece), shop_(shop), surfaces_(surfaces), buildings_(buildings)
     {
     }
 
     Recipe write()
     {
         for (size_t i = 0; i < buildings_.size(); ++i) {
-            Things parts;
+            WorkItems parts;
             for (const Part& p : buildings_[i].parts) parts.push_back({p.id, ""});
             Bench bench = benchOf(i);
-            ready_.push_back(buildings_[i].steps ? buildings_[i].steps(bench, parts) : Thing{});
+            ready_.push_back(buildings_[i].steps ? buildings_[i].steps(bench, parts) : WorkItem{});
         }
         if (isWholeBlock(piece_)) {
-            blockRecipe(piece_, shop_, sides_, built(0).cornerRadius(), ready_[0], recipe_);
+            blockRecipe(piece_, shop_, surfaces_, built(0).cornerRadius(), ready_[0], recipe_);
             return std::move(recipe_);
         }
-        if (hasLid(piece_) && !sides_.inside.empty()) {
-            boxRecipe(piece_, shop_, sides_, ready_[0], recipe_);
+        if (hasLid(piece_) && !surfaces_.inside.empty()) {
+            boxRecipe(piece_, shop_, surfaces_, ready_[0], recipe_);
             return std::move(recipe_);
         }
         if (heldByItsEnds(piece_, buildings_)) {
-            turnRecipe(piece_, shop_, sides_, ready_[0], Turning::BetweenCentres, recipe_);
+            turnRecipe(piece_, shop_, surfaces_, ready_[0], Turning::BetweenCenters, recipe_);
             return std::move(recipe_);
         }
-        const std::vector<Section> sections = sectionsOf(piece_, shop_, sides_);
+        const std::vector<Section> sections = sectionsOf(piece_, shop_, surfaces_);
         const bool many = sections.size() > 1;
         if (!buildings_.back().steps) partEnds(sections);
-        Thing made;
+        WorkItem made;
         for (size_t s = 0; s < sections.size(); ++s) {
-            Thing section = stack(sections[s], s, many);
+            WorkItem section = stack(sections[s], s, many);
             if (many) section = inside(section, sections[s], s);
             made = s ? close(made, section, sections[s], s) : section;
         }
-        turnRecipe(piece_, shop_, sides_, made, many ? Turning::InSections : Turning::OnBlock, recipe_);
+        turnRecipe(piece_, shop_, surfaces_, made, many ? Turning::InSections : Turning::OnBlock, recipe_);
         return std::move(recipe_);
     }
 
@@ -74,7 +75,7 @@ private:
     static Text name(size_t i) { return says(words::layerNumber, static_cast<int>(i) + 1); }
 
     /// The block that a section is built on, mounted; for a face of this radius, mm.
-    Thing block(const Section& section, size_t s, const Text& of, double face)
+    WorkItem block(const Section& section, size_t s, const Text& of, double face)
     {
         Bench bench(recipe_, s ? layer(section.first).id : "", -1, Text());
         double height = 0;
@@ -85,23 +86,23 @@ private:
     /// Radius of the face that is turned where a section stands on its block, mm.
     double footOf(const Section& section) const
     {
-        return section.fromBelow ? radiusBefore(sides_.outside, section.z1) : radiusAfter(sides_.outside, section.z0);
+        return section.fromBelow ? radiusBefore(surfaces_.outside, section.z1) : radiusAfter(surfaces_.outside, section.z0);
     }
 
     /// The first layer's ring, thick enough for the last one too, taped between two blocks and parted through: each
-    /// half stays centred on its own, and is then glued to it, for tape carries no more than this.
+    /// half stays centered on its own, and is then glued to it, for tape carries no more than this.
     void partEnds(const std::vector<Section>& sections)
     {
         const size_t last = buildings_.size() - 1, s = sections.size() - 1;
         const Text of = says(words::forSection, static_cast<int>(s) + 1);
         constexpr double stops = 15;  // mm beside the ring for the scraps that keep its place; own choice
         const double wide = built(0).cornerRadius() + stops;
-        const Thing below = block(sections[0], 0, says(words::forSection, 1), wide),
-                    above = block(sections[s], s, of, wide);
+        const WorkItem below = block(sections[0], 0, says(words::forSection, 1), wide),
+                       above = block(sections[s], s, of, wide);
         Bench bench = benchOf(0);
         // One school leaves the far face to the lathe; tape needs both.
-        Thing flat = ready_[0];
-        if (piece_.choices.stacking == StackSchool::RingByRing) {
+        WorkItem flat = ready_[0];
+        if (piece_.choices.stacking == StackMethod::RingByRing) {
             const Setting loss = sandingLoss(layer(0));
             flat = bench.step(Action::Flatten, "far-face", {flat}, "parallel",
                               {.title = says(words::otherFace, name(0)),
@@ -109,29 +110,29 @@ private:
                                .how = says(words::sandTake, loss),
                                .settings = {loss},
                                .minutes = 5,
-                               .uses = {"sanding board"}});
+                               .uses = {Resource::SandingBoard}});
         }
-        const Thing taped = bench.step(Action::Mount, "tape", {below, above, flat}, "taped",
-                                       {.title = says(words::tapeBetween, name(0)),
-                                        .why = says(words::bothCentred),
-                                        .how = says(words::freshTape),
-                                        .minutes = 15,
-                                        .uses = {"lathe"}});
+        const WorkItem taped = bench.step(Action::Mount, "tape", {below, above, flat}, "taped",
+                                          {.title = says(words::tapeBetween, name(0)),
+                                           .why = says(words::bothCentered),
+                                           .how = says(words::freshTape),
+                                           .minutes = 15,
+                                           .uses = {Resource::Lathe}});
         const PartedRing at = partedRing(piece_);
-        const Thing half = bench.step(Action::PartOff, "part-ends", {taped}, "first-half",
-                                      {.title = says(words::partEndRings, name(0), name(last)),
-                                       .why = says(words::bothMounted),
-                                       .how = says(words::partBetweenBlocks, at.first, at.last, at.groove),
-                                       .settings = {at.first, at.last, at.groove},
-                                       .minutes = 15,
-                                       .uses = {"lathe"}});
+        const WorkItem half = bench.step(Action::PartOff, "part-ends", {taped}, "first-half",
+                                         {.title = says(words::partEndRings, name(0), name(last)),
+                                          .why = says(words::bothMounted),
+                                          .how = says(words::partBetweenBlocks, at.first, at.last, at.groove),
+                                          .settings = {at.first, at.last, at.groove},
+                                          .minutes = 15,
+                                          .uses = {Resource::Lathe}});
         recipe_.back().outputs.push_back(benchOf(last).key("last-half"));
         firstHalf_ = glueHalf(0, half, says(words::forSection, 1));
         lastHalf_ = glueHalf(last, {benchOf(last).key("last-half"), half.step}, of);
     }
 
     /// A half that was parted on tape, glued to its block before anything is built on it.
-    Thing glueHalf(size_t i, const Thing& half, const Text& of)
+    WorkItem glueHalf(size_t i, const WorkItem& half, const Text& of)
     {
         const BuiltLayer& b = built(i);
         return benchOf(i).glue(
@@ -144,24 +145,24 @@ private:
                        .joints = 1,
                        .woods = woodsIn(b)},
              .minutes = 6,
-             .uses = {"lathe"},
+             .uses = {Resource::Lathe},
              .waitTitle = says(words::baseUnderPressure, of),
              .waitWhy = says(words::carriesAll),
              .waitHow = says(words::offTheLathe),
-             .waitUses = {"clamp"}});
+             .waitUses = {Resource::Clamp}});
     }
 
     /// The layers of a section one on another on a block; a section worked from below starts with its uppermost.
-    Thing stack(const Section& section, size_t s, bool many)
+    WorkItem stack(const Section& section, size_t s, bool many)
     {
         const Text of = many ? says(words::forSection, static_cast<int>(s) + 1) : Text();
         std::vector<size_t> order;
         for (size_t i = section.first; i <= section.last; ++i) order.push_back(i);
         if (section.fromBelow) std::ranges::reverse(order);
-        const std::optional<Thing>& parted = order[0] == 0                       ? firstHalf_
-                                             : order[0] + 1 == buildings_.size() ? lastHalf_
-                                                                                 : std::nullopt;
-        Thing made = parted ? *parted : base(order[0], block(section, s, of, footOf(section)), of);
+        const std::optional<WorkItem>& parted = order[0] == 0                       ? firstHalf_
+                                                : order[0] + 1 == buildings_.size() ? lastHalf_
+                                                                                    : std::nullopt;
+        WorkItem made = parted ? *parted : base(order[0], block(section, s, of, footOf(section)), of);
         if (order.size() > 1 && atOnce(order)) return glueAtOnce(order, made, section, of);
         for (size_t k = 1; k < order.size(); ++k) {
             // The layer that its joints are to be seen against: the nearest below it on the block that has any.
@@ -177,23 +178,23 @@ private:
     /// home and thick layers parted down on the lathe.
     bool atOnce(const std::vector<size_t>& order) const
     {
-        return piece_.choices.stacking == StackSchool::SectionAtOnce && std::ranges::none_of(order, [&](size_t i) {
+        return piece_.choices.stacking == StackMethod::SectionAtOnce && std::ranges::none_of(order, [&](size_t i) {
                    return built(i).gaps || built(i).tenon.radius > 0 || built(i).glued > layer(i).thickness;
                });
     }
 
     /// A section's layers, flattened on both faces off the lathe, onto its base in one clamp-up.
-    Thing glueAtOnce(const std::vector<size_t>& order, const Thing& base, const Section& section, const Text& of)
+    WorkItem glueAtOnce(const std::vector<size_t>& order, const WorkItem& base, const Section& section, const Text& of)
     {
-        Things from{faced(order[0], base, section)};
-        Gluing g{.title = says(words::glueSectionAtOnce, static_cast<int>(order.size()) - 1, of),
-                 .why = says(words::oneClampUp),
-                 .how = says(words::tackedInOrder),
-                 .joint = {.faces = JointFaces::LongGrain, .joints = static_cast<int>(order.size()) - 1},
-                 .minutes = 4.0 * static_cast<double>(order.size() - 1),
-                 .uses = {"clamp"},
-                 .waitTitle = says(words::sectionInClamp, of),
-                 .waitWhy = says(words::weakIfMoved)};
+        WorkItems from{faced(order[0], base, section)};
+        GlueUpSpec g{.title = says(words::glueSectionAtOnce, static_cast<int>(order.size()) - 1, of),
+                     .why = says(words::oneClampUp),
+                     .how = says(words::tackedInOrder),
+                     .joint = {.faces = JointFaces::LongGrain, .joints = static_cast<int>(order.size()) - 1},
+                     .minutes = 4.0 * static_cast<double>(order.size() - 1),
+                     .uses = {Resource::Clamp},
+                     .waitTitle = says(words::sectionInClamp, of),
+                     .waitWhy = says(words::weakIfMoved)};
         for (size_t k = 1; k < order.size(); ++k) {
             const size_t i = order[k], under = order[k - 1];
             const BuiltLayer &b = built(std::max(i, under)), &u = built(std::min(i, under));
@@ -218,56 +219,56 @@ private:
         return bench.glue("stack-section", from, "stacked", std::move(g));
     }
 
-    Thing base(size_t first, const Thing& block, const Text& of)
+    WorkItem base(size_t first, const WorkItem& block, const Text& of)
     {
         const BuiltLayer& b = built(first);
         const BlockHold& hold = blockHold(piece_.choices.holding);
         // Staves and spindles meet a block that is glued for good with their end grain.
         const bool standing = hold.joint != JointFaces::Block && b.cells[0].endGrain(Eigen::Vector3d::UnitX()) > 0.5;
         Bench bench = benchOf(first);
-        const Thing made = bench.glue("stack", {block, ready_[first]}, "stack",
-                                      {.title = says(hold.on, name(first), of),
-                                       .why = says(words::runsTrue),
-                                       .how = says(hold.onHow),
-                                       .joint = {.faces = standing ? JointFaces::EndToLong : hold.joint,
-                                                 .area = pi * std::pow(b.stockOuterRadius(), 2),
-                                                 .joints = 1,
-                                                 .woods = woodsIn(b)},
-                                       .minutes = 6,
-                                       .uses = {"lathe", "clamp"},
-                                       .waitTitle = says(words::baseUnderPressure, of),
-                                       .waitWhy = says(words::carriesAll),
-                                       .waitHow = says(words::offTheLathe),
-                                       .waitUses = {"clamp"}});
+        const WorkItem made = bench.glue("stack", {block, ready_[first]}, "stack",
+                                         {.title = says(hold.on, name(first), of),
+                                          .why = says(words::runsTrue),
+                                          .how = says(hold.onHow),
+                                          .joint = {.faces = standing ? JointFaces::EndToLong : hold.joint,
+                                                    .area = pi * std::pow(b.stockOuterRadius(), 2),
+                                                    .joints = 1,
+                                                    .woods = woodsIn(b)},
+                                          .minutes = 6,
+                                          .uses = {Resource::Lathe, Resource::Clamp},
+                                          .waitTitle = says(words::baseUnderPressure, of),
+                                          .waitWhy = says(words::carriesAll),
+                                          .waitHow = says(words::offTheLathe),
+                                          .waitUses = {Resource::Clamp}});
         return partDown(first, made);
     }
 
     /// A layer that was glued on thick is parted down to what it should be.
-    Thing partDown(size_t i, const Thing& made)
+    WorkItem partDown(size_t i, const WorkItem& made)
     {
         const double rest = built(i).glued - layer(i).thickness;
         if (rest <= 0) return made;
         const Setting to = measured("thickness left", layer(i).thickness, 2),
                       from = measured("from the far face", rest);
-        const Thing thinned = benchOf(i).step(Action::PartOff, "thin", {made}, "thinned",
-                                              {.title = says(words::partDown, name(i), to),
-                                               .why = says(words::tooThinAlone),
-                                               .how = says(words::partFromFarFace, from),
-                                               .settings = {to, from},
-                                               .minutes = 10,
-                                               .uses = {"lathe"}});
+        const WorkItem thinned = benchOf(i).step(Action::PartOff, "thin", {made}, "thinned",
+                                                 {.title = says(words::partDown, name(i), to),
+                                                  .why = says(words::tooThinAlone),
+                                                  .how = says(words::partFromFarFace, from),
+                                                  .settings = {to, from},
+                                                  .minutes = 10,
+                                                  .uses = {Resource::Lathe}});
         recipe_.back().outputs.push_back(benchOf(i).key("offcut"));
         return thinned;
     }
 
     /// The open face of what stands on the block, trued and at its height.
-    Thing faced(size_t under, const Thing& before, const Section& section)
+    WorkItem faced(size_t under, const WorkItem& before, const Section& section)
     {
         // A sheet is never faced: a board would be through it at once.
         if (layer(under).is<SheetForm>())
             return benchOf(under).step(Action::Cut, "trim", {before}, "trimmed",
                                        {.title = says(words::trimSheet, name(under)),
-                                        .why = says(words::centreFound),
+                                        .why = says(words::centerFound),
                                         .how = says(words::knifeAndAwl),
                                         .minutes = 4});
         const double height = section.fromBelow ? section.z1 - built(under).z0 : built(under).z1 - section.z0;
@@ -278,11 +279,11 @@ private:
                                     .how = says(words::boardOnFace),
                                     .settings = {from},
                                     .minutes = 5,
-                                    .uses = {"lathe"}});
+                                    .uses = {Resource::Lathe}});
     }
 
-    /// How far layer `i` is turned on from `mark`, degrees, anticlockwise as seen from the tailstock; and on a section
-    /// that is built from below as seen from its open face, which looks the other way.
+    /// How far layer `i` is turned on from `mark`, degrees, counterclockwise as seen from the tailstock; and on a
+    /// section that is built from below as seen from its open face, which looks the other way.
     double rotation(size_t i, size_t mark, bool down) const
     {
         const double on = std::remainder(built(i).phaseDeg - built(mark).phaseDeg, 360.0);
@@ -291,16 +292,16 @@ private:
 
     Setting rotationSetting(double deg) const
     {
-        return {"", "turned on", deg, Unit::Angle, "the one phase less the other", planeGeometry};
+        return {Resource::None, "turned on", deg, Unit::Angle, "the one phase less the other", planeGeometry};
     }
 
     /// What a joint says of the rotation, and sets.
-    void turnOn(Gluing& g, size_t i, size_t mark, bool down) const
+    void turnOn(GlueUpSpec& g, size_t i, size_t mark, bool down) const
     {
         g.rotationDeg = rotation(i, mark, down);
         const Setting on = rotationSetting(std::abs(g.rotationDeg));
         const Text sense = says(std::abs(g.rotationDeg) < 1e-9 ? words::notTurned
-                                : g.rotationDeg > 0            ? words::anticlockwise
+                                : g.rotationDeg > 0            ? words::counterclockwise
                                                                : words::clockwise);
         const bool apart = jointsBeside(built(mark), built(i)).least > 1e-6;
         g.why = says(apart ? words::turnedOn : words::turnedOnJoints, on, sense,
@@ -308,7 +309,7 @@ private:
         g.settings.insert(g.settings.begin(), on);
     }
 
-    Thing join(size_t i, size_t under, std::optional<size_t> mark, const Thing& before, const Section& section)
+    WorkItem join(size_t i, size_t under, std::optional<size_t> mark, const WorkItem& before, const Section& section)
     {
         const BuiltLayer &b = built(i), &u = built(under);
         const bool down = section.fromBelow;
@@ -317,26 +318,26 @@ private:
         const double tenon = mine ? (down ? b.tenon.above : b.tenon.below) : down ? u.tenon.below : u.tenon.above;
         const double radius = mine ? b.tenon.radius : u.tenon.radius;
         // The shoulder of a spindle was turned with its tenon: facing it would take the tenon off.
-        Thing standing = !mine && tenon > 0 ? before : faced(under, before, section);
+        WorkItem standing = !mine && tenon > 0 ? before : faced(under, before, section);
         if (mine && tenon > 0) standing = drilled(under, i, standing, radius, tenon, true);
-        const Thing coming = !mine && tenon > 0 ? drilled(i, under, ready_[i], radius, tenon, false) : ready_[i];
+        const WorkItem coming = !mine && tenon > 0 ? drilled(i, under, ready_[i], radius, tenon, false) : ready_[i];
         const double outer = std::min(b.stockOuterRadius(), u.stockOuterRadius());
         const double inner = std::max(b.stockInnerRadius(), u.stockInnerRadius());
-        Gluing g{.title = says(words::ontoStack, name(i)),
-                 .why = says(words::grainInLine),
-                 .how = says(words::rubCentrePress),
-                 .joint = {.faces = i > under ? facesBetween(u, b) : facesBetween(b, u),
-                           .area = contactOf(i > under ? u : b, i > under ? b : u, inner, outer).area,
-                           .joints = b.gaps ? b.count() : 1,
-                           .closings = b.gaps ? b.count() : 1,
-                           .open = b.gaps || u.gaps,
-                           .woods = woodsIn(b)},
-                 .minutes = 7,
-                 .uses = {"lathe", "clamp"},
-                 .waitTitle = says(words::layerUnderPressure, name(i)),
-                 .waitWhy = says(words::facingTears),
-                 .waitHow = says(words::offTheLathe),
-                 .waitUses = {"clamp"}};
+        GlueUpSpec g{.title = says(words::ontoStack, name(i)),
+                     .why = says(words::grainInLine),
+                     .how = says(words::rubCenterPress),
+                     .joint = {.faces = i > under ? facesBetween(u, b) : facesBetween(b, u),
+                               .area = contactOf(i > under ? u : b, i > under ? b : u, inner, outer).area,
+                               .joints = b.gaps ? b.count() : 1,
+                               .closings = b.gaps ? b.count() : 1,
+                               .open = b.gaps || u.gaps,
+                               .woods = woodsIn(b)},
+                     .minutes = 7,
+                     .uses = {Resource::Lathe, Resource::Clamp},
+                     .waitTitle = says(words::layerUnderPressure, name(i)),
+                     .waitWhy = says(words::facingTears),
+                     .waitHow = says(words::offTheLathe),
+                     .waitUses = {Resource::Clamp}};
         for (const Species* s : woodsIn(u))
             if (std::ranges::find(g.joint.woods, s) == g.joint.woods.end()) g.joint.woods.push_back(s);
         if (mark && layer(i).sectors()) turnOn(g, i, *mark, down);
@@ -357,10 +358,10 @@ private:
     }
 
     /// The hole for a tenon: on the lathe in what stands there, at the drill press in what comes.
-    Thing drilled(size_t i, size_t spindle, const Thing& thing, double radius, double tenon, bool onLathe)
+    WorkItem drilled(size_t i, size_t spindle, const WorkItem& thing, double radius, double tenon, bool onLathe)
     {
-        const Setting bit{"drill", "bit, Ø", 2 * radius, Unit::Length, "the tenon's Ø", "", 1};
-        const Setting deep{"drill",           "depth", Tenon::hole(tenon), Unit::Length, "tenon + 1 mm for the glue",
+        const Setting bit{Resource::Drill, "bit, Ø", 2 * radius, Unit::Length, "the tenon's Ø", "", 1};
+        const Setting deep{Resource::Drill,   "depth", Tenon::hole(tenon), Unit::Length, "tenon + 1 mm for the glue",
                            "common practice", 1};
         // A layer between two spindles has a hole in each of its faces.
         return benchOf(i).step(Action::Drill, onLathe ? "tenon-hole" : "tenon-socket", {thing},
@@ -370,10 +371,10 @@ private:
                                 .how = says(onLathe ? words::bitInTailstock : words::bitAtPress, bit, deep),
                                 .settings = {bit, deep},
                                 .minutes = 10,
-                                .uses = {onLathe ? "lathe" : "drill"}});
+                                .uses = {onLathe ? Resource::Lathe : Resource::Drill}});
     }
 
-    Thing inside(const Thing& made, const Section& section, size_t s)
+    WorkItem inside(const WorkItem& made, const Section& section, size_t s)
     {
         const int n = static_cast<int>(s) + 1;
         Bench bench(recipe_, layer(section.first).id, static_cast<int>(section.first), Text());
@@ -383,20 +384,20 @@ private:
             settings.push_back(measured("inside Ø at the lower face", section.meetInside, 2));
             how = says(words::insideFromBelow, settings[0], settings[1], settings[2]);
         }
-        const Thing turned = bench.step(Action::Turn, "inside", {made}, "turned-inside",
-                                        {.title = says(words::turnInside, n),
-                                         .why = says(words::noToolLater),
-                                         .how = how,
-                                         .settings = settings,
-                                         .minutes = 30,
-                                         .uses = {"lathe"}});
-        Doing sand{.title = says(words::sandInside, n),
-                   .why = says(words::canBeFelt),
-                   .how = says(words::restOff),
-                   .minutes = 20,
-                   .uses = {"lathe"}};
-        saySanding(piece_, shop_, sides_, Sanded::Inside, sand.settings, sand.how);
-        const Thing sanded = bench.step(Action::Sand, "sand-inside", {turned}, "sanded-inside", std::move(sand));
+        const WorkItem turned = bench.step(Action::Turn, "inside", {made}, "turned-inside",
+                                           {.title = says(words::turnInside, n),
+                                            .why = says(words::noToolLater),
+                                            .how = how,
+                                            .settings = settings,
+                                            .minutes = 30,
+                                            .uses = {Resource::Lathe}});
+        StepSpec sand{.title = says(words::sandInside, n),
+                      .why = says(words::canBeFelt),
+                      .how = says(words::restOff),
+                      .minutes = 20,
+                      .uses = {Resource::Lathe}};
+        saySanding(piece_, shop_, surfaces_, Sanded::Inside, sand.settings, sand.how);
+        const WorkItem sanded = bench.step(Action::Sand, "sand-inside", {turned}, "sanded-inside", std::move(sand));
         return bench.step(Action::Finish, "seal-inside", {sanded}, "section",
                           {.title = says(words::sealInside, n),
                            .why = says(words::pullsWall),
@@ -405,26 +406,26 @@ private:
                            .waitMinutes = 60});
     }
 
-    Thing close(const Thing& lower, const Thing& upper, const Section& section, size_t s)
+    WorkItem close(const WorkItem& lower, const WorkItem& upper, const Section& section, size_t s)
     {
         const int n = static_cast<int>(s) + 1;
         const double outer = section.meetOutside / 2, inner = section.meetInside / 2;
         Bench bench(recipe_, layer(section.first).id, static_cast<int>(section.first), Text());
         const Setting outside = measured("outside Ø at the joint", section.meetOutside, 2);
         const Setting bore = measured("inside Ø at the joint", section.meetInside, 2);
-        Gluing g{.title = says(words::closeSection, n),
-                 .why = says(words::closesInsides),
-                 .how = says(words::mustMeet, outside, bore),
-                 .joint = {.faces = facesBetween(built(section.first - 1), built(section.first)),
-                           .area = contactOf(built(section.first - 1), built(section.first), inner, outer).area,
-                           .joints = 1,
-                           .open = built(section.first - 1).gaps || built(section.first).gaps,
-                           .woods = woodsIn(built(section.first))},
-                 .settings = {outside, bore},
-                 .minutes = 12,
-                 .uses = {"lathe", "clamp"},
-                 .waitTitle = says(words::sectionUnderPressure, n),
-                 .waitWhy = says(words::notFromInside)};
+        GlueUpSpec g{.title = says(words::closeSection, n),
+                     .why = says(words::closesInsides),
+                     .how = says(words::mustMeet, outside, bore),
+                     .joint = {.faces = facesBetween(built(section.first - 1), built(section.first)),
+                               .area = contactOf(built(section.first - 1), built(section.first), inner, outer).area,
+                               .joints = 1,
+                               .open = built(section.first - 1).gaps || built(section.first).gaps,
+                               .woods = woodsIn(built(section.first))},
+                     .settings = {outside, bore},
+                     .minutes = 12,
+                     .uses = {Resource::Lathe, Resource::Clamp},
+                     .waitTitle = says(words::sectionUnderPressure, n),
+                     .waitWhy = says(words::notFromInside)};
         // Whole sections are turned on one another like layers, by the two that meet or the nearest with joints.
         std::optional<size_t> above, below;
         for (size_t k = section.first; k <= section.last && !above; ++k)
@@ -437,30 +438,31 @@ private:
             g.why = says(words::closesInsides);
             g.why.also(on);
         }
-        const Thing closed = bench.glue("close", {lower, upper}, "closed", std::move(g));
+        const WorkItem closed = bench.glue("close", {lower, upper}, "closed", std::move(g));
         return bench.step(
             Action::PartOff, "close-part", {closed}, "free",
             {.title = says(words::partSectionBlock, n),
              .why = says(words::footAlone),
-             .how = says(piece_.choices.holding == HoldSchool::GlueBlock ? words::blockLetGo : words::partingTailstock),
+             .how = says(piece_.choices.holding == HoldMethod::GlueBlock ? words::blockLetGo : words::partingTailstock),
              .minutes = 8,
-             .uses = {"lathe"}});
+             .uses = {Resource::Lathe}});
     }
 
     const Piece& piece_;
     const Shop& shop_;
-    const Sides& sides_;
+    const TurnedSurfaces& surfaces_;
     const std::vector<Building>& buildings_;
     Recipe recipe_;
-    std::optional<Thing> firstHalf_, lastHalf_;  // of a ring that gives both ends
-    Things ready_;                               // of each layer, what goes onto the stack
+    std::optional<WorkItem> firstHalf_, lastHalf_;  // of a ring that gives both ends
+    WorkItems ready_;                               // of each layer, what goes onto the stack
 };
 
 }  // namespace
 
-Recipe stackRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const std::vector<Building>& buildings)
+Recipe stackRecipe(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces,
+                   const std::vector<Building>& buildings)
 {
-    return StackWriter(piece, shop, sides, buildings).write();
+    return StackWriter(piece, shop, surfaces, buildings).write();
 }
 
 }  // namespace vl

@@ -18,41 +18,41 @@ namespace {
 
 class TurnWriter {
 public:
-    TurnWriter(const Piece& piece, const Shop& shop, const Sides& sides, Turning how, Recipe& recipe)
-        : piece_(piece), shop_(shop), sides_(sides), how_(how), recipe_(recipe), whole_(recipe, "", -1, Text())
+    TurnWriter(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Turning how, Recipe& recipe)
+        : piece_(piece), shop_(shop), surfaces_(surfaces), how_(how), recipe_(recipe), whole_(recipe, "", -1, Text())
     {
     }
 
-    void write(const Thing& blank)
+    void write(const WorkItem& blank)
     {
-        now_ = onTheBlank(piece_, sides_, whole_, blank);
-        if (how_ == Turning::BetweenCentres) now_ = mountBetweenCentres(now_);
+        now_ = onTheBlank(piece_, surfaces_, whole_, blank);
+        if (how_ == Turning::BetweenCenters) now_ = mountBetweenCenters(now_);
         next(Action::Turn, "rough", "rough-turned",
              {.title = says(words::roughOutside),
               .why = says(words::strongestThick),
               .how = says(words::lowestSpeed),
               .minutes = 40,
-              .uses = {"lathe"}});
+              .uses = {Resource::Lathe}});
         hollow();
-        Doing fine{.title = says(words::finishWall),
-                   .why = says(words::shapeHasMoved),
-                   .how = says(words::lightCuts),
-                   .minutes = 30,
-                   .uses = {"lathe"}};
+        StepSpec fine{.title = says(words::finishWall),
+                      .why = says(words::shapeHasMoved),
+                      .how = says(words::lightCuts),
+                      .minutes = 30,
+                      .uses = {Resource::Lathe}};
         sayTemplate(piece_, fine.settings, fine.how);
         if (reversed()) fine.how.also(says(words::windowsCome));
         next(Action::Turn, "fine", "turned", std::move(fine));
-        now_ = turnAxes(piece_, shop_, sides_, how_ == Turning::BetweenCentres, whole_, now_);
-        now_ = beforeSanding(piece_, sides_, whole_, now_);
-        Doing sand{.title = says(words::sand),
-                   .why = says(words::throughGrits),
-                   .how = says(reversed() ? words::openWork : words::restOff),
-                   .minutes = 30,
-                   .uses = {"lathe"}};
-        saySanding(piece_, shop_, sides_, Sanded::All, sand.settings, sand.how);
+        now_ = turnAxes(piece_, shop_, surfaces_, how_ == Turning::BetweenCenters, whole_, now_);
+        now_ = beforeSanding(piece_, surfaces_, whole_, now_);
+        StepSpec sand{.title = says(words::sand),
+                      .why = says(words::throughGrits),
+                      .how = says(reversed() ? words::openWork : words::restOff),
+                      .minutes = 30,
+                      .uses = {Resource::Lathe}};
+        saySanding(piece_, shop_, surfaces_, Sanded::All, sand.settings, sand.how);
         sayLightly(piece_, sand.how);
         next(Action::Sand, "sand", "sanded", std::move(sand));
-        now_ = onceSanded(piece_, sides_, whole_, now_);
+        now_ = onceSanded(piece_, surfaces_, whole_, now_);
         if (piece_.nest.on) {
             nest();
             finished(piece_, shop_, whole_, now_);
@@ -61,7 +61,7 @@ public:
         const bool later = hasMoreOnceFree(piece_);
         // What is drilled or sawn once the piece is free is finished after that.
         if (!later) now_ = putOnFinish(piece_, shop_, whole_, now_, "finished");
-        const bool ends = how_ == Turning::BetweenCentres;
+        const bool ends = how_ == Turning::BetweenCenters;
         const BlockHold& hold = blockHold(piece_.choices.holding);
         // Halves that only their waste holds are not parted off as they turn: it is sawn off with the lathe at rest.
         if (!piece_.split.on)
@@ -72,9 +72,9 @@ public:
                               : drilledThrough() ? words::cutToBore
                                                  : words::partingThenHand),
                   .minutes = 15,
-                  .uses = {"lathe"}});
+                  .uses = {Resource::Lathe}});
         if (later)
-            finished(piece_, shop_, whole_, onceFree(piece_, shop_, sides_, whole_, now_, false));
+            finished(piece_, shop_, whole_, onceFree(piece_, shop_, surfaces_, whole_, now_, false));
         else
             fitBought(piece_, whole_, finishTheFoot(piece_, shop_, whole_, now_, beforeFitting(piece_)));
     }
@@ -82,15 +82,15 @@ public:
 private:
     /// Turned inside out: windows come round.
     bool reversed() const { return piece_.layers.size() == 1 && piece_.layers[0].is<InsideOutForm>(); }
-    Setting boreSetting() const { return {"drill", "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1}; }
+    Setting boreSetting() const { return {Resource::Drill, "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1}; }
     /// Above this a bore is turned: no bit is safe to hold in a tailstock, mm; common practice.
     static constexpr double widestBit = 50;
     bool drilledThrough() const { return piece_.hollow.rule == WallRule::Bored && piece_.hollow.bore <= widestBit; }
 
-    Thing mountBetweenCentres(const Thing& blank)
+    WorkItem mountBetweenCenters(const WorkItem& blank)
     {
         Bench bench(recipe_, piece_.layers[0].id, 0, says(words::layerNumber, 1));
-        Thing made = blank;
+        WorkItem made = blank;
         if (drilledThrough()) {
             const Setting bore = boreSetting();
             made = bench.step(Action::Drill, "bore", {made}, "bored",
@@ -99,27 +99,27 @@ private:
                                .how = says(words::fromBothEnds),
                                .settings = {bore},
                                .minutes = 20,
-                               .uses = {"drill"}});
+                               .uses = {Resource::Drill}});
         }
-        if (hasMarkedCentres(piece_)) made = markCentres(piece_, whole_, made);
+        if (hasMarkedCenters(piece_)) made = markCenters(piece_, whole_, made);
         return bench.step(Action::Mount, "mount-centres", {made}, "mounted",
-                          {.title = says(words::mountCentres, bench.name()),
+                          {.title = says(words::mountCenters, bench.name()),
                            .why = says(words::endsHold),
                            // A point between parts wedges them apart.
                            .how = says(drilledThrough()                ? words::conesInBore
                                        : reversed() || piece_.split.on ? words::cupOnJoint
                                                                        : words::spurAndCup),
                            .minutes = 5,
-                           .uses = {"lathe"},
+                           .uses = {Resource::Lathe},
                            .held = {.set = true,
-                                    .by = Hold::Centres,
+                                    .by = Hold::Centers,
                                     .diameter = drilledThrough() ? piece_.hollow.bore : 20,
                                     .depth = 5,
                                     .tailstock = true}});
     }
 
     /// The next of the steps on the whole piece.
-    void next(Action action, const char* id, const char* gives, Doing doing)
+    void next(Action action, const char* id, const char* gives, StepSpec doing)
     {
         now_ = whole_.step(action, id, {now_}, gives, std::move(doing));
     }
@@ -128,21 +128,21 @@ private:
     {
         if (piece_.hollow.rule == WallRule::Bored) {
             const Setting bore = boreSetting();
-            if (drilledThrough() && how_ == Turning::BetweenCentres) return;  // before it was mounted
+            if (drilledThrough() && how_ == Turning::BetweenCenters) return;  // before it was mounted
             next(drilledThrough() ? Action::Drill : Action::Turn, "bore", "hollowed",
                  {.title = says(words::boreThrough, bore),
                   .why = says(words::boreFirst),
                   .how = says(drilledThrough() ? words::fromFreeEnd : words::turnedOut),
                   .settings = {bore},
                   .minutes = 20,
-                  .uses = {"lathe"}});
+                  .uses = {Resource::Lathe}});
         } else if (piece_.hollow.rule != WallRule::Solid && how_ != Turning::InSections) {
-            Doing d{.title = says(words::hollow),
-                    .why = says(words::bothRoughed),
-                    .how = says(words::byCalliper),
-                    .minutes = 50,
-                    .uses = {"lathe"}};
-            sayDepthRod(sides_, outlineHeight(piece_), d.settings, d.how);
+            StepSpec d{.title = says(words::hollow),
+                       .why = says(words::bothRoughed),
+                       .how = says(words::byCaliper),
+                       .minutes = 50,
+                       .uses = {Resource::Lathe}};
+            sayDepthRod(surfaces_, outlineHeight(piece_), d.settings, d.how);
             next(Action::Turn, "hollow", "hollowed", std::move(d));
         }
     }
@@ -150,19 +150,19 @@ private:
     void nest()
     {
         int number = 0;
-        Things rings;
+        WorkItems rings;
         for (const NestedRing& ring : nestedRings(piece_.nest)) {
             const std::string k = std::to_string(++number);
             const Setting outer = measured("outside Ø", ring.outer), inner = measured("inside Ø", ring.inner);
             const Setting core = measured("groove's inner Ø", std::max(0.0, ring.inner - 2 * piece_.nest.tool));
-            const Setting tool{"lathe", "parting tool", piece_.nest.tool, Unit::Length, "chosen", "", 1};
+            const Setting tool{Resource::Lathe, "parting tool", piece_.nest.tool, Unit::Length, "chosen", "", 1};
             next(Action::PartOff, ("ring-" + k).c_str(), ("after-ring-" + k).c_str(),
                  {.title = says(words::partRing, number, outer, inner),
                   .why = says(words::outermostFirst),
                   .how = says(words::groove, inner, core, tool),
                   .settings = {outer, inner, core, tool},
                   .minutes = 8,
-                  .uses = {"lathe"}});
+                  .uses = {Resource::Lathe}});
             recipe_.back().outputs.push_back("ring-" + k + "-parted");
             rings.push_back({recipe_.back().outputs.back(), recipe_.back().id});
         }
@@ -173,27 +173,27 @@ private:
                             .why = says(words::edgesAndInside),
                             .how = says(words::fourChuckings),
                             .minutes = 15.0 * number,
-                            .uses = {"lathe"}});
+                            .uses = {Resource::Lathe}});
     }
 
     const Piece& piece_;
     const Shop& shop_;
-    const Sides& sides_;
+    const TurnedSurfaces& surfaces_;
     Turning how_;
     Recipe& recipe_;
     Bench whole_;
-    Thing now_;
+    WorkItem now_;
 };
 
 }  // namespace
 
-void sayDepthRod(const Sides& sides, double rim, std::vector<Setting>& settings, Text& how)
+void sayDepthRod(const TurnedSurfaces& surfaces, double rim, std::vector<Setting>& settings, Text& how)
 {
     constexpr double margin = 2;  // mm
-    if (sides.inside.empty() || sides.inside.front().x() <= 0) return;
-    const double depth = rim - sides.inside.front().x() - margin;
+    if (surfaces.inside.empty() || surfaces.inside.front().x() <= 0) return;
+    const double depth = rim - surfaces.inside.front().x() - margin;
     if (!(depth > 0)) return;
-    const Setting out{.machine = "lathe",
+    const Setting out{.machine = Resource::Lathe,
                       .name = "depth rod stands out",
                       .value = depth,
                       .formula = "rim − floor − what is left",
@@ -214,10 +214,10 @@ bool heldByItsEnds(const Piece& piece, const std::vector<Building>& buildings)
            !piece.layers[0].is<StavesForm>();
 }
 
-void turnRecipe(const Piece& piece, const Shop& shop, const Sides& sides, const Thing& blank, Turning how,
-                Recipe& recipe)
+void turnRecipe(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, const WorkItem& blank,
+                Turning how, Recipe& recipe)
 {
-    TurnWriter(piece, shop, sides, how, recipe).write(blank);
+    TurnWriter(piece, shop, surfaces, how, recipe).write(blank);
 }
 
 }  // namespace vl

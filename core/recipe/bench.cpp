@@ -6,7 +6,7 @@
 
 namespace vl {
 
-void fill(Step& s, Doing doing)
+void fill(Step& s, StepSpec doing)
 {
     s.title = std::move(doing.title);
     s.why = std::move(doing.why);
@@ -20,14 +20,14 @@ void fill(Step& s, Doing doing)
     s.uses = std::move(doing.uses);
 }
 
-Step& Bench::add(Action action, const std::string& name, const Things& from, const std::string& gives)
+Step& Bench::add(Action action, const std::string& name, const WorkItems& from, const std::string& gives)
 {
     Step s;
     s.id = key(name);
     s.action = action;
     s.layer = layer_;
     s.outputs = {key(gives)};
-    for (const Thing& t : from) {
+    for (const WorkItem& t : from) {
         s.inputs.push_back(t.id);
         if (!t.step.empty() && std::ranges::find(s.after, t.step) == s.after.end()) s.after.push_back(t.step);
     }
@@ -35,14 +35,15 @@ Step& Bench::add(Action action, const std::string& name, const Things& from, con
     return recipe_.back();
 }
 
-Thing Bench::step(Action action, const std::string& name, const Things& from, const std::string& gives, Doing doing)
+WorkItem Bench::step(Action action, const std::string& name, const WorkItems& from, const std::string& gives,
+                     StepSpec doing)
 {
     Step& s = add(action, name, from, gives);
     fill(s, std::move(doing));
     return {s.outputs[0], s.id};
 }
 
-Thing Bench::glue(const std::string& name, const Things& from, const std::string& gives, Gluing g)
+WorkItem Bench::glue(const std::string& name, const WorkItems& from, const std::string& gives, GlueUpSpec g)
 {
     Step& s = add(Action::Glue, name, from, gives);
     s.title = std::move(g.title);
@@ -54,18 +55,19 @@ Thing Bench::glue(const std::string& name, const Things& from, const std::string
     s.rotationDeg = g.rotationDeg;
     s.glue = std::move(g.joint);
     s.glue.area = std::max(0.0, s.glue.area);  // of what has no wall left, which its own stop says
-    const Thing glued{s.outputs[0], s.id};
+    const WorkItem glued{s.outputs[0], s.id};
     Text title = s.title;
     std::vector<Setting> titled;  // the numbers in it
     for (const Quantity& said : title.quantities())
         for (const Setting& one : s.settings)
             if (one.value == said.value && one.unit == said.unit) titled.push_back(one);
-    const Thing held = step(Action::Wait, name + "-wait", {glued}, gives + "-set",
-                            {.title = g.waitTitle.empty() ? says(words::leaveInClamp, name_) : std::move(g.waitTitle),
-                             .why = g.waitWhy.empty() ? says(words::weakIfMoved) : std::move(g.waitWhy),
-                             .how = std::move(g.waitHow),
-                             .uses = g.waitUses.empty() ? std::move(g.uses) : std::move(g.waitUses),
-                             .waitMinutes = inClamp});
+    const WorkItem held =
+        step(Action::Wait, name + "-wait", {glued}, gives + "-set",
+             {.title = g.waitTitle.empty() ? says(words::leaveInClamp, name_) : std::move(g.waitTitle),
+              .why = g.waitWhy.empty() ? says(words::weakIfMoved) : std::move(g.waitWhy),
+              .how = std::move(g.waitHow),
+              .uses = g.waitUses.empty() ? std::move(g.uses) : std::move(g.waitUses),
+              .waitMinutes = inClamp});
     // It is the same thing all the while: a cure takes nothing up and gives nothing new.
     step(Action::Wait, name + "-cure", {}, gives + "-cured",
          {.title = says(words::letCure, std::move(title)),

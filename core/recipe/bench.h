@@ -5,17 +5,17 @@
 namespace vl {
 
 /// A thing on the bench, and the step that it comes from; a part has none.
-struct Thing {
+struct WorkItem {
     std::string id, step;
 };
-using Things = std::vector<Thing>;
+using WorkItems = std::vector<WorkItem>;
 
 /// What a step says and needs, beside what goes in and what comes out.
-struct Doing {
+struct StepSpec {
     Text title, why, how{};
     std::vector<Setting> settings{};
     double minutes = 0;
-    std::vector<std::string> uses{};
+    std::vector<Resource> uses{};
     double waitMinutes = 0;
     Held held{};
     Rounds rounds{};  ///< its minutes are those of the usual ones together
@@ -23,18 +23,18 @@ struct Doing {
 };
 
 /// Puts what a step says and needs into it.
-void fill(Step& step, Doing doing);
+void fill(Step& step, StepSpec doing);
 
 /// A glue-up: the joint, what holds it, and what is waited for.
-struct Gluing {
+struct GlueUpSpec {
     Text title, why, how;
     GlueJoint joint;
     std::vector<Setting> settings{};
     double minutes = 0;
-    std::vector<std::string> uses{};
+    std::vector<Resource> uses{};
     Text waitTitle{};  ///< "Leave … in the clamp" where it is empty
     Text waitWhy{}, waitHow{};
-    std::vector<std::string> waitUses{};  ///< what holds it while it sets, where that is not all of `uses`
+    std::vector<Resource> waitUses{};  ///< what holds it while it sets, where that is not all of `uses`
     double rotationDeg = 0;
 };
 
@@ -54,16 +54,17 @@ public:
     std::string key(const std::string& what) const { return mark_.empty() ? what : what + "-" + mark_; }
 
     /// One step; `gives` names what comes out.
-    Thing step(Action action, const std::string& name, const Things& from, const std::string& gives, Doing doing);
+    WorkItem step(Action action, const std::string& name, const WorkItems& from, const std::string& gives,
+                  StepSpec doing);
     /// Glues, leaves it in what holds it until the glue lets it go, and lets it cure until a tool may touch it: three
     /// steps, "name", "name-wait" and "name-cure". The thing it returns is out of the clamp.
-    Thing glue(const std::string& name, const Things& from, const std::string& gives, Gluing gluing);
+    WorkItem glue(const std::string& name, const WorkItems& from, const std::string& gives, GlueUpSpec gluing);
 
     /// Minutes that a joint waits until its glue is chosen; the glue then says how long (core/plan/figures/gluing.h).
     static constexpr double inClamp = 60;
 
 private:
-    Step& add(Action action, const std::string& name, const Things& from, const std::string& gives);
+    Step& add(Action action, const std::string& name, const WorkItems& from, const std::string& gives);
 
     Recipe& recipe_;
     std::string mark_;

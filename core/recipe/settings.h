@@ -4,20 +4,18 @@
 
 namespace vl {
 
-// The settings that steps have most: of a machine, or measures that are none ("").
+// The settings that steps have most: of a machine, or measures that are none ({}).
 
-inline Setting lengthAt(const char* machine, const char* name, double mm, const char* formula = "chosen",
-                        int decimals = 1)
+inline Setting lengthAt(Resource machine, const char* name, double mm, const char* formula = "chosen", int decimals = 1)
 {
     return {.machine = machine, .name = name, .value = mm, .formula = formula, .decimals = decimals};
 }
 /// Degrees, as they are.
-inline Setting angleAt(const char* machine, const char* name, double deg, const char* formula = "chosen")
+inline Setting angleAt(Resource machine, const char* name, double deg, const char* formula = "chosen")
 {
     return {.machine = machine, .name = name, .value = deg, .unit = Unit::Angle, .formula = formula, .decimals = 1};
 }
-inline Setting countAt(const char* machine, std::string name, double n, const char* formula = "chosen",
-                       int decimals = 0)
+inline Setting countAt(Resource machine, std::string name, double n, const char* formula = "chosen", int decimals = 0)
 {
     return {.machine = machine,
             .name = std::move(name),

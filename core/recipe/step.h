@@ -2,8 +2,10 @@
 
 #include "core/measure/text.h"
 #include "core/piece/shop/grips.h"
+#include "core/recipe/resource.h"
 #include "core/wood/species.h"
 
+#include <algorithm>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -26,7 +28,7 @@ enum class Action {
     PartOff,
     Inspect,
     Mark,
-    Colour,
+    Color,
     Carve,
     Fill
 };
@@ -43,7 +45,7 @@ inline constexpr std::string_view planeGeometry = "plane geometry", planeArithme
 
 /// A number to set or to check by, with how it came about.
 struct Setting {
-    std::string_view machine{};  ///< "saw", "thicknesser", "drill"; empty for a measure that is no setting
+    Resource machine = Resource::None;  ///< none: a measure that is no setting
     std::string name{};
     double value = 0;
     Unit unit = Unit::Length;
@@ -105,14 +107,16 @@ struct Step {
     std::vector<Setting> settings;     ///< every number of it
     double workMinutes = 0;
     double waitMinutes = 0;
-    std::vector<std::string> uses;  ///< what it occupies: "saw", "clamp", "lathe", "drum sander"
-    int layer = -1;                 ///< place of its layer in the piece, or −1
-    double rotationDeg = 0;         ///< on from the layer below, where it goes onto the stack
+    std::vector<Resource> uses;  ///< what it occupies
+    int layer = -1;              ///< place of its layer in the piece, or −1
+    double rotationDeg = 0;      ///< on from the layer below, where it goes onto the stack
     GlueJoint glue{};
     Held held{};
     bool cure = false;  ///< waits for a joint to set so far that a tool may touch it
     Rounds rounds{};
     double untilPercent = 0;  ///< moisture at which its wait is over, whatever the clock says; 0: the clock says
+
+    bool occupies(Resource r) const { return std::ranges::find(uses, r) != uses.end(); }
 };
 
 /// A directed acyclic graph of steps; `after` are its edges.

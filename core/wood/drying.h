@@ -17,7 +17,7 @@ double daysInTheRoom(double thickness, double wet, double target, double room, d
 /// own value), %.
 inline constexpr double dryEnough = 8, heatedRoom = 6.5;
 
-/// What a size across the grain of wet wood comes to when it is dry, mm: linear below fibre saturation, taken as 30 %
+/// What a size across the grain of wet wood comes to when it is dry, mm: linear below fiber saturation, taken as 30 %
 /// (movement() in core/wood/moisture.h); shrinkage %, green to dry.
 double driedSize(double size, double shrinkage, double wet, double dry);
 

@@ -30,23 +30,23 @@ inline float smoothstep(float low, float high, float v)
 
 }  // namespace glsl
 
-std::array<float, 3> woodColour(const Figure& f, float along, float across, float through, float seed, float endGrain)
+std::array<float, 3> woodColor(const Figure& f, float along, float across, float through, float seed, float endGrain)
 {
     const glsl::vec3 c =
-        glsl::woodColour({along, across, through}, {f.early[0], f.early[1], f.early[2]},
-                         {f.late[0], f.late[1], f.late[2]}, f.ringWidth, f.pores, f.waviness, seed, endGrain);
+        glsl::woodColor({along, across, through}, {f.early[0], f.early[1], f.early[2]},
+                        {f.late[0], f.late[1], f.late[2]}, f.ringWidth, f.pores, f.waviness, seed, endGrain);
     return {std::clamp(c.x, 0.0f, 1.0f), std::clamp(c.y, 0.0f, 1.0f), std::clamp(c.z, 0.0f, 1.0f)};
 }
 
-std::array<float, 3> litColour(const std::array<float, 3>& w, const std::array<float, 3>& n, float lift)
+std::array<float, 3> litColor(const std::array<float, 3>& w, const std::array<float, 3>& n, float lift)
 {
     const glsl::vec3 c = glsl::woodLit({w[0], w[1], w[2]}, {n[0], n[1], n[2]}, lift);
     return {c.x, c.y, c.z};
 }
 
-std::array<float, 3> measureColour(float share)
+std::array<float, 3> measureColor(float share)
 {
-    const glsl::vec3 c = glsl::mapColour(share);
+    const glsl::vec3 c = glsl::mapColor(share);
     return {c.x, c.y, c.z};
 }
 

@@ -30,7 +30,7 @@ float woodNoise(float x, float y, float z)
 float woodPithY(float seed) { return 70.0f * cos(seed * 6.2832f) + 30.0f; }
 float woodPithZ(float seed) { return 70.0f * sin(seed * 6.2832f * 1.7f) + 25.0f; }
 
-vec3 woodColour(vec3 p, vec3 early, vec3 late, float ringWidth, float pores, float waviness, float seed, float endGrain)
+vec3 woodColor(vec3 p, vec3 early, vec3 late, float ringWidth, float pores, float waviness, float seed, float endGrain)
 {
     float px = p.x + 900.0f * seed;
     float pithY = woodPithY(seed), pithZ = woodPithZ(seed);
@@ -42,20 +42,20 @@ vec3 woodColour(vec3 p, vec3 early, vec3 late, float ringWidth, float pores, flo
     float season = rings - year;
     float summer = smoothstep(0.35f, 0.92f, season) * (1.0f - smoothstep(0.94f, 1.0f, season));
     summer = summer * (0.55f + 0.45f * woodHash(int(year), int(seed * 977.0f), 7));
-    float fibre = woodNoise(px * 0.06f, p.y * 2.3f, p.z * 2.3f) - 0.5f;
+    float fiber = woodNoise(px * 0.06f, p.y * 2.3f, p.z * 2.3f) - 0.5f;
     float streak = woodNoise(px * 0.012f, p.y * 0.5f, p.z * 0.5f + 11.0f) - 0.5f;
     float vessel = woodNoise(px * 0.22f, p.y * 3.1f + 57.0f, p.z * 3.1f);
     float spring = 1.0f - smoothstep(0.15f, 0.55f, season);
     float pore = pores * smoothstep(0.66f, 0.80f, vessel) * (0.35f + 0.65f * spring);
     float share = clamp(summer * 0.85f + streak * 0.45f + pore * 0.55f, 0.0f, 1.25f);
-    float light = (1.0f + 0.10f * fibre) * (1.0f - 0.13f * endGrain) * (1.0f - 0.22f * pore) *
+    float light = (1.0f + 0.10f * fiber) * (1.0f - 0.13f * endGrain) * (1.0f - 0.22f * pore) *
                   (0.94f + 0.12f * woodHash(int(seed * 4093.0f), 3, 5));
     // End grain drinks the light: darker, and warmer.
     return vec3(mix(early.x, late.x, share) * light, mix(early.y, late.y, share) * light * (1.0f - 0.05f * endGrain),
                 mix(early.z, late.z, share) * light * (1.0f - 0.12f * endGrain));
 }
 
-// The wood lit: n is the face's direction in view space (x right, y up, z to the eye). Shade on wood is warm, not grey.
+// The wood lit: n is the face's direction in view space (x right, y up, z to the eye). Shade on wood is warm, not gray.
 vec3 woodLit(vec3 wood, vec3 n, float lift)
 {
     float key = -0.45f * n.x + 0.62f * n.y + 0.64f * n.z;
@@ -66,9 +66,9 @@ vec3 woodLit(vec3 wood, vec3 n, float lift)
                 clamp(wood.z * light * (1.0f - 0.30f * shade), 0.0f, 1.0f));
 }
 
-// A measure on the wood as a colour, 0 harmless … 1 the worst; below 0 there is none. Lighter to darker all the way, so
+// A measure on the wood as a color, 0 harmless … 1 the worst; below 0 there is none. Lighter to darker all the way, so
 // that it can be read without its hue.
-vec3 mapColour(float share)
+vec3 mapColor(float share)
 {
     if (share < 0.0f) return vec3(0.74f, 0.74f, 0.72f);
     float a = clamp(share * 3.0f, 0.0f, 1.0f), b = clamp(share * 3.0f - 1.0f, 0.0f, 1.0f),
@@ -77,7 +77,7 @@ vec3 mapColour(float share)
                 mix(mix(mix(0.87f, 0.38f, a), 0.18f, b), 0.18f, c));
 }
 
-// A measure lit: without colour, and never brighter than it is in its legend.
+// A measure lit: without color, and never brighter than it is in its legend.
 vec3 mapLit(vec3 c, vec3 n)
 {
     float light = 0.64f + 0.36f * clamp(-0.45f * n.x + 0.62f * n.y + 0.64f * n.z, 0.0f, 1.0f);

@@ -18,7 +18,7 @@ constexpr Figure grains(float r, float g, float b, float dark)
 }
 
 constexpr Species fillers[] = {
-    {"aluminium", "aluminium", 2700, 0, 0, false, plain(0.80f, 0.81f, 0.82f), metals},
+    {"aluminium", "aluminum", 2700, 0, 0, false, plain(0.80f, 0.81f, 0.82f), metals},
     {"brass", "brass", 8500, 0, 0, false, plain(0.84f, 0.69f, 0.31f), metals},
     {"copper", "copper", 8960, 0, 0, false, plain(0.80f, 0.47f, 0.31f), metals},
     {"resin-black", "black resin", 1150, 0, 0, false, plain(0.10f, 0.10f, 0.11f), packed},

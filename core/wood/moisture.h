@@ -7,7 +7,7 @@ namespace vl {
 /// coefficients from memory. Throws InputError outside those ranges.
 double equilibriumMoisture(double celsius, double humidityPercent);
 
-/// Change of size across the grain, mm, of `size` mm for a change of moisture content in percentage points, below fibre
+/// Change of size across the grain, mm, of `size` mm for a change of moisture content in percentage points, below fiber
 /// saturation taken as 30 %: size · S/30/100 · ΔM (Wood Handbook, chapter 13, linear form; the 30 % from memory).
 double movement(double size, double shrinkagePercent, double moistureChange);
 

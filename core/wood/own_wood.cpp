@@ -29,7 +29,7 @@ Catalogue& catalogue()
     return one;
 }
 
-std::array<float, 3> colourOf(const char* field, const std::string& text)
+std::array<float, 3> colorOf(const char* field, const std::string& text)
 {
     std::array<float, 3> out{};
     bool good = text.size() == 7 && text[0] == '#';
@@ -40,7 +40,7 @@ std::array<float, 3> colourOf(const char* field, const std::string& text)
         good = error == std::errc() && end == to && *from != '-';
         out[k] = static_cast<float>(value) / 255;
     }
-    if (!good) throw InputError(field, "'" + text + "'", "a colour as #c8a06a is");
+    if (!good) throw InputError(field, "'" + text + "'", "a color as #c8a06a is");
     return out;
 }
 
@@ -88,8 +88,8 @@ const Species& makeKnown(const OwnWood& w)
     HeldToLimits held;
     fields(held, w);
     if (w.name.find_first_not_of(' ') == std::string::npos) throw InputError("name", "nothing", "a name is");
-    const Figure figure{.early = colourOf("light", w.light),
-                        .late = colourOf("dark", w.dark),
+    const Figure figure{.early = colorOf("light", w.light),
+                        .late = colorOf("dark", w.dark),
                         .ringWidth = 2.5f,
                         .pores = w.porous ? 0.8f : 0.1f,
                         .waviness = 0.3f};

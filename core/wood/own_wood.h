@@ -32,15 +32,15 @@ template <class V, As<OwnWood> F> void fields(V& v, F& f)
     v.number("shrink_tangential_percent", f.shrinkTangential, shrinkage, "Shrinkage, tangential", "green to oven dry");
     v.flag("oily", f.oily, "Oily", "wiped before it is glued");
     v.flag("porous", f.porous, "Open pores");
-    v.text("light", f.light, 7, "Colour of its light wood", "as #c8a06a");
-    v.text("dark", f.dark, 7, "Colour of its dark wood", "as #a07a48");
+    v.text("light", f.light, 7, "Color of its light wood", "as #c8a06a");
+    v.text("dark", f.dark, 7, "Color of its dark wood", "as #a07a48");
 }
 
 /// The id of a wood: its name and what else is said of it, so that one id always means one wood.
 std::string idOf(const OwnWood& wood);
 
 /// Makes a wood known to findSpecies() under its id, for as long as the program runs. The same wood again is the same
-/// species. Throws InputError where a field is beyond its limit, the name is empty, or a colour is none.
+/// species. Throws InputError where a field is beyond its limit, the name is empty, or a color is none.
 const Species& makeKnown(const OwnWood& wood);
 
 /// The species of a wood that was made known; null where the id is not of one.

@@ -7,7 +7,7 @@
 
 namespace vl {
 
-/// How a wood looks. Colours are sRGB 0 … 1.
+/// How a wood looks. Colors are sRGB 0 … 1.
 struct Figure {
     std::array<float, 3> early{};  ///< wood grown in spring
     std::array<float, 3> late{};   ///< wood grown in summer

@@ -26,7 +26,7 @@ inline constexpr Pattern smallerFirst{"the lid first: the box is then fitted to 
 inline constexpr Pattern hollowLid{"Hollow the lid"};
 inline constexpr Pattern lidDepth{"%1 deep from its edge, so that %2 of wood are left on top"};
 inline constexpr Pattern lidRecess{
-    "a recess Ø %1, %2 deep, its wall straight and parallel to the axis, by calliper in two "
+    "a recess Ø %1, %2 deep, its wall straight and parallel to the axis, by caliper in two "
     "depths; its edge a little hollow towards the box"};
 inline constexpr Pattern lidSpigot{"a spigot Ø %1, %2 long, its wall straight and parallel to the axis; its shoulder a "
                                    "little hollow"};
@@ -35,7 +35,7 @@ inline constexpr Pattern sandBoxInside{"Sand the inside of the box"};
 inline constexpr Pattern notTheJoint{"tool rest off; the joint itself is not sanded: it would not stay straight"};
 inline constexpr Pattern insideNow{"once the lid is on for the outside, nothing reaches the inside"};
 inline constexpr Pattern hollowBox{"Hollow the box"};
-inline constexpr Pattern boxDepth{"%1 deep from its rim, wall by calliper at each station"};
+inline constexpr Pattern boxDepth{"%1 deep from its rim, wall by caliper at each station"};
 inline constexpr Pattern fitLid{"Fit the lid for turning"};
 inline constexpr Pattern snugFirst{"snug it carries the lid while the outside is turned as one"};
 inline constexpr Pattern spigotSnug{

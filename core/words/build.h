@@ -17,7 +17,7 @@ inline constexpr Pattern gapOfOne{"a gap of %1"};
 inline constexpr Pattern gapTakesCircle{"the gaps leave less than a fifth of the circle to the segments"};
 inline constexpr Pattern gapOfQuarter{"gaps of a quarter"};
 inline constexpr Pattern zigzagBreaks{
-    "with an odd number of segments two neighbours slant the same way: the zigzag has a break"};
+    "with an odd number of segments two neighbors slant the same way: the zigzag has a break"};
 inline constexpr Pattern segmentsInstead{"%1 segments"};
 inline constexpr Pattern bandFillsLayer{
     "the band is higher than the layer has room for: nothing of the segment's own wood is left beside it"};

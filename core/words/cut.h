@@ -16,7 +16,7 @@ inline constexpr Pattern oneFaceForStack{
     "the face that goes onto the stack; the other is trued on the lathe once it is there"};
 inline constexpr Pattern sandTake{"drum sander or sanding board, take %1"};
 inline constexpr Pattern flattenEnds{"Flatten both ends of %1"};
-inline constexpr Pattern squareEnds{"Square both ends of %1 and mark the centres"};
+inline constexpr Pattern squareEnds{"Square both ends of %1 and mark the centers"};
 
 // Discs and sheets
 inline constexpr Pattern cutDisc{"Cut the disc of %1"};
@@ -108,7 +108,7 @@ inline constexpr Pattern planerThenRound{"planer sled or drum sander, %1 each fa
 // Spindles
 inline constexpr Pattern cutSpindle{"Cut the square of %1"};
 inline constexpr Pattern grainAlongStem{"one piece, its grain along the axis: across it a slender part snaps"};
-inline constexpr Pattern squareAndLength{"%1 square, %2 long, both ends square; diagonals for the centres"};
+inline constexpr Pattern squareAndLength{"%1 square, %2 long, both ends square; diagonals for the centers"};
 
 // A disc let in
 inline constexpr Pattern cutInset{"Cut the disc to be let into %1"};
@@ -117,18 +117,19 @@ inline constexpr Pattern circleThenTurned{
     "bandsaw, a circle just outside %1; pressed against a flat block by the tailstock, light cuts to %1"};
 inline constexpr Pattern turnPlug{"Turn the plug for %1"};
 inline constexpr Pattern plugFillsPoints{"the ring's middle, where segments would run to points, is one piece of wood"};
-inline constexpr Pattern plugToCalliper{
-    "square pressed against a flat block by the tailstock, corners off first, light cuts; Ø %1 by calliper, tried in "
+inline constexpr Pattern plugToCaliper{
+    "square pressed against a flat block by the tailstock, corners off first, light cuts; Ø %1 by caliper, tried in "
     "the hole: pushed in by hand, no hammer"};
 inline constexpr Pattern boreForPlug{"Bore %1 for its plug"};
 inline constexpr Pattern ringAtPress{
     "ring clamped on a flat board at the drill press, bit of %1 on the middle of its segments, slowly, through"};
-inline constexpr Pattern boreToPlug{"to %1, straight, both faces alike by calliper; the plug tried in it"};
+inline constexpr Pattern boreToPlug{"to %1, straight, both faces alike by caliper; the plug tried in it"};
 inline constexpr Pattern plugFlush{"Take the plug of %1 down flush"};
 inline constexpr Pattern onlyThePlug{
     "block plane towards the plug's middle, then the sanding board; the ring is at its height already"};
 inline constexpr Pattern ringOnScrap{
-    "its flat face on a scrap disc turned flat, centred by its corners, hot glue all round its outside; turned by hand "
+    "its flat face on a scrap disc turned flat, centered by its corners, hot glue all round its outside; turned by "
+    "hand "
     "first, the lathe's lowest speed, nobody in line with it; afterwards warmed off, its face scraped clean"};
 inline constexpr Pattern turnRecess{"Turn the recess in %1"};
 inline constexpr Pattern bothSidesReached{"before it goes onto the stack, while both sides can be reached"};
@@ -142,8 +143,8 @@ inline constexpr Pattern cornersOff{"Knock the corners off %1"};
 inline constexpr Pattern octagonFirst{"an octagon starts at the lathe with half the knocking of a square"};
 inline constexpr Pattern sawCorners{
     "saw at %1, %2 of each corner along the face, blade guard and push stick on; or bandsaw on a V block"};
-inline constexpr Pattern diagonalsForCentre{
-    "crosscut square, diagonals for the centre; the middle lamination must stand on it"};
+inline constexpr Pattern diagonalsForCenter{
+    "crosscut square, diagonals for the center; the middle lamination must stand on it"};
 
 // Wraps
 inline constexpr Pattern cutPost{"Plane and cut post and pieces of %1"};
@@ -152,7 +153,7 @@ inline constexpr Pattern postAndPieces{"post %1 square, pieces %2 × %3"};
 inline constexpr Pattern bevelCorners{"Cut the four corners of %1 at %2"};
 inline constexpr Pattern wedgesOnFlats{"the wedges sit on the flats"};
 inline constexpr Pattern bladeAndFence{"blade at %1, fence so that %2 of each face goes"};
-inline constexpr Pattern postsCentre{"the centre is the post's centre, not the blank's"};
+inline constexpr Pattern postsCenter{"the center is the post's center, not the blank's"};
 inline constexpr Pattern boreTakesPost{"a bore of %1 takes the whole post"};
 inline constexpr Pattern boreLeavesPost{"a bore of %1 leaves the post round it"};
 
@@ -180,7 +181,7 @@ inline constexpr Pattern sawHalves{"Saw the half rings of %1"};
 inline constexpr Pattern outermostHold{"outermost first: what is left stays large enough to hold"};
 inline constexpr Pattern tiltedTable{
     "bandsaw table at %1 (%2 to the face), narrow blade, slowly; the manual's limits for tilted work come first"};
-inline constexpr Pattern mountBoard{"Mount the board of %1 on the faceplate, centred"};
+inline constexpr Pattern mountBoard{"Mount the board of %1 on the faceplate, centered"};
 inline constexpr Pattern screwsInBottom{"the screws stand in the bottom disc, clear of every cut"};
 inline constexpr Pattern smallFaceplate{"faceplate ring no larger than the bottom; screws short"};
 inline constexpr Pattern mountBoardChuck{"Mount the board of %1 in the chuck by its tenon"};

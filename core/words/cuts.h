@@ -13,7 +13,7 @@ inline constexpr Pattern footFreeNow{"now the foot is free, and nothing has to b
 inline constexpr Pattern inTheSide{
     "at station %1, spindle locked by its index, lathe at rest; punched with an awl, the bit guided at the height of "
     "the "
-    "centres, or the piece clamped in a V cradle at the drill press: never held by hand"};
+    "centers, or the piece clamped in a V cradle at the drill press: never held by hand"};
 inline constexpr Pattern inAFace{"on a circle with a radius of %1, spindle locked by its index, lathe at rest; punched "
                                  "with an awl; the piece clamped, "
                                  "never held by hand"};

@@ -17,7 +17,7 @@ inline constexpr Pattern sandSpeed{
     "at %1 at the most, %2 from grit 220 on: faster, paper burns the wood and the hand; a hot spot cracks it"};
 inline constexpr Pattern sandByDisc{
     "with a disc in the drill: the drill at %1, the lathe at %2, which is half of that"};
-inline constexpr Pattern noDivot{"across the centre without stopping: paper held there wears a hollow"};
+inline constexpr Pattern noDivot{"across the center without stopping: paper held there wears a hollow"};
 inline constexpr Pattern flatsByBlock{
     "what cannot spin is sanded with the spindle locked and the lathe unplugged, flats, squares and wings with a "
     "block; no cloth and no finger into a gap"};
@@ -27,7 +27,7 @@ inline constexpr Pattern finerWithInside{
     "no finer yet: both sides are seen, and the finer grits come once the inside is as far"};
 inline constexpr Pattern thenBothSides{
     "the inside alone up to grit %1, where the outside waits; from there both sides, grit by grit"};
-inline constexpr Pattern dyedPaper{"paper that has sanded colour touches no light wood again"};
+inline constexpr Pattern dyedPaper{"paper that has sanded color touches no light wood again"};
 inline constexpr Pattern layerOnce{"Put on the %1"};
 inline constexpr Pattern layerCoats{"Put on the %1: %2 coats"};
 inline constexpr Pattern finishFoot{"Finish what was cut free"};
@@ -53,16 +53,16 @@ inline constexpr Pattern coatMore{"one coat more than usual: %1 % of it shows en
 inline constexpr Pattern coatFewer{"one coat fewer than usual: hard wood of %2 kg/m³, %1 % of it end grain"};
 inline constexpr Pattern footFewer{"the foot is face grain: %1 there"};
 inline constexpr Pattern coatsOf{"%1 coats"};
-inline constexpr Pattern colourBare{"where it is coloured: stain or dye on the bare wood before it, dry for a day"};
-inline constexpr Pattern colourOver{"where it is coloured: stain or dye over the sealer and under the body"};
-inline constexpr Pattern colourNot{"no stain or dye under it: it does not hold"};
+inline constexpr Pattern colorBare{"where it is colored: stain or dye on the bare wood before it, dry for a day"};
+inline constexpr Pattern colorOver{"where it is colored: stain or dye over the sealer and under the body"};
+inline constexpr Pattern colorNot{"no stain or dye under it: it does not hold"};
 inline constexpr Pattern onTheLathe{
     "put on at about %1, cloth folded small, no loose end, no thread round the hand: better "
     "paper than cloth; below, never on top of the work"};
 inline constexpr Pattern buffWay{"then buffed at %1, tailstock up, only sound wood, nobody in line with it"};
 inline constexpr Pattern buffFast{"that is above the usual rule for this diameter, %1"};
 inline constexpr Pattern ragsFlat{"rags spread flat outdoors or laid in water: heaped, they catch fire by themselves"};
-inline constexpr Pattern airTheRoom{"fresh air or a mask for vapours, gloves; no flame"};
+inline constexpr Pattern airTheRoom{"fresh air or a mask for vapors, gloves; no flame"};
 inline constexpr Pattern foodSafe{
     "for food it is used once it has cured, as its label says, two to four weeks as a rule"};
 

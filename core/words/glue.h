@@ -115,14 +115,14 @@ inline constexpr Pattern tackThenWeight{"largest ring down on paper, tack two sp
 
 // The stack
 inline constexpr Pattern toWasteBlock{"Glue %1 to the waste block%2"};
-inline constexpr Pattern runsTrue{"centred now, the stack runs true to the end"};
-inline constexpr Pattern gluedForGood{"centred with the tailstock, glue over the whole face, pressed by the tailstock "
+inline constexpr Pattern runsTrue{"centered now, the stack runs true to the end"};
+inline constexpr Pattern gluedForGood{"centered with the tailstock, glue over the whole face, pressed by the tailstock "
                                       "or by clamps: it is parted off at the "
                                       "end, never prised off"};
 inline constexpr Pattern toGlueBlock{"Glue %1 to the glue block%2"};
-inline constexpr Pattern gluedToComeOff{
-    "both faces flat and clean, centred with the tailstock, pressed until it has set; a light knock by hand before the "
-    "lathe is started, tailstock up as long as it can be"};
+inline constexpr Pattern gluedToComeOff{"both faces flat and clean, centered with the tailstock, pressed until it has "
+                                        "set; a light knock by hand before the "
+                                        "lathe is started, tailstock up as long as it can be"};
 inline constexpr Pattern tenonOntoBase{"Glue the tenon to %1%2"};
 inline constexpr Pattern offTheLathe{"the tailstock may press it, or clamps: with its block still in the chuck, or by "
                                      "a witness mark on jaw 1, it can leave "
@@ -134,7 +134,7 @@ inline constexpr Pattern setSegments{"Set the %1 segments of %2 onto the stack"}
 inline constexpr Pattern grainInLine{"grain in line with the layer below, so that both move the same way"};
 inline constexpr Pattern turnedOn{"turned %1 %2 %3 from %4, so that no joint stands over a joint"};
 inline constexpr Pattern turnedOnJoints{"turned %1 %2 %3 from %4: joints stand over joints"};
-inline constexpr Pattern anticlockwise{"anticlockwise"};
+inline constexpr Pattern counterclockwise{"anticlockwise"};
 inline constexpr Pattern clockwise{"clockwise"};
 inline constexpr Pattern notTurned{"either way"};
 inline constexpr Pattern fromTailstock{"as seen from the tailstock"};
@@ -142,8 +142,8 @@ inline constexpr Pattern fromOpenFace{"as seen on its open face"};
 inline constexpr Pattern oneByOne{"one segment at a time against an index stop: glue, press ten seconds, one segment "
                                   "on; keep the gaps free of glue, it "
                                   "cannot be got out later"};
-inline constexpr Pattern rubCentrePress{
-    "pencil marks on both joints, rub, centre with the tailstock cone, press; two spots of hot melt at the rim keep it "
+inline constexpr Pattern rubCenterPress{
+    "pencil marks on both joints, rub, center with the tailstock cone, press; two spots of hot melt at the rim keep it "
     "from sliding under the pressure"};
 inline constexpr Pattern tenonHome{
     "dry first: the shoulder closes all round; glue on the tenon and a little in the hole, turn it home, tailstock up"};
@@ -154,12 +154,12 @@ inline constexpr Pattern tackedInOrder{
     "dry first, witness marks across all joints; from the base up, each layer tacked at the rim with two spots of hot "
     "melt so that it does not slide, caul on top, clamps all round or a threaded rod through the middle"};
 inline constexpr Pattern layerTurned{"%1 %2 on from %3"};
-inline constexpr Pattern senseOfTurns{"turns anticlockwise %1, a minus the other way"};
+inline constexpr Pattern senseOfTurns{"turns counterclockwise %1, a minus the other way"};
 inline constexpr Pattern sectionInClamp{"Leave the layers in the clamp%1"};
 inline constexpr Pattern pressFlat{
-    "its grain across that of its neighbour; glue on the layer, not on the sheet; paper, a flat caul over all of it, "
+    "its grain across that of its neighbor; glue on the layer, not on the sheet; paper, a flat caul over all of it, "
     "clamps or tailstock; glue through the sheet is wiped off at once"};
-inline constexpr Pattern middleFree{"keep the middle free of glue for the centre's mark"};
+inline constexpr Pattern middleFree{"keep the middle free of glue for the center's mark"};
 inline constexpr Pattern layerUnderPressure{"Leave %1 under pressure"};
 inline constexpr Pattern sheetCurls{
     "a sheet curls with the glue's water until all of it is gone: it stays in the press far longer"};
@@ -167,7 +167,7 @@ inline constexpr Pattern facingTears{"facing a joint that has not set tears it"}
 inline constexpr Pattern closeSection{"Glue section %1 onto what is below"};
 inline constexpr Pattern closesInsides{"both insides are finished: this joint closes them off"};
 inline constexpr Pattern mustMeet{
-    "both sides must meet at outside Ø %1 and inside Ø %2; dry first, centre between both faceplates, thin glue, "
+    "both sides must meet at outside Ø %1 and inside Ø %2; dry first, center between both faceplates, thin glue, "
     "none "
     "towards the inside"};
 inline constexpr Pattern sectionUnderPressure{"Leave section %1 under pressure"};

@@ -33,8 +33,8 @@ inline constexpr Pattern edgesDay{
 inline constexpr Pattern gluesDay{"Fresh air, gloves, eyes protected. Squeeze-out wiped before it sets."};
 inline constexpr Pattern finishDay{"Fresh air, no flame, gloves. Rags flat outdoors to dry: heaped they catch fire."};
 
-inline constexpr Pattern offCentreTurns{
-    "What is off its centre throws the lathe: lowest speed first, nobody in its line."};
+inline constexpr Pattern offCenterTurns{
+    "What is off its center throws the lathe: lowest speed first, nobody in its line."};
 inline constexpr Pattern firstStart{"Turned by hand all the way round before it is switched on."};
 inline constexpr Pattern partedFalls{
     "The part that comes free is caught with the lathe at rest: the last bit is sawn by hand."};

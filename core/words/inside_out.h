@@ -38,9 +38,9 @@ inline constexpr Pattern hotMeltEnds{
 inline constexpr Pattern screwsInWaste{"screws across every joint in the waste at both ends, heads sunk, marked on the "
                                        "outside: no tool comes within reach "
                                        "of them"};
-inline constexpr Pattern mountFirstAxis{"Mount %1 between centres for its first turning"};
-inline constexpr Pattern jointsAreCentre{"the parts' common edge is the axis: both ends show it"};
-inline constexpr Pattern cupOnJoint{"a cup centre at both ends, no spur or cone: a point between the parts wedges them "
+inline constexpr Pattern mountFirstAxis{"Mount %1 between centers for its first turning"};
+inline constexpr Pattern jointsAreCenter{"the parts' common edge is the axis: both ends show it"};
+inline constexpr Pattern cupOnJoint{"a cup center at both ends, no spur or cone: a point between the parts wedges them "
                                     "apart; ends bound; turned by hand first; nobody in line with it"};
 inline constexpr Pattern turnFirst{"Turn the first outline of %1"};
 inline constexpr Pattern becomesWindow{"what goes here is window and hollow at the end"};

@@ -48,7 +48,7 @@ inline constexpr Pattern ringAnewHow{
     "ring's stop and strip follow in Cut"};
 inline constexpr Pattern drawnIn{"The outline drawn in to Ø %1 over this ring"};
 inline constexpr Pattern drawnInHow{
-    "half a millimetre is left on the radius to clean up; the ring is kept, what was drawn "
+    "half a millimeter is left on the radius to clean up; the ring is kept, what was drawn "
     "changes by %1 at the most"};
 inline constexpr Pattern allGoesOn{"Everything above goes on from where it stands, %1° on"};
 inline constexpr Pattern allGoesOnHow{"the pattern leans by that much from here up; no later ring is set differently"};

@@ -29,7 +29,7 @@ inline constexpr Pattern blockLetGo{"lathe at rest, tailstock up: the block's jo
                                     "block caught; what is left of it turned "
                                     "off lightly"};
 inline constexpr Pattern partOffTenon{"Part off from the tenon and finish the foot"};
-inline constexpr Pattern mountCentres{"Mount %1 between centres"};
+inline constexpr Pattern mountCenters{"Mount %1 between centers"};
 inline constexpr Pattern endsHold{"held by its two ends it runs true and can be turned end for end"};
 inline constexpr Pattern spurAndCup{"spur driven in square to the grain on its mark, live cup at the other end; "
                                     "tailstock locked, turned by hand first"};
@@ -38,10 +38,10 @@ inline constexpr Pattern conesInBore{
 inline constexpr Pattern boreBeforeMounting{
     "before it is mounted, while both ends are free: the bore is what the outside is then made true to"};
 inline constexpr Pattern trimSheet{"Trim %1 flush and open its middle"};
-inline constexpr Pattern centreFound{
-    "the cone must find the centre's mark that the sheet covers; a sheet is never faced"};
+inline constexpr Pattern centerFound{
+    "the cone must find the center's mark that the sheet covers; a sheet is never faced"};
 inline constexpr Pattern knifeAndAwl{
-    "lathe at rest; knife along the edge from the sheet's face; the middle cut out down to the centre's mark"};
+    "lathe at rest; knife along the edge from the sheet's face; the middle cut out down to the center's mark"};
 inline constexpr Pattern fromFreeEnd{
     "from the free end, bit in the tailstock's chuck, down into the block; slow, clear the chips often"};
 inline constexpr Pattern turnedOut{
@@ -65,11 +65,12 @@ inline constexpr Pattern boardOnFace{"sanding board held against the turning fac
 inline constexpr Pattern otherFace{"Flatten the other face of %1, parallel to the first"};
 inline constexpr Pattern tapeNeedsFlat{"tape holds only where the whole face touches"};
 inline constexpr Pattern tapeBetween{"Tape %1 between the two blocks"};
-inline constexpr Pattern bothCentred{
-    "between headstock and tailstock both halves are centred and square before they part"};
+inline constexpr Pattern bothCentered{
+    "between headstock and tailstock both halves are centered and square before they part"};
 inline constexpr Pattern freshTape{
-    "fresh double-sided tape, all faces free of dust and unfinished; centred on the block in the headstock by a pencil "
-    "circle, the other block centred on it by the live centre in its middle; left pressed by the tailstock for five "
+    "fresh double-sided tape, all faces free of dust and unfinished; centered on the block in the headstock by a "
+    "pencil "
+    "circle, the other block centered on it by the live center in its middle; left pressed by the tailstock for five "
     "minutes, turned by hand first"};
 inline constexpr Pattern partEndRings{"Part the ring through into %1 and %2"};
 inline constexpr Pattern bothMounted{
@@ -90,18 +91,18 @@ inline constexpr Pattern backBetweenStops{
 inline constexpr Pattern turnTenons{"Turn %1 round and its tenons"};
 inline constexpr Pattern tenonsHoldStem{"a tenon in a hole holds on long grain; end grain by itself does not"};
 inline constexpr Pattern tenonsTo{
-    "between centres, slowly until it is round; tenons Ø %1 by calliper, %2 between the shoulders"};
+    "between centers, slowly until it is round; tenons Ø %1 by caliper, %2 between the shoulders"};
 inline constexpr Pattern lowerTenon{"the lower %1 long"};
 inline constexpr Pattern upperTenon{"the upper %1 long"};
 inline constexpr Pattern shouldersUndercut{"shoulders a little hollow, so that their edges close"};
 inline constexpr Pattern tenonToHole{"Turn the tenon at the %1 to fit its hole of %2"};
 inline constexpr Pattern tenonFitsLast{"turned last it is still round and true when it is glued"};
 inline constexpr Pattern tenonSizes{
-    "Ø %1 at the shoulder, %2 at the tip, over %3: by calliper to a little over, then in light cuts"};
+    "Ø %1 at the shoulder, %2 at the tip, over %3: by caliper to a little over, then in light cuts"};
 inline constexpr Pattern tenonTried{
     "tried in its own hole or in one drilled in scrap with the same bit: lathe at rest, tailstock drawn back, work "
-    "between centres taken out; pushed on by hand, then back in the same place for the next cut"};
-inline constexpr Pattern tenonTriedLater{"this end is held, nothing is tried on it here: by calliper alone, and tried "
+    "between centers taken out; pushed on by hand, then back in the same place for the next cut"};
+inline constexpr Pattern tenonTriedLater{"this end is held, nothing is tried on it here: by caliper alone, and tried "
                                          "once the piece is off the lathe, eased "
                                          "by hand with a file"};
 inline constexpr Pattern holeDeeper{"the hole %1 deep at least, so that the glue has somewhere to go"};
@@ -113,13 +114,13 @@ inline constexpr Pattern drillBeforeStack{"the hole must be there before the lay
 inline constexpr Pattern bitInTailstock{
     "bit of %1 in the tailstock's chuck, slowly, %2 deep by a mark on the bit, clear the chips often"};
 inline constexpr Pattern bitAtPress{
-    "work clamped at the drill press, bit of %1 on the centre's mark, %2 deep from the face that goes onto the tenon"};
+    "work clamped at the drill press, bit of %1 on the center's mark, %2 deep from the face that goes onto the tenon"};
 
 inline constexpr Pattern turnInside{"Turn the inside of section %1"};
 inline constexpr Pattern noToolLater{"once the next section is on, no straight tool comes here"};
 inline constexpr Pattern insideFromBelow{
     "from %1 to %2; at its lower face the inside is %3 wide, to meet the section below"};
-inline constexpr Pattern insideByStations{"from %1 to %2, wall by calliper at each station"};
+inline constexpr Pattern insideByStations{"from %1 to %2, wall by caliper at each station"};
 inline constexpr Pattern sandInside{"Sand the inside of section %1"};
 inline constexpr Pattern canBeFelt{"it cannot be seen later, but it can be felt"};
 inline constexpr Pattern sealInside{"Seal the inside of section %1"};
@@ -144,7 +145,7 @@ inline constexpr Pattern bendsNotCracks{"slowly, thin wood bends instead of crac
 inline constexpr Pattern hollowWet{"Hollow it rough to a wall of %1"};
 inline constexpr Pattern evenWallDries{"a wall that is even all over dries evenly and does not crack"};
 inline constexpr Pattern floorAsThick{"floor and wall alike, %1; no thin place, no torn end grain left"};
-inline constexpr Pattern wallIsEven{"the calliper finds the same wall from rim to floor"};
+inline constexpr Pattern wallIsEven{"the caliper finds the same wall from rim to floor"};
 inline constexpr Pattern waxIt{"Wax it, weigh it and write wood, date and weight on it"};
 inline constexpr Pattern waxWay{
     "end grain inside and outside waxed or painted, the rest left bare; on edge, air all round, no "
@@ -152,7 +153,7 @@ inline constexpr Pattern waxWay{
 inline constexpr Pattern bagIt{"Weigh it, write the weight on it and put it in a paper bag"};
 inline constexpr Pattern bagWay{
     "the bag closed, its own shavings round it, turned inside out and dried every few days; looked "
-    "at for mould"};
+    "at for mold"};
 inline constexpr Pattern driesEvenly{"what dries faster outside than inside cracks"};
 inline constexpr Pattern waitUntilDry{"Let it dry to %1 %"};
 inline constexpr Pattern weighItWeekly{
@@ -163,12 +164,12 @@ inline constexpr Pattern driedOval{
     "it is oval now: foot and outside are turned round again before anything grips them"};
 inline constexpr Pattern mountOvalWay{"its hollow over a jam chuck of Ø %1, no wider than the oval is narrow, with a "
                                       "soft pad, tailstock up in the tenon's own "
-                                      "centre; slowest speed, turned by hand first: it runs out of true"};
+                                      "center; slowest speed, turned by hand first: it runs out of true"};
 inline constexpr Pattern sandOval{"Sand it by hand"};
 inline constexpr Pattern sandOvalWay{"off the lathe: it dried oval, and no turning paper follows that"};
 inline constexpr Pattern hollow{"Hollow to the stations"};
 inline constexpr Pattern bothRoughed{"both sides are roughed before either is finished: wood moves as it is opened"};
-inline constexpr Pattern byCalliper{"wall by calliper at each station, from the rim inwards"};
+inline constexpr Pattern byCaliper{"wall by caliper at each station, from the rim inwards"};
 inline constexpr Pattern depthRod{"depth: a straight block across the rim, a rod through it set to stand out %1; when "
                                   "it touches, %2 of wood are still "
                                   "left over the floor for the last cuts"};
@@ -210,7 +211,7 @@ inline constexpr Pattern thinBandWay{
     "what is still thick of this band to its last cut, and no further in; lightest cuts, bevel rubbing, the edge met "
     "from the air only with a sharp tool; what is done is not touched again"};
 inline constexpr Pattern mountScrew{"Mount the block on the worm screw"};
-inline constexpr Pattern mountFaceCentres{"Mount the block between centres, its faces to them"};
+inline constexpr Pattern mountFaceCenters{"Mount the block between centers, its faces to them"};
 inline constexpr Pattern outsideFirst{
     "the outside and the foot are turned first: everything later is held by the foot"};
 inline constexpr Pattern screwInRim{
@@ -273,15 +274,15 @@ inline constexpr Pattern footALittleHollow{
 
 // Several axes
 inline constexpr Pattern axisNamed{"%1"};
-inline constexpr Pattern markCentres{"Mark all centres on both ends"};
-inline constexpr Pattern centresBeforeRound{
-    "both ends are flat and free now, and a centre is only true on both of them"};
-inline constexpr Pattern punchCentres{"the packet's two templates, full size, glued on with the true centre on the "
-                                      "true centre and 12 o'clock to the same "
-                                      "edge; head end and tail end marked; every centre punched with an awl"};
-inline constexpr Pattern firstCentre{
-    "%1, first side: at the head %2 off, towards %3; at the tail %4 off, towards %5; from 12 o'clock, anticlockwise as "
-    "seen from the tailstock"};
+inline constexpr Pattern markCenters{"Mark all centers on both ends"};
+inline constexpr Pattern centersBeforeRound{
+    "both ends are flat and free now, and a center is only true on both of them"};
+inline constexpr Pattern punchCenters{"the packet's two templates, full size, glued on with the true center on the "
+                                      "true center and 12 o'clock to the same "
+                                      "edge; head end and tail end marked; every center punched with an awl"};
+inline constexpr Pattern firstCenter{"%1, first side: at the head %2 off, towards %3; at the tail %4 off, towards %5; "
+                                     "from 12 o'clock, counterclockwise as "
+                                     "seen from the tailstock"};
 inline constexpr Pattern drawDepthLine{"Draw the depth line for %1"};
 inline constexpr Pattern onlyWhileTrue{
     "only while the piece runs true can it be drawn; off its axis nothing shows how deep"};
@@ -293,30 +294,29 @@ inline constexpr Pattern noLineBetween{
     "wood and show nothing"};
 inline constexpr Pattern mountAxis{"Mount for %1, side %2"};
 inline constexpr Pattern axisMakesSide{"the side that stands farthest out is the one that this axis turns"};
-inline constexpr Pattern onMarkedCentres{
-    "head centre %1, towards %2; tail centre %3, towards %4; points well in their marks, tailstock locked; turned by "
+inline constexpr Pattern onMarkedCenters{
+    "head center %1, towards %2; tail center %3, towards %4; points well in their marks, tailstock locked; turned by "
     "hand first: rest clear of the widest sweep, the sweep's edge marked on the rest, hands behind it"};
 inline constexpr Pattern onEccentric{
-    "chuck set %1 off, its screws tight and long enough, live centre up on the other end; turned by hand first, hands "
+    "chuck set %1 off, its screws tight and long enough, live center up on the other end; turned by hand first, hands "
     "clear of the chuck's corners"};
 inline constexpr Pattern tiltedInJaws{
     "tilted by %1 towards %2 about the place %3 along it, jaws tight on what they touch; tailstock's point up wherever "
     "it meets; turned by hand first"};
 inline constexpr Pattern indexHole{"%1 of %2"};
 inline constexpr Pattern turnAxis{"Turn %1, side %2"};
-inline constexpr Pattern calliperTells{
-    "nothing that can be seen while it turns says how deep it is: the calliper does"};
+inline constexpr Pattern caliperTells{"nothing that can be seen while it turns says how deep it is: the caliper does"};
 inline constexpr Pattern mostlyAir{
     "from station %1 to %2; most of a turn is air: sharp tool, slow feed, light cuts, the lathe stopped often; done at "
     "a "
-    "thickness of %3 across the piece, by calliper at station %4, lathe at rest; what stands out cannot be seen as it "
+    "thickness of %3 across the piece, by caliper at station %4, lathe at rest; what stands out cannot be seen as it "
     "turns"};
 inline constexpr Pattern sandAxis{"Sand %1, side %2"};
 inline constexpr Pattern noWayBack{"before the axis moves: this side never runs true again, there is no coming back"};
 inline constexpr Pattern blockNotFingers{
     "tool rest off; paper on a block, lathe at its lowest or at rest: fingers are caught by what stands out; dust "
     "extraction and mask"};
-inline constexpr Pattern mountTrue{"Back on the true centres"};
+inline constexpr Pattern mountTrue{"Back on the true centers"};
 inline constexpr Pattern restOnTrueAxis{"what is left to do is done on the true axis"};
 inline constexpr Pattern ridgesStand{"head end to the head; turned by hand first: ridges stand out now"};
 inline constexpr Pattern sweepsRadius{"the rest stands clear of a radius of %1, which it sweeps"};

@@ -18,7 +18,7 @@ inline constexpr Pattern fluteWay{
 inline constexpr Pattern deepestAt{"deepest %1, at station %2, where its mouth is %3 wide"};
 inline constexpr Pattern facetWay{
     "spindle locked by its index, lathe switched off; sawn, planed or sanded with a disc along a straight guide from "
-    "station %1 to station %2, until the flat lies %3 from the axis at its beginning and %4 at its end: the calliper "
+    "station %1 to station %2, until the flat lies %3 from the axis at its beginning and %4 at its end: the caliper "
     "over the flat and the axis tells, not the eye"};
 inline constexpr Pattern sandedByHand{"then sanded by hand along it, on a form that fits, lathe off: paper held "
                                       "against edges that come round is snatched"};
@@ -33,7 +33,7 @@ inline constexpr Pattern mountForLegs{"Reverse it: its rim on a jam chuck, the f
 inline constexpr Pattern footStillWhole{"the legs are one ring as long as the lathe turns: nothing in it comes round "
                                         "unseen"};
 inline constexpr Pattern jamForLegs{"the rim in a turned recess that it just enters, Ø %1, a rag between; tailstock up "
-                                    "against the foot with a padded centre, as long as it can stay; slow"};
+                                    "against the foot with a padded center, as long as it can stay; slow"};
 inline constexpr Pattern hollowLegs{"Hollow the foot between %1"};
 inline constexpr Pattern ringCarries{"the ring that the legs are sawn from carries the work until it is off the lathe"};
 inline constexpr Pattern hollowLegsWay{"to a radius of %1 and %2 deep, its wall square; the floor above it is measured "
@@ -43,8 +43,8 @@ inline constexpr Pattern afterTurning{"turned legs would come round half in air,
 inline constexpr Pattern sawLegsWay{
     "saw lines %1 to each side of every leg's middle line, %2 up from the foot; sawn from the foot with a fine saw, "
     "the "
-    "piece clamped in a cradle on its rim, not held by hand; the bottom of each gap chiselled or carved level"};
-inline constexpr Pattern fibresThrough{"the fibres run through leg %1 for %2"};
+    "piece clamped in a cradle on its rim, not held by hand; the bottom of each gap chiseled or carved level"};
+inline constexpr Pattern fibersThrough{"the fibers run through leg %1 for %2"};
 inline constexpr Pattern blendLegs{"Blend %1 and sand them"};
 inline constexpr Pattern leanBase{"Saw or sand the base to a lean of %1"};
 inline constexpr Pattern leanLast{"it stands upright in every set-up before"};
@@ -54,16 +54,16 @@ inline constexpr Pattern leanWay{
 
 inline constexpr Pattern layOutGrid{"Lay out %1: %2 rings, %3 spokes"};
 inline constexpr Pattern surfaceIsDone{"the surface is sanded for the last time: whatever is sanded later takes the "
-                                       "lines and the colour with it"};
+                                       "lines and the color with it"};
 inline constexpr Pattern gridWay{"spindle locked by its index, lathe switched off; pencil on the rest at the height of "
-                                 "the centres for the spokes; the rings with the lathe turned by hand"};
+                                 "the centers for the spokes; the rings with the lathe turned by hand"};
 inline constexpr Pattern ringsAtStations{"the rings' circles at stations %1"};
 inline constexpr Pattern ringsAtRadii{"the rings' circles at radii %1"};
 inline constexpr Pattern workCells{"%1 of %2: %3 cells"};
 inline constexpr Pattern oneWayAtATime{"all cells of one kind in one go, from the middle of a cell to its lines"};
 inline constexpr Pattern inRing{"ring %1: spokes %2"};
-inline constexpr Pattern colourCells{"lines cut or burned first keep the colour from running along the fibres; each "
-                                     "colour dry before the next"};
+inline constexpr Pattern colorCells{"lines cut or burned first keep the color from running along the fibers; each "
+                                    "color dry before the next"};
 inline constexpr Pattern burnCells{
     "fresh air, a fan that draws the smoke away from the face; no finish on the wood yet"};
 inline constexpr Pattern drillCells{

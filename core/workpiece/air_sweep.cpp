@@ -7,21 +7,21 @@
 
 namespace vl {
 
-Range airSweep(const Piece& piece, const Sides& sides)
+Range airSweep(const Piece& piece, const TurnedSurfaces& surfaces)
 {
-    double inner = sides.widest(), outer = inner;
-    for (const HalfSpace& h : sides.edges) inner = std::min(inner, h.offset);
+    double inner = surfaces.widest(), outer = inner;
+    for (const HalfSpace& h : surfaces.edges) inner = std::min(inner, h.offset);
     if (piece.edge.kind == Edge::Square) outer = std::min(outer, std::hypot(piece.edge.length, piece.edge.width) / 2);
     for (const Sawn& s : piece.sawn) {
         // A curve that is sawn last is whole while the piece turns.
-        if (s.from != Sawn::Sides || s.when == Sawn::After) continue;
+        if (s.from != Sawn::TurnedSurfaces || s.when == Sawn::After) continue;
         const double left = s.when == Sawn::Twice ? s.margin : 0;
         for (const Point& p : curveOf(s)) inner = std::min(inner, std::hypot(p.x(), p.y() + left));
     }
     if (const auto bark = livingEdge(piece)) {
         // Across the grain the rim stands no farther out than the log does at its own height.
         double there = 0;
-        for (const Point& p : sides.outside)
+        for (const Point& p : surfaces.outside)
             if (!takes(*bark, {p.x() - 1e-6, p.y(), 0})) there = std::max(there, p.y());
         inner = std::min(inner, there);
     }

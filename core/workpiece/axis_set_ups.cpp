@@ -41,19 +41,19 @@ std::vector<AxisSetUp> axisSetUps(const Piece& piece)
             for (Point& p : own) p.x() += f.advance * static_cast<double>(k);
             const double head = f.headDirection + s.indexDeg;
             switch (f.by) {
-            case AxisBy::Centres:
+            case AxisBy::Centers:
                 s.head = polar(f.headOffset, head);
                 s.tail = polar(f.tailOffset, f.tailDirection + s.indexDeg);
-                s.solid = TurnedAbout::throughCentres(s.head, s.tail, length, std::move(own));
+                s.solid = TurnedAbout::throughCenters(s.head, s.tail, length, std::move(own));
                 break;
             case AxisBy::Eccentric:
                 s.head = s.tail = polar(f.headOffset, head);
-                s.solid = TurnedAbout::throughCentres(s.head, s.tail, length, std::move(own));
+                s.solid = TurnedAbout::throughCenters(s.head, s.tail, length, std::move(own));
                 break;
             case AxisBy::Tilt:
                 s.solid = TurnedAbout::tilted(f.tilt, head, f.pivot, std::move(own));
-                s.head = s.solid.centreAt(0);
-                s.tail = s.solid.centreAt(length);
+                s.head = s.solid.centerAt(0);
+                s.tail = s.solid.centerAt(length);
                 break;
             }
             all.push_back(std::move(s));

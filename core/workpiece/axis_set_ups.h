@@ -14,7 +14,7 @@ struct AxisSetUp {
     int side = 0;         ///< counted from 0
     double indexDeg = 0;  ///< on from the first side
     IndexMark mark;       ///< on the plate; of what is laid out by angle, hole −1
-    Point head{0, 0};     ///< where its axis passes the headstock's and the tailstock's end, off the true centre:
+    Point head{0, 0};     ///< where its axis passes the headstock's and the tailstock's end, off the true center:
     Point tail{0, 0};     ///< x towards 12 o'clock, y towards 9 o'clock, mm
     TurnedAbout solid{};
 };

@@ -30,25 +30,25 @@ double slopeAt(const Polyline& line, double z)
 
 }  // namespace
 
-CrossSection::CrossSection(const Sides& sides, double z) : sides_(&sides), z_(z)
+CrossSection::CrossSection(const TurnedSurfaces& surfaces, double z) : sides_(&surfaces), z_(z)
 {
     auto turned = [&](const Disc& disc, int of) {
         discs_.push_back(disc);
         ofDisc_.push_back(of);
     };
-    const double r = radiusAt(sides.outside, z);
+    const double r = radiusAt(surfaces.outside, z);
     if (!(r > 0)) return;
     turned({{0, 0}, r}, 0);
-    for (size_t k = 0; k < sides.axes.size(); ++k) {
-        const TurnedAbout& axis = sides.axes[k];
+    for (size_t k = 0; k < surfaces.axes.size(); ++k) {
+        const TurnedAbout& axis = surfaces.axes[k];
         const double own = axis.radiusNear(z);
         if (std::isnan(own)) continue;
-        turned({axis.centreAt(z), own}, static_cast<int>(k) + 1);
+        turned({axis.centerAt(z), own}, static_cast<int>(k) + 1);
         exact_ = exact_ && axis.parallel();
     }
-    for (const HalfSpace& h : sides.edges) halves_.push_back({{h.normal.y(), h.normal.z()}, h.offset});
+    for (const HalfSpace& h : surfaces.edges) halves_.push_back({{h.normal.y(), h.normal.z()}, h.offset});
     double room = r;
-    for (const Disc& d : discs_) room = std::min(room, d.radius - d.centre.norm());
+    for (const Disc& d : discs_) room = std::min(room, d.radius - d.center.norm());
     for (const HalfPlane& h : halves_) room = std::min(room, h.offset);
     if (room < r / 50) {
         const DiscRegion left(discs_, halves_);
@@ -73,7 +73,7 @@ double CrossSection::exitOf(int of, const Point& inside, double angleDeg) const
         if (const TurnedAbout& axis = sides_->axes[static_cast<size_t>(of - 1)]; !axis.parallel())
             return axis.exit(z_, inside, angleDeg);
     const Disc d = discOf(of);
-    const Point off = d.centre - inside, u = polar(1, angleDeg);
+    const Point off = d.center - inside, u = polar(1, angleDeg);
     const double along = u.dot(off);
     return along + std::sqrt(std::max(0.0, d.radius * d.radius - off.squaredNorm() + along * along));
 }
@@ -251,7 +251,7 @@ Eigen::Vector3d CrossSection::normalAt(const Point& p, int of) const
     if (of > axes) return sides_->edges[static_cast<size_t>(of - axes - 1)].normal;
     if (of > 0 && !sides_->axes[static_cast<size_t>(of - 1)].parallel())
         return sides_->axes[static_cast<size_t>(of - 1)].normalAt({z_, p.x(), p.y()});
-    const Point out = p - discOf(of).centre;
+    const Point out = p - discOf(of).center;
     const double slope = of == 0 ? slopeAt(sides_->outside, z_)
                                  : slopeAt(sides_->axes[static_cast<size_t>(of - 1)].outline,
                                            z_ - sides_->axes[static_cast<size_t>(of - 1)].at.x());
@@ -268,7 +268,7 @@ bool CrossSection::holds(const Point& p) const
         const int of = ofDisc_[i];
         const bool tilted = of > 0 && !sides_->axes[static_cast<size_t>(of - 1)].parallel();
         if (tilted ? !sides_->axes[static_cast<size_t>(of - 1)].keeps({z_, p.x(), p.y()})
-                   : (p - discs_[i].centre).squaredNorm() > discs_[i].radius * discs_[i].radius)
+                   : (p - discs_[i].center).squaredNorm() > discs_[i].radius * discs_[i].radius)
             return false;
     }
     return true;
@@ -280,10 +280,10 @@ std::optional<CrossSection::Front> CrossSection::front(double up) const
     int by = 0;
     for (size_t i = 0; i < discs_.size(); ++i) {
         const Disc& d = discs_[i];
-        const double off = up - d.centre.x(), half2 = d.radius * d.radius - off * off;
+        const double off = up - d.center.x(), half2 = d.radius * d.radius - off * off;
         if (half2 <= 0) return std::nullopt;
-        low = std::max(low, d.centre.y() - std::sqrt(half2));
-        if (const double out = d.centre.y() + std::sqrt(half2); out < high) high = out, by = ofDisc_[i];
+        low = std::max(low, d.center.y() - std::sqrt(half2));
+        if (const double out = d.center.y() + std::sqrt(half2); out < high) high = out, by = ofDisc_[i];
     }
     const auto axes = static_cast<int>(sides_->axes.size());
     for (size_t i = 0; i < halves_.size(); ++i) {
@@ -383,12 +383,12 @@ std::vector<double> CrossSection::anglesIn(const Side& side, double tolerance) c
     double own = side.to - side.from;
     const auto n0 = static_cast<int>(std::ceil(own / step));
     double widest = step;
-    if (d.centre != middle_ && n0 > 0) {
-        Point last = at(side.from) - d.centre;
+    if (d.center != middle_ && n0 > 0) {
+        Point last = at(side.from) - d.center;
         const int looks = std::clamp(n0, 2, 16);
         widest = 0;
         for (int k = 1; k <= looks; ++k) {
-            const Point here = at(side.from + own * k / looks) - d.centre;
+            const Point here = at(side.from + own * k / looks) - d.center;
             const double turned = std::abs(std::atan2(last.x() * here.y() - last.y() * here.x(), last.dot(here)));
             widest = std::max(widest, turned / degrees * looks / own * step);
             last = here;
@@ -439,14 +439,14 @@ double sag(const CrossSection& a, const CrossSection& mid, const CrossSection& b
     return most;
 }
 
-void between(const Sides& sides, const CrossSection& a, const CrossSection& b, double tolerance, int depth,
+void between(const TurnedSurfaces& surfaces, const CrossSection& a, const CrossSection& b, double tolerance, int depth,
              std::vector<double>& out)
 {
     if (depth > 0 && b.z() - a.z() > 0.1) {
-        const CrossSection mid(sides, (a.z() + b.z()) / 2);
+        const CrossSection mid(surfaces, (a.z() + b.z()) / 2);
         if (a.spans().size() != b.spans().size() || sag(a, mid, b) > tolerance) {
-            between(sides, a, mid, tolerance, depth - 1, out);
-            between(sides, mid, b, tolerance, depth - 1, out);
+            between(surfaces, a, mid, tolerance, depth - 1, out);
+            between(surfaces, mid, b, tolerance, depth - 1, out);
             return;
         }
     }
@@ -455,11 +455,11 @@ void between(const Sides& sides, const CrossSection& a, const CrossSection& b, d
 
 }  // namespace
 
-std::vector<double> sliceStations(const Sides& sides, double z0, double z1, double tolerance)
+std::vector<double> sliceStations(const TurnedSurfaces& surfaces, double z0, double z1, double tolerance)
 {
     std::vector<double> at{z0, z1};
-    addStations(sides.outside, 0, 1, tolerance, at);
-    for (const TurnedAbout& axis : sides.axes) {
+    addStations(surfaces.outside, 0, 1, tolerance, at);
+    for (const TurnedAbout& axis : surfaces.axes) {
         addStations(axis.outline, axis.at.x(), axis.along.x(), tolerance, at);
         if (!axis.parallel()) at.insert(at.end(), {axis.from(), axis.to()});
     }
@@ -472,30 +472,32 @@ std::vector<double> sliceStations(const Sides& sides, double z0, double z1, doub
             out.push_back(at[i]);
             continue;
         }
-        between(sides, CrossSection(sides, at[i - 1]), CrossSection(sides, at[i]), tolerance, 6, out);
+        between(surfaces, CrossSection(surfaces, at[i - 1]), CrossSection(surfaces, at[i]), tolerance, 6, out);
     }
     return out;
 }
 
-Polyline outsideAlong(const Sides& sides, double angleDeg, double tolerance)
+Polyline outsideAlong(const TurnedSurfaces& surfaces, double angleDeg, double tolerance)
 {
-    if (sides.round()) return sides.outside;
+    if (surfaces.round()) return surfaces.outside;
     Polyline line;
-    for (const double z : sliceStations(sides, sides.outside.front().x(), sides.outside.back().x(), tolerance)) {
-        const CrossSection s(sides, z);
+    for (const double z :
+         sliceStations(surfaces, surfaces.outside.front().x(), surfaces.outside.back().x(), tolerance)) {
+        const CrossSection s(surfaces, z);
         line.emplace_back(z, s.holds({0, 0}) ? s.reachFrom({0, 0}, angleDeg) : 0.0);
     }
     return line;
 }
 
-Polyline silhouetteAlong(const Sides& sides, double angleDeg, double tolerance)
+Polyline silhouetteAlong(const TurnedSurfaces& surfaces, double angleDeg, double tolerance)
 {
-    if (sides.round()) return sides.outside;
+    if (surfaces.round()) return surfaces.outside;
     const Point way = polar(1, angleDeg);
     Polyline line;
-    for (const double z : sliceStations(sides, sides.outside.front().x(), sides.outside.back().x(), tolerance)) {
+    for (const double z :
+         sliceStations(surfaces, surfaces.outside.front().x(), surfaces.outside.back().x(), tolerance)) {
         double most = 0;
-        for (const Point& p : CrossSection(sides, z).outline(tolerance)) most = std::max(most, way.dot(p));
+        for (const Point& p : CrossSection(surfaces, z).outline(tolerance)) most = std::max(most, way.dot(p));
         line.emplace_back(z, most);
     }
     return line;

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/workpiece/sides.h"
+#include "core/workpiece/turned_surfaces.h"
 
 #include <optional>
 
@@ -8,16 +8,16 @@ namespace vl {
 
 /// The outside of a workpiece in the plane square to the true axis at a station: what every set-up leaves of it. Its
 /// plane is that of DiscRegion: x towards 12 o'clock, y towards 9 o'clock. Where a step stands at the station, both its
-/// ends count; a millionth of a millimetre beside it only one does.
+/// ends count; a millionth of a millimeter beside it only one does.
 class CrossSection {
 public:
     /// What bounds it over a span of angle about `middle`.
     struct Side {
-        int of = 0;               ///< 0: turned true; then the set-ups, then the edges, in the order of Sides
+        int of = 0;               ///< 0: turned true; then the set-ups, then the edges, in the order of TurnedSurfaces
         double from = 0, to = 0;  ///< degrees; to > from
     };
 
-    CrossSection(const Sides& sides, double z);
+    CrossSection(const TurnedSurfaces& surfaces, double z);
 
     double z() const { return z_; }
     bool empty() const { return spans_.empty(); }
@@ -47,9 +47,9 @@ public:
     DiscRegion::Width narrowest() const;
     /// What of it lies within a circle about the true axis, mm²: what a hollow takes.
     double areaWithin(double radius) const;
-    /// The chord that each set-up leaves, in the order of Sides; 0 where none, the sum where several, mm.
+    /// The chord that each set-up leaves, in the order of TurnedSurfaces; 0 where none, the sum where several, mm.
     std::vector<double> flats() const;
-    /// Points on it whose chords stay within `tolerance` mm, anticlockwise from the first span's beginning.
+    /// Points on it whose chords stay within `tolerance` mm, counterclockwise from the first span's beginning.
     Polyline outline(double tolerance) const;
     /// Angles of those points within one span, both its ends among them.
     std::vector<double> anglesIn(const Side& side, double tolerance) const;
@@ -65,7 +65,7 @@ private:
     bool spansByCircles();
     void spansByLooking();
 
-    const Sides* sides_;
+    const TurnedSurfaces* sides_;
     double z_;
     Point middle_{0, 0};
     std::vector<Disc> discs_;  // of what is turned there, tilted ones as circles
@@ -78,13 +78,13 @@ private:
 /// Stations from z0 to z1 at which the outside is to be looked at, so that what is drawn straight from one to the next
 /// stays within `tolerance` mm: those where an outline changes its course, with both sides of every step, and as many
 /// between.
-std::vector<double> sliceStations(const Sides& sides, double z0, double z1, double tolerance);
+std::vector<double> sliceStations(const TurnedSurfaces& surfaces, double z0, double z1, double tolerance);
 
 /// The outside in the half plane at an angle from 12 o'clock: stations, and how far the wood reaches from the true
 /// axis.
-Polyline outsideAlong(const Sides& sides, double angleDeg, double tolerance = 0.05);
+Polyline outsideAlong(const TurnedSurfaces& surfaces, double angleDeg, double tolerance = 0.05);
 
 /// How far it reaches in the direction of an angle, whatever lies nearer: what is seen square to that from far off.
-Polyline silhouetteAlong(const Sides& sides, double angleDeg, double tolerance = 0.05);
+Polyline silhouetteAlong(const TurnedSurfaces& surfaces, double angleDeg, double tolerance = 0.05);
 
 }  // namespace vl

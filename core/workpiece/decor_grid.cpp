@@ -7,18 +7,18 @@ namespace vl {
 namespace {
 
 /// The surface's line in the plane of the axis within the grid's range, in the order in which its rings are counted.
-Polyline lineOf(const Decor& d, const Sides& sides)
+Polyline lineOf(const Decor& d, const TurnedSurfaces& surfaces)
 {
     if (d.on != Decor::Face) {
-        const Polyline& wall = d.on == Decor::Wall ? sides.outside : sides.inside;
+        const Polyline& wall = d.on == Decor::Wall ? surfaces.outside : surfaces.inside;
         return wall.empty() ? Polyline{} : clipped(wall, d.from, d.to);
     }
     // What the tailstock sees: the rim's face, and a dish's inside down from it.
-    Polyline seen{{sides.outside.back()}};
-    if (sides.inside.empty())
-        seen.emplace_back(sides.outside.back().x(), 0);
+    Polyline seen{{surfaces.outside.back()}};
+    if (surfaces.inside.empty())
+        seen.emplace_back(surfaces.outside.back().x(), 0);
     else
-        for (auto p = sides.inside.rbegin(); p != sides.inside.rend(); ++p) seen.push_back(*p);
+        for (auto p = surfaces.inside.rbegin(); p != surfaces.inside.rend(); ++p) seen.push_back(*p);
     Polyline line;
     auto add = [&](const Point& p) {
         if (line.empty() || (line.back() - p).norm() > 1e-9) line.push_back(p);
@@ -63,7 +63,7 @@ void addRings(const Decor& d, const Polyline& line, GridOf& grid)
         };
         double to = from + d.wide;
         if (d.rings == Decor::Square) {
-            // Its side grows with every millimetre on; the wanted one is found by halving.
+            // Its side grows with every millimeter on; the wanted one is found by halving.
             auto tooShort = [&](double on) { return on - from < d.aspect * ringTo(on).around; };
             if (tooShort(reached.back())) break;
             double low = from, high = reached.back();
@@ -89,13 +89,13 @@ double GridOf::angleOf(const Decor& of, int spoke) const
     return of.direction + m.wanted + m.errorDeg + (spoke >= n ? 360 : 0);
 }
 
-std::vector<GridOf> gridsOf(const Piece& piece, const Sides& sides)
+std::vector<GridOf> gridsOf(const Piece& piece, const TurnedSurfaces& surfaces)
 {
     std::vector<GridOf> all;
     for (size_t i = 0; i < piece.decors.size(); ++i) {
         const Decor& d = piece.decors[i];
         GridOf grid{.decor = i, .spokes = laidOut(d.spokes, d.plate, d.start), .rings = {}, .worked = {}};
-        addRings(d, lineOf(d, sides), grid);
+        addRings(d, lineOf(d, surfaces), grid);
         for (size_t c = 0; c < d.cells.size(); ++c) {
             const int ring = d.cells[c].ring;
             if (ring >= static_cast<int>(grid.rings.size())) continue;
@@ -104,7 +104,7 @@ std::vector<GridOf> gridsOf(const Piece& piece, const Sides& sides)
                 const GridRing& r = grid.rings[static_cast<size_t>(ring)];
                 const Eigen::Vector3d at =
                     pointAt((r.z0 + r.z1) / 2, (r.r0 + r.r1) / 2, (grid.angleOf(d, k) + grid.angleOf(d, k + 1)) / 2);
-                grid.worked.push_back({c, ring, k, std::ranges::any_of(sides.cuts, [&](const Cut& cut) {
+                grid.worked.push_back({c, ring, k, std::ranges::any_of(surfaces.cuts, [&](const Cut& cut) {
                                            return takes(cut.solid, at);
                                        })});
             }

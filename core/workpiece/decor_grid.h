@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/workpiece/sides.h"
+#include "core/workpiece/turned_surfaces.h"
 
 namespace vl {
 
@@ -34,7 +34,7 @@ struct GridOf {
 /// Every grid of the piece on the surface that it is drawn on. Square cells: along the surface a ring is `aspect` times
 /// as long as its cells are wide in its middle; on a flat face that is the geometric row r′/r = (1 − a·π/n)/(1 +
 /// a·π/n). No more than 200 rings; whole ones only. Empty rings where the surface has nothing in its range.
-std::vector<GridOf> gridsOf(const Piece& piece, const Sides& sides);
+std::vector<GridOf> gridsOf(const Piece& piece, const TurnedSurfaces& surfaces);
 
 /// What one is called, and the step that lays it out.
 std::string nameOf(const Piece& piece, const Decor& decor);

@@ -1,5 +1,5 @@
 #include "core/geometry/rods.h"
-#include "core/workpiece/sides.h"
+#include "core/workpiece/turned_surfaces.h"
 
 #include <Eigen/Geometry>
 
@@ -10,7 +10,7 @@ namespace vl {
 namespace {
 
 constexpr double twist = 59;       // degrees between a twist drill's axis and its lips: a point of 118°
-constexpr double spur = 3;         // mm that a flat bit's centre point stands out; common practice
+constexpr double spur = 3;         // mm that a flat bit's center point stands out; common practice
 constexpr double spurRadius = 1;   // mm
 constexpr double before = 2;       // mm that a cutter begins before the wood, beyond what a slanting mouth needs
 constexpr double pastFarSide = 1;  // mm that a through hole's full diameter goes past the far side
@@ -37,13 +37,13 @@ Line lineOf(const Hole& h, double angle, double height)
     return {outwards(angle) * h.at, axis * c + outwards(angle) * s};
 }
 
-/// Degrees between its way and square to the surface: the way the wood begins a millimetre to each side.
-double slopeAt(const Sides& sides, const Eigen::Vector3d& mouth, const Eigen::Vector3d& way)
+/// Degrees between its way and square to the surface: the way the wood begins a millimeter to each side.
+double slopeAt(const TurnedSurfaces& surfaces, const Eigen::Vector3d& mouth, const Eigen::Vector3d& way)
 {
     constexpr double aside = 1, reach = 6;  // mm
     const Eigen::Vector3d u = way.unitOrthogonal(), v = way.cross(u);
     auto depth = [&](const Eigen::Vector3d& off) {
-        const std::vector<Range> wood = woodAlong(sides, mouth + off - way * reach, way, 2 * reach);
+        const std::vector<Range> wood = woodAlong(surfaces, mouth + off - way * reach, way, 2 * reach);
         return wood.empty() ? std::nan("") : wood.front().low;
     };
     const double a = depth(u * aside) - depth(-u * aside), b = depth(v * aside) - depth(-v * aside);
@@ -78,10 +78,10 @@ Polyline profileOf(const Hole& h, double lead, double full, double tip)
 
 std::vector<IndexMark> marksOf(const Hole& hole) { return laidOut(hole.count, hole.plate, hole.start); }
 
-std::vector<DrilledHole> drilledHoles(const Piece& piece, const Sides& sides)
+std::vector<DrilledHole> drilledHoles(const Piece& piece, const TurnedSurfaces& surfaces)
 {
     std::vector<DrilledHole> all;
-    const double height = outlineHeight(piece), far = 2 * (sides.widest() + height) + 10;
+    const double height = outlineHeight(piece), far = 2 * (surfaces.widest() + height) + 10;
     for (size_t i = 0; i < piece.holes.size(); ++i) {
         const Hole& h = piece.holes[i];
         const std::vector<IndexMark> marks = marksOf(h);
@@ -93,7 +93,7 @@ std::vector<DrilledHole> drilledHoles(const Piece& piece, const Sides& sides)
                           .solid = {},
                           .tip = tipOf(h)};
             // Round it is the same all round.
-            if (k > 0 && sides.round()) {
+            if (k > 0 && surfaces.round()) {
                 const DrilledHole& first = all[all.size() - k];
                 const Eigen::AngleAxisd on((d.angleDeg - first.angleDeg) * degrees, Eigen::Vector3d::UnitX());
                 const double angle = d.angleDeg;
@@ -109,12 +109,12 @@ std::vector<DrilledHole> drilledHoles(const Piece& piece, const Sides& sides)
             }
             const Line line = lineOf(h, d.angleDeg, height);
             const Eigen::Vector3d start = line.at - line.way * far / 2;
-            const std::vector<Range> wood = woodAlong(sides, start, line.way, far);
+            const std::vector<Range> wood = woodAlong(surfaces, start, line.way, far);
             if (!wood.empty()) {
                 const double in = wood.front().low, out = wood.front().high;
                 d.solid.from = start + line.way * in;
                 d.solid.way = line.way;
-                d.slopeDeg = slopeAt(sides, d.solid.from, line.way);
+                d.slopeDeg = slopeAt(surfaces, d.solid.from, line.way);
                 // What is drilled in the blank finds no hollow there yet.
                 const Hole::Ends ends = h.early && h.ends == Hole::Wall ? Hole::Through : h.ends;
                 d.through = ends != Hole::Depth;

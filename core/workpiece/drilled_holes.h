@@ -6,7 +6,7 @@
 
 namespace vl {
 
-struct Sides;
+struct TurnedSurfaces;
 
 /// One hole of a Hole's, as it lies in the wood. Lengths mm along its way from where it comes in.
 struct DrilledHole {
@@ -24,7 +24,7 @@ struct DrilledHole {
 };
 
 /// Every hole of a piece in the order of Piece::holes, in wood that saw and drill have left as it is.
-std::vector<DrilledHole> drilledHoles(const Piece& piece, const Sides& sides);
+std::vector<DrilledHole> drilledHoles(const Piece& piece, const TurnedSurfaces& surfaces);
 
 /// The marks of holes alike: on a plate, or by angle.
 std::vector<IndexMark> marksOf(const Hole& hole);

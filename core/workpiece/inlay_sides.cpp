@@ -13,9 +13,9 @@ namespace {
 constexpr double soughtAlong = 2000;  // mm, along which wood is looked for
 
 /// How much wood lies from a place on in a direction, mm.
-double woodFrom(const Sides& sides, const Eigen::Vector3d& at, const Eigen::Vector3d& way)
+double woodFrom(const TurnedSurfaces& surfaces, const Eigen::Vector3d& at, const Eigen::Vector3d& way)
 {
-    const std::vector<Range> wood = woodAlong(sides, at, way, std::min(soughtAlong, 2 * sides.widest() + 500));
+    const std::vector<Range> wood = woodAlong(surfaces, at, way, std::min(soughtAlong, 2 * surfaces.widest() + 500));
     return wood.empty() || wood.front().low > 1e-3 ? 0 : wood.front().high;
 }
 
@@ -36,11 +36,11 @@ double pieceVolume(const Inlay& f)
 /// How far the two rows stand off the groove's middle.
 double offMiddle(const Inlay& f) { return f.rows == Inlay::One ? 0 : std::max(0.0, (f.width - f.piece) / 2); }
 
-/// The least gap between neighbours; on the rim's circle as the chord of what is left over, shared evenly.
+/// The least gap between neighbors; on the rim's circle as the chord of what is left over, shared evenly.
 double gapOf(const Inlay& f, const InlayPlace& p)
 {
     if (f.set == Inlay::None) return 0;
-    const double middle = f.kind == Inlay::Rim ? f.centre / 2 : p.low, off = offMiddle(f);
+    const double middle = f.kind == Inlay::Rim ? f.center / 2 : p.low, off = offMiddle(f);
     // Round the wall both rows are as wide round; on the rim the inner one is tighter.
     const double inner = f.kind == Inlay::Rim ? middle - off : middle;
     const auto row = [&](int n) {
@@ -60,30 +60,30 @@ double gapOf(const Inlay& f, const InlayPlace& p)
 
 }  // namespace
 
-InlayPlace placeOf(const Inlay& f, const Sides& sides)
+InlayPlace placeOf(const Inlay& f, const TurnedSurfaces& surfaces)
 {
     InlayPlace p;
     const double pieces = f.kind == Inlay::Crack ? 0 : f.count * pieceVolume(f);
     if (f.kind == Inlay::Rim) {
-        const double middle = f.centre / 2, top = stationSeen(sides, End::Tailstock, middle);
+        const double middle = f.center / 2, top = stationSeen(surfaces, End::Tailstock, middle);
         if (std::isnan(top)) return p;
         p.meetsWood = true;
         p.z0 = top - f.depth;
         p.z1 = top;
         p.low = middle - f.width / 2;
         p.high = middle + f.width / 2;
-        p.left = woodFrom(sides, pointAt(p.z0, middle, 1), -Eigen::Vector3d::UnitX());
+        p.left = woodFrom(surfaces, pointAt(p.z0, middle, 1), -Eigen::Vector3d::UnitX());
         // To its sides all the way down: a foot is narrower than its rim.
         constexpr int looks = 20;
         for (int k = 0; k <= looks; ++k) {
-            const double z = top - 1e-3 - (f.depth - 1e-3) * k / looks, out = radiusAt(sides.outside, z),
-                         in = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, z, z).high;
+            const double z = top - 1e-3 - (f.depth - 1e-3) * k / looks, out = radiusAt(surfaces.outside, z),
+                         in = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, z, z).high;
             p.left = std::min({p.left, std::isnan(out) ? 0 : out - p.high, std::isnan(in) ? p.low : p.low - in});
         }
-        p.volume = std::max(0.0, pi * f.centre * f.width * f.depth - pieces);
+        p.volume = std::max(0.0, pi * f.center * f.width * f.depth - pieces);
     } else {
         const double half = (f.kind == Inlay::Crack ? f.length : f.width) / 2;
-        const double at = radiusAt(sides.outside, f.at);
+        const double at = radiusAt(surfaces.outside, f.at);
         if (!(at > f.depth)) return p;
         p.meetsWood = true;
         p.z0 = f.at - half;
@@ -92,12 +92,12 @@ InlayPlace placeOf(const Inlay& f, const Sides& sides)
         p.low = at - f.depth;
         const double direction = f.kind == Inlay::Crack ? f.direction : 1;
         // All along it: on a wall that slopes it is nearest to the hollow at one of its ends.
-        p.left = woodFrom(sides, pointAt(f.at, p.low, direction), -outwards(direction));
+        p.left = woodFrom(surfaces, pointAt(f.at, p.low, direction), -outwards(direction));
         constexpr int looks = 12;
         for (int k = 0; k <= looks; ++k) {
             const double z = p.z0 + 1e-3 + (p.z1 - p.z0 - 2e-3) * k / looks;
-            if (radiusAt(sides.outside, z) > p.low)
-                p.left = std::min(p.left, woodFrom(sides, pointAt(z, p.low, direction), -outwards(direction)));
+            if (radiusAt(surfaces.outside, z) > p.low)
+                p.left = std::min(p.left, woodFrom(surfaces, pointAt(z, p.low, direction), -outwards(direction)));
         }
         // A crack is opened to a boat's shape: the ellipse of its length and its width.
         p.volume = f.kind == Inlay::Crack ? pi / 4 * f.length * f.width * f.depth
@@ -112,7 +112,7 @@ std::vector<SetPiece> piecesOf(const Inlay& f, const InlayPlace& place)
 {
     std::vector<SetPiece> all;
     if (f.kind == Inlay::Crack || f.set == Inlay::None || !place.meetsWood) return all;
-    const double off = offMiddle(f), middle = f.kind == Inlay::Rim ? f.centre / 2 : (place.low + place.high) / 2;
+    const double off = offMiddle(f), middle = f.kind == Inlay::Rim ? f.center / 2 : (place.low + place.high) / 2;
     const int each = f.rows == Inlay::One ? f.count : (f.count + 1) / 2;
     for (int k = 0; k < f.count; ++k) {
         // Two rows stand beside one another, zigzag goes from one to the other.

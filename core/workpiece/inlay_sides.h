@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/workpiece/sides.h"
+#include "core/workpiece/turned_surfaces.h"
 
 namespace vl {
 
@@ -10,11 +10,11 @@ struct InlayPlace {
     double z0 = 0, z1 = 0;     ///< stations between which it lies
     double low = 0, high = 0;  ///< radii; `high` is the surface
     double volume = 0;         ///< mm³ to fill, the pieces taken out of it
-    double gap = 0;            ///< chord between neighbouring pieces; below 0 they do not fit
+    double gap = 0;            ///< chord between neighboring pieces; below 0 they do not fit
     double pieceLength = 0;    ///< that a piece is cut to: depth and what it stands proud
     double left = 0;           ///< wood below its bottom, or beside it to the next surface
 };
-InlayPlace placeOf(const Inlay& inlay, const Sides& sides);
+InlayPlace placeOf(const Inlay& inlay, const TurnedSurfaces& surfaces);
 
 /// Where the pieces of a groove stand: radius of the middle and angle (degrees), and station.
 struct SetPiece {

@@ -24,11 +24,11 @@ bool hasLid(const Piece& piece)
     return block && block->alongAxis();
 }
 
-LidJoint lidJoint(const Piece& piece, const Fits& fits, const Sides& sides)
+LidJoint lidJoint(const Piece& piece, const Fits& fits, const TurnedSurfaces& surfaces)
 {
     LidJoint j;
     const Lid& lid = piece.lid;
-    const double bore = radiusAt(sides.inside, lid.at), out = radiusAt(sides.outside, lid.at);
+    const double bore = radiusAt(surfaces.inside, lid.at), out = radiusAt(surfaces.outside, lid.at);
     if (!(bore > 0) || !(out > 0)) return j;
     const double clearance = clearanceOf(lid.fit, fits);
     j.bore = bore;
@@ -57,20 +57,20 @@ Polyline underLid(const Piece& piece, Polyline inside)
 
 double lidWaste(const Piece& piece) { return hasLid(piece) ? piece.lid.parting + piece.lid.spigot + 2 * endTenon : 0; }
 
-BoxAndLid apart(const Piece& piece, const Fits& fits, const Sides& sides)
+BoxAndLid apart(const Piece& piece, const Fits& fits, const TurnedSurfaces& surfaces)
 {
     const Lid& lid = piece.lid;
-    const LidJoint j = lidJoint(piece, fits, sides);
+    const LidJoint j = lidJoint(piece, fits, surfaces);
     const double end = outlineHeight(piece);
-    BoxAndLid both{sides, sides};
-    Sides &box = both.box, &cap = both.lid;
-    box.outside = clipped(sides.outside, 0, lid.at);
-    box.inside = clipped(sides.inside, sides.inside.front().x(), lid.at);
-    cap.outside = clipped(sides.outside, lid.at, end);
-    cap.inside = clipped(sides.inside, lid.at, sides.inside.back().x());
+    BoxAndLid both{surfaces, surfaces};
+    TurnedSurfaces &box = both.box, &cap = both.lid;
+    box.outside = clipped(surfaces.outside, 0, lid.at);
+    box.inside = clipped(surfaces.inside, surfaces.inside.front().x(), lid.at);
+    cap.outside = clipped(surfaces.outside, lid.at, end);
+    cap.inside = clipped(surfaces.inside, lid.at, surfaces.inside.back().x());
     if (!(j.bore > 0)) return both;
     if (lid.joint == Lid::OnBox) {
-        const double tip = lid.at + lid.spigot, deep = std::min(lid.at + j.deep, sides.inside.back().x());
+        const double tip = lid.at + lid.spigot, deep = std::min(lid.at + j.deep, surfaces.inside.back().x());
         box.outside.emplace_back(lid.at, j.spigot);
         box.outside.emplace_back(tip, j.spigot);
         box.inside.emplace_back(tip, j.bore);
@@ -78,7 +78,7 @@ BoxAndLid apart(const Piece& piece, const Fits& fits, const Sides& sides)
         drop(cap.inside, lid.at, deep);
         cap.inside.insert(cap.inside.begin(), {Point(lid.at, j.recess), Point(deep, j.recess), Point(deep, above)});
     } else {
-        const double tip = std::max(lid.at - lid.spigot, sides.inside.front().x()),
+        const double tip = std::max(lid.at - lid.spigot, surfaces.inside.front().x()),
                      in = std::max(0.5, j.spigot - lid.wall);
         cap.outside.insert(cap.outside.begin(), {Point(tip, j.spigot), Point(lid.at, j.spigot)});
         cap.inside.insert(cap.inside.begin(), {Point(tip, in), Point(lid.at, in)});
@@ -86,7 +86,7 @@ BoxAndLid apart(const Piece& piece, const Fits& fits, const Sides& sides)
         drop(box.inside, lid.at - j.deep, lid.at);
         const double below = box.inside.empty() ? 0 : box.inside.back().y();
         const double from =
-            box.inside.empty() ? sides.inside.front().x() : std::max(box.inside.back().x(), lid.at - j.deep);
+            box.inside.empty() ? surfaces.inside.front().x() : std::max(box.inside.back().x(), lid.at - j.deep);
         box.inside.emplace_back(from, below);
         box.inside.emplace_back(from, j.recess);
         box.inside.emplace_back(lid.at, j.recess);

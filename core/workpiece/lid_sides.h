@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/workpiece/sides.h"
+#include "core/workpiece/turned_surfaces.h"
 
 namespace vl {
 
@@ -16,9 +16,9 @@ struct LidJoint {
     double spigot = 0;  ///< radius of the spigot outside
     double recess = 0;  ///< radius of what it goes into
     double left = 0;    ///< wall left outside the recess; where the spigot is on the lid, the wall beside the bore
-    double deep = 0;    ///< of the recess: half a millimetre more than the spigot is long
+    double deep = 0;    ///< of the recess: half a millimeter more than the spigot is long
 };
-LidJoint lidJoint(const Piece& piece, const Fits& fits, const Sides& sides);
+LidJoint lidJoint(const Piece& piece, const Fits& fits, const TurnedSurfaces& surfaces);
 
 /// The inside with the lid on: closed under the lid's top.
 Polyline underLid(const Piece& piece, Polyline inside);
@@ -29,8 +29,8 @@ double lidWaste(const Piece& piece);
 
 /// Box and lid by themselves, where they stand in the closed piece.
 struct BoxAndLid {
-    Sides box, lid;
+    TurnedSurfaces box, lid;
 };
-BoxAndLid apart(const Piece& piece, const Fits& fits, const Sides& sides);
+BoxAndLid apart(const Piece& piece, const Fits& fits, const TurnedSurfaces& surfaces);
 
 }  // namespace vl

@@ -37,7 +37,8 @@ std::vector<OpeningHandle> openingHandles(const Worked& w, const Opening& o)
     return all;
 }
 
-Worked dragged(const Worked& w, const Opening& o, const Sides& sides, const OpeningHandle& handle, const Point& to)
+Worked dragged(const Worked& w, const Opening& o, const TurnedSurfaces& surfaces, const OpeningHandle& handle,
+               const Point& to)
 {
     Worked next = w;
     const double l = o.length / 2, h = w.wide / 2;
@@ -46,7 +47,7 @@ Worked dragged(const Worked& w, const Opening& o, const Sides& sides, const Open
     case OpeningHandle::LowerEnd:
     case OpeningHandle::UpperEnd: {
         // Along the skin it moves its end's station, across it the middle line leans.
-        const LineLength skin(sides.outside);
+        const LineLength skin(surfaces.outside);
         const double middle = (skin.at(std::max(w.from, 0.0)) + skin.at(w.to)) / 2;
         const double station = skin.place(middle + to.x()).x();
         const bool upper = handle.what == OpeningHandle::UpperEnd;

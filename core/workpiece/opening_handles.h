@@ -14,8 +14,8 @@ struct OpeningHandle {
 std::vector<OpeningHandle> openingHandles(const Worked& worked, const Opening& opening);
 
 /// The handle dragged to another place; unchanged where that cannot be, as when an outline would cross itself.
-Worked dragged(const Worked& worked, const Opening& opening, const Sides& sides, const OpeningHandle& handle,
-               const Point& to);
+Worked dragged(const Worked& worked, const Opening& opening, const TurnedSurfaces& surfaces,
+               const OpeningHandle& handle, const Point& to);
 
 /// A corner more, half way on to the next; one less, as long as three stay.
 Worked cornerAdded(Worked worked, size_t after);

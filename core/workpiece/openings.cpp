@@ -53,7 +53,7 @@ Polyline drawn(const Worked& w, double l, double h)
     return p;
 }
 
-/// The shape about its own middle, u along it and v across, anticlockwise.
+/// The shape about its own middle, u along it and v across, counterclockwise.
 Polyline shapeOf(const Worked& w, double length)
 {
     const double l = length / 2, h = w.wide / 2;
@@ -121,9 +121,9 @@ Rows rowsOf(const Worked& w, double together, double share)
 namespace {
 
 /// One opening between two lengths along the skin.
-Opening opening(const Worked& w, const Sides& sides, const LineLength& skin, double from, double to)
+Opening opening(const Worked& w, const TurnedSurfaces& surfaces, const LineLength& skin, double from, double to)
 {
-    const Polyline& line = sides.outside;
+    const Polyline& line = surfaces.outside;
     const double middle = (from + to) / 2;
     Opening o;
     o.middle = middle;
@@ -143,9 +143,9 @@ Opening opening(const Worked& w, const Sides& sides, const LineLength& skin, dou
     }
     o.deepest = line.back().x() - low;
     constexpr double within = 1;  // mm into the hollow
-    const double hollow = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, low, high).low;
+    const double hollow = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, low, high).low;
     o.inner = std::isnan(hollow) ? 0 : std::max(0.0, hollow * std::cos(pi / w.count) - within);
-    // Between neighbours at each height: the circle's share less what the opening takes of it.
+    // Between neighbors at each height: the circle's share less what the opening takes of it.
     o.narrowest = 1e9;
     constexpr int looks = 60;
     for (int k = 0; k <= looks; ++k) {
@@ -168,15 +168,15 @@ Opening opening(const Worked& w, const Sides& sides, const LineLength& skin, dou
 
 }  // namespace
 
-std::vector<Opening> openingsOf(const Worked& w, const Sides& sides)
+std::vector<Opening> openingsOf(const Worked& w, const TurnedSurfaces& surfaces)
 {
-    const Polyline& line = sides.outside;
+    const Polyline& line = surfaces.outside;
     if (w.kind != Worked::Openings || line.size() < 2) return {};
     const double z0 = std::max(w.from, line.front().x()), z1 = std::min(w.to, line.back().x());
     if (!(z1 - z0 > 1)) return {};
     const LineLength skin(line);
     const double from = skin.at(z0), to = skin.at(z1);
-    if (w.shape != Worked::Lattice) return {opening(w, sides, skin, from, to)};
+    if (w.shape != Worked::Lattice) return {opening(w, surfaces, skin, from, to)};
     const auto shareAt = [&](double along) { return 2 * pi * skin.place(along).y() / w.count; };
     const Rows rows = rowsOf(w, to - from, shareAt((from + to) / 2));
     std::vector<Opening> all;
@@ -188,7 +188,7 @@ std::vector<Opening> openingsOf(const Worked& w, const Sides& sides)
         const double length = 2 * rows.step - bar / share;
         constexpr double least = 1;  // mm: less is no opening
         if (one.wide < least || length < least) return {};
-        Opening o = opening(one, sides, skin, middle - length / 2, middle + length / 2);
+        Opening o = opening(one, surfaces, skin, middle - length / 2, middle + length / 2);
         o.on = k % 2 ? 0.5 : 0;
         if (w.bar < o.narrowest) o.narrowest = w.bar;
         all.push_back(std::move(o));
@@ -196,9 +196,9 @@ std::vector<Opening> openingsOf(const Worked& w, const Sides& sides)
     return all;
 }
 
-std::optional<Opening> openingOf(const Worked& w, const Sides& sides)
+std::optional<Opening> openingOf(const Worked& w, const TurnedSurfaces& surfaces)
 {
-    const std::vector<Opening> all = openingsOf(w, sides);
+    const std::vector<Opening> all = openingsOf(w, surfaces);
     if (all.empty()) return std::nullopt;
     Opening first = all.front();
     for (const Opening& o : all) {

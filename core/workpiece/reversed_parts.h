@@ -1,7 +1,7 @@
 #pragma once
 
 #include "core/geometry/inside_out.h"
-#include "core/workpiece/sides.h"
+#include "core/workpiece/turned_surfaces.h"
 
 #include <optional>
 

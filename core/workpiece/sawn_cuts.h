@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/workpiece/sides.h"
+#include "core/workpiece/turned_surfaces.h"
 
 #include <optional>
 

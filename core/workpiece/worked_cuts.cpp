@@ -57,10 +57,10 @@ Sawed between(const Worked& w, double first, double next)
 
 }  // namespace
 
-double footRadiusOf(const Sides& sides)
+double footRadiusOf(const TurnedSurfaces& surfaces)
 {
     double foot = 0;
-    for (const Point& p : sides.outside)
+    for (const Point& p : surfaces.outside)
         if (p.x() < 0.25) foot = std::max(foot, p.y());
     return foot;
 }
@@ -77,14 +77,14 @@ std::vector<WorkedPlace> workedPlaces(const Piece& piece)
     return all;
 }
 
-std::optional<StraightCut> straightCut(const Worked& w, const Sides& sides)
+std::optional<StraightCut> straightCut(const Worked& w, const TurnedSurfaces& surfaces)
 {
     StraightCut cut;
-    const double z0 = cut.from = std::max(w.from, sides.outside.front().x()),
-                 z1 = cut.to = std::min(w.to, sides.outside.back().x());
+    const double z0 = cut.from = std::max(w.from, surfaces.outside.front().x()),
+                 z1 = cut.to = std::min(w.to, surfaces.outside.back().x());
     if (w.kind == Worked::Legs || w.kind == Worked::Openings || z1 <= z0) return std::nullopt;
     constexpr double just = 1e-3;  // mm within: at a step the side that is worked
-    const double a = radiusAt(sides.outside, z0 + just), b = radiusAt(sides.outside, z1 - just);
+    const double a = radiusAt(surfaces.outside, z0 + just), b = radiusAt(surfaces.outside, z1 - just);
     if (!(a > w.depth && b > w.depth)) return std::nullopt;
     cut.low = a - w.depth;
     cut.high = b - w.depth;
@@ -93,7 +93,7 @@ std::optional<StraightCut> straightCut(const Worked& w, const Sides& sides)
     double reached = a;
     constexpr int looks = 200;
     for (int k = 1; k < looks; ++k) {
-        const double z = z0 + (z1 - z0) * k / looks, r = radiusAt(sides.outside, z), deep = r - cut.radiusAt(z);
+        const double z = z0 + (z1 - z0) * k / looks, r = radiusAt(surfaces.outside, z), deep = r - cut.radiusAt(z);
         if (deep > cut.deepest) cut.deepest = deep, cut.at = z, reached = r;
         cut.shallowest = std::min(cut.shallowest, deep);
     }
@@ -117,20 +117,20 @@ std::vector<double> directionsOf(const Piece& piece, size_t which)
     return angles;
 }
 
-LegRing legRing(const Piece& piece, size_t which, const Sides& sides)
+LegRing legRing(const Piece& piece, size_t which, const TurnedSurfaces& surfaces)
 {
     const Worked& w = piece.worked[which];
-    // Across the axis the fibres of a block run towards 9 o'clock.
+    // Across the axis the fibers of a block run towards 9 o'clock.
     const BlockForm* block = piece.layers.size() == 1 ? piece.layers[0].as<BlockForm>() : nullptr;
     const std::optional<double> grainDeg = block && !block->alongAxis() ? std::optional(90.0) : std::nullopt;
-    LegRing ring{.outer = footRadiusOf(sides), .across = grainDeg.has_value()};
+    LegRing ring{.outer = footRadiusOf(surfaces), .across = grainDeg.has_value()};
     ring.inner = std::max(0.0, ring.outer - w.thick);
     for (const double a : directionsOf(piece, which)) {
         if (!grainDeg) {
             ring.grain.push_back(w.height);
             continue;
         }
-        // The line of a fibre through the middle of a rectangle, thick by wide.
+        // The line of a fiber through the middle of a rectangle, thick by wide.
         const double c = std::abs(std::cos((*grainDeg - a) * degrees)),
                      s = std::abs(std::sin((*grainDeg - a) * degrees));
         const double thick = std::min(w.thick, ring.outer);
@@ -139,7 +139,7 @@ LegRing legRing(const Piece& piece, size_t which, const Sides& sides)
     return ring;
 }
 
-std::vector<Cut> workedCuts(const Piece& piece, const Sides& sides)
+std::vector<Cut> workedCuts(const Piece& piece, const TurnedSurfaces& surfaces)
 {
     std::vector<Cut> cuts;
     const double height = outlineHeight(piece);
@@ -147,7 +147,7 @@ std::vector<Cut> workedCuts(const Piece& piece, const Sides& sides)
         const Worked& w = piece.worked[i];
         const std::vector<double> angles = directionsOf(piece, i);
         if (w.kind == Worked::Legs) {
-            const LegRing ring = legRing(piece, i, sides);
+            const LegRing ring = legRing(piece, i, surfaces);
             constexpr double before = 5;  // mm below the foot
             if (ring.inner > 0.5)
                 cuts.push_back(
@@ -160,9 +160,9 @@ std::vector<Cut> workedCuts(const Piece& piece, const Sides& sides)
                     {workedStep(w), between(w, angles[k], k + 1 < angles.size() ? angles[k + 1] : angles[0] + 360)});
             continue;
         }
-        for (const Opening& o : openingsOf(w, sides))
+        for (const Opening& o : openingsOf(w, surfaces))
             for (const double a : angles) cuts.push_back({workedStep(w), openingCut(o, a + o.on * 360 / w.count)});
-        const auto cut = straightCut(w, sides);
+        const auto cut = straightCut(w, surfaces);
         if (!cut) continue;
         for (const double a : angles) {
             if (w.kind == Worked::Flutes)
@@ -172,7 +172,7 @@ std::vector<Cut> workedCuts(const Piece& piece, const Sides& sides)
         }
     }
     if (piece.lean.angle > 0) {
-        const double foot = footRadiusOf(sides), tilt = std::tan(piece.lean.angle * degrees), far = beyondAll / 2;
+        const double foot = footRadiusOf(surfaces), tilt = std::tan(piece.lean.angle * degrees), far = beyondAll / 2;
         cuts.push_back({leanStep, Sawed{.right = outwards(piece.lean.direction),
                                         .up = axis,
                                         .outline = {{-far, -beyondAll},

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/workpiece/sides.h"
+#include "core/workpiece/turned_surfaces.h"
 
 namespace vl {
 
@@ -27,21 +27,21 @@ struct StraightCut {
     double radiusAt(double z) const { return low + (high - low) * (z - from) / (to - from); }
 };
 /// Empty where the piece has no wood at both ends of it.
-std::optional<StraightCut> straightCut(const Worked& worked, const Sides& sides);
+std::optional<StraightCut> straightCut(const Worked& worked, const TurnedSurfaces& surfaces);
 
 /// What legs come to under a foot.
 struct LegRing {
     double outer = 0, inner = 0;  ///< radii at the foot between which they stand, mm
-    bool across = false;          ///< the fibres run across the axis
-    std::vector<double> grain{};  ///< of each leg: how far the fibres run through it at its foot, mm
+    bool across = false;          ///< the fibers run across the axis
+    std::vector<double> grain{};  ///< of each leg: how far the fibers run through it at its foot, mm
 };
-LegRing legRing(const Piece& piece, size_t which, const Sides& sides);
+LegRing legRing(const Piece& piece, size_t which, const TurnedSurfaces& surfaces);
 
 /// The directions of all that one of them comes to, from 12 o'clock, degrees.
 std::vector<double> directionsOf(const Piece& piece, size_t which);
 
 /// All that is worked by index, and a leaning base, as cuts of their steps.
-std::vector<Cut> workedCuts(const Piece& piece, const Sides& sides);
+std::vector<Cut> workedCuts(const Piece& piece, const TurnedSurfaces& surfaces);
 
 /// What one is called, and the step that makes it.
 std::string nameOf(const Piece& piece, const Worked& worked);
@@ -50,6 +50,6 @@ std::string recessStep(const Worked& worked);  ///< of legs: the hollow of the f
 inline constexpr const char* leanStep = "lean-base";
 
 /// The greatest radius of the foot, mm.
-double footRadiusOf(const Sides& sides);
+double footRadiusOf(const TurnedSurfaces& surfaces);
 
 }  // namespace vl

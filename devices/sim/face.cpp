@@ -59,7 +59,7 @@ void DeviceFace::paintEvent(QPaintEvent*)
     painter.setRenderHint(QPainter::Antialiasing);
     switch (what_) {
     case DeviceReading::Length:
-        return drawCalliper(painter);
+        return drawCaliper(painter);
     case DeviceReading::Moisture:
     case DeviceReading::Speed:
         return drawNeedle(painter);
@@ -84,7 +84,7 @@ void DeviceFace::drawDigits(QPainter& painter, const QRectF& box, const QString&
     painter.drawText(box, Qt::AlignCenter, words);
 }
 
-void DeviceFace::drawCalliper(QPainter& painter) const
+void DeviceFace::drawCaliper(QPainter& painter) const
 {
     const double w = width(), beam = height() * 0.38, left = 24, open = 10 + share() * (w - 170);
     painter.setPen(QPen(ink, 1));
@@ -136,7 +136,7 @@ void DeviceFace::drawSpindle(QPainter& painter) const
         painter.drawLine(middle + QPointF(std::sin(a), -std::cos(a)) * (r - 8),
                          middle + QPointF(std::sin(a), -std::cos(a)) * r);
     }
-    // Angles grow anticlockwise, as seen from the tailstock.
+    // Angles grow counterclockwise, as seen from the tailstock.
     const double a = -value_ * pi / 180;
     painter.setPen(QPen(red, 4));
     painter.drawLine(middle, middle + QPointF(std::sin(a), -std::cos(a)) * (r - 10));

@@ -6,7 +6,7 @@
 
 namespace vl {
 
-/// The face of a simulated device, as it is read at the bench: a calliper's jaws and digits, a meter's needle, a
+/// The face of a simulated device, as it is read at the bench: a caliper's jaws and digits, a meter's needle, a
 /// spindle with its mark, a thermometer. A drag along it sets what it reads; a press on the pedal treads it.
 class DeviceFace : public QWidget {
     Q_OBJECT
@@ -27,7 +27,7 @@ protected:
     void mouseMoveEvent(QMouseEvent* event) override;
 
 private:
-    void drawCalliper(QPainter& painter) const;
+    void drawCaliper(QPainter& painter) const;
     void drawNeedle(QPainter& painter) const;
     void drawSpindle(QPainter& painter) const;
     void drawThermometer(QPainter& painter) const;

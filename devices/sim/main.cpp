@@ -68,7 +68,7 @@ int main(int argc, char** argv)
     window.setWindowTitle(QStringLiteral("Simulated device"));
     auto* form = new QFormLayout(&window);
     auto* kind = new QComboBox;
-    kind->addItems({QStringLiteral("calliper, mm"), QStringLiteral("moisture meter, %"),
+    kind->addItems({QStringLiteral("caliper, mm"), QStringLiteral("moisture meter, %"),
                     QStringLiteral("spindle's angle, degrees"), QStringLiteral("tachometer, rpm"),
                     QStringLiteral("kiln's thermometer, °C"), QStringLiteral("foot pedal")});
     auto* face = new vl::DeviceFace;

@@ -1,6 +1,6 @@
 // Holes, curves, forms, lids, edges and axes put together as they come: whatever is drawn is planned, shown at every
 // moment and judged, and nothing that is offered makes it impossible.
-#include "core/picture/moment.h"
+#include "core/picture/work_state.h"
 #include "core/plan/maps.h"
 #include "core/plan/plan.h"
 #include "io/piece_json.h"
@@ -45,8 +45,8 @@ TEST(AnyWorkpiece, IsPlannedShownAndJudged)
         const auto steps = static_cast<int>(plan.schedule.order.size());
         const auto at = static_cast<size_t>(test::inRange(0, steps + 1));
         const MeshDetail coarse{0.8, test::coin()};
-        expectFinite(
-            bodiesMesh(p, plan.assembly, plan.sides, bodiesAfter(p, plan.assembly, plan.schedule.order, at), coarse));
+        expectFinite(bodiesMesh(p, plan.assembly, plan.surfaces, bodiesAfter(p, plan.assembly, plan.schedule.order, at),
+                                coarse));
         for (const Caution& c : plan.cautions) {
             RC_ASSERT(!c.message.empty() && !c.at.empty());
             RC_ASSERT(c.layer >= -1 && c.layer < static_cast<int>(p.layers.size()));
@@ -68,13 +68,13 @@ TEST(AnyWorkpiece, NeverHasMoreWoodThanItsTurnedShape)
 {
     test::property([] {
         const Piece p = test::randomWorkpiece();
-        const Sides sides = sidesOf(p);
+        const TurnedSurfaces surfaces = turnedSurfacesOf(p);
         auto share = [] { return test::inRange(0, 1001) / 1000.0; };
-        const double r = share() * sides.widest(), a = share() * 360, z = share() * outlineHeight(p);
+        const double r = share() * surfaces.widest(), a = share() * 360, z = share() * outlineHeight(p);
         const Eigen::Vector3d at = pointAt(z, r, a);
-        if (sides.holds(at)) RC_ASSERT(sides.holds(at, false) && r <= radiusAt(sides.outside, z) + 1e-9);
+        if (surfaces.holds(at)) RC_ASSERT(surfaces.holds(at, false) && r <= radiusAt(surfaces.outside, z) + 1e-9);
         bool taken = false;
-        for (const Cut& c : sides.cuts) taken = taken || takes(c.solid, at);
-        RC_ASSERT(sides.holds(at) == (sides.holds(at, false) && !taken));
+        for (const Cut& c : surfaces.cuts) taken = taken || takes(c.solid, at);
+        RC_ASSERT(surfaces.holds(at) == (surfaces.holds(at, false) && !taken));
     });
 }

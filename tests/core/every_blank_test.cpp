@@ -32,11 +32,11 @@ TEST(AnyBlank, IsPlannedWholeAndEveryStepHasWhatItNeeds)
             RC_ASSERT(std::isfinite(b.corner) && b.corner > 0);
             RC_ASSERT(b.density > 100 && b.density < 1500);
             for (const Setting& s : b.settings) RC_ASSERT(std::isfinite(s.value));
-            for (const Concern& c : b.concerns)
+            for (const Caution& c : b.cautions)
                 RC_ASSERT(!c.message.empty() && std::isfinite(c.measure) && std::isfinite(c.limit));
             // Painting knows no more segments than there are woods.
             for (const Cell& c : b.cells) RC_ASSERT(c.segment < b.count());
-            for (const LayerHandle& h : layerHandles({p, {}, plan.sides, i}, b)) {
+            for (const LayerHandle& h : layerHandles({p, {}, plan.surfaces, i}, b)) {
                 Layer moved = p.layers[i];
                 h.drag(moved, h.at + Point(3, -4));
                 Piece next = p;
@@ -66,9 +66,9 @@ TEST(AnyBlank, CanBeDrawnCutAndMeshed)
         const Plan plan = makePlan(p, shop);
         for (const BuiltLayer& b : plan.assembly.layers)
             RC_ASSERT(bakeRing(b, b.cornerRadius() * 1.03, 24).pixels.size() == 24u * 24u);
-        bakeSkin(plan.assembly, plan.sides, {0, plan.shape.height, 0, 360, 40, 20});
-        for (const Mesh& mesh : {turnedMesh(plan.assembly, plan.sides, {0.5, false}),
-                                 turnedMesh(plan.assembly, plan.sides, {0.5, true}), blankMesh(plan.assembly)}) {
+        bakeSkin(plan.assembly, plan.surfaces, {0, plan.shape.height, 0, 360, 40, 20});
+        for (const Mesh& mesh : {turnedMesh(plan.assembly, plan.surfaces, {0.5, false}),
+                                 turnedMesh(plan.assembly, plan.surfaces, {0.5, true}), blankMesh(plan.assembly)}) {
             for (const Vertex& v : mesh.vertices)
                 for (const float c : v.position) RC_ASSERT(std::isfinite(c));
             for (const auto i : mesh.indices) RC_ASSERT(i < mesh.vertices.size());

@@ -33,7 +33,7 @@ TEST(AnyPiece, PlansToFiniteFigures)
             RC_ASSERT(std::isfinite(st.outside) && st.outside >= 0 && st.parting >= 0);
         for (size_t i = 0; i + 1 < plan.assembly.layers.size(); ++i)
             RC_ASSERT(plan.assembly.layers[i].z1 == plan.assembly.layers[i + 1].z0);
-        turnedMesh(plan.assembly, plan.sides, {0.5, true});
+        turnedMesh(plan.assembly, plan.surfaces, {0.5, true});
         blankMesh(plan.assembly);
         for (int id = 0; id <= static_cast<int>(FigureId::TotalTime); ++id)
             for (const int layer : {-1, 0, static_cast<int>(p.layers.size()) - 1})
@@ -63,10 +63,10 @@ TEST(AnyPiece, HasTheMassOfItsLayers)
         }
         const Plan plan = makePlan(p, {});
         // Wood and hollow together are the outside's solid, layer by layer or whole.
-        RC_PRE(plan.sides.inside.empty() || std::ranges::none_of(plan.cautions, [](const Caution& c) {
+        RC_PRE(plan.surfaces.inside.empty() || std::ranges::none_of(plan.cautions, [](const Caution& c) {
                    return c.id == "wall" && c.level == Level::Stop;
                }));
-        const double whole = revolved(plan.sides.outside).volume;
+        const double whole = revolved(plan.surfaces.outside).volume;
         RC_ASSERT(std::abs(plan.shape.woodVolume + plan.shape.capacity - whole) <= 1e-6 * std::max(1.0, whole));
     });
 }
@@ -83,7 +83,7 @@ TEST(AnyFix, LeavesAPieceThatCanBePlanned)
                 try {
                     makePlan(fixed, {});
                 } catch (const InputError& e) {
-                    RC_FAIL(f.label + ": " + e.what());
+                    RC_FAIL(print(f.label) + ": " + e.what());
                 }
                 ++fixes;
             }
@@ -196,9 +196,9 @@ TEST(Hollow, ATaperedWallGoesFromBaseToRim)
     p.hollow.baseWall = 15;
     p.hollow.floor = 12;
     p.hollow.floorRound = 0;
-    const Sides sides = sidesOf(p);
+    const TurnedSurfaces surfaces = turnedSurfacesOf(p);
     double last = 1e9;
-    for (const WallAt& w : wallAlong(sides)) {
+    for (const WallAt& w : wallAlong(surfaces)) {
         if (w.inside.y() <= 0 || w.inside.x() < 14 || w.inside.x() > 115) continue;
         EXPECT_LE(w.wall, last + 1e-6) << "thinner and thinner towards the rim";
         const double wanted = 15 - 10 * (w.inside.x() - 12) / 108;
@@ -211,11 +211,11 @@ TEST(Skin, JointsAreSharpAtAnyZoom)
 {
     const Plan plan = makePlan(test::regattaCup(), {});
     const BuiltLayer& band = plan.assembly.layers[10];
-    // Across the joint between two woods, at three zooms: one pixel on each side has each wood's own colours.
+    // Across the joint between two woods, at three zooms: one pixel on each side has each wood's own colors.
     const double joint = std::fmod(band.phaseDeg + 360.0 / band.count() * 0.5 + 720, 360.0),
                  z = (band.z0 + band.z1) / 2;
     for (const double span : {40.0, 1.0, 0.02}) {
-        const Raster r = bakeSkin(plan.assembly, plan.sides, {z - 0.5, z + 0.5, joint - span, joint + span, 20, 20});
+        const Raster r = bakeSkin(plan.assembly, plan.surfaces, {z - 0.5, z + 0.5, joint - span, joint + span, 20, 20});
         auto light = [&](int row) {
             double sum = 0;
             for (size_t x = 0; x < 20; ++x) {
@@ -243,11 +243,11 @@ TEST(Wood, EverySpeciesIsUsableAndDrawn)
         EXPECT_LT(s.density, 1300);
         EXPECT_GT(s.shrinkTangential, s.shrinkRadial) << s.name << ": wood moves more along its rings than across them";
         EXPECT_NE(std::string(s.source), "");
-        // Boards differ, and no board is one flat colour.
-        std::set<std::array<float, 3>> colours;
+        // Boards differ, and no board is one flat color.
+        std::set<std::array<float, 3>> colors;
         for (int i = 0; i < 64; ++i)
-            colours.insert(woodColour(s.figure, static_cast<float>(i), static_cast<float>(i) * 0.7f, 3, 0.4f, 0));
-        EXPECT_GT(colours.size(), 40u) << s.name;
+            colors.insert(woodColor(s.figure, static_cast<float>(i), static_cast<float>(i) * 0.7f, 3, 0.4f, 0));
+        EXPECT_GT(colors.size(), 40u) << s.name;
     }
     EXPECT_THROW(speciesOf("moonwood"), InputError);
 }

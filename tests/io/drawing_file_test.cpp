@@ -55,9 +55,9 @@ TEST_F(DrawingFile, WhatIsExportedComesBack)
             const Outline back = outlineFrom(read, DrawnAxis::Own);
             EXPECT_NEAR(back.back().z, outlineHeight(piece), 0.01) << name << ending;
             for (int k = 1; k < 60; ++k) {
-                const double z = outlineHeight(piece) * k / 60, r = radiusAt(plan.sides.outside, z);
+                const double z = outlineHeight(piece) * k / 60, r = radiusAt(plan.surfaces.outside, z);
                 const double lean =
-                    std::abs(radiusAt(plan.sides.outside, z + 0.1) - radiusAt(plan.sides.outside, z - 0.1));
+                    std::abs(radiusAt(plan.surfaces.outside, z + 0.1) - radiusAt(plan.surfaces.outside, z - 0.1));
                 EXPECT_NEAR(radius(back, z), r, 0.12 + 2 * lean) << name << ending << " at " << z;
             }
         }

@@ -49,11 +49,11 @@ TEST(Dxf, ReadsBackAsTheProfile)
 {
     const Plan plan = makePlan(test::regattaCup(), {});
     const std::string path = (std::filesystem::temp_directory_path() / "vlathe-test.dxf").string();
-    io::writeDxf(plan.sides, path);
+    io::writeDxf(plan.surfaces, path);
     DxfLines back;
     DL_Dxf reader;
     ASSERT_TRUE(reader.in(path, &back));
-    for (const auto& [layer, line] : {std::pair{"OUTSIDE", &plan.sides.outside}, {"INSIDE", &plan.sides.inside}}) {
+    for (const auto& [layer, line] : {std::pair{"OUTSIDE", &plan.surfaces.outside}, {"INSIDE", &plan.surfaces.inside}}) {
         ASSERT_EQ(back.lines[layer].size(), line->size());
         for (size_t i = 0; i < line->size(); ++i) EXPECT_LT((back.lines[layer][i] - (*line)[i]).norm(), 1e-6);
     }
@@ -63,19 +63,19 @@ TEST(Dxf, ReadsBackAsTheProfile)
 TEST(Svg, IsTheProfileAtFullSize)
 {
     const Plan plan = makePlan(test::regattaCup(), {});
-    const std::string svg = io::writeSvg(plan.sides);
+    const std::string svg = io::writeSvg(plan.surfaces);
     const Polyline outside = svgPath(svg, "outside"), axis = svgPath(svg, "axis");
-    ASSERT_EQ(outside.size(), plan.sides.outside.size());
+    ASSERT_EQ(outside.size(), plan.surfaces.outside.size());
     ASSERT_EQ(axis.size(), 2u);
     for (size_t i = 0; i < outside.size(); ++i) {
-        EXPECT_NEAR(outside[i].x(), plan.sides.outside[i].x(), 1e-4);
-        EXPECT_NEAR(axis[0].y() - outside[i].y(), plan.sides.outside[i].y(), 1e-4);
+        EXPECT_NEAR(outside[i].x(), plan.surfaces.outside[i].x(), 1e-4);
+        EXPECT_NEAR(axis[0].y() - outside[i].y(), plan.surfaces.outside[i].y(), 1e-4);
     }
     std::smatch size;
     ASSERT_TRUE(std::regex_search(
         svg, size,
         std::regex("width=\"([0-9.]+)mm\" height=\"([0-9.]+)mm\" viewBox=\"[-0-9.]+ [-0-9.]+ ([0-9.]+) ([0-9.]+)\"")));
-    EXPECT_EQ(size[1], size[3]) << "one unit is one millimetre";
+    EXPECT_EQ(size[1], size[3]) << "one unit is one millimeter";
     EXPECT_EQ(size[2], size[4]);
 }
 

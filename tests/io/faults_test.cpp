@@ -71,14 +71,14 @@ TEST(Faults, AWriteThatFailsAtAnyByteLeavesTheOldFileAndNothingElse)
     }
     // A drawing is written by a stream that says nothing of it.
     const std::string drawing = folder.filePath("profile.dxf").toStdString();
-    const Sides sides = sidesOf(starts()[0].make());
-    io::writeDxf(sides, drawing);
+    const TurnedSurfaces surfaces = turnedSurfacesOf(starts()[0].make());
+    io::writeDxf(surfaces, drawing);
     const auto size = std::filesystem::file_size(drawing);
     for (rlim_t most = 0; most < size; most += 1999)
-        EXPECT_TRUE(refusedBeyond(most, [&] { io::writeDxf(sides, drawing); })) << most;
+        EXPECT_TRUE(refusedBeyond(most, [&] { io::writeDxf(surfaces, drawing); })) << most;
     EXPECT_TRUE(io::readFile(drawing).ends_with("EOF\n")) << "the old one is whole";
-    EXPECT_TRUE(refusedBeyond(size - 200, [&] { io::writeDxf(sides, drawing); }));
-    EXPECT_FALSE(refusedBeyond(size + 4096, [&] { io::writeDxf(sides, drawing); }));
+    EXPECT_TRUE(refusedBeyond(size - 200, [&] { io::writeDxf(surfaces, drawing); }));
+    EXPECT_FALSE(refusedBeyond(size + 4096, [&] { io::writeDxf(surfaces, drawing); }));
     EXPECT_TRUE(io::readFile(drawing).ends_with("EOF\n"));
     EXPECT_EQ(filesIn(folder.path().toStdString()), 2u);
 }

@@ -17,6 +17,9 @@
 #include <atomic>
 #include <filesystem>
 #include <iostream>
+#include <memory>
+#include <regex>
+#include <set>
 #include <sys/mman.h>
 #include <sys/resource.h>
 #include <sys/wait.h>
@@ -30,8 +33,12 @@ namespace {
 bool matchesSchema(const std::string& text, std::string& why)
 {
     static const json document = json::parse(test::sourceFile("docs/piece.schema.json"));
-    valijson::Schema schema;
-    valijson::SchemaParser().populateSchema(valijson::adapters::NlohmannJsonAdapter(document), schema);
+    static const std::unique_ptr<valijson::Schema> parsed = [] {
+        auto made = std::make_unique<valijson::Schema>();
+        valijson::SchemaParser().populateSchema(valijson::adapters::NlohmannJsonAdapter(document), *made);
+        return made;
+    }();
+    const valijson::Schema& schema = *parsed;
     const json piece = json::parse(text);
     valijson::ValidationResults results;
     const bool good = valijson::Validator().validate(schema, valijson::adapters::NlohmannJsonAdapter(piece), &results);
@@ -54,16 +61,16 @@ std::vector<Piece> manyPieces()
     Piece odd = test::regattaCup();
     odd.name = "Förde \"cup\"\n";
     odd.hollow.rule = WallRule::Drawn;
-    odd.hollow.inside = drawnFrom(sidesOf(odd).inside, odd);
+    odd.hollow.inside = drawnFrom(turnedSurfacesOf(odd).inside, odd);
     odd.layers[4].stockOuter = 60.125;
     odd.layers[4].stockInner = 3;
-    odd.choices = {.cutting = CutSchool::WedgeSled,
+    odd.choices = {.cutting = CutMethod::WedgeSled,
                    .sledRun = 250.5,
                    .endWaste = 11,
                    .trialGap = 0.3,
                    .trialRing = odd.layers[7].id,
-                   .closing = RingSchool::HalfRings,
-                   .staves = StaveSchool::MiterGauge,
+                   .closing = RingMethod::HalfRings,
+                   .staves = StaveMethod::MiterGauge,
                    .sections = SectionRule::Whole,
                    .stations = StationRule::Curve,
                    .stationSpacing = 7.5,
@@ -189,6 +196,43 @@ TEST(PieceFile, EveryKeyRemovedRetypedNegatedOrMadeHugeIsAnsweredClearly)
             survives(changed.dump(), at.to_string() + " as " + value.dump().substr(0, 30));
         }
     }
+}
+
+TEST(PieceFile, ItsSchemaRefusesWhateverTheReaderRefusesAtAPlace)
+{
+    std::vector<json> values{nullptr,       true,          "x", "", -1, 0.5, 1e9, 4294967296.5, std::string(30000, 'a'),
+                             json::array(), json::object()};
+    values.push_back(json::array({1}));
+    values.push_back(json::array({"x"}));
+    std::string umlauts;
+    for (int k = 0; k < 260; ++k) umlauts += "ö";
+    values.push_back(umlauts);
+    int refused = 0;
+    for (const std::string& name : test::demoNames()) {
+        const json good = json::parse(io::writePiece(test::demo(name)));
+        std::vector<json::json_pointer> all;
+        places(good, json::json_pointer(), all);
+        // Every place of one kind of record is as good as another.
+        std::set<std::string> seen;
+        for (const auto& at : all) {
+            if (!seen.insert(std::regex_replace(at.to_string(), std::regex("/[0-9]+"), "/0")).second) continue;
+            for (const json& value : values) {
+                json changed = good;
+                changed[at] = value;
+                const std::string text = changed.dump();
+                try {
+                    io::readPiece(text);
+                } catch (const InputError& e) {
+                    ++refused;
+                    std::string why;
+                    if (matchesSchema(text, why))
+                        ADD_FAILURE() << name << at.to_string() << " as " << value.dump().substr(0, 30) << ": "
+                                      << e.what();
+                }
+            }
+        }
+    }
+    EXPECT_GT(refused, 1000);
 }
 
 TEST(PieceFile, DamagedTextIsAnsweredClearly)

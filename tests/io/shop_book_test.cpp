@@ -314,7 +314,7 @@ TEST(Calendar, TellsOnePiecesEventsFromAnothers)
     EXPECT_EQ(uids(cup, "one"), first) << "imported again, the same events are moved";
 }
 
-TEST(Picture, ColoursAreThoseOfTheStandard)
+TEST(Picture, ColorsAreThoseOfTheStandard)
 {
     // sRGB primaries in CIE L*a*b* under D65 (IEC 61966-2-1 and CIE 15; the figures from memory).
     const std::pair<std::array<float, 3>, std::array<double, 3>> known[] = {{{1, 1, 1}, {100, 0, 0}},

@@ -111,15 +111,15 @@ TEST(SolidFile, OfAStepIsTheWorkpieceThen)
     const Plan plan = makePlan(piece, Shop{});
     double before = 1e12;
     for (const char* step : {"cut-L1", "rough", "hollow", "fine", "saw-S1", "finish"}) {
-        io::exportMoment(piece, Shop{}, plan, step, path);
+        io::exportWorkState(piece, Shop{}, plan, step, path);
         const Read r = read(path);
         EXPECT_TRUE(r.closed) << step;
         EXPECT_LT(r.volume, before * 1.001) << step << ": wood only leaves";
         before = r.volume;
     }
     EXPECT_NEAR(before, plan.shape.woodVolume, 8e-3 * plan.shape.woodVolume);
-    EXPECT_THROW(io::exportMoment(piece, Shop{}, plan, "no-such-step", path), InputError);
-    EXPECT_THROW(io::exportMoment(piece, Shop{}, plan, "rough", folder.filePath("a.dxf").toStdString()), InputError);
+    EXPECT_THROW(io::exportWorkState(piece, Shop{}, plan, "no-such-step", path), InputError);
+    EXPECT_THROW(io::exportWorkState(piece, Shop{}, plan, "rough", folder.filePath("a.dxf").toStdString()), InputError);
 }
 
 TEST(SolidFile, APictureIsAPngOfThePiece)

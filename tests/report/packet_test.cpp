@@ -23,7 +23,7 @@ using namespace vl;
 
 namespace {
 
-constexpr double dpi = 508;  // 20 pixels a millimetre
+constexpr double dpi = 508;  // 20 pixels a millimeter
 
 struct Packet {
     QTemporaryDir folder;
@@ -123,7 +123,7 @@ TEST_P(PacketOn, ShowsTheTemplateAtFullSize)
     const auto size = std::unique_ptr<poppler::page>(packet.document->create_page(0))->page_rect();
     EXPECT_NEAR(size.width() / 72 * 25.4, page.width(), 0.3);
     const std::vector<int> pages = packet.pagesWith("Template, ");
-    const std::vector<report::TemplateTile> tiles = report::templateTiles(packet.plan.sides, page);
+    const std::vector<report::TemplateTile> tiles = report::templateTiles(packet.plan.surfaces, page);
     ASSERT_EQ(static_cast<int>(pages.size()), tiles.back().page + 1);
     int measured = 0;
     for (size_t t = 0; t < tiles.size(); ++t) {
@@ -141,7 +141,7 @@ TEST_P(PacketOn, ShowsTheTemplateAtFullSize)
         EXPECT_NEAR(upright[0] - 3, 50, 0.2) << "the middle of the bar that runs down";
         // Radii: from the axis to the outline, across the axis at three stations.
         const report::TemplateTile& tile = tiles[t];
-        const Polyline& line = tile.hollow ? packet.plan.sides.inside : packet.plan.sides.outside;
+        const Polyline& line = tile.hollow ? packet.plan.surfaces.inside : packet.plan.surfaces.outside;
         for (const double z : {33.0, 146.0, 187.0, 223.0}) {
             const double r = radiusRange(line, z, z).high;
             const QPointF axis = tile.at(z, 0), edge = tile.at(z, r);
@@ -209,11 +209,11 @@ TEST(Packet, OfTheCupIsShortAndLosesNothing)
 TEST(Template, TilesShareTheirRegisterStripsAndCoverTheProfile)
 {
     for (const Start& start : starts()) {
-        const Sides sides = sidesOf(start.make());
+        const TurnedSurfaces surfaces = turnedSurfacesOf(start.make());
         for (const QSizeF page : {QSizeF(210, 297), QSizeF(215.9, 279.4)}) {
-            const auto tiles = report::templateTiles(sides, page);
+            const auto tiles = report::templateTiles(surfaces, page);
             for (const bool hollow : {false, true})
-                for (const Point& p : hollow ? sides.inside : sides.outside)
+                for (const Point& p : hollow ? surfaces.inside : surfaces.outside)
                     EXPECT_TRUE(std::ranges::any_of(tiles, [&](const auto& t) {
                         return t.hollow == hollow && t.area.contains(t.at(p.x(), p.y()));
                     })) << start.name;
@@ -233,7 +233,7 @@ TEST(Packet, OfEveryStartInEveryUnitSaysWhatThePlanSays)
 {
     QTemporaryDir folder;
     const LengthStyle styles[] = {
-        {LengthStyle::Unit::Millimetre}, {LengthStyle::Unit::Inch}, {LengthStyle::Unit::Fraction, 32}};
+        {LengthStyle::Unit::Millimeter}, {LengthStyle::Unit::Inch}, {LengthStyle::Unit::Fraction, 32}};
     int k = 0;
     for (const Start& start : starts()) {
         const Piece piece = start.make();

@@ -1,4 +1,4 @@
-// Boards, set-ups, angles and circles on paper, measured as a turner would: by the page's own millimetres.
+// Boards, set-ups, angles and circles on paper, measured as a turner would: by the page's own millimeters.
 #include "core/measure/format.h"
 #include "core/plan/boards/setups.h"
 #include "io/files.h"
@@ -21,7 +21,7 @@ using namespace vl;
 
 namespace {
 
-constexpr double coarse = 254;  // 10 pixels a millimetre
+constexpr double coarse = 254;  // 10 pixels a millimeter
 
 struct Paper {
     QTemporaryDir folder;
@@ -58,7 +58,7 @@ struct Paper {
             if (text(i).find(words) != std::string::npos) return i;
         return -1;
     }
-    /// Whether there is ink within half a millimetre of a place on a page, mm.
+    /// Whether there is ink within half a millimeter of a place on a page, mm.
     bool ink(const poppler::image& image, double x, double y) const
     {
         for (int dy = -5; dy <= 5; ++dy)
@@ -125,7 +125,7 @@ TEST(ShopPaper, ScribingCirclesStandAtTheirRadii)
         const int page = paper.pageWith(std::string("Scribing circles, layer 1, ") + face);
         ASSERT_GE(page, 0);
         const poppler::image image = paper.render(page);
-        const auto [x0, y0] = std::pair(report::circleCentre({210, 297}).x(), report::circleCentre({210, 297}).y());
+        const auto [x0, y0] = std::pair(report::circleCenter({210, 297}).x(), report::circleCenter({210, 297}).y());
         int found = 0;
         for (const Setting& s : paper.plan.assembly.layers[0].settings) {
             if (!s.name.starts_with("scribe") || s.name.find(face) == std::string::npos) continue;
@@ -159,7 +159,7 @@ TEST(ShopPaper, AGridOnAFaceStandsAtItsRadiiAndSpokes)
     ASSERT_GE(page, 0);
     const poppler::image image = paper.render(page);
     const QPointF middle = report::gridMiddle({210, 297});
-    const std::vector<GridOf> grids = gridsOf(piece, paper.plan.sides);
+    const std::vector<GridOf> grids = gridsOf(piece, paper.plan.surfaces);
     ASSERT_GE(grids[0].rings.size(), 3u);
     const auto inked = [&](double r, double deg) {
         const double a = deg * std::acos(-1.0) / 180;
@@ -234,12 +234,12 @@ TEST(ShopPaper, AnOpeningIsPrintedAsItIsSeenFromOutsideWithTheRimUp)
         const int page = paper.pageWith("To saw open");
         ASSERT_GE(page, 0);
         const poppler::image image = paper.render(page);
-        // The first outline's ink, from its uppermost to its lowest row; left of its own neighbour, below the words.
+        // The first outline's ink, from its uppermost to its lowest row; left of its own neighbor, below the words.
         double top = -1, bottom = -1, topX = 0, bottomX = 0;
         for (int y = 640; y < 1500; ++y)
             for (int x = 180; x < 480; ++x) {
                 const auto* at = image.const_data() + static_cast<long>(y) * image.bytes_per_row() + x * 3L;
-                if (static_cast<unsigned char>(*at) > 60) continue;  // the ticks are grey
+                if (static_cast<unsigned char>(*at) > 60) continue;  // the ticks are gray
                 if (top < 0) top = y, topX = x;
                 bottom = y;
                 bottomX = x;

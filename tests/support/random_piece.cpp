@@ -45,12 +45,12 @@ Piece randomPiece()
             if (SlabForm* slab = l.as<SlabForm>()) slab->pattern = SlabForm::Striped;
             if (BoardRingForm* rings = l.as<BoardRingForm>()) rings->board.pattern = SlabForm::Striped;
         }
-    p.choices.cutting = static_cast<CutSchool>(inRange(0, 2));
-    p.choices.closing = static_cast<RingSchool>(inRange(0, 2));
-    p.choices.staves = static_cast<StaveSchool>(inRange(0, 2));
+    p.choices.cutting = static_cast<CutMethod>(inRange(0, 2));
+    p.choices.closing = static_cast<RingMethod>(inRange(0, 2));
+    p.choices.staves = static_cast<StaveMethod>(inRange(0, 2));
     p.choices.sections = static_cast<SectionRule>(inRange(0, 2));
-    p.choices.stacking = static_cast<StackSchool>(inRange(0, 2));
-    p.choices.alike = oneIn(3) ? number(0, 20) : 0;
+    p.choices.stacking = static_cast<StackMethod>(inRange(0, 2));
+    p.choices.setOnceWithin = oneIn(3) ? number(0, 20) : 0;
     p.choices.stations = static_cast<StationRule>(inRange(0, 2));
     return p;
 }
@@ -116,7 +116,7 @@ Piece randomWorkpiece()
         Inlay f;
         randomize(f, "", 60);
         f.at = share() * height;
-        f.centre = std::max(f.centre, f.width + 1);
+        f.center = std::max(f.center, f.width + 1);
         f.count = std::min(f.count, 20);
         p.inlays.push_back(f);
     }
@@ -142,9 +142,9 @@ Piece randomWorkpiece()
         randomize(p.lid, "");
         p.lid.at = std::max(1.0, share() * height);
     }
-    p.choices.foot = static_cast<FootSchool>(inRange(0, 3));
-    p.choices.sides = static_cast<SideSchool>(inRange(0, 2));
-    p.choices.last = static_cast<LastSchool>(inRange(0, 4));
+    p.choices.foot = static_cast<FootMethod>(inRange(0, 3));
+    p.choices.sides = static_cast<SideMethod>(inRange(0, 2));
+    p.choices.last = static_cast<LastMethod>(inRange(0, 4));
     identifyCuts(p);
     return withForms(std::move(p));
 }

@@ -84,9 +84,9 @@ TEST(AxisMap, KeepsThePointUnderThePointerAndThePieceInView)
         EXPECT_GE(map.y(room.radius), room.top - 1e-6);
         EXPECT_LE(map.y(-room.radius), room.bottom + 1e-6);
         if (room.face > 0) {
-            EXPECT_LE(place.faceCentre.x() + place.faceRadius, room.width + 1e-6);
-            EXPECT_GE(place.faceCentre.x() - place.faceRadius, map.x(room.length)) << "beside the section";
-            EXPECT_GE(place.faceCentre.y() - place.faceRadius, room.top - 1e-6);
+            EXPECT_LE(place.faceCenter.x() + place.faceRadius, room.width + 1e-6);
+            EXPECT_GE(place.faceCenter.x() - place.faceRadius, map.x(room.length)) << "beside the section";
+            EXPECT_GE(place.faceCenter.y() - place.faceRadius, room.top - 1e-6);
         }
         EXPECT_NEAR(map.z(map.x(33.3)), 33.3, 1e-9);
         EXPECT_NEAR(map.r(map.y(12.3)), 12.3, 1e-9);
@@ -117,7 +117,7 @@ TEST(Columns, AllFindRoomOrFollowTheChoice)
     EXPECT_LE(columns.left(20), 850 + 1e-9);
     columns.setRoom(92, 850, 60, 37.5);
     EXPECT_EQ(columns.shown(), 20);
-    EXPECT_EQ(columns.at(columns.centre(7)), 7);
+    EXPECT_EQ(columns.at(columns.center(7)), 7);
     EXPECT_EQ(columns.at(10), -1);
     columns.reveal(45);
     EXPECT_TRUE(columns.shows(45) && !columns.shows(46));
@@ -138,7 +138,7 @@ TEST(Solid, OpenGlAndThePaintedPictureShowTheSamePiece)
         if (painted) qputenv("VIVID_LATHE_NO_OPENGL", "1");
         Desk b;
         b.window.openDemo("regatta-cup");
-        EXPECT_EQ(b.window.solid().painted(), painted);
+        EXPECT_EQ(b.window.solid().materialMesh(), painted);
         QTest::qWait(300);
         const QImage image = b.window.solid().grab().toImage().convertToFormat(QImage::Format_RGB32);
         qunsetenv("VIVID_LATHE_NO_OPENGL");

@@ -16,7 +16,7 @@ using namespace vl::app;
 
 namespace {
 
-/// Types a value as a calliper does, into what has the keyboard, Return at its end; the dialog is closed.
+/// Types a value as a caliper does, into what has the keyboard, Return at its end; the dialog is closed.
 void measure(QDialog& dialog, double mm)
 {
     auto* field = qobject_cast<LengthField*>(dialog.focusWidget());
@@ -111,7 +111,7 @@ TEST(MeasuredWhereDrawn, PressedOnTheDrawingBesideTheForm)
     auto* drawing = dialog.findChild<SideBySide*>("as-measured");
     ASSERT_TRUE(drawing);
     const Plan& plan = desk.doc().plan();
-    const Point floor(plan.sides.inside.front().x(), 2);
+    const Point floor(plan.surfaces.inside.front().x(), 2);
     const BuiltLayer& fifth = plan.assembly.layers[5];
     const Point rim((fifth.z0 + fifth.z1) / 2, fifth.stockOuterRadius());
     // What cannot be read is not put down, and says so.

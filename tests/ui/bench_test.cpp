@@ -149,7 +149,7 @@ TEST(Bench, StationsAreWalkedWithTheirDiametersAsLargeAsCanBe)
     QTest::keyClick(bench, Qt::Key_Return);
     EXPECT_EQ(bench->left(), all - 1);
     EXPECT_EQ(desk.doc().piece().progress.ticks.size(), 1u);
-    // Numerals are a tenth of the screen's height and more: read at three metres from a laptop.
+    // Numerals are a tenth of the screen's height and more: read at three meters from a laptop.
     const QImage shot = bench->grab().toImage();
     EXPECT_GE(shot.height(), 800);
     if (const QByteArray folder = qgetenv("VIVID_PICTURES"); !folder.isEmpty())
@@ -289,7 +289,7 @@ TEST_P(BenchCards, CanBeReadFromTheFirstToTheLast)
     nothingNewToday();
     ASSERT_TRUE(QTest::qWaitFor([&] { return !desk.doc().boardsBusy(); }, 20000));
     QStringList lists{QString()};
-    for (const Walk& w : walksOf(desk.piece(), desk.doc().plan(), desk.doc().boards())) lists << w.id;
+    for (const Checklist& w : checklistsOf(desk.piece(), desk.doc().plan(), desk.doc().boards())) lists << w.id;
     for (const QString& list : lists) {
         auto* bench = new BenchWindow(desk.doc(), list, &desk.window);
         bench->resize(1280, 800);
@@ -430,7 +430,7 @@ TEST(AsBuiltInTheWindow, BothVersionsStandSideBySide)
     Table *all = table("What was measured, beside what was planned"), *layers = table("Both versions, layer by layer");
     ASSERT_TRUE(all && layers);
     EXPECT_EQ(layers->rowCount(), 0) << "nothing is off";
-    // Typed, as by hand: the ring came out a millimetre low.
+    // Typed, as by hand: the ring came out a millimeter low.
     auto* field = dialog.findChild<LengthField*>();
     ASSERT_TRUE(field);
     field->setFocus();
@@ -493,7 +493,7 @@ TEST(LogStage, IsFilteredAndLaidSideBySide)
     Table* moves = table("Movement at each joint");
     ASSERT_TRUE(moves);
     const Plan& plan = desk.doc().plan();
-    EXPECT_EQ(moves->rowCount(), static_cast<int>(movementsOf(plan.assembly, plan.sides, desk.doc().shop()).size()));
+    EXPECT_EQ(moves->rowCount(), static_cast<int>(movementsOf(plan.assembly, plan.surfaces, desk.doc().shop()).size()));
     // Two rows chosen stand side by side.
     log->selectRow(0);
     log->selectionModel()->select(log->model()->index(2, 0), QItemSelectionModel::Select | QItemSelectionModel::Rows);
@@ -503,7 +503,7 @@ TEST(LogStage, IsFilteredAndLaidSideBySide)
     EXPECT_GT(both->rowCount(), 4);
 }
 
-TEST(DevicesAtTheBench, ASimulatedCalliperTypesAndAPedalDrives)
+TEST(DevicesAtTheBench, ASimulatedCaliperTypesAndAPedalDrives)
 {
     test::Desk desk;
     ASSERT_TRUE(desk.window.openDemo("buoy-bowl"));

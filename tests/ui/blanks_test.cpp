@@ -95,7 +95,7 @@ TEST(Blanks, ARodIsDraggedRoundByBothItsEnds)
     ASSERT_NE(rod, b.piece().holes.end());
     const auto which = static_cast<size_t>(rod - b.piece().holes.begin());
     const auto hole = [&]() -> const Hole& { return b.piece().holes[which]; };
-    const double r = radiusAt(b.doc().plan().sides.outside, hole().at);
+    const double r = radiusAt(b.doc().plan().surfaces.outside, hole().at);
     for (const bool leaves : {false, true}) {
         const HoleEnds before = holeEnds(hole(), r);
         const QPointF from = face->holeEnd(which, leaves), middle = face->drawn().center();
@@ -133,7 +133,7 @@ TEST(Blanks, EverySampleGoesThroughBuildCutAndGlue)
             EXPECT_EQ(b.doc().selection().layer, layer) << name;
             const auto at = static_cast<size_t>(layer);
             const auto handles =
-                layerHandles({b.piece(), b.doc().shop(), b.doc().plan().sides, at}, b.doc().plan().assembly.layers[at]);
+                layerHandles({b.piece(), b.doc().shop(), b.doc().plan().surfaces, at}, b.doc().plan().assembly.layers[at]);
             for (const LayerHandle& h : handles) {
                 const Piece before = b.piece();
                 const QPointF from = section->handlePosition(h.name);

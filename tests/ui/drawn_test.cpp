@@ -105,7 +105,7 @@ TEST_P(Drawn, CanBeReadOnEveryStage)
     // In turn: of any three pieces each stage is drawn in every unit.
     const std::vector<std::string> all = pieces();
     const auto piece = std::ranges::find(all, GetParam()) - all.begin();
-    constexpr std::array units{"Millimetres", "Decimal inches", "Fractions of an inch"};
+    constexpr std::array units{"Millimeters", "Decimal inches", "Fractions of an inch"};
     Desk b;
     open(b, GetParam());
     for (size_t k = 0; k < units.size(); ++k) {
@@ -130,7 +130,7 @@ TEST_P(Drawn, FillsItsPlace)
 {
     Desk b;
     open(b, GetParam());
-    b.press("Millimetres");
+    b.press("Millimeters");
     b.window.resize(1280, 800);
     for (const char* stage : {"shape", "build", "turn"}) {
         b.window.goTo(stage);

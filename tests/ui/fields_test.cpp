@@ -80,16 +80,16 @@ INSTANTIATE_TEST_SUITE_P(
         Typed{"cut", "Gap in the trial ring", "-0.4", -0.4,
               [](const Document& d) { return d.piece().choices.trialGap; }},
         Typed{"turn", "Spacing", "12.5", 12.5, [](const Document& d) { return d.piece().choices.stationSpacing; }},
-        Typed{"turn", "Lathe, centre to bed", "8in", 203.2,
+        Typed{"turn", "Lathe, center to bed", "8in", 203.2,
               [](const Document& d) { return d.shop().lathe.swingRadius; }},
-        Typed{"turn", "Lathe, between centres", "1m", 1000,
-              [](const Document& d) { return d.shop().lathe.betweenCentres; }}));
+        Typed{"turn", "Lathe, between centers", "1m", 1000,
+              [](const Document& d) { return d.shop().lathe.betweenCenters; }}));
 
 TEST(Fields, ReadBackTheSameInEveryUnit)
 {
     Desk b;
     b.window.openDemo("regatta-cup");
-    for (const LengthStyle style : {LengthStyle{LengthStyle::Unit::Millimetre},
+    for (const LengthStyle style : {LengthStyle{LengthStyle::Unit::Millimeter},
                                     {LengthStyle::Unit::Inch},
                                     {LengthStyle::Unit::Fraction, 64},
                                     {LengthStyle::Unit::Fraction, 8}}) {
@@ -124,9 +124,9 @@ TEST(Choices, ReachThePiece)
     choose("build", "Layer is a", 0);
     EXPECT_TRUE(b.piece().layers[6].is<DiscForm>());
     choose("cut", "Cut with", 1);
-    EXPECT_EQ(b.piece().choices.cutting, CutSchool::WedgeSled);
+    EXPECT_EQ(b.piece().choices.cutting, CutMethod::WedgeSled);
     choose("glue", "Rings closed", 1);
-    EXPECT_EQ(b.piece().choices.closing, RingSchool::HalfRings);
+    EXPECT_EQ(b.piece().choices.closing, RingMethod::HalfRings);
     choose("turn", "Stations", 1);
     EXPECT_EQ(b.piece().choices.stations, StationRule::Curve);
     for (int rule = 0; rule < 4; ++rule) {

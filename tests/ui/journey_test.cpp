@@ -40,7 +40,7 @@ TEST(Journey, FromAStartToThePacketAndAllTheWayBack)
     EXPECT_EQ(b.doc().history().count(), 1) << "a drag is one step";
     b.type("At station", "20");
     b.type("make the diameter", "5 1/2in");
-    EXPECT_NEAR(2 * radiusAt(b.doc().plan().sides.outside, 20), 139.7, 0.01);
+    EXPECT_NEAR(2 * radiusAt(b.doc().plan().surfaces.outside, 20), 139.7, 0.01);
     b.type("Wall at the rim", "8");
     EXPECT_EQ(b.piece().hollow.rimWall, 8);
 
@@ -73,7 +73,7 @@ TEST(Journey, FromAStartToThePacketAndAllTheWayBack)
     EXPECT_EQ(b.doc().style().unit, LengthStyle::Unit::Inch);
     b.press("Fractions of an inch");
     EXPECT_TRUE(b.named<LengthField>("Thickness")->text().contains("/")) << "inches read in fractions";
-    b.press("Millimetres");
+    b.press("Millimeters");
     EXPECT_EQ(b.piece(), before);
 
     // Save, print, undo all the way back, redo, reopen and compare.
@@ -217,7 +217,7 @@ TEST(Cut, SchoolAndTrialRingChangeWhatIsSet)
     EXPECT_EQ(b.piece().choices.trialRing, b.piece().layers[10].id);
     EXPECT_TRUE(b.button("Add to the miter")->accessibleName().contains("+0.0"))
         << b.button("Add to the miter")->accessibleName().toStdString();
-    b.doc().apply("sled", [](Piece& p) { p.choices.cutting = CutSchool::WedgeSled; });
+    b.doc().apply("sled", [](Piece& p) { p.choices.cutting = CutMethod::WedgeSled; });
     QApplication::processEvents();
     EXPECT_TRUE(b.button("Sled offset over the run")->accessibleName().contains("52.9")) << "300 × tan 10°";
     // A sample is in its own workshop: what is changed there is gone with it. The turner's own is kept in the book.

@@ -91,7 +91,7 @@ TEST(ErrorBudgetInTheWindow, SaysWhatIsNeededAndGivesIt)
     EXPECT_EQ(table->rowCount(), static_cast<int>(desk.piece().layers.size()));
     // Twice as bad a shop: each ring needs more, and is given it.
     Shop shop = desk.doc().shop();
-    shop.accuracy.centring = 2;
+    shop.accuracy.centering = 2;
     const QString before = said->text();
     ASSERT_TRUE(desk.doc().changeShop("accuracy", test::as(shop)));
     ASSERT_TRUE(QTest::qWaitFor([&] { return said->text() != before; }, 20000));

@@ -94,7 +94,7 @@ TEST(Surprise, DragsKeepToTheStepThatIsSet)
     const QPointF again = section->nodePosition(Side::Outside, 7);
     b.drag(section, again, again + QPointF(-9.1, 4.4));
     EXPECT_NEAR(std::remainder(b.piece().outside[7].z, mmPerInch / 32), 0, 1e-9);
-    b.press("Millimetres");
+    b.press("Millimeters");
 }
 
 TEST(Surprise, EscapePutsTheBrushDown)
@@ -122,7 +122,7 @@ TEST(Face, IsDraggedToTurnTheRingAndPaintsItsSegments)
     const double turn = b.piece().layers[7].sectors()->turn;
     const QPointF from = face->turnPosition(), middle = (face->segmentPosition(0) + face->segmentPosition(9)) / 2;
     const QPointF arm = from - middle;
-    // A quarter of the circle on, anticlockwise as seen from the tailstock: on the screen to the left.
+    // A quarter of the circle on, counterclockwise as seen from the tailstock: on the screen to the left.
     b.drag(face, from, middle + QPointF(arm.y(), -arm.x()), 12);
     const double turned = b.piece().layers[7].sectors()->turn;
     EXPECT_NEAR(std::remainder(turned - turn - 18 / 4.0, 18), 0, 0.26)
@@ -156,7 +156,7 @@ TEST(Cautions, OfOneKindAreOneEntryWithOneFixForAll)
     b.window.goTo("build");
     auto count = [&](const char* kind) {
         return std::ranges::count_if(b.doc().plan().cautions,
-                                     [&](const Caution& c) { return kindOf(b.piece(), c) == kind; });
+                                     [&](const Caution& c) { return c.kind == kind; });
     };
     ASSERT_GT(count("overlap"), 10);
     b.press("cautions");
@@ -423,6 +423,6 @@ TEST(Surprise, AboutSaysWhatDrawsTheSolid)
         if (action->text() == "About Vivid Lathe") action->trigger();
     auto* text = b.window.findChild<QTextBrowser*>();
     ASSERT_NE(text, nullptr);
-    EXPECT_EQ(text->toPlainText().contains("painted by the processor"), b.window.solid().painted());
+    EXPECT_EQ(text->toPlainText().contains("painted by the processor"), b.window.solid().materialMesh());
     EXPECT_FALSE(text->toPlainText().contains("%solid"));
 }

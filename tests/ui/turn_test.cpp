@@ -45,14 +45,14 @@ protected:
 
 }  // namespace
 
-TEST_F(Turn, ACentreIsDraggedOnEitherEndAndUndone)
+TEST_F(Turn, ACenterIsDraggedOnEitherEndAndUndone)
 {
     open("oar-grip");
     AxesView* view = axes();
     const OffAxis before = desk.piece().axes[0];
     const Plan plan = desk.doc().plan();
     // Outwards along its own direction on the head's end: that end alone moves.
-    const QPointF at = view->centrePosition(0, AxisSight::Head);
+    const QPointF at = view->centerPosition(0, AxisSight::Head);
     desk.drag(view, at, at + QPointF(0, -18));
     EXPECT_GT(desk.piece().axes[0].headOffset, before.headOffset + 1);
     EXPECT_EQ(desk.piece().axes[0].tailOffset, before.tailOffset);
@@ -64,8 +64,8 @@ TEST_F(Turn, ACentreIsDraggedOnEitherEndAndUndone)
     QTest::keyClick(&desk.window, Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(desk.piece().axes[0].headOffset, before.headOffset);
     // Seen from the headstock 9 o'clock is at the right: side 2, at 120°, stands right of the middle there.
-    EXPECT_GT(view->centrePosition(1, AxisSight::Head).x(), at.x());
-    EXPECT_LT(view->centrePosition(1, AxisSight::Tail).x(), view->centrePosition(0, AxisSight::Tail).x());
+    EXPECT_GT(view->centerPosition(1, AxisSight::Head).x(), at.x());
+    EXPECT_LT(view->centerPosition(1, AxisSight::Tail).x(), view->centerPosition(0, AxisSight::Tail).x());
 }
 
 TEST_F(Turn, AnAxisIsAddedTypedAndTakenAwayAgain)
@@ -79,7 +79,7 @@ TEST_F(Turn, AnAxisIsAddedTypedAndTakenAwayAgain)
     EXPECT_FALSE(desk.doc().plan().mustStop()) << "what is proposed works";
     desk.type("Turned from", "60");
     EXPECT_NEAR(desk.piece().axes[0].outside.front().z, 60, 1e-9);
-    desk.type("Off centre at the head", "7");
+    desk.type("Off center at the head", "7");
     EXPECT_NEAR(desk.piece().axes[0].headOffset, 7, 1e-9);
     auto* said = desk.named<QLabel>("axis-comes-to");
     ASSERT_NE(said, nullptr);
@@ -168,7 +168,7 @@ TEST_F(Turn, AnArchIsDrawnByItsThreeLengths)
     EXPECT_NEAR(curve.back().r, 0, 1e-9);
     // The solid follows, beside everything else.
     SolidScene& scene = desk.window.findChild<SolidView*>()->scene();
-    Sides whole = desk.doc().plan().sides;
+    TurnedSurfaces whole = desk.doc().plan().surfaces;
     whole.cuts.clear();
     const double uncut = meshVolume(turnedMesh(desk.doc().plan().assembly, whole, {0.05, false}));
     double seen = uncut;
@@ -362,7 +362,7 @@ TEST_F(Turn, MachinesAreAddedPutToUseAndTakenAway)
     // Another measure typed; what cannot be is said and left.
     dialog.choose(0);
     for (auto* field : dialog.findChildren<LengthField*>())
-        if (field->accessibleName() == "Lathe, centre to bed") {
+        if (field->accessibleName() == "Lathe, center to bed") {
             field->setFocus();
             field->selectAll();
             QTest::keyClicks(field, "90");
@@ -422,7 +422,7 @@ TEST_F(Turn, AFlawAndAHoleAreDraggedOnTheSectionAndUndone)
     EXPECT_EQ(desk.piece(), before) << "a drag is one step";
     // Its two ends are dragged along by themselves: it leans.
     for (const bool leaves : {false, true}) {
-        const Polyline& outside = desk.doc().plan().sides.outside;
+        const Polyline& outside = desk.doc().plan().surfaces.outside;
         const HoleStations was = *holeStations(desk.piece().holes.back(), outside);
         const QPointF end = *section->holePosition(hole, leaves);
         desk.drag(section, end, end + QPointF(leaves ? 16 : -16, 0));

@@ -179,8 +179,8 @@ TEST(Start, KeepsTheUnitsChosenLast)
     Desk b;
     EXPECT_EQ(b.doc().style().unit, LengthStyle::Unit::Inch);
     b.window.openDemo("regatta-cup");
-    b.press("Millimetres");
-    EXPECT_EQ(b.doc().style().unit, LengthStyle::Unit::Millimetre);
+    b.press("Millimeters");
+    EXPECT_EQ(b.doc().style().unit, LengthStyle::Unit::Millimeter);
 }
 
 TEST(Export, WritesEachFormatAndRefusesOthers)
@@ -214,7 +214,7 @@ TEST(Export, WritesEachFormatAndRefusesOthers)
     b.answer = "/no/such/folder/cup.pdf";
     EXPECT_FALSE(b.window.printPacket(report::Paper::Letter));
     b.answer.clear();
-    EXPECT_FALSE(b.window.saveAs()) << "a cancelled dialog saves nothing";
+    EXPECT_FALSE(b.window.saveAs()) << "a canceled dialog saves nothing";
 }
 
 TEST(Recent, FilesAreOfferedAgain)
@@ -282,12 +282,12 @@ TEST(NoOpenGl, PaintsIt)
     {
         Desk b;
         b.window.openDemo("regatta-cup");
-        EXPECT_TRUE(b.window.solid().painted());
+        EXPECT_TRUE(b.window.solid().materialMesh());
         const QImage picture = b.window.solid().grab().toImage();
-        std::set<QRgb> colours;
+        std::set<QRgb> colors;
         for (int y = 0; y < picture.height(); y += 5)
-            for (int x = 0; x < picture.width(); x += 5) colours.insert(picture.pixel(x, y));
-        EXPECT_GT(colours.size(), 200u) << "the wood is there";
+            for (int x = 0; x < picture.width(); x += 5) colors.insert(picture.pixel(x, y));
+        EXPECT_GT(colors.size(), 200u) << "the wood is there";
     }
     qunsetenv("VIVID_LATHE_NO_OPENGL");
 }
@@ -302,10 +302,10 @@ TEST(EveryStage, OfEveryStartIsDrawnInBothThemes)
             for (const QString& stage : b.window.stageNames()) {
                 ASSERT_TRUE(b.window.goTo(stage));
                 const QImage picture = b.window.grab().toImage();
-                std::set<QRgb> colours;
+                std::set<QRgb> colors;
                 for (int y = 70; y < 700; y += 9)
-                    for (int x = 20; x < 860; x += 9) colours.insert(picture.pixel(x, y));
-                EXPECT_GT(colours.size(), 8u) << start.name << " " << stage.toStdString();
+                    for (int x = 20; x < 860; x += 9) colors.insert(picture.pixel(x, y));
+                EXPECT_GT(colors.size(), 8u) << start.name << " " << stage.toStdString();
             }
         }
     }

@@ -72,12 +72,12 @@ TEST(SetUps, TheSliderTradesWoodForFewerOfThemAndIsOneStepBack)
     slider->setFocus();
     QTest::keyClick(slider, Qt::Key_End);
     QApplication::processEvents();
-    EXPECT_EQ(d.piece().choices.alike, fieldOf(&Choices::alike).limit.high);
+    EXPECT_EQ(d.piece().choices.setOnceWithin, fieldOf(&Choices::setOnceWithin).limit.high);
     EXPECT_LT(setups(), before);
     EXPECT_GT(d.doc().plan().cuts.volume, wood);
-    EXPECT_EQ(d.named<app::LengthField>("Set once within")->value(), d.piece().choices.alike);
+    EXPECT_EQ(d.named<app::LengthField>("Set once within")->value(), d.piece().choices.setOnceWithin);
     while (d.doc().history().canUndo()) d.doc().history().undo();
-    EXPECT_EQ(d.piece().choices.alike, 0);
+    EXPECT_EQ(d.piece().choices.setOnceWithin, 0);
     EXPECT_EQ(slider->value(), 0);
 }
 
@@ -91,7 +91,7 @@ TEST(Holding, IsChosenOnTheGlueStageAndTheRecipeFollows)
     QTest::keyClick(held, Qt::Key_Down);
     emit held->activated(held->currentIndex());
     QApplication::processEvents();
-    EXPECT_EQ(d.piece().choices.holding, HoldSchool::GlueBlock);
+    EXPECT_EQ(d.piece().choices.holding, HoldMethod::GlueBlock);
     const auto& glues = d.doc().plan().glues;
     EXPECT_TRUE(std::ranges::any_of(glues, [&](const JointGlue& g) {
         return d.doc().plan().assembly.recipe[g.step].glue.faces == JointFaces::Block;

@@ -43,7 +43,7 @@ AsBuiltDialog::AsBuiltDialog(Document& document, const std::optional<Measured>& 
     column->addWidget(buttons);
     connect(&doc_, &Document::changed, this, &AsBuiltDialog::refresh);
     refresh();
-    form_->focus("value_mm");  // what a calliper types goes there
+    form_->focus("value_mm");  // what a caliper types goes there
 }
 
 QWidget* AsBuiltDialog::measuring()
@@ -54,7 +54,7 @@ QWidget* AsBuiltDialog::measuring()
     asked_->setObjectName("measured-asked");
     put_ = new QPushButton(tr("Put it down"));
     put_->setObjectName("put-measured");
-    put_->setDefault(true);              // a calliper ends what it types with Return
+    put_->setDefault(true);              // a caliper ends what it types with Return
     put_->setFocusPolicy(Qt::TabFocus);  // pressed with the mouse, the field is read first, as it stands
     remove_ = new QPushButton(tr("Strike it out"));
     remove_->setObjectName("remove-measured");
@@ -104,7 +104,7 @@ QWidget* AsBuiltDialog::goingOn()
     said_->setObjectName("way-on-said");
     sides_ = new SideBySide;
     sides_->setObjectName("as-measured");
-    sides_->setToolTip(tr("Press where the calliper goes"));
+    sides_->setToolTip(tr("Press where the caliper goes"));
     connect(sides_, &SideBySide::pressed, this, [this](const Point& place) {
         const std::vector<Measured> all = measurableAt(doc_.piece(), doc_.plan(), place, doc_.snapStep());
         if (all.empty()) return;

@@ -33,7 +33,7 @@ LooksPanel::LooksPanel(Document& document, QWidget* parent) : QWidget(parent), d
 void LooksPanel::refresh()
 {
     if (doc_.live()) return;  // it is worked out anew with the release
-    all_ = workedBackwards(doc_.piece(), doc_.selection().layer);
+    all_ = inverseDesigns(doc_.piece(), doc_.selection().layer);
     lead_->setText(all_.empty() ? tr("Nothing is worked backwards for this layer: it is for rings, for zigzags and "
                                      "diamonds, for wedges round a post, and for rings from a striped board at the "
                                      "rim.")

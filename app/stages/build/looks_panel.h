@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/plan/backwards.h"
+#include "core/plan/inverse_design.h"
 
 #include <QWidget>
 
@@ -23,7 +23,7 @@ private:
     Document& doc_;
     QLabel* lead_;
     std::array<QPushButton*, 6> looks_{};
-    std::vector<Backwards> all_;
+    std::vector<InverseDesign> all_;
 };
 
 }  // namespace vl::app

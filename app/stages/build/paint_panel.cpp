@@ -143,7 +143,7 @@ void PaintPanel::layPicture(const QString& path)
         const Piece next = vl::layPicture(doc_.piece(), picture, first, last, {woods.begin(), woods.end()}, 0, radius,
                                           doc_.shop().leastEdge, &fit);
         if (doc_.applyInstead(tr("lay a picture"), doc_.piece(), next))
-            said_->setText(tr("%1 segments show it best, in %2 woods; mean colour difference %3.")
+            said_->setText(tr("%1 segments show it best, in %2 woods; mean color difference %3.")
                                .arg(fit.segments)
                                .arg(woods.size())
                                .arg(fit.error, 0, 'f', 1));

@@ -3,8 +3,8 @@
 #include "app/access/layer_things.h"
 
 #include "app/theme/theme.h"
-#include "core/workpiece/decor_grid.h"
 #include "core/picture/skin.h"
+#include "core/workpiece/decor_grid.h"
 #include "report/drawing.h"
 
 #include <QMouseEvent>
@@ -37,7 +37,7 @@ QPointF SkinLane::segmentPosition(int layer, int segment) const
     const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
     double angle = std::fmod(l.middleOf(segment, (l.z0 + l.z1) / 2).y(), 360.0);
     if (angle < 0) angle += 360;
-    return {columns_.centre(layer), y(angle)};
+    return {columns_.center(layer), y(angle)};
 }
 
 /// The skins of the layers that are shown, from the first; null while they are being made.
@@ -48,13 +48,13 @@ const Baked::Images* SkinLane::skins()
     const int wide = std::max(1, static_cast<int>((columns_.width() - 4) * ratio)),
               high = std::max(1, static_cast<int>((bottom() - top()) * ratio));
     return baked_.get(qHashMulti(doc_.version(), columns_.first(), columns_.shown(), wide, high),
-                      [assembly = doc_.plan().assembly, sides = doc_.plan().sides, first = columns_.first(),
-                       last = columns_.first() + columns_.shown(), wide, high](const std::atomic<bool>& cancelled) {
+                      [assembly = doc_.plan().assembly, sides = doc_.plan().surfaces, first = columns_.first(),
+                       last = columns_.first() + columns_.shown(), wide, high](const std::atomic<bool>& canceled) {
                           Baked::Images images;
-                          for (int k = first; k < last && !cancelled; ++k) {
+                          for (int k = first; k < last && !canceled; ++k) {
                               const BuiltLayer& l = assembly.layers[static_cast<size_t>(k)];
                               images.push_back(report::imageOf(
-                                  bakeSkin(assembly, sides, SkinWindow{l.z0, l.z1, 0, 360, wide, high}, &cancelled)));
+                                  bakeSkin(assembly, sides, SkinWindow{l.z0, l.z1, 0, 360, wide, high}, &canceled)));
                           }
                           return images;
                       });
@@ -69,7 +69,7 @@ void SkinLane::drawFlat(QPainter& painter, int layer) const
         const double pitch = 360.0 / count, from = l.phaseDeg + pitch * (k - 0.5);
         for (const double turn : {-360.0, 0.0, 360.0})
             painter.fillRect(QRectF(QPointF(at.left(), y(from + turn + pitch)), QPointF(at.right(), y(from + turn))),
-                             report::woodColour(*l.woods[static_cast<size_t>(k)]));
+                             report::woodColor(*l.woods[static_cast<size_t>(k)]));
     }
 }
 
@@ -130,7 +130,7 @@ void SkinLane::drawGrids(QPainter& painter, int layer) const
     const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
     const QRectF at = box(layer);
     const auto x = [&](double z) { return at.left() + (z - l.z0) / (l.z1 - l.z0) * at.width(); };
-    for (const GridOf& g : gridsOf(doc_.piece(), doc_.plan().sides)) {
+    for (const GridOf& g : gridsOf(doc_.piece(), doc_.plan().surfaces)) {
         const Decor& d = doc_.piece().decors[g.decor];
         if (d.on != Decor::Wall || g.rings.empty()) continue;
         const auto cell = [&](const GridRing& r, int spoke, double turn) {
@@ -139,8 +139,8 @@ void SkinLane::drawGrids(QPainter& painter, int layer) const
         };
         for (const double turn : {-720.0, -360.0, 0.0, 360.0}) {
             for (const GridCell& c : g.worked) {
-                QColor ink(QString::fromStdString(d.cells[c.cells].colour));
-                if (d.cells[c.cells].work != GridCells::Colour) ink = QColor(58, 40, 28);
+                QColor ink(QString::fromStdString(d.cells[c.cells].color));
+                if (d.cells[c.cells].work != GridCells::Color) ink = QColor(58, 40, 28);
                 if (!c.lost) painter.fillRect(cell(g.rings[static_cast<size_t>(c.ring)], c.spoke, turn), ink);
             }
             // Lines that would stand closer than the eye parts them are left out.
@@ -158,7 +158,7 @@ int SkinLane::segmentUnder(const QPointF& at, int layer) const
     const BuiltLayer& l = doc_.plan().assembly.layers[static_cast<size_t>(layer)];
     const double share = (at.x() - box(layer).left()) / box(layer).width(),
                  station = l.z0 + std::clamp(share, 0.001, 0.999) * (l.z1 - l.z0),
-                 r = radiusAt(doc_.plan().sides.outside, station);
+                 r = radiusAt(doc_.plan().surfaces.outside, station);
     return std::isnan(r) ? -1 : l.segmentAt(station, r - 0.01, angleAt(at.y()));
 }
 
@@ -182,7 +182,7 @@ void SkinLane::paint(int layer, int segment, int merge)
             merge);
 }
 
-std::vector<Thing> SkinLane::things() const
+std::vector<ReadableItem> SkinLane::things() const
 {
     return segmentThings(doc_, [this](int k) {
         return QRectF(segmentPosition(doc_.selection().layer, k) - QPointF(8, 5), QSizeF(16, 10)).toRect();

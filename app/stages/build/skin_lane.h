@@ -20,7 +20,7 @@ public:
     /// The middle of a segment on the lane, pixels.
     QPointF segmentPosition(int layer, int segment) const;
 
-    std::vector<Thing> things() const override;
+    std::vector<ReadableItem> things() const override;
     void chooseThing(int segment) override { doc_.selectLayer(doc_.selection().layer, {}, segment); }
     QSize minimumSizeHint() const override { return {420, 84}; }
 

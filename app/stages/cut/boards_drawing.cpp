@@ -20,7 +20,7 @@ void BoardsView::drawBoard(QPainter& painter, const Row& row)
     const PlannedBoard* plan = planOf(row.id);
     auto length = [&](double v) {
         return QString::fromStdString(
-            formatLength(v, doc_.style(), doc_.style().unit == LengthStyle::Unit::Millimetre ? 0 : -1));
+            formatLength(v, doc_.style(), doc_.style().unit == LengthStyle::Unit::Millimeter ? 0 : -1));
     };
     const bool chosen = doc_.selection().board == row.id;
     painter.setFont(textFont(9, QFont::DemiBold));
@@ -46,8 +46,8 @@ void BoardsView::drawBoard(QPainter& painter, const Row& row)
         const float seed = static_cast<float>(std::hash<std::string>{}(b->id) % 1000) / 1000.0f;
         for (int py = 0; py < size.height(); ++py)
             for (int px = 0; px < size.width(); ++px) {
-                const auto c = vl::woodColour(figure, static_cast<float>(px / scale_), static_cast<float>(py / scale_),
-                                              4, seed, 0);
+                const auto c =
+                    vl::woodColor(figure, static_cast<float>(px / scale_), static_cast<float>(py / scale_), 4, seed, 0);
                 image.setPixel(px, py, QColor::fromRgbF(c[0], c[1], c[2]).rgb());
             }
         wood = QPixmap::fromImage(image);

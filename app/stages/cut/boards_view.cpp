@@ -261,10 +261,10 @@ std::vector<std::pair<std::string, int>> BoardsView::places() const
     return all;
 }
 
-std::vector<Thing> BoardsView::things() const
+std::vector<ReadableItem> BoardsView::things() const
 {
     auto length = [&](double mm) { return QString::fromStdString(formatLengthUnit(mm, doc_.style(), 0)); };
-    std::vector<Thing> all;
+    std::vector<ReadableItem> all;
     for (const auto& [id, k] : places()) {
         const Board& b = *boardOf(id);
         const QString name = QString::fromStdString(id);

@@ -26,7 +26,7 @@ public:
     QSize minimumSizeHint() const override { return {420, 120}; }
 
     /// Boards, each followed by its strips.
-    std::vector<Thing> things() const override;
+    std::vector<ReadableItem> things() const override;
     void chooseThing(int index) override;
 
     void setMarking(bool on);

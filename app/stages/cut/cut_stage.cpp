@@ -70,8 +70,9 @@ CutStage::CutStage(Document& document, QWidget* parent) : Stage(document, tr("Cu
 
     group(tr("Strips"), "strips", false);
     pieceRow(&Choices::endWaste, choices);
-    pieceRow(&Choices::alike, choices);
-    pieceSlider(&Choices::alike, choices, 50)->setToolTip(tr("left: the least wood; right: the fewest set-ups"));
+    pieceRow(&Choices::setOnceWithin, choices);
+    pieceSlider(&Choices::setOnceWithin, choices, 50)
+        ->setToolTip(tr("left: the least wood; right: the fewest set-ups"));
     figure(FigureId::StockVolume, tr("Planed"), false);
     figure(FigureId::Waste, tr("Waste"), false);
 
@@ -111,7 +112,7 @@ void CutStage::refresh()
     const Choices& c = doc_.piece().choices;
     const auto at = static_cast<size_t>(doc_.selection().layer);
     const Layer& layer = doc_.piece().layers[at];
-    const bool ring = doc_.plan().assembly.layers[at].segmented, sled = c.cutting == CutSchool::WedgeSled;
+    const bool ring = doc_.plan().assembly.layers[at].segmented, sled = c.cutting == CutMethod::WedgeSled;
     title_->setTitle(ring ? tr("One segment of ring %1").arg(at + 1)
                           : tr("Layer %1, %2").arg(at + 1).arg(wordsOf(layerKinds()[layer.form.index()])));
     settings_->refresh();

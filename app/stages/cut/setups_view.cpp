@@ -95,9 +95,9 @@ void SetupsView::paintEvent(QPaintEvent* event)
 
 void SetupsView::resizeEvent(QResizeEvent*) { setMinimumHeight(sizeHint().height()); }
 
-std::vector<Thing> SetupsView::things() const
+std::vector<ReadableItem> SetupsView::things() const
 {
-    std::vector<Thing> all;
+    std::vector<ReadableItem> all;
     for (size_t i = 0; i < setups_.size(); ++i) {
         const Row& r = setups_[i];
         all.push_back({QStringList{r.machine, r.settings, r.parts, r.trial}.join(QStringLiteral(", ")),

@@ -13,7 +13,7 @@ class SetupsView : public QWidget, public Readable {
     Q_OBJECT
 public:
     explicit SetupsView(Document& document, QWidget* parent = nullptr);
-    std::vector<Thing> things() const override;
+    std::vector<ReadableItem> things() const override;
     void chooseThing(int index) override;
     QSize sizeHint() const override { return {600, 30 + rowHeight() * static_cast<int>(setups_.size())}; }
 

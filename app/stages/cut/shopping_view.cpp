@@ -47,7 +47,7 @@ void ShoppingView::refresh()
         volumes[s.species->name] += s.volume;
     }
     const bool boards = !rows.isEmpty();
-    for (const Extra& e : extrasOf(doc_.piece(), doc_.plan().sides))
+    for (const Extra& e : extrasOf(doc_.piece(), doc_.plan().surfaces))
         rows << QStringList{QString::fromStdString(e.of.empty() ? e.what : e.of + ", " + e.what),
                             tr("beside wood"),
                             QString::number(e.count),

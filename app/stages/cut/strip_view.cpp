@@ -90,8 +90,8 @@ void StripView::drawPart(QPainter& painter, const Part& part, const QRectF& row)
                 QImage::Format_RGB32);
     for (int py = 0; py < wood.height(); ++py)
         for (int px = 0; px < wood.width(); ++px) {
-            const auto c = vl::woodColour(part.species->figure, static_cast<float>(px / sx),
-                                          static_cast<float>(py / sy), 4, seed, 0);
+            const auto c = vl::woodColor(part.species->figure, static_cast<float>(px / sx), static_cast<float>(py / sy),
+                                         4, seed, 0);
             wood.setPixel(px, py, QColor::fromRgbF(c[0], c[1], c[2]).rgb());
         }
     painter.drawImage(board, wood);
@@ -158,10 +158,10 @@ void StripView::paintEvent(QPaintEvent*)
     }
 }
 
-std::vector<Thing> StripView::things() const
+std::vector<ReadableItem> StripView::things() const
 {
     auto length = [&](double mm) { return QString::fromStdString(formatLengthUnit(mm, doc_.style())); };
-    std::vector<Thing> all;
+    std::vector<ReadableItem> all;
     for (const Line& line : lines())
         if (line.part)
             all.push_back({tr("%1, %2 of %3, strip %4 long, %5 wide, %6 thick")
@@ -183,8 +183,8 @@ void StripView::chooseThing(int index)
 void StripView::keyPressEvent(QKeyEvent* event)
 {
     const int by = event->key() == Qt::Key_Down ? 1 : event->key() == Qt::Key_Up ? -1 : 0;
-    const std::vector<Thing> all = things();
-    const auto now = std::ranges::find(all, true, &Thing::chosen);
+    const std::vector<ReadableItem> all = things();
+    const auto now = std::ranges::find(all, true, &ReadableItem::chosen);
     const auto next = now - all.begin() + by;
     if (by == 0 || now == all.end() || next < 0 || next >= static_cast<long>(all.size()))
         return QWidget::keyPressEvent(event);

@@ -8,12 +8,12 @@
 namespace vl::app {
 
 /// The strips to make, gathered by wood, thickness and width, each part's share drawn as it will be cut: turned over
-/// after each cut, so that neighbours share it.
+/// after each cut, so that neighbors share it.
 class StripView : public QWidget, public Readable {
     Q_OBJECT
 public:
     explicit StripView(Document& document, QWidget* parent = nullptr);
-    std::vector<Thing> things() const override;
+    std::vector<ReadableItem> things() const override;
     void chooseThing(int index) override;
     QSize sizeHint() const override;
     QSize minimumSizeHint() const override { return {420, rowHeight * 2}; }

@@ -172,8 +172,8 @@ int FinishStage::layer() const
 void FinishStage::refreshLayers()
 {
     const Finish& finish = doc_.plan().finish;
-    const Sides& sides = doc_.plan().sides;
-    const FinishArea area = finishArea(sides.outside, sides.inside);
+    const TurnedSurfaces& surfaces = doc_.plan().surfaces;
+    const FinishArea area = finishArea(surfaces.outside, surfaces.inside);
     QList<QStringList> rows;
     for (const FinishLayer& l : finish.layers) {
         const CoatMass mass = coatMass(l, area.all(), doc_.shop().leastMix);
@@ -236,7 +236,7 @@ QString FinishStage::suitsWords(const Finish& finish) const
 {
     QStringList all{tr("Shine: %1.").arg(wordsOf(choicesOf<Finish::Shine>()[static_cast<size_t>(finish.shine)]))};
     if (!finish.suits.empty()) all << tr("For %1.").arg(localized(finish.suits.c_str()));
-    all << tr("Stain or dye: %1.").arg(wordsOf(choicesOf<Finish::Under>()[static_cast<size_t>(finish.colour)]));
+    all << tr("Stain or dye: %1.").arg(wordsOf(choicesOf<Finish::Under>()[static_cast<size_t>(finish.color)]));
     all << (finish.food ? tr("For food once it has cured; the label comes first.") : tr("Not for food."));
     return all.join(QLatin1Char(' '));
 }

@@ -146,7 +146,7 @@ void RecipeView::paintEvent(QPaintEvent*)
         const QRectF b = box(i);
         QColor wood = theme().accentSoft;
         if (s.layer >= 0 && s.layer < static_cast<int>(plan.assembly.layers.size()))
-            wood = report::woodColour(*plan.assembly.layers[static_cast<size_t>(s.layer)].woods[0]);
+            wood = report::woodColor(*plan.assembly.layers[static_cast<size_t>(s.layer)].woods[0]);
         const bool waits = s.workMinutes <= 0;
         painter.setPen(QPen(s.id == chosen              ? theme().accent
                             : plan.schedule.critical[i] ? theme().text

@@ -76,9 +76,9 @@ QPointF Timetable::stepPosition(const std::string& id) const
 }
 
 /// The bars in the order of their work.
-std::vector<Thing> Timetable::things() const
+std::vector<ReadableItem> Timetable::things() const
 {
-    std::vector<Thing> all;
+    std::vector<ReadableItem> all;
     for (const size_t i : schedule().order) {
         const Step& step = recipe()[i];
         const DayTime at = dayTimeOf(schedule().begins + schedule().start[i]);
@@ -184,7 +184,7 @@ void Timetable::paintEvent(QPaintEvent*)
         const Step& s = recipe()[i];
         QColor ink = theme().accent;
         if (s.layer >= 0 && s.layer < static_cast<int>(doc_.plan().assembly.layers.size()))
-            ink = report::woodColour(*doc_.plan().assembly.layers[static_cast<size_t>(s.layer)].woods[0]);
+            ink = report::woodColor(*doc_.plan().assembly.layers[static_cast<size_t>(s.layer)].woods[0]);
         if (s.waitMinutes > 0) {
             QRectF wait = whole(i);
             wait.setLeft(work(i).right());

@@ -17,7 +17,7 @@ class Timetable : public QWidget, public Readable {
 public:
     explicit Timetable(Document& document, QWidget* parent = nullptr);
     QSize minimumSizeHint() const override { return {420, 200}; }
-    std::vector<Thing> things() const override;
+    std::vector<ReadableItem> things() const override;
     void chooseThing(int index) override;
     /// The middle of a step's bar, pixels.
     QPointF stepPosition(const std::string& id) const;

@@ -68,7 +68,7 @@ void LogStage::refreshMovement()
     constexpr int fine = 2;
     const auto mm = [this](double v) { return q(formatLengthUnit(v, doc_.style(), fine)); };
     QList<QStringList> rows;
-    for (const JointMovement& j : movementsOf(doc_.plan().assembly, doc_.plan().sides, shop))
+    for (const JointMovement& j : movementsOf(doc_.plan().assembly, doc_.plan().surfaces, shop))
         rows << QStringList{tr("%1 and %2").arg(j.below + 1).arg(j.below + 2),
                             mm(j.z),
                             mm(j.width),

@@ -32,7 +32,7 @@ PlotLane::Curve bendCurve(const Document& document)
     c.unit = PlotLane::tr(" /m");
     c.decimals = 0;
     c.empty = PlotLane::tr("nothing to draw");
-    c.points = curvatureAlong(document.plan().sides.outside);
+    c.points = curvatureAlong(document.plan().surfaces.outside);
     return c;
 }
 
@@ -102,7 +102,7 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     station_ = lengthRow(tr("At station"), fieldOf(&Node::z).limit);
     diameter_ = lengthRow(tr("make the diameter"), diameters);
     connect(station_, &LengthField::edited, this, [this](double mm) {
-        const double r = radiusAt(doc_.plan().sides.outside, mm);
+        const double r = radiusAt(doc_.plan().surfaces.outside, mm);
         if (!std::isnan(r)) diameter_->setValue(2 * r);
     });
     connect(diameter_, &LengthField::edited, this, &ShapeStage::setDiameter);
@@ -138,7 +138,7 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
         edit(tr("wall rule"), [&](Piece& p) {
             p.hollow.rule = static_cast<WallRule>(k);
             if (p.hollow.rule == WallRule::Drawn && p.hollow.inside.size() < 2)
-                p.hollow.inside = drawnFrom(doc_.plan().sides.inside, p);
+                p.hollow.inside = drawnFrom(doc_.plan().surfaces.inside, p);
         });
     });
     const auto hollow = [](auto& p) -> auto& { return p.hollow; };
@@ -232,10 +232,10 @@ void ShapeStage::refresh()
     refreshRows();
     forms_->refresh();
     split_->show(itemsOf(doc_.piece().split));
-    const bool lidded = hasLid(p) && !doc_.plan().sides.inside.empty();
+    const bool lidded = hasLid(p) && !doc_.plan().surfaces.inside.empty();
     lidSaid_->setVisible(p.lid.on);
     if (lidded) {
-        const LidJoint j = lidJoint(p, doc_.shop().fits, doc_.plan().sides);
+        const LidJoint j = lidJoint(p, doc_.shop().fits, doc_.plan().surfaces);
         const auto mm = [this](double v) { return QString::fromStdString(formatLengthUnit(v, doc_.style())); };
         lidSaid_->setText(
             tr("Bore Ø %1, spigot Ø %2, recess Ø %3; %4 of wall are left. The blank is %5 longer than the "

@@ -22,7 +22,7 @@ constexpr std::array sights{AxisSight::Head, AxisSight::Section, AxisSight::Tail
 AxesView::AxesView(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
 {
     setAccessibleName(tr("Axes across the piece"));
-    setToolTip(tr("Drag a centre at either end; drag below the section, or turn the wheel, to move the section along"));
+    setToolTip(tr("Drag a center at either end; drag below the section, or turn the wheel, to move the section along"));
     setFocusPolicy(Qt::StrongFocus);
     connect(&doc_, &Document::changed, this, [this] {
         if (chosen_ >= static_cast<int>(doc_.piece().axes.size()))
@@ -67,13 +67,13 @@ QRectF AxesView::stripBox() const
     return {box.left() + 10, box.bottom() + 8, box.width() - 20, strip - 14};
 }
 
-QPointF AxesView::centrePosition(size_t setUp, AxisSight sight) const
+QPointF AxesView::centerPosition(size_t setUp, AxisSight sight) const
 {
     const AxisSetUp& s = doc_.plan().setUps[setUp];
     const Point at = sight == AxisSight::Head   ? s.head
                      : sight == AxisSight::Tail ? s.tail
-                                                : s.solid.centreAt(station());
-    return report::seenAt(at, sight, centreOf(sight), scale());
+                                                : s.solid.centerAt(station());
+    return report::seenAt(at, sight, centerOf(sight), scale());
 }
 
 void AxesView::paintEvent(QPaintEvent*)
@@ -96,13 +96,13 @@ void AxesView::paintEvent(QPaintEvent*)
         painter.setFont(textFont(9, QFont::DemiBold));
         painter.save();
         painter.setClipRect(box);
-        report::drawAxes(painter, centreOf(sight), scale(), doc_.plan(),
+        report::drawAxes(painter, centerOf(sight), scale(), doc_.plan(),
                          {.sight = sight, .z = station(), .chosen = chosen_, .accent = theme().accent, .filled = true},
                          inks);
         painter.restore();
     }
     drawStrip(painter);
-    if (drag_ != Drag::Centre) return;
+    if (drag_ != Drag::Center) return;
     // The number of what is dragged.
     const AxisSetUp& s = doc_.plan().setUps[dragged_];
     const Point& c = end_ == AxisSight::Head ? s.head : s.tail;
@@ -111,7 +111,7 @@ void AxesView::paintEvent(QPaintEvent*)
     const QString number =
         tr("%1 off, %2°").arg(QString::fromStdString(formatLengthUnit(c.norm(), doc_.style()))).arg(deg, 0, 'f', 1);
     painter.setFont(textFont(10, QFont::DemiBold));
-    const QRectF tag(centrePosition(dragged_, end_) + QPointF(12, 10),
+    const QRectF tag(centerPosition(dragged_, end_) + QPointF(12, 10),
                      QSizeF(painter.fontMetrics().horizontalAdvance(number) + 12, 22));
     painter.setPen(Qt::NoPen);
     painter.setBrush(theme().accent);
@@ -136,10 +136,10 @@ void AxesView::mousePressEvent(QMouseEvent* event)
     constexpr double near = 10;  // pixels
     for (const AxisSight sight : {AxisSight::Head, AxisSight::Tail})
         for (size_t i = 0; i < doc_.plan().setUps.size(); ++i) {
-            const QPointF off = event->position() - centrePosition(i, sight);
+            const QPointF off = event->position() - centerPosition(i, sight);
             if (std::hypot(off.x(), off.y()) > near) continue;
             choose(static_cast<int>(doc_.plan().setUps[i].axis));
-            drag_ = Drag::Centre;
+            drag_ = Drag::Center;
             dragged_ = i;
             end_ = sight;
             mergeKey_ = Document::newMergeKey();
@@ -156,25 +156,25 @@ void AxesView::mouseMoveEvent(QMouseEvent* event)
 {
     if (drag_ == Drag::Station)
         setStation((event->position().x() - stripBox().left()) / stripBox().width() * outlineHeight(doc_.piece()));
-    if (drag_ == Drag::Centre)
-        moveCentre(dragged_, end_, report::placeOf(event->position(), end_, centreOf(end_), scale()), mergeKey_);
+    if (drag_ == Drag::Center)
+        moveCenter(dragged_, end_, report::placeOf(event->position(), end_, centerOf(end_), scale()), mergeKey_);
 }
 
 void AxesView::mouseReleaseEvent(QMouseEvent*)
 {
-    if (drag_ == Drag::Centre) doc_.endDrag();
+    if (drag_ == Drag::Center) doc_.endDrag();
     drag_ = Drag::None;
     update();
 }
 
-void AxesView::moveCentre(size_t setUp, AxisSight sight, const Point& to, int merge)
+void AxesView::moveCenter(size_t setUp, AxisSight sight, const Point& to, int merge)
 {
     const AxisSetUp& s = doc_.plan().setUps[setUp];
     OffAxis axis = doc_.piece().axes[s.axis];
     const double off = doc_.snapped(to.norm());
     const double deg = std::round(std::remainder(std::atan2(to.y(), to.x()) / degrees - s.indexDeg, 360));
     switch (axis.by) {
-    case AxisBy::Centres:
+    case AxisBy::Centers:
         (sight == AxisSight::Head ? axis.headOffset : axis.tailOffset) = off;
         (sight == AxisSight::Head ? axis.headDirection : axis.tailDirection) = deg;
         break;
@@ -192,7 +192,7 @@ void AxesView::moveCentre(size_t setUp, AxisSight sight, const Point& to, int me
     }
     clampToLimits(axis);
     doc_.apply(
-        tr("move centre"), [&](Piece& p) { p.axes.at(s.axis) = axis; }, merge);
+        tr("move center"), [&](Piece& p) { p.axes.at(s.axis) = axis; }, merge);
 }
 
 void AxesView::keyPressEvent(QKeyEvent* event)
@@ -207,9 +207,9 @@ void AxesView::wheelEvent(QWheelEvent* event)
     setStation(station() + (event->angleDelta().y() > 0 ? 1 : -1) * outlineHeight(doc_.piece()) / 50);
 }
 
-std::vector<Thing> AxesView::things() const
+std::vector<ReadableItem> AxesView::things() const
 {
-    std::vector<Thing> out;
+    std::vector<ReadableItem> out;
     for (size_t i = 0; i < doc_.plan().setUps.size(); ++i) {
         const AxisSetUp& s = doc_.plan().setUps[i];
         const auto mm = [&](double v) { return QString::fromStdString(formatLengthUnit(v, doc_.style())); };
@@ -217,7 +217,7 @@ std::vector<Thing> AxesView::things() const
                            .arg(QString::fromStdString(nameOf(doc_.piece(), s.axis)))
                            .arg(s.side + 1)
                            .arg(mm(s.head.norm()), mm(s.tail.norm())),
-                       QRectF(centrePosition(i, AxisSight::Head) - QPointF(8, 8), QSizeF(16, 16)).toRect(),
+                       QRectF(centerPosition(i, AxisSight::Head) - QPointF(8, 8), QSizeF(16, 16)).toRect(),
                        static_cast<int>(s.axis) == chosen_});
     }
     return out;

@@ -8,7 +8,7 @@
 
 namespace vl::app {
 
-/// The piece across its axes: head end, a section, tail end, each as it is looked at, with every centre. A centre is
+/// The piece across its axes: head end, a section, tail end, each as it is looked at, with every center. A center is
 /// dragged at either end; the wheel, or a drag across the section's own strip, moves the section along.
 class AxesView : public QWidget, public Readable {
     Q_OBJECT
@@ -20,9 +20,9 @@ public:
     /// Of the section, mm.
     double station() const { return share_ * outlineHeight(doc_.piece()); }
     void setStation(double z);
-    /// Where a set-up's centre stands at an end, pixels.
-    QPointF centrePosition(size_t setUp, report::AxisSight sight) const;
-    std::vector<Thing> things() const override;
+    /// Where a set-up's center stands at an end, pixels.
+    QPointF centerPosition(size_t setUp, report::AxisSight sight) const;
+    std::vector<ReadableItem> things() const override;
     void chooseThing(int setUp) override;
     QSize minimumSizeHint() const override { return {420, 190}; }
 
@@ -40,16 +40,16 @@ protected:
 private:
     static constexpr double words = 24, strip = 26;  // pixels above each sight, and below the section
     QRectF sightBox(report::AxisSight sight) const;
-    QPointF centreOf(report::AxisSight sight) const { return sightBox(sight).center(); }
+    QPointF centerOf(report::AxisSight sight) const { return sightBox(sight).center(); }
     double scale() const;
     QRectF stripBox() const;
     void drawStrip(QPainter& painter) const;
-    void moveCentre(size_t setUp, report::AxisSight sight, const Point& to, int merge);
+    void moveCenter(size_t setUp, report::AxisSight sight, const Point& to, int merge);
 
     Document& doc_;
     int chosen_ = -1;
     double share_ = 0.5;  ///< of the piece's length
-    enum class Drag { None, Centre, Station } drag_ = Drag::None;
+    enum class Drag { None, Center, Station } drag_ = Drag::None;
     size_t dragged_ = 0;
     report::AxisSight end_ = report::AxisSight::Head;
     int mergeKey_ = 0;

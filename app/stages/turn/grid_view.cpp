@@ -22,22 +22,22 @@ constexpr double tools = 40, figures = 250, edge = 28;  // pixels
 
 GridView::GridView(Document& document, std::function<int()> chosen, QWidget* parent)
     : QWidget(parent), doc_(document), chosen_(std::move(chosen)), work_(new QComboBox(this)),
-      colour_(new QPushButton(tr("Colour…"), this))
+      color_(new QPushButton(tr("Color…"), this))
 {
     setAccessibleName(tr("Decorated grid"));
     for (const Choice& c : choicesOf<GridCells::Work>()) work_->addItem(wordsOf(c));
     work_->setAccessibleName(tr("A pressed cell is"));
     work_->setToolTip(tr("What a press on a cell makes of it; a second press leaves it plain"));
     work_->move(12, 6);
-    colour_->setObjectName("cell-colour");
+    color_->setObjectName("cell-colour");
     const auto shown = [this] {
-        colour_->setStyleSheet(QStringLiteral("border-left: 14px solid %1").arg(ink_.name()));
-        colour_->move(work_->x() + work_->sizeHint().width() + 8, 6);
-        colour_->setVisible(work_->currentIndex() == GridCells::Colour);
+        color_->setStyleSheet(QStringLiteral("border-left: 14px solid %1").arg(ink_.name()));
+        color_->move(work_->x() + work_->sizeHint().width() + 8, 6);
+        color_->setVisible(work_->currentIndex() == GridCells::Color);
     };
     shown();
     connect(work_, &QComboBox::currentIndexChanged, this, shown);
-    connect(colour_, &QPushButton::clicked, this, [this, shown] {
+    connect(color_, &QPushButton::clicked, this, [this, shown] {
         if (const QColor c = QColorDialog::getColor(ink_, this); c.isValid()) ink_ = c;
         shown();
     });
@@ -49,7 +49,7 @@ QRectF GridView::box() const { return QRectF(rect()).adjusted(edge, tools + edge
 std::optional<GridOf> GridView::grid() const
 {
     const int at = chosen_();
-    std::vector<GridOf> all = gridsOf(doc_.piece(), doc_.plan().sides);
+    std::vector<GridOf> all = gridsOf(doc_.piece(), doc_.plan().surfaces);
     if (at < 0 || at >= static_cast<int>(all.size()) || all[static_cast<size_t>(at)].rings.empty()) return std::nullopt;
     return std::move(all[static_cast<size_t>(at)]);
 }

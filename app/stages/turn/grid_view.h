@@ -35,7 +35,7 @@ private:
     Document& doc_;
     std::function<int()> chosen_;
     QComboBox* work_;
-    QPushButton* colour_;
+    QPushButton* color_;
     QColor ink_{0x2f, 0x5d, 0x8a};
 };
 

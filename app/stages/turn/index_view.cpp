@@ -39,16 +39,16 @@ void IndexView::paintEvent(QPaintEvent*)
     const IndexRing& ring = rings[which];
     const report::Inks inks{theme().text, theme().text, theme().quiet, theme().panel};
     const double radius = std::max(20.0, height() / 2.0 - 30);
-    const QPointF centre(radius + 70, height() / 2.0);
-    report::drawPlate(painter, centre, radius, ring.plate, ring.marks, inks, theme().accent);
+    const QPointF center(radius + 70, height() / 2.0);
+    report::drawPlate(painter, center, radius, ring.plate, ring.marks, inks, theme().accent);
     // Every other ring of marks inside it.
     double inner = radius * 0.76;
     for (size_t i = 0; i < rings.size(); ++i) {
         if (i == which) continue;
-        report::drawMarkRing(painter, centre, inner, anglesOn(ring, rings[i]), inks);
+        report::drawMarkRing(painter, center, inner, anglesOn(ring, rings[i]), inks);
         inner = std::max(12.0, inner - radius * 0.14);
     }
-    double x = centre.x() + radius + 70, y = 12;
+    double x = center.x() + radius + 70, y = 12;
     auto line = [&](const QString& words, const QColor& ink, QFont::Weight weight = QFont::Normal) {
         constexpr double high = 18, column = 420;
         if (y + high > height()) x += column / 2, y = 12;

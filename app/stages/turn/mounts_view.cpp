@@ -76,7 +76,7 @@ void MountsView::paintEvent(QPaintEvent*)
         painter.setPen(theme().quiet);
         const char* by = choicesOf<Hold>()[static_cast<size_t>(m.held.by)].words;
         const QString grip =
-            m.held.by == Hold::Centres
+            m.held.by == Hold::Centers
                 ? localized(by)
                 : tr("%1, Ø %2").arg(localized(by), q(formatLengthUnit(m.held.diameter, doc_.style())));
         painter.drawText(QRectF(text.left(), text.top() + 18, text.width(), 17), Qt::AlignLeft | Qt::AlignVCenter,
@@ -87,7 +87,7 @@ void MountsView::paintEvent(QPaintEvent*)
         painter.setFont(textFont(8, m.proof.holds ? QFont::Normal : QFont::DemiBold));
         painter.drawText(
             QRectF(text.left(), text.top() + 52, text.width(), 17), Qt::AlignLeft | Qt::AlignVCenter,
-            m.held.by == Hold::Centres ? tr("held at both ends")
+            m.held.by == Hold::Centers ? tr("held at both ends")
             : m.proof.holds
                 ? tr("holds: %1 of %2 N·m").arg(q(fixed(m.proof.moment, 1)), q(fixed(m.proof.limit, 1)))
                 : tr("does not hold: %1 of %2 N·m").arg(q(fixed(m.proof.moment, 1)), q(fixed(m.proof.limit, 1))));
@@ -116,9 +116,9 @@ void MountsView::keyPressEvent(QKeyEvent* event)
     QWidget::keyPressEvent(event);
 }
 
-std::vector<Thing> MountsView::things() const
+std::vector<ReadableItem> MountsView::things() const
 {
-    std::vector<Thing> out;
+    std::vector<ReadableItem> out;
     for (size_t i = 0; i < doc_.plan().mounts.size(); ++i) {
         const Mount& m = doc_.plan().mounts[i];
         const auto step = std::ranges::find(doc_.plan().assembly.recipe, m.id, &Step::id);

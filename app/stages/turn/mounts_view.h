@@ -14,7 +14,7 @@ class MountsView : public QWidget, public Readable {
 public:
     explicit MountsView(Document& document, QWidget* parent = nullptr);
 
-    std::vector<Thing> things() const override;
+    std::vector<ReadableItem> things() const override;
     void chooseThing(int mount) override;
     QSize sizeHint() const override;
     QSize minimumSizeHint() const override { return sizeHint(); }

@@ -66,8 +66,8 @@ std::optional<OpeningView::Skin> OpeningView::skin() const
 {
     const Worked* w = worked();
     if (!w) return std::nullopt;
-    const Sides& sides = doc_.plan().sides;
-    Skin s{*w, openingsOf(*w, sides), sides.outside};
+    const TurnedSurfaces& surfaces = doc_.plan().surfaces;
+    Skin s{*w, openingsOf(*w, surfaces), surfaces.outside};
     if (s.rows.empty()) return std::nullopt;
     const LineLength wall(s.outside);
     const double low = wall.at(std::max(w->from, s.outside.front().x())),
@@ -75,7 +75,7 @@ std::optional<OpeningView::Skin> OpeningView::skin() const
     const double margin = std::max(6.0, (high - low) / 5);
     s.from = std::max(wall.at(s.outside.front().x()), low - margin);
     s.to = std::min(wall.at(s.outside.back().x()), high + margin);
-    // One of them, and half of each neighbour.
+    // One of them, and half of each neighbor.
     s.span = std::min(180.0, 360.0 / w->count);
     s.direction = directionsOf(doc_.piece(), static_cast<size_t>(w - doc_.piece().worked.data())).front();
     double widest = 1;
@@ -103,14 +103,14 @@ void OpeningView::drawWood(QPainter& painter, const Skin& s)
                                s.direction - s.span, s.direction + s.span,
                                std::max(1, static_cast<int>(std::ceil(box(k).width() * ratio))),
                                std::max(1, static_cast<int>(box(k).height() * ratio))});
-        made = baked_.get(
-            qHashMulti(doc_.version(), windows.front().width, windows.front().height, s.worked.id),
-            [assembly = doc_.plan().assembly, sides = doc_.plan().sides, windows](const std::atomic<bool>& cancelled) {
-                Baked::Images images;
-                for (const SkinWindow& w : windows)
-                    images.push_back(report::imageOf(bakeSkin(assembly, sides, w, &cancelled)));
-                return images;
-            });
+        made = baked_.get(qHashMulti(doc_.version(), windows.front().width, windows.front().height, s.worked.id),
+                          [assembly = doc_.plan().assembly, surfaces = doc_.plan().surfaces,
+                           windows](const std::atomic<bool>& canceled) {
+                              Baked::Images images;
+                              for (const SkinWindow& w : windows)
+                                  images.push_back(report::imageOf(bakeSkin(assembly, surfaces, w, &canceled)));
+                              return images;
+                          });
     }
     for (int k = 0; k < strips; ++k) {
         const auto i = static_cast<size_t>(k);
@@ -118,7 +118,7 @@ void OpeningView::drawWood(QPainter& painter, const Skin& s)
         if (made && i < made->size())
             painter.drawImage(at, (*made)[i]);
         else
-            painter.fillRect(at, report::woodColour(*doc_.plan().assembly.layers.front().woods.front()));
+            painter.fillRect(at, report::woodColor(*doc_.plan().assembly.layers.front().woods.front()));
     }
 }
 
@@ -172,7 +172,7 @@ void OpeningView::drawOutlines(QPainter& painter, const Skin& s) const
 
 void OpeningView::drawFigures(QPainter& painter, const Skin& s) const
 {
-    const auto first = openingOf(s.worked, doc_.plan().sides);
+    const auto first = openingOf(s.worked, doc_.plan().surfaces);
     if (!first) return;
     const double x = width() - figuresWide + 16, high = 18;
     double y = aroundIt + 8;
@@ -260,7 +260,7 @@ void OpeningView::moveTo(int handle, const QPointF& at, int merge, bool free)
     const auto step = [&](double mm) { return free ? mm : doc_.snapped(mm); };
     const OpeningHandle taken = openingHandles(s->worked, s->rows.front())[static_cast<size_t>(handle)];
     const size_t which = static_cast<size_t>(&s->worked - doc_.piece().worked.data());
-    const Worked next = dragged(s->worked, s->rows.front(), doc_.plan().sides, taken, {step(to.x()), step(to.y())});
+    const Worked next = dragged(s->worked, s->rows.front(), doc_.plan().surfaces, taken, {step(to.x()), step(to.y())});
     if (next != s->worked)
         doc_.apply(
             tr("drag an opening"), [&](Piece& p) { p.worked.at(which) = next; }, merge);

@@ -59,7 +59,7 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
                                        row(tr("wall"), FigureId::StationWall, &Station::wall),
                                        row(tr("parting"), FigureId::Parting, &Station::parting)};
     auto* stations = new FiguresLane(
-        document, columns_, tr("Stations: set the calliper"), 5, [rows] { return rows; }, [] { return -1; });
+        document, columns_, tr("Stations: set the caliper"), 5, [rows] { return rows; }, [] { return -1; });
     axes_ = new AxesView(document);
     pages_ = new PageSwitch;
     pages_->add(tr("stations"), stations, false);
@@ -117,7 +117,7 @@ TurnStage::TurnStage(Document& document, QWidget* parent) : Stage(document, tr("
     spacing_ = pieceRow(&Choices::stationSpacing, choices);
     group(tr("The lathe, for every piece"), "lathe", false);
     shopRow(&Lathe::swingRadius);
-    shopRow(&Lathe::betweenCentres);
+    shopRow(&Lathe::betweenCenters);
     shopRow(&Shop::swingMargin);
     shopRow(&Lathe::restSwing);
     figure(FigureId::SwingClearance, tr("Clearance over the bed"), false);
@@ -210,7 +210,7 @@ void TurnStage::buildCuts()
     holes_->canAdd(tr("Add a hole"), "add-hole", edit::addHole);
     holes_->canAdd(tr("A rod through the blank"), "add-rod", edit::addRod);
     holes_->saysBelow([this, said](int which) {
-        for (const DrilledHole& h : doc_.plan().sides.holes) {
+        for (const DrilledHole& h : doc_.plan().surfaces.holes) {
             if (static_cast<int>(h.hole) != which || h.solid.profile.empty()) continue;
             return h.through ? tr("%1 of wood along its way; the surface lies %2° off square there.")
                                    .arg(said(h.full))
@@ -229,7 +229,7 @@ void TurnStage::buildCuts()
                   [](Piece p) { return edit::addSawn(std::move(p), Sawn::Underside); });
     sawn_->canAdd(tr("Sweep the rim"), "add-sweep", [](Piece p) { return edit::addSawn(std::move(p), Sawn::Top); });
     sawn_->canAdd(tr("Wings from the sides"), "add-wings",
-                  [](Piece p) { return edit::addSawn(std::move(p), Sawn::Sides); });
+                  [](Piece p) { return edit::addSawn(std::move(p), Sawn::TurnedSurfaces); });
     sawn_->canAdd(tr("A bark line as the rim"), "add-bark", [](Piece p) {
         const double height = outlineHeight(p);
         return edit::barkFromHeights(std::move(p), height, 0.75 * height);
@@ -276,15 +276,15 @@ void TurnStage::buildWorked()
     });
     worked_->saysBelow([this, said](int which) {
         const Worked& w = doc_.piece().worked[static_cast<size_t>(which)];
-        const Sides& sides = doc_.plan().sides;
-        if (const auto cut = straightCut(w, sides))
+        const TurnedSurfaces& surfaces = doc_.plan().surfaces;
+        if (const auto cut = straightCut(w, surfaces))
             return tr("%1 deep at the most, at %2, where it is %3 wide.")
                 .arg(said(cut->deepest), said(cut->at), said(cut->widest));
-        if (const auto o = openingOf(w, sides))
+        if (const auto o = openingOf(w, surfaces))
             return tr("%1 long on the wall; %2 of wood between two of them where they come nearest, at %3.")
                 .arg(said(o->length), said(o->narrowest), said(o->narrowestAt));
         if (w.kind != Worked::Legs) return QString();
-        const LegRing ring = legRing(doc_.piece(), static_cast<size_t>(which), sides);
+        const LegRing ring = legRing(doc_.piece(), static_cast<size_t>(which), surfaces);
         return tr("They stand between the radii %1 and %2.").arg(said(ring.inner), said(ring.outer));
     });
     addToPanel(worked_);
@@ -321,7 +321,7 @@ void TurnStage::buildLetIn()
                     [](Piece p) { return edit::addInlay(std::move(p), Inlay::Crack); });
     inlays_->saysBelow([this, said](int which) {
         const Inlay& f = doc_.piece().inlays[static_cast<size_t>(which)];
-        const InlayPlace at = placeOf(f, doc_.plan().sides);
+        const InlayPlace at = placeOf(f, doc_.plan().surfaces);
         if (!at.meetsWood) return tr("It meets no wood.");
         const Filling filling = fillingOf(f, at);
         QString words = tr("%1 of wood stay beside or below it; %2 g of filler, %3 g of glue.")
@@ -380,19 +380,18 @@ void TurnStage::refreshAxes()
             QStringList flats, bands;
             for (const double f : at.flats) flats << mm(f);
             for (const double b : at.bands) bands << mm(b);
-            said << tr("<b>At %1</b>: sides %2 wide, round between them %3; %4 deep; %5 % of a turn is air. Neighbours "
-                       "just meet with a radius of %6. An error of 1 mm changes a side here by: at the head’s centre "
+            said << tr("<b>At %1</b>: sides %2 wide, round between them %3; %4 deep; %5 % of a turn is air. Neighbors "
+                       "just meet with a radius of %6. An error of 1 mm changes a side here by: at the head’s center "
                        "%9, at the tail’s %10; on an eccentric chuck’s slide %7%8.")
                         .arg(mm(at.z), flats.join(QStringLiteral(" · ")), bands.join(QStringLiteral(" · ")),
                              mm(at.depths.front()))
                         .arg(100 * at.air, 0, 'f', 0)
-                        .arg(mm(at.meetRadius), mm(at.perMillimetre),
+                        .arg(mm(at.meetRadius), mm(at.perMillimeter),
                              at.perHole > 0 ? tr(", one hole off %1").arg(mm(at.perHole)) : QString(), mm(at.perHead),
                              mm(at.perTail));
         }
         if (r.middleLineLost)
-            said << tr(
-                "A line drawn round the middle is cut away with the wood: there the calliper tells, not a line.");
+            said << tr("A line drawn round the middle is cut away with the wood: there the caliper tells, not a line.");
     }
     comes_->setText(semibold(said.join(QStringLiteral("<br>"))));
 }
@@ -402,7 +401,7 @@ void TurnStage::refreshFeet()
 {
     QStringList said;
     for (const FootChoice& f : footChoices(doc_.piece(), doc_.shop())) {
-        const QString name = wordsOf(choicesOf<FootSchool>()[static_cast<size_t>(f.school)]),
+        const QString name = wordsOf(choicesOf<FootMethod>()[static_cast<size_t>(f.school)]),
                       waste = f.waste > 0 ? tr("%1 of wood lost")
                                                 .arg(QString::fromStdString(formatLengthUnit(f.waste, doc_.style())))
                                           : tr("no wood lost");

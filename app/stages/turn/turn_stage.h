@@ -14,7 +14,7 @@ class OpeningView;
 class RecordList;
 class PageSwitch;
 
-/// Turn: stations and calliper settings on the axis, other axes across it, mounts, index, speeds, swing.
+/// Turn: stations and caliper settings on the axis, other axes across it, mounts, index, speeds, swing.
 class TurnStage : public Stage {
     Q_OBJECT
 public:

@@ -20,12 +20,12 @@ void checkDecor(const Decor& d, const std::string& path)
         throw InputError(path + ".to_mm", exact(d.to), "more than where it begins, " + exact(d.from) + " mm, is");
     checkIndex(d.spokes, d.plate, d.start, path);
     for (size_t i = 0; i < d.cells.size(); ++i) {
-        const std::string& colour = d.cells[i].colour;
-        const bool hex = colour.size() == 7 && colour[0] == '#' &&
-                         std::all_of(colour.begin() + 1, colour.end(),
+        const std::string& color = d.cells[i].color;
+        const bool hex = color.size() == 7 && color[0] == '#' &&
+                         std::all_of(color.begin() + 1, color.end(),
                                      [](char c) { return (c >= '0' && c <= '9') || (c >= 'a' && c <= 'f'); });
         if (!hex)
-            throw InputError(path + ".cells[" + std::to_string(i) + "].colour", "'" + colour + "'",
+            throw InputError(path + ".cells[" + std::to_string(i) + "].colour", "'" + color + "'",
                              "# and six of 0 to 9, a to f, are");
     }
 }

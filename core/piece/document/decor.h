@@ -11,19 +11,19 @@ inline constexpr size_t mostGridCells = 400;
 
 /// Cells of one ring of a grid that are worked in one way: one, or every so many round the ring.
 struct GridCells {
-    enum Work { Colour, Burn, Drill, Carve };
+    enum Work { Color, Burn, Drill, Carve };
     int ring = 0;   ///< counted from the outermost, or from the headstock
     int first = 0;  ///< spoke on which the first begins
     int every = 0;  ///< spokes from each to the next; 0: the first alone
-    Work work = Colour;
-    std::string colour = "#2f5d8a";  ///< of what is coloured
+    Work work = Color;
+    std::string color = "#2f5d8a";  ///< of what is colored
     std::string extra;
     bool operator==(const GridCells&) const = default;
 };
 inline std::span<const Choice> choices(GridCells::Work)
 {
-    static constexpr std::array all{Choice{"colour", "coloured"}, Choice{"burn", "burned"}, Choice{"drill", "drilled"},
-                                    Choice{"carve", "carved"}};
+    static constexpr std::array all{Choice{"colour", "colored"}, Choice{"burn", "burned"},
+                                    Choice{"drill", "drilled"}, Choice{"carve", "carved"}};
     return all;
 }
 template <class V, As<GridCells> F> void fields(V& v, F& f)
@@ -32,7 +32,7 @@ template <class V, As<GridCells> F> void fields(V& v, F& f)
     v.count("first", f.first, {0, 359, ""}, "First spoke");
     v.count("every", f.every, {0, 360, ""}, "Every", "spokes; 0: one alone");
     v.choice("work", f.work, "Worked");
-    v.text("colour", f.colour, 20, "Colour");
+    v.text("colour", f.color, 20, "Color");
 }
 
 /// A grid of rings and spokes drawn on a face or a wall. Lengths mm, angles degrees.

@@ -238,7 +238,7 @@ Outline withForms(Outline outline, const std::vector<FormPart>& parts)
 
 TenonShape tenonShape(const FormPart& part, const Outline& outline)
 {
-    // What stands beyond its shoulder keeps a millimetre at least.
+    // What stands beyond its shoulder keeps a millimeter at least.
     const double z0 = outline.front().z, z1 = outline.back().z,
                  length = std::clamp(z1 - z0 - 1, 0.1, std::max(0.1, part.length));
     const double root = part.diameter - part.fit,

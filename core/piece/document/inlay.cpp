@@ -7,9 +7,9 @@ namespace vl {
 
 void checkInlay(const Inlay& inlay, const std::string& path)
 {
-    if (inlay.kind == Inlay::Rim && inlay.width >= inlay.centre)
+    if (inlay.kind == Inlay::Rim && inlay.width >= inlay.center)
         throw InputError(path + ".width_mm", exact(inlay.width),
-                         "less than the circle's Ø, " + exact(inlay.centre) + " mm, is");
+                         "less than the circle's Ø, " + exact(inlay.center) + " mm, is");
 }
 
 }  // namespace vl

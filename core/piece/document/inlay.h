@@ -6,13 +6,13 @@
 
 namespace vl {
 
-/// What is let into a turned surface and levelled with it: a groove with pieces set in it, a plain band, a crack that
+/// What is let into a turned surface and leveled with it: a groove with pieces set in it, a plain band, a crack that
 /// is opened and filled. Lengths mm, angles degrees.
 struct Inlay {
     std::string id;    ///< lasts
     std::string name;  ///< "markers"; empty: by its number
     enum Kind { Rim, Wall, Crack } kind = Rim;
-    double centre = 120;   ///< Ø of the groove's middle circle (Rim)
+    double center = 120;   ///< Ø of the groove's middle circle (Rim)
     double at = 40;        ///< station of the groove's middle, or of the crack's
     double width = 10;     ///< of the groove, or across the opened crack
     double depth = 6;      ///< below the surface
@@ -25,7 +25,7 @@ struct Inlay {
     double piece = 8;            ///< across a piece, or along the circle
     std::string wood = "brass";  ///< of the pieces
     double proud = 1;            ///< that they stand out until they are cut back
-    enum School { Thin, Medium } school = Thin;
+    enum Method { Thin, Medium } school = Thin;
     int fillings = 3;
     double loss = 4;  ///< of the wall, in cutting back (Crack)
     std::string extra;
@@ -49,7 +49,7 @@ inline std::span<const Choice> choices(Inlay::Rows)
     static constexpr std::array all{Choice{"one", "one row"}, Choice{"two", "two rows"}, Choice{"zigzag", "in zigzag"}};
     return all;
 }
-inline std::span<const Choice> choices(Inlay::School)
+inline std::span<const Choice> choices(Inlay::Method)
 {
     static constexpr std::array all{Choice{"thin", "thin CA, drawn into packed filler"},
                                     Choice{"medium", "medium CA, stays where it is put"}};
@@ -61,7 +61,7 @@ template <class V, As<Inlay> F> void fields(V& v, F& f)
     v.text("id", f.id, 40, "Id", "lasts when others are put in, taken out or moved");
     v.text("name", f.name, 100, "Name");
     v.choice("kind", f.kind, "Let into");
-    v.when(rim).length("centre_mm", f.centre, {4, 2000}, "Middle circle, Ø");
+    v.when(rim).length("centre_mm", f.center, {4, 2000}, "Middle circle, Ø");
     v.when(!rim).length("at_mm", f.at, {0, 3000}, "Middle at station");
     v.length("width_mm", f.width, {0.5, 200}, crack ? "Opened to, across" : "Groove's width");
     v.length("depth_mm", f.depth, {0.3, 200}, crack ? "Opened to a depth of" : "Groove's depth");

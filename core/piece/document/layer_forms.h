@@ -48,7 +48,7 @@ template <class V, class F> void sectorFields(V& v, F& f)
              "on from the layer below, in shares of a segment");
 }
 
-/// What is between neighbouring segments of a ring.
+/// What is between neighboring segments of a ring.
 struct SegmentJoint {
     enum Kind { Glued, GapByWidth, GapByAngle, Spacer } kind = Glued;
     double width = 3;  ///< mm, of a gap or a spacer, parallel
@@ -215,7 +215,7 @@ template <class V, As<WrapForm> F> void fields(V& v, F& f)
 }
 const Construction& constructionOf(const WrapForm&);
 
-/// One piece of wood with its grain along the axis, tenons into its neighbours: a stem, a handle.
+/// One piece of wood with its grain along the axis, tenons into its neighbors: a stem, a handle.
 struct SpindleForm {
     static constexpr Choice kind{"spindle", "turned spindle"};
     double tenon = 20;  ///< mm, diameter

@@ -11,10 +11,10 @@ namespace vl {
 
 inline constexpr size_t mostAxisNodes = 60;
 
-enum class AxisBy { Centres, Tilt, Eccentric };
+enum class AxisBy { Centers, Tilt, Eccentric };
 inline std::span<const Choice> choices(AxisBy)
 {
-    static constexpr std::array all{Choice{"centres", "centres marked on both ends"},
+    static constexpr std::array all{Choice{"centres", "centers marked on both ends"},
                                     Choice{"tilt", "tilted in the jaws"},
                                     Choice{"eccentric", "an eccentric chuck, tailstock up"}};
     return all;
@@ -25,17 +25,17 @@ inline std::span<const Choice> choices(AxisBy)
 struct OffAxis {
     std::string id;    ///< lasts
     std::string name;  ///< "grip"; empty: by its number
-    AxisBy by = AxisBy::Centres;
-    double headOffset = 5, headDirection = 0;  ///< of its centre at the headstock's end, off the true one
+    AxisBy by = AxisBy::Centers;
+    double headOffset = 5, headDirection = 0;  ///< of its center at the headstock's end, off the true one
     double tailOffset = 5, tailDirection = 0;
     double tilt = 4;     ///< degrees (Tilt)
     double pivot = 0;    ///< station where a tilted axis crosses the true one
     int sides = 3;       ///< how many set-ups, each turned on from the one before
     std::string steps;   ///< holes from each side to the next, "2 2 2 3 3"; empty: equal
-    int plate = 0;       ///< holes of the index plate; 0: the centres are laid out by angle
+    int plate = 0;       ///< holes of the index plate; 0: the centers are laid out by angle
     int start = 0;       ///< hole of the first side
     double advance = 0;  ///< along the axis from each side to the next: a staged spiral
-    double band = 3;     ///< wanted between neighbouring flats as a band of the round; less is a caution
+    double band = 3;     ///< wanted between neighboring flats as a band of the round; less is a caution
     Outline outside;     ///< radius about its own axis, over the stations that are turned there
     std::string extra;
 
@@ -44,13 +44,13 @@ struct OffAxis {
 template <class V, As<OffAxis> F> void fields(V& v, F& f)
 {
     constexpr Limit offset{0, 500}, turn{-360, 360, "°"};
-    const bool ends = f.by == AxisBy::Centres, tilted = f.by == AxisBy::Tilt;
+    const bool ends = f.by == AxisBy::Centers, tilted = f.by == AxisBy::Tilt;
     v.text("id", f.id, 40, "Id", "lasts when axes are put in, taken out or moved");
     v.text("name", f.name, 100, "Name");
     v.choice("by", f.by, "Axis by");
-    v.when(!tilted).length("head_offset_mm", f.headOffset, offset, "Off centre at the head");
+    v.when(!tilted).length("head_offset_mm", f.headOffset, offset, "Off center at the head");
     v.angle("head_direction_deg", f.headDirection, turn, "Its direction", "of the first, from 12 o'clock");
-    v.when(ends).length("tail_offset_mm", f.tailOffset, offset, "Off centre at the tail");
+    v.when(ends).length("tail_offset_mm", f.tailOffset, offset, "Off center at the tail");
     v.when(ends).angle("tail_direction_deg", f.tailDirection, turn, "Its direction at the tail");
     v.when(tilted).angle("tilt_deg", f.tilt, {0, 30, "°"}, "Tilt");
     v.when(tilted).length("pivot_mm", f.pivot, {0, 3000}, "Pivot, from the headstock face");

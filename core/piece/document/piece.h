@@ -48,7 +48,7 @@ struct Hollow {
     double floorRound = 8;  ///< mm, radius where the floor meets the wall
     double leastWall = 4;   ///< mm, thinner than this is a caution
     double bore = 20;       ///< mm, diameter of a straight hole from end to end (Bored)
-    Outline inside;         ///< drawn freely (Drawn), from the floor's centre to the rim
+    Outline inside;         ///< drawn freely (Drawn), from the floor's center to the rim
     std::string extra;
 
     bool operator==(const Hollow&) const = default;
@@ -87,44 +87,44 @@ template <class V, As<Nest> F> void fields(V& v, F& f)
     v.when(f.on).length("blade_below_edge_mm", f.below, {0.5, 100}, "Blade below its edge");
 }
 
-enum class CutSchool { MiterGauge, WedgeSled };
-inline std::span<const Choice> choices(CutSchool)
+enum class CutMethod { MiterGauge, WedgeSled };
+inline std::span<const Choice> choices(CutMethod)
 {
     static constexpr std::array all{Choice{"miter gauge", "flip on a miter gauge"},
                                     Choice{"wedge sled", "wedge sled with a stop"}};
     return all;
 }
-enum class RingSchool { BandClamp, HalfRings };
-inline std::span<const Choice> choices(RingSchool)
+enum class RingMethod { BandClamp, HalfRings };
+inline std::span<const Choice> choices(RingMethod)
 {
     static constexpr std::array all{Choice{"band clamp", "full ring, band clamp"},
                                     Choice{"half rings", "two halves, flats sanded"}};
     return all;
 }
-enum class StaveSchool { TaperJig, MiterGauge };
-inline std::span<const Choice> choices(StaveSchool)
+enum class StaveMethod { TaperJig, MiterGauge };
+inline std::span<const Choice> choices(StaveMethod)
 {
     static constexpr std::array all{Choice{"taper jig", "taper jig, blade tilted"},
                                     Choice{"miter gauge", "miter gauge, blade tilted"}};
     return all;
 }
-enum class StackSchool { RingByRing, SectionAtOnce };
-inline std::span<const Choice> choices(StackSchool)
+enum class StackMethod { RingByRing, SectionAtOnce };
+inline std::span<const Choice> choices(StackMethod)
 {
     static constexpr std::array all{Choice{"ring by ring", "one by one on the lathe, each face trued there"},
                                     Choice{"section at once", "a section in one clamp-up, faces flattened before"}};
     return all;
 }
-enum class HoldSchool { WasteBlock, GlueBlock, GluedTenon };
-inline std::span<const Choice> choices(HoldSchool)
+enum class HoldMethod { WasteBlock, GlueBlock, GluedTenon };
+inline std::span<const Choice> choices(HoldMethod)
 {
     static constexpr std::array all{Choice{"waste block", "waste block, glued for good and parted off"},
                                     Choice{"glue block", "glue block, comes off whole"},
                                     Choice{"glued-on tenon", "tenon glued on, for the chuck"}};
     return all;
 }
-enum class EndSchool { OwnBlocks, PartedRing };
-inline std::span<const Choice> choices(EndSchool)
+enum class EndMethod { OwnBlocks, PartedRing };
+inline std::span<const Choice> choices(EndMethod)
 {
     static constexpr std::array all{Choice{"own blocks", "first and last layer each on its own block"},
                                     Choice{"parted ring", "both from one ring parted between faceplates"}};
@@ -137,23 +137,23 @@ inline std::span<const Choice> choices(SectionRule)
                                     Choice{"whole", "in one, whatever can be reached"}};
     return all;
 }
-enum class FootSchool { Tenon, Recess, Faceplate };
-inline std::span<const Choice> choices(FootSchool)
+enum class FootMethod { Tenon, Recess, Faceplate };
+inline std::span<const Choice> choices(FootMethod)
 {
     static constexpr std::array all{Choice{"tenon", "a tenon in the jaws, turned off last"},
                                     Choice{"recess", "a recess on the jaws, stays"},
                                     Choice{"faceplate", "a faceplate on the foot, its holes turned off or plugged"}};
     return all;
 }
-enum class SideSchool { BothRoughed, OneThenOther };
-inline std::span<const Choice> choices(SideSchool)
+enum class SideMethod { BothRoughed, OneThenOther };
+inline std::span<const Choice> choices(SideMethod)
 {
     static constexpr std::array all{Choice{"both roughed", "both sides roughed, then both finished"},
                                     Choice{"one then the other", "one side finished, then the other"}};
     return all;
 }
-enum class LastSchool { Jam, Cushion, Buttons, Vacuum };
-inline std::span<const Choice> choices(LastSchool)
+enum class LastMethod { Jam, Cushion, Buttons, Vacuum };
+inline std::span<const Choice> choices(LastMethod)
 {
     static constexpr std::array all{
         Choice{"jam", "jammed in a turned recess"}, Choice{"cushion", "pressed on a cushioned form"},
@@ -180,24 +180,24 @@ inline std::span<const Choice> choices(StationRule)
 
 /// How the turner wants to work on this piece.
 struct Choices {
-    CutSchool cutting = CutSchool::MiterGauge;
+    CutMethod cutting = CutMethod::MiterGauge;
     double sledRun = 300;   ///< mm along the fence over which the sled's offset is measured
     double endWaste = 25;   ///< mm of each strip that cannot be used
     double trialGap = 0;    ///< mm, last joint of a dry-fitted trial ring, positive open outside
     std::string trialRing;  ///< id of the layer that was tried; empty for none
-    RingSchool closing = RingSchool::BandClamp;
-    StaveSchool staves = StaveSchool::TaperJig;
+    RingMethod closing = RingMethod::BandClamp;
+    StaveMethod staves = StaveMethod::TaperJig;
     SectionRule sections = SectionRule::Proposed;
     StationRule stations = StationRule::Even;
     double stationSpacing = 10;  ///< mm
-    StackSchool stacking = StackSchool::RingByRing;
-    HoldSchool holding = HoldSchool::WasteBlock;
-    EndSchool ends = EndSchool::OwnBlocks;
-    double alike = 0;                     ///< mm, stops, widths and thicknesses that differ by no more are set once
+    StackMethod stacking = StackMethod::RingByRing;
+    HoldMethod holding = HoldMethod::WasteBlock;
+    EndMethod ends = EndMethod::OwnBlocks;
+    double setOnceWithin = 0;             ///< mm, stops, widths and thicknesses that differ by no more are set once
     bool stands = true;                   ///< on its foot; what is held or hung does not tip
-    FootSchool foot = FootSchool::Tenon;  ///< how one block is held once its outside is turned
-    SideSchool sides = SideSchool::OneThenOther;  ///< in which order its two sides are turned
-    LastSchool last = LastSchool::Jam;            ///< how it is held for the last cuts on its foot
+    FootMethod foot = FootMethod::Tenon;  ///< how one block is held once its outside is turned
+    SideMethod sides = SideMethod::OneThenOther;  ///< in which order its two sides are turned
+    LastMethod last = LastMethod::Jam;            ///< how it is held for the last cuts on its foot
     Use use = Use::Show;
     std::string finish = "shop";  ///< id in the shop's book; another: one coat, as the shop has it
     int firstGrit = 120;          ///< by what the tools leave
@@ -220,7 +220,7 @@ template <class V, As<Choices> F> void fields(V& v, F& f)
     v.quiet().choice("stacking", f.stacking, "Layers glued");
     v.quiet().choice("holding", f.holding, "Held on");
     v.quiet().choice("ends", f.ends, "Both ends");
-    v.quiet().length("alike_mm", f.alike, {0, 5}, "Set once within",
+    v.quiet().length("alike_mm", f.setOnceWithin, {0, 5}, "Set once within",
                      "stops, widths and thicknesses that differ by no more; 0: the least wood");
     v.quiet().flag("stands", f.stands, "Stands on its foot", "what is held or hung does not tip");
     v.quiet().choice("foot", f.foot, "Foot held by", "one block, once its outside is turned");

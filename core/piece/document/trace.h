@@ -12,8 +12,8 @@ struct Trace {
     std::string picture;         ///< its file; empty: none
     double along = 100, up = 0;  ///< where its middle lies
     double width = 200;          ///< of the whole picture
-    double turned = 0;           ///< degrees, anticlockwise
-    double strength = 60;        ///< %, of its colours over the paper
+    double turned = 0;           ///< degrees, counterclockwise
+    double strength = 60;        ///< %, of its colors over the paper
     std::string extra;
     bool operator==(const Trace&) const = default;
 };

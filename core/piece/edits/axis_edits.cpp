@@ -25,10 +25,10 @@ Piece addAxis(Piece piece)
     const double length = outlineHeight(piece), from = 0.2 * length, to = 0.8 * length;
     const double round = std::max(2.0, radiusAt(flatten(piece.outside), length / 2));
     OffAxis axis;
-    axis.by = hasTwoEnds(piece) ? AxisBy::Centres : AxisBy::Eccentric;
+    axis.by = hasTwoEnds(piece) ? AxisBy::Centers : AxisBy::Eccentric;
     axis.headOffset = axis.tailOffset = std::max(0.5, std::round(round / 2) / 2);
     axis.band = std::min(3.0, round / 6);
-    // Neighbours 120° apart leave the band between them: the circles' crossing by the law of cosines.
+    // Neighbors 120° apart leave the band between them: the circles' crossing by the law of cosines.
     const double e = axis.headOffset, half = 60 * degrees - std::asin(axis.band / 2 / round);
     const double radius = std::sqrt(round * round + e * e + 2 * round * e * std::cos(half));
     auto node = [](double z, double r) {

@@ -66,7 +66,7 @@ Piece addSawn(Piece piece, Sawn::From from)
     case Sawn::Top:
         shapeSawn(s, height * 0.85, height, wide);
         break;
-    case Sawn::Sides:
+    case Sawn::TurnedSurfaces:
         shapeSawn(s, wide * 0.75, wide * 0.35, wide);
         s.when = Sawn::Twice;
         break;
@@ -133,7 +133,7 @@ Piece addDecor(Piece piece)
     return piece;
 }
 
-Piece workCell(Piece piece, size_t decor, int ring, int spoke, GridCells::Work work, const std::string& colour)
+Piece workCell(Piece piece, size_t decor, int ring, int spoke, GridCells::Work work, const std::string& color)
 {
     if (decor >= piece.decors.size()) return piece;
     std::vector<GridCells>& cells = piece.decors[decor].cells;
@@ -141,7 +141,7 @@ Piece workCell(Piece piece, size_t decor, int ring, int spoke, GridCells::Work w
     for (auto it = cells.begin(); it != cells.end(); ++it) {
         if (it->ring != ring || !covers(*it, spoke, spokes)) continue;
         const GridCells was = *it;
-        const bool same = was.work == work && (work != GridCells::Colour || was.colour == colour);
+        const bool same = was.work == work && (work != GridCells::Color || was.color == color);
         // What stands round the ring with it stays: each by itself.
         it = cells.erase(it);
         for (int k = spokes - 1; k >= 0; --k)
@@ -158,7 +158,7 @@ Piece workCell(Piece piece, size_t decor, int ring, int spoke, GridCells::Work w
     one.ring = ring;
     one.first = spoke;
     one.work = work;
-    one.colour = colour;
+    one.color = color;
     cells.push_back(one);
     return piece;
 }
@@ -185,7 +185,7 @@ Piece addInlay(Piece piece, Inlay::Kind kind)
     f.depth = std::clamp(std::round(wall / 3), 1.0, 6.0);
     f.piece = std::max(1.0, f.width - 2);
     const double rim = piece.outside.empty() ? wide : piece.outside.back().r;
-    f.centre = std::max(f.width + 1, std::round(2 * rim - wall));
+    f.center = std::max(f.width + 1, std::round(2 * rim - wall));
     f.length = std::max(2.0, std::round(height / 4));
     if (kind == Inlay::Crack) {
         f.width = 3;

@@ -11,7 +11,7 @@ namespace vl {
 /// Layers are named by their place in Piece::layers; an index out of range leaves the piece as it was.
 namespace edit {
 
-/// A new layer above `below` (−1: at the headstock), like its neighbour, half a segment on from it.
+/// A new layer above `below` (−1: at the headstock), like its neighbor, half a segment on from it.
 Piece addLayer(Piece piece, int below);
 /// Without these layers; at least one stays.
 Piece removeLayers(Piece piece, const std::set<int>& which);
@@ -53,7 +53,7 @@ Piece addWorked(Piece piece, Worked::Kind kind);
 /// Another decorated grid, on the upper half of the wall, or on the outer half of a face.
 Piece addDecor(Piece piece);
 /// A cell of a grid worked in one way, or left plain again where it is already worked so.
-Piece workCell(Piece piece, size_t decor, int ring, int spoke, GridCells::Work work, const std::string& colour);
+Piece workCell(Piece piece, size_t decor, int ring, int spoke, GridCells::Work work, const std::string& color);
 /// Another flaw, in the middle of the wood.
 Piece addFlaw(Piece piece);
 

@@ -11,7 +11,7 @@ double logMiddleTowards(const BlockForm& log);
 /// How far the axis is from the log's middle, mm; it never leaves the wood.
 double logOffset(const BlockForm& log);
 
-/// The Ø that it holds about its axis, mm: what a centred log holds, less twice the offset.
+/// The Ø that it holds about its axis, mm: what a centered log holds, less twice the offset.
 double logHolds(const BlockForm& log);
 
 /// The log laid so that its middle is `off` mm from the axis, at `towards` degrees from 12 o'clock.

@@ -26,14 +26,14 @@ struct PictureFit {
 };
 
 /// Lays a picture onto the rings `first` … `last` (layers), with `woods` to choose from: each segment takes the wood
-/// whose colour is nearest to the mean of the picture behind it (CIE76 difference in CIE L*a*b*, D65). With `segments`
+/// whose color is nearest to the mean of the picture behind it (CIE76 difference in CIE L*a*b*, D65). With `segments`
 /// 0 the number between 6 and 96 that shows it best is taken: the fewest within 2 % of the least error whose segments,
 /// at the radius `radius` mm, are at least `leastEdge` mm long. Layers that are no rings are left alone. Throws
 /// InputError for an empty picture, no woods, or no ring between first and last.
 Piece layPicture(Piece piece, const Picture& picture, int first, int last, const std::vector<std::string>& woods,
                  int segments, double radius, double leastEdge, PictureFit* fit = nullptr);
 
-/// CIE L*a*b* of an sRGB colour 0 … 1 (IEC 61966-2-1, D65 white).
+/// CIE L*a*b* of an sRGB color 0 … 1 (IEC 61966-2-1, D65 white).
 std::array<double, 3> labOf(const std::array<float, 3>& srgb);
 
 }  // namespace vl

@@ -80,7 +80,7 @@ std::vector<Finish> book()
              .fumes = true,
              .shine = Finish::Gloss,
              .suits = "small work for the eye, no water, heat or spirit; hard, close-grained wood",
-             .colour = Finish::OverSealer},
+             .color = Finish::OverSealer},
             {.id = "lacquer",
              .name = "lacquer, sprayed",
              .layers = {{.kind = L::Sealer,
@@ -96,8 +96,8 @@ std::vector<Finish> book()
              .lastGrit = 320,
              .fumes = true,
              .shine = Finish::Gloss,
-             .suits = "what is looked at more than used; figured and coloured wood",
-             .colour = Finish::OverSealer},
+             .suits = "what is looked at more than used; figured and colored wood",
+             .color = Finish::OverSealer},
             {.id = "two-part oil",
              .name = "two-part oil, by measure",
              .layers = {{.name = "two-part oil",
@@ -110,8 +110,8 @@ std::vector<Finish> book()
              .food = true,
              .spontaneous = true,
              .shine = Finish::Matt,
-             .suits = "boards, bowls, what is washed; any wood, it colours by itself",
-             .colour = Finish::NotUnder},
+             .suits = "boards, bowls, what is washed; any wood, it colors by itself",
+             .color = Finish::NotUnder},
             {.id = "wax",
              .name = "wax alone",
              .layers = {shellacSealer, wax},
@@ -138,7 +138,7 @@ std::vector<Finish> book()
              .lastGrit = 400,
              .raisesGrain = true,
              .suits = "pale wood that is to stay pale, toys; tannic wood over a sealer",
-             .colour = Finish::BareWood},
+             .color = Finish::BareWood},
             {.id = "thin glue",
              .name = "CA, thin then medium",
              .layers = {{.kind = L::Sealer,
@@ -158,8 +158,8 @@ std::vector<Finish> book()
              .lastGrit = 600,
              .fumes = true,
              .shine = Finish::Gloss,
-             .suits = "pens and small spindles; stabilised, soft or spalted wood",
-             .colour = Finish::BareWood}};
+             .suits = "pens and small spindles; stabilized, soft or spalted wood",
+             .color = Finish::BareWood}};
 }
 
 }  // namespace

@@ -10,7 +10,7 @@ namespace vl {
 /// One layer of a finish: what it is, how often, how long each takes and what comes between. Common practice; the
 /// maker's label comes first.
 struct FinishLayer {
-    enum Kind { Sealer, Colour, Body, Paste, Wax, Polish } kind = Body;
+    enum Kind { Sealer, Color, Body, Paste, Wax, Polish } kind = Body;
     std::string name = "finish";
     int coats = 1;
     double waitMinutes = 0;                      ///< after each coat
@@ -74,7 +74,7 @@ struct Finish {
     enum Shine { Matt, Satin, Gloss } shine = Satin;
     std::string suits{};  ///< what it is for: use and wood
     /// Where a stain or a dye goes with it.
-    enum Under { BareWood, OverSealer, NotUnder } colour = BareWood;
+    enum Under { BareWood, OverSealer, NotUnder } color = BareWood;
     std::string extra{};
 
     bool operator==(const Finish&) const = default;
@@ -98,10 +98,10 @@ template <class V, As<Finish> F> void fields(V& v, F& f)
     v.flag("raises_grain", f.raisesGrain, "Raises the grain", "sanded one grit short, raised and cut back");
     v.flag("food", f.food, "For food once cured", "common practice; the label comes first");
     v.flag("rags", f.spontaneous, "Its rags can catch fire by themselves");
-    v.flag("fumes", f.fumes, "Gives off vapours");
+    v.flag("fumes", f.fumes, "Gives off vapors");
     v.quiet().choice("shine", f.shine, "Shine");
     v.quiet().text("suits", f.suits, 300, "What it is for", "use and wood");
-    v.quiet().choice("colour", f.colour, "Stain or dye goes");
+    v.quiet().choice("colour", f.color, "Stain or dye goes");
     v.list("layers", f.layers, mostFinishLayers, "Layers");
 }
 

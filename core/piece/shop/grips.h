@@ -6,7 +6,7 @@ namespace vl {
 
 /// Everything that work can be held by on a lathe, in the order in which files name it.
 enum class Hold {
-    Centres,
+    Centers,
     Tenon,
     Recess,
     GlueBlock,
@@ -24,7 +24,7 @@ enum class Hold {
 };
 inline std::span<const Choice> choices(Hold)
 {
-    static constexpr std::array all{Choice{"centres", "between centres"},
+    static constexpr std::array all{Choice{"centres", "between centers"},
                                     Choice{"tenon", "a tenon in jaws"},
                                     Choice{"recess", "a recess on jaws"},
                                     Choice{"glue block", "a glue block"},
@@ -45,7 +45,7 @@ inline std::span<const Choice> choices(Hold)
 /// What each grip stands: the stress that it may see, N/mm², as if the held diameter were a round bar bent where it
 /// leaves its holder. Our own cautious values, to be put right in the shop; the vacuum's follows from the pressure.
 struct Grips {
-    double centres = 8, tenon = 3.5, recess = 2, glueBlock = 0.8, faceplate = 2.5, screw = 1.5, jam = 0.25,
+    double centers = 8, tenon = 3.5, recess = 2, glueBlock = 0.8, faceplate = 2.5, screw = 1.5, jam = 0.25,
            cushion = 0.15, buttons = 0.3, rimPlates = 0.5, sleeve = 1.2, mandrel = 1.5, eccentric = 1.5, tilted = 1.2;
     double vacuum = 60;  ///< kPa below the air's pressure that the pump keeps
     std::string extra;
@@ -56,7 +56,7 @@ template <class V, As<Grips> F> void fields(V& v, F& f)
 {
     constexpr Limit stress{0.01, 50, "N/mm²"};
     const char* const ours = "our own cautious value";
-    v.number("centres_n_mm2", f.centres, stress, "Between centres, N/mm²", ours);
+    v.number("centres_n_mm2", f.centers, stress, "Between centers, N/mm²", ours);
     v.number("tenon_n_mm2", f.tenon, stress, "Tenon in jaws, N/mm²", ours);
     v.number("recess_n_mm2", f.recess, stress, "Recess on jaws, N/mm²", ours);
     v.number("glue_block_n_mm2", f.glueBlock, stress, "Glue block, N/mm²", ours);

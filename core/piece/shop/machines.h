@@ -11,9 +11,9 @@ inline constexpr size_t mostMachines = 20;  ///< of each kind, beside those in u
 /// A lathe. Every default is common practice and stands to be put right by the turner.
 struct Lathe {
     std::string name;
-    double swingRadius = 200;     ///< mm, centre to bed
-    double restSwing = 170;       ///< mm, centre to the rest's base
-    double betweenCentres = 900;  ///< mm
+    double swingRadius = 200;     ///< mm, center to bed
+    double restSwing = 170;       ///< mm, center to the rest's base
+    double betweenCenters = 900;  ///< mm
     double lowestRpm = 100, highestRpm = 3600;
     double mass = 150;  ///< kg, with its stand
     int plate = 0;      ///< holes of its own index plate; 0: none, or not noted
@@ -25,12 +25,12 @@ template <class V, As<Lathe> F> void fields(V& v, F& f)
 {
     constexpr Limit rpm{1, 20000, "rpm"}, across{20, 3000};
     v.quiet().text("lathe", f.name, 100, "Lathe");
-    v.length("swing_radius_mm", f.swingRadius, across, "Lathe, centre to bed");
-    v.length("between_centres_mm", f.betweenCentres, across, "Lathe, between centres");
+    v.length("swing_radius_mm", f.swingRadius, across, "Lathe, center to bed");
+    v.length("between_centres_mm", f.betweenCenters, across, "Lathe, between centers");
     v.number("lowest_rpm", f.lowestRpm, rpm, "Lowest speed, rpm");
     v.number("highest_rpm", f.highestRpm, rpm, "Highest speed, rpm");
     v.quiet().number("lathe_mass_kg", f.mass, {5, 5000, "kg"}, "Lathe's mass, kg", "with its stand");
-    v.quiet().length("rest_swing_mm", f.restSwing, across, "Centre to the rest's base");
+    v.quiet().length("rest_swing_mm", f.restSwing, across, "Center to the rest's base");
     v.quiet().count("lathe_plate", f.plate, {0, 400, ""}, "Its own index plate, holes", "0: none, or not noted");
 }
 

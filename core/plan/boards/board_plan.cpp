@@ -51,7 +51,7 @@ public:
         for (PlannedBoard& b : plan_.boards) finish(b);
         std::erase_if(plan_.boards, [](const PlannedBoard& b) { return b.strips.empty(); });
         balance();
-        plan_.cancelled = control_.cancelled();
+        plan_.canceled = control_.canceled();
         return std::move(plan_);
     }
 

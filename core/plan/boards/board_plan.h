@@ -61,7 +61,7 @@ struct BoardPlan {
            wasteVolume = 0;              ///< mm³; boards = parts + kerf and planing + waste
     std::vector<KeptStrip> beyondBoard;  ///< strips that are cut, and lie beyond their board as it is now
     double cost = 0;
-    bool cancelled = false;
+    bool canceled = false;
     double yield() const { return boardVolume > 0 ? partsVolume / boardVolume : 0; }
 };
 

@@ -14,7 +14,7 @@
 namespace vl {
 namespace {
 
-/// Values to a hundredth: what is set alike. Rounded in two goes, so that what differs by less than a nanometre never
+/// Values to a hundredth: what is set alike. Rounded in two goes, so that what differs by less than a nanometer never
 /// falls on both sides of a half.
 long rounded(double v) { return std::lround(static_cast<double>(std::lround(v * 1e6)) / 1e4); }
 
@@ -55,10 +55,10 @@ std::vector<Setup> hardSetups(const Piece& piece, const Assembly& assembly)
     std::vector<Setup> out;
     for (const Step& step : assembly.recipe) {
         if ((step.action != Action::Cut && step.action != Action::Recut) || isDone(piece, step)) continue;
-        const bool bandsaw = std::ranges::find(step.uses, "bandsaw") != step.uses.end();
+        const bool bandsaw = step.occupies(Resource::Bandsaw);
         Setup s;
         for (const Setting& one : step.settings) {
-            const bool saw = one.machine == "saw" || one.machine == "bandsaw";
+            const bool saw = one.machine == Resource::Saw || one.machine == Resource::Bandsaw;
             const bool plainMiter = one.name == "miter from square" || one.name == "stop";
             if (saw && !(plainMiter && step.action == Action::Cut)) s.settings.push_back(one);
         }
@@ -131,7 +131,7 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
         const auto ring = std::ranges::find(figures.rings, p.layer, &RingCut::layer);
         const double correction = ring != figures.rings.end() && p.left.miterDeg > 0 ? ring->correction : 0;
         Setup& s = cross[{rounded(p.left.miterDeg), rounded(p.left.bevelDeg), p.rough ? 0 : rounded(p.length)}];
-        const bool sled = piece.choices.cutting == CutSchool::WedgeSled && p.left.miterDeg > 0;
+        const bool sled = piece.choices.cutting == CutMethod::WedgeSled && p.left.miterDeg > 0;
         s.machine = p.left.miterDeg == 0 && p.left.bevelDeg == 0 ? "crosscut sled"
                     : sled                                       ? "wedge sled"
                                                                  : "miter gauge";
@@ -161,8 +161,8 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
 int leastSetups(const Piece& piece, const Shop& shop, const Assembly& now)
 {
     Piece most = piece;
-    most.choices.alike = fieldOf(&Choices::alike).limit.high;
-    const size_t least = setupsOf(most, assemble(most, shop, sidesOf(most)), {}).size();
+    most.choices.setOnceWithin = fieldOf(&Choices::setOnceWithin).limit.high;
+    const size_t least = setupsOf(most, assemble(most, shop, turnedSurfacesOf(most)), {}).size();
     return static_cast<int>(std::min(least, setupsOf(piece, now, {}).size()));
 }
 

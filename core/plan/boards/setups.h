@@ -21,7 +21,8 @@ struct Setup {
 /// is cut already, or whose step is done, is left out. A trial ring's correction is in its angle.
 std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const BoardPlan& boards);
 
-/// How many set-ups there are when as much is made alike as `Choices::alike` can ask for; no more than there are now.
+/// How many set-ups there are when as much is made alike as `Choices::setOnceWithin` can ask for; no more than there
+/// are now.
 int leastSetups(const Piece& piece, const Shop& shop, const Assembly& now);
 
 }  // namespace vl

@@ -136,7 +136,7 @@ public:
         glp_init_smcp(&parameters);
         parameters.msg_lev = GLP_MSG_OFF;
         constexpr int most = 120;
-        for (int round = 0; round < most && !control_.cancelled(); ++round) {
+        for (int round = 0; round < most && !control_.canceled(); ++round) {
             if (glp_simplex(lp_.get(), &parameters) != 0) break;
             const double value = glp_get_obj_val(lp_.get());
             for (int i = 0; i < demands; ++i)
@@ -359,7 +359,7 @@ private:
                         chosen[static_cast<size_t>(w)] = static_cast<int>(k);
                     }
                 }
-        // A rest too narrow to keep is used up too; a millimetre of it is left out of the bound for the rounded widths.
+        // A rest too narrow to keep is used up too; a millimeter of it is left out of the bound for the rounded widths.
         auto sliver = [&](int w) {
             const double rest = (room - w) * gridOfBounds - p_.kerf;
             return w > 0 && rest < p_.leastOffcutWidth ? std::max(0.0, rest - 1) * range.low : 0;

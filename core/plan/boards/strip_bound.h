@@ -11,7 +11,7 @@ namespace vl {
 struct Control {
     std::function<void(double share)> progress;
     const std::atomic<bool>* cancel = nullptr;
-    bool cancelled() const { return cancel && cancel->load(); }
+    bool canceled() const { return cancel && cancel->load(); }
     void at(double share) const
     {
         if (progress) progress(share);

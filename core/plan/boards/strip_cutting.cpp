@@ -458,7 +458,7 @@ StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Co
         strips * static_cast<double>(p.panels.size() * p.kinds.size() + items * std::min(items, mostFirst));
     const int most = static_cast<int>(std::min(3000.0, 6e8 / std::max(size, 1.0)));
     const int tries = std::min(std::clamp(14000 / strips, 60, 3000), most);
-    for (int k = 0; k < tries && !good() && !control.cancelled(); ++k) {
+    for (int k = 0; k < tries && !good() && !control.canceled(); ++k) {
         control.at(static_cast<double>(k) / tries);
         Way way = plain;
         for (int swap = static_cast<int>(dice() % 8); swap > 0 && !way.order.empty(); --swap) {

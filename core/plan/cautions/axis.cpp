@@ -13,11 +13,11 @@ namespace {
 Caution atAxis(const Case& in, const char* kind, size_t axis, double z, Level level = Level::Care)
 {
     Caution c;
-    c.id = std::string(kind) + "-" + in.piece.axes[axis].id;
+    c.called(kind, in.piece.axes[axis].id);
     c.level = level;
     c.at = nameOf(in.piece, axis);
     c.z = z;
-    c.layer = static_cast<int>(in.assembly.layerAt(z));
+    c.layer = static_cast<int>(in.plan.assembly.layerAt(z));
     c.unit = "mm";
     return c;
 }
@@ -36,12 +36,12 @@ Fix moreRadius(const Case& in, size_t axis, double by)
     });
 }
 
-/// A centre that is gone before it is needed.
-void centres(const Case& in, std::vector<Caution>& out)
+/// A center that is gone before it is needed.
+void centers(const Case& in, std::vector<Caution>& out)
 {
     std::set<std::string> said;
-    for (const LostCentre& l : lostCentres(in.piece, in.sides, in.setUps)) {
-        const auto by = std::ranges::find(in.setUps, l.by.empty() ? l.setUp : l.by, &AxisSetUp::id);
+    for (const LostCenter& l : lostCenters(in.piece, in.plan.surfaces, in.plan.setUps)) {
+        const auto by = std::ranges::find(in.plan.setUps, l.by.empty() ? l.setUp : l.by, &AxisSetUp::id);
         const size_t axis = by->axis;
         const double length = outlineHeight(in.piece), end = l.head ? 0 : length;
         Caution c = atAxis(in, l.head ? "centre-head" : "centre-tail", axis, end, Level::Stop);
@@ -50,17 +50,17 @@ void centres(const Case& in, std::vector<Caution>& out)
         c.limit = 0;
         const std::string where = l.head ? "at the headstock's end" : "at the tailstock's end";
         if (l.by.empty()) {
-            c.message = "the centre lies " + in.mm(l.outside) + " outside the wood " + where +
+            c.message = "the center lies " + in.mm(l.outside) + " outside the wood " + where +
                         ": there is nothing for its point to hold in";
             c.fixes.push_back(
-                axisFix("centres nearer to the true one", axis, [by_ = l.outside + 0.5, head = l.head](OffAxis& a) {
+                axisFix("centers nearer to the true one", axis, [by_ = l.outside + 0.5, head = l.head](OffAxis& a) {
                     double& offset = head ? a.headOffset : a.tailOffset;
                     offset = std::max(0.0, offset - by_);
                 }));
             out.push_back(c);
             continue;
         }
-        c.message = (l.setUp.empty() ? "the true centre" : "the next centre") + std::string(" is turned away ") +
+        c.message = (l.setUp.empty() ? "the true center" : "the next center") + std::string(" is turned away ") +
                     where + " before it is needed: it cannot be mounted there any more";
         constexpr double kept = 12;  // mm at the end
         c.fixes.push_back(
@@ -72,10 +72,10 @@ void centres(const Case& in, std::vector<Caution>& out)
         out.push_back(c);
     }
     // On its block a blank has no free head end.
-    const bool marked = std::ranges::any_of(in.assembly.recipe, [](const Step& s) { return s.id == "centres"; });
+    const bool marked = std::ranges::any_of(in.plan.assembly.recipe, [](const Step& s) { return s.id == "centres"; });
     if (marked) return;
     for (size_t a = 0; a < in.piece.axes.size(); ++a) {
-        if (in.piece.axes[a].by != AxisBy::Centres) continue;
+        if (in.piece.axes[a].by != AxisBy::Centers) continue;
         Caution c = atAxis(in, "centres-block", a, 0, Level::Stop);
         c.measure = in.piece.axes[a].headOffset;
         c.message = "the blank stands on its block: its head end is not free to be marked and mounted";
@@ -123,9 +123,9 @@ void flats(const Case& in, const AxisReport& r, std::vector<Caution>& out)
         Caution c = atAxis(in, "axis-band", r.axis, at.z);
         c.measure = least;
         c.limit = axis.band;
-        c.message = least <= 0 ? "two neighbouring sides meet in a ridge here"
+        c.message = least <= 0 ? "two neighboring sides meet in a ridge here"
                                : "only " + in.mm(least) + " of the round are left between two sides";
-        const double more = at.bandRadius - in.setUps[0].solid.radiusNear(at.z);
+        const double more = at.bandRadius - in.plan.setUps[0].solid.radiusNear(at.z);
         if (std::isfinite(more) && more > 0) c.fixes.push_back(moreRadius(in, r.axis, more));
         c.fixes.push_back(axisFix("let them meet", r.axis, [](OffAxis& a) { a.band = 0; }));
         out.push_back(c);
@@ -175,8 +175,8 @@ void holes(const Case& in, size_t a, std::vector<Caution>& out)
 void axisCautions(const Case& in, std::vector<Caution>& out)
 {
     if (in.piece.axes.empty()) return;
-    centres(in, out);
-    for (const AxisReport& r : in.axes) {
+    centers(in, out);
+    for (const AxisReport& r : in.plan.axes) {
         wall(in, r, out);
         flats(in, r, out);
         holes(in, r.axis, out);

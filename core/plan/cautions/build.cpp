@@ -13,11 +13,12 @@ namespace {
 
 void overlap(const Case& in, std::vector<Caution>& out)
 {
-    for (const Overlap& o : in.overlaps) {
+    for (const Overlap& o : in.plan.overlaps) {
         const double least = std::min(o.stock, o.finished);
         if (least >= in.shop.leastOverlap) continue;
         Caution c;
-        c.id = "overlap-" + in.layer(o.below).id;
+        c.called("overlap", in.layer(o.below).id);
+        c.perLayer = true;
         c.level = least <= 0 ? Level::Stop : Level::Care;
         c.at = in.name(o.below) + " and " + in.name(o.below + 1);
         c.z = o.z;
@@ -32,7 +33,7 @@ void overlap(const Case& in, std::vector<Caution>& out)
             letStockFollow(in, i, "let the stock of " + in.name(i) + " follow the outline", c.fixes);
         // The stock holds the wall and its allowances unless it was set by hand: then only the wall itself can be too
         // thin.
-        if (!in.shape.solid && o.wall < in.shop.leastOverlap)
+        if (!in.plan.shape.solid && o.wall < in.shop.leastOverlap)
             c.fixes.push_back(thickerWall(in, in.shop.leastOverlap - o.wall));
         if (c.fixes.empty())
             c.fixes.push_back(pieceFix("solid discs instead of both", [below = o.below](Piece& q) {
@@ -50,7 +51,7 @@ void overlap(const Case& in, std::vector<Caution>& out)
 /// Open segments rest on what is below them; how much wood touches there.
 void openBricks(const Case& in, std::vector<Caution>& out)
 {
-    for (const Overlap& o : in.overlaps) {
+    for (const Overlap& o : in.plan.overlaps) {
         const BuiltLayer &a = in.built(o.below), &b = in.built(o.below + 1);
         if (!a.gaps && !b.gaps) continue;
         // At each of its ends a segment rests on as much as layers must overlap, both ways.
@@ -86,7 +87,7 @@ void openBricks(const Case& in, std::vector<Caution>& out)
 void seams(const Case& in, std::vector<Caution>& out)
 {
     constexpr double clear = 3;  // mm; our own choice
-    for (const Overlap& o : in.overlaps) {
+    for (const Overlap& o : in.plan.overlaps) {
         const Sectors* own = in.layer(o.below + 1).sectors();
         if (!own || o.joints.best <= 0 || o.joints.least >= o.joints.best / 2) continue;
         const double r = in.built(o.below + 1).finishedOuter.high, apart = o.joints.least * degrees * r;
@@ -111,7 +112,7 @@ void reachHeight(const Case& in, std::vector<Caution>& out)
     const double lack = outlineHeight(in.piece) - stackHeight(in.piece);
     if (lack > 0.01) {
         Caution c;
-        c.id = "reach-height";
+        c.called("reach-height");
         c.level = Level::Stop;
         c.at = "top of the stack";
         c.z = stackHeight(in.piece);
@@ -210,11 +211,11 @@ void pointed(const Case& in, std::vector<Caution>& out)
 std::pair<double, double> lacks(const Case& in, const BuiltLayer& b)
 {
     double outer = 0, inner = 0;
-    for (const Point& q : between(in.sides.outside, b.z0, b.z1))
+    for (const Point& q : between(in.plan.surfaces.outside, b.z0, b.z1))
         // Square work keeps its edges: its outline may sweep past them.
-        if (in.sides.edges.empty()) outer = std::max(outer, q.y() - radiusAt(b.outerHold, q.x()));
+        if (in.plan.surfaces.edges.empty()) outer = std::max(outer, q.y() - radiusAt(b.outerHold, q.x()));
     if (b.innerHold.empty()) return {outer, inner};
-    const Polyline hollowed = between(in.sides.inside, b.z0, b.z1);
+    const Polyline hollowed = between(in.plan.surfaces.inside, b.z0, b.z1);
     for (const Point& q : hollowed) inner = std::max(inner, radiusRange(b.innerHold, q.x(), q.x()).low - q.y());
     // Where nothing is hollowed the wood must reach the axis.
     if (hollowed.empty() || hollowed.front().x() > b.z0 + 1e-6)
@@ -231,7 +232,8 @@ void steeperCone(const Case& in, int i, std::vector<Fix>& fixes)
     const BuiltLayer& b = in.built(i);
     Limit angles = fieldOf(&BoardRingForm::angle).limit;
     if (own->tool == BoardRingForm::Bandsaw) angles.low = std::max(angles.low, 90 - in.shop.bandsawTilt);
-    const double run = radiusAt(in.sides.outside, b.z1 - 1e-6) - radiusAt(in.sides.outside, b.z0 + 1e-6);
+    const double run =
+        radiusAt(in.plan.surfaces.outside, b.z1 - 1e-6) - radiusAt(in.plan.surfaces.outside, b.z0 + 1e-6);
     const double angle = std::floor(std::atan2(b.z1 - b.z0, std::max(run, 1.0)) / degrees);
     if (angle >= angles.low && angle <= angles.high && angle != own->angle)
         fixes.push_back(layerFix("cut at " + fixed(angle, 0) + "°, the slope of the outline", i,
@@ -247,7 +249,7 @@ void hollowFrom(const Case& in, const BuiltLayer& b, std::vector<Fix>& fixes)
     if (b.innerHold.size() < 4 || in.piece.hollow.rule == WallRule::Drawn) return;
     const double floor = b.innerHold[1].x();
     if (floor < in.piece.hollow.leastWall || floor >= outlineHeight(in.piece)) return;
-    if (in.shape.solid || in.sides.inside.front().x() > floor)
+    if (in.plan.shape.solid || in.plan.surfaces.inside.front().x() > floor)
         fixes.push_back(pieceFix("hollow it down to " + in.mm(floor), [floor](Piece& q) {
             if (q.hollow.rule == WallRule::Solid) q.hollow.rule = WallRule::Even;
             q.hollow.floor = floor;
@@ -298,7 +300,7 @@ const Species* quieterWood(const Case& in, int i, const std::function<double(con
 void season(const Case& in, std::vector<Caution>& out)
 {
     const double change = seasonOf(in.shop);
-    for (const JointMovement& m : movementsOf(in.assembly, in.sides, in.shop)) {
+    for (const JointMovement& m : movementsOf(in.plan.assembly, in.plan.surfaces, in.shop)) {
         if (m.moves <= in.shop.mostMovement) continue;
         const int lower = m.below, upper = m.below + 1;
         const FaceMovement low = faceMovement(in.built(lower), true), high = faceMovement(in.built(upper), false);
@@ -340,17 +342,17 @@ void season(const Case& in, std::vector<Caution>& out)
 }
 
 /// What the constructions themselves found.
-void concerns(const Case& in, std::vector<Caution>& out)
+void ofConstructions(const Case& in, std::vector<Caution>& out)
 {
     for (int i = 0; i < in.layers(); ++i)
-        for (const Concern& k : in.built(i).concerns) {
-            Caution c = in.at(k.id.c_str(), i, k.stop ? Level::Stop : Level::Care);
-            c.measure = k.measure;
-            c.limit = k.limit;
-            c.unit = k.unit;
-            c.message = print(k.message, in.style);
-            if (k.change) c.fixes.push_back(layerFix(print(k.fix, in.style), i, k.change));
-            out.push_back(c);
+        for (Caution c : in.built(i).cautions) {
+            const Caution here = in.at(c.kind.c_str(), i);
+            c.id = here.id;
+            c.perLayer = true;
+            c.at = here.at;
+            c.z = here.z;
+            c.layer = i;
+            out.push_back(std::move(c));
         }
 }
 
@@ -367,7 +369,7 @@ void buildCautions(const Case& in, std::vector<Caution>& out)
     pointed(in, out);
     stemCautions(in, out);
     season(in, out);
-    concerns(in, out);
+    ofConstructions(in, out);
 }
 
 }  // namespace vl

@@ -8,7 +8,7 @@ namespace {
 
 void shortSegments(const Case& in, std::vector<Caution>& out)
 {
-    for (const RingCut& r : in.cuts.rings) {
+    for (const RingCut& r : in.plan.cuts.rings) {
         if (r.outerEdge >= in.shop.leastEdge) continue;
         const BuiltLayer& b = in.built(r.layer);
         int fewer = b.stock.sides - 1;
@@ -41,12 +41,12 @@ void shortSegments(const Case& in, std::vector<Caution>& out)
 void smallParts(const Case& in, std::vector<Caution>& out)
 {
     constexpr double sheet = 3;  // mm: cut with a knife
-    for (const Part& p : in.assembly.parts) {
+    for (const Part& p : in.plan.assembly.parts) {
         if (p.thickness < sheet && p.width > p.thickness * 5) continue;
         auto say = [&](const char* kind, double measure, double limit, const std::string& what, const char* instead) {
             if (measure >= limit - 1e-6) return;
             Caution c = in.at(kind, p.layer);
-            c.id = std::string(kind) + "-" + p.id;
+            c.called(kind, p.id);
             c.at = p.name;
             c.measure = measure;
             c.limit = limit;

@@ -22,11 +22,11 @@ Caution atHole(const Case& in, const char* kind, const DrilledHole& h, Level lev
 {
     const Hole& hole = in.piece.holes[h.hole];
     Caution c;
-    c.id = std::string(kind) + "-" + hole.id;
+    c.called(kind, hole.id);
     c.level = level;
     c.at = nameOf(in.piece, hole);
-    c.z = std::clamp(h.solid.profile.empty() ? hole.at : h.solid.from.x(), 0.0, in.shape.height);
-    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+    c.z = std::clamp(h.solid.profile.empty() ? hole.at : h.solid.from.x(), 0.0, in.plan.shape.height);
+    c.layer = static_cast<int>(in.plan.assembly.layerAt(c.z));
     c.unit = "mm";
     return c;
 }
@@ -50,9 +50,9 @@ double leastBeside(const Case& in, const DrilledHole& h)
         for (int k = 0; k < around; ++k) {
             const double a = 2 * pi * k / around, t = from + (to - from) * i / steps;
             const Eigen::Vector3d out = std::cos(a) * u + std::sin(a) * v, middle = h.solid.from + h.solid.way * t;
-            if (!in.sides.holds(middle, false)) continue;  // in the hollow between two walls
+            if (!in.plan.surfaces.holds(middle, false)) continue;  // in the hollow between two walls
             double wood = 0;
-            while (wood < least && in.sides.holds(middle + out * (r + wood), false)) wood += 0.1;
+            while (wood < least && in.plan.surfaces.holds(middle + out * (r + wood), false)) wood += 0.1;
             least = std::min(least, wood);
         }
     return least;
@@ -64,7 +64,7 @@ void oneHole(const Case& in, const DrilledHole& h, std::vector<Caution>& out)
     if (h.solid.profile.empty()) {
         Caution c = atHole(in, "hole-air", h, Level::Stop);
         c.measure = hole.at;
-        c.limit = hole.into == Hole::Side ? in.shape.height : in.shape.greatestDiameter / 2;
+        c.limit = hole.into == Hole::Side ? in.plan.shape.height : in.plan.shape.greatestDiameter / 2;
         c.message = "it meets no wood where it is to be drilled";
         out.push_back(c);
         return;
@@ -101,7 +101,7 @@ void oneHole(const Case& in, const DrilledHole& h, std::vector<Caution>& out)
                     "° off square and slides off: it needs a flat or a guide block to start in";
         out.push_back(c);
     }
-    const BuiltLayer& layer = in.assembly.layers[in.assembly.layerAt(h.solid.from.x())];
+    const BuiltLayer& layer = in.plan.assembly.layers[in.plan.assembly.layerAt(h.solid.from.x())];
     const bool alongGrain = layer.cells[0].endGrain(h.solid.way) > 0.7;
     if (alongGrain && std::max(hole.diameter, hole.wide) > widestBit) {
         Caution c = atHole(in, "hole-wide", h, Level::Care);
@@ -116,7 +116,7 @@ void oneHole(const Case& in, const DrilledHole& h, std::vector<Caution>& out)
 /// Holes that run into each other, each pair of them once.
 void crossings(const Case& in, std::vector<Caution>& out)
 {
-    const std::vector<DrilledHole>& all = in.sides.holes;
+    const std::vector<DrilledHole>& all = in.plan.surfaces.holes;
     std::vector<std::pair<size_t, size_t>> said;
     for (size_t i = 0; i < all.size(); ++i)
         for (size_t k = 0; k < i; ++k) {
@@ -124,7 +124,7 @@ void crossings(const Case& in, std::vector<Caution>& out)
             const std::pair pair(all[k].hole, all[i].hole);
             if (std::ranges::find(said, pair) != said.end()) continue;
             // Those alike on round work lie to each other as they lie to the first.
-            if (pair.first == pair.second && in.sides.round() && all[k].which > 0) continue;
+            if (pair.first == pair.second && in.plan.surfaces.round() && all[k].which > 0) continue;
             const double by = runsInto(in.piece, all[i], all[k]);
             if (by <= 0) continue;
             said.push_back(pair);
@@ -135,12 +135,12 @@ void crossings(const Case& in, std::vector<Caution>& out)
             c.id += "-" + in.piece.holes[all[k].hole].id;
             c.measure = by;
             c.limit = 0;
-            c.message = pair.first == pair.second
-                            ? "its holes run into one another by " + in.mm(by)
-                            : "it runs " + in.mm(by) + " into " + nameOf(in.piece, in.piece.holes[all[k].hole]);
-            c.message += planned ? ": it is drilled once the other has set, and cuts it in two there"
-                                 : ": the bit wanders off into the other; what is to be glued in is glued and cured "
-                                   "before the next is drilled";
+            const std::string met = pair.first == pair.second ? "its holes run into one another by " + in.mm(by)
+                                                              : "it runs " + in.mm(by) + " into " +
+                                                                    nameOf(in.piece, in.piece.holes[all[k].hole]);
+            c.message = met + (planned ? ": it is drilled once the other has set, and cuts it in two there"
+                                       : ": the bit wanders off into the other; what is to be glued in is glued and "
+                                         "cured before the next is drilled");
             out.push_back(c);
         }
 }
@@ -162,11 +162,11 @@ void offIndex(const Case& in, size_t which, std::vector<Caution>& out)
 Caution atSawn(const Case& in, const char* kind, const Sawn& s, double z, Level level)
 {
     Caution c;
-    c.id = std::string(kind) + "-" + s.id;
+    c.called(kind, s.id);
     c.level = level;
     c.at = nameOf(in.piece, s);
-    c.z = std::clamp(z, 0.0, in.shape.height);
-    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+    c.z = std::clamp(z, 0.0, in.plan.shape.height);
+    c.layer = static_cast<int>(in.plan.assembly.layerAt(c.z));
     c.unit = "mm";
     return c;
 }
@@ -175,9 +175,9 @@ Caution atSawn(const Case& in, const char* kind, const Sawn& s, double z, Level 
 std::pair<double, double> toHollow(const Case& in, const Sawed& cut)
 {
     std::pair<double, double> least{1e9, 0};
-    if (in.sides.inside.empty()) return least;
+    if (in.plan.surfaces.inside.empty()) return least;
     const Eigen::Vector3d along = cut.right.cross(cut.up);
-    const double far = in.sides.widest(), tall = in.shape.height;
+    const double far = in.plan.surfaces.widest(), tall = in.plan.shape.height;
     constexpr int steps = 40;
     for (size_t i = 0; i < cut.outline.size(); ++i) {
         const Point p = cut.outline[i], q = cut.outline[(i + 1) % cut.outline.size()];
@@ -188,9 +188,9 @@ std::pair<double, double> toHollow(const Case& in, const Sawed& cut)
             const double w = lies ? along.x() * tall * k / steps : far * (2.0 * k / steps - 1);
             const Eigen::Vector3d here = cut.right * at.x() + cut.up * at.y() + along * w;
             const double r = here.tail<2>().norm(), z = here.x();
-            if (!(r <= radiusAt(in.sides.outside, z))) continue;
-            const double bore = radiusAt(in.sides.inside, z);
-            const double wood = distanceTo(in.sides.inside, {z, r}) * (r < bore ? -1 : 1);
+            if (!(r <= radiusAt(in.plan.surfaces.outside, z))) continue;
+            const double bore = radiusAt(in.plan.surfaces.inside, z);
+            const double wood = distanceTo(in.plan.surfaces.inside, {z, r}) * (r < bore ? -1 : 1);
             if (wood < least.first) least = {wood, z};
         }
     }
@@ -200,17 +200,17 @@ std::pair<double, double> toHollow(const Case& in, const Sawed& cut)
 /// What is sawn from below or above before the work is mounted must leave the wood that holds it there.
 void held(const Case& in, const Sawn& s, const Polyline& curve, std::vector<Caution>& out)
 {
-    if (!sawnBefore(in.piece, s) || s.from == Sawn::Sides) return;
-    constexpr double centre = 10, flange = 30, flat = 0.1;  // mm: a centre's place, a screw's flange
+    if (!sawnBefore(in.piece, s) || s.from == Sawn::TurnedSurfaces) return;
+    constexpr double center = 10, flange = 30, flat = 0.1;  // mm: a center's place, a screw's flange
     const bool below = s.from == Sawn::Underside;
-    const double middle = !isWholeBlock(in.piece) ? centre
-                          : below                 ? footHold(in.piece, in.shop, in.sides).diameter / 2
+    const double middle = !isWholeBlock(in.piece) ? center
+                          : below                 ? footHold(in.piece, in.shop, in.plan.surfaces).diameter / 2
                                                   : flange;
     const bool cut = std::ranges::any_of(curve, [&](const Point& p) {
-        return p.x() <= middle && (below ? p.y() > flat : p.y() < in.shape.height - flat);
+        return p.x() <= middle && (below ? p.y() > flat : p.y() < in.plan.shape.height - flat);
     });
     if (!cut) return;
-    Caution c = atSawn(in, "saw-grip", s, below ? 0 : in.shape.height, Level::Stop);
+    Caution c = atSawn(in, "saw-grip", s, below ? 0 : in.plan.shape.height, Level::Stop);
     c.measure = 2 * middle;
     c.limit = 0;
     c.message = "sawn before it is turned it takes the wood away that holds it: " + in.mm(2 * middle) +
@@ -227,7 +227,7 @@ void oneSawn(const Case& in, const Sawn& s, std::vector<Caution>& out)
     const Polyline curve = curveOf(s);
     const double least = in.piece.hollow.leastWall;
     if (s.when != Sawn::Grown)
-        for (const Cut& cut : in.sides.cuts) {
+        for (const Cut& cut : in.plan.surfaces.cuts) {
             const Sawed* solid = std::get_if<Sawed>(&cut.solid);
             if (cut.step != sawStep(s) || !solid) continue;
             // A wall that is sawn open from above or beside is meant to be.
@@ -263,7 +263,7 @@ void oneSawn(const Case& in, const Sawn& s, std::vector<Caution>& out)
     if (s.from != Sawn::Underside) return;
     // A leg carries what the rim is: no narrower than it; common practice.
     const Edge& edge = in.piece.edge;
-    double end = in.shape.footRadius;
+    double end = in.plan.shape.footRadius;
     if (edge.kind == Edge::Square) end = std::min(end, (s.run == Sawn::WithGrain ? edge.length : edge.width) / 2);
     const double leg = end - curve.back().x(), rim = in.piece.hollow.rimWall;
     if (leg < rim) {
@@ -293,12 +293,12 @@ void bark(const Case& in, std::vector<Caution>& out)
     // Across the grain the log falls away to both sides: the highest wood of the wall there.
     double across = 0;
     constexpr double step = 0.25;  // mm
-    for (double z = 0; z <= in.shape.height; z += step)
-        if (const double r = radiusAt(in.sides.outside, z); !takes(*edge, {z, r, 0})) across = z;
-    const double dips = in.shape.height - across;
+    for (double z = 0; z <= in.plan.shape.height; z += step)
+        if (const double r = radiusAt(in.plan.surfaces.outside, z); !takes(*edge, {z, r, 0})) across = z;
+    const double dips = in.plan.shape.height - across;
     if (dips < 0.5) return;
     Caution c;
-    c.id = "living-edge";
+    c.called("living-edge");
     c.level = Level::Note;
     c.at = "rim";
     c.z = across;
@@ -315,13 +315,13 @@ void bark(const Case& in, std::vector<Caution>& out)
 /// Edges, wings and bark rims that come round unseen.
 void air(const Case& in, std::vector<Caution>& out)
 {
-    const Range sweep = airSweep(in.piece, in.sides);
+    const Range sweep = airSweep(in.piece, in.plan.surfaces);
     if (!(sweep.high > 0)) return;
     Caution c;
-    c.id = "air-sweep";
+    c.called("air-sweep");
     c.level = Level::Note;
     c.at = "edge";
-    c.z = in.shape.height;
+    c.z = in.plan.shape.height;
     c.layer = in.layers() - 1;
     c.measure = sweep.low;
     c.limit = sweep.high;
@@ -346,7 +346,7 @@ void nested(const Case& in, std::vector<Caution>& out)
     if (in.piece.lean.angle > 0 || in.piece.split.on) what = "foot";
     if (what.empty()) return;
     Caution c;
-    c.id = "nest-cut";
+    c.called("nest-cut");
     c.level = Level::Stop;
     c.at = what;
     c.layer = 0;
@@ -361,8 +361,8 @@ void nested(const Case& in, std::vector<Caution>& out)
 
 void cutCurveCautions(const Case& in, std::vector<Caution>& out)
 {
-    for (const DrilledHole& h : in.sides.holes) {
-        if (h.which > 0 && in.sides.round()) continue;
+    for (const DrilledHole& h : in.plan.surfaces.holes) {
+        if (h.which > 0 && in.plan.surfaces.round()) continue;
         // Those alike are judged by the one that has the least to spare: each kind is said once.
         const size_t before = out.size();
         oneHole(in, h, out);

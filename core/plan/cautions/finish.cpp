@@ -12,7 +12,7 @@ void finishCautions(const Case& in, std::vector<Caution>& out)
     const Fix plain = pieceFix("one coat, as the shop has it", [](Piece& p) { p.choices.finish = Choices{}.finish; });
     if (finish.id != id) {
         Caution c = in.at("finish-unknown", 0);
-        c.id = "finish-unknown";
+        c.called("finish-unknown");
         c.unit = "";
         c.message = "the shop's book has no finish '" + id + "': one coat is planned, as the shop has it";
         c.fixes.push_back(plain);
@@ -20,7 +20,7 @@ void finishCautions(const Case& in, std::vector<Caution>& out)
     }
     if (in.piece.choices.use != Use::Food || finish.layers.empty() || finish.food) return;
     Caution c = in.at("finish-food", 0);
-    c.id = "finish-food";
+    c.called("finish-food");
     c.unit = "";
     c.message = finish.name + " is not noted as fit for food once it has cured: its label decides";
     const auto fit = std::ranges::find(in.shop.finishes, true, &Finish::food);

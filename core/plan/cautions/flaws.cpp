@@ -10,51 +10,51 @@ namespace {
 bool inFinished(const Case& in, const Flaw& f)
 {
     const Eigen::Vector3d middle = pointAt(f.at, f.radius, f.direction);
-    if (in.sides.holds(middle)) return true;
+    if (in.plan.surfaces.holds(middle)) return true;
     constexpr int points = 60;
     const double golden = pi * (3 - std::sqrt(5.0));
     for (const double shell : {1.0 / 3, 2.0 / 3, 1.0})
         for (int k = 0; k < points; ++k) {
             const double up = 1 - 2 * (k + 0.5) / points, flat = std::sqrt(1 - up * up), a = golden * k;
-            if (in.sides.holds(middle +
-                               f.size / 2 * shell * Eigen::Vector3d(up, flat * std::cos(a), flat * std::sin(a))))
+            if (in.plan.surfaces.holds(middle + f.size / 2 * shell *
+                                                    Eigen::Vector3d(up, flat * std::cos(a), flat * std::sin(a))))
                 return true;
         }
     return false;
 }
 
-struct Judgement {
+struct Judgment {
     Level level;
     const char* words;
 };
 
 /// What it means where nothing is done about it yet; `stays`: some of it is in the finished piece.
-Judgement judged(Flaw::Kind kind, bool stays)
+Judgment judged(Flaw::Kind kind, bool stays)
 {
     switch (kind) {
     case Flaw::Crack:
-        return stays ? Judgement{Level::Stop, "a crack that stays in the turned wood can let go at speed: cut it away, "
-                                              "fill it, or bind it before the blank is mounted"}
-                     : Judgement{Level::Stop, "a crack can let go before it is turned away: cut it away, fill it, or "
-                                              "bind it before the blank is mounted"};
+        return stays ? Judgment{Level::Stop, "a crack that stays in the turned wood can let go at speed: cut it away, "
+                                             "fill it, or bind it before the blank is mounted"}
+                     : Judgment{Level::Stop, "a crack can let go before it is turned away: cut it away, fill it, or "
+                                             "bind it before the blank is mounted"};
     case Flaw::Bark:
         return {Level::Stop, "loose bark flies off: taken off, or bound with thin CA, before the blank turns"};
     case Flaw::Metal:
         return {Level::Stop, "metal breaks edges and throws them: found with a magnet or a detector and cut out before "
                              "any saw or tool comes near"};
     case Flaw::Rot:
-        return stays ? Judgement{Level::Care, "rot holds no screw and no tenon, and tears out: cut away, or hardened "
-                                              "and filled; dust mask"}
-                     : Judgement{Level::Note, "the rot is turned away: nothing that holds the work may stand in it"};
+        return stays ? Judgment{Level::Care, "rot holds no screw and no tenon, and tears out: cut away, or hardened "
+                                             "and filled; dust mask"}
+                     : Judgment{Level::Note, "the rot is turned away: nothing that holds the work may stand in it"};
     case Flaw::Insects:
-        return stays ? Judgement{Level::Care, "insect holes may run deeper than they show: filled, and the wood dried "
-                                              "hot or long enough that nothing lives in it"}
-                     : Judgement{Level::Note, "the insect holes are turned away; the shavings go out of the shop"};
+        return stays ? Judgment{Level::Care, "insect holes may run deeper than they show: filled, and the wood dried "
+                                             "hot or long enough that nothing lives in it"}
+                     : Judgment{Level::Note, "the insect holes are turned away; the shavings go out of the shop"};
     case Flaw::Knot:
         break;
     }
-    return stays ? Judgement{Level::Note, "a knot is hard and may be loose: sharp tool, light cuts, no hand near it"}
-                 : Judgement{Level::Note, "the knot is turned away: light cuts until it is gone"};
+    return stays ? Judgment{Level::Note, "a knot is hard and may be loose: sharp tool, light cuts, no hand near it"}
+                 : Judgment{Level::Note, "the knot is turned away: light cuts until it is gone"};
 }
 
 }  // namespace
@@ -64,13 +64,13 @@ void flawCautions(const Case& in, std::vector<Caution>& out)
     for (const Flaw& f : in.piece.flaws) {
         if (f.dealt != Flaw::Open) continue;
         const bool stays = inFinished(in, f);
-        const Judgement j = judged(f.kind, stays);
+        const Judgment j = judged(f.kind, stays);
         Caution c;
-        c.id = "flaw-" + f.id;
+        c.called("flaw", f.id);
         c.level = j.level;
         c.at = choices(f.kind)[static_cast<size_t>(f.kind)].words;
-        c.z = std::clamp(f.at, 0.0, in.shape.height);
-        c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+        c.z = std::clamp(f.at, 0.0, in.plan.shape.height);
+        c.layer = static_cast<int>(in.plan.assembly.layerAt(c.z));
         c.measure = f.size;
         c.limit = 0;
         c.unit = "mm";

@@ -10,14 +10,14 @@ namespace {
 void gluing(const Case& in, std::vector<Caution>& out)
 {
     std::map<std::string, std::vector<const JointGlue*>> reasons;
-    for (const JointGlue& g : in.glues)
+    for (const JointGlue& g : in.plan.glues)
         for (const Text& why : g.troubles) reasons[print(why, in.style)].push_back(&g);
     for (const auto& [why, joints] : reasons) {
-        const Step& first = in.assembly.recipe[joints[0]->step];
+        const Step& first = in.plan.assembly.recipe[joints[0]->step];
         Caution c;
-        c.id = "glue-" + first.id;
+        c.called("glue", first.id);
         for (int k = 2; std::ranges::find(out, c.id, &Caution::id) != out.end(); ++k)
-            c.id = "glue-" + first.id + "-" + std::to_string(k);
+            c.called("glue", first.id + "-" + std::to_string(k));
         c.level = Level::Care;
         c.at = print(first.title, in.style);
         if (joints.size() > 1) c.at = std::to_string(joints.size()) + " joints, first: " + c.at;
@@ -29,7 +29,7 @@ void gluing(const Case& in, std::vector<Caution>& out)
         c.message = why;
         if (joints[0]->suggested != joints[0]->glue) {
             std::vector<std::string> steps;
-            for (const JointGlue* g : joints) steps.push_back(in.assembly.recipe[g->step].id);
+            for (const JointGlue* g : joints) steps.push_back(in.plan.assembly.recipe[g->step].id);
             c.fixes.push_back(pieceFix("take " + joints[0]->suggestedName + " instead", [steps](Piece& q) {
                 std::erase_if(q.glues,
                               [&](const GlueChoice& g) { return std::ranges::find(steps, g.step) != steps.end(); });

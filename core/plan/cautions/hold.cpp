@@ -15,9 +15,9 @@ void otherFeet(const Case& in, std::vector<Fix>& fixes)
     static constexpr std::array names{"a tenon in the jaws", "a recess on the jaws", "a faceplate on the foot"};
     for (size_t k = 0; k < names.size(); ++k) {
         Piece q = in.piece;
-        q.choices.foot = static_cast<FootSchool>(k);
+        q.choices.foot = static_cast<FootMethod>(k);
         if (q.choices.foot == in.piece.choices.foot) continue;
-        const FootHold f = footHold(q, in.shop, in.sides);
+        const FootHold f = footHold(q, in.shop, in.plan.surfaces);
         if (!f.fits || f.left < in.piece.hollow.leastWall || f.diameter < 1) continue;
         const MountProof proof =
             proveMount(f.by, f.diameter, f.depth, outlineHeight(q), in.shop.catchLoad, in.shop.grips);
@@ -37,7 +37,7 @@ Fix thickerFloor(const Case& in, double by)
 void foot(const Case& in, std::vector<Caution>& out)
 {
     if (!isWholeBlock(in.piece)) return;
-    const FootHold f = footHold(in.piece, in.shop, in.sides);
+    const FootHold f = footHold(in.piece, in.shop, in.plan.surfaces);
     if (!f.fits) {
         Caution c = in.at("foot-jaws", 0, Level::Stop);
         c.at = "foot";
@@ -56,7 +56,7 @@ void foot(const Case& in, std::vector<Caution>& out)
         out.push_back(c);
         return;
     }
-    if (const double least = in.piece.hollow.leastWall; !in.sides.inside.empty() && f.left < least) {
+    if (const double least = in.piece.hollow.leastWall; !in.plan.surfaces.inside.empty() && f.left < least) {
         Caution c = in.at("foot-floor", 0, f.left <= 0 ? Level::Stop : Level::Care);
         c.at = "foot";
         c.z = 0;
@@ -73,15 +73,15 @@ void foot(const Case& in, std::vector<Caution>& out)
 /// The jaws stand out beside a narrow foot: what is cut there once it is reversed has no room for the tool.
 void besideJaws(const Case& in, std::vector<Caution>& out)
 {
-    if (!isWholeBlock(in.piece) || in.piece.choices.sides != SideSchool::BothRoughed) return;
-    const FootHold f = footHold(in.piece, in.shop, in.sides);
+    if (!isWholeBlock(in.piece) || in.piece.choices.sides != SideMethod::BothRoughed) return;
+    const FootHold f = footHold(in.piece, in.shop, in.plan.surfaces);
     if (f.by == Hold::Faceplate) return;
     const double sweep = jawsNamed(in.shop, f.jaws).swing;
     constexpr double room = 15;  // mm that a gouge and its handle need before the jaws; own value
     double hidden = 0;
-    for (const Point& p : in.sides.outside)
+    for (const Point& p : in.plan.surfaces.outside)
         if (p.x() < room && p.y() < sweep) hidden = std::max(hidden, p.x());
-    const double foot = radiusAt(in.sides.outside, 0.01);
+    const double foot = radiusAt(in.plan.surfaces.outside, 0.01);
     if (!(foot < sweep) || hidden <= 0.5) return;
     Caution c = in.at("beside-jaws", 0);
     c.at = "foot";
@@ -91,20 +91,20 @@ void besideJaws(const Case& in, std::vector<Caution>& out)
     c.message = "the jaws sweep " + in.mm(sweep - foot) + " further out than the foot: its last " + in.mm(hidden) +
                 " outside cannot be finished once it is reversed, the tool meets the jaws";
     c.fixes.push_back(pieceFix("outside finished before it is reversed",
-                               [](Piece& p) { p.choices.sides = SideSchool::OneThenOther; }));
+                               [](Piece& p) { p.choices.sides = SideMethod::OneThenOther; }));
     out.push_back(std::move(c));
 }
 
 void proofs(const Case& in, std::vector<Caution>& out)
 {
     const bool block = isWholeBlock(in.piece);
-    for (const Mount& m : in.mounts) {
+    for (const Mount& m : in.plan.mounts) {
         if (m.proof.holds) continue;
-        const auto step = std::ranges::find(in.assembly.recipe, m.id, &Step::id);
+        const auto step = std::ranges::find(in.plan.assembly.recipe, m.id, &Step::id);
         const bool last = m.held.by == Hold::Jam || m.held.by == Hold::Cushion || m.held.by == Hold::Buttons ||
                           m.held.by == Hold::Vacuum;
         Caution c = in.at("hold", std::max(0, step->layer), block && !last ? Level::Stop : Level::Care);
-        c.id = "hold-" + m.id;
+        c.called("hold", m.id);
         c.at = print(step->title, in.style);
         c.measure = m.proof.moment;
         c.limit = m.proof.limit;
@@ -117,9 +117,9 @@ void proofs(const Case& in, std::vector<Caution>& out)
                     if (n.z < 1) n.r = std::max(n.r, to);
             }));
         }
-        if (block && last && in.piece.choices.last != LastSchool::Jam)
+        if (block && last && in.piece.choices.last != LastMethod::Jam)
             c.fixes.push_back(
-                pieceFix("jammed in a turned recess", [](Piece& p) { p.choices.last = LastSchool::Jam; }));
+                pieceFix("jammed in a turned recess", [](Piece& p) { p.choices.last = LastMethod::Jam; }));
         out.push_back(c);
     }
 }
@@ -137,7 +137,7 @@ void room(const Case& in, std::vector<Caution>& out)
         c.measure = in.shop.lathe.swingRadius - widest;
         c.limit = in.shop.swingMargin;
         c.message = "between the blank's corners and the bed " + in.mm(c.measure) +
-                    " are left: a blank that is not quite centred strikes it";
+                    " are left: a blank that is not quite centered strikes it";
         out.push_back(c);
     }
     if (widest > in.shop.lathe.restSwing) {
@@ -155,18 +155,18 @@ void use(const Case& in, std::vector<Caution>& out)
 {
     // The cylinder of 16 CFR 1501.4, from memory: what fits into it whole can be swallowed.
     constexpr double bore = 31.7, deep = 57.1;
-    if (in.piece.choices.use == Use::Children && in.shape.greatestDiameter < bore && in.shape.height < deep) {
+    if (in.piece.choices.use == Use::Children && in.plan.shape.greatestDiameter < bore && in.plan.shape.height < deep) {
         Caution c = in.at("small-part", 0);
-        c.measure = in.shape.greatestDiameter;
+        c.measure = in.plan.shape.greatestDiameter;
         c.limit = bore;
         c.message =
             "a small child can swallow it: it passes whole into a cylinder of " + in.mm(bore) + " by " + in.mm(deep);
         out.push_back(c);
     }
     constexpr double heavy = 60;  // g, that is worn gladly; own value
-    if (in.piece.choices.use == Use::Worn && in.shape.weight * 1000 > heavy) {
+    if (in.piece.choices.use == Use::Worn && in.plan.shape.weight * 1000 > heavy) {
         Caution c = in.at("worn-weight", 0, Level::Note);
-        c.measure = in.shape.weight * 1000;
+        c.measure = in.plan.shape.weight * 1000;
         c.limit = heavy;
         c.unit = "g";
         c.message = "it weighs " + fixed(c.measure, 0) + " g: what is worn all day is lighter";
@@ -186,9 +186,9 @@ void use(const Case& in, std::vector<Caution>& out)
         }
     }
     constexpr double onHook = 2;  // kg, that a plain hook and a thin cord carry gladly; own value
-    if (in.piece.choices.use == Use::Hung && in.shape.weight > onHook) {
+    if (in.piece.choices.use == Use::Hung && in.plan.shape.weight > onHook) {
         Caution c = in.at("hung-weight", 0);
-        c.measure = in.shape.weight;
+        c.measure = in.plan.shape.weight;
         c.limit = onHook;
         c.unit = "kg";
         c.message = "it weighs " + fixed(c.measure, 1) +
@@ -200,11 +200,11 @@ void use(const Case& in, std::vector<Caution>& out)
     static constexpr double blunt = 1.5, behind = 6, slim = 0.6;  // mm, mm, slope
     if (worn || in.piece.choices.use == Use::Children)
         for (const bool head : {true, false}) {
-            const double z = head ? 0 : in.shape.height, in1 = head ? behind : in.shape.height - behind;
-            const double tip = radiusAt(in.sides.outside, z), back = radiusAt(in.sides.outside, in1);
+            const double z = head ? 0 : in.plan.shape.height, in1 = head ? behind : in.plan.shape.height - behind;
+            const double tip = radiusAt(in.plan.surfaces.outside, z), back = radiusAt(in.plan.surfaces.outside, in1);
             if (!(tip < blunt && back - tip < slim * behind)) continue;
             Caution c = in.at("sharp-tip", head ? 0 : in.layers() - 1);
-            c.id = head ? "sharp-tip-head" : "sharp-tip-tail";
+            c.called(head ? "sharp-tip-head" : "sharp-tip-tail");
             c.z = z;
             c.measure = tip;
             c.limit = blunt;
@@ -215,7 +215,7 @@ void use(const Case& in, std::vector<Caution>& out)
             }));
             out.push_back(c);
         }
-    const bool open = std::ranges::any_of(in.assembly.layers, &BuiltLayer::gaps);
+    const bool open = std::ranges::any_of(in.plan.assembly.layers, &BuiltLayer::gaps);
     if (in.piece.choices.use == Use::Food && open) {
         Caution c = in.at("food-gaps", 0);
         c.measure = 1;

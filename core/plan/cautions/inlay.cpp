@@ -23,17 +23,17 @@ Fix inlayFix(std::string label, const std::string& id, std::function<void(Inlay&
 void rods(const Case& in, std::vector<Caution>& out)
 {
     constexpr double shortStub = 4;  // mm of a rod that its glue still holds; own value
-    for (const DrilledHole& h : in.sides.holes) {
+    for (const DrilledHole& h : in.plan.surfaces.holes) {
         const Hole& hole = in.piece.holes[h.hole];
         if (!hole.filled || h.solid.profile.empty() || h.which > 0) continue;
         double least = 1e9;
         int stretches = 0;
-        for (const Range& wood : woodAlong(in.sides, h.solid.from - h.solid.way, h.solid.way, h.full + 2)) {
+        for (const Range& wood : woodAlong(in.plan.surfaces, h.solid.from - h.solid.way, h.solid.way, h.full + 2)) {
             least = std::min(least, wood.high - wood.low);
             ++stretches;
         }
         if (stretches > 1) {
-            Caution c = atPlace(in, "rod-cut-" + hole.id, nameOf(in.piece, hole), h.solid.from.x(), Level::Note);
+            Caution c = atPlace(in, "rod-cut", hole.id, nameOf(in.piece, hole), h.solid.from.x(), Level::Note);
             c.measure = stretches;
             c.limit = 1;
             c.unit = "";
@@ -47,7 +47,7 @@ void rods(const Case& in, std::vector<Caution>& out)
             out.push_back(std::move(c));
         }
         if (least < shortStub) {
-            Caution c = atPlace(in, "rod-short-" + hole.id, nameOf(in.piece, hole), h.solid.from.x(), Level::Care);
+            Caution c = atPlace(in, "rod-short", hole.id, nameOf(in.piece, hole), h.solid.from.x(), Level::Care);
             c.measure = least;
             c.limit = shortStub;
             c.message = "a piece of its rod is only " + in.mm(least) +
@@ -62,9 +62,9 @@ void fitting(const Case& in, std::vector<Caution>& out)
 {
     for (const Bought& b : in.piece.bought) {
         const auto drilled = std::ranges::find_if(
-            in.sides.holes, [&](const DrilledHole& h) { return in.piece.holes[h.hole].id == b.hole; });
-        if (drilled == in.sides.holes.end()) {
-            Caution c = atPlace(in, "bought-hole-" + b.id, nameOf(b), 0, Level::Stop);
+            in.plan.surfaces.holes, [&](const DrilledHole& h) { return in.piece.holes[h.hole].id == b.hole; });
+        if (drilled == in.plan.surfaces.holes.end()) {
+            Caution c = atPlace(in, "bought-hole", b.id, nameOf(b), 0, Level::Stop);
             c.measure = b.diameter;
             c.message = "no hole of the piece is called '" + b.hole.substr(0, 40) + "': it has no place";
             if (!in.piece.holes.empty())
@@ -79,7 +79,7 @@ void fitting(const Case& in, std::vector<Caution>& out)
         const double z = drilled->solid.profile.empty() ? hole.at : drilled->solid.from.x();
         const double room = std::max(hole.diameter, hole.wide) - b.diameter;
         if (room < 0 || room > 1) {
-            Caution c = atPlace(in, "bought-fit-" + b.id, nameOf(b), z, room < 0 ? Level::Stop : Level::Care);
+            Caution c = atPlace(in, "bought-fit", b.id, nameOf(b), z, room < 0 ? Level::Stop : Level::Care);
             c.measure = room;
             c.limit = room < 0 ? 0 : 1;
             c.message = room < 0 ? "it is " + in.mm(-room) + " wider than its hole"
@@ -91,7 +91,7 @@ void fitting(const Case& in, std::vector<Caution>& out)
             out.push_back(std::move(c));
         }
         if (hole.ends == Hole::Depth && hole.depth < b.length) {
-            Caution c = atPlace(in, "bought-deep-" + b.id, nameOf(b), z, Level::Stop);
+            Caution c = atPlace(in, "bought-deep", b.id, nameOf(b), z, Level::Stop);
             c.measure = hole.depth;
             c.limit = b.length;
             c.message = "its hole is " + in.mm(hole.depth) + " deep and it needs " + in.mm(b.length);
@@ -102,7 +102,7 @@ void fitting(const Case& in, std::vector<Caution>& out)
             out.push_back(std::move(c));
         }
         if (hole.filled) {
-            Caution c = atPlace(in, "bought-filled-" + b.id, nameOf(b), z, Level::Stop);
+            Caution c = atPlace(in, "bought-filled", b.id, nameOf(b), z, Level::Stop);
             c.message = "its hole is filled with a rod";
             c.fixes.push_back(pieceFix("no rod in it", [id = hole.id](Piece& p) {
                 for (Hole& q : p.holes)
@@ -116,25 +116,25 @@ void fitting(const Case& in, std::vector<Caution>& out)
 void groovesAndCracks(const Case& in, std::vector<Caution>& out)
 {
     for (const Inlay& f : in.piece.inlays) {
-        const InlayPlace p = placeOf(f, in.sides);
+        const InlayPlace p = placeOf(f, in.plan.surfaces);
         const std::string name = nameOf(in.piece, f);
-        const double z = f.kind == Inlay::Rim ? in.shape.height : f.at, least = in.piece.hollow.leastWall;
+        const double z = f.kind == Inlay::Rim ? in.plan.shape.height : f.at, least = in.piece.hollow.leastWall;
         if (!p.meetsWood) {
-            Caution c = atPlace(in, "inlay-none-" + f.id, name, z, Level::Stop);
-            c.measure = f.kind == Inlay::Rim ? f.centre : f.at;
+            Caution c = atPlace(in, "inlay-none", f.id, name, z, Level::Stop);
+            c.measure = f.kind == Inlay::Rim ? f.center : f.at;
             c.message = "there is no wood where it is to be let in, or less than it is deep";
             out.push_back(std::move(c));
             continue;
         }
-        const double over = std::max(-p.z0, p.z1 - in.shape.height);
+        const double over = std::max(-p.z0, p.z1 - in.plan.shape.height);
         if (f.kind == Inlay::Wall && over > 0) {
-            Caution c = atPlace(in, "inlay-end-" + f.id, name, z, Level::Stop);
+            Caution c = atPlace(in, "inlay-end", f.id, name, z, Level::Stop);
             c.measure = over;
             c.limit = 0;
             c.message = "its groove runs out over the end by " + in.mm(over) +
                         ": it has one wall only, and nothing holds "
                         "what is let in";
-            const double low = least + f.width / 2, high = in.shape.height - low;
+            const double low = least + f.width / 2, high = in.plan.shape.height - low;
             if (low < high)
                 c.fixes.push_back(inlayFix("at station " + in.mm(std::clamp(f.at, low, high)), f.id,
                                            [to = std::clamp(f.at, low, high)](Inlay& q) { q.at = to; }));
@@ -143,7 +143,7 @@ void groovesAndCracks(const Case& in, std::vector<Caution>& out)
         const bool crack = f.kind == Inlay::Crack;
         const double left = p.left - (crack ? f.loss : 0);
         if (left < least && !(crack && p.left <= 0 && f.loss < f.depth)) {
-            Caution c = atPlace(in, "inlay-thin-" + f.id, name, z, left <= 0 && !crack ? Level::Stop : Level::Care);
+            Caution c = atPlace(in, "inlay-thin", f.id, name, z, left <= 0 && !crack ? Level::Stop : Level::Care);
             c.measure = left;
             c.limit = least;
             c.message = left <= 0 && !crack ? "it comes through: no wood is left beside or below it"
@@ -151,7 +151,7 @@ void groovesAndCracks(const Case& in, std::vector<Caution>& out)
                                                   (crack ? " once it is cut back" : "");
             Inlay shallow = f;
             constexpr double step = 0.25, shallowest = 0.5;  // mm
-            while (shallow.depth > shallowest && placeOf(shallow, in.sides).left - (crack ? f.loss : 0) < least)
+            while (shallow.depth > shallowest && placeOf(shallow, in.plan.surfaces).left - (crack ? f.loss : 0) < least)
                 shallow.depth -= step;
             if (shallow.depth > shallowest)
                 c.fixes.push_back(
@@ -160,12 +160,12 @@ void groovesAndCracks(const Case& in, std::vector<Caution>& out)
         }
         if (crack || f.set == Inlay::None) continue;
         if (p.gap < 0) {
-            Caution c = atPlace(in, "inlay-gap-" + f.id, name, z, Level::Stop);
+            Caution c = atPlace(in, "inlay-gap", f.id, name, z, Level::Stop);
             c.measure = p.gap;
             c.limit = 0;
             c.message = "its pieces do not go in: they overlap by " + in.mm(-p.gap) + " each";
             int fewer = f.count;
-            for (Inlay q = f; fewer > 1 && placeOf(q, in.sides).gap < 0; q.count = --fewer) {
+            for (Inlay q = f; fewer > 1 && placeOf(q, in.plan.surfaces).gap < 0; q.count = --fewer) {
             }
             if (fewer < f.count)
                 c.fixes.push_back(
@@ -173,11 +173,11 @@ void groovesAndCracks(const Case& in, std::vector<Caution>& out)
             out.push_back(std::move(c));
         }
         if (f.piece > f.width) {
-            Caution c = atPlace(in, "inlay-wide-" + f.id, name, z, Level::Stop);
+            Caution c = atPlace(in, "inlay-wide", f.id, name, z, Level::Stop);
             c.measure = f.piece;
             c.limit = f.width;
             c.message = "a piece is wider than its groove";
-            if (f.kind != Inlay::Rim || f.piece < f.centre)
+            if (f.kind != Inlay::Rim || f.piece < f.center)
                 c.fixes.push_back(inlayFix("groove as wide as a piece", f.id, [](Inlay& q) { q.width = q.piece; }));
             out.push_back(std::move(c));
         }

@@ -11,18 +11,13 @@
 
 namespace vl {
 
-const char* levelName(Level level)
-{
-    static constexpr std::array names{"note", "care", "stop"};
-    return names[static_cast<size_t>(level)];
-}
-
 std::string Case::name(int i) const { return built(i).how->noun + std::string(" ") + std::to_string(i + 1); }
 
 Caution Case::at(const char* kind, int i, Level level) const
 {
     Caution c;
-    c.id = std::string(kind) + "-" + layer(i).id;
+    c.called(kind, layer(i).id);
+    c.perLayer = true;
     c.level = level;
     c.at = name(i);
     c.z = (built(i).z0 + built(i).z1) / 2;
@@ -31,14 +26,14 @@ Caution Case::at(const char* kind, int i, Level level) const
     return c;
 }
 
-Caution atPlace(const Case& in, const std::string& id, std::string name, double z, Level level)
+Caution atPlace(const Case& in, const char* kind, const std::string& place, std::string name, double z, Level level)
 {
     Caution c;
-    c.id = id;
+    c.called(kind, place);
     c.level = level;
     c.at = std::move(name);
-    c.z = std::clamp(z, 0.0, in.shape.height);
-    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+    c.z = std::clamp(z, 0.0, in.plan.shape.height);
+    c.layer = static_cast<int>(in.plan.assembly.layerAt(c.z));
     c.unit = "mm";
     return c;
 }
@@ -58,27 +53,6 @@ void offPlate(Caution at, int count, int plate, int start, const std::function<v
         at.fixes.push_back(pieceFix("a plate of " + std::to_string(exact[0]) + " holes", to(exact[0])));
     at.fixes.push_back(pieceFix("laid out by angle", to(0)));
     out.push_back(std::move(at));
-}
-
-Fix layerFix(std::string label, int layer, std::function<void(Layer&)> change)
-{
-    return {std::move(label), [layer, change = std::move(change)](const Piece& p) {
-                Piece q = p;
-                if (layer >= static_cast<int>(q.layers.size())) return q;
-                Layer& l = q.layers[static_cast<size_t>(layer)];
-                change(l);
-                clampToLimits(l);
-                return q;
-            }};
-}
-
-Fix pieceFix(std::string label, std::function<void(Piece&)> change)
-{
-    return {std::move(label), [change = std::move(change)](const Piece& p) {
-                Piece q = p;
-                change(q);
-                return q;
-            }};
 }
 
 Fix thickerWall(const Case& in, double by)
@@ -110,13 +84,9 @@ void letStockFollow(const Case& in, int layer, const std::string& label, std::ve
         }));
 }
 
-std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides,
-                                const Shape& shape, const CutPlan& cuts, const std::vector<Overlap>& overlaps,
-                                const std::vector<JointGlue>& glues, const std::vector<AxisSetUp>& setUps,
-                                const std::vector<AxisReport>& axes, const std::vector<Mount>& mounts,
-                                LengthStyle style)
+std::vector<Caution> cautionsOf(const Piece& piece, const Shop& shop, const Scheduled& plan, LengthStyle style)
 {
-    const Case in{piece, shop, assembly, sides, shape, cuts, overlaps, glues, setUps, axes, mounts, style};
+    const Case in{piece, shop, plan, style};
     std::vector<Caution> out;
     for (const auto judge :
          {shapeCautions, buildCautions, cutCautions, glueCautions, turnCautions, holdCautions, axisCautions,

@@ -8,20 +8,12 @@ namespace vl {
 struct Case {
     const Piece& piece;
     const Shop& shop;
-    const Assembly& assembly;
-    const Sides& sides;
-    const Shape& shape;
-    const CutPlan& cuts;
-    const std::vector<Overlap>& overlaps;
-    const std::vector<JointGlue>& glues;
-    const std::vector<AxisSetUp>& setUps;
-    const std::vector<AxisReport>& axes;
-    const std::vector<Mount>& mounts;
+    const Scheduled& plan;
     LengthStyle style;
 
     const Layer& layer(int i) const { return piece.layers[static_cast<size_t>(i)]; }
-    const BuiltLayer& built(int i) const { return assembly.layers[static_cast<size_t>(i)]; }
-    int layers() const { return static_cast<int>(assembly.layers.size()); }
+    const BuiltLayer& built(int i) const { return plan.assembly.layers[static_cast<size_t>(i)]; }
+    int layers() const { return static_cast<int>(plan.assembly.layers.size()); }
     std::string mm(double v) const { return formatLengthUnit(v, style); }
     /// What a layer is called: "ring 3".
     std::string name(int layer) const;
@@ -30,16 +22,12 @@ struct Case {
 };
 
 /// A caution at a station, of what has a name of its own.
-Caution atPlace(const Case& in, const std::string& id, std::string name, double z, Level level);
+Caution atPlace(const Case& in, const char* kind, const std::string& place, std::string name, double z, Level level);
 
 /// Where equal shares do not fall on a plate: how far off, and another plate, which `set` gives the piece; 0: by angle.
 void offPlate(Caution at, int count, int plate, int start, const std::function<void(Piece&, int)>& set,
               std::vector<Caution>& out);
 
-/// A fix that changes one layer, within its fields' limits.
-Fix layerFix(std::string label, int layer, std::function<void(Layer&)> change);
-/// A fix that changes the piece.
-Fix pieceFix(std::string label, std::function<void(Piece&)> change);
 /// The wall made thicker, or the drawn inside smaller, by this and a little more, mm.
 Fix thickerWall(const Case& in, double by);
 /// A layer's stock set free to follow the outline, where it was set by hand.

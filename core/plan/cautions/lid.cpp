@@ -10,11 +10,11 @@ namespace {
 Caution atLid(const Case& in, const char* kind, Level level)
 {
     Caution c;
-    c.id = kind;
+    c.called(kind);
     c.level = level;
     c.at = "lid";
-    c.z = std::min(in.piece.lid.at, in.shape.height);
-    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+    c.z = std::min(in.piece.lid.at, in.plan.shape.height);
+    c.layer = static_cast<int>(in.plan.assembly.layerAt(c.z));
     c.unit = "mm";
     return c;
 }
@@ -40,8 +40,8 @@ void lidCautions(const Case& in, std::vector<Caution>& out)
         out.push_back(c);
         return;
     }
-    if (in.sides.inside.empty()) return;
-    const double floor = in.sides.inside.front().x(), ceiling = in.sides.inside.back().x(),
+    if (in.plan.surfaces.inside.empty()) return;
+    const double floor = in.plan.surfaces.inside.front().x(), ceiling = in.plan.surfaces.inside.back().x(),
                  least = floor + (lid.joint == Lid::OnLid ? lid.spigot : 0) + 1,
                  most = ceiling - (lid.joint == Lid::OnBox ? lid.spigot : 0) - 1;
     if (lid.at < least || lid.at > most) {
@@ -55,7 +55,7 @@ void lidCautions(const Case& in, std::vector<Caution>& out)
         out.push_back(c);
         return;
     }
-    const LidJoint j = lidJoint(in.piece, in.shop.fits, in.sides);
+    const LidJoint j = lidJoint(in.piece, in.shop.fits, in.plan.surfaces);
     const double wanted = in.piece.hollow.leastWall;
     if (lid.joint == Lid::OnBox && j.left < wanted) {
         Caution c = atLid(in, "lid-wall", j.left <= 0.5 ? Level::Stop : Level::Care);
@@ -77,7 +77,7 @@ void lidCautions(const Case& in, std::vector<Caution>& out)
     }
     if (lid.top < wanted) {
         Caution c = atLid(in, "lid-top", Level::Care);
-        c.z = in.shape.height;
+        c.z = in.plan.shape.height;
         c.measure = lid.top;
         c.limit = wanted;
         c.message = "over the lid's hollow " + in.mm(lid.top) + " of wood are left";

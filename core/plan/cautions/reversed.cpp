@@ -20,7 +20,7 @@ Fix formFix(std::string label, std::function<void(InsideOutForm&)> change)
 /// What the two turnings of reversed parts leave of them, station by station.
 void insideOut(const Case& in, std::vector<Caution>& out)
 {
-    const auto blank = insideOutOf(in.piece, in.sides.outside);
+    const auto blank = insideOutOf(in.piece, in.plan.surfaces.outside);
     if (!blank) return;
     const InsideOutForm& form = *in.layer(0).as<InsideOutForm>();
     if (in.piece.hollow.rule != WallRule::Solid) {
@@ -35,7 +35,7 @@ void insideOut(const Case& in, std::vector<Caution>& out)
         Caution c = in.at("reversed-none", 0, Level::Stop);
         c.measure = form.to - form.from;
         c.message = "the first turning has no length within the piece: there is no window";
-        const double height = in.shape.height;
+        const double height = in.plan.shape.height;
         c.fixes.push_back(formFix("in the middle half", [height](InsideOutForm& f) {
             f.from = height / 4;
             f.to = height * 3 / 4;
@@ -47,7 +47,7 @@ void insideOut(const Case& in, std::vector<Caution>& out)
     constexpr int looks = 200;
     const double z0 = blank->first.front().x(), z1 = blank->first.back().x();
     for (int k = 0; k <= looks; ++k) {
-        const double z = z0 + (z1 - z0) * k / looks, r = radiusAt(in.sides.outside, z);
+        const double z = z0 + (z1 - z0) * k / looks, r = radiusAt(in.plan.surfaces.outside, z);
         if (!(r > 0)) continue;
         const InsideOut here = blank->at(z, r);
         if (here.diagonal() < thin) thin = here.diagonal(), thinAt = z;
@@ -107,7 +107,7 @@ void insideOut(const Case& in, std::vector<Caution>& out)
         out.push_back(std::move(c));
     }
     // Own value: at each end a joint as long as a part is wide holds turning and use.
-    const double wanted = blank->side * blank->side, left = jointsLeft(in.piece, in.sides.outside, *blank);
+    const double wanted = blank->side * blank->side, left = jointsLeft(in.piece, in.plan.surfaces.outside, *blank);
     if (left < blank->parts * wanted) {
         Caution c = in.at("reversed-joint", 0, left < 0.3 * blank->parts * wanted ? Level::Stop : Level::Care);
         c.measure = left / blank->parts;
@@ -130,8 +130,9 @@ void split(const Case& in, std::vector<Caution>& out)
     const Split& s = in.piece.split;
     if (!s.on) return;
     constexpr double most = 0.1;  // mm; own value
-    if (const double step = stepAtJoint(in.sides.outside, s); step > most) {
-        Caution c = atPlace(in, "split-step", "split", in.shape.height / 2, step > 1 ? Level::Stop : Level::Care);
+    if (const double step = stepAtJoint(in.plan.surfaces.outside, s); step > most) {
+        Caution c =
+            atPlace(in, "split-step", {}, "split", in.plan.shape.height / 2, step > 1 ? Level::Stop : Level::Care);
         c.measure = step;
         c.limit = most;
         c.message = "its outline is not alike under a turn by " + fixed(360.0 / s.fold, 0) +
@@ -144,7 +145,7 @@ void split(const Case& in, std::vector<Caution>& out)
         out.push_back(std::move(c));
     }
     if (in.layers() != 1) {
-        Caution c = atPlace(in, "split-stack", "split", 0, Level::Stop);
+        Caution c = atPlace(in, "split-stack", {}, "split", 0, Level::Stop);
         c.measure = in.layers();
         c.limit = 1;
         c.unit = "";
@@ -152,9 +153,9 @@ void split(const Case& in, std::vector<Caution>& out)
             "a stack of layers has no plane along its axis that comes apart: one blank does, its grain along the axis";
         return out.push_back(std::move(c));
     }
-    const double glued = in.layer(0).gluedThickness(), needed = in.shape.height + 2 * s.waste;
+    const double glued = in.layer(0).gluedThickness(), needed = in.plan.shape.height + 2 * s.waste;
     if (glued < needed - 0.01) {
-        Caution c = atPlace(in, "split-waste", "split", 0, Level::Stop);
+        Caution c = atPlace(in, "split-waste", {}, "split", 0, Level::Stop);
         c.measure = glued;
         c.limit = needed;
         c.message = "the blank is " + in.mm(glued) + " long: with the waste at both ends that alone is glued it is " +
@@ -163,7 +164,7 @@ void split(const Case& in, std::vector<Caution>& out)
         out.push_back(std::move(c));
     }
     if (in.piece.hollow.rule != WallRule::Solid) {
-        Caution c = atPlace(in, "split-hollow", "split", in.shape.height / 2, Level::Stop);
+        Caution c = atPlace(in, "split-hollow", {}, "split", in.plan.shape.height / 2, Level::Stop);
         c.message = "a hollow does not meet itself once one half is turned on";
         c.fixes.push_back(pieceFix("solid", [](Piece& p) { p.hollow.rule = WallRule::Solid; }));
         out.push_back(std::move(c));

@@ -9,25 +9,26 @@ namespace {
 
 void wall(const Case& in, std::vector<Caution>& out)
 {
-    if (in.shape.solid) return;
-    const double thin = in.shape.thinnest.wall;
-    double at = in.shape.thinnest.inside.x();
-    const bool through = isThrough(in.sides, at);
+    if (in.plan.shape.solid) return;
+    const double thin = in.plan.shape.thinnest.wall;
+    double at = in.plan.shape.thinnest.inside.x();
+    const bool through = isThrough(in.plan.surfaces, at);
     // How far the inside stands out of the outside where it does so most.
     double beyond = 0;
     if (through)
-        for (const WallAt& w : in.shape.walls)
+        for (const WallAt& w : in.plan.shape.walls)
             for (const auto beside : {radiusBefore, radiusAfter})
-                if (const double over = beside(in.sides.inside, w.inside.x()) - beside(in.sides.outside, w.inside.x());
+                if (const double over =
+                        beside(in.plan.surfaces.inside, w.inside.x()) - beside(in.plan.surfaces.outside, w.inside.x());
                     over > beyond)
                     beyond = over, at = w.inside.x();
     if (through || thin < in.piece.hollow.leastWall - 1e-6) {
         Caution c;
-        c.id = "wall";
+        c.called("wall");
         c.level = through ? Level::Stop : Level::Care;
         c.at = "wall at " + in.mm(at);
         c.z = at;
-        c.layer = static_cast<int>(in.assembly.layerAt(at));
+        c.layer = static_cast<int>(in.plan.assembly.layerAt(at));
         c.measure = through ? -beyond : thin;
         c.limit = in.piece.hollow.leastWall;
         c.unit = "mm";
@@ -47,14 +48,14 @@ void wall(const Case& in, std::vector<Caution>& out)
 /// The floor is turned to from the rim: what is left of it.
 void floor(const Case& in, std::vector<Caution>& out)
 {
-    if (in.shape.solid || in.shape.floorThickness >= in.piece.hollow.leastWall) return;
+    if (in.plan.shape.solid || in.plan.shape.floorThickness >= in.piece.hollow.leastWall) return;
     Caution c;
-    c.id = "floor";
-    c.level = in.shape.floorThickness <= 0 ? Level::Stop : Level::Care;
+    c.called("floor");
+    c.level = in.plan.shape.floorThickness <= 0 ? Level::Stop : Level::Care;
     c.at = "floor";
     c.z = in.piece.hollow.floor;
     c.layer = 0;
-    c.measure = in.shape.floorThickness;
+    c.measure = in.plan.shape.floorThickness;
     c.limit = in.piece.hollow.leastWall;
     c.unit = "mm";
     c.message = "the floor is " + in.mm(c.measure) + " thick, less than the least wall of " + in.mm(c.limit) +
@@ -70,7 +71,7 @@ void floor(const Case& in, std::vector<Caution>& out)
 /// Where the outline comes to the axis between its ends the piece comes apart.
 void waist(const Case& in, std::vector<Caution>& out)
 {
-    const Polyline& line = in.sides.outside;
+    const Polyline& line = in.plan.surfaces.outside;
     constexpr double leastWaist = 1;  // mm of radius, own value
     const Point* thin = nullptr;
     bool before = false;  // there is wood below it
@@ -82,11 +83,11 @@ void waist(const Case& in, std::vector<Caution>& out)
     }
     if (!thin) return;
     Caution c;
-    c.id = "waist";
+    c.called("waist");
     c.level = Level::Stop;
     c.at = "outline at " + in.mm(thin->x());
     c.z = thin->x();
-    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+    c.layer = static_cast<int>(in.plan.assembly.layerAt(c.z));
     c.measure = thin->y();
     c.limit = leastWaist;
     c.unit = "mm";
@@ -105,7 +106,7 @@ void floorBeyond(const Case& in, std::vector<Caution>& out)
     const double rim = outlineHeight(in.piece);
     if ((h.rule != WallRule::Even && h.rule != WallRule::Tapered) || h.floor < rim) return;
     Caution c;
-    c.id = "floor-beyond";
+    c.called("floor-beyond");
     c.level = Level::Stop;
     c.at = "floor";
     c.z = rim;
@@ -122,17 +123,19 @@ void floorBeyond(const Case& in, std::vector<Caution>& out)
 
 void tip(const Case& in, std::vector<Caution>& out)
 {
-    if (!in.piece.choices.stands || in.shape.gravityHeight <= 0 || in.shape.tipAngle >= in.shop.leastTip) return;
+    if (!in.piece.choices.stands || in.plan.shape.gravityHeight <= 0 || in.plan.shape.tipAngle >= in.shop.leastTip)
+        return;
     Caution c;
-    c.id = "tip";
+    c.called("tip");
     c.level = Level::Care;
     c.at = "foot";
     c.z = 0;
     c.layer = 0;
-    c.measure = in.shape.tipAngle;
+    c.measure = in.plan.shape.tipAngle;
     c.limit = in.shop.leastTip;
     c.unit = "°";
-    const double wanted = std::ceil(in.shape.gravityHeight * std::tan((in.shop.leastTip + 0.3) * degrees) * 10) / 10;
+    const double wanted =
+        std::ceil(in.plan.shape.gravityHeight * std::tan((in.shop.leastTip + 0.3) * degrees) * 10) / 10;
     c.message = "leaning " + fixed(c.measure, 1) + "° it tips over, sooner than the " + fixed(c.limit, 1) +
                 "° asked for: its foot is narrow for its height";
     c.fixes.push_back(pieceFix("foot Ø " + in.mm(2 * wanted), [wanted](Piece& q) {
@@ -152,27 +155,27 @@ void tenonCautions(const Case& in, std::vector<Caution>& out)
         const TenonShape t = tenonShape(f, in.piece.outside);
         const auto about = [&](const char* kind, double measure, double limit, std::string words) {
             Caution c;
-            c.id = kind + f.id;
+            c.called(kind, f.id);
             c.level = Level::Care;
             c.at = f.end == FormPart::AtFoot ? "tenon at the foot" : "tenon at the rim";
             c.z = (t.from + t.to) / 2;
-            c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+            c.layer = static_cast<int>(in.plan.assembly.layerAt(c.z));
             c.measure = measure;
             c.limit = limit;
             c.message = std::move(words);
             return c;
         };
-        const BuiltLayer& wood = in.assembly.layers[in.assembly.layerAt((t.from + t.to) / 2)];
+        const BuiltLayer& wood = in.plan.assembly.layers[in.plan.assembly.layerAt((t.from + t.to) / 2)];
         constexpr double alongEnough = 0.7;
         const double along = wood.cells.empty() ? 1 : wood.cells[0].endGrain(Eigen::Vector3d::UnitX());
         if (along < alongEnough)
-            out.push_back(about("tenon-grain-", along, alongEnough,
+            out.push_back(about("tenon-grain", along, alongEnough,
                                 "its grain runs across it, and across the grain a tenon snaps: a dowel let in instead, "
                                 "or a post with its grain along the axis"));
         constexpr double leastShoulder = 1;  // mm on the radius; own value
         const double shoulder = (f.shoulder - t.root) / 2;
         if (shoulder < leastShoulder) {
-            Caution c = about("tenon-shoulder-", shoulder, leastShoulder,
+            Caution c = about("tenon-shoulder", shoulder, leastShoulder,
                               "its shoulder is " + in.mm(std::max(0.0, shoulder)) +
                                   " wide: nothing says when it is home, and its joint shows");
             c.unit = "mm";

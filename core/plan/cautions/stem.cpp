@@ -11,7 +11,7 @@ constexpr double besideTenon = 3;  // mm of wood beyond the hole for a tenon; co
 
 bool hollowed(const Case& in, const BuiltLayer& b)
 {
-    return !in.sides.inside.empty() && in.sides.inside.front().x() < b.z1 - 1e-6;
+    return !in.plan.surfaces.inside.empty() && in.plan.surfaces.inside.front().x() < b.z1 - 1e-6;
 }
 
 bool grainAcross(const BuiltLayer& b) { return std::abs(b.cells[0].board.axes(0, 0)) < 0.7; }
@@ -28,7 +28,7 @@ double woodAbove(const Case& in, int i)
 {
     if (i + 1 >= in.layers()) return 0;
     const BuiltLayer& next = in.built(i + 1);
-    const double end = hollowed(in, next) ? std::max(next.z0, in.sides.inside.front().x()) : next.z1;
+    const double end = hollowed(in, next) ? std::max(next.z0, in.plan.surfaces.inside.front().x()) : next.z1;
     return end - next.z0;
 }
 

@@ -18,28 +18,28 @@ namespace {
 /// Inside places that no tool comes to, whole or in sections.
 void unreachable(const Case& in, std::vector<Caution>& out)
 {
-    if (in.sides.inside.empty() || in.piece.hollow.rule == WallRule::Bored) return;
-    const auto sections = sectionsOf(in.piece, in.shop, in.sides);
+    if (in.plan.surfaces.inside.empty() || in.piece.hollow.rule == WallRule::Bored) return;
+    const auto sections = sectionsOf(in.piece, in.shop, in.plan.surfaces);
     if (sections.size() > 1) return;
     const auto missing = [&](const Polyline& inside, bool fromBelow) {
         return inside.empty() ? decltype(unreached(inside, 0, 0, false, in.shop)){}
                               : unreached(inside, inside.front().x(), inside.back().x(), fromBelow, in.shop);
     };
-    auto missed = missing(in.sides.inside, false);
+    auto missed = missing(in.plan.surfaces.inside, false);
     if (hasLid(in.piece)) {
         // Box and lid are each hollowed from where they meet.
-        const BoxAndLid both = apart(in.piece, in.shop.fits, in.sides);
+        const BoxAndLid both = apart(in.piece, in.shop.fits, in.plan.surfaces);
         missed = missing(both.box.inside, false);
         if (missed.empty()) missed = missing(both.lid.inside, true);
     }
     if (missed.empty()) return;
     Caution c;
-    c.id = "inside";
+    c.called("inside");
     c.level = Level::Care;
     c.at = "inside at " + in.mm(missed.front().z);
     c.z = missed.front().z;
-    c.layer = static_cast<int>(in.assembly.layerAt(c.z));
-    c.measure = in.sides.inside.back().x() - missed.front().z;
+    c.layer = static_cast<int>(in.plan.assembly.layerAt(c.z));
+    c.measure = in.plan.surfaces.inside.back().x() - missed.front().z;
     for (const TurningTool& t : hollowers(in.shop)) c.limit = std::max(c.limit, t.reach);
     c.unit = "mm";
     c.message = missed.front().tooDeep
@@ -59,13 +59,13 @@ void grooves(const Case& in, std::vector<Caution>& out)
     const Nest& n = in.piece.nest;
     if (!n.on) return;
     const auto rings = nestedRings(n);
-    if (const double room = in.shape.leastDiameter; n.largest > room + 0.005) {
+    if (const double room = in.plan.shape.leastDiameter; n.largest > room + 0.005) {
         Caution c;
-        c.id = "nest-wide";
+        c.called("nest-wide");
         c.level = Level::Stop;
         c.at = "nested rings";
-        c.z = in.shape.leastAt;
-        c.layer = static_cast<int>(in.assembly.layerAt(c.z));
+        c.z = in.plan.shape.leastAt;
+        c.layer = static_cast<int>(in.plan.assembly.layerAt(c.z));
         c.measure = n.largest;
         c.limit = room;
         c.unit = "mm";
@@ -82,7 +82,7 @@ void grooves(const Case& in, std::vector<Caution>& out)
     c.at = "nested rings";
     c.unit = "mm";
     if (rings.empty()) {
-        c.id = "nest-none";
+        c.called("nest-none");
         c.level = Level::Stop;
         c.measure = n.largest - 2 * n.wall;
         c.limit = n.smallest;
@@ -90,7 +90,7 @@ void grooves(const Case& in, std::vector<Caution>& out)
         c.fixes.push_back(pieceFix("a largest diameter of " + in.mm(n.smallest + 2 * n.wall),
                                    [](Piece& q) { q.nest.largest = q.nest.smallest + 2 * q.nest.wall; }));
     } else if (std::isnan(clearance) || clearance > n.tool / 2) {
-        c.id = "nest-blade";
+        c.called("nest-blade");
         c.level = Level::Care;
         c.measure = std::isnan(clearance) ? n.below : clearance;
         c.limit = n.tool / 2;
@@ -150,19 +150,20 @@ void speed(const Case& in, std::vector<Caution>& out)
 Caution atMount(const Case& in, const char* kind, const Mount& m)
 {
     Caution c;
-    c.id = std::string(kind) + "-" + m.id;
+    c.called(kind, m.id);
     c.level = Level::Stop;
-    const auto step = std::ranges::find(in.assembly.recipe, m.id, &Step::id);
-    c.at = step == in.assembly.recipe.end() ? m.id : print(step->title, in.style);
-    c.layer = step == in.assembly.recipe.end() ? -1 : step->layer;
+    const auto step = std::ranges::find(in.plan.assembly.recipe, m.id, &Step::id);
+    c.at = step == in.plan.assembly.recipe.end() ? m.id : print(step->title, in.style);
+    c.layer = step == in.plan.assembly.recipe.end() ? -1 : step->layer;
     return c;
 }
 
 /// Which axis a mount is for; −1: the true one. All sides of one axis are mounted alike.
 int axisOf(const Case& in, const Mount& m)
 {
-    const auto setUp = std::ranges::find_if(in.setUps, [&](const AxisSetUp& s) { return m.id == axisMountStep(s); });
-    return setUp == in.setUps.end() ? -1 : static_cast<int>(setUp->axis);
+    const auto setUp =
+        std::ranges::find_if(in.plan.setUps, [&](const AxisSetUp& s) { return m.id == axisMountStep(s); });
+    return setUp == in.plan.setUps.end() ? -1 : static_cast<int>(setUp->axis);
 }
 
 /// What would make an axis beside the true one turn nearer to it, or not at all.
@@ -190,7 +191,7 @@ void mountedTooFast(const Case& in, std::vector<Caution>& out)
     const double lowest = in.shop.lathe.lowestRpm;
     const bool blankToo = std::ranges::any_of(out, [](const Caution& c) { return c.id.starts_with("speed-"); });
     std::set<int> said;
-    for (const Mount& m : in.mounts) {
+    for (const Mount& m : in.plan.mounts) {
         if (m.speed.high >= lowest - 1e-6) continue;
         if (const int axis = axisOf(in, m); axis >= 0 && !said.insert(axis).second) continue;
         const bool offAxis = m.held.offset > 0;
@@ -218,7 +219,7 @@ void mountedTooWide(const Case& in, std::vector<Caution>& out)
     double blank = 0;
     for (int i = 0; i < in.layers(); ++i) blank = std::max(blank, in.built(i).cornerRadius());
     std::set<int> said;
-    for (const Mount& m : in.mounts) {
+    for (const Mount& m : in.plan.mounts) {
         const double swing = in.shop.lathe.swingRadius;
         if (m.sweep < swing || m.sweep <= blank + 1e-6 || !said.insert(axisOf(in, m)).second) continue;
         Caution c = atMount(in, "mount-swing", m);
@@ -245,7 +246,7 @@ void swing(const Case& in, std::vector<Caution>& out)
         }
     if (widest >= in.shop.lathe.swingRadius) {
         Caution c;
-        c.id = "swing";
+        c.called("swing");
         c.level = Level::Stop;
         c.at = in.name(layer);
         c.z = z;
@@ -267,10 +268,10 @@ void swing(const Case& in, std::vector<Caution>& out)
 /// A glue block carries hollowing as far as its joint is wide for what hangs on it.
 void onGlueBlock(const Case& in, std::vector<Caution>& out)
 {
-    const auto holds = std::ranges::find_if(in.assembly.recipe, [](const Step& s) {
+    const auto holds = std::ranges::find_if(in.plan.assembly.recipe, [](const Step& s) {
         return s.action == Action::Glue && s.glue.faces == JointFaces::Block;
     });
-    if (holds == in.assembly.recipe.end() || in.sides.inside.empty()) return;
+    if (holds == in.plan.assembly.recipe.end() || in.plan.surfaces.inside.empty()) return;
     // Own choice: hollowed without the tailstock no longer than the joint is wide, as for a tenon in jaws.
     const double across = 2 * std::sqrt(holds->glue.area / pi), hangs = stackHeight(in.piece);
     if (hangs <= across) return;
@@ -280,8 +281,8 @@ void onGlueBlock(const Case& in, std::vector<Caution>& out)
     c.message = "the piece hangs " + in.mm(hangs) + " over a glue joint " + in.mm(across) +
                 " across: when a tool catches without the tailstock up, the joint lets go and the piece flies";
     c.fixes.push_back(pieceFix("on a solid waste block, parted off at the end", [](Piece& q) {
-        q.choices.holding = HoldSchool::WasteBlock;
-        q.choices.ends = EndSchool::OwnBlocks;
+        q.choices.holding = HoldMethod::WasteBlock;
+        q.choices.ends = EndMethod::OwnBlocks;
     }));
     out.push_back(c);
 }
@@ -289,8 +290,8 @@ void onGlueBlock(const Case& in, std::vector<Caution>& out)
 /// A first and a last layer that were to come from one ring and cannot.
 void unlikeEnds(const Case& in, std::vector<Caution>& out)
 {
-    if (in.piece.choices.ends != EndSchool::PartedRing) return;
-    const std::vector<Section> sections = sectionsOf(in.piece, in.shop, in.sides);
+    if (in.piece.choices.ends != EndMethod::PartedRing) return;
+    const std::vector<Section> sections = sectionsOf(in.piece, in.shop, in.plan.surfaces);
     const EndRings can = endRings(in.piece, sections);
     if (can == EndRings::Shared) return;
     Caution c = in.at("end-rings", in.layers() - 1);
@@ -305,7 +306,7 @@ void unlikeEnds(const Case& in, std::vector<Caution>& out)
             : "they are not closed rings of as many segments in the same woods: one ring cannot give both; each "
               "is made by itself";
     c.fixes.push_back(pieceFix("first and last layer each on its own block",
-                               [](Piece& q) { q.choices.ends = EndSchool::OwnBlocks; }));
+                               [](Piece& q) { q.choices.ends = EndMethod::OwnBlocks; }));
     const bool alike = in.layer(0).is<RingForm>() && can == EndRings::Unlike;
     if (alike)
         c.fixes.push_back(pieceFix("the last ring made up like the first", [](Piece& q) {
@@ -317,20 +318,20 @@ void unlikeEnds(const Case& in, std::vector<Caution>& out)
     out.push_back(c);
 }
 
-void betweenCentres(const Case& in, std::vector<Caution>& out)
+void betweenCenters(const Case& in, std::vector<Caution>& out)
 {
-    if (stackHeight(in.piece) > in.shop.lathe.betweenCentres + 1e-6) {
+    if (stackHeight(in.piece) > in.shop.lathe.betweenCenters + 1e-6) {
         Caution c;
-        c.id = "between-centres";
+        c.called("between-centres");
         c.level = Level::Stop;
         c.at = "whole stack";
         c.z = stackHeight(in.piece);
         c.measure = stackHeight(in.piece);
-        c.limit = in.shop.lathe.betweenCentres;
+        c.limit = in.shop.lathe.betweenCenters;
         c.unit = "mm";
         c.message = "the stack is " + in.mm(c.measure) + " long and the lathe takes " + in.mm(c.limit) +
-                    " between centres: the tailstock cannot hold it";
-        c.fixes.push_back(pieceFix("shorten the piece to fit", [to = in.shop.lathe.betweenCentres](Piece& q) {
+                    " between centers: the tailstock cannot hold it";
+        c.fixes.push_back(pieceFix("shorten the piece to fit", [to = in.shop.lathe.betweenCenters](Piece& q) {
             const double scale = to / std::max(stackHeight(q), outlineHeight(q));
             q.outside = stretched(q.outside, outlineHeight(q) * scale);
             for (Node& n : q.hollow.inside) n.z *= scale;
@@ -353,7 +354,7 @@ void turnCautions(const Case& in, std::vector<Caution>& out)
     mountedTooWide(in, out);
     onGlueBlock(in, out);
     unlikeEnds(in, out);
-    betweenCentres(in, out);
+    betweenCenters(in, out);
 }
 
 }  // namespace vl

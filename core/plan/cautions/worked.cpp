@@ -13,7 +13,7 @@ namespace {
 
 Caution atWorked(const Case& in, const char* kind, const Worked& w, double z, Level level)
 {
-    return atPlace(in, std::string(kind) + "-" + w.id, nameOf(in.piece, w), z, level);
+    return atPlace(in, kind, w.id, nameOf(in.piece, w), z, level);
 }
 
 Fix workedFix(std::string label, const std::string& id, std::function<void(Worked&)> change)
@@ -36,8 +36,8 @@ template <class List> auto plateOf(const std::string& id, List Piece::*list)
 /// Openings: the wood between them, the grain that it has, and how the saw comes there.
 void openings(const Case& in, const Worked& w, std::vector<Caution>& out)
 {
-    const auto o = openingOf(w, in.sides);
-    const double height = in.shape.height;
+    const auto o = openingOf(w, in.plan.surfaces);
+    const double height = in.plan.shape.height;
     const auto within = workedFix("within the wall", w.id, [height](Worked& q) {
         q.from = height / 3;
         q.to = height * 2 / 3;
@@ -54,7 +54,7 @@ void openings(const Case& in, const Worked& w, std::vector<Caution>& out)
         c.fixes.push_back(within);
         return out.push_back(std::move(c));
     }
-    const double floor = in.sides.inside.empty() ? height : in.sides.inside.front().x();
+    const double floor = in.plan.surfaces.inside.empty() ? height : in.plan.surfaces.inside.front().x();
     if (w.from < floor + in.piece.hollow.leastWall) {
         Caution c = atWorked(in, "opening-floor", w, w.from, w.from <= floor ? Level::Stop : Level::Care);
         c.measure = w.from;
@@ -79,7 +79,7 @@ void openings(const Case& in, const Worked& w, std::vector<Caution>& out)
             c.fixes.push_back(workedFix("bars of " + in.mm(least), w.id, [least](Worked& q) { q.bar = least; }));
         Worked narrow = w;
         for (; narrow.wide > 1.5; narrow.wide -= 0.5)
-            if (const auto q = openingOf(narrow, in.sides); q && q->narrowest >= least) break;
+            if (const auto q = openingOf(narrow, in.plan.surfaces); q && q->narrowest >= least) break;
         if (w.shape != Worked::Lattice && narrow.wide < w.wide && narrow.wide > 1.5)
             c.fixes.push_back(
                 workedFix(in.mm(narrow.wide) + " wide", w.id, [to = narrow.wide](Worked& q) { q.wide = to; }));
@@ -95,9 +95,9 @@ void openings(const Case& in, const Worked& w, std::vector<Caution>& out)
         out.push_back(std::move(c));
     }
     const size_t which = static_cast<size_t>(&w - in.piece.worked.data());
-    const double z = (w.from + w.to) / 2, r = radiusAt(in.sides.outside, z) - 0.1;
+    const double z = (w.from + w.to) / 2, r = radiusAt(in.plan.surfaces.outside, z) - 0.1;
     constexpr double across = 0.94;  // of end grain: within 20° of it
-    const BuiltLayer& layer = in.assembly.layers[in.assembly.layerAt(z)];
+    const BuiltLayer& layer = in.plan.assembly.layers[in.plan.assembly.layerAt(z)];
     int number = 0;
     for (const double a : directionsOf(in.piece, which)) {
         const Cell* cell = layer.cellAt(z, r, a);
@@ -108,7 +108,7 @@ void openings(const Case& in, const Worked& w, std::vector<Caution>& out)
         c.measure = number;
         c.unit = "";
         c.message = std::to_string(number) +
-                    " of them lie on end grain: the wood between is short-fibred there and breaks "
+                    " of them lie on end grain: the wood between is short-fiberd there and breaks "
                     "easily; on side grain it holds";
         c.fixes.push_back(workedFix("half a step on", w.id, [](Worked& q) { q.direction += 180.0 / q.count; }));
         out.push_back(std::move(c));
@@ -118,13 +118,13 @@ void openings(const Case& in, const Worked& w, std::vector<Caution>& out)
 /// Flutes and facets: what they leave, and how they lie to one another.
 void straight(const Case& in, const Worked& w, std::vector<Caution>& out)
 {
-    const auto cut = straightCut(w, in.sides);
+    const auto cut = straightCut(w, in.plan.surfaces);
     if (!cut) {
         Caution c = atWorked(in, "worked-none", w, w.from, Level::Stop);
         c.measure = w.depth;
         c.limit = 0;
         c.message = "there is no wood where it begins or ends: nothing can be cut so";
-        const double height = in.shape.height;
+        const double height = in.plan.shape.height;
         c.fixes.push_back(workedFix("within the piece", w.id, [height](Worked& q) {
             q.from = height / 4;
             q.to = height * 3 / 4;
@@ -132,11 +132,12 @@ void straight(const Case& in, const Worked& w, std::vector<Caution>& out)
         out.push_back(std::move(c));
         return;
     }
-    if (!in.sides.inside.empty()) {
+    if (!in.plan.surfaces.inside.empty()) {
         double least = 1e9, at = w.from;
         constexpr int looks = 100;
         for (int k = 0; k <= looks; ++k) {
-            const double z = w.from + (w.to - w.from) * k / looks, bore = radiusRange(in.sides.inside, z, z).high;
+            const double z = w.from + (w.to - w.from) * k / looks,
+                         bore = radiusRange(in.plan.surfaces.inside, z, z).high;
             if (!(bore > 0)) continue;
             if (const double wall = cut->radiusAt(z) - bore; wall < least) least = wall, at = z;
         }
@@ -157,7 +158,7 @@ void straight(const Case& in, const Worked& w, std::vector<Caution>& out)
     const bool ends = cut->high < cut->low;
     const double core = std::min(cut->low, cut->high), end = ends ? cut->to : cut->from,
                  wanted = in.piece.hollow.leastWall;
-    if (core < wanted && std::isnan(insideAt(in.sides, end))) {
+    if (core < wanted && std::isnan(insideAt(in.plan.surfaces, end))) {
         Caution c = atWorked(in, "worked-core", w, end, Level::Care);
         c.measure = core;
         c.limit = wanted;
@@ -184,8 +185,8 @@ void straight(const Case& in, const Worked& w, std::vector<Caution>& out)
         c.message = "it is straight and the surface falls away under it: between its ends it runs out and begins anew";
         out.push_back(std::move(c));
     }
-    const double apart =
-        2 * (radiusAt(in.sides.outside, std::clamp(cut->at, 0.0, in.shape.height))) * std::sin(pi / w.count);
+    const double apart = 2 * (radiusAt(in.plan.surfaces.outside, std::clamp(cut->at, 0.0, in.plan.shape.height))) *
+                         std::sin(pi / w.count);
     if (flutes && cut->widest > apart) {
         Caution c = atWorked(in, "flutes-meet", w, cut->at, Level::Care);
         c.measure = cut->widest;
@@ -208,8 +209,8 @@ void straight(const Case& in, const Worked& w, std::vector<Caution>& out)
 
 void legs(const Case& in, const Worked& w, std::vector<Caution>& out)
 {
-    const double foot = footRadiusOf(in.sides);
-    const double floor = in.sides.inside.empty() ? in.shape.height : in.sides.inside.front().x();
+    const double foot = footRadiusOf(in.plan.surfaces);
+    const double floor = in.plan.surfaces.inside.empty() ? in.plan.shape.height : in.plan.surfaces.inside.front().x();
     if (const double left = floor - w.height, wanted = in.piece.hollow.leastWall; left < wanted) {
         Caution c = atWorked(in, "legs-floor", w, w.height, left <= 0 ? Level::Stop : Level::Care);
         c.measure = left;
@@ -234,7 +235,7 @@ void legs(const Case& in, const Worked& w, std::vector<Caution>& out)
     }
     // A leg carries what the rim is: no narrower than it; common practice.
     const double rim = in.piece.hollow.rimWall, narrow = std::min(w.width, w.thick);
-    if (!in.sides.inside.empty() && narrow < rim) {
+    if (!in.plan.surfaces.inside.empty() && narrow < rim) {
         Caution c = atWorked(in, "legs-narrow", w, 0, Level::Care);
         c.measure = narrow;
         c.limit = rim;
@@ -245,15 +246,15 @@ void legs(const Case& in, const Worked& w, std::vector<Caution>& out)
         }));
         out.push_back(std::move(c));
     }
-    const LegRing ring = legRing(in.piece, static_cast<size_t>(&w - in.piece.worked.data()), in.sides);
+    const LegRing ring = legRing(in.piece, static_cast<size_t>(&w - in.piece.worked.data()), in.plan.surfaces);
     if (ring.across) {
         const auto weakest = std::ranges::min_element(ring.grain);
-        // Short fibres split a leg off its floor: no less than half its height; own value.
+        // Short fibers split a leg off its floor: no less than half its height; own value.
         if (const double wanted = w.height / 2; *weakest < wanted) {
             Caution c = atWorked(in, "legs-grain", w, 0, Level::Care);
             c.measure = *weakest;
             c.limit = wanted;
-            c.message = "the fibres run only " + in.mm(*weakest) + " through leg " +
+            c.message = "the fibers run only " + in.mm(*weakest) + " through leg " +
                         std::to_string(weakest - ring.grain.begin() + 1) + ", which is " + in.mm(w.height) +
                         " high: it splits off the floor";
             c.fixes.push_back(workedFix("wider legs", w.id, [wanted](Worked& q) {
@@ -278,15 +279,15 @@ void leaning(const Case& in, std::vector<Caution>& out)
 {
     const Lean& lean = in.piece.lean;
     if (!(lean.angle > 0)) return;
-    const double foot = footRadiusOf(in.sides), tilt = lean.angle * degrees;
+    const double foot = footRadiusOf(in.plan.surfaces), tilt = lean.angle * degrees;
     const auto upright = [](Piece& p) { p.lean.angle = 0; };
-    if (!in.sides.inside.empty()) {
+    if (!in.plan.surfaces.inside.empty()) {
         double least = 1e9, at = 0;
-        for (const Point& p : in.sides.inside)
+        for (const Point& p : in.plan.surfaces.inside)
             if (const double wood = (p.x() - (foot + p.y()) * std::tan(tilt)) * std::cos(tilt); wood < least)
                 least = wood, at = p.x();
         if (const double wanted = in.piece.hollow.leastWall; least < wanted) {
-            Caution c = atPlace(in, "lean-floor", "base", at, least <= 0 ? Level::Stop : Level::Care);
+            Caution c = atPlace(in, "lean-floor", {}, "base", at, least <= 0 ? Level::Stop : Level::Care);
             c.measure = least;
             c.limit = wanted;
             c.message = least <= 0 ? "the leaning base comes through into the hollow"
@@ -295,14 +296,14 @@ void leaning(const Case& in, std::vector<Caution>& out)
             out.push_back(std::move(c));
         }
     }
-    if (const double left = in.shape.tipAngle - lean.angle; in.piece.choices.stands && left < in.shop.leastTip) {
-        Caution c = atPlace(in, "lean-tips", "base", 0, left <= 0 ? Level::Stop : Level::Care);
+    if (const double left = in.plan.shape.tipAngle - lean.angle; in.piece.choices.stands && left < in.shop.leastTip) {
+        Caution c = atPlace(in, "lean-tips", {}, "base", 0, left <= 0 ? Level::Stop : Level::Care);
         c.measure = left;
         c.limit = in.shop.leastTip;
         c.unit = "°";
         c.message =
             left <= 0 ? "leaning so far it falls over by itself" : "leaning so far it tips " + fixed(left, 1) + "° on";
-        if (const double less = std::floor(in.shape.tipAngle - in.shop.leastTip); less > 0)
+        if (const double less = std::floor(in.plan.shape.tipAngle - in.shop.leastTip); less > 0)
             c.fixes.push_back(pieceFix("lean by " + fixed(less, 0) + "°", [less](Piece& p) { p.lean.angle = less; }));
         c.fixes.push_back(pieceFix("let it stand upright", upright));
         out.push_back(std::move(c));
@@ -311,11 +312,11 @@ void leaning(const Case& in, std::vector<Caution>& out)
 
 void grids(const Case& in, std::vector<Caution>& out)
 {
-    for (const GridOf& g : gridsOf(in.piece, in.sides)) {
+    for (const GridOf& g : gridsOf(in.piece, in.plan.surfaces)) {
         const Decor& d = in.piece.decors[g.decor];
-        const double z = g.rings.empty() ? (d.on == Decor::Face ? in.shape.height : d.from) : g.rings[0].z0;
+        const double z = g.rings.empty() ? (d.on == Decor::Face ? in.plan.shape.height : d.from) : g.rings[0].z0;
         if (g.rings.empty()) {
-            Caution c = atPlace(in, "grid-none-" + d.id, nameOf(in.piece, d), z, Level::Care);
+            Caution c = atPlace(in, "grid-none", d.id, nameOf(in.piece, d), z, Level::Care);
             c.measure = d.to - d.from;
             c.limit = 0;
             c.message = "between " + in.mm(d.from) + " and " + in.mm(d.to) +
@@ -323,10 +324,10 @@ void grids(const Case& in, std::vector<Caution>& out)
             out.push_back(std::move(c));
             continue;
         }
-        offPlate(atPlace(in, "grid-index-" + d.id, nameOf(in.piece, d), z, Level::Care), d.spokes, d.plate, d.start,
+        offPlate(atPlace(in, "grid-index", d.id, nameOf(in.piece, d), z, Level::Care), d.spokes, d.plate, d.start,
                  plateOf(d.id, &Piece::decors), out);
         if (const auto lost = std::ranges::count(g.worked, true, &GridCell::lost); lost > 0) {
-            Caution c = atPlace(in, "grid-lost-" + d.id, nameOf(in.piece, d), z, Level::Note);
+            Caution c = atPlace(in, "grid-lost", d.id, nameOf(in.piece, d), z, Level::Note);
             c.measure = static_cast<double>(lost);
             c.limit = 0;
             c.unit = "";
@@ -337,7 +338,7 @@ void grids(const Case& in, std::vector<Caution>& out)
         const auto beyond = std::ranges::count_if(
             d.cells, [&](const GridCells& c) { return c.ring >= static_cast<int>(g.rings.size()); });
         if (beyond > 0) {
-            Caution c = atPlace(in, "grid-beyond-" + d.id, nameOf(in.piece, d), z, Level::Note);
+            Caution c = atPlace(in, "grid-beyond", d.id, nameOf(in.piece, d), z, Level::Note);
             c.measure = static_cast<double>(beyond);
             c.limit = static_cast<double>(g.rings.size());
             c.unit = "";

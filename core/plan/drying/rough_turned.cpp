@@ -24,7 +24,7 @@ std::optional<RoughTurned> roughTurned(const Piece& piece, const Plan& plan, dou
     r.wall = roughWall(plan.shape.greatestDiameter);
     r.onceAlong = driedSize(plan.shape.greatestDiameter, lengthwise, block->moisture, target);
     r.onceAcross = driedSize(plan.shape.greatestDiameter, wood.shrinkTangential, block->moisture, target);
-    const double rough = roughDiameter(plan.sides);
+    const double rough = roughDiameter(plan.surfaces);
     r.rough = rough;
     r.along = driedSize(rough, lengthwise, block->moisture, target);
     r.across = driedSize(rough, wood.shrinkTangential, block->moisture, target);

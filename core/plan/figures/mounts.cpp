@@ -34,12 +34,12 @@ constexpr double heldByPaper = 1000;  // rpm; own cautious value
 
 /// The farthest wood from the axis that it turns about, mm: until all of it has been turned round, and where edges,
 /// wings or bark stay, that is the blank's corner; where the axis is another, it lies off by so much at the worse end.
-double sweepOf(const Held& held, const Piece& piece, const Assembly& assembly, const Sides& sides)
+double sweepOf(const Held& held, const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces)
 {
     double corner = 0;
     for (const BuiltLayer& b : assembly.layers) corner = std::max(corner, b.cornerRadius());
-    const bool allRound = held.round && sides.edges.empty() && !(airSweep(piece, sides).high > 0);
-    return std::max(0.5, allRound ? sides.widest() : std::max(corner, sides.widest())) + held.stray;
+    const bool allRound = held.round && surfaces.edges.empty() && !(airSweep(piece, surfaces).high > 0);
+    return std::max(0.5, allRound ? surfaces.widest() : std::max(corner, surfaces.widest())) + held.stray;
 }
 
 /// Whether it is put together only for a while: parts before they are reversed, halves that are glued in their waste.
@@ -51,8 +51,8 @@ bool comesApart(const Recipe& recipe, const Step& mount)
 
 }  // namespace
 
-std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides,
-                            const Shape& shape, LengthStyle style)
+std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly& assembly,
+                            const TurnedSurfaces& surfaces, const Shape& shape, LengthStyle style)
 {
     std::vector<Mount> mounts;
     const Recipe& recipe = assembly.recipe;
@@ -62,7 +62,7 @@ std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly
         const Held& held = step.held;
         if (!held.set) continue;
         Mount m{.id = step.id, .held = held};
-        m.sweep = sweepOf(held, piece, assembly, sides);
+        m.sweep = sweepOf(held, piece, assembly, surfaces);
         const Balance balance = held.offset > 0 ? Balance::OutOfBalance
                                 : held.round    ? Balance::Round
                                                 : Balance::Corners;
@@ -103,19 +103,19 @@ void sayMounts(const std::vector<Mount>& mounts, Recipe& recipe)
 {
     for (const Mount& m : mounts) {
         Step& s = *std::ranges::find(recipe, m.id, &Step::id);
-        const Setting from{.machine = "lathe",
+        const Setting from{.machine = Resource::Lathe,
                            .name = "speed, to begin",
                            .value = m.speed.low,
                            .unit = Unit::Speed,
                            .source = "common practice",
                            .decimals = 0},
-            to{.machine = "lathe",
+            to{.machine = Resource::Lathe,
                .name = "speed, no more",
                .value = m.speed.high,
                .unit = Unit::Speed,
                .source = "common practice",
                .decimals = 0};
-        const Setting sweep{.machine = "lathe",
+        const Setting sweep{.machine = Resource::Lathe,
                             .name = "sweeps a radius of",
                             .value = m.sweep,
                             .formula = "the farthest wood from the axis",

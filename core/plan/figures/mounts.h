@@ -22,8 +22,8 @@ struct Mount {
 /// Every mount of the recipe in its order. Speeds by diameter (common practice), no more than the imbalance's force
 /// lets the lathe stand still under (a tenth of its weight: our own value) and than the stress in the turning rim lets
 /// a glue joint stand (σ = ρ·v², thin ring; 1 N/mm²: our own value).
-std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly& assembly, const Sides& sides,
-                            const Shape& shape, LengthStyle style);
+std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly& assembly,
+                            const TurnedSurfaces& surfaces, const Shape& shape, LengthStyle style);
 
 /// Puts each mount's speeds among its step's settings, and into its words.
 void sayMounts(const std::vector<Mount>& mounts, Recipe& recipe);

@@ -44,7 +44,7 @@ double seasonOf(const Shop& shop)
     return equilibriumMoisture(20, shop.dampHumidity) - equilibriumMoisture(20, shop.dryHumidity);
 }
 
-std::vector<JointMovement> movementsOf(const Assembly& assembly, const Sides& sides, const Shop& shop)
+std::vector<JointMovement> movementsOf(const Assembly& assembly, const TurnedSurfaces& surfaces, const Shop& shop)
 {
     constexpr double veneer = 3;  // mm
     std::vector<JointMovement> out;
@@ -53,7 +53,7 @@ std::vector<JointMovement> movementsOf(const Assembly& assembly, const Sides& si
         if (a.tenon.above > 0 || b.tenon.below > 0 || std::min(a.z1 - a.z0, b.z1 - b.z0) < veneer) continue;
         JointMovement m{.below = static_cast<int>(i), .z = a.z1};
         double r = std::min(a.outerHold.back().y(), b.outerHold.front().y());
-        for (const double turned : {radiusBefore(sides.outside, m.z), radiusAfter(sides.outside, m.z)})
+        for (const double turned : {radiusBefore(surfaces.outside, m.z), radiusAfter(surfaces.outside, m.z)})
             if (turned < r) r = turned;
         m.width = 2 * r;
         m.moves = differs(faceMovement(a, true), faceMovement(b, false), m.width, seasonOf(shop));

@@ -24,8 +24,8 @@ struct FaceMovement {
 FaceMovement faceMovement(const BuiltLayer& layer, bool upper);
 
 /// Every joint between two layers; those of a tenon and of veneer left out: a tenon holds in its hole, a veneer goes
-/// with what it lies on. Linear movement below fibre saturation (core/wood/moisture.h).
-std::vector<JointMovement> movementsOf(const Assembly& assembly, const Sides& sides, const Shop& shop);
+/// with what it lies on. Linear movement below fiber saturation (core/wood/moisture.h).
+std::vector<JointMovement> movementsOf(const Assembly& assembly, const TurnedSurfaces& surfaces, const Shop& shop);
 
 /// mm that two faces differ over `width` for a change of moisture in percentage points.
 double differs(const FaceMovement& a, const FaceMovement& b, double width, double moistureChange);

@@ -5,7 +5,7 @@
 
 namespace vl {
 
-std::vector<Overlap> overlapsOf(const Assembly& assembly, const Sides& sides)
+std::vector<Overlap> overlapsOf(const Assembly& assembly, const TurnedSurfaces& surfaces)
 {
     std::vector<Overlap> out;
     for (size_t i = 0; i + 1 < assembly.layers.size(); ++i) {
@@ -22,8 +22,8 @@ std::vector<Overlap> overlapsOf(const Assembly& assembly, const Sides& sides)
         // A step in the joint narrows it from one side.
         auto smaller = [](double p, double q) { return p < q || std::isnan(q) ? p : q; };
         auto larger = [](double p, double q) { return p > q || std::isnan(q) ? p : q; };
-        const double turned = smaller(radiusBefore(sides.outside, o.z), radiusAfter(sides.outside, o.z));
-        const double bore = larger(larger(radiusBefore(sides.inside, o.z), radiusAfter(sides.inside, o.z)), 0);
+        const double turned = smaller(radiusBefore(surfaces.outside, o.z), radiusAfter(surfaces.outside, o.z));
+        const double bore = larger(larger(radiusBefore(surfaces.inside, o.z), radiusAfter(surfaces.inside, o.z)), 0);
         o.wall = std::isnan(turned) ? 0 : turned - bore;
         o.finished = std::isnan(turned) ? o.stock : std::min(outer, turned) - std::max(inner, bore);
         const double low = std::max(inner, bore), high = std::isnan(turned) ? outer : std::min(outer, turned);

@@ -15,6 +15,6 @@ struct Overlap {
     double wall = 0;  ///< of the turned shape along the radius; at a step that of its narrower side
 };
 
-std::vector<Overlap> overlapsOf(const Assembly& assembly, const Sides& sides);
+std::vector<Overlap> overlapsOf(const Assembly& assembly, const TurnedSurfaces& surfaces);
 
 }  // namespace vl

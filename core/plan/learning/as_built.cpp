@@ -33,7 +33,7 @@ double gapOf(const Layer& layer, const BuiltLayer& built)
 }
 
 /// On the axis, from the foot's face.
-double floorOf(const Sides& sides) { return sides.inside.front().x() - sides.outside.front().x(); }
+double floorOf(const TurnedSurfaces& surfaces) { return surfaces.inside.front().x() - surfaces.outside.front().x(); }
 
 /// Quantities of a text.
 Quantity tenths(double value) { return {value, Unit::Length, 1}; }
@@ -106,10 +106,10 @@ std::optional<Mishap> mishapOf(const Measured& m, const Left& left)
 
 double plannedOf(const Piece& piece, const Plan& plan, const Measured& what)
 {
-    if (what.what == Measured::Floor) return plan.shape.solid ? std::nan("") : floorOf(plan.sides);
+    if (what.what == Measured::Floor) return plan.shape.solid ? std::nan("") : floorOf(plan.surfaces);
     if (what.what == Measured::Wall)
-        return plan.shape.solid ? std::nan("") : wallAcross(plan.sides, wallLine(plan.sides), what.at).wall;
-    if (what.what == Measured::Neck) return 2 * radiusAt(plan.sides.outside, what.at);
+        return plan.shape.solid ? std::nan("") : wallAcross(plan.surfaces, wallLine(plan.surfaces), what.at).wall;
+    if (what.what == Measured::Neck) return 2 * radiusAt(plan.surfaces.outside, what.at);
     const int at = placeOf(piece, what.layer);
     if (at < 0) return std::nan("");
     const auto i = static_cast<size_t>(at);

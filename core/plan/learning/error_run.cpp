@@ -60,7 +60,7 @@ private:
 };
 
 Run run(const Plan& plan, const std::vector<Facts>& facts, const Accuracy& a, int trials,
-        const std::atomic<bool>* cancelled)
+        const std::atomic<bool>* canceled)
 {
     const size_t n = facts.size();
     Run r;
@@ -68,13 +68,13 @@ Run run(const Plan& plan, const std::vector<Facts>& facts, const Accuracy& a, in
     r.gap.resize(n);
     r.gapSd.assign(n, 0);
     Dice dice;
-    const bool hollow = !plan.sides.inside.empty();
+    const bool hollow = !plan.surfaces.inside.empty();
     std::vector<Range> out(n), in(n);
     for (size_t i = 0; i < n; ++i) {
-        out[i] = moved(plan.sides.outside, facts[i].z0, facts[i].z1);
-        if (hollow) in[i] = moved(plan.sides.inside, facts[i].z0, facts[i].z1);
+        out[i] = moved(plan.surfaces.outside, facts[i].z0, facts[i].z1);
+        if (hollow) in[i] = moved(plan.surfaces.inside, facts[i].z0, facts[i].z1);
     }
-    for (int t = 0; t < trials && !(cancelled && *cancelled); ++t) {
+    for (int t = 0; t < trials && !(canceled && *canceled); ++t) {
         double up = 0;  // how far the layers so far have come out too high
         for (size_t i = 0; i < n; ++i) {
             const Facts& f = facts[i];
@@ -89,11 +89,12 @@ Run run(const Plan& plan, const std::vector<Facts>& facts, const Accuracy& a, in
                 grows = mean / (2 * std::tan(pi / f.sides));
             }
             const double thicker = dice(a.planing);
-            const double right = dice(a.centring), over = dice(a.centring), aside = i > 0 ? std::hypot(right, over) : 0;
-            const Range needs = moved(plan.sides.outside, f.z0 + up, f.z1 + up + thicker);
+            const double right = dice(a.centering), over = dice(a.centering),
+                         aside = i > 0 ? std::hypot(right, over) : 0;
+            const Range needs = moved(plan.surfaces.outside, f.z0 + up, f.z1 + up + thicker);
             double excess = needs.high - out[i].high + aside - grows;
             if (hollow && f.inner > 0 && in[i].high > 0) {
-                const Range leaves = moved(plan.sides.inside, f.z0 + up, f.z1 + up + thicker);
+                const Range leaves = moved(plan.surfaces.inside, f.z0 + up, f.z1 + up + thicker);
                 excess = std::max(excess, in[i].low - leaves.low + aside + grows);
             }
             r.excess[i].push_back(excess);
@@ -141,24 +142,24 @@ Accuracy without(Accuracy a, ErrorFrom from)
     (from == ErrorFrom::Miter     ? a.angle
      : from == ErrorFrom::Stop    ? a.stop
      : from == ErrorFrom::Planing ? a.planing
-                                  : a.centring) = 0;
+                                  : a.centering) = 0;
     return a;
 }
 
 }  // namespace
 
-ErrorBudget errorBudget(const Plan& plan, const Accuracy& accuracy, int trials, const std::atomic<bool>* cancelled)
+ErrorBudget errorBudget(const Plan& plan, const Accuracy& accuracy, int trials, const std::atomic<bool>* canceled)
 {
     const std::vector<Facts> facts = factsOf(plan);
     ErrorBudget budget;
-    if (plan.sides.outside.size() < 2) return budget;
-    const Run all = run(plan, facts, accuracy, trials, cancelled);
+    if (plan.surfaces.outside.size() < 2) return budget;
+    const Run all = run(plan, facts, accuracy, trials, canceled);
     budget.trials = all.trials;
     if (all.trials == 0) return budget;
-    constexpr std::array sources{ErrorFrom::Miter, ErrorFrom::Stop, ErrorFrom::Planing, ErrorFrom::Centring};
+    constexpr std::array sources{ErrorFrom::Miter, ErrorFrom::Stop, ErrorFrom::Planing, ErrorFrom::Centering};
     std::array<Run, sources.size()> less;
     for (size_t k = 0; k < sources.size(); ++k)
-        less[k] = run(plan, facts, without(accuracy, sources[k]), trials, cancelled);
+        less[k] = run(plan, facts, without(accuracy, sources[k]), trials, canceled);
     std::vector<char> holds(static_cast<size_t>(all.trials), 1);
     const auto count = static_cast<double>(all.trials);
     for (size_t i = 0; i < facts.size(); ++i) {
@@ -168,7 +169,7 @@ ErrorBudget errorBudget(const Plan& plan, const Accuracy& accuracy, int trials, 
         odds.gap = std::sqrt(all.gapSd[i] / count);
         odds.holds = share(all.excess[i], odds.has);
         odds.needed = std::max(0.0, quantile(all.excess[i], certain));
-        // Of a sample's quantile: its neighbours by as many places as the count of those beyond it scatters.
+        // Of a sample's quantile: its neighbors by as many places as the count of those beyond it scatters.
         const double places = std::sqrt(count * certain * (1 - certain)) / count;
         odds.neededSpread =
             (quantile(all.excess[i], std::min(1.0, certain + places)) - quantile(all.excess[i], certain - places)) / 2;
@@ -208,13 +209,13 @@ Accuracy Learned::in(Accuracy a) const
     take(a.angle, angle, most);
     take(a.stop, stop, most);
     take(a.planing, planing, most);
-    take(a.centring, centring, most);
+    take(a.centering, centering, most);
     return a;
 }
 
 bool Learned::any() const
 {
-    return !std::isnan(angle) || !std::isnan(stop) || !std::isnan(planing) || !std::isnan(centring);
+    return !std::isnan(angle) || !std::isnan(stop) || !std::isnan(planing) || !std::isnan(centering);
 }
 
 Learned learnedAccuracy(const std::vector<Deviation>& all)
@@ -239,7 +240,7 @@ Learned learnedAccuracy(const std::vector<Deviation>& all)
     Learned l;
     if (heights.size() >= least) l.planing = deviation(heights);
     if (stops.size() >= least) l.stop = deviation(stops);
-    if (aside.size() >= least) l.centring = std::sqrt(mean(aside));
+    if (aside.size() >= least) l.centering = std::sqrt(mean(aside));
     if (gaps.size() >= least) {
         const double stop = std::isnan(l.stop) ? 0 : l.stop;
         // Both summed before they are divided: small rings, whose gaps are mostly the stops', weigh least.

@@ -33,19 +33,19 @@ Polyline seatOnLayer(const BuiltLayer& layer, Measured::What what)
 Polyline seatOf(const Piece& piece, const Plan& plan, const Measured& what)
 {
     if (std::isnan(plannedOf(piece, plan, what))) return {};
-    const Sides& sides = plan.sides;
+    const TurnedSurfaces& surfaces = plan.surfaces;
     switch (what.what) {
     case Measured::Floor: {
-        const double z = sides.inside.front().x();
-        return {{z, 0}, {z, radiusAt(sides.inside, z)}};
+        const double z = surfaces.inside.front().x();
+        return {{z, 0}, {z, radiusAt(surfaces.inside, z)}};
     }
     case Measured::Wall: {
-        const WallAcross across = wallAcross(sides, wallLine(sides), what.at);
+        const WallAcross across = wallAcross(surfaces, wallLine(surfaces), what.at);
         return across.inside.x() <= across.outside.x() ? Polyline{across.inside, across.outside}
                                                        : Polyline{across.outside, across.inside};
     }
     case Measured::Neck:
-        return {{what.at, radiusAt(sides.outside, what.at)}};
+        return {{what.at, radiusAt(surfaces.outside, what.at)}};
     default:
         return seatOnLayer(plan.assembly.layers[static_cast<size_t>(placeOf(piece, what.layer))], what.what);
     }
@@ -68,7 +68,7 @@ std::vector<Measured> measurableAt(const Piece& piece, const Plan& plan, const P
     for (auto what = static_cast<size_t>(Measured::Neck) + 1; what-- > 0;)
         add(static_cast<Measured::What>(what), p.x());
     // The way across a leaning wall lies beside the station that it is measured at, on either of its sides.
-    for (const Polyline& side : {wallLine(plan.sides), plan.sides.outside})
+    for (const Polyline& side : {wallLine(plan.surfaces), plan.surfaces.outside})
         if (!side.empty()) add(Measured::Wall, closestOn(side, p).x());
     std::ranges::stable_sort(all, {}, &std::pair<double, Measured>::first);
     std::vector<Measured> out;

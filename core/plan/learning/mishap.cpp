@@ -143,9 +143,9 @@ private:
         }
     }
 
-    double outsideAt(double z) const { return radiusAt(plan_.sides.outside, std::clamp(z, 0.0, height_)); }
-    bool hollow() const { return !plan_.sides.inside.empty(); }
-    double floor() const { return plan_.sides.inside.front().x(); }
+    double outsideAt(double z) const { return radiusAt(plan_.surfaces.outside, std::clamp(z, 0.0, height_)); }
+    bool hollow() const { return !plan_.surfaces.inside.empty(); }
+    double floor() const { return plan_.surfaces.inside.front().x(); }
 
     void floorThrough()
     {

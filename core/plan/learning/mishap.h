@@ -46,7 +46,7 @@ template <class V, As<Mishap> F> void fields(V& v, F& f)
                                            : "The joint gapes by",
                 f.what == M::WallThin      ? "0: it is through"
                 : f.what == M::RingSlipped ? "round its outside; below 0: the other way"
-                                           : "by calliper");
+                                           : "by caliper");
 }
 
 /// A way of going on: what is done, with its numbers, and the piece that it comes to, to be accepted or not.

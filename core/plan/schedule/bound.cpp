@@ -56,8 +56,7 @@ std::pair<double, const char*> busyBefore(const ScheduleProblem& p, size_t i)
                                                      ? p.recipe[static_cast<size_t>(p.net.tied[k])].waitMinutes
                                                      : 0);
         for (size_t u = 0; u < held.size(); ++u) {
-            if (std::ranges::find(step.uses, held[u]) == step.uses.end() || !(after > 0 || held[u] == "lathe"))
-                continue;
+            if (!step.occupies(held[u]) || !(after > 0 || held[u] == Resource::Lathe)) continue;
             Load& l = loads[u];
             l.minutes += step.workMinutes + after;
             l.longest = std::max(l.longest, after);
@@ -69,7 +68,7 @@ std::pair<double, const char*> busyBefore(const ScheduleProblem& p, size_t i)
     if (hands.minutes > 0) latest = {p.hours.endOfWork(hands.soonest, hands.minutes), "hands"};
     for (size_t u = 0; u < held.size(); ++u)
         if (loads[u].minutes > 0)
-            if (const double t = endOf(p, loads[u]); t > latest.first) latest = {t, held[u].data()};
+            if (const double t = endOf(p, loads[u]); t > latest.first) latest = {t, resourceName(held[u]).data()};
     return latest;
 }
 

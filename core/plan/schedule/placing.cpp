@@ -47,7 +47,7 @@ void Placing::takeDone(size_t i)
 std::vector<Usage*> Placing::holdsOf(const Step& step)
 {
     std::vector<Usage*> all;
-    for (const std::string& u : step.uses)
+    for (const Resource u : step.uses)
         if (const int c = capacityOf(u, all_.shop)) all.push_back(&usage_.try_emplace(u, c).first->second);
     return all;
 }
@@ -57,7 +57,7 @@ void Placing::fit(size_t i)
     const Step& step = all_.recipe[i];
     const long tied = all_.net.tied[i];
     const double after = step.waitMinutes + (tied >= 0 ? all_.recipe[static_cast<size_t>(tied)].waitMinutes : 0);
-    const bool holds = after > 0 || std::ranges::find(step.uses, "lathe") != step.uses.end();
+    const bool holds = after > 0 || step.occupies(Resource::Lathe);
     const std::vector<Usage*> uses = holds ? holdsOf(step) : std::vector<Usage*>{};
     double t = all_.soonest[i];
     for (const size_t b : all_.net.before[i]) t = std::max(t, schedule.end[b]);

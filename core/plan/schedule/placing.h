@@ -27,7 +27,7 @@ private:
 
     const ScheduleProblem& all_;
     Hands hands_;
-    std::map<std::string, Usage> usage_;
+    std::map<Resource, Usage> usage_;
     std::vector<size_t> missing_;  // how many steps before are not placed yet
 };
 

@@ -31,28 +31,26 @@ Network networkOf(const Recipe& recipe)
             net.before[i].push_back(it->second);
             net.after[it->second].push_back(i);
         }
-    std::vector<size_t> backwards;
+    std::vector<size_t> fromTheEnd;
     try {
-        boost::topological_sort(graph, std::back_inserter(backwards));
+        boost::topological_sort(graph, std::back_inserter(fromTheEnd));
     } catch (const boost::not_a_dag&) {
         throw InputError("steps", "a circle", "steps that do not need one another in a circle are");
     }
     net.tail.resize(n);
-    for (const size_t i : backwards) {
+    for (const size_t i : fromTheEnd) {
         double longest = 0;
         for (const size_t next : net.after[i]) longest = std::max(longest, net.tail[next]);
         net.tail[i] = recipe[i].workMinutes + recipe[i].waitMinutes + longest;
     }
-    net.sorted.assign(backwards.rbegin(), backwards.rend());
+    net.sorted.assign(fromTheEnd.rbegin(), fromTheEnd.rend());
     net.tied.assign(n, -1);
     net.tiedTo.assign(n, false);
     for (size_t i = 0; i < n; ++i) {
         const Step& wait = recipe[i];
         if (wait.workMinutes > 0 || net.before[i].size() != 1) continue;
         const size_t g = net.before[i][0];
-        const bool shares = std::ranges::any_of(wait.uses, [&](const std::string& u) {
-            return std::ranges::find(recipe[g].uses, u) != recipe[g].uses.end();
-        });
+        const bool shares = std::ranges::any_of(wait.uses, [&](Resource r) { return recipe[g].occupies(r); });
         if (recipe[g].action == Action::Glue && shares && net.tied[g] < 0) {
             net.tied[g] = static_cast<long>(i);
             net.tiedTo[i] = true;
@@ -61,12 +59,19 @@ Network networkOf(const Recipe& recipe)
     return net;
 }
 
-int capacityOf(std::string_view use, const Shop& shop)
+int capacityOf(Resource use, const Shop& shop)
 {
-    if (use == "clamp") return static_cast<int>(shop.clamps);
-    if (use == "band clamp") return static_cast<int>(shop.bandClamps);
-    if (use == "plate") return static_cast<int>(shop.clamps);
-    return use == "lathe" ? 1 : 0;
+    switch (use) {
+    case Resource::Clamp:
+    case Resource::Plate:
+        return static_cast<int>(shop.clamps);
+    case Resource::BandClamp:
+        return static_cast<int>(shop.bandClamps);
+    case Resource::Lathe:
+        return 1;
+    default:
+        return 0;
+    }
 }
 
 ScheduleProblem::ScheduleProblem(const Recipe& recipe_, const Shop& shop_, const Progress& progress, double now)

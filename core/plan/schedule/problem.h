@@ -22,10 +22,10 @@ struct Network {
 Network networkOf(const Recipe& recipe);
 
 /// What glue sets in.
-inline constexpr std::array<std::string_view, 4> held{"clamp", "band clamp", "plate", "lathe"};
+inline constexpr std::array held{Resource::Clamp, Resource::BandClamp, Resource::Plate, Resource::Lathe};
 
 /// How many of a thing there are that glue can set in; 0: nothing is held.
-int capacityOf(std::string_view use, const Shop& shop);
+int capacityOf(Resource use, const Shop& shop);
 
 /// What is to be scheduled: the recipe's steps, whose times are fixed already, and the hours they may take.
 /// Times in minutes from the start. Recipe and shop must outlive it.

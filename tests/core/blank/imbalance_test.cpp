@@ -37,7 +37,7 @@ TEST(Imbalance, IsThatOfTheSolid)
         const Piece piece = test::demo(name);
         const Plan plan = makePlan(piece, test::harbourShop());
         for (size_t i = 0; i < plan.setUps.size(); ++i) {
-            Sides before = plan.sides;
+            TurnedSurfaces before = plan.surfaces;
             before.axes.resize(i);
             const Eigen::Vector3d middle = middleOf(solidOf(before, 0.1).surface);
             const TurnedAbout& about = plan.setUps[i].solid;

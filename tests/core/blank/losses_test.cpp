@@ -25,7 +25,7 @@ double heightLeft(const Piece& p, const Plan& plan, size_t i, const Part& part)
 {
     const Layer& l = p.layers[i];
     const BuiltLayer& b = plan.assembly.layers[i];
-    const double faces = 2 * (l.sandingLoss + b.evened.loss);
+    const double faces = 2 * (l.sandingLoss + b.sharedSetUps.loss);
     auto board = [](const SlabForm& f, double thickness) {
         return thickness - 2 * f.flattening * (f.pattern == SlabForm::Checkered ? 2 : 1);
     };
@@ -33,7 +33,7 @@ double heightLeft(const Piece& p, const Plan& plan, size_t i, const Part& part)
     if (const SlabForm* f = l.as<SlabForm>()) return board(*f, part.thickness);
     if (l.is<StavesForm>()) {
         const double slope = std::abs(settingOf(b, "slope of the wall")) * degrees;
-        const bool jig = p.choices.staves == StaveSchool::TaperJig;
+        const bool jig = p.choices.staves == StaveMethod::TaperJig;
         const double along = jig ? part.length : part.width - part.thickness * std::tan(slope);
         return along * std::cos(slope) - faces;
     }

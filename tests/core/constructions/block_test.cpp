@@ -94,7 +94,7 @@ TEST(Block, ALogOffItsMiddleHoldsWhatIsLeftOnItsNarrowSide)
                     out = std::min(out, (h.offset - h.normal.x() * p.layers[0].thickness / 2) / slope);
             return out;
         };
-        // The years go round the middle: along a circle about it the wood is of one year, so of one colour but for its
+        // The years go round the middle: along a circle about it the wood is of one year, so of one color but for its
         // own waviness; about the axis it is not.
         const auto spread = [&](double aboutOff) {
             const Eigen::Vector3d middle = aboutOff * outwards(towards) + 20 * Eigen::Vector3d::UnitX();
@@ -117,10 +117,10 @@ TEST(Block, ALogOffItsMiddleHoldsWhatIsLeftOnItsNarrowSide)
     }
 }
 
-TEST(Block, IsTurnedFromBothSidesInTheOrderOfTheSchool)
+TEST(Block, IsTurnedFromBothSidesInTheOrderOfTheMethod)
 {
     Piece p = bowl();
-    p.choices.sides = SideSchool::OneThenOther;
+    p.choices.sides = SideMethod::OneThenOther;
     const Plan one = makePlan(p, Shop{});
     EXPECT_LT(test::placeOf(one, "mount-first"), test::placeOf(one, "rough"));
     EXPECT_LT(test::placeOf(one, "foot"), test::placeOf(one, "fine-outside"));
@@ -130,11 +130,11 @@ TEST(Block, IsTurnedFromBothSidesInTheOrderOfTheSchool)
     EXPECT_LT(test::placeOf(one, "sharpen-inside"), test::placeOf(one, "fine"));
     EXPECT_LT(test::placeOf(one, "sand"), test::placeOf(one, "mount-last"));
     EXPECT_LT(test::placeOf(one, "mount-last"), test::placeOf(one, "foot-off"));
-    p.choices.sides = SideSchool::BothRoughed;
+    p.choices.sides = SideMethod::BothRoughed;
     const Plan both = makePlan(p, Shop{});
     EXPECT_LT(test::placeOf(both, "hollow"), test::placeOf(both, "fine-outside"))
         << "both roughed before either is finished";
-    p.choices.foot = FootSchool::Recess;
+    p.choices.foot = FootMethod::Recess;
     const Plan recess = makePlan(p, Shop{});
     EXPECT_EQ(test::placeOf(recess, "mount-last"), -1) << "a recess stays";
     // Every step hangs on the one before it.
@@ -144,8 +144,8 @@ TEST(Block, IsTurnedFromBothSidesInTheOrderOfTheSchool)
 
 TEST(Block, IsSawnThickEnoughForWhatIsTurnedOffLast)
 {
-    for (const auto& [school, waste] : {std::pair{FootSchool::Tenon, 8.0}, std::pair{FootSchool::Recess, 0.0},
-                                        std::pair{FootSchool::Faceplate, 12.0}}) {
+    for (const auto& [school, waste] : {std::pair{FootMethod::Tenon, 8.0}, std::pair{FootMethod::Recess, 0.0},
+                                        std::pair{FootMethod::Faceplate, 12.0}}) {
         Piece p = bowl();
         p.choices.foot = school;
         const Plan plan = makePlan(p, Shop{});
@@ -156,7 +156,7 @@ TEST(Block, IsSawnThickEnoughForWhatIsTurnedOffLast)
 TEST(Block, NoGripGoesDeeperThanTheFloorUnsaid)
 {
     Piece p = bowl();
-    p.choices.foot = FootSchool::Recess;
+    p.choices.foot = FootMethod::Recess;
     p.hollow.floor = 4;
     const Plan plan = makePlan(p, Shop{});
     EXPECT_TRUE(plan.mustStop()) << "the recess comes through the floor";
@@ -167,7 +167,7 @@ TEST(Block, NoGripGoesDeeperThanTheFloorUnsaid)
         const Plan mended = makePlan(fix.apply(p), Shop{});
         EXPECT_TRUE(std::ranges::none_of(mended.cautions, [](const Caution& x) {
             return x.id.starts_with("foot-floor");
-        })) << fix.label;
+        })) << print(fix.label);
     }
     // A foot that no jaws take.
     const Plan narrow = makePlan(bowl(100, 70, 12), Shop{});
@@ -179,8 +179,8 @@ TEST(Block, EveryMountIsHeldAgainstOneCatch)
     test::property([] {
         const double radius = test::inRange(500, 1500) / 10.0, height = test::inRange(300, 1200) / 10.0;
         Piece p = bowl(radius, height, test::inRange(200, 450) / 10.0);
-        p.choices.foot = static_cast<FootSchool>(test::inRange(0, 3));
-        p.choices.last = static_cast<LastSchool>(test::inRange(0, 4));
+        p.choices.foot = static_cast<FootMethod>(test::inRange(0, 3));
+        p.choices.last = static_cast<LastMethod>(test::inRange(0, 4));
         Shop shop;
         shop.catchLoad = test::inRange(20, 800);
         const Plan plan = makePlan(p, shop);
@@ -234,9 +234,9 @@ TEST(Square, WorkKeepsItsEdgesInMeshVolumeAndSection)
     const double expected = 160.0 * 120 * 30 - pi * 50 * 50 * 20;
     EXPECT_NEAR(plan.shape.woodVolume / expected, 1, 1e-6);
     for (const double tolerance : {0.2, 0.02})
-        EXPECT_NEAR(meshVolume(turnedMesh(plan.assembly, plan.sides, {tolerance, false})) / expected, 1,
+        EXPECT_NEAR(meshVolume(turnedMesh(plan.assembly, plan.surfaces, {tolerance, false})) / expected, 1,
                     tolerance * 0.02);
-    const CrossSection section(plan.sides, 15);
+    const CrossSection section(plan.surfaces, 15);
     EXPECT_NEAR(section.region().area(), 160 * 120, 1e-9);
     EXPECT_NEAR(section.region().widest().across, 200, 1e-6) << "3, 4, 5";
     // The grain runs along the longer side, at 9 o'clock.
@@ -251,7 +251,7 @@ TEST(Block, WhatEachWayOfHoldingTheFootCostsIsTold)
 {
     const Piece p = bowl();
     const auto all = footChoices(p, Shop{});
-    ASSERT_EQ(all.size(), choicesOf<FootSchool>().size());
+    ASSERT_EQ(all.size(), choicesOf<FootMethod>().size());
     for (const FootChoice& f : all) {
         Piece as = p;
         as.choices.foot = f.school;

@@ -50,7 +50,7 @@ double area(const Region& region)
 Polygon polygonOf(const std::vector<Point>& corners)
 {
     Polygon p;
-    // A micrometre's grid: what comes out of rounding is no overlap.
+    // A micrometer's grid: what comes out of rounding is no overlap.
     for (const Point& c : corners) p.push_back({std::round(c.x() * 1e6) / 1e6, std::round(c.y() * 1e6) / 1e6});
     if (p.size() > 2 && p.is_clockwise_oriented()) p.reverse_orientation();
     return p;
@@ -144,10 +144,10 @@ TEST(Construction, TheBlankHoldsTheFinishedPieceWithItsAllowance)
             int air = 0;
             for (int k = 0; k < 3000; ++k) {
                 const double z = b.z0 + 1e-6 + (b.z1 - b.z0 - 2e-6) * share(), angle = 360 * share(),
-                             outer = radiusAt(plan.sides.outside, z);
+                             outer = radiusAt(plan.surfaces.outside, z);
                 if (std::isnan(outer)) continue;
-                const Range in = plan.sides.inside.empty() ? Range{std::nan(""), std::nan("")}
-                                                           : radiusRange(plan.sides.inside, z, z);
+                const Range in = plan.surfaces.inside.empty() ? Range{std::nan(""), std::nan("")}
+                                                              : radiusRange(plan.surfaces.inside, z, z);
                 const double inner = std::isnan(in.low) ? 0 : in.low;
                 // A wrap has no allowance of its own, and a board's rings are as wide as their cut leaves them: they
                 // hold the piece itself.
@@ -156,11 +156,11 @@ TEST(Construction, TheBlankHoldsTheFinishedPieceWithItsAllowance)
                                  (outer + keep * l.outerAllowance - inner) * share();
                 if (r > outer + keep * l.outerAllowance || r < 0.01) continue;
                 // What lies beyond edges that stay is no wood of the piece.
-                if (std::ranges::any_of(plan.sides.edges,
+                if (std::ranges::any_of(plan.surfaces.edges,
                                         [&](const HalfSpace& h) { return h.beyond(pointAt(z, r, angle)) > 0; }))
                     continue;
                 // Nor is what the log has not grown.
-                if (std::ranges::any_of(plan.sides.cuts, [&](const Cut& c) {
+                if (std::ranges::any_of(plan.surfaces.cuts, [&](const Cut& c) {
                         return c.step.empty() && takes(c.solid, pointAt(z, r, angle));
                     }))
                     continue;
@@ -403,7 +403,7 @@ TEST(BoardRings, AreWhatLiesBetweenTwoCones)
         const BoardRings b{test::inRange(100, 500) / 10.0, test::inRange(25, 75) * 1.0, test::inRange(0, 40) / 10.0,
                            400, 20};
         RC_PRE(b.wall() > 1);
-        // The cut is a cone whose wall leans φ from the face; the saw takes a shell of kerf across it. Two neighbours,
+        // The cut is a cone whose wall leans φ from the face; the saw takes a shell of kerf across it. Two neighbors,
         // measured square to them.
         const double phi = b.angleDeg * degrees;
         const auto radii = b.radii();

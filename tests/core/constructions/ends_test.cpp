@@ -40,7 +40,7 @@ Piece closedForm()
     p.layers[0].woods = {"walnut", "maple"};
     p.layers.back().woods = {"maple", "walnut"};
     p.layers.back().ring()->turn = 0.5;
-    p.choices.ends = EndSchool::PartedRing;
+    p.choices.ends = EndMethod::PartedRing;
     return p;
 }
 
@@ -92,7 +92,7 @@ TEST(EndRings, OneRingGivesBothLayersAndHasTheWoodForThem)
 TEST(EndRings, LoseEachFaceOnceInBothSchools)
 {
     Piece p = closedForm();
-    for (const StackSchool school : {StackSchool::RingByRing, StackSchool::SectionAtOnce}) {
+    for (const StackMethod school : {StackMethod::RingByRing, StackMethod::SectionAtOnce}) {
         p.choices.stacking = school;
         const Plan plan = makePlan(p, {});
         int sanded = 0;  // faces of the ring before it is taped
@@ -107,7 +107,7 @@ TEST(EndRings, AreOnEverySetupAndLeaveNoThingUnmade)
 {
     for (const double alike : {0.0, 2.0}) {
         Piece p = closedForm();
-        p.choices.alike = alike;
+        p.choices.setOnceWithin = alike;
         const Plan plan = makePlan(p, {});
         std::set<std::string> made;
         for (const Part& part : plan.assembly.parts) made.insert(part.id);
@@ -140,7 +140,7 @@ TEST(EndRings, ThatCannotBeOneAreSaidAndMendedByEveryFix)
             return part.layer + 1 == static_cast<int>(p.layers.size());
         })) << "made by itself";
         for (const Fix& fix : said->fixes)
-            EXPECT_EQ(find(makePlan(fix.apply(p), {}), "end-rings"), nullptr) << fix.label;
+            EXPECT_EQ(find(makePlan(fix.apply(p), {}), "end-rings"), nullptr) << print(fix.label);
     }
 }
 
@@ -152,7 +152,8 @@ TEST(Plug, FillsTheMiddleWhereSegmentsWouldRunToAPoint)
     const Plan pointed = makePlan(p, {});
     const Caution* said = find(pointed, "point-");
     ASSERT_NE(said, nullptr);
-    const auto fix = std::ranges::find(said->fixes, "bored, and a plug glued in", &Fix::label);
+    const auto fix =
+        std::ranges::find(said->fixes, "bored, and a plug glued in", [](const Fix& f) { return print(f.label); });
     ASSERT_NE(fix, said->fixes.end());
     const Piece mended = fix->apply(p);
     const auto i = static_cast<size_t>(said->layer);

@@ -22,7 +22,7 @@ TEST(PartViews, OfStavesAreWhatTheSawIsSetTo)
         Piece piece = test::demo("lamp-stand");
         StavesForm& form = *piece.layers[2].as<StavesForm>();
         form.segments = test::inRange(5, 25);
-        piece.choices.staves = test::element(StaveSchool::TaperJig, StaveSchool::MiterGauge);
+        piece.choices.staves = test::element(StaveMethod::TaperJig, StaveMethod::MiterGauge);
         const Plan plan = makePlan(piece, Shop{});
         const BuiltLayer& layer = plan.assembly.layers[2];
         const PartViews views = partViews(layer, 0, piece.layers[2].sandingLoss);

@@ -121,7 +121,8 @@ TEST_P(RingPolygons, SegmentsTouchDoNotOverlapAndCoverTheFinishedRing)
     }
 }
 
-INSTANTIATE_TEST_SUITE_P(Sides, RingPolygons, testing::Values(3, 4, 5, 6, 7, 8, 12, 17, 18, 24, 36, 48, 61, 96));
+INSTANTIATE_TEST_SUITE_P(TurnedSurfaces, RingPolygons,
+                         testing::Values(3, 4, 5, 6, 7, 8, 12, 17, 18, 24, 36, 48, 61, 96));
 
 TEST(RingFigures, HoldForEveryNumberOfSides)
 {
@@ -143,7 +144,7 @@ TEST(ClosingGap, OpensByTwoNTimesTheError)
     for (int n = 3; n <= 96; ++n)
         for (const double error : {-0.1, 0.05, 0.2}) {
             EXPECT_NEAR(closingGapDeg(n, error), 2 * n * error, 1e-12);
-            // Open outside the ends stand apart about the centre; else they meet at the rim and gape over the joint.
+            // Open outside the ends stand apart about the center; else they meet at the rim and gape over the joint.
             const double outer = 200, wall = 20, gap = (error > 0 ? outer : 2 * wall) * std::sin(n * error * degrees);
             EXPECT_NEAR(fenceCorrectionDeg(n, gap, outer, wall), error, 1e-9) << "the correction takes the error out";
         }
@@ -156,11 +157,11 @@ TEST(BuiltRing, HoldsTheTurnedShapeWithItsAllowance)
     for (size_t i = 0; i < plan.assembly.layers.size(); ++i) {
         const BuiltLayer& l = plan.assembly.layers[i];
         for (double z = l.z0; z <= l.z1; z += 0.1) {
-            const double r = radiusAt(plan.sides.outside, z);
+            const double r = radiusAt(plan.surfaces.outside, z);
             EXPECT_GE(l.stockOuterRadius() + 1e-9, r + cup.layers[i].outerAllowance) << "layer " << i << " at " << z;
             if (z > cup.hollow.floor && l.finishedInner.low > 0) {
                 EXPECT_LE(l.stockInnerRadius(),
-                          std::max(0.0, radiusRange(plan.sides.inside, z, z).low - cup.layers[i].innerAllowance) +
+                          std::max(0.0, radiusRange(plan.surfaces.inside, z, z).low - cup.layers[i].innerAllowance) +
                               1e-9);
             }
         }

@@ -1,4 +1,4 @@
-// Segments that run to a point, stems and their spindles, wood that moves against its neighbour.
+// Segments that run to a point, stems and their spindles, wood that moves against its neighbor.
 #include "core/piece/edits/edit.h"
 #include "core/plan/figures/movement.h"
 #include "core/plan/plan.h"
@@ -59,7 +59,7 @@ TEST(Points, NoStartNoSampleAndNoFixMakesSegmentsThatRunToOne)
                     continue;
                 for (const Caution& a : makePlan(fix.apply(p), {}).cautions)
                     if (a.id.starts_with("point-") && (!pointed.contains(a.id) || a.id == c.id))
-                        RC_FAIL(c.id + " / " + fix.label + " makes " + a.id);
+                        RC_FAIL(c.id + " / " + print(fix.label) + " makes " + a.id);
             }
     });
 }
@@ -171,7 +171,7 @@ TEST(Movement, IsThatOfTheGrainOnBothSidesOverTheTurnedJoint)
         p.layers[1].woods = {"walnut"};
         p.layers[0].thickness = p.layers[1].thickness = 20;
         const Plan plan = makePlan(p, shop);
-        const auto all = movementsOf(plan.assembly, plan.sides, shop);
+        const auto all = movementsOf(plan.assembly, plan.surfaces, shop);
         ASSERT_EQ(all.size(), 1u);
         EXPECT_NEAR(all[0].width, 100, 1e-9) << "the joint's own width, not the layer's";
         EXPECT_NEAR(all[0].moves, std::abs(c.moves), 0.02 * moved(100, "maple"))
@@ -193,12 +193,12 @@ TEST(Movement, ALetInBaseIsOfferedWhereItCures)
         if (!season) season = find(plan, "season-");
         ASSERT_NE(season, nullptr);
         const bool offered = std::ranges::any_of(
-            season->fixes, [](const Fix& f) { return f.label.find("let in") != std::string::npos; });
+            season->fixes, [](const Fix& f) { return print(f.label).find("let in") != std::string::npos; });
         EXPECT_EQ(offered, cures);
         for (const Fix& f : season->fixes) {
             const Plan after = makePlan(f.apply(p), {});
-            EXPECT_EQ(find(after, season->id), nullptr) << f.label;
-            EXPECT_EQ(find(after, "point-"), nullptr) << f.label;
+            EXPECT_EQ(find(after, season->id), nullptr) << print(f.label);
+            EXPECT_EQ(find(after, "point-"), nullptr) << print(f.label);
         }
     }
 }

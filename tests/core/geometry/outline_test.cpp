@@ -90,7 +90,7 @@ TEST(InsertNode, LeavesTheLineWhereItWas)
     EXPECT_EQ(withDiameter(typed, 20.3, 70).size(), typed.size()) << "a node is there already";
 }
 
-TEST(MovedNode, StaysBetweenItsNeighbours)
+TEST(MovedNode, StaysBetweenItsNeighbors)
 {
     test::property([] {
         const Outline o = randomOutline();

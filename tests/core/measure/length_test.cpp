@@ -27,25 +27,25 @@ TEST_P(ReadsLength, InEveryShopForm)
 
 INSTANTIATE_TEST_SUITE_P(
     Forms, ReadsLength,
-    testing::Values(Typed{"200", In::Millimetre, 200}, Typed{"200mm", In::Inch, 200}, Typed{" 3.5 cm ", In::Inch, 35},
-                    Typed{"1 3/8", In::Inch, 34.925}, Typed{"1-3/8\"", In::Millimetre, 34.925},
-                    Typed{"7 7/8in", In::Millimetre, 200.025}, Typed{"2'3\"", In::Millimetre, 685.8},
+    testing::Values(Typed{"200", In::Millimeter, 200}, Typed{"200mm", In::Inch, 200}, Typed{" 3.5 cm ", In::Inch, 35},
+                    Typed{"1 3/8", In::Inch, 34.925}, Typed{"1-3/8\"", In::Millimeter, 34.925},
+                    Typed{"7 7/8in", In::Millimeter, 200.025}, Typed{"2'3\"", In::Millimeter, 685.8},
                     Typed{"2' 3 1/2", In::Inch, 698.5}, Typed{"3/8 + 1/16", In::Inch, 11.1125},
-                    Typed{"10in/3", In::Millimetre, 254.0 / 3}, Typed{"(1/2 + 3/4) * 2", In::Inch, 63.5},
-                    Typed{"1½\"", In::Millimetre, 38.1}, Typed{"-2", In::Millimetre, -2},
-                    Typed{"1ft - 1in", In::Millimetre, 279.4}, Typed{"3/8 + 1mm", In::Inch, 10.525},
-                    Typed{".5in", In::Millimetre, 12.7}, Typed{"2'-3\"", In::Millimetre, 685.8},
-                    Typed{"2'-3 1/2\"", In::Inch, 698.5}, Typed{"2ft - 3in", In::Millimetre, 533.4},
-                    Typed{"12,5", In::Millimetre, 12.5}, Typed{"0,125in", In::Millimetre, 3.175},
+                    Typed{"10in/3", In::Millimeter, 254.0 / 3}, Typed{"(1/2 + 3/4) * 2", In::Inch, 63.5},
+                    Typed{"1½\"", In::Millimeter, 38.1}, Typed{"-2", In::Millimeter, -2},
+                    Typed{"1ft - 1in", In::Millimeter, 279.4}, Typed{"3/8 + 1mm", In::Inch, 10.525},
+                    Typed{".5in", In::Millimeter, 12.7}, Typed{"2'-3\"", In::Millimeter, 685.8},
+                    Typed{"2'-3 1/2\"", In::Inch, 698.5}, Typed{"2ft - 3in", In::Millimeter, 533.4},
+                    Typed{"12,5", In::Millimeter, 12.5}, Typed{"0,125in", In::Millimeter, 3.175},
                     Typed{"1,25 + 0,5", In::Inch, 44.45}, Typed{"1234,5 mm", In::Inch, 1234.5},
-                    Typed{"2m", In::Inch, 2000}, Typed{"6″", In::Millimetre, 152.4}));
+                    Typed{"2m", In::Inch, 2000}, Typed{"6″", In::Millimeter, 152.4}));
 
 TEST(ReadsLength, RefusesWithFieldValueAndLimit)
 {
     for (const char* text : {"", "abc", "1/0", "2mm*3mm", "(2", "3 4", "1e400", "--", "2//3", "10 furlongs",
                              "1in/2in/3in", "9999999", "1,250", "12,345 mm", "1,2,3"}) {
         try {
-            const double mm = parseLength(text, In::Millimetre, "thickness");
+            const double mm = parseLength(text, In::Millimeter, "thickness");
             ADD_FAILURE() << text << " was read as " << mm;
         } catch (const InputError& e) {
             EXPECT_EQ(e.field(), "thickness");

@@ -35,7 +35,7 @@ TEST(Camera, OnlyTurnsAndNeverStretches)
 TEST(Camera, ShowsAllOfThePieceHoweverItIsTurned)
 {
     const Plan plan = makePlan(test::regattaCup(), {});
-    const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {1, false});
+    const Mesh mesh = turnedMesh(plan.assembly, plan.surfaces, {1, false});
     for (int yaw = 0; yaw < 360; yaw += 45)
         for (int pitch = -90; pitch <= 90; pitch += 45) {
             const Camera camera{static_cast<double>(yaw), static_cast<double>(pitch), 1, true};
@@ -51,7 +51,7 @@ TEST(Camera, ShowsAllOfThePieceHoweverItIsTurned)
 TEST(Mesh, FacesOutwardEverywhere)
 {
     const Plan plan = makePlan(test::regattaCup(), {});
-    for (const Mesh& mesh : {turnedMesh(plan.assembly, plan.sides, {0.2, false}), blankMesh(plan.assembly)})
+    for (const Mesh& mesh : {turnedMesh(plan.assembly, plan.surfaces, {0.2, false}), blankMesh(plan.assembly)})
         for (size_t i = 0; i + 2 < mesh.indices.size(); i += 3) {
             Vector3d p[3], normal = Vector3d::Zero();
             for (size_t k = 0; k < 3; ++k) {
@@ -73,10 +73,10 @@ TEST(Stations, StandAtEvenSpacingWhateverItIs)
         const Plan plan = makePlan(cup, {});
         std::vector<double> at;
         for (const Station& s : plan.stations)
-            if (s.z != plan.sides.inside.front().x() || std::fmod(s.z, spacing) < 1e-9) at.push_back(s.z);
+            if (s.z != plan.surfaces.inside.front().x() || std::fmod(s.z, spacing) < 1e-9) at.push_back(s.z);
         for (size_t i = 0; i + 1 < at.size(); ++i) {
             EXPECT_LE(at[i + 1] - at[i], spacing + 1e-9);
-            // But for the rim, and a station that would stand within half a millimetre of it or of the floor.
+            // But for the rim, and a station that would stand within half a millimeter of it or of the floor.
             if (i + 3 < at.size() && spacing > 0.5) {
                 EXPECT_NEAR(at[i + 1] - at[i], spacing, 1e-9);
             }

@@ -23,7 +23,7 @@ struct Looked {
 Looked look(MapKind kind, const Piece& piece, const Shop& shop = {})
 {
     Looked l{makePlan(piece, shop), {}, {}};
-    l.mesh = turnedMesh(l.plan.assembly, l.plan.sides, {0.05, false});
+    l.mesh = turnedMesh(l.plan.assembly, l.plan.surfaces, {0.05, false});
     l.map = surfaceMap(kind, l.mesh, shop, l.plan);
     EXPECT_EQ(l.map.values.size(), l.mesh.vertices.size());
     return l;
@@ -59,10 +59,10 @@ TEST(Maps, EndGrainTurnsRoundACrossGrainWallAndIsNowhereOnALongGrainOne)
               [](double, double value) { EXPECT_LT(value, 1); });
 }
 
-TEST(Maps, ShortGrainIsTheWallWhereTheFibreStandsSquareInIt)
+TEST(Maps, ShortGrainIsTheWallWhereTheFiberStandsSquareInIt)
 {
     onOutside(look(MapKind::ShortGrain, tube(BlockForm::Across)), 40, 79, 81, [](double angle, double value) {
-        // Wall over the sine of the angle at which the fibre meets it, up to 40.
+        // Wall over the sine of the angle at which the fiber meets it, up to 40.
         const double sine = std::abs(std::sin(angle * degrees));
         if (sine > 0.3) EXPECT_NEAR(value, 6 / sine, 0.12 * 6 / sine) << angle;
     });
@@ -80,7 +80,7 @@ TEST(Maps, MovementIsThatOfTheNearestJoint)
 {
     const Piece cup = test::demo("regatta-cup");
     const Looked l = look(MapKind::Movement, cup, test::harbourShop());
-    const auto joints = movementsOf(l.plan.assembly, l.plan.sides, test::harbourShop());
+    const auto joints = movementsOf(l.plan.assembly, l.plan.surfaces, test::harbourShop());
     ASSERT_FALSE(joints.empty());
     double most = 0;
     for (const JointMovement& m : joints) most = std::max(most, m.moves);

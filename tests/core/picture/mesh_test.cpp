@@ -51,7 +51,7 @@ TEST(TurnedMesh, EnclosesTheVolumeThatPappusGives)
 {
     for (const Start& start : starts()) {
         const Plan plan = makePlan(start.make(), {});
-        const Mesh mesh = turnedMesh(plan.assembly, plan.sides);
+        const Mesh mesh = turnedMesh(plan.assembly, plan.surfaces);
         // Inscribed chords of 0.02 mm sagitta at radius r lose a share of about 4·sagitta/(3·r).
         EXPECT_NEAR(meshVolume(mesh) / plan.shape.woodVolume, 1, 0.006) << start.name;
         EXPECT_LT(meshVolume(mesh), plan.shape.woodVolume * 1.006) << start.name;
@@ -66,7 +66,7 @@ TEST(TurnedMesh, OfOneLayerIsClosedAndCgalMeasuresTheSame)
         l.sectors()->turn = 0;
     }
     const Plan plan = makePlan(p, {});
-    const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {0.2, false});
+    const Mesh mesh = turnedMesh(plan.assembly, plan.surfaces, {0.2, false});
     CgalSurface surface = welded(mesh);
     EXPECT_TRUE(CGAL::is_closed(surface));
     EXPECT_NEAR(CGAL::to_double(CGAL::Polygon_mesh_processing::volume(surface)) / meshVolume(mesh), 1, 1e-6);
@@ -80,10 +80,10 @@ TEST(TurnedMesh, LiesOnTheTrueSurfaceWithinItsBound)
 {
     const Plan plan = makePlan(test::regattaCup(), {});
     for (const double tolerance : {0.02, 0.1}) {
-        const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {tolerance, false});
+        const Mesh mesh = turnedMesh(plan.assembly, plan.surfaces, {tolerance, false});
         for (const Vertex& v : mesh.vertices) {
             const double r = std::hypot(v.position[1], v.position[2]), z = v.position[0];
-            EXPECT_LE(r, radiusRange(plan.sides.outside, z - 1e-4, z + 1e-4).high + 2e-3);
+            EXPECT_LE(r, radiusRange(plan.surfaces.outside, z - 1e-4, z + 1e-4).high + 2e-3);
         }
         for (size_t i = 0; i + 2 < mesh.indices.size(); i += 3)
             for (int k = 0; k < 3; ++k) {
@@ -104,7 +104,7 @@ TEST(TurnedMesh, EveryTriangleBelongsToOneSegment)
 {
     const Plan plan = makePlan(test::regattaCup(), {});
     for (const bool cut : {false, true}) {
-        const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {0.1, cut});
+        const Mesh mesh = turnedMesh(plan.assembly, plan.surfaces, {0.1, cut});
         for (size_t i = 0; i + 2 < mesh.indices.size(); i += 3)
             EXPECT_TRUE(mesh.vertices[mesh.indices[i]].part == mesh.vertices[mesh.indices[i + 1]].part &&
                         mesh.vertices[mesh.indices[i]].part == mesh.vertices[mesh.indices[i + 2]].part);
@@ -125,7 +125,7 @@ TEST(BlankMesh, HoldsTheVolumeOfItsSegments)
 TEST(RenderMesh, DrawsThePieceAndPicksWhatIsDrawn)
 {
     const Plan plan = makePlan(test::regattaCup(), {});
-    const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {0.1, false});
+    const Mesh mesh = turnedMesh(plan.assembly, plan.surfaces, {0.1, false});
     const Camera camera;
     const Raster raster = renderMesh(mesh, camera, plan.shape.height, plan.shape.greatestDiameter, 240, 240, 0);
     int drawn = 0, hits = 0;
@@ -147,7 +147,7 @@ TEST(Skin, ShowsEachSegmentsWoodAndNothingBeyondThePiece)
 {
     const Piece cup = test::regattaCup();
     const Plan plan = makePlan(cup, {});
-    const Raster skin = bakeSkin(plan.assembly, plan.sides, {-20, 288, 0, 360, 308, 360});
+    const Raster skin = bakeSkin(plan.assembly, plan.surfaces, {-20, 288, 0, 360, 308, 360});
     for (int y = 0; y < 360; y += 7)
         EXPECT_EQ(skin.pixels[static_cast<size_t>(y) * 308 + 5], 0u) << "no wood before the headstock face";
     // Layer 14 repeats walnut, maple, mahogany: walnut is the darkest, maple the lightest at every segment's middle.

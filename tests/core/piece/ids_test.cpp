@@ -132,7 +132,7 @@ TEST(Ids, AKeptStripServesOnlyWhileWidthThicknessAndWoodAreTheSame)
         << "of another wood";
 }
 
-TEST(Ids, AnInsertedRingTakesTheFormOfItsNeighbours)
+TEST(Ids, AnInsertedRingTakesTheFormOfItsNeighbors)
 {
     Piece p = starts()[0].make();
     p.layers[1].ring()->segments = 18;

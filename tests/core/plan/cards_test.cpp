@@ -21,8 +21,9 @@ TEST(Cards, WalkEveryStepInItsOrderAndStandAtTheFirstThatIsNotDone)
             EXPECT_EQ(cards[k].step, plan.schedule.order[k]) << name;
             EXPECT_EQ(cards[k].others.size() + (cards[k].number ? 1 : 0), s.settings.size()) << name << " " << s.id;
             // A setting of a machine is set; what is only a measure is not before it.
-            const bool any = std::ranges::any_of(s.settings, [](const Setting& x) { return !x.machine.empty(); });
-            if (any) EXPECT_FALSE(cards[k].number->machine.empty()) << name << " " << s.id;
+            const bool any =
+                std::ranges::any_of(s.settings, [](const Setting& x) { return x.machine != Resource::None; });
+            if (any) EXPECT_NE(cards[k].number->machine, Resource::None) << name << " " << s.id;
             if (s.action == Action::Mount && s.held.set) EXPECT_FALSE(cards[k].hazards.empty()) << s.id;
             if (s.action == Action::PartOff || s.action == Action::Drill)
                 EXPECT_FALSE(cards[k].hazards.empty()) << s.id;
@@ -44,8 +45,9 @@ TEST(Cards, EveryMachineOfARecipeHasItsCautionsOfTheDay)
     for (const std::string& name : test::demoNames()) {
         const Plan plan = makePlan(test::demo(name), test::harbourShop());
         for (const Card& c : cardsOf(plan)) {
-            const std::set<std::string> harmless{"", "plate", "index", "calliper", "wedge"};
-            if (!harmless.contains(c.machine)) EXPECT_TRUE(dayCautionOf(c.machine)) << c.machine;
+            const std::set harmless{Resource::None, Resource::Plate, Resource::Index, Resource::Caliper,
+                                    Resource::Wedge};
+            if (!harmless.contains(c.machine)) EXPECT_TRUE(dayCautionOf(c.machine)) << resourceName(c.machine);
         }
     }
 }
@@ -57,9 +59,9 @@ TEST(Cards, ListsAreWalkedByPlacesOfTheirOwn)
     const Plan plan = makePlan(p, test::harbourShop());
     const BoardPlan boards = planBoards(p, test::harbourShop(), plan.assembly);
     std::set<std::string> ids, kinds;
-    for (const Walk& w : walksOf(p, plan, boards)) {
+    for (const Checklist& w : checklistsOf(p, plan, boards)) {
         kinds.insert(w.id);
-        for (const Walk::Place& at : w.places) EXPECT_TRUE(ids.insert(at.id).second) << at.id;
+        for (const Checklist::Place& at : w.places) EXPECT_TRUE(ids.insert(at.id).second) << at.id;
     }
     for (const char* kind : {"setups", "strips", "parts", "stations", "index", "coats", "cracks"})
         EXPECT_TRUE(kinds.contains(kind)) << kind;
@@ -77,12 +79,12 @@ TEST(Cards, WhatIsTickedInAListIsDoneInThePlan)
     const Plan plan = makePlan(p, shop);
     BoardPlan boards = planBoards(p, shop, plan.assembly);
     const auto walk = [&](std::string_view id) {
-        for (Walk& w : walksOf(p, plan, boards))
+        for (Checklist& w : checklistsOf(p, plan, boards))
             if (id == w.id) return std::move(w);
-        return Walk{};
+        return Checklist{};
     };
     // A strip that is ticked is cut: it stays where it is, and the boards follow.
-    const Walk strips = walk("strips");
+    const Checklist strips = walk("strips");
     ASSERT_GT(strips.places.size(), 2u);
     p = withPlaceDone(p, plan, strips, 1, 30000000);
     ASSERT_EQ(p.progress.strips.size(), 1u);
@@ -93,14 +95,14 @@ TEST(Cards, WhatIsTickedInAListIsDoneInThePlan)
     for (const PlannedBoard& b : boards.boards)
         for (const PlannedStrip& s : b.strips) kept += s.kept;
     EXPECT_EQ(kept, 1);
-    const Walk again = walk("strips");
-    EXPECT_EQ(std::ranges::count(again.places, true, &Walk::Place::cut), 1);
+    const Checklist again = walk("strips");
+    EXPECT_EQ(std::ranges::count(again.places, true, &Checklist::Place::cut), 1);
     // The parts of a step make it done with the last of them, and so do the coats of a layer.
     for (const char* id : {"parts", "coats"}) {
-        const Walk w = walk(id);
+        const Checklist w = walk(id);
         ASSERT_FALSE(w.places.empty()) << id;
         std::map<std::string, int> of;
-        for (const Walk::Place& at : w.places) ++of[at.step];
+        for (const Checklist::Place& at : w.places) ++of[at.step];
         const std::string first = w.places.front().step;
         ASSERT_FALSE(first.empty()) << id;
         for (size_t k = 0; k < w.places.size(); ++k) {
@@ -177,7 +179,7 @@ TEST(Cards, ASpeedIsJudgedByTheMountThatTheWorkStandsIn)
     }
     EXPECT_GT(borne, 0);
     // To a mark the short way round.
-    const Walk::Place at{"m", {}, {.name = "towards", .value = 350, .unit = Unit::Angle}};
+    const Checklist::Place at{"m", {}, {.name = "towards", .value = 350, .unit = Unit::Angle}};
     EXPECT_NEAR(*toMark(at, 10), -20, 1e-9);
     EXPECT_NEAR(*toMark(at, 340), 10, 1e-9);
     EXPECT_FALSE(toMark({"s", {}, {.name = "outside", .value = 3}}, 10));
@@ -191,7 +193,7 @@ TEST(RoundMarks, AreToldSoThatTheyComeOutWhereTheyLie)
                 std::vector<RoundMark> marks;
                 for (const IndexMark& m : laidOut(count, plate, 0))
                     marks.push_back({m.hole, 15 + m.wanted + m.errorDeg});
-                Doing d{.title = {}, .why = {}};
+                StepSpec d{.title = {}, .why = {}};
                 sayRound("index", plate, marks, every, d);
                 // From the settings alone, as a turner would: the first, and on by a step or to the next one told.
                 std::vector<double> told;

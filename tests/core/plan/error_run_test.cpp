@@ -16,7 +16,7 @@ using namespace vl;
 
 namespace {
 
-constexpr Accuracy none{.angle = 0, .stop = 0, .planing = 0, .centring = 0};
+constexpr Accuracy none{.angle = 0, .stop = 0, .planing = 0, .centering = 0};
 
 }  // namespace
 
@@ -39,14 +39,14 @@ TEST(ErrorRun, ARingClosesAsTheClosedFormSays)
 
 TEST(ErrorRun, NinetyNineInAHundredNeedWhatBoostSays)
 {
-    // Off centre in two directions alike: Rayleigh's distribution.
+    // Off center in two directions alike: Rayleigh's distribution.
     const Plan cylinder = makePlan(test::ringCone(80, 80, 100, 5, 12), Shop{});
     Accuracy a = none;
-    a.centring = 0.4;
+    a.centering = 0.4;
     const ErrorBudget aside = errorBudget(cylinder, a, 20000);
-    EXPECT_NEAR(aside.layers[2].needed, quantile(boost::math::rayleigh(a.centring), 0.99),
+    EXPECT_NEAR(aside.layers[2].needed, quantile(boost::math::rayleigh(a.centering), 0.99),
                 4 * aside.layers[2].neededSpread);
-    EXPECT_EQ(aside.layers[2].most, ErrorFrom::Centring);
+    EXPECT_EQ(aside.layers[2].most, ErrorFrom::Centering);
     EXPECT_EQ(aside.layers[0].needed, 0) << "the first is where the axis is";
     // Heights add up below a cone: its widest place in the third layer stands where three errors have moved it.
     const Plan cone = makePlan(test::ringCone(50, 100, 100, 5, 12), Shop{});
@@ -67,7 +67,7 @@ TEST(ErrorRun, NinetyNineInAHundredNeedWhatBoostSays)
 TEST(ErrorRun, IsAlwaysTheSameAndItsAllowancesHold)
 {
     Shop shop = test::harbourShop();
-    shop.accuracy = {.angle = 0.08, .stop = 0.2, .planing = 0.3, .centring = 0.6};
+    shop.accuracy = {.angle = 0.08, .stop = 0.2, .planing = 0.3, .centering = 0.6};
     const Piece cup = test::regattaCup();
     const Plan plan = makePlan(cup, shop);
     const ErrorBudget first = errorBudget(plan, shop.accuracy), again = errorBudget(plan, shop.accuracy);
@@ -91,7 +91,7 @@ TEST(ErrorRun, IsAlwaysTheSameAndItsAllowancesHold)
 TEST(ErrorRun, LearnsWhatAShopThatIsKnownWorksBy)
 {
     // A simulated shop: rings of every size glued with a scatter that is known; each number is learned back.
-    const Accuracy real{.angle = 0.08, .stop = 0.15, .planing = 0.2, .centring = 0.4};
+    const Accuracy real{.angle = 0.08, .stop = 0.15, .planing = 0.2, .centering = 0.4};
     std::mt19937_64 bits(11);
     std::normal_distribution<double> normal;
     std::vector<Deviation> all;
@@ -119,13 +119,13 @@ TEST(ErrorRun, LearnsWhatAShopThatIsKnownWorksBy)
                        .radius = radius});
         all.push_back({.what = Measured::Height, .planned = 20, .measured = 20 + real.planing * normal(bits)});
         all.push_back({.what = Measured::Aside,
-                       .measured = std::hypot(real.centring * normal(bits), real.centring * normal(bits))});
+                       .measured = std::hypot(real.centering * normal(bits), real.centering * normal(bits))});
     }
     const Learned l = learnedAccuracy(all);
     EXPECT_NEAR(l.angle, real.angle, 0.1 * real.angle);
     EXPECT_NEAR(l.stop, real.stop, 0.1 * real.stop);
     EXPECT_NEAR(l.planing, real.planing, 0.1 * real.planing);
-    EXPECT_NEAR(l.centring, real.centring, 0.1 * real.centring);
+    EXPECT_NEAR(l.centering, real.centering, 0.1 * real.centering);
     EXPECT_NE(l.in(Accuracy{}), Accuracy{});
     // Two measures of a kind say nothing; what is not known stays as it was.
     all.resize(8);

@@ -39,7 +39,7 @@ TEST(Largest, FourHundredHollowRingsAreDividedAndPlanned)
     const Plan plan = makePlan(p, {});
     EXPECT_EQ(plan.assembly.layers.size(), 400u);
     EXPECT_GT(plan.assembly.recipe.size(), 2000u);
-    const auto sections = sectionsOf(p, {}, plan.sides);
+    const auto sections = sectionsOf(p, {}, plan.surfaces);
     EXPECT_EQ(sections.front().first, 0u);
     EXPECT_EQ(sections.back().last, 399u);
     for (size_t i = 0; i + 1 < sections.size(); ++i) EXPECT_EQ(sections[i].last + 1, sections[i + 1].first);
@@ -95,9 +95,9 @@ TEST(Sections, AreTheSameByHalvingAsByTryingEveryLayer)
             for (size_t a = 1; a < p.layers.size(); ++a) {
                 bool before = true;
                 for (size_t b = a; b < p.layers.size(); ++b) {
-                    const bool reached =
-                        unreached(plan.sides.inside, plan.assembly.layers[a].z0, plan.assembly.layers[b].z1, true, shop)
-                            .empty();
+                    const bool reached = unreached(plan.surfaces.inside, plan.assembly.layers[a].z0,
+                                                   plan.assembly.layers[b].z1, true, shop)
+                                             .empty();
                     EXPECT_TRUE(before || !reached) << start.name << " " << a << " " << b;
                     before = reached;
                 }

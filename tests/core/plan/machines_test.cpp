@@ -52,7 +52,7 @@ TEST_P(Machine, IsNotAskedForMoreThanItCan)
             if (!still) break;
             mended = still->fixes[0].apply(mended);
         }
-        EXPECT_EQ(find(makePlan(mended, shop), c.caution), nullptr) << said->fixes[0].label;
+        EXPECT_EQ(find(makePlan(mended, shop), c.caution), nullptr) << print(said->fixes[0].label);
     } else
         EXPECT_NE(said->message.find("manual"), std::string::npos) << "deferred to the machine's manual";
 }

@@ -26,7 +26,7 @@ TEST(Moisture, MatchesTheHandbooksTable)
     EXPECT_THROW(equilibriumMoisture(200, 50), InputError);
 }
 
-// Wood Handbook, chapter 13, linear form with 30 % at fibre saturation (from memory): 200 mm of hard maple,
+// Wood Handbook, chapter 13, linear form with 30 % at fiber saturation (from memory): 200 mm of hard maple,
 // tangential 9.9 %, by 6 points.
 TEST(Moisture, MovesWoodAcrossTheGrain) { EXPECT_NEAR(movement(200, 9.9, 6), 200 * 0.099 / 30 * 6, 1e-12); }
 
@@ -116,7 +116,7 @@ TEST(Schedule, RefusesCirclesAndUnknownSteps)
 
 TEST(Recipe, BuildsEveryLayerAndSaysWhy)
 {
-    for (const RingSchool school : {RingSchool::BandClamp, RingSchool::HalfRings})
+    for (const RingMethod school : {RingMethod::BandClamp, RingMethod::HalfRings})
         for (const Start& start : starts()) {
             Piece p = start.make();
             p.choices.closing = school;
@@ -135,7 +135,7 @@ TEST(Recipe, BuildsEveryLayerAndSaysWhy)
                         << s.id << " needs " << in << ", which nothing makes";
             EXPECT_TRUE(made.contains("piece"));
             const bool halves = std::ranges::any_of(recipe, [](const Step& s) { return s.id.starts_with("flats-"); });
-            EXPECT_EQ(halves, school == RingSchool::HalfRings);
+            EXPECT_EQ(halves, school == RingMethod::HalfRings);
         }
 }
 
@@ -165,7 +165,7 @@ TEST_P(EveryCaution, ComesWithItsCauseAndGoesWithEachFix)
     for (const Fix& fix : caution->fixes) {
         const Plan after = makePlan(fix.apply(piece), {});
         EXPECT_TRUE(std::ranges::none_of(after.cautions, [&](const Caution& c) { return c.id == caution->id; }))
-            << fix.label << " does not take " << caution->id << " away";
+            << print(fix.label) << " does not take " << caution->id << " away";
     }
 }
 
@@ -273,7 +273,7 @@ TEST(Stations, CoverThePieceAndMeasureItsWall)
         EXPECT_EQ(plan.stations.front().z, 0);
         EXPECT_NEAR(plan.stations.back().z, 268, 0.51);
         for (const Station& s : plan.stations) {
-            EXPECT_NEAR(s.outside, 2 * radiusAt(plan.sides.outside, s.z), 1e-9);
+            EXPECT_NEAR(s.outside, 2 * radiusAt(plan.surfaces.outside, s.z), 1e-9);
             EXPECT_GE(s.parting, 0);
             if (!std::isnan(s.wall)) {
                 EXPECT_LE(s.wall, (s.outside - s.inside) / 2 + 1e-9)
@@ -304,6 +304,6 @@ TEST(Plan, OfAnyReasonablePieceIsFinite)
                   std::isfinite(plan.cuts.volume));
         for (const Part& part : plan.assembly.parts)
             RC_ASSERT(std::isfinite(part.length) && part.length > 0 && part.width > 0);
-        turnedMesh(plan.assembly, plan.sides, {0.5, true});
+        turnedMesh(plan.assembly, plan.surfaces, {0.5, true});
     });
 }

@@ -19,7 +19,7 @@ using namespace vl;
 
 namespace {
 
-constexpr std::array styles{LengthStyle{LengthStyle::Unit::Millimetre}, LengthStyle{LengthStyle::Unit::Inch},
+constexpr std::array styles{LengthStyle{LengthStyle::Unit::Millimeter}, LengthStyle{LengthStyle::Unit::Inch},
                             LengthStyle{LengthStyle::Unit::Fraction, 32}};
 
 /// Of a plan that stops the work its cautions tell what cannot be: there a number may be as absurd as the piece.
@@ -78,14 +78,14 @@ std::string wrongWith(const Step& s, const Shop& shop, bool stopped)
 /// A step that takes the piece to the lathe, or needs it there.
 bool needsMounting(const Step& s)
 {
-    return s.action == Action::Turn || (s.action == Action::PartOff && std::ranges::count(s.uses, "lathe") > 0);
+    return s.action == Action::Turn || (s.action == Action::PartOff && s.occupies(Resource::Lathe));
 }
 
 /// Turning and parting happen to what is held: on the way back through what goes in stands a mount; a part that is
 /// turned by itself says in its own words what holds it.
 std::string heldWrongly(const Recipe& recipe, const Step& s)
 {
-    static const std::regex holds(R"(tailstock|chuck|jaws|scrap disc|faceplate|centres|screw)");
+    static const std::regex holds(R"(tailstock|chuck|jaws|scrap disc|faceplate|centers|screw)");
     if (std::regex_search(print(s.how), holds)) return {};
     std::map<std::string, const Step*> from;
     for (const Step& one : recipe)
@@ -126,13 +126,13 @@ std::string wrongWith(const Piece& piece, const Shop& shop, const Plan& plan)
             if (const std::string why = heldWrongly(plan.assembly.recipe, s); !why.empty()) return s.id + ": " + why;
     }
     for (const Caution& c : plan.cautions) {
-        if (const std::string why = wrongWith(c.message, plan.mustStop()); !why.empty())
-            return c.id + ": " + why + ": " + c.message;
+        if (const std::string why = wrongWith(print(c.message), plan.mustStop()); !why.empty())
+            return c.id + ": " + why + ": " + print(c.message);
         for (const Fix& f : c.fixes)
-            if (const std::string why = wrongWith(f.label, plan.mustStop()); !why.empty())
-                return c.id + ": " + why + ": " + f.label;
+            if (const std::string why = wrongWith(print(f.label), plan.mustStop()); !why.empty())
+                return c.id + ": " + why + ": " + print(f.label);
     }
-    const bool air = airSweep(piece, plan.sides).high > 0;
+    const bool air = airSweep(piece, plan.surfaces).high > 0;
     for (const Step& s : plan.assembly.recipe) {
         const auto fast = [](const Setting& x) { return x.unit == Unit::Speed; };
         if (air && s.id == "sand" && std::ranges::any_of(s.settings, fast))
@@ -223,9 +223,9 @@ TEST(PrintedSteps, WorkingsAndListsOfAnyWorkpieceCanBeRead)
                 read(s.name, w.title + " " + w.result);
             }
         const BoardPlan boards = planBoards(p, shop, plan.assembly);
-        for (const Walk& walk : walksOf(p, plan, boards)) {
+        for (const Checklist& walk : checklistsOf(p, plan, boards)) {
             std::set<std::string> ids;
-            for (const Walk::Place& place : walk.places) {
+            for (const Checklist::Place& place : walk.places) {
                 RC_ASSERT(ids.insert(place.id).second);
                 RC_ASSERT(std::isfinite(place.number.value));
                 read(walk.id, print(place.what, style));

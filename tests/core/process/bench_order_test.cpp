@@ -161,7 +161,7 @@ TEST(Glue, SizesEndGrainOnlyForAGlueThatIsSized)
                 EXPECT_EQ(print(s.how).find("size both faces") != std::string::npos, std::string(glue) == "yellow")
                     << s.id << " with " << glue;
             }
-        EXPECT_GT(seen, 0) << "end grain against end grain is recognised";
+        EXPECT_GT(seen, 0) << "end grain against end grain is recognized";
     }
 }
 
@@ -295,9 +295,9 @@ TEST(OpenBricks, TouchOverTheAreaThatBoostGeometryFinds)
 TEST(Stack, InOneClampUpIsFlattenedBothWaysAndHasNoFacingBetween)
 {
     Piece p = starts()[0].make();
-    p.choices.stacking = StackSchool::SectionAtOnce;
+    p.choices.stacking = StackMethod::SectionAtOnce;
     const Plan once = makePlan(p, {});
-    p.choices.stacking = StackSchool::RingByRing;
+    p.choices.stacking = StackMethod::RingByRing;
     const Plan each = makePlan(p, {});
     auto number = [](const Plan& plan, const std::string& prefix) {
         return std::ranges::count_if(plan.assembly.recipe, [&](const Step& s) { return s.id.starts_with(prefix); });
@@ -343,13 +343,13 @@ TEST(Holding, IsByTheEndsForWhatLiesAlongTheAxisAndOnABlockForAStack)
 TEST(Holding, EverySchoolGluesWithWhatCarriesItAndSaysHowItComesOff)
 {
     for (const std::string& name : test::demoNames())
-        for (size_t school = 0; school < choices(HoldSchool{}).size(); ++school) {
+        for (size_t school = 0; school < choices(HoldMethod{}).size(); ++school) {
             Piece p = test::demo(name);
-            p.choices.holding = static_cast<HoldSchool>(school);
+            p.choices.holding = static_cast<HoldMethod>(school);
             const Shop shop = test::harbourShop();
             const Plan plan = makePlan(p, shop);
             if (test::stepsOf(plan, "waste-block").empty()) continue;
-            const bool block = p.choices.holding == HoldSchool::GlueBlock;
+            const bool block = p.choices.holding == HoldMethod::GlueBlock;
             for (const JointGlue& g : plan.glues) {
                 const Step& s = plan.assembly.recipe[g.step];
                 const Glue& glue = *std::ranges::find(shop.glues, g.glue, &Glue::id);
@@ -374,8 +374,8 @@ TEST(Holding, AJointThatSetsOnItsBlockLeavesTheLatheFree)
     for (const Step* s : test::stepsOf(plan, "stack-"))
         if (s->action == Action::Wait && !s->cure) {
             ++waits;
-            EXPECT_EQ(std::ranges::count(s->uses, "lathe"), 0) << s->id;
-            EXPECT_EQ(std::ranges::count(s->uses, "clamp"), 1) << s->id;
+            EXPECT_EQ(std::ranges::count(s->uses, Resource::Lathe), 0) << s->id;
+            EXPECT_EQ(std::ranges::count(s->uses, Resource::Clamp), 1) << s->id;
         }
     EXPECT_GT(waits, 5);
 }
@@ -384,7 +384,7 @@ TEST(Holding, ALongPieceOnAGlueBlockIsWarnedOfAndTheWasteBlockHealsIt)
 {
     Piece p = test::regattaCup();
     EXPECT_EQ(find(makePlan(p, {}), "glue-block"), nullptr);
-    p.choices.holding = HoldSchool::GlueBlock;
+    p.choices.holding = HoldMethod::GlueBlock;
     const Plan plan = makePlan(p, {});
     const Caution* said = find(plan, "glue-block");
     ASSERT_NE(said, nullptr);
@@ -397,7 +397,7 @@ TEST(Holding, ABoardOnATenonIsNeverScrewedAndLeavesTheTenonBeforeItsFacesAreFlat
     Piece p = test::demo("ballast-dish");
     p.layers[0].as<BoardRingForm>()->tool = BoardRingForm::PartingTool;
     for (const bool tenon : {false, true}) {
-        p.choices.holding = tenon ? HoldSchool::GluedTenon : HoldSchool::WasteBlock;
+        p.choices.holding = tenon ? HoldMethod::GluedTenon : HoldMethod::WasteBlock;
         const Plan plan = makePlan(p, test::harbourShop());
         auto place = [&](const std::string& id) {
             for (size_t k = 0; k < plan.schedule.order.size(); ++k)

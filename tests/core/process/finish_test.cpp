@@ -1,7 +1,7 @@
 // Coats, mixtures, grits and buffing.
 #include "core/measure/input_error.h"
 #include "core/picture/closed_surface.h"
-#include "core/process/thirst.h"
+#include "core/process/absorbency.h"
 #include "core/words/finish.h"
 #include "core/workpiece/air_sweep.h"
 #include "tests/support/plain_piece.h"
@@ -38,32 +38,32 @@ TEST(Finish, NothingIsCutAfterTheLastCoat)
 
 TEST(Finish, CoatsFollowTheGrainAndTheWood)
 {
-    // A tube of one block: fibres that stand out of its wall by more than 25° are on (180 − 2 · 25) / 180 of its way
+    // A tube of one block: fibers that stand out of its wall by more than 25° are on (180 − 2 · 25) / 180 of its way
     // round (plane geometry), outside and inside alike.
     Piece p = test::plainCylinder(60, 400, BlockForm::Across, 6, 6);
     p.layers[0].woods = {"cherry"};
-    const auto thirst = [](const Piece& piece) {
+    const auto absorbency = [](const Piece& piece) {
         const Plan plan = makePlan(piece, Shop{});
-        return thirstOf(plan.assembly, plan.sides);
+        return absorbencyOf(plan.assembly, plan.surfaces);
     };
-    EXPECT_NEAR(thirst(p).endGrain, 130.0 / 180, 0.06);
-    EXPECT_NEAR(thirst(p).density, speciesOf("cherry").density, 1e-9);
-    EXPECT_TRUE(thirst(p).faceGrainFoot);
+    EXPECT_NEAR(absorbency(p).endGrain, 130.0 / 180, 0.06);
+    EXPECT_NEAR(absorbency(p).density, speciesOf("cherry").density, 1e-9);
+    EXPECT_TRUE(absorbency(p).faceGrainFoot);
     p.layers[0].as<BlockForm>()->grain = BlockForm::Along;
-    EXPECT_LT(thirst(p).endGrain, 0.05) << "its wall is long grain";
-    EXPECT_FALSE(thirst(p).faceGrainFoot);
+    EXPECT_LT(absorbency(p).endGrain, 0.05) << "its wall is long grain";
+    EXPECT_FALSE(absorbency(p).faceGrainFoot);
     // More for end grain and for light wood, fewer for hard wood that shows none, never below one.
     const FinishLayer body{.coats = 3}, one{.coats = 1}, wax{.kind = FinishLayer::Wax};
     struct Row {
         FinishLayer layer;
-        Thirst thirst;
+        Absorbency absorbency;
         int more;
     };
     for (const Row& row :
          {Row{body, {.endGrain = 0.6, .density = 650}, 1}, Row{body, {.endGrain = 0, .density = 400}, 1},
           Row{body, {.endGrain = 0, .density = 900}, -1}, Row{one, {.endGrain = 0, .density = 900}, 0},
           Row{body, {.endGrain = 0.2, .density = 900}, 0}, Row{wax, {.endGrain = 0.9, .density = 300}, 0}})
-        EXPECT_EQ(moreCoats(row.layer, row.thirst), row.more);
+        EXPECT_EQ(moreCoats(row.layer, row.absorbency), row.more);
     p.layers[0].as<BlockForm>()->grain = BlockForm::Across;
     p.choices.finish = "brushed varnish";
     const Plan thirsty = makePlan(p, Shop{});
@@ -113,14 +113,14 @@ TEST(Finish, ItsAreaIsThatOfTheClosedSurface)
         Piece p = test::plainCylinder(R, height, BlockForm::Along, hollow ? 3 + 0.4 * R * share() : 0, height / 4);
         p.outside[1].r = R * (0.5 + 0.5 * share());
         if (hollow) p.hollow.rimWall = std::min(p.hollow.rimWall, p.outside[1].r / 2);
-        const Sides sides = sidesOf(p);
-        const Surface s = closedSurface(sides, 0.005);
+        const TurnedSurfaces surfaces = turnedSurfacesOf(p);
+        const Surface s = closedSurface(surfaces, 0.005);
         double area = 0;
         const auto at = [&](std::uint32_t i) {
             return Eigen::Vector3d(s.corners[i][0], s.corners[i][1], s.corners[i][2]);
         };
         for (const auto& f : s.faces) area += (at(f[1]) - at(f[0])).cross(at(f[2]) - at(f[0])).norm() / 2;
-        RC_ASSERT(std::abs(finishArea(sides.outside, sides.inside).all() / area - 1) < 0.003);
+        RC_ASSERT(std::abs(finishArea(surfaces.outside, surfaces.inside).all() / area - 1) < 0.003);
     });
 }
 
@@ -236,14 +236,14 @@ TEST(Finish, OpenWorkIsSandedSideBySideAndSlowly)
     for (const std::string& name : test::demoNames()) {
         const Piece piece = test::demo(name);
         const Plan plan = makePlan(piece, test::harbourShop());
-        const bool open = !plan.sides.inside.empty() && !plan.sides.cuts.empty();
+        const bool open = !plan.surfaces.inside.empty() && !plan.surfaces.cuts.empty();
         const auto step = [&](const char* id) { return std::ranges::find(plan.assembly.recipe, id, &Step::id); };
         const auto none = plan.assembly.recipe.end(), outside = step("sand-outside"), rest = step("sand");
         for (const auto& s : {outside, rest}) {
             if (s == none) continue;
             const bool turned =
                 std::ranges::any_of(s->settings, [](const Setting& x) { return x.unit == Unit::Speed; });
-            if (airSweep(piece, plan.sides).high > 0) EXPECT_FALSE(turned) << name << " " << s->id;
+            if (airSweep(piece, plan.surfaces).high > 0) EXPECT_FALSE(turned) << name << " " << s->id;
         }
         if (outside == none || rest == none) continue;
         EXPECT_FALSE(says(*outside, words::bothSidesAlike)) << name << ": the inside is not there yet";

@@ -75,7 +75,7 @@ TEST(Mounts, SweepFartherOffTheirAxis)
     EXPECT_GE(m.sweep, plan.lathe.roughRadius + 15 - 1e-9) << "its corners stand until it has been turned round";
     // A slanted one at the worse end: head on its mark, tail 12 off.
     Piece slanted = offAxis(35, 120, 0);
-    slanted.axes[0].by = AxisBy::Centres;
+    slanted.axes[0].by = AxisBy::Centers;
     slanted.axes[0].tailOffset = 12;
     const Plan leaning = makePlan(slanted, {});
     EXPECT_GE(mountOf(leaning, "mount-A1-1").sweep, 47 - 1e-9);
@@ -133,7 +133,7 @@ TEST(Mounts, ASwingBeyondTheBedIsAStopThatIsHealed)
     const auto stops = stopsAt(makePlan(grip, shop), "mount-swing");
     ASSERT_EQ(stops.size(), 1u);
     for (const Fix& fix : stops[0].fixes)
-        EXPECT_TRUE(stopsAt(makePlan(fix.apply(grip), shop), "mount-swing").empty()) << fix.label;
+        EXPECT_TRUE(stopsAt(makePlan(fix.apply(grip), shop), "mount-swing").empty()) << print(fix.label);
 }
 
 TEST(Tilted, ARayLeavesWhereItFirstMeetsTheOutline)
@@ -149,7 +149,7 @@ TEST(Tilted, ARayLeavesWhereItFirstMeetsTheOutline)
         outline.emplace_back(z, test::inRange(5, 90));
         const auto t = TurnedAbout::tilted(test::inRange(1, 31), test::inRange(0, 360), test::inRange(0, 120), outline);
         const double at = t.from() + (t.to() - t.from()) * test::inRange(1, 100) / 100.0, angle = test::inRange(0, 360);
-        const Point inside = t.centreAt(at);
+        const Point inside = t.centerAt(at);
         const auto kept = [&](double far) {
             const Point p = inside + polar(far, angle);
             return t.keeps({at, p.x(), p.y()});

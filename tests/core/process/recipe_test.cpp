@@ -30,10 +30,10 @@ void expectNumbersAreSettings(const Plan& plan)
     }
 }
 
-Cell cellAlong(const Eigen::Vector3d& fibres)
+Cell cellAlong(const Eigen::Vector3d& fibers)
 {
     Cell c;
-    c.board.axes.row(0) = fibres.normalized();
+    c.board.axes.row(0) = fibers.normalized();
     return c;
 }
 
@@ -64,11 +64,14 @@ TEST(Bench, GluesAndWaitsInOneBreath)
 {
     Recipe recipe;
     Bench bench(recipe, "L7", 3, says({"layer %1"}, 4));
-    const Thing cut =
+    const WorkItem cut =
         bench.step(Action::Cut, "cut", {{"L7-maple", ""}}, "segments", {.title = says({"Cut"}), .why = {}, .how = {}});
-    const Thing ring = bench.glue(
-        "glue", {cut, {"L7-spacer", ""}}, "ring",
-        {.title = says({"Glue"}), .why = {}, .how = {}, .joint = {.joints = 2, .woods = {}}, .uses = {"clamp"}});
+    const WorkItem ring = bench.glue("glue", {cut, {"L7-spacer", ""}}, "ring",
+                                     {.title = says({"Glue"}),
+                                      .why = {},
+                                      .how = {},
+                                      .joint = {.joints = 2, .woods = {}},
+                                      .uses = {Resource::Clamp}});
     ASSERT_EQ(recipe.size(), 4u);
     EXPECT_EQ(recipe[3].id, "glue-cure-L7");
     EXPECT_TRUE(recipe[3].cure && recipe[3].uses.empty()) << "out of the clamp it holds nothing";
@@ -78,7 +81,7 @@ TEST(Bench, GluesAndWaitsInOneBreath)
     EXPECT_EQ(recipe[1].after, std::vector<std::string>{"cut-L7"}) << "a part is waited for by nobody";
     EXPECT_EQ(recipe[2].id, "glue-wait-L7");
     EXPECT_EQ(recipe[2].action, Action::Wait);
-    EXPECT_EQ(recipe[2].uses, std::vector<std::string>{"clamp"});
+    EXPECT_EQ(recipe[2].uses, std::vector{Resource::Clamp});
     EXPECT_EQ(print(recipe[2].title), "Leave layer 4 in the clamp");
     EXPECT_EQ(ring.step, "glue-wait-L7");
     EXPECT_EQ(recipe[2].layer, 3);
@@ -86,7 +89,7 @@ TEST(Bench, GluesAndWaitsInOneBreath)
 
 TEST(Faces, KnowTheirGrain)
 {
-    // How fibres meet in a face, from what a joiner calls it (common practice).
+    // How fibers meet in a face, from what a joiner calls it (common practice).
     const Eigen::Vector3d x(1, 0, 0), y(0, 1, 0), z(0, 0, 1);
     EXPECT_EQ(facesOf(cellAlong(y), cellAlong(y), x), JointFaces::LongGrain) << "edge to edge";
     EXPECT_EQ(facesOf(cellAlong(y), cellAlong(z), x), JointFaces::CrossGrain) << "a cross of two boards";
@@ -115,7 +118,7 @@ TEST(Faces, OfTheSamplesAreWhatTheirWoodSays)
     Piece stand = test::demo("lamp-stand");
     EXPECT_EQ(jointOf(makePlan(stand, {}), "stack-L3"), JointFaces::EndToLong) << "staves stand end on";
     EXPECT_EQ(jointOf(makePlan(stand, {}), "glue-L3"), JointFaces::LongGrain);
-    stand.choices.staves = StaveSchool::MiterGauge;
+    stand.choices.staves = StaveMethod::MiterGauge;
     EXPECT_EQ(jointOf(makePlan(stand, {}), "stack-L3"), JointFaces::LongGrain)
         << "with the grain round, they lie flat on the ring";
     EXPECT_EQ(jointOf(makePlan(stand, {}), "glue-L3"), JointFaces::MiteredEnds);

@@ -38,7 +38,7 @@ Polygon discPolygon(const Disc& d, int corners)
 {
     Polygon p;
     for (int k = 0; k < corners; ++k) {
-        const Point q = d.centre + polar(d.radius, 360.0 * k / corners);
+        const Point q = d.center + polar(d.radius, 360.0 * k / corners);
         p.push_back({q.x(), q.y()});
     }
     return p;
@@ -109,7 +109,7 @@ TEST(DiscRegion, TwoDiscsAreALens)
 
 TEST(DiscRegion, ThreeDiscsOfOneRadiusAreAReuleauxTriangle)
 {
-    // Centres at the corners of a triangle whose side is the radius: area r²(π − √3)/2, the same width everywhere.
+    // Centers at the corners of a triangle whose side is the radius: area r²(π − √3)/2, the same width everywhere.
     const double r = 30, e = r / std::sqrt(3.0);
     const DiscRegion left({{polar(e, 0), r}, {polar(e, 120), r}, {polar(e, 240), r}}, {});
     EXPECT_NEAR(left.area(), r * r * (pi - std::sqrt(3.0)) / 2, 1e-9);
@@ -183,8 +183,8 @@ TEST(DiscRegion, AgreesWithPolygonsOfCgal)
             twice += a.x() * b.y() - a.y() * b.x();
             double nearest = 1e9;
             for (const Disc& d : discs) {
-                RC_ASSERT((a - d.centre).norm() <= d.radius + 1e-6);
-                nearest = std::min(nearest, d.radius - (a - d.centre).norm());
+                RC_ASSERT((a - d.center).norm() <= d.radius + 1e-6);
+                nearest = std::min(nearest, d.radius - (a - d.center).norm());
             }
             RC_ASSERT(nearest < 1e-6);
         }
@@ -278,7 +278,7 @@ TEST(TurnedAbout, TiltedAxesAreRotationsOfEigen)
         RC_ASSERT(std::abs(t.tiltDeg() - tilt) < 1e-9);
         // Where a ray leaves, its distance from the axis is the outline's radius there.
         const double z = test::inRange(0, 150), angle = test::inRange(0, 360);
-        const Point c = t.centreAt(z);
+        const Point c = t.centerAt(z);
         const double out = t.exit(z, c, angle);
         const Point p = c + polar(out, angle);
         const Eigen::Vector3d off = Eigen::Vector3d(z, p.x(), p.y()) - t.at;
@@ -291,7 +291,7 @@ TEST(CrossSection, ATiltedCylinderIsCutInAnEllipse)
 {
     // Semi-axes R and R / cos α: area π·R²/cos α. Solid geometry.
     for (const double tilt : {2.0, 8.0, 20.0}) {
-        Sides sides{.outside = {{0, 100}, {150, 100}}, .inside = {}, .axes = {}, .edges = {}};
+        TurnedSurfaces sides{.outside = {{0, 100}, {150, 100}}, .inside = {}, .axes = {}, .edges = {}};
         sides.axes.push_back(TurnedAbout::tilted(tilt, 30, 75, {{-200, 20}, {400, 20}}));
         const CrossSection section(sides, 75);
         EXPECT_NEAR(section.region().area(), pi * 400 / std::cos(tilt * degrees), 0.2);
@@ -303,12 +303,12 @@ TEST(CrossSection, ATiltedCylinderIsCutInAnEllipse)
 TEST(CrossSection, AgreesWithCgalOverRandomSetUps)
 {
     test::property([] {
-        Sides sides{.outside = {{0, 40}, {60, 35}, {150, 40}}, .inside = {}, .axes = {}, .edges = {}};
+        TurnedSurfaces sides{.outside = {{0, 40}, {60, 35}, {150, 40}}, .inside = {}, .axes = {}, .edges = {}};
         const int n = test::inRange(1, 6);
         for (int k = 0; k < n; ++k) {
             const Point head = polar(test::inRange(0, 120) / 10.0, test::inRange(0, 360)),
                         tail = polar(test::inRange(0, 120) / 10.0, test::inRange(0, 360));
-            sides.axes.push_back(TurnedAbout::throughCentres(
+            sides.axes.push_back(TurnedAbout::throughCenters(
                 head, tail, 150, {{-20, test::inRange(250, 450) / 10.0}, {200, test::inRange(250, 450) / 10.0}}));
         }
         const double z = test::inRange(5, 145);
@@ -318,7 +318,7 @@ TEST(CrossSection, AgreesWithCgalOverRandomSetUps)
         for (const TurnedAbout& t : sides.axes) {
             Polygon own;
             for (int k = 0; k < 240; ++k) {
-                const Point p = t.centreAt(z) + polar(t.exit(z, t.centreAt(z), 1.5 * k), 1.5 * k);
+                const Point p = t.centerAt(z) + polar(t.exit(z, t.centerAt(z), 1.5 * k), 1.5 * k);
                 own.push_back({p.x(), p.y()});
             }
             set.intersection(own);
@@ -355,7 +355,7 @@ TEST(CrossSection, MeshesAreClosedAndHoldWhatTheirSectionsDo)
         const Piece piece = blockWith({axis});
         const Plan plan = makePlan(piece, Shop{});
         for (const double tolerance : {0.2, 0.02}) {
-            const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {tolerance, false});
+            const Mesh mesh = turnedMesh(plan.assembly, plan.surfaces, {tolerance, false});
             const double volume = meshVolume(mesh), expected = plan.shape.woodVolume;
             EXPECT_NEAR(volume / expected, 1, tolerance * 0.15) << name << " within " << tolerance;
             std::vector<Kernel::Point_3> points;
@@ -377,7 +377,7 @@ TEST(CrossSection, MeshesAreClosedAndHoldWhatTheirSectionsDo)
                 double r = 0, reach = 0;
                 // On a step either side of it may be the one.
                 for (const double beside : {-1e-3, 1e-3}) {
-                    const CrossSection section(plan.sides, static_cast<double>(p[0]) + beside);
+                    const CrossSection section(plan.surfaces, static_cast<double>(p[0]) + beside);
                     const Point off = q - section.middle();
                     r = std::max(r, off.norm());
                     reach = std::max(reach, section.reach(std::atan2(off.y(), off.x()) / degrees));
@@ -401,7 +401,7 @@ TEST(Axes, EveryStepFollowsTheOneBeforeAndSandsBeforeItMoves)
         const Step& s = recipe[static_cast<size_t>(place(id))];
         EXPECT_NE(std::ranges::find(s.after, before), s.after.end()) << id << " after " << before;
     };
-    after("mount-centres-L1", "centres");
+    after("mount-centers-L1", "centres");
     after("turn-A1-1", "mount-A1-1");
     after("sand-A1-1", "turn-A1-1");
     after("mount-A1-2", "sand-A1-1");
@@ -425,7 +425,7 @@ TEST(Axes, ThicknessesAreThoseOfTheSections)
         const auto thick = std::ranges::find(step->settings, "done at a thickness of", &Setting::name);
         ASSERT_NE(thick, step->settings.end());
         // The side stands 22 − 5 from the true axis; opposite is the round of 20, or less where a side before it is.
-        Sides now = plan.sides;
+        TurnedSurfaces now = plan.surfaces;
         now.axes.resize(static_cast<size_t>(k));
         const double opposite = CrossSection(now, 75).reachFrom({0, 0}, 120.0 * (k - 1));
         EXPECT_NEAR(thick->value, 17 + opposite, 1e-6) << k;
@@ -446,7 +446,7 @@ TEST(Axes, ReportsFollowPlaneGeometry)
         const double meet = std::sqrt(R * R + e * e + 2 * R * e * std::cos(60 * degrees));
         EXPECT_NEAR(at.meetRadius, meet, 1e-9);
         EXPECT_NEAR(at.depths[0], R - (rho - e), 1e-9);
-        ASSERT_LT(rho, meet) << "neighbours meet below the round";
+        ASSERT_LT(rho, meet) << "neighbors meet below the round";
         EXPECT_LT(at.flats[0], alone);
         EXPECT_EQ(at.bands[0], 0);
         // They meet at √(ρ² − e²·sin²(γ/2)) − e·cos(γ/2) from the true axis, γ = 120°: a flat's chord is √3 of that.
@@ -454,7 +454,7 @@ TEST(Axes, ReportsFollowPlaneGeometry)
             std::sqrt(rho * rho - e * e * std::pow(std::sin(60 * degrees), 2)) - e * std::cos(60 * degrees);
         EXPECT_NEAR(at.flats[0], std::sqrt(3.0) * ridge, 1e-6);
         EXPECT_GT(at.air, 0.5);
-        EXPECT_GT(at.perMillimetre, 0.1);
+        EXPECT_GT(at.perMillimeter, 0.1);
     }
     // With the band's own radius as much of the round is left as was asked for.
     const double wanted = makePlan(blockWith({straight(e, rho, 30, 120)}), Shop{}).axes[0].at[1].bandRadius;
@@ -494,7 +494,7 @@ TEST(Axes, WhatCannotWorkIsSaidAndMended)
                 const auto still =
                     std::ranges::find_if(after.cautions, [&](const Caution& x) { return x.id == found->id; });
                 if (still == after.cautions.end()) break;
-                ASSERT_LT(more, 2) << found->id << ": " << fix.label << " does not mend it";
+                ASSERT_LT(more, 2) << found->id << ": " << print(fix.label) << " does not mend it";
                 mended = still->fixes[0].apply(mended);
             }
         }

@@ -1,5 +1,5 @@
 // What saw and drill take: solids against closed forms, holes in the wood they meet, curves, their steps and cautions.
-#include "core/blank/taken.h"
+#include "core/blank/removed_volume.h"
 #include "core/geometry/boolean.h"
 #include "core/picture/closed_surface.h"
 #include "core/piece/edits/edit.h"
@@ -70,9 +70,9 @@ double crossed(double R, double r)
 
 TEST(Solid, ACutWhoseOutlineCrossesItselfIsLeftAndSaid)
 {
-    const Sides sides{.outside = {{0, 30}, {80, 30}}, .inside = {}, .axes = {}, .edges = {}};
+    const TurnedSurfaces surfaces{.outside = {{0, 30}, {80, 30}}, .inside = {}, .axes = {}, .edges = {}};
     Sawed bow{.right = Eigen::Vector3d::UnitX(), .up = onwards(0), .outline = {{20, -8}, {60, 8}, {60, -8}, {20, 8}}};
-    const Surface whole = closedSurface(sides, 0.05);
+    const Surface whole = closedSurface(surfaces, 0.05);
     const Solid left = without(whole, {bow}, 0.05);
     EXPECT_FALSE(left.whole);
     EXPECT_NEAR(volumeOf(left.surface), volumeOf(whole), 1e-6);
@@ -114,13 +114,13 @@ TEST(Cutter, TakenAwayFromACylinderLeavesClosedFormsAndAClosedSurface)
         const Plan plan = makePlan(p, Shop{});
         const double whole = pi * 30 * 30 * 100, left = whole - crossed(30, r);
         EXPECT_NEAR(plan.shape.woodVolume, left, 0.012 * crossed(30, r)) << r;
-        const Solid solid = solidOf(plan.sides, 0.005);
+        const Solid solid = solidOf(plan.surfaces, 0.005);
         ASSERT_TRUE(solid.whole) << r;
         EXPECT_NEAR(volumeOf(solid.surface) / left, 1, 3e-3) << r;
         const Cgal mesh = cgalOf(solid.surface);
         EXPECT_TRUE(CGAL::is_closed(mesh)) << r;
         EXPECT_NEAR(CGAL::Polygon_mesh_processing::volume(mesh), volumeOf(solid.surface), 1e-6 * left);
-        // The centre of gravity stays where it was: the hole lies in the middle.
+        // The center of gravity stays where it was: the hole lies in the middle.
         EXPECT_NEAR(plan.shape.gravityHeight, 50, 0.2);
     }
 }
@@ -141,15 +141,16 @@ TEST(Cutter, EverySamplesSolidIsClosedByCgal)
         const Piece piece = test::demo(name);
         const Plan plan = makePlan(piece, test::harbourShop());
         if (hasGaps(plan.assembly) || piece.nest.on) continue;
-        const Solid solid = solidOf(plan.sides, 0.02);
+        const Solid solid = solidOf(plan.surfaces, 0.02);
         EXPECT_TRUE(solid.whole) << name;
         EXPECT_TRUE(CGAL::is_closed(cgalOf(solid.surface))) << name;
-        Sides whole = plan.sides;
+        TurnedSurfaces whole = plan.surfaces;
         whole.cuts.clear();
         const double most = volumeOf(solidOf(whole, 0.02).surface);
         EXPECT_NEAR(volumeOf(solid.surface), plan.shape.woodVolume, 4e-3 * most) << name;
         // What is drawn in woods is the same skin.
-        EXPECT_NEAR(meshVolume(turnedMesh(plan.assembly, plan.sides, {0.1, false})) / volumeOf(solid.surface), 1, 0.01)
+        EXPECT_NEAR(meshVolume(turnedMesh(plan.assembly, plan.surfaces, {0.1, false})) / volumeOf(solid.surface), 1,
+                    0.01)
             << name;
     }
 }
@@ -184,14 +185,14 @@ TEST(Holes, MeetTheWoodThatIsThere)
           Case{"along, from the rim", face(through, Hole::Rim, 12), 0, 100, 0},
           Case{"into the foot under a hollow", face(wall, Hole::Foot, 0), 6, 10, 0}}) {
         const Plan plan = makePlan(with(rod(30, 100, c.wall), {c.hole}), Shop{});
-        ASSERT_EQ(plan.sides.holes.size(), 1u) << c.what;
-        const DrilledHole& h = plan.sides.holes[0];
+        ASSERT_EQ(plan.surfaces.holes.size(), 1u) << c.what;
+        const DrilledHole& h = plan.surfaces.holes[0];
         EXPECT_NEAR(h.slopeDeg, c.slope, 1.5) << c.what;
-        // It goes through and clear of the far side, by what its slant asks for and a millimetre.
+        // It goes through and clear of the far side, by what its slant asks for and a millimeter.
         EXPECT_NEAR(h.full, c.wood + 2 * std::tan(h.slopeDeg * degrees) + 1, 0.05) << c.what;
         EXPECT_TRUE(h.through) << c.what;
-        EXPECT_TRUE(plan.sides.holds(h.solid.from + 0.01 * h.solid.way, false)) << c.what;
-        EXPECT_FALSE(plan.sides.holds(h.solid.from + 0.5 * c.wood * h.solid.way)) << c.what << ": it is drilled";
+        EXPECT_TRUE(plan.surfaces.holds(h.solid.from + 0.01 * h.solid.way, false)) << c.what;
+        EXPECT_FALSE(plan.surfaces.holds(h.solid.from + 0.5 * c.wood * h.solid.way)) << c.what << ": it is drilled";
     }
 }
 
@@ -203,21 +204,21 @@ TEST(Holes, AFloorOrAPointThatComesOutIsAStopAndItsFixMendsIt)
         Hole::Bit bit;
         double under;  // 60 of wood less depth and point
     };
-    // A twist drill's point of 118° is r / tan 59° high; a flat bit's centre stands out 3 mm (common practice).
+    // A twist drill's point of 118° is r / tan 59° high; a flat bit's center stands out 3 mm (common practice).
     for (const Case& c : {Case{20, Hole::Flat, 37}, Case{20, Hole::Twist, 40 - 5 / std::tan(59 * degrees)},
                           Case{56, Hole::Flat, 1}, Case{58.5, Hole::Flat, -1.5}}) {
         h.depth = c.depth;
         h.bit = c.bit;
         const Piece p = with(rod(), {h});
         const Plan plan = makePlan(p, Shop{});
-        EXPECT_NEAR(plan.sides.holes[0].under, c.under, 0.01) << c.depth;
+        EXPECT_NEAR(plan.surfaces.holes[0].under, c.under, 0.01) << c.depth;
         const Caution* said = test::find(plan, "hole-under");
         ASSERT_EQ(said != nullptr, c.under < 2) << c.depth;
         if (!said) continue;
         EXPECT_EQ(said->level, c.under <= 0 ? Level::Stop : Level::Care);
         EXPECT_NEAR(said->measure, c.under, 0.01);
         for (const Fix& fix : said->fixes)
-            EXPECT_FALSE(test::find(makePlan(fix.apply(p), Shop{}), "hole-under")) << fix.label;
+            EXPECT_FALSE(test::find(makePlan(fix.apply(p), Shop{}), "hole-under")) << print(fix.label);
     }
 }
 
@@ -231,7 +232,7 @@ TEST(Holes, ThatRunIntoEachOtherBreakOutOrSlideAreSaid)
         ASSERT_EQ(said != nullptr, depth > 0) << apart;
         if (said) EXPECT_NEAR(said->measure, depth, 1e-6);
     }
-    // A millimetre beside the end face; past it; in the air.
+    // A millimeter beside the end face; past it; in the air.
     const auto level = [](const Piece& p, const char* id) {
         const Plan plan = makePlan(p, Shop{});
         const Caution* said = test::find(plan, id);
@@ -273,7 +274,7 @@ TEST(Holes, AreDrilledWhileThePieceIsHeldAndBeforeItIsSanded)
     int directions = 0;
     for (const Setting& s : step.settings) {
         directions += s.name == "direction";
-        if (s.name == "depth") EXPECT_NEAR(s.value, plan.sides.holes[0].full, 1e-9);
+        if (s.name == "depth") EXPECT_NEAR(s.value, plan.surfaces.holes[0].full, 1e-9);
     }
     EXPECT_EQ(directions, 3) << "each of the three is told where";
 }
@@ -302,13 +303,14 @@ TEST(Sawn, ArchesWingsAndSweepsTakeTheirClosedForms)
         double taken;
     };
     const double whole = 200.0 * 120 * 50;
-    for (const Case& c : {Case{"an arch along", sawn(Sawn::Underside, Sawn::WithGrain, 20, 0, 80), 20.0 * 80 * 120},
-                          Case{"an arch across", sawn(Sawn::Underside, Sawn::AcrossGrain, 20, 0, 50), 20.0 * 50 * 200},
-                          Case{"a swept rim", sawn(Sawn::Top, Sawn::WithGrain, 40, 50, 100), 10.0 * 100 * 120},
-                          Case{"wings", sawn(Sawn::Sides, Sawn::WithGrain, 60, 20, 100), 2 * 40.0 * 100 * 50}}) {
+    for (const Case& c :
+         {Case{"an arch along", sawn(Sawn::Underside, Sawn::WithGrain, 20, 0, 80), 20.0 * 80 * 120},
+          Case{"an arch across", sawn(Sawn::Underside, Sawn::AcrossGrain, 20, 0, 50), 20.0 * 50 * 200},
+          Case{"a swept rim", sawn(Sawn::Top, Sawn::WithGrain, 40, 50, 100), 10.0 * 100 * 120},
+          Case{"wings", sawn(Sawn::TurnedSurfaces, Sawn::WithGrain, 60, 20, 100), 2 * 40.0 * 100 * 50}}) {
         const Plan plan = makePlan(c.piece, Shop{});
         EXPECT_NEAR(plan.shape.woodVolume, whole - c.taken, 0.006 * c.taken) << c.what;
-        const Solid solid = solidOf(plan.sides, 0.1);
+        const Solid solid = solidOf(plan.surfaces, 0.1);
         ASSERT_TRUE(solid.whole) << c.what;
         EXPECT_NEAR(volumeOf(solid.surface), whole - c.taken, 1e-6 * whole) << c.what;
     }
@@ -349,8 +351,8 @@ TEST(Sawn, AWingIsSawnTwiceAndABarkRimFollowsTheLog)
     const double R = p.layers[0].as<BlockForm>()->log / 2;
     for (const double v : {0.0, 20.0, 40.0, 60.0}) {
         const double high = std::sqrt(R * R - v * v);
-        EXPECT_FALSE(takes(plan.sides.cuts[0].solid, {high - 0.1, v, 0}));
-        EXPECT_TRUE(takes(plan.sides.cuts[0].solid, {high + 0.1, v, 0}));
+        EXPECT_FALSE(takes(plan.surfaces.cuts[0].solid, {high - 0.1, v, 0}));
+        EXPECT_TRUE(takes(plan.surfaces.cuts[0].solid, {high + 0.1, v, 0}));
     }
     // The same line from two heights: through both, and a circle between.
     const Piece drawn = edit::barkFromHeights(p, 75, 45);
@@ -382,8 +384,8 @@ TEST(Sawn, NothingThatHoldsTheWorkIsSawnAwayBeforeIt)
         double middle;  // of the curve at the axis, of 60 in all
         bool stop;
     };
-    for (const Case& c : {Case{"the foot's centre", BlockForm::Along, Sawn::Underside, 8, true},
-                          Case{"the rim's centre", BlockForm::Along, Sawn::Top, 52, true},
+    for (const Case& c : {Case{"the foot's center", BlockForm::Along, Sawn::Underside, 8, true},
+                          Case{"the rim's center", BlockForm::Along, Sawn::Top, 52, true},
                           Case{"the screw's place on the rim", BlockForm::Across, Sawn::Top, 52, true},
                           Case{"nothing in the middle", BlockForm::Along, Sawn::Underside, 0, false}}) {
         Piece p = edit::addSawn(test::plainCylinder(60, 60, c.grain), c.from);

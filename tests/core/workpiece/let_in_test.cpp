@@ -1,12 +1,12 @@
 // What is let in, opened, turned inside out, split and turned on: solids against closed forms and sampled points, the
 // order of the steps, cautions with their fixes, and all of it together on one piece.
 #include "core/blank/insets.h"
-#include "core/blank/taken.h"
+#include "core/blank/removed_volume.h"
 #include "core/geometry/rods.h"
 #include "core/measure/input_error.h"
 #include "core/picture/finished.h"
-#include "core/picture/moment.h"
 #include "core/picture/rejoined.h"
+#include "core/picture/work_state.h"
 #include "core/piece/document/hole_ends.h"
 #include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
@@ -107,19 +107,19 @@ Piece holding(Piece p, std::vector<Hole> holes)
 
 TEST(TurnedInsideOut, ItsSolidIsTheLensesThatBothTurningsLeave)
 {
-    // As long as parts do not touch their neighbours each is the lens of two cylinders.
+    // As long as parts do not touch their neighbors each is the lens of two cylinders.
     for (const auto parts : {InsideOutForm::Two, InsideOutForm::Three, InsideOutForm::Four, InsideOutForm::Six}) {
         constexpr double outside = 22, length = 80;
         Piece p = reversed(parts, 1, outside, length);
-        const auto blank = insideOutOf(p, sidesOf(p).outside);
+        const auto blank = insideOutOf(p, turnedSurfacesOf(p).outside);
         ASSERT_TRUE(blank);
         const double far = blank->at(40, outside).far(), n = blank->parts;
         // Just short of the joint, and no thinner than the second turning leaves.
         const double radius = std::max(0.9 * far * std::sin(pi / n), far - outside + 4);
         p.layers[0].as<InsideOutForm>()->radius = p.layers[0].as<InsideOutForm>()->ends = radius;
         if (radius >= far * std::sin(pi / n)) continue;
-        const Sides sides = sidesOf(p);
-        const Solid solid = solidOf(sides, 0.005);
+        const TurnedSurfaces surfaces = turnedSurfacesOf(p);
+        const Solid solid = solidOf(surfaces, 0.005);
         ASSERT_TRUE(solid.whole) << n;
         const double expected = length / 2 * pi * outside * outside + length / 2 * n * test::lens(radius, outside, far);
         EXPECT_NEAR(volumeOf(solid.surface) / expected, 1, 2e-3) << n;
@@ -209,7 +209,7 @@ TEST(SplitAndTurnedOn, ADoubleConeHasTheVolumeAndTheAreaOfItsClosedForm)
     split.on = true;
     split.size = 2 * r;
     const Piece p = edit::setSplit(test::plainCylinder(20, 100, BlockForm::Along), split);
-    const Solid s = finishedSolid(p, sidesOf(p), 0.002);
+    const Solid s = finishedSolid(p, turnedSurfacesOf(p), 0.002);
     ASSERT_TRUE(s.whole);
     EXPECT_NEAR(volumeOf(s.surface) / (2 * pi * r * r * r / 3), 1, 1e-3);
     // Of two closed halves: each has the split's square too.
@@ -236,7 +236,7 @@ TEST(SplitAndTurnedOn, AnOutlineOfItsOwnFoldHasNoStep)
                     if (n.r > 0) n.r += 0.5;
                 EXPECT_GT(stepAtJoint(flatten(off, 0.001), split), fold == 2 ? -1 : 0.2);
             }
-    // Hollow arcs centred on the square's corners: (D − b)/2 (CHECKS: 3 1/4 and 3/8 in give 1 7/16 in).
+    // Hollow arcs centered on the square's corners: (D − b)/2 (CHECKS: 3 1/4 and 3/8 in give 1 7/16 in).
     const Split four{.on = true, .size = 3.25, .band = 0.375, .bulge = -(std::sqrt(2.0) - 1) / 2, .extra = {}};
     EXPECT_NEAR(sideRadius(four), 1.4375, 1e-9);
 }
@@ -293,18 +293,18 @@ TEST(LetIn, AMeshShowsTheSameAreasAsTheirClosedForms)
         Piece p = test::plainCylinder(R, height, BlockForm::Across);
         p = edit::addInlay(std::move(p), Inlay::Rim);
         Inlay& f = p.inlays.back();
-        f.centre = circle;
+        f.center = circle;
         f.width = wide;
         f.piece = piece;
         f.set = Inlay::Rounds;
         f.count = count;
         const Plan plan = makePlan(p, Shop{});
-        const Mesh mesh = turnedMesh(plan.assembly, plan.sides, {0.05, false});
+        const Mesh mesh = turnedMesh(plan.assembly, plan.surfaces, {0.05, false});
         const double rounds = count * pi * piece * piece / 4;
         EXPECT_NEAR(areaOf(mesh, "brass", true) / rounds, 1, 0.005);
         EXPECT_NEAR(areaOf(mesh, "stone-blue", true) / (pi * circle * wide - rounds), 1, 0.005);
         EXPECT_NEAR(areaOf(mesh, "ash", true) / (pi * R * R - pi * circle * wide), 1, 0.005);
-        const InlayPlace at = placeOf(f, plan.sides);
+        const InlayPlace at = placeOf(f, plan.surfaces);
         EXPECT_NEAR(at.volume, (pi * circle * wide - rounds) * f.depth, 1e-6);
         // What is left of the circle, as the chord of one gap: 2 · asin(w/D) each.
         const double left = 2 * pi - count * 2 * std::asin(piece / circle);
@@ -324,13 +324,13 @@ TEST(LetIn, ARodAcrossAnotherIsDrilledOnceThatHasSet)
     EXPECT_LT(at(crossed, "fill-H1-wait"), at(crossed, "drill-H2"));
     EXPECT_LT(at(apart, "drill-H2"), at(apart, "fill-H1")) << "what keeps clear is drilled in one go";
     for (const auto& ids : {crossed, apart}) {
-        EXPECT_LT(at(ids, "fill-H3-wait"), at(ids, "mount-centres-L1"));
+        EXPECT_LT(at(ids, "fill-H3-wait"), at(ids, "mount-centers-L1"));
         EXPECT_LT(at(ids, "fill-H3"), at(ids, "rough"));
     }
     // Plane geometry: middle lines 3 apart, Ø 8 each, run 5 into one another.
     const Piece p = holding(base, {rod(45, 0, 0, 8), rod(48, 90, 0, 8)});
     const Plan plan = makePlan(p, Shop{});
-    EXPECT_NEAR(runsInto(p, plan.sides.holes[0], plan.sides.holes[1]), 5, 1e-6);
+    EXPECT_NEAR(runsInto(p, plan.surfaces.holes[0], plan.surfaces.holes[1]), 5, 1e-6);
 }
 
 TEST(LetIn, WhatIsBoughtHasItsPlace)
@@ -339,8 +339,8 @@ TEST(LetIn, WhatIsBoughtHasItsPlace)
     Plan plan = makePlan(p, Shop{});
     for (const char* id : {"bought-fit-B2", "bought-deep-B2", "bought-hole-B2", "bought-filled-B2"})
         EXPECT_FALSE(find(plan, id)) << id;
-    const double bare = meshVolume(turnedMesh(plan.assembly, plan.sides, {0.05, false})),
-                 fitted = meshVolume(finishedMesh(p, plan.assembly, plan.sides, {0.05, false}));
+    const double bare = meshVolume(turnedMesh(plan.assembly, plan.surfaces, {0.05, false})),
+                 fitted = meshVolume(finishedMesh(p, plan.assembly, plan.surfaces, {0.05, false}));
     const Bought& b = p.bought[0];
     EXPECT_NEAR(fitted - bare, pi / 4 * (b.diameter * b.diameter * b.length + b.flange * b.flange * b.thick),
                 0.01 * (fitted - bare));
@@ -399,9 +399,9 @@ TEST(Rods, RunBetweenTheTwoPlacesTheyAreDraggedTo)
         h.at = 40;
         p.holes = {h};
         identifyCuts(p);
-        const Sides sides = sidesOf(p);
-        RC_ASSERT(sides.holes.size() == 1);
-        const Drilled& d = sides.holes[0].solid;
+        const TurnedSurfaces surfaces = turnedSurfacesOf(p);
+        RC_ASSERT(surfaces.holes.size() == 1);
+        const Drilled& d = surfaces.holes[0].solid;
         for (const double a : {enters, enters + round}) {
             const Eigen::Vector3d place = 40 * Eigen::Vector3d::UnitX() + r * outwards(a), off = place - d.from;
             RC_ASSERT((off - off.dot(d.way) * d.way).norm() < 1e-6);
@@ -423,7 +423,7 @@ TEST(Rods, LeanBetweenTheTwoStationsTheyAreDraggedTo)
         h.beside = test::inRange(-15, 16);
         const double enters = test::inRange(10, 111), leaves = test::inRange(10, 111);
         p.holes = {h};
-        const Polyline outside = sidesOf(p).outside;
+        const Polyline outside = turnedSurfacesOf(p).outside;
         setHoleStations(p.holes[0], enters, leaves, outside);
         const auto back = holeStations(p.holes[0], outside);
         RC_ASSERT(back.has_value());
@@ -431,7 +431,7 @@ TEST(Rods, LeanBetweenTheTwoStationsTheyAreDraggedTo)
         RC_ASSERT(std::abs(back->leaves.x() - leaves) < 1e-6);
         // The line that is drilled has these distances from the axis there.
         identifyCuts(p);
-        const Drilled d = sidesOf(p).holes.at(0).solid;
+        const Drilled d = turnedSurfacesOf(p).holes.at(0).solid;
         for (const Point& end : {back->enters, back->leaves}) {
             // Where the line has that station, or anywhere if it stands square.
             if (std::abs(d.way.x()) < 0.02) continue;
@@ -466,16 +466,16 @@ TEST(Openings, DrawnByHandKeepToTheirCorners)
         }
         if (test::coin()) std::ranges::reverse(w.drawn);
         checkWorked(w, "worked[0]");
-        const Sides sides = sidesOf(test::plainCylinder(40, 80, BlockForm::Along));
+        const TurnedSurfaces surfaces = turnedSurfacesOf(test::plainCylinder(40, 80, BlockForm::Along));
         w.rounded = false;
-        const auto straight = openingsOf(w, sides);
+        const auto straight = openingsOf(w, surfaces);
         RC_ASSERT(straight.size() == 1u);
         // A regular n-gon's area, squeezed into the box: n/2 · sin(2π/n) · l · h.
         const double polygon = n / 2.0 * std::sin(2 * pi / n) * 20 * 6;
         RC_ASSERT(std::abs(area(straight[0].flat) - polygon) < 1e-6);
         // Led round: each corner's triangle between the middles of its sides loses a third to its parabola.
         w.rounded = true;
-        const auto round = openingsOf(w, sides);
+        const auto round = openingsOf(w, surfaces);
         const double triangle = (std::sin(2 * pi / n) - std::sin(4 * pi / n) / 2) / 4 * 20 * 6;
         RC_ASSERT(std::abs(area(round[0].flat) - (polygon - n * triangle / 3)) < 0.01 * polygon);
         for (const Point& p : round[0].flat) RC_ASSERT(std::hypot(p.x() / 20, p.y() / 6) <= 1 + 1e-9);
@@ -504,8 +504,8 @@ TEST(Openings, OfALatticeLeaveBarsOfOneWidth)
             w.count = 10;
             w.rows = rows;
             w.bar = bar;
-            const Sides sides{.outside = {{0, R}, {160, R}}, .inside = {}, .axes = {}, .edges = {}};
-            const std::vector<Opening> all = openingsOf(w, sides);
+            const TurnedSurfaces surfaces{.outside = {{0, R}, {160, R}}, .inside = {}, .axes = {}, .edges = {}};
+            const std::vector<Opening> all = openingsOf(w, surfaces);
             ASSERT_EQ(all.size(), static_cast<size_t>(rows));
             const auto middleOf = [](const Opening& o) { return (o.laid[0].x() + o.laid[2].x()) / 2; };
             const auto polygon = [&](const Opening& o, double step) {
@@ -524,7 +524,7 @@ TEST(Openings, OfALatticeLeaveBarsOfOneWidth)
                 EXPECT_NEAR(bg::distance(polygon(low, 0), polygon(high, low.on > 0 ? 1 : -1)), bar, 0.02) << k;
             }
             EXPECT_GE(bg::distance(polygon(all[0], 0), polygon(all[0], 1)), bar) << "at their tips they are farther";
-            EXPECT_NEAR(openingOf(w, sides)->narrowest, bar, 1e-9);
+            EXPECT_NEAR(openingOf(w, surfaces)->narrowest, bar, 1e-9);
         }
 }
 
@@ -544,8 +544,8 @@ TEST(Openings, LaidOnTheWallAndUnrolledAgainAreWhatWasDrawn)
         w.slant = 40 * share() - 20;
         w.count = test::inRange(2, 12);
         w.sway = 3 * share();
-        const Sides sides{.outside = flatten(p.outside), .inside = {}, .axes = {}, .edges = {}};
-        const auto o = openingOf(w, sides);
+        const TurnedSurfaces surfaces{.outside = flatten(p.outside), .inside = {}, .axes = {}, .edges = {}};
+        const auto o = openingOf(w, surfaces);
         RC_ASSERT(o.has_value());
         RC_ASSERT(o->flat.size() == o->laid.size());
         // A cone's line has one slope: a length along it is a difference of stations over its cosine.
@@ -582,7 +582,7 @@ TEST(Openings, OnACylinderTheWoodBetweenIsTheCirclesShare)
         w.to = 80;
         w.wide = wide;
         w.count = count;
-        const auto o = openingOf(w, sidesOf(p));
+        const auto o = openingOf(w, turnedSurfacesOf(p));
         ASSERT_TRUE(o);
         EXPECT_NEAR(o->narrowest, 2 * pi * R / count - wide, 1e-6);
         EXPECT_NEAR(o->length, 40, 1e-9);
@@ -590,7 +590,7 @@ TEST(Openings, OnACylinderTheWoodBetweenIsTheCirclesShare)
         // A straight push through the wall: its outline's area times the wall, and a little more towards its sides.
         Piece whole = p;
         whole.worked.clear();
-        const Solid with = solidOf(sidesOf(p), 0.01), without = solidOf(sidesOf(whole), 0.01);
+        const Solid with = solidOf(turnedSurfacesOf(p), 0.01), without = solidOf(turnedSurfacesOf(whole), 0.01);
         ASSERT_TRUE(with.whole);
         const double slot = pi * wide * wide / 4 + (40 - wide) * wide;
         EXPECT_NEAR((volumeOf(without.surface) - volumeOf(with.surface)) / (count * slot * 5), 1, 0.02);
@@ -603,7 +603,7 @@ TEST(Openings, OnACylinderTheWoodBetweenIsTheCirclesShare)
         EXPECT_LT(placeIn(ids, "ease-" + mark), placeIn(ids, "finish"));
         for (const size_t i : plan.schedule.order)
             if (const Step& s = plan.assembly.recipe[i]; s.id == "work-" + mark) {
-                EXPECT_EQ(std::ranges::count(s.uses, "lathe"), 0) << "no opened wall turns";
+                EXPECT_FALSE(s.occupies(Resource::Lathe)) << "no opened wall turns";
             }
     }
 }
@@ -644,7 +644,7 @@ TEST(LetIn, EverythingTogetherOnOnePieceIsPlannedAndShown)
     p = edit::addAxis(std::move(p));
     checkPiece(p);
     const Plan plan = makePlan(p, test::harbourShop());
-    const Mesh mesh = finishedMesh(p, plan.assembly, plan.sides, {0.2, false});
+    const Mesh mesh = finishedMesh(p, plan.assembly, plan.surfaces, {0.2, false});
     EXPECT_GT(areaOf(mesh, "brass", false), 20);
     EXPECT_GT(areaOf(mesh, "stone-blue", false), 20);
     EXPECT_NEAR(meshVolume(mesh) / plan.shape.woodVolume, 1, 0.05);
@@ -694,12 +694,12 @@ TEST(LetIn, TheWoodThatAGrooveLeavesIsMeasuredAllAlongIt)
     cone.outside[0].r = 30;
     cone = edit::addInlay(std::move(cone), Inlay::Rim);
     Inlay& rim = cone.inlays.back();
-    rim.centre = 100;
+    rim.center = 100;
     rim.width = 6;
     for (const double depth : {4.0, 8.0, 30.0}) {
         rim.depth = depth;
         const double side = 30 + 30 * (40 - depth) / 40 - 53;
-        EXPECT_NEAR(placeOf(rim, sidesOf(cone)).left, side, 0.05) << depth;
+        EXPECT_NEAR(placeOf(rim, turnedSurfacesOf(cone)).left, side, 0.05) << depth;
     }
     // A band on a leaning wall is nearest to the hollow at its upper end.
     Piece wall = test::plainCylinder(60, 80, BlockForm::Along, 6, 10);
@@ -709,9 +709,9 @@ TEST(LetIn, TheWoodThatAGrooveLeavesIsMeasuredAllAlongIt)
     band.at = 50;
     band.width = 8;
     band.depth = 2;
-    const Sides sides = sidesOf(wall);
-    const double bottom = radiusAt(sides.outside, 50) - 2, inner = radiusAt(sides.inside, 54);
-    EXPECT_NEAR(placeOf(band, sides).left, bottom - inner, 0.02);
+    const TurnedSurfaces surfaces = turnedSurfacesOf(wall);
+    const double bottom = radiusAt(surfaces.outside, 50) - 2, inner = radiusAt(surfaces.inside, 54);
+    EXPECT_NEAR(placeOf(band, surfaces).left, bottom - inner, 0.02);
 }
 
 TEST(LetIn, WhatStandsInAGrooveIsAsFarApartAsItSays)
@@ -724,11 +724,11 @@ TEST(LetIn, WhatStandsInAGrooveIsAsFarApartAsItSays)
         Inlay& f = p.inlays.back();
         f.set = Inlay::Rounds;
         f.rows = static_cast<Inlay::Rows>(test::inRange(0, 3));
-        f.centre = 60 + 50 * share();
+        f.center = 60 + 50 * share();
         f.piece = 3 + 4 * share();
         f.width = f.piece * (2.2 + share());
         f.count = 2 * test::inRange(3, 10);
-        const InlayPlace place = placeOf(f, sidesOf(p));
+        const InlayPlace place = placeOf(f, turnedSurfacesOf(p));
         RC_ASSERT(place.meetsWood);
         const std::vector<SetPiece> all = piecesOf(f, place);
         RC_ASSERT(all.size() == static_cast<size_t>(f.count));
@@ -754,7 +754,7 @@ TEST(LetIn, AnOpenHoleIsSeenBetweenItsDrillingAndItsFilling)
     std::map<std::string, double> after;
     for (size_t k = 1; k <= plan.schedule.order.size(); ++k)
         after[plan.assembly.recipe[plan.schedule.order[k - 1]].id] = meshVolume(bodiesMesh(
-            p, plan.assembly, plan.sides, bodiesAfter(p, plan.assembly, plan.schedule.order, k), {0.005, false}));
+            p, plan.assembly, plan.surfaces, bodiesAfter(p, plan.assembly, plan.schedule.order, k), {0.005, false}));
     const double whole = after.at("fine"), open = after.at("drill-H1"), filled = after.at("fill-H1");
     // A bit of Ø 12 right through a cylinder of Ø 80: two crossing cylinders, by Simpson's rule along the bit's width.
     const double taken = [] {
@@ -781,7 +781,7 @@ TEST(Nipped, CornersThatStrikeTheBedAreCutToTheSwing)
     const Caution* swing = find(plan, "swing");
     ASSERT_TRUE(swing);
     const auto nip =
-        std::ranges::find_if(swing->fixes, [](const Fix& f) { return f.label.starts_with("corners nipped"); });
+        std::ranges::find_if(swing->fixes, [](const Fix& f) { return print(f.label).starts_with("corners nipped"); });
     ASSERT_NE(nip, swing->fixes.end());
     const Piece nipped = nip->apply(p);
     const Plan after = makePlan(nipped, shop);
@@ -789,8 +789,8 @@ TEST(Nipped, CornersThatStrikeTheBedAreCutToTheSwing)
     EXPECT_LE(nipped.edge.nipped, shop.lathe.swingRadius - shop.swingMargin);
     // Eight sides: nothing is left beyond that radius along the diagonal, and the sides stay.
     const double diagonal = std::atan2(p.edge.length, p.edge.width) / degrees;
-    const Sides sides = sidesOf(nipped);
-    EXPECT_FALSE(sides.holds(pointAt(outlineHeight(p) / 2, nipped.edge.nipped + 0.5, diagonal), false));
+    const TurnedSurfaces surfaces = turnedSurfacesOf(nipped);
+    EXPECT_FALSE(surfaces.holds(pointAt(outlineHeight(p) / 2, nipped.edge.nipped + 0.5, diagonal), false));
     EXPECT_LT(placeIn(idsInOrder(after), "nip"), placeIn(idsInOrder(after), "rough"));
 }
 

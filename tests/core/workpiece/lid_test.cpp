@@ -1,6 +1,6 @@
 // A lid from the same blank: the joint's numbers, both parts as solids, the recipe's order and what is refused.
 #include "core/picture/closed_surface.h"
-#include "core/picture/moment.h"
+#include "core/picture/work_state.h"
 #include "core/plan/plan.h"
 #include "core/workpiece/lid_sides.h"
 #include "tests/support/plain_piece.h"
@@ -37,13 +37,13 @@ TEST(Lid, ItsJointAndBothPartsAreTheirClosedForms)
     for (const Lid::Joint joint : {Lid::OnBox, Lid::OnLid}) {
         const Piece p = box(joint);
         const Plan plan = makePlan(p, Shop{});
-        const LidJoint j = lidJoint(p, Shop{}.fits, plan.sides);
+        const LidJoint j = lidJoint(p, Shop{}.fits, plan.surfaces);
         EXPECT_NEAR(j.bore, 30, 1e-6);
         EXPECT_NEAR(2 * (j.recess - j.spigot), slip, 1e-9) << "the fit is on the diameter";
         EXPECT_NEAR(j.left, joint == Lid::OnBox ? 40 - 34 - slip / 2 : 10, 1e-9);
         // Closed: floor, wall and top.
         EXPECT_NEAR(plan.shape.woodVolume, pi * 1600 * 100 - pi * 900 * (90 - 8), 1);
-        const BoxAndLid both = apart(p, Shop{}.fits, plan.sides);
+        const BoxAndLid both = apart(p, Shop{}.fits, plan.surfaces);
         const double boxVolume = volumeOf(solidOf(both.box, 0.001).surface),
                      lidVolume = volumeOf(solidOf(both.lid, 0.001).surface);
         const double boxBody = pi * 1600 * 8 + pipe(40, 30, 52), lidBody = pi * 1600 * 10 + pipe(40, 30, 30);
@@ -101,6 +101,6 @@ TEST(Lid, WhatCannotBeIsSaidWithAWayOut)
         ASSERT_NE(said, plan.cautions.end()) << c.id;
         ASSERT_FALSE(said->fixes.empty()) << c.id;
         for (const Fix& f : said->fixes)
-            EXPECT_FALSE(test::find(makePlan(f.apply(p), Shop{}), c.id)) << c.id << ": " << f.label;
+            EXPECT_FALSE(test::find(makePlan(f.apply(p), Shop{}), c.id)) << c.id << ": " << print(f.label);
     }
 }

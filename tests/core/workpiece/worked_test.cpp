@@ -1,6 +1,6 @@
 // What is worked by index with the spindle locked: flutes, facets, legs, a leaning base, decorated grids; flaws of the
 // wood; the shop's jaws and tools. Solids against closed forms, steps in their order, cautions with their fixes.
-#include "core/blank/taken.h"
+#include "core/blank/removed_volume.h"
 #include "core/geometry/boolean.h"
 #include "core/holding/foot_hold.h"
 #include "core/measure/input_error.h"
@@ -43,7 +43,7 @@ Worked worked(Worked::Kind kind, int count)
 /// Volume of the piece as a closed surface, mm³.
 double volumeLeft(const Piece& p)
 {
-    const Solid s = solidOf(sidesOf(p), 0.01);
+    const Solid s = solidOf(turnedSurfacesOf(p), 0.01);
     EXPECT_TRUE(s.whole);
     return volumeOf(s.surface);
 }
@@ -76,8 +76,8 @@ TEST(WorkedByIndex, FlutesTakeTheLensOfTwoCirclesAndTheirRoundEnds)
     // Both surfaces have the same flat sides round the axis: the difference is the flutes'.
     EXPECT_NEAR(volumeLeft(round) - volumeLeft(fluted), taken, 0.02 * taken);
     const Plan plan = makePlan(fluted, Shop{});
-    EXPECT_NEAR(takenByCuts(plan.assembly, plan.sides).volume, taken, 0.02 * taken);
-    const auto cut = straightCut(w, plan.sides);
+    EXPECT_NEAR(removedByCuts(plan.assembly, plan.surfaces).volume, taken, 0.02 * taken);
+    const auto cut = straightCut(w, plan.surfaces);
     ASSERT_TRUE(cut);
     EXPECT_NEAR(cut->deepest, deep, 1e-9);
     // Half the mouth is where both circles cross.
@@ -97,15 +97,15 @@ TEST(WorkedByIndex, FacetsThatMeetLeaveARegularPrism)
         const Piece p = with(test::plainCylinder(R, height, BlockForm::Along), w);
         const double prism = n * apothem * apothem * std::tan(pi / n) * height;
         EXPECT_NEAR(volumeLeft(p), prism, 0.002 * prism) << n;
-        const auto cut = straightCut(w, sidesOf(p));
+        const auto cut = straightCut(w, turnedSurfacesOf(p));
         ASSERT_TRUE(cut);
-        EXPECT_NEAR(cut->widest, 2 * R * std::sin(pi / n), 0.01) << "neighbours just meet";
+        EXPECT_NEAR(cut->widest, 2 * R * std::sin(pi / n), 0.01) << "neighbors just meet";
         // Begun before the wood and ended after it, it is the same cut: what is set is set where wood is.
         w.from = -30;
         w.to = height + 200;
         const Piece beyond = with(test::plainCylinder(R, height, BlockForm::Along), w);
         EXPECT_NEAR(volumeLeft(beyond), prism, 0.002 * prism) << n;
-        const auto over = straightCut(w, sidesOf(beyond));
+        const auto over = straightCut(w, turnedSurfacesOf(beyond));
         ASSERT_TRUE(over);
         EXPECT_EQ(over->from, 0);
         EXPECT_EQ(over->to, height);
@@ -114,7 +114,7 @@ TEST(WorkedByIndex, FacetsThatMeetLeaveARegularPrism)
     }
 }
 
-TEST(WorkedByIndex, LegsStandInTheFootsRingAndTheirFibresAreCounted)
+TEST(WorkedByIndex, LegsStandInTheFootsRingAndTheirFibersAreCounted)
 {
     constexpr double R = 40, thick = 10, wide = 12, high = 15, height = 60;
     Worked w = worked(Worked::Legs, 3);
@@ -128,9 +128,9 @@ TEST(WorkedByIndex, LegsStandInTheFootsRingAndTheirFibresAreCounted)
         integral(-wide / 2, wide / 2, [&](double y) { return std::sqrt(R * R - y * y) - std::sqrt(r * r - y * y); });
     const double taken = high * (pi * R * R - 3 * leg);
     EXPECT_NEAR(volumeLeft(bowl) - volumeLeft(legged), taken, 0.003 * taken);
-    const LegRing ring = legRing(legged, 0, sidesOf(legged));
+    const LegRing ring = legRing(legged, 0, turnedSurfacesOf(legged));
     ASSERT_EQ(ring.grain.size(), 3u);
-    EXPECT_NEAR(ring.grain[0], thick, 1e-9) << "outwards along the fibres";
+    EXPECT_NEAR(ring.grain[0], thick, 1e-9) << "outwards along the fibers";
     EXPECT_NEAR(ring.grain[1], wide / std::sin(pi / 3), 1e-9);
     EXPECT_NEAR(ring.outer - ring.inner, thick, 1e-9);
 }
@@ -144,8 +144,8 @@ TEST(WorkedByIndex, ALeaningBaseTakesHalfOfWhatItTakesAtItsLowSideAllOver)
         const double taken = pi * R * R * R * std::tan(lean * degrees);
         EXPECT_NEAR(volumeLeft(test::plainCylinder(R, height, BlockForm::Along)) - volumeLeft(p), taken, 0.003 * taken);
         // It is taken from where it leans to.
-        EXPECT_FALSE(sidesOf(p).holds(pointAt(1, R - 1, 40)));
-        EXPECT_TRUE(sidesOf(p).holds(pointAt(1, R - 1, 220)));
+        EXPECT_FALSE(turnedSurfacesOf(p).holds(pointAt(1, R - 1, 40)));
+        EXPECT_TRUE(turnedSurfacesOf(p).holds(pointAt(1, R - 1, 220)));
     }
 }
 
@@ -162,7 +162,7 @@ TEST(WorkedByIndex, NothingIsSandedOnATurningLatheAfterIt)
         for (const Step* s : inOrder(plan)) {
             if (s->id.starts_with("work-")) begun = true;
             if (begun && s->action == Action::Sand)
-                EXPECT_FALSE(std::ranges::find(s->uses, "lathe") != s->uses.end()) << sample << ": " << s->id;
+                EXPECT_FALSE(s->occupies(Resource::Lathe)) << sample << ": " << s->id;
             if (s->id == "lean-base" || s->id == "work-" + p.worked.back().id) {
                 freed = true;
                 continue;
@@ -333,7 +333,7 @@ TEST(DecoratedGrid, OnAFlatFaceItIsTheGeometricRow)
     d.spokes = 24;
     p.decors = {d};
     identifyCuts(p);
-    const std::vector<GridOf> grids = gridsOf(p, sidesOf(p));
+    const std::vector<GridOf> grids = gridsOf(p, turnedSurfacesOf(p));
     ASSERT_EQ(grids.size(), 1u);
     // CHECKS: n = 24, outermost 75: 57.638 is next, ratio 0.76850 (plane geometry).
     ASSERT_GE(grids[0].rings.size(), 4u);
@@ -361,7 +361,7 @@ TEST(DecoratedGrid, OnAnyWallItsCellsAreAsSquareAsWishedAlongTheSurface)
         d.wide = between(1, 20);
         p.decors = {d};
         identifyCuts(p);
-        const GridOf grid = gridsOf(p, sidesOf(p))[0];
+        const GridOf grid = gridsOf(p, turnedSurfacesOf(p))[0];
         double last = d.from;
         for (const GridRing& r : grid.rings) {
             RC_ASSERT(std::abs(r.z0 - last) < 1e-6 && r.z1 > r.z0 && r.z1 <= d.to + 1e-6);
@@ -390,13 +390,13 @@ TEST(DecoratedGrid, CellsAreWorkedOneByOneAndWhatADrillTakesIsLost)
     d.cells = {every};
     p.decors = {d};
     identifyCuts(p);
-    const auto count = [](const Piece& q) { return gridsOf(q, sidesOf(q))[0].worked.size(); };
+    const auto count = [](const Piece& q) { return gridsOf(q, turnedSurfacesOf(q))[0].worked.size(); };
     EXPECT_EQ(count(p), 4u);
     const Piece more = edit::workCell(p, 0, 1, 5, GridCells::Burn, "#000000");
     EXPECT_EQ(count(more), 5u);
-    const Piece fewer = edit::workCell(more, 0, 0, 3, GridCells::Colour, every.colour);
+    const Piece fewer = edit::workCell(more, 0, 0, 3, GridCells::Color, every.color);
     EXPECT_EQ(count(fewer), 4u) << "pressed again it is plain, the others of its row stay";
-    const Piece other = edit::workCell(more, 0, 0, 3, GridCells::Carve, every.colour);
+    const Piece other = edit::workCell(more, 0, 0, 3, GridCells::Carve, every.color);
     EXPECT_EQ(count(other), 5u) << "worked in another way instead";
     checkPiece(other);
     // A hole through the middle of the cell that begins on spoke 1.
@@ -408,13 +408,13 @@ TEST(DecoratedGrid, CellsAreWorkedOneByOneAndWhatADrillTakesIsLost)
     h.ends = Hole::Depth;
     drilled.holes = {h};
     identifyCuts(drilled);
-    const GridOf grid = gridsOf(drilled, sidesOf(drilled))[0];
+    const GridOf grid = gridsOf(drilled, turnedSurfacesOf(drilled))[0];
     EXPECT_EQ(std::ranges::count(grid.worked, true, &GridCell::lost), 1);
     const Plan plan = makePlan(drilled, Shop{});
     EXPECT_NE(find(plan, "grid-lost"), nullptr);
-    const auto colour = std::ranges::find(plan.assembly.recipe, Action::Colour, &Step::action);
-    ASSERT_NE(colour, plan.assembly.recipe.end());
-    EXPECT_NE(print(colour->how).find("spokes 4 7 10"), std::string::npos) << print(colour->how);
+    const auto color = std::ranges::find(plan.assembly.recipe, Action::Color, &Step::action);
+    ASSERT_NE(color, plan.assembly.recipe.end());
+    EXPECT_NE(print(color->how).find("spokes 4 7 10"), std::string::npos) << print(color->how);
 }
 
 TEST(ShopsMachines, TheJawsThatTakeItAreChosenAndAnyTenonSuitsThem)
@@ -430,7 +430,8 @@ TEST(ShopsMachines, TheJawsThatTakeItAreChosenAndAnyTenonSuitsThem)
     checkShop(shop);
     const Piece wide = test::plainCylinder(60, 60, BlockForm::Across, 6),
                 narrow = test::plainCylinder(16, 60, BlockForm::Across, 4);
-    const FootHold f = footHold(wide, shop, sidesOf(wide)), g = footHold(narrow, shop, sidesOf(narrow));
+    const FootHold f = footHold(wide, shop, turnedSurfacesOf(wide)),
+                   g = footHold(narrow, shop, turnedSurfacesOf(narrow));
     EXPECT_EQ(f.jaws, "standard jaws");
     EXPECT_EQ(g.jaws, "pin jaws");
     EXPECT_TRUE(f.fits && g.fits);
@@ -440,7 +441,7 @@ TEST(ShopsMachines, TheJawsThatTakeItAreChosenAndAnyTenonSuitsThem)
     const auto mount = std::ranges::find(plan.mounts, "mount-reversed", &Mount::id);
     ASSERT_NE(mount, plan.mounts.end());
     EXPECT_EQ(mount->held.jaws, "pin jaws");
-    EXPECT_FALSE(footHold(narrow, Shop{}, sidesOf(narrow)).fits);
+    EXPECT_FALSE(footHold(narrow, Shop{}, turnedSurfacesOf(narrow)).fits);
     useJaws(shop, 0);
     EXPECT_EQ(shop.jaws.name, "pin jaws");
     EXPECT_EQ(shop.otherJaws[0].name, "standard jaws");
@@ -494,7 +495,7 @@ TEST(Holes, AReamedHoleTellsItsPegAndARoundedEdgeTakesAQuarterRound)
     };
     const Piece reamed = drilled(lean, 0);
     const double mouth = r + deep * std::tan(lean * degrees);
-    EXPECT_NEAR(sidesOf(reamed).holes[0].mouth, 2 * mouth, 1e-9);
+    EXPECT_NEAR(turnedSurfacesOf(reamed).holes[0].mouth, 2 * mouth, 1e-9);
     const double cone = pi * deep / 3 * (r * r + r * mouth + mouth * mouth), straight = pi * r * r * deep;
     EXPECT_NEAR(volumeLeft(drilled(0, 0)) - volumeLeft(reamed), cone - straight, 0.02 * (cone - straight));
     // A quarter round beside an edge of radius r: Pappus, its middle (1 − π/4)·e² lies 0.2234·e from both faces (the

@@ -224,7 +224,7 @@ TEST(BoardPlan, WhatIsCutStaysWhenThePieceChangesALittle)
     for (const Part& p : plan.assembly.parts) EXPECT_GE(cut[p.id], p.count);
 }
 
-TEST(BoardPlan, CanBeCancelledAndAnEmptyRackSaysWhatToBuy)
+TEST(BoardPlan, CanBeCanceledAndAnEmptyRackSaysWhatToBuy)
 {
     const Piece piece = test::regattaCup();
     Shop shop;
@@ -247,9 +247,9 @@ TEST(BoardPlan, CanBeCancelledAndAnEmptyRackSaysWhatToBuy)
     EXPECT_GT(buy, volume);
     std::atomic<bool> stop{true};
     double last = -1;
-    const BoardPlan cancelled =
+    const BoardPlan canceled =
         planBoards(piece, test::harbourShop(), plan.assembly, {[&](double share) { last = share; }, &stop});
-    EXPECT_TRUE(cancelled.cancelled);
+    EXPECT_TRUE(canceled.canceled);
     (void)last;
 }
 

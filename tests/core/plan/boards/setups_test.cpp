@@ -62,7 +62,7 @@ TEST(Setups, AlikeRingsNeedFewerOfThemAndMoreWood)
     size_t fewest = now.size();
     double volume = before.cuts.volume;
     for (const double within : {1.0, 3.0, 5.0}) {
-        p.choices.alike = within;
+        p.choices.setOnceWithin = within;
         const Plan after = makePlan(p, {});
         const auto fewer = setupsOf(p, after.assembly, {});
         EXPECT_LE(fewer.size(), fewest) << within;
@@ -75,7 +75,7 @@ TEST(Setups, AlikeRingsNeedFewerOfThemAndMoreWood)
 
 namespace {
 
-/// Different values to a nanometre.
+/// Different values to a nanometer.
 int different(const std::vector<double>& all)
 {
     std::set<long> seen;
@@ -100,13 +100,13 @@ TEST(Setups, WhatIsMadeAlikeIsTheFewestThereIsAndStaysARing)
             l.outerAllowance = test::inRange(0, 60) / 10.0;
             l.sandingLoss = test::inRange(2, 10) / 10.0;
         }
-        p.choices.alike = 0;
+        p.choices.setOnceWithin = 0;
         const Plan before = makePlan(p, {});
         // Layers beyond the outline, and bores as wide as the ring, are no rings, which their own stops say.
         for (const BuiltLayer& b : before.assembly.layers)
             RC_PRE(b.finishedOuter.high > 1 && b.stock.outer - b.stock.inner > 0.5 + 1e-6);
         const double within = test::inRange(1, 50) / 10.0;
-        p.choices.alike = within;
+        p.choices.setOnceWithin = within;
         const Plan after = makePlan(p, {});
         std::vector<Interval> stops, planes;
         std::vector<double> stopsSet, planesSet;
@@ -187,7 +187,7 @@ TEST(Setups, TakeTheTrialRingsCorrectionAndAskForAWholeRingOnceAnAngle)
         p.choices.trialGap = gap;
         const Plan plan = makePlan(p, {});
         const RegularRing& ring = plan.assembly.layers[static_cast<size_t>(tried - p.layers.begin())].stock;
-        // Open outside the ends stand apart about the centre; open inside they gape over the joint.
+        // Open outside the ends stand apart about the center; open inside they gape over the joint.
         const double total = gap > 0 ? 2 * std::asin(gap / (2 * ring.outerCorner()))
                                      : -2 * std::asin(-gap / (2 * (ring.outerCorner() - ring.innerCorner())));
         const double corrected = 10 + total / degrees / 36;

@@ -82,7 +82,7 @@ TEST(AsBuilt, WhatIsLessThanPlannedHasItsWays)
         Measured measured;
         bool any;
     };
-    const double floor = plan.sides.inside.front().x() - plan.sides.outside.front().x(),
+    const double floor = plan.surfaces.inside.front().x() - plan.surfaces.outside.front().x(),
                  outside = plan.assembly.layers[at].finishedOuter.high;
     for (const Row& row :
          {Row{{"", Measured::Floor, floor - 2}, true}, Row{{"", Measured::Floor, floor + 2}, false},

@@ -53,7 +53,7 @@ TEST(Mishap, AFloorCutThroughIsPluggedOrStandsOnANewFoot)
         EXPECT_GE(plug->piece.holes[0].diameter, 7.5 + 4) << "the torn edge is gone";
         EXPECT_TRUE(plug->piece.holes[0].filled);
         const Plan plan = planned(plug->piece);
-        ASSERT_EQ(plan.sides.filled.size(), 1u) << "it goes through the floor and is filled";
+        ASSERT_EQ(plan.surfaces.filled.size(), 1u) << "it goes through the floor and is filled";
         EXPECT_NEAR(plan.shape.capacity, before.shape.capacity, 1e-6 * before.shape.capacity);
     }
     if (const WayOut* post = named(all, "A post")) {
@@ -105,7 +105,7 @@ TEST(Mishap, AThinWallIsEvenedOpenedOrCutDown)
         EXPECT_LT(plan.shape.height, at);
         EXPECT_NEAR(stackHeight(down->piece), plan.shape.height, 1.001);
         for (double z = 0; z < plan.shape.height - 15; z += 5)
-            EXPECT_NEAR(radiusAt(plan.sides.outside, z), radiusAt(before.sides.outside, z), 1.5) << z;
+            EXPECT_NEAR(radiusAt(plan.surfaces.outside, z), radiusAt(before.sides.outside, z), 1.5) << z;
     }
     EXPECT_TRUE(ways(p, Mishap::WallThin, at, p.hollow.leastWall + 1).empty());
 }
@@ -135,9 +135,9 @@ TEST(Mishap, APartedBaseIsGluedAnewOrIsTheFoot)
     if (const WayOut* ends = named(all, "It ends there")) {
         const Plan plan = planned(ends->piece);
         EXPECT_NEAR(plan.shape.height, 88, 1e-9);
-        EXPECT_NEAR(plan.sides.inside.front().x(), 18, 0.5) << "the floor is that much thinner";
+        EXPECT_NEAR(plan.surfaces.inside.front().x(), 18, 0.5) << "the floor is that much thinner";
     }
-    EXPECT_EQ(ways(p, Mishap::BaseParted, 29, 0).size(), 1u) << "a floor of a millimetre is none to stand on";
+    EXPECT_EQ(ways(p, Mishap::BaseParted, 29, 0).size(), 1u) << "a floor of a millimeter is none to stand on";
 }
 
 TEST(Mishap, ARingTooSmallIsMadeAnewOrTheOutlineFollows)
@@ -190,7 +190,7 @@ TEST(Mishap, AnOpenJointIsFilledSawnApartOrTheRingMadeAnew)
         EXPECT_NEAR(pi * (glued - apart->piece.progress.measured.back().value), 2 * Shop{}.kerf + 0.2, 1e-9);
     }
     for (const WayOut& w : ways(p, Mishap::JointOpen, 0, 2, p.layers[ring].id))
-        EXPECT_FALSE(print(w.name).starts_with("Filled")) << "two millimetres are not bridged by dust";
+        EXPECT_FALSE(print(w.name).starts_with("Filled")) << "two millimeters are not bridged by dust";
 }
 
 TEST(Mishap, OfAnyPieceOffersPiecesThatCanBePlanned)

@@ -23,7 +23,7 @@ Shop openAllDay()
     return shop;
 }
 
-Step step(const std::string& id, double work, double wait, std::vector<std::string> uses = {},
+Step step(const std::string& id, double work, double wait, std::vector<Resource> uses = {},
           std::vector<std::string> after = {}, Action action = Action::Cut)
 {
     Step s;
@@ -51,9 +51,9 @@ Recipe randomRecipe(int most)
                          glue        ? test::inRange(1, 5) * 10.0
                          : kind == 1 ? 15.0
                                      : 0,
-                         glue        ? std::vector<std::string>{"band clamp"}
-                         : kind == 2 ? std::vector<std::string>{"lathe"}
-                                     : std::vector<std::string>{},
+                         glue        ? std::vector{Resource::BandClamp}
+                         : kind == 2 ? std::vector{Resource::Lathe}
+                                     : std::vector<Resource>{},
                          after, glue ? Action::Glue : Action::Cut));
     }
     return r;
@@ -83,8 +83,8 @@ double shortest(const Recipe& r, int clamps)
             if (!possible) break;
             const int work = static_cast<int>(r[i].workMinutes) / slot,
                       wait = static_cast<int>(r[i].waitMinutes) / slot;
-            const bool inClamp = !r[i].uses.empty() && r[i].uses[0] == "band clamp",
-                       onLathe = !r[i].uses.empty() && r[i].uses[0] == "lathe";
+            const bool inClamp = !r[i].uses.empty() && r[i].uses[0] == Resource::BandClamp,
+                       onLathe = !r[i].uses.empty() && r[i].uses[0] == Resource::Lathe;
             for (int t = ready;; ++t) {
                 bool free = true;
                 for (int k = t; k < t + work; ++k) free &= hands[static_cast<size_t>(k)] == 0;
@@ -114,7 +114,7 @@ void expectPossible(const Recipe& r, const Shop& shop, const Schedule& s)
     for (size_t i = 0; i < r.size(); ++i) index[r[i].id] = i;
     const ShopHours hours(shop, s.begins);
     std::vector<TimeSpan> hands;
-    std::map<std::string, std::vector<TimeSpan>> held;
+    std::map<Resource, std::vector<TimeSpan>> held;
     std::vector<size_t> place(r.size());
     for (size_t k = 0; k < s.order.size(); ++k) place[s.order[k]] = k;
     for (size_t i = 0; i < r.size(); ++i) {
@@ -133,12 +133,12 @@ void expectPossible(const Recipe& r, const Shop& shop, const Schedule& s)
         if (r[i].action == Action::Glue && r[i].workMinutes <= hours.longest()) RC_ASSERT(s.work[i].size() == 1);
         RC_ASSERT(s.end[i] <= s.length + 1e-9);
         if (r[i].waitMinutes > 0)
-            for (const std::string& u : r[i].uses) held[u].push_back({s.start[i], s.end[i]});
+            for (const Resource u : r[i].uses) held[u].push_back({s.start[i], s.end[i]});
     }
     std::ranges::sort(hands, {}, &TimeSpan::from);
     for (size_t k = 0; k + 1 < hands.size(); ++k) RC_ASSERT(hands[k].to <= hands[k + 1].from + 1e-6);
-    for (const TimeSpan& a : held["band clamp"])
-        RC_ASSERT(std::ranges::count_if(held["band clamp"], [&](const TimeSpan& b) {
+    for (const TimeSpan& a : held[Resource::BandClamp])
+        RC_ASSERT(std::ranges::count_if(held[Resource::BandClamp], [&](const TimeSpan& b) {
                       return b.from <= a.from + 1e-9 && b.to > a.from + 1e-6;
                   }) <= static_cast<long>(shop.bandClamps));
     RC_ASSERT(s.length >= s.lowerBound - 1e-6);
@@ -222,7 +222,7 @@ TEST(ShopHours, FollowTheWeek)
     EXPECT_EQ(hours.longest(), 480);
 }
 
-TEST(Gluing, SuggestsWhatHoldsAndSaysWhyAnotherDoesNot)
+TEST(GlueUpSpec, SuggestsWhatHoldsAndSaysWhyAnotherDoesNot)
 {
     const Species *maple = &speciesOf("maple"), *teak = &speciesOf("teak");
     struct Case {
@@ -250,7 +250,7 @@ TEST(Gluing, SuggestsWhatHoldsAndSaysWhyAnotherDoesNot)
     for (const Case& c : cases) {
         Shop shop;
         shop.temperature = c.celsius;
-        Step s = step("g", 5, 0, {"clamp"}, {}, Action::Glue);
+        Step s = step("g", 5, 0, {Resource::Clamp}, {}, Action::Glue);
         s.glue = {.faces = c.faces, .area = c.area, .joints = c.joints, .woods = {c.wood}};
         const GluedRecipe got = withGlue({}, shop, {s});
         ASSERT_EQ(got.joints.size(), 1u);
@@ -272,7 +272,7 @@ TEST(Gluing, SuggestsWhatHoldsAndSaysWhyAnotherDoesNot)
     }
 }
 
-TEST(Gluing, TimesFollowTheGlueAndTheCold)
+TEST(GlueUpSpec, TimesFollowTheGlueAndTheCold)
 {
     const Piece piece = test::demo("flag-bowl");
     Shop warm, cold;
@@ -297,7 +297,7 @@ TEST(Gluing, TimesFollowTheGlueAndTheCold)
     for (const Glue& g : warm.glues) EXPECT_EQ(coldFactor(g, 25), 1);
 }
 
-TEST(Gluing, TheRecipeJoinsEveryPartOnceAndSealsInsidesBeforeTheyAreClosed)
+TEST(GlueUpSpec, TheRecipeJoinsEveryPartOnceAndSealsInsidesBeforeTheyAreClosed)
 {
     for (const std::string& name : test::demoNames()) {
         const Plan plan = makePlan(test::demo(name), test::harbourShop());

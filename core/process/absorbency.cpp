@@ -1,4 +1,4 @@
-#include "core/process/thirst.h"
+#include "core/process/absorbency.h"
 
 #include "core/geometry/profile.h"
 
@@ -7,7 +7,7 @@
 namespace vl {
 namespace {
 
-/// Fibres that stand out of the surface by more than this show end grain, as in core/blank/faces; its sine.
+/// Fibers that stand out of the surface by more than this show end grain, as in core/blank/faces; its sine.
 const double showsEnds = std::sin(25 * pi / 180);
 
 class Sampler {
@@ -41,9 +41,9 @@ public:
         }
     }
 
-    Thirst result() const
+    Absorbency result() const
     {
-        Thirst t;
+        Absorbency t;
         if (area_ > 0) t = {.endGrain = ends_ / area_, .density = weight_ / area_};
         return t;
     }
@@ -65,16 +65,16 @@ private:
 
 }  // namespace
 
-Thirst thirstOf(const Assembly& assembly, const Sides& sides)
+Absorbency absorbencyOf(const Assembly& assembly, const TurnedSurfaces& surfaces)
 {
-    if (assembly.layers.empty() || sides.outside.size() < 2) return {};
+    if (assembly.layers.empty() || surfaces.outside.size() < 2) return {};
     Sampler sampler(assembly);
-    sampler.line(sides.outside, 1);
-    if (!sides.inside.empty()) sampler.line(sides.inside, -1);
-    Thirst t = sampler.result();
+    sampler.line(surfaces.outside, 1);
+    if (!surfaces.inside.empty()) sampler.line(surfaces.inside, -1);
+    Absorbency t = sampler.result();
     const BuiltLayer& foot = assembly.layers.front();
-    const double r = sides.outside.front().y() / 2;
-    if (const Cell* cell = foot.cellAt(sides.outside.front().x() + 1e-3, r, 15))
+    const double r = surfaces.outside.front().y() / 2;
+    if (const Cell* cell = foot.cellAt(surfaces.outside.front().x() + 1e-3, r, 15))
         t.faceGrainFoot = cell->endGrain(Eigen::Vector3d::UnitX()) < showsEnds;
     return t;
 }

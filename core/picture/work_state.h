@@ -16,7 +16,7 @@ struct Body {
     enum Reversed { None, First, Reassembled } reversed = None;  ///< of parts that are turned inside out
     enum Split { Whole, Opened, TurnedOn } split = Whole;
     bool fitted = false;             ///< with what is bought
-    std::vector<std::string> cut{};  ///< steps of saw and drill, of filling and colouring that are done
+    std::vector<std::string> cut{};  ///< steps of saw and drill, of filling and coloring that are done
     double shift = 0;                ///< mm along the axis away from where it lies in the piece
 
     bool operator==(const Body&) const = default;
@@ -28,18 +28,18 @@ std::vector<Body> bodiesAfter(const Piece& piece, const Assembly& assembly, cons
                               size_t count);
 
 /// Bodies as they lie, those that wait for their turn a little way along the axis, segments a little way out of it.
-Mesh bodiesMesh(const Piece& piece, const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies,
-                const MeshDetail& detail = {});
+Mesh bodiesMesh(const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces,
+                const std::vector<Body>& bodies, const MeshDetail& detail = {});
 
 /// The same as surfaces for other programs, each body closed by itself where its blank is, `tolerance` mm from the true
 /// ones.
-Surface bodiesSurface(const Piece& piece, const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies,
-                      double tolerance);
+Surface bodiesSurface(const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces,
+                      const std::vector<Body>& bodies, double tolerance);
 
 /// How far they reach: along the axis from station 0, and across it, mm.
 struct Reach {
     double height = 0, diameter = 0;
 };
-Reach reachOf(const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies);
+Reach reachOf(const Assembly& assembly, const TurnedSurfaces& surfaces, const std::vector<Body>& bodies);
 
 }  // namespace vl

@@ -5,8 +5,8 @@
 namespace vl {
 
 /// A surface in the woods of the blank that it was cut from: its triangles cut at every joint, so that a joint is as
-/// sharp as an edge, smooth where neighbours meet at less than 30°. Air between segments is left out where the
+/// sharp as an edge, smooth where neighbors meet at less than 30°. Air between segments is left out where the
 /// surface passes it.
-Mesh painted(const Assembly& assembly, const Surface& surface);
+Mesh materialMesh(const Assembly& assembly, const Surface& surface);
 
 }  // namespace vl

@@ -5,7 +5,7 @@
 namespace vl {
 
 /// What saw and drill take of the turned piece: mm³ of wood, its mass in kg, and that times its station, kg·mm.
-struct Taken {
+struct RemovedVolume {
     double volume = 0, mass = 0, moment = 0;
 };
 
@@ -13,6 +13,6 @@ struct Taken {
 /// parts that were turned inside out, and what saws take where other axes have been at it, by points spread evenly over
 /// it (the additive recurrence of the root of x⁴ = x + 1, from memory), within about a hundredth. What two cuts take is
 /// counted once.
-Taken takenByCuts(const Assembly& assembly, const Sides& sides);
+RemovedVolume removedByCuts(const Assembly& assembly, const TurnedSurfaces& surfaces);
 
 }  // namespace vl

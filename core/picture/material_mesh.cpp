@@ -1,4 +1,4 @@
-#include "core/picture/painted.h"
+#include "core/picture/material_mesh.h"
 
 #include "core/blank/insets.h"
 #include "core/picture/mesh_builder.h"
@@ -159,7 +159,7 @@ void paintInsets(MeshBuilder& b, size_t index, const BuiltLayer& layer, std::vec
 
 }  // namespace
 
-Mesh painted(const Assembly& assembly, const Surface& surface)
+Mesh materialMesh(const Assembly& assembly, const Surface& surface)
 {
     Mesh mesh;
     MeshBuilder b(assembly, mesh);

@@ -18,9 +18,9 @@ struct Cut {
 
 /// What the tools leave of a piece: its sides turned true, as polylines, and what other axes and the blank's own edges
 /// leave of its outside.
-struct Sides {
+struct TurnedSurfaces {
     Polyline outside;
-    Polyline inside;                ///< from the floor's centre, or the bore's end, to the rim; empty where it is solid
+    Polyline inside;                ///< from the floor's center, or the bore's end, to the rim; empty where it is solid
     std::vector<TurnedAbout> axes;  ///< each set-up on another axis, in the order of the work
     std::vector<HalfSpace> edges;   ///< of the blank, along the axis, where they stay
     std::vector<Cut> cuts{};        ///< by saw and drill, in the order of the work
@@ -36,16 +36,17 @@ struct Sides {
 };
 
 /// Stretches of wood along a line from `from` in a direction of length 1, up to `far` mm on: where each begins and
-/// ends. Found by steps of half a millimetre and halving; what saw and drill take counts as wood.
-std::vector<Range> woodAlong(const Sides& sides, const Eigen::Vector3d& from, const Eigen::Vector3d& way, double far);
+/// ends. Found by steps of half a millimeter and halving; what saw and drill take counts as wood.
+std::vector<Range> woodAlong(const TurnedSurfaces& surfaces, const Eigen::Vector3d& from, const Eigen::Vector3d& way,
+                             double far);
 
 /// From which end a finished piece is looked at.
 enum class End { Tailstock, Headstock };
 
 /// The station of the wood that is seen from an end at a radius (mm); NaN where one looks past it or through it.
-double stationSeen(const Sides& sides, End from, double r);
+double stationSeen(const TurnedSurfaces& surfaces, End from, double r);
 
 /// The sides that the piece's outline and wall rule give.
-Sides sidesOf(const Piece& piece);
+TurnedSurfaces turnedSurfacesOf(const Piece& piece);
 
 }  // namespace vl

@@ -1,6 +1,6 @@
 // Patterns worked backwards: what is promised of the turned surface is measured on it.
 #include "core/geometry/profile.h"
-#include "core/plan/backwards.h"
+#include "core/plan/inverse_design.h"
 #include "core/plan/plan.h"
 #include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
@@ -20,14 +20,14 @@ double heightOverWidth(const Plan& plan, size_t layer)
     const double to = std::min(b.z1, plan.shape.height);
     double tall = 0;
     constexpr int steps = 2000;
-    Point before(b.z0, radiusAt(plan.sides.outside, b.z0 + 1e-7));
+    Point before(b.z0, radiusAt(plan.surfaces.outside, b.z0 + 1e-7));
     for (int k = 1; k <= steps; ++k) {
         const double z = b.z0 + (to - b.z0) * k / steps;
-        const Point now(z, radiusAt(plan.sides.outside, k == steps ? z - 1e-7 : z));
+        const Point now(z, radiusAt(plan.surfaces.outside, k == steps ? z - 1e-7 : z));
         tall += (now - before).norm();
         before = now;
     }
-    return tall / (2 * pi * radiusAt(plan.sides.outside, (b.z0 + to) / 2) / b.count());
+    return tall / (2 * pi * radiusAt(plan.surfaces.outside, (b.z0 + to) / 2) / b.count());
 }
 
 /// Woods that show on the turned outside at a station.
@@ -36,14 +36,14 @@ std::set<std::string> shownAt(const Plan& plan, double z)
     std::set<std::string> woods;
     const BuiltLayer& layer = plan.assembly.layers[plan.assembly.layerAt(z)];
     for (int k = 0; k < 1440; ++k)
-        if (const Cell* cell = layer.cellAt(z, radiusAt(plan.sides.outside, z) - 1e-3, k / 4.0))
+        if (const Cell* cell = layer.cellAt(z, radiusAt(plan.surfaces.outside, z) - 1e-3, k / 4.0))
             woods.insert(cell->wood->id);
     return woods;
 }
 
 }  // namespace
 
-TEST(Backwards, SquaresOnAConeGrowInAGeometricRow)
+TEST(InverseDesign, SquaresOnAConeGrowInAGeometricRow)
 {
     for (const double r1 : {40.0, 70.0, 100.0}) {
         constexpr double r0 = 40, height = 80;
@@ -66,7 +66,7 @@ TEST(Backwards, SquaresOnAConeGrowInAGeometricRow)
     }
 }
 
-TEST(Backwards, SquaresAreSquareOnTheTurnedWall)
+TEST(InverseDesign, SquaresAreSquareOnTheTurnedWall)
 {
     for (const double r0 : {22.0, 30.0, 55.0})
         for (const int n : {8, 12, 24}) {
@@ -75,7 +75,7 @@ TEST(Backwards, SquaresAreSquareOnTheTurnedWall)
             const auto all = squareBricks(p, 3);
             ASSERT_FALSE(all.empty()) << r0 << " " << n;
             double best = 1e9;
-            for (const Backwards& one : all) {
+            for (const InverseDesign& one : all) {
                 const Plan plan = makePlan(one.piece, Shop{});
                 for (size_t i = 0; i < one.piece.layers.size(); ++i)
                     EXPECT_NEAR(std::abs(std::log(heightOverWidth(plan, i))), one.off, 0.02)
@@ -90,7 +90,7 @@ TEST(Backwards, SquaresAreSquareOnTheTurnedWall)
     EXPECT_TRUE(squareBricks(test::plainCylinder(30, 60, BlockForm::Along), 0).empty()) << "no rings";
 }
 
-TEST(Backwards, PointsReachTheFacesOfTheirRing)
+TEST(InverseDesign, PointsReachTheFacesOfTheirRing)
 {
     for (const auto kind : {MadeUp::Zigzag, MadeUp::Diamond})
         for (const double r1 : {60.0, 50.0}) {
@@ -103,7 +103,7 @@ TEST(Backwards, PointsReachTheFacesOfTheirRing)
             const auto all = pointsMeet(p, 1);
             ASSERT_EQ(all.size(), 1u);
             const Plan plan = makePlan(all[0].piece, Shop{}), before = makePlan(p, Shop{});
-            for (const Caution& c : plan.cautions) EXPECT_NE(c.id.substr(0, 4), "band") << c.message;
+            for (const Caution& c : plan.cautions) EXPECT_NE(c.id.substr(0, 4), "band") << print(c.message);
             const double wide = 20.3, narrow = 39.7;  // just inside both its faces
             EXPECT_TRUE(shownAt(plan, wide).contains("holly"));
             EXPECT_FALSE(shownAt(before, wide).contains("holly")) << "as drawn they end before";
@@ -115,7 +115,7 @@ TEST(Backwards, PointsReachTheFacesOfTheirRing)
         }
 }
 
-TEST(Backwards, WedgesStayOrAreSaidToGo)
+TEST(InverseDesign, WedgesStayOrAreSaidToGo)
 {
     for (const double waist : {33.0, 30.0, 20.0}) {
         Piece p = test::plainCylinder(35, 120, BlockForm::Along);
@@ -133,15 +133,15 @@ TEST(Backwards, WedgesStayOrAreSaidToGo)
     }
 }
 
-TEST(Backwards, OfAnyRingsAreRightOrNotOffered)
+TEST(InverseDesign, OfAnyRingsAreRightOrNotOffered)
 {
     test::property([] {
         const int rings = test::inRange(1, 12), n = test::inRange(3, 40);
         Piece p =
             test::ringCone(10 + test::inRange(0, 60), 10 + test::inRange(0, 60), 20 + test::inRange(0, 150), rings, n);
         const int layer = test::inRange(0, rings);
-        for (const Backwards& one : workedBackwards(p, layer)) checkPiece(one.piece);
-        for (const Backwards& one : squareBricks(p, layer)) {
+        for (const InverseDesign& one : inverseDesigns(p, layer)) checkPiece(one.piece);
+        for (const InverseDesign& one : squareBricks(p, layer)) {
             RC_ASSERT(std::abs(stackHeight(one.piece) - stackHeight(p)) < 1e-6);
             const Plan plan = makePlan(one.piece, Shop{});
             for (size_t i = 0; i < one.piece.layers.size(); ++i)
@@ -150,7 +150,7 @@ TEST(Backwards, OfAnyRingsAreRightOrNotOffered)
     });
 }
 
-TEST(Backwards, ASpiralClimbsOneWayAlsoWhereItIsStackedUpsideDown)
+TEST(InverseDesign, ASpiralClimbsOneWayAlsoWhereItIsStackedUpsideDown)
 {
     Piece p = test::ringCone(45, 60, 200, 10, 12);
     for (Layer& l : p.layers) l.woods = std::vector<std::string>(12, "maple");
@@ -170,7 +170,7 @@ TEST(Backwards, ASpiralClimbsOneWayAlsoWhereItIsStackedUpsideDown)
             Eigen::Vector2d sum(0, 0);
             for (int k = 0; k < 3600; ++k) {
                 const double z = (b.z0 + b.z1) / 2, a = k / 10.0 * degrees;
-                const Cell* cell = b.cellAt(z, radiusAt(plan.sides.outside, z) - 1e-3, k / 10.0);
+                const Cell* cell = b.cellAt(z, radiusAt(plan.surfaces.outside, z) - 1e-3, k / 10.0);
                 if (cell && std::string_view(cell->wood->id) == "walnut")
                     sum += Eigen::Vector2d(std::cos(a), std::sin(a));
             }
@@ -192,16 +192,16 @@ TEST(Backwards, ASpiralClimbsOneWayAlsoWhereItIsStackedUpsideDown)
     }
 }
 
-TEST(Backwards, AChosenStripeReachesTheRim)
+TEST(InverseDesign, AChosenStripeReachesTheRim)
 {
     const Piece dish = test::demo("ballast-dish");
     const int top = static_cast<int>(dish.layers.size()) - 1;
     const auto all = stripesAtRim(dish, top);
     ASSERT_GE(all.size(), 2u) << "one for each of its woods";
-    for (const Backwards& one : all) {
+    for (const InverseDesign& one : all) {
         const Plan plan = makePlan(one.piece, Shop{});
-        const double z = plan.shape.height - 1e-3, outer = radiusAt(plan.sides.outside, z),
-                     inner = plan.sides.inside.back().y();
+        const double z = plan.shape.height - 1e-3, outer = radiusAt(plan.surfaces.outside, z),
+                     inner = plan.surfaces.inside.back().y();
         const auto& form = *one.piece.layers.back().as<BoardRingForm>();
         // Along the strips' own sides the whole rim, or the strip's share of it, is of one wood: the one that is named.
         for (const double side : {90.0, -90.0}) {

@@ -57,7 +57,7 @@ TEST(Joint, AFloorInItBelongsToTheLayerThatItBounds)
     EXPECT_GT(makePlan(sums, {}).assembly.layers[1].stock.inner, 80);
 }
 
-TEST(Joint, AStepInItNarrowsNeitherNeighbourAndTheOverlapIsThatOfBothSides)
+TEST(Joint, AStepInItNarrowsNeitherNeighborAndTheOverlapIsThatOfBothSides)
 {
     Piece p = threeLayers(20, 60, 5);
     p.outside = {test::corner(0, 40), test::corner(20, 40), test::corner(20, 60), test::corner(60, 60)};
@@ -65,8 +65,8 @@ TEST(Joint, AStepInItNarrowsNeitherNeighbourAndTheOverlapIsThatOfBothSides)
     EXPECT_NEAR(plan.assembly.layers[0].finishedOuter.high, 40, 1e-9);
     EXPECT_NEAR(plan.assembly.layers[1].finishedOuter.low, 60, 1e-9);
     // Wood from the bore of the wider to the outside of the slimmer.
-    const double bore = radiusAfter(plan.sides.inside, 20);
-    EXPECT_NEAR(plan.overlaps[0].wall, std::min(40.0, 60.0) - std::max(bore, radiusBefore(plan.sides.inside, 20)),
+    const double bore = radiusAfter(plan.surfaces.inside, 20);
+    EXPECT_NEAR(plan.overlaps[0].wall, std::min(40.0, 60.0) - std::max(bore, radiusBefore(plan.surfaces.inside, 20)),
                 1e-9);
     // The even wall keeps its 6 mm from the step's corner too.
     EXPECT_NEAR(plan.overlaps[0].wall, 6, 1e-6);
@@ -119,12 +119,12 @@ TEST(Wall, NoStationSaysLessThanTheThinnestAndTheFloorAndRimAreThere)
         const Plan plan = makePlan(p, {});
         if (plan.shape.solid) return;
         // Where the hollow comes to a point the wall there is the floor's.
-        for (const Point& q : wallLine(plan.sides))
+        for (const Point& q : wallLine(plan.surfaces))
             if (q.y() <= 0) return;
         for (const Station& s : plan.stations)
-            if (!std::isnan(s.wall) && s.inside > 0 && s.z > plan.sides.inside.front().x() + 1e-6)
+            if (!std::isnan(s.wall) && s.inside > 0 && s.z > plan.surfaces.inside.front().x() + 1e-6)
                 RC_ASSERT(s.wall >= plan.shape.thinnest.wall - 1e-6);
-        const double rim = outlineHeight(p), floor = plan.sides.inside.front().x();
+        const double rim = outlineHeight(p), floor = plan.surfaces.inside.front().x();
         RC_ASSERT(std::abs(plan.stations.back().z - rim) < 1e-9);
         if (floor > 0 && floor < rim - 0.5)
             RC_ASSERT(std::ranges::any_of(plan.stations, [&](const Station& s) { return s.z == floor; }));
@@ -136,7 +136,7 @@ TEST(Shape, NoStopIsWithoutAWayOutAndNothingWeighsLessThanNothing)
     test::property([] {
         const Plan plan = makePlan(test::randomPiece(), {});
         for (const Caution& c : plan.cautions)
-            if (c.level == Level::Stop && c.fixes.empty()) RC_FAIL(c.id + " at " + c.at + ": " + c.message);
+            if (c.level == Level::Stop && c.fixes.empty()) RC_FAIL(c.id + " at " + c.at + ": " + print(c.message));
         RC_ASSERT(plan.shape.weight >= 0 && plan.shape.woodVolume >= 0 && plan.shape.capacity >= 0);
         for (const Step& s : plan.assembly.recipe) RC_ASSERT(s.glue.area >= 0 && s.glue.grams >= 0);
     });
@@ -151,7 +151,7 @@ TEST(Shape, NoStopIsWithoutAWayOutAndNothingWeighsLessThanNothing)
         ASSERT_NE(wall, nullptr);
         EXPECT_EQ(wall->level, Level::Stop);
         EXPECT_NEAR(wall->measure, bored ? -20 : -30, 1e-6);
-        EXPECT_EQ(find(makePlan(wall->fixes[0].apply(p), {}), "wall"), nullptr) << wall->fixes[0].label;
+        EXPECT_EQ(find(makePlan(wall->fixes[0].apply(p), {}), "wall"), nullptr) << print(wall->fixes[0].label);
     }
 }
 
@@ -195,11 +195,11 @@ TEST(Outline, ArcsStayWithinTheirTolerance)
         const Point a(0, 5000), b(length, 5000 + rise), mid = (a + b) / 2;
         const double half = (b - a).norm() / 2, sagitta = bulge * half;
         const double radius = (half * half + sagitta * sagitta) / (2 * sagitta);
-        const Point along = (b - a) / (2 * half), centre = mid + Point(-along.y(), along.x()) * (sagitta - radius);
+        const Point along = (b - a) / (2 * half), center = mid + Point(-along.y(), along.x()) * (sagitta - radius);
         const Polyline line = flatten(o, 0.01);
         for (size_t i = 0; i + 1 < line.size(); ++i) {
-            RC_ASSERT(std::abs((line[i] - centre).norm() - radius) < 1e-5);
-            RC_ASSERT(radius - ((line[i] + line[i + 1]) / 2 - centre).norm() < 0.0101);
+            RC_ASSERT(std::abs((line[i] - center).norm() - radius) < 1e-5);
+            RC_ASSERT(radius - ((line[i] + line[i + 1]) / 2 - center).norm() < 0.0101);
         }
     });
 }
@@ -212,12 +212,12 @@ TEST(Hollow, ARoundedFloorIsABallThatTouchesFloorAndWall)
     p.outside = {test::corner(0, 30), test::corner(90, 120)};
     p.hollow.rimWall = 6;
     p.hollow.floorRound = 0;
-    const Polyline sharp = sidesOf(p).inside;
+    const Polyline sharp = turnedSurfacesOf(p).inside;
     p.hollow.floorRound = 15;
-    const Polyline round = sidesOf(p).inside;
+    const Polyline round = turnedSurfacesOf(p).inside;
     const double foot = radiusAfter(sharp, 10);
-    // The ball's centre: 15 from the floor, and 15 from the wall square to it; the wall leans 45°.
-    const double centre = foot + 15 - 15 * std::sqrt(2.0);
+    // The ball's center: 15 from the floor, and 15 from the wall square to it; the wall leans 45°.
+    const double center = foot + 15 - 15 * std::sqrt(2.0);
     double least = 1e9;
     for (const Point& q : round) {
         if (q.y() <= 0) continue;
@@ -225,18 +225,18 @@ TEST(Hollow, ARoundedFloorIsABallThatTouchesFloorAndWall)
         EXPECT_LE(q.y(), wall + 1e-6) << "the fillet is wood";
         const double touches = 15 - 15 / std::sqrt(2.0);
         if (z < touches - 0.3) {
-            EXPECT_NEAR(q.y(), centre + std::sqrt(225 - (z - 15) * (z - 15)), 0.06) << z;
+            EXPECT_NEAR(q.y(), center + std::sqrt(225 - (z - 15) * (z - 15)), 0.06) << z;
         } else if (z > touches + 0.3) {
             EXPECT_NEAR(q.y(), wall, 1e-3) << z;
         }
         least = std::min(least, q.y());
     }
-    EXPECT_NEAR(least, centre, 0.5);
+    EXPECT_NEAR(least, center, 0.5);
     // Wider than the hollow it is as round as there is room for.
     Piece narrow = threeLayers(30, 20, 10);
     narrow.hollow.floorRound = 300;
-    for (const Point& q : sidesOf(narrow).inside) EXPECT_GE(q.y(), 0);
-    EXPECT_LT(radiusAfter(sidesOf(narrow).inside, 10.01), 3);
+    for (const Point& q : turnedSurfacesOf(narrow).inside) EXPECT_GE(q.y(), 0);
+    EXPECT_LT(radiusAfter(turnedSurfacesOf(narrow).inside, 10.01), 3);
 }
 
 TEST(Ring, AGapThatIsAcceptedLeavesAnInnerEdge)
@@ -298,7 +298,7 @@ TEST(Shape, WhatLiesBeyondTheOutlineIsSaid)
         for (const Fix& fix : said->fixes) {
             const Plan after = makePlan(fix.apply(p), {});
             EXPECT_TRUE(std::ranges::none_of(after.cautions, [&](const Caution& a) { return a.id == said->id; }))
-                << c.id << ": " << fix.label;
+                << c.id << ": " << print(fix.label);
         }
     }
 }

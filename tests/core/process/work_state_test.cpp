@@ -1,7 +1,7 @@
 // The film of a piece: after every step of every sample its wood is where the recipe says, and only ever leaves.
 #include "core/picture/finished.h"
 #include "core/picture/held_work.h"
-#include "core/picture/moment.h"
+#include "core/picture/work_state.h"
 #include "core/plan/plan.h"
 #include "tests/support/samples.h"
 
@@ -12,7 +12,7 @@
 
 using namespace vl;
 
-TEST(Moment, EndsWithTheFinishedPiece)
+TEST(WorkState, EndsWithTheFinishedPiece)
 {
     for (const std::string& name : test::demoNames()) {
         const Piece piece = test::demo(name);
@@ -27,14 +27,14 @@ TEST(Moment, EndsWithTheFinishedPiece)
         if (piece.nest.on) continue;
         // By the divergence theorem, of two meshes.
         const MeshDetail detail{0.1, false};
-        EXPECT_NEAR(meshVolume(bodiesMesh(piece, plan.assembly, plan.sides, last, detail)) /
-                        meshVolume(finishedMesh(piece, plan.assembly, plan.sides, detail)),
+        EXPECT_NEAR(meshVolume(bodiesMesh(piece, plan.assembly, plan.surfaces, last, detail)) /
+                        meshVolume(finishedMesh(piece, plan.assembly, plan.surfaces, detail)),
                     1, 1e-6)
             << name;
     }
 }
 
-TEST(Moment, WoodOnlyLeavesOrIsJoined)
+TEST(WorkState, WoodOnlyLeavesOrIsJoined)
 {
     for (const std::string& name : test::demoNames()) {
         const Piece piece = test::demo(name);
@@ -60,7 +60,7 @@ TEST(Moment, WoodOnlyLeavesOrIsJoined)
                 was = 0;
                 continue;
             }
-            const double volume = meshVolume(bodiesMesh(piece, plan.assembly, plan.sides, now, {0.1, false}));
+            const double volume = meshVolume(bodiesMesh(piece, plan.assembly, plan.surfaces, now, {0.1, false}));
             // What is glued, packed or fitted into it comes to it.
             const auto given = [](const std::vector<Body>& bodies) {
                 long n = 0;
@@ -78,7 +78,7 @@ TEST(Moment, WoodOnlyLeavesOrIsJoined)
     }
 }
 
-TEST(Moment, AnOarGripIsTurnedSideBySide)
+TEST(WorkState, AnOarGripIsTurnedSideBySide)
 {
     const Piece piece = test::demo("oar-grip");
     const Plan plan = makePlan(piece, test::harbourShop());
@@ -96,7 +96,7 @@ TEST(Moment, AnOarGripIsTurnedSideBySide)
     EXPECT_EQ(axes, 3u);
 }
 
-TEST(Moment, WhatHoldsTheWorkTouchesItAndKeepsClearOfWhatSweeps)
+TEST(WorkState, WhatHoldsTheWorkTouchesItAndKeepsClearOfWhatSweeps)
 {
     const Piece piece = test::demo("pilot-box");
     const Shop shop = test::harbourShop();

@@ -1,4 +1,4 @@
-#include "core/blank/taken.h"
+#include "core/blank/removed_volume.h"
 
 #include <Eigen/Geometry>
 
@@ -96,18 +96,18 @@ double within(const Stretches& stretches, const Range& range)
 
 /// What saws take of what is turned true and keeps its edges, along lines towards 9 o'clock: how much at each station.
 /// Midpoints of stations and of angles, so that the round ends of its sections are met squarely.
-template <class See> void overLines(const Sides& sides, const std::vector<const Sawed*>& saws, See see)
+template <class See> void overLines(const TurnedSurfaces& surfaces, const std::vector<const Sawed*>& saws, See see)
 {
     constexpr int stations = 80, lines = 64;
     const Eigen::Vector3d way = Eigen::Vector3d::UnitZ();
-    const double z0 = sides.outside.front().x(), dz = (sides.outside.back().x() - z0) / stations;
+    const double z0 = surfaces.outside.front().x(), dz = (surfaces.outside.back().x() - z0) / stations;
     for (int i = 0; i < stations; ++i) {
-        const double z = z0 + (i + 0.5) * dz, out = radiusAt(sides.outside, z);
-        const double bore = sides.inside.empty() ? std::nan("") : radiusAt(sides.inside, z);
+        const double z = z0 + (i + 0.5) * dz, out = radiusAt(surfaces.outside, z);
+        const double bore = surfaces.inside.empty() ? std::nan("") : radiusAt(surfaces.inside, z);
         if (!(out > 0)) continue;
         // Edges square to the lines say how far up and down these go.
         Range tall{-out, out};
-        for (const HalfSpace& h : sides.edges)
+        for (const HalfSpace& h : surfaces.edges)
             if (std::abs(h.normal.y()) > 0.999)
                 (h.normal.y() > 0 ? tall.high : tall.low) =
                     h.normal.y() > 0 ? std::min(tall.high, h.offset) : std::max(tall.low, -h.offset);
@@ -117,7 +117,7 @@ template <class See> void overLines(const Sides& sides, const std::vector<const 
             const double angle = first + wide * (k + 0.5) / lines, up = out * std::sin(angle);
             const Eigen::Vector3d from(z, up, 0);
             Range wood{-out * std::cos(angle), out * std::cos(angle)};
-            for (const HalfSpace& h : sides.edges) {
+            for (const HalfSpace& h : surfaces.edges) {
                 const double slope = h.normal.z(), room = h.offset - h.normal.dot(from);
                 if (std::abs(slope) > 1e-12)
                     (slope > 0 ? wood.high : wood.low) =
@@ -141,14 +141,14 @@ template <class See> void overLines(const Sides& sides, const std::vector<const 
 }
 
 /// The same by places over what is turned true, where other axes have been at it too.
-template <class See> void overTurned(const Sides& sides, int looks, See see)
+template <class See> void overTurned(const TurnedSurfaces& surfaces, int looks, See see)
 {
-    const double z0 = sides.outside.front().x(), z1 = sides.outside.back().x();
+    const double z0 = surfaces.outside.front().x(), z1 = surfaces.outside.back().x();
     Spread spread;
     for (int k = 0; k < looks; ++k) {
         const auto [u, v, w] = spread.next();
-        const double z = z0 + (z1 - z0) * u, out = radiusAt(sides.outside, z);
-        const double bore = sides.inside.empty() ? std::nan("") : radiusAt(sides.inside, z);
+        const double z = z0 + (z1 - z0) * u, out = radiusAt(surfaces.outside, z);
+        const double bore = surfaces.inside.empty() ? std::nan("") : radiusAt(surfaces.inside, z);
         const double in = std::isnan(bore) ? 0 : bore, area = pi * (out * out - in * in);
         if (!(area > 0)) continue;
         const double r = std::sqrt(in * in + v * (out * out - in * in)), a = 2 * pi * w;
@@ -158,9 +158,9 @@ template <class See> void overTurned(const Sides& sides, int looks, See see)
 
 }  // namespace
 
-Taken takenByCuts(const Assembly& assembly, const Sides& sides)
+RemovedVolume removedByCuts(const Assembly& assembly, const TurnedSurfaces& surfaces)
 {
-    Taken sum;
+    RemovedVolume sum;
     if (assembly.layers.empty()) return sum;
     constexpr double kgPerMm3 = 1e-9;  // times kg/m³
     const auto add = [&](double z, double volume) {
@@ -171,29 +171,29 @@ Taken takenByCuts(const Assembly& assembly, const Sides& sides)
         sum.moment += wood * layer.density * kgPerMm3 * z;
     };
     std::vector<const Sawed*> saws;
-    for (const Cut& c : sides.cuts)
+    for (const Cut& c : surfaces.cuts)
         if (const Sawed* s = std::get_if<Sawed>(&c.solid)) saws.push_back(s);
     std::vector<const Cutter*> between;
-    for (const Cut& c : sides.cuts)
+    for (const Cut& c : surfaces.cuts)
         if (std::holds_alternative<Between>(c.solid)) between.push_back(&c.solid);
     const auto sawn = [&](const Eigen::Vector3d& p) {
         return std::ranges::any_of(saws, [&](const Sawed* s) { return takes(*s, p); }) ||
                std::ranges::any_of(between, [&](const Cutter* c) { return takes(*c, p); });
     };
     constexpr int ofSaws = 16384, ofDrill = 2048;
-    if (!saws.empty() && sides.axes.empty() && between.empty())
-        overLines(sides, saws, add);
+    if (!saws.empty() && surfaces.axes.empty() && between.empty())
+        overLines(surfaces, saws, add);
     else if (!saws.empty() || !between.empty())
-        overTurned(sides, ofSaws, [&](const Eigen::Vector3d& p, double volume) {
-            if (sawn(p) && sides.holds(p, false)) add(p.x(), volume);
+        overTurned(surfaces, ofSaws, [&](const Eigen::Vector3d& p, double volume) {
+            if (sawn(p) && surfaces.holds(p, false)) add(p.x(), volume);
         });
     // A hole by itself, less what the saw and the holes before it have taken.
     std::vector<const Cutter*> before;
-    for (const Cut& c : sides.cuts) {
+    for (const Cut& c : surfaces.cuts) {
         const Drilled* d = std::get_if<Drilled>(&c.solid);
         if (!d) continue;
         overDrill(*d, ofDrill, [&](const Eigen::Vector3d& p, double volume) {
-            if (!takes(c.solid, p) || !sides.holds(p, false) || sawn(p)) return;
+            if (!takes(c.solid, p) || !surfaces.holds(p, false) || sawn(p)) return;
             if (std::ranges::none_of(before, [&](const Cutter* o) { return takes(*o, p); })) add(p.x(), volume);
         });
         before.push_back(&c.solid);

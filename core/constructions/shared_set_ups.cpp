@@ -1,4 +1,4 @@
-#include "core/constructions/alike.h"
+#include "core/constructions/shared_set_ups.h"
 
 #include "core/geometry/piercing.h"
 #include "core/piece/records/field_items.h"
@@ -27,9 +27,9 @@ double stopRoom(const RegularRing& ring, double within)
 
 }  // namespace
 
-std::vector<Evened> evened(const Piece& piece, const std::vector<Building>& built, double within)
+std::vector<SharedSetUp> sharedSetUps(const Piece& piece, const std::vector<Building>& built, double within)
 {
-    std::vector<Evened> more(built.size());
+    std::vector<SharedSetUp> more(built.size());
     std::map<long, std::vector<size_t>> mitres;  // by thousandths of a degree
     std::vector<size_t> planed, ripped;
     for (size_t i = 0; i < built.size(); ++i) {
@@ -67,7 +67,7 @@ std::vector<Evened> evened(const Piece& piece, const std::vector<Building>& buil
     return more;
 }
 
-Piece withEvened(Piece piece, const std::vector<Evened>& more)
+Piece withSharedSetUps(Piece piece, const std::vector<SharedSetUp>& more)
 {
     for (size_t i = 0; i < more.size(); ++i) {
         Layer& l = piece.layers[i];

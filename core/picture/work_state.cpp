@@ -1,7 +1,7 @@
-#include "core/picture/moment.h"
+#include "core/picture/work_state.h"
 
 #include "core/picture/finished.h"
-#include "core/picture/painted.h"
+#include "core/picture/material_mesh.h"
 #include "core/picture/parted.h"
 #include "core/picture/rejoined.h"
 #include "core/process/split_recipe.h"
@@ -97,10 +97,10 @@ Assembly layersOf(const Assembly& assembly, const Body& b)
 }
 
 /// Holes that are drilled and not filled yet.
-std::vector<Cut> openHoles(const Piece& piece, const Sides& sides, const Body& b)
+std::vector<Cut> openHoles(const Piece& piece, const TurnedSurfaces& surfaces, const Body& b)
 {
     std::vector<Cut> open;
-    for (const Cut& c : sides.filled) {
+    for (const Cut& c : surfaces.filled) {
         const auto hole = std::ranges::find_if(piece.holes, [&](const Hole& h) { return c.step == "drill-" + h.id; });
         if (isDone(b, c) && hole != piece.holes.end() && !isDone(b, fillStep(*hole))) open.push_back(c);
     }
@@ -108,12 +108,13 @@ std::vector<Cut> openHoles(const Piece& piece, const Sides& sides, const Body& b
 }
 
 /// What is turned inside out, before its second turning: as the first one left it, or reversed.
-std::optional<Sides> reversedSides(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b)
+std::optional<TurnedSurfaces> reversedSides(const Piece& piece, const Assembly& assembly,
+                                            const TurnedSurfaces& surfaces, const Body& b)
 {
-    const auto blank = insideOutOf(piece, sides.outside);
+    const auto blank = insideOutOf(piece, surfaces.outside);
     if (!blank || b.reversed == Body::None || b.round) return std::nullopt;
     const BuiltLayer& l = assembly.layers[0];
-    Sides now{.outside = {}, .inside = {}, .axes = {}, .edges = {}};
+    TurnedSurfaces now{.outside = {}, .inside = {}, .axes = {}, .edges = {}};
     // A star of six has no round blank and no convex one: what it holds.
     const bool convex = blank->parts < 6;
     // Round it a little wider than its corners: what only touches is not cut cleanly.
@@ -121,7 +122,7 @@ std::optional<Sides> reversedSides(const Piece& piece, const Assembly& assembly,
     if (convex)
         for (const Cell& c : l.cells)
             for (const HalfSpace& h : c.faces) {
-                // Neighbours share a plane: it is cut once.
+                // Neighbors share a plane: it is cut once.
                 const auto same = [&](const HalfSpace& o) { return (o.normal - h.normal).norm() < 1e-9; };
                 if (std::ranges::none_of(now.edges, same)) now.edges.push_back(h);
             }
@@ -134,29 +135,29 @@ std::optional<Sides> reversedSides(const Piece& piece, const Assembly& assembly,
             now.outside.emplace_back(blank->first.back().x(), corner);
         }
     } else
-        now.cuts = insideOutCuts(piece, sides.outside);
+        now.cuts = insideOutCuts(piece, surfaces.outside);
     now.outside.emplace_back(l.z1, corner);
     return now;
 }
 
 /// What the tools have left of a body that is turned or hollowed.
-Sides turnedSides(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b)
+TurnedSurfaces turnedSides(const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces, const Body& b)
 {
-    Sides turned = sides;
+    TurnedSurfaces turned = surfaces;
     std::erase_if(turned.cuts, [&](const Cut& c) { return !isDone(b, c); });
-    std::ranges::move(openHoles(piece, sides, b), std::back_inserter(turned.cuts));
+    std::ranges::move(openHoles(piece, surfaces, b), std::back_inserter(turned.cuts));
     turned.axes.resize(std::min(b.axes, turned.axes.size()));
-    if (b.part != Body::All && !sides.inside.empty()) {
+    if (b.part != Body::All && !surfaces.inside.empty()) {
         // What room a fit leaves cannot be seen: the usual ones do. The spigot comes with the hollow.
         const double at = piece.lid.at;
         if (b.hollow) {
-            BoxAndLid both = apart(piece, Fits{}, sides);
-            Sides& own = b.part == Body::Box ? both.box : both.lid;
+            BoxAndLid both = apart(piece, Fits{}, surfaces);
+            TurnedSurfaces& own = b.part == Body::Box ? both.box : both.lid;
             turned.outside = std::move(own.outside);
             turned.inside = std::move(own.inside);
         } else {
-            turned.outside = b.part == Body::Box ? clipped(sides.outside, 0, at)
-                                                 : clipped(sides.outside, at, sides.outside.back().x());
+            turned.outside = b.part == Body::Box ? clipped(surfaces.outside, 0, at)
+                                                 : clipped(surfaces.outside, at, surfaces.outside.back().x());
             turned.inside.clear();
         }
         return turned;
@@ -178,55 +179,58 @@ Sides turnedSides(const Piece& piece, const Assembly& assembly, const Sides& sid
 
 /// What saw and drill have taken of a blank that no lathe has touched: of one piece of wood, as what is glued together
 /// is no single closed solid.
-std::vector<Cutter> cutBlank(const Piece& piece, const Assembly& own, const Sides& sides, const Body& b)
+std::vector<Cutter> cutBlank(const Piece& piece, const Assembly& own, const TurnedSurfaces& surfaces, const Body& b)
 {
     std::vector<Cutter> done;
     if (own.layers.size() != 1 || own.layers[0].cells.size() != 1) return done;
-    for (const Cut& c : sides.cuts)
+    for (const Cut& c : surfaces.cuts)
         if (isDone(b, c)) done.push_back(c.solid);
-    for (const Cut& c : openHoles(piece, sides, b)) done.push_back(c.solid);
+    for (const Cut& c : openHoles(piece, surfaces, b)) done.push_back(c.solid);
     return done;
 }
 
-Mesh meshOf(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b, const MeshDetail& detail)
+Mesh meshOf(const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces, const Body& b,
+            const MeshDetail& detail)
 {
     if (b.rings) return partedMesh(assembly, piece.nest, outlineHeight(piece), detail);
     const Assembly own = layersOf(assembly, b);
-    if (const auto reversed = reversedSides(piece, assembly, sides, b))
-        return painted(own, solidOf(*reversed, detail.tolerance).surface);
+    if (const auto reversed = reversedSides(piece, assembly, surfaces, b))
+        return materialMesh(own, solidOf(*reversed, detail.tolerance).surface);
     if (!b.round && !b.hollow) {
         Mesh blank = blankMesh(own);
-        const std::vector<Cutter> done = cutBlank(piece, own, sides, b);
+        const std::vector<Cutter> done = cutBlank(piece, own, surfaces, b);
         if (done.empty() && !own.hasInsets()) return blank;
-        return painted(own, without(drawnSurface(blank), done, detail.tolerance).surface);
+        return materialMesh(own, without(drawnSurface(blank), done, detail.tolerance).surface);
     }
-    const Sides turned = turnedSides(piece, assembly, sides, b);
+    const TurnedSurfaces turned = turnedSides(piece, assembly, surfaces, b);
     if (b.split != Body::Whole) {
         const Surface whole = solidOf(turned, detail.tolerance).surface;
         if (b.split == Body::TurnedOn) return turnedOnMesh(piece, own, whole);
         // Opened: one half beside the other.
         const auto [near, far] = halvesOf(whole);
-        Mesh both = painted(own, near);
-        join(both, moved(painted(own, far), Eigen::Isometry3d(Eigen::Translation3d(0, 0, -0.4 * sides.widest()))));
+        Mesh both = materialMesh(own, near);
+        join(both,
+             moved(materialMesh(own, far), Eigen::Isometry3d(Eigen::Translation3d(0, 0, -0.4 * surfaces.widest()))));
         return both;
     }
     // Where it does not begin at its first layer's face, its own surface says where it does.
-    Mesh mesh =
-        b.part != Body::All ? painted(own, solidOf(turned, detail.tolerance).surface) : turnedMesh(own, turned, detail);
-    if (b.fitted) addBought(piece, sides, mesh);
+    Mesh mesh = b.part != Body::All ? materialMesh(own, solidOf(turned, detail.tolerance).surface)
+                                    : turnedMesh(own, turned, detail);
+    if (b.fitted) addBought(piece, surfaces, mesh);
     return mesh;
 }
 
-Surface surfaceOf(const Piece& piece, const Assembly& assembly, const Sides& sides, const Body& b, double tolerance)
+Surface surfaceOf(const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces, const Body& b,
+                  double tolerance)
 {
     const Assembly own = layersOf(assembly, b);
-    if (b.rings || hasGaps(own)) return drawnSurface(meshOf(piece, assembly, sides, b, {tolerance, false}));
-    if (const auto reversed = reversedSides(piece, assembly, sides, b)) return solidOf(*reversed, tolerance).surface;
+    if (b.rings || hasGaps(own)) return drawnSurface(meshOf(piece, assembly, surfaces, b, {tolerance, false}));
+    if (const auto reversed = reversedSides(piece, assembly, surfaces, b)) return solidOf(*reversed, tolerance).surface;
     if (!b.round && !b.hollow)
-        return without(drawnSurface(blankMesh(own)), cutBlank(piece, own, sides, b), tolerance).surface;
+        return without(drawnSurface(blankMesh(own)), cutBlank(piece, own, surfaces, b), tolerance).surface;
     if (b.split == Body::TurnedOn)
-        return finishedSolid(piece, turnedSides(piece, assembly, sides, b), tolerance).surface;
-    return solidOf(turnedSides(piece, assembly, sides, b), tolerance).surface;
+        return finishedSolid(piece, turnedSides(piece, assembly, surfaces, b), tolerance).surface;
+    return solidOf(turnedSides(piece, assembly, surfaces, b), tolerance).surface;
 }
 
 }  // namespace
@@ -292,20 +296,20 @@ std::vector<Body> bodiesAfter(const Piece& piece, const Assembly& assembly, cons
     return apart;
 }
 
-Mesh bodiesMesh(const Piece& piece, const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies,
-                const MeshDetail& detail)
+Mesh bodiesMesh(const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces,
+                const std::vector<Body>& bodies, const MeshDetail& detail)
 {
     Mesh all;
-    for (const Body& b : bodies) append(all, meshOf(piece, assembly, sides, b, detail), b, assembly);
+    for (const Body& b : bodies) append(all, meshOf(piece, assembly, surfaces, b, detail), b, assembly);
     return all;
 }
 
-Surface bodiesSurface(const Piece& piece, const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies,
-                      double tolerance)
+Surface bodiesSurface(const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces,
+                      const std::vector<Body>& bodies, double tolerance)
 {
     Surface all;
     for (const Body& b : bodies) {
-        const Surface one = surfaceOf(piece, assembly, sides, b, tolerance);
+        const Surface one = surfaceOf(piece, assembly, surfaces, b, tolerance);
         const auto first = static_cast<std::uint32_t>(all.corners.size());
         for (std::array<double, 3> c : one.corners) {
             c[0] += b.shift;
@@ -319,14 +323,14 @@ Surface bodiesSurface(const Piece& piece, const Assembly& assembly, const Sides&
     return all;
 }
 
-Reach reachOf(const Assembly& assembly, const Sides& sides, const std::vector<Body>& bodies)
+Reach reachOf(const Assembly& assembly, const TurnedSurfaces& surfaces, const std::vector<Body>& bodies)
 {
     Reach r;
     for (const Body& b : bodies) {
         r.height = std::max(r.height, spanOf(assembly, b).high + b.shift);
         for (const size_t i : b.layers) {
             const BuiltLayer& l = assembly.layers[i];
-            const double turned = radiusRange(sides.outside, l.z0, l.z1).high;
+            const double turned = radiusRange(surfaces.outside, l.z0, l.z1).high;
             const double out = b.round ? (std::isnan(turned) ? 0 : turned) : l.cornerRadius() * (b.apart ? 1.14 : 1);
             r.diameter = std::max(r.diameter, 2 * out);
         }

@@ -1,4 +1,4 @@
-#include "core/plan/backwards.h"
+#include "core/plan/inverse_design.h"
 
 #include "core/blank/assembly.h"
 #include "core/blank/sections.h"
@@ -138,7 +138,7 @@ Piece laidOut(const Piece& piece, const Run& run, const Laid& laid)
 
 }  // namespace
 
-std::vector<Backwards> squareBricks(const Piece& piece, int layer)
+std::vector<InverseDesign> squareBricks(const Piece& piece, int layer)
 {
     if (layer < 0 || layer >= static_cast<int>(piece.layers.size())) return {};
     const auto* own = piece.layers[static_cast<size_t>(layer)].as<RingForm>();
@@ -148,7 +148,7 @@ std::vector<Backwards> squareBricks(const Piece& piece, int layer)
     if (run.z1 - run.z0 < 2 || line.empty()) return {};
     const int others = static_cast<int>(piece.layers.size()) - (run.last - run.first + 1);
     const int room = static_cast<int>(limits::layers) - others;
-    std::vector<Backwards> out;
+    std::vector<InverseDesign> out;
     const auto offer = [&](const Laid& laid) {
         const bool thinnest = std::ranges::adjacent_find(laid.joints.at, [](double a, double b) {
                                   return b - a < limits::thickness.low;
@@ -174,7 +174,7 @@ std::vector<Backwards> squareBricks(const Piece& piece, int layer)
     return out;
 }
 
-std::vector<Backwards> pointsMeet(const Piece& piece, int layer)
+std::vector<InverseDesign> pointsMeet(const Piece& piece, int layer)
 {
     if (layer < 0 || layer >= static_cast<int>(piece.layers.size())) return {};
     const Layer& l = piece.layers[static_cast<size_t>(layer)];
@@ -195,7 +195,7 @@ std::vector<Backwards> pointsMeet(const Piece& piece, int layer)
              missing / room, std::move(p)}};
 }
 
-std::vector<Backwards> wedgesStay(const Piece& piece, int layer)
+std::vector<InverseDesign> wedgesStay(const Piece& piece, int layer)
 {
     if (layer < 0 || layer >= static_cast<int>(piece.layers.size())) return {};
     const Layer& l = piece.layers[static_cast<size_t>(layer)];
@@ -220,7 +220,7 @@ std::vector<Backwards> wedgesStay(const Piece& piece, int layer)
              stay ? 0 : (begins + left) / r.low - 1, std::move(p)}};
 }
 
-std::vector<Backwards> spirals(const Piece& piece, int layer)
+std::vector<InverseDesign> spirals(const Piece& piece, int layer)
 {
     if (layer < 0 || layer >= static_cast<int>(piece.layers.size())) return {};
     const auto* own = piece.layers[static_cast<size_t>(layer)].as<RingForm>();
@@ -246,18 +246,18 @@ std::vector<Backwards> spirals(const Piece& piece, int layer)
     const double each = (wall.at(run.z1) - wall.at(run.z0)) / rings;
     const double leans = std::atan2(turn * 2 * pi * radiusAt(line, z) / n, each) / degrees;
     Text upsideDown;  // an upper section at the most
-    for (const Section& s : sectionsOf(piece, Shop{}, sidesOf(piece))) {
+    for (const Section& s : sectionsOf(piece, Shop{}, turnedSurfacesOf(piece))) {
         const size_t first = std::max(s.first, static_cast<size_t>(run.first)),
                      last = std::min(s.last, static_cast<size_t>(run.last));
         if (s.fromBelow && first < last)
             upsideDown.also(says(words::spiralUpsideDown, static_cast<int>(first) + 1, static_cast<int>(last) + 1));
     }
-    std::vector<Backwards> out;
-    // Anticlockwise as seen from the rim is to the right as seen from outside, rim up.
+    std::vector<InverseDesign> out;
+    // Counterclockwise as seen from the rim is to the right as seen from outside, rim up.
     for (const double way : {1.0, -1.0}) {
-        Backwards one{says(words::spiral, says(way > 0 ? words::toTheRight : words::toTheLeft),
-                           Quantity{turn, Unit::Count, 2}, Quantity{leans, Unit::Count, 0}),
-                      0, piece};
+        InverseDesign one{says(words::spiral, says(way > 0 ? words::toTheRight : words::toTheLeft),
+                               Quantity{turn, Unit::Count, 2}, Quantity{leans, Unit::Count, 0}),
+                          0, piece};
         if (!upsideDown.empty()) one.said.also(upsideDown);
         for (int i = run.first + 1; i <= run.last; ++i)
             one.piece.layers[static_cast<size_t>(i)].sectors()->turn = way * turn;
@@ -266,17 +266,17 @@ std::vector<Backwards> spirals(const Piece& piece, int layer)
     return out;
 }
 
-std::vector<Backwards> stripesAtRim(const Piece& piece, int layer)
+std::vector<InverseDesign> stripesAtRim(const Piece& piece, int layer)
 {
     if (layer < 0 || layer + 1 != static_cast<int>(piece.layers.size())) return {};
     const Layer& l = piece.layers.back();
     const auto* own = l.as<BoardRingForm>();
-    const Sides drawn = sidesOf(piece);
+    const TurnedSurfaces drawn = turnedSurfacesOf(piece);
     if (!own || own->board.pattern != SlabForm::Striped || !own->board.widths.empty() || drawn.inside.empty())
         return {};
     const double outer = drawn.outside.back().y(), inner = drawn.inside.back().y(), middle = (outer + inner) / 2;
     const double top = drawn.outside.back().x() - 1e-3, across = 90 + own->rotate * (own->rings - 1);
-    std::map<std::string, Backwards> nearest;  // by wood
+    std::map<std::string, InverseDesign> nearest;  // by wood
     const int about = static_cast<int>(std::lround(middle / own->board.strip));
     for (int i = std::max(1, about - 3); i <= about + 3; ++i)
         for (const double from : {0.0, 0.5}) {
@@ -295,23 +295,23 @@ std::vector<Backwards> stripesAtRim(const Piece& piece, int layer)
             if (!there || wood(middle - reach) != there || wood(middle + reach) != there) continue;
             const double off = std::abs(std::log(strip / own->board.strip));
             const bool whole = strip >= outer - inner;
-            Backwards one{
+            InverseDesign one{
                 says(whole ? words::stripeAtRim : words::stripeInRim, there->name, Quantity{strip, Unit::Length, 1}),
                 off, std::move(p)};
             const auto [at, fresh] = nearest.try_emplace(there->name, one);
             if (one.off < at->second.off) at->second = std::move(one);
         }
-    std::vector<Backwards> out;
+    std::vector<InverseDesign> out;
     for (auto& [wood, one] : nearest) out.push_back(std::move(one));
-    std::ranges::sort(out, {}, &Backwards::off);
+    std::ranges::sort(out, {}, &InverseDesign::off);
     constexpr size_t most = 4;
     if (out.size() > most) out.resize(most);
     return out;
 }
 
-std::vector<Backwards> workedBackwards(const Piece& piece, int layer)
+std::vector<InverseDesign> inverseDesigns(const Piece& piece, int layer)
 {
-    std::vector<Backwards> all = squareBricks(piece, layer);
+    std::vector<InverseDesign> all = squareBricks(piece, layer);
     for (auto find : {spirals, pointsMeet, wedgesStay, stripesAtRim})
         std::ranges::move(find(piece, layer), std::back_inserter(all));
     return all;

@@ -6,6 +6,6 @@
 namespace vl {
 
 /// How thirsty the piece's surface is: sampled all round, inside and outside, where the wood shows.
-Thirst thirstOf(const Assembly& assembly, const Sides& sides);
+Absorbency absorbencyOf(const Assembly& assembly, const TurnedSurfaces& surfaces);
 
 }  // namespace vl

@@ -1,4 +1,4 @@
-#include "core/workpiece/sides.h"
+#include "core/workpiece/turned_surfaces.h"
 
 #include "core/workpiece/axis_set_ups.h"
 #include "core/workpiece/lid_sides.h"
@@ -12,7 +12,7 @@
 
 namespace vl {
 
-bool Sides::holds(const Eigen::Vector3d& p, bool cutToo) const
+bool TurnedSurfaces::holds(const Eigen::Vector3d& p, bool cutToo) const
 {
     const double z = p.x(), r = p.tail<2>().norm();
     if (!(r <= radiusAt(outside, z))) return false;
@@ -24,18 +24,19 @@ bool Sides::holds(const Eigen::Vector3d& p, bool cutToo) const
     return !cutToo || std::ranges::none_of(cuts, [&](const Cut& c) { return takes(c.solid, p); });
 }
 
-double Sides::widest() const
+double TurnedSurfaces::widest() const
 {
     double most = 0;
     for (const Point& p : outside) most = std::max(most, p.y());
     return most;
 }
 
-std::vector<Range> woodAlong(const Sides& sides, const Eigen::Vector3d& from, const Eigen::Vector3d& way, double far)
+std::vector<Range> woodAlong(const TurnedSurfaces& surfaces, const Eigen::Vector3d& from, const Eigen::Vector3d& way,
+                             double far)
 {
     constexpr double step = 0.5;  // mm
     std::vector<Range> out;
-    auto wood = [&](double t) { return sides.holds(from + t * way, false); };
+    auto wood = [&](double t) { return surfaces.holds(from + t * way, false); };
     auto change = [&](double low, double high, bool before) {
         for (int k = 0; k < 30; ++k) {
             const double mid = (low + high) / 2;
@@ -60,11 +61,11 @@ std::vector<Range> woodAlong(const Sides& sides, const Eigen::Vector3d& from, co
     return out;
 }
 
-double stationSeen(const Sides& sides, End from, double r)
+double stationSeen(const TurnedSurfaces& surfaces, End from, double r)
 {
     // Where either side crosses the radius; the wood begins at one of those places, or at an end of the piece.
-    std::vector<double> at{sides.outside.front().x(), sides.outside.back().x()};
-    for (const Polyline* side : {&sides.outside, &sides.inside})
+    std::vector<double> at{surfaces.outside.front().x(), surfaces.outside.back().x()};
+    for (const Polyline* side : {&surfaces.outside, &surfaces.inside})
         for (size_t i = 1; i < side->size(); ++i) {
             const Point &a = (*side)[i - 1], &b = (*side)[i];
             if ((a.y() - r) * (b.y() - r) > 0) continue;
@@ -76,52 +77,53 @@ double stationSeen(const Sides& sides, End from, double r)
     const double inwards = from == End::Tailstock ? -1 : 1;
     constexpr double just = 1e-4;  // mm
     for (const double z : at) {
-        const double in = z + inwards * just, outer = radiusAt(sides.outside, in);
+        const double in = z + inwards * just, outer = radiusAt(surfaces.outside, in);
         if (!(r <= outer)) continue;
-        const double bore = sides.inside.empty() ? std::nan("") : radiusRange(sides.inside, in, in).low;
+        const double bore = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, in, in).low;
         if (!(r < bore)) return z;
     }
     return std::nan("");
 }
 
-Sides sidesOf(const Piece& piece)
+TurnedSurfaces turnedSurfacesOf(const Piece& piece)
 {
-    Sides sides{.outside = flatten(piece.outside), .inside = {}, .axes = {}, .edges = edgesOf(piece.edge)};
-    for (AxisSetUp& s : axisSetUps(piece)) sides.axes.push_back(std::move(s.solid));
+    TurnedSurfaces surfaces{.outside = flatten(piece.outside), .inside = {}, .axes = {}, .edges = edgesOf(piece.edge)};
+    for (AxisSetUp& s : axisSetUps(piece)) surfaces.axes.push_back(std::move(s.solid));
     const Hollow& h = piece.hollow;
     const double end = outlineHeight(piece);
     switch (h.rule) {
     case WallRule::Solid:
         break;
     case WallRule::Bored:
-        sides.inside = {{0, h.bore / 2}, {end, h.bore / 2}};
+        surfaces.inside = {{0, h.bore / 2}, {end, h.bore / 2}};
         break;
     case WallRule::Drawn:
         // What is drawn beyond the rim is air.
-        sides.inside = clipped(flatten(h.inside), 0, end);
+        surfaces.inside = clipped(flatten(h.inside), 0, end);
         break;
     case WallRule::Even:
-        sides.inside = hollowFor(
-            sides.outside, [&](double) { return h.rimWall; }, h.floor, h.floorRound);
+        surfaces.inside = hollowFor(
+            surfaces.outside, [&](double) { return h.rimWall; }, h.floor, h.floorRound);
         break;
     case WallRule::Tapered:
-        sides.inside = hollowFor(
-            sides.outside,
+        surfaces.inside = hollowFor(
+            surfaces.outside,
             [&](double z) {
                 return h.baseWall + (h.rimWall - h.baseWall) * std::clamp((z - h.floor) / (end - h.floor), 0.0, 1.0);
             },
             h.floor, h.floorRound);
         break;
     }
-    sides.inside = underLid(piece, std::move(sides.inside));
-    sides.cuts = sawnCuts(piece);
-    sides.holes = drilledHoles(piece, sides);
-    for (const DrilledHole& hole : sides.holes)
+    surfaces.inside = underLid(piece, std::move(surfaces.inside));
+    surfaces.cuts = sawnCuts(piece);
+    surfaces.holes = drilledHoles(piece, surfaces);
+    for (const DrilledHole& hole : surfaces.holes)
         if (!hole.solid.profile.empty())
-            (piece.holes[hole.hole].filled ? sides.filled : sides.cuts).push_back({drillStep(piece, hole), hole.solid});
-    std::ranges::move(insideOutCuts(piece, sides.outside), std::back_inserter(sides.cuts));
-    std::ranges::move(workedCuts(piece, sides), std::back_inserter(sides.cuts));
-    return sides;
+            (piece.holes[hole.hole].filled ? surfaces.filled : surfaces.cuts)
+                .push_back({drillStep(piece, hole), hole.solid});
+    std::ranges::move(insideOutCuts(piece, surfaces.outside), std::back_inserter(surfaces.cuts));
+    std::ranges::move(workedCuts(piece, surfaces), std::back_inserter(surfaces.cuts));
+    return surfaces;
 }
 
 }  // namespace vl
