@@ -25,7 +25,9 @@ protected:
         io::writeFile(path, text);
         return io::readDrawing(path);
     }
-    Drawing svg(const std::string& shapes, const std::string& head = "width=\"200mm\" viewBox=\"0 0 200 200\"")
+    Drawing svg(const std::string& shapes,
+                const std::string& head =
+                    "xmlns:xlink=\"http://www.w3.org/1999/xlink\" width=\"200mm\" viewBox=\"0 0 200 200\"")
     {
         return drawn("a.svg", "<svg xmlns=\"http://www.w3.org/2000/svg\" " + head + ">" + shapes + "</svg>");
     }
@@ -80,7 +82,19 @@ TEST_F(DrawingFile, EveryShapeOfAnSvgIsWhereItIsDrawn)
           Case{"arc, lower", "<path d='M10 150 A50 50 0 0 0 10 50'/>", 20, 40},
           Case{"cubics", "<path d='M10 150 C37.614 150 60 127.614 60 100 S37.614 50 10 50'/>", 20, 40},
           Case{"a parabola", "<path d='M10 150 Q110 100 10 50'/>", 50, 50},
-          Case{"compact", "<path d='M10,150h30v-100h-30z'/>", 50, 30}}) {
+          Case{"compact", "<path d='M10,150h30v-100h-30z'/>", 50, 30},
+          Case{"rect", "<rect x='10' y='50' width='30' height='100'/>", 50, 30},
+          Case{"circle", "<circle cx='10' cy='100' r='50'/>", 20, 40},
+          Case{"ellipse", "<ellipse cx='10' cy='100' rx='30' ry='50'/>", 20, 24},
+          Case{"line, stroked", "<line x1='40' y1='150' x2='40' y2='50' stroke='red'/><path d='M10 150 V149'/>", 50,
+               30},
+          // Moved and doubled; turned by a quarter; one inside another; used once more.
+          Case{"moved", "<path transform='translate(10 50) scale(2)' d='M0 50 H15 V0 H0'/>", 50, 30},
+          Case{"turned", "<path transform='translate(10 50) rotate(90)' d='M0 0 V-30 H100 V0'/>", 50, 30},
+          Case{"nested", "<g transform='scale(2)'><g transform='translate(5 25)'><path d='M0 50 H15 V0 H0'/></g></g>",
+               50, 30},
+          Case{"used", "<defs><path id='p' d='M0 100 H30 V0 H0'/></defs><use href='#p' xlink:href='#p' x='10' y='50'/>",
+               50, 30}}) {
         const Outline o = outlineFrom(svg(c.shape), DrawnAxis::Left, 0.01);
         EXPECT_NEAR(o.back().z, 100, 0.01) << c.what;
         EXPECT_NEAR(radius(o, c.at), c.r, 0.06) << c.what;
@@ -113,12 +127,42 @@ TEST_F(DrawingFile, LinesArcsAndBulgesOfADxfAreJoined)
     EXPECT_NEAR(outlineFrom(dxf(arc + line, 1), DrawnAxis::Left).back().z, 90 * 25.4, 1e-2) << "in inches";
 }
 
+TEST_F(DrawingFile, CirclesEllipsesAndSplinesOfADxfAreTheirClosedForms)
+{
+    // About (0, 50): what is right of the axis, from its lower end to its upper.
+    const std::string ellipse = "0\nELLIPSE\n8\n0\n10\n0\n20\n50\n11\n0\n21\n50\n40\n0.6\n41\n3.14159265358979\n42\n"
+                                "6.28318530717959\n";
+    const Outline egg = outlineFrom(dxf(ellipse), DrawnAxis::Left, 0.01);
+    for (const double z : {10.0, 30.0, 50.0, 80.0})
+        EXPECT_NEAR(radius(egg, z), 0.6 * std::sqrt(2500 - (z - 50) * (z - 50)), 0.06) << z;
+    const Outline ball = outlineFrom(dxf("0\nCIRCLE\n8\n0\n10\n0\n20\n50\n40\n50\n"), DrawnAxis::Middle, 0.01);
+    EXPECT_NEAR(radius(ball, 20), 40, 0.06);
+    // A half circle of radius 50 as a rational spline of the second degree: two quarters, weights 1, √½, 1, √½, 1
+    // (the standard construction of a circle by NURBS, from memory).
+    const auto control = [](double x, double y, double w) {
+        return "10\n" + std::to_string(x) + "\n20\n" + std::to_string(y) + "\n41\n" + std::to_string(w) + "\n";
+    };
+    const double w = std::sqrt(0.5);
+    std::string spline = "0\nSPLINE\n8\n0\n70\n4\n71\n2\n72\n8\n73\n5\n74\n0\n";
+    for (const int knot : {0, 0, 0, 1, 1, 2, 2, 2}) spline += "40\n" + std::to_string(knot) + "\n";
+    spline += control(0, 0, 1) + control(50, 0, w) + control(50, 50, 1) + control(50, 100, w) + control(0, 100, 1);
+    const Outline half = outlineFrom(dxf(spline), DrawnAxis::Left, 0.01);
+    for (const double z : {2.0, 20.0, 50.0, 90.0})
+        EXPECT_NEAR(radius(half, z), std::sqrt(2500 - (z - 50) * (z - 50)), 0.06) << z;
+    EXPECT_THROW(dxf("0\nSPLINE\n8\n0\n70\n8\n71\n3\n72\n0\n73\n0\n74\n2\n11\n0\n21\n0\n31\n0\n11\n9\n21\n9\n31\n0\n"),
+                 InputError)
+        << "fit points alone are no curve";
+}
+
 TEST_F(DrawingFile, WhatIsNoDrawingIsRefusedAndNothingCrashes)
 {
     EXPECT_THROW(drawn("a.svg", "no svg"), InputError);
-    EXPECT_THROW(svg("<path d='M1 2 L'/>"), InputError);
-    EXPECT_THROW(svg("<path d='L1 2 3 4'/>"), InputError);
-    EXPECT_THROW(svg("<g transform='scale(2)'/>"), InputError);
+    EXPECT_THROW(outlineFrom(svg("<path d='M1 2 L'/>"), DrawnAxis::Own), InputError);
+    EXPECT_THROW(outlineFrom(svg("<text x='9' y='9'>no line</text>"), DrawnAxis::Own), InputError);
+    // Ten uses of ten uses of ten: refused before it is drawn.
+    EXPECT_THROW(svg("<defs><path id='a' d='M0 0H9'/><g id='b'><use href='#a'/><use href='#a'/></g></defs>"
+                     "<use href='#b'/>"),
+                 InputError);
     EXPECT_THROW(outlineFrom(svg(""), DrawnAxis::Own), InputError);
     EXPECT_THROW(outlineFrom(svg("<path d='M0 0 V0.2'/>"), DrawnAxis::Left), InputError);
     EXPECT_THROW(outlineFrom(svg("<path d='M0 0 H9 V5000'/>"), DrawnAxis::Left), InputError);

@@ -4,12 +4,17 @@
 #include <rapidcheck.h>
 
 #include <cstdlib>
+#include <string>
 
 namespace vl::test {
 
 void property(const std::function<void()>& holds)
 {
-    static const bool fixed = [] { return setenv("RC_PARAMS", "seed=20260101", 0) == 0; }();
+    static const bool fixed = [] {
+        const char* cases = std::getenv("VIVID_CASES");
+        const std::string wanted = std::string("seed=20260101 max_success=") + (cases ? cases : "100");
+        return setenv("RC_PARAMS", wanted.c_str(), 0) == 0;
+    }();
     ASSERT_TRUE(fixed);
     EXPECT_TRUE(rc::check(holds));
 }

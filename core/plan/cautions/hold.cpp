@@ -204,7 +204,7 @@ void use(const Case& in, std::vector<Caution>& out)
             const double tip = radiusAt(in.plan.surfaces.outside, z), back = radiusAt(in.plan.surfaces.outside, in1);
             if (!(tip < blunt && back - tip < slim * behind)) continue;
             Caution c = in.at("sharp-tip", head ? 0 : in.layers() - 1);
-            c.called(head ? "sharp-tip-head" : "sharp-tip-tail");
+            c.called("sharp-tip", head ? "head" : "tail");
             c.z = z;
             c.measure = tip;
             c.limit = blunt;
