@@ -12,13 +12,11 @@ function(vl_copy_properties from to)
   endforeach()
 endfunction()
 
-function(vl_watch target)
-  if(NOT VIVID_WATCHED)
-    return()
-  endif()
+# A target once more, as <name>-<suffix>, linked to what there is with that suffix, watched by these sanitizers.
+function(vl_twin target suffix sanitizers)
   get_target_property(type ${target} TYPE)
   get_target_property(sources ${target} SOURCES)
-  set(twin ${target}-watched)
+  set(twin ${target}-${suffix})
   if(type STREQUAL EXECUTABLE)
     add_executable(${twin} ${sources})
   elseif(type STREQUAL OBJECT_LIBRARY)
@@ -34,17 +32,29 @@ function(vl_watch target)
     if(NOT link)
       continue() # linked to nothing
     endif()
-    if(TARGET ${link}-watched)
-      target_link_libraries(${twin} PUBLIC ${link}-watched)
+    if(TARGET ${link}-${suffix})
+      target_link_libraries(${twin} PUBLIC ${link}-${suffix})
     else()
       target_link_libraries(${twin} PUBLIC ${link})
     endif()
   endforeach()
-  # A pointer that is null or beside its object is found by the address sanitizer as it is followed: these checks of
-  # every access would take as long to compile as all others together. The sanitizers' own checks confuse GCC's view of
-  # what is initialized.
-  target_compile_options(${twin} PRIVATE -O1 -g1 -fsanitize=address,undefined
-                                         -fno-sanitize=null,alignment,vptr,object-size,pointer-overflow
-                                         -fno-sanitize-recover=all -fno-omit-frame-pointer -Wno-maybe-uninitialized)
-  target_link_options(${twin} PUBLIC -fsanitize=address,undefined)
+  # The sanitizers' own checks confuse GCC's view of what is initialized.
+  target_compile_options(${twin} PRIVATE -O1 -g1 -fsanitize=${sanitizers} -fno-sanitize-recover=all
+                                         -fno-omit-frame-pointer -Wno-maybe-uninitialized ${ARGN})
+  target_link_options(${twin} PUBLIC -fsanitize=${sanitizers})
+endfunction()
+
+# A pointer that is null or beside its object is found by the address sanitizer as it is followed: these checks of every
+# access would take as long to compile as all others together.
+function(vl_watch target)
+  if(VIVID_WATCHED)
+    vl_twin(${target} watched address,undefined -fno-sanitize=null,alignment,vptr,object-size,pointer-overflow)
+  endif()
+endfunction()
+
+# Twins whose threads are watched: what runs beside the window is worked out in the core.
+function(vl_watch_threads target)
+  if(VIVID_WATCHED)
+    vl_twin(${target} threads thread)
+  endif()
 endfunction()

@@ -77,6 +77,7 @@ void SchemaWriter::mayBeNumber(Json& j, const char* type, const Limit& limit, bo
 void SchemaWriter::mayBeText(Json& j, const Limit& limit)
 {
     j["type"] = "string";
+    if (limit.low > 0) j["minLength"] = static_cast<int>(limit.low);
     j["maxLength"] = static_cast<int>(limit.high);
 }
 
@@ -99,14 +100,16 @@ void SchemaWriter::mayBeList(Json& j, Json item, const Limit& limit)
 {
     j["type"] = "array";
     j["items"] = std::move(item);
+    if (limit.low > 0) j["minItems"] = static_cast<int>(limit.low);
     j["maxItems"] = static_cast<int>(limit.high);
 }
 
-void SchemaWriter::mayBeAlternative(const Field& field, const char* name, Json form)
+void SchemaWriter::mayBeAlternative(const Field& field, const char* name, Json form, bool usual)
 {
     Json one;
     one["properties"][field.key]["const"] = name;
     one["properties"][field.form] = std::move(form);
+    if (!usual) one["required"].push_back(field.key);  // what says nothing of its kind is of the usual one
     anyOf_.push_back(std::move(one));
 }
 

@@ -157,7 +157,7 @@ private:
     static void mayBeTexts(Json& j, const Limit& limit);
     static void mayBeNumbers(Json& j, const Field& field);
     static void mayBeList(Json& j, Json item, const Limit& limit);
-    void mayBeAlternative(const Field& field, const char* name, Json form);
+    void mayBeAlternative(const Field& field, const char* name, Json form, bool usual);
     Json whole() const;
 
     template <class T> static void schemaOf(Json& j, const Field& field, const T& v)
@@ -191,7 +191,7 @@ private:
         mayBeChoice(kind, detail::kindsOf(&v));
         describe(kind, field);
         properties_[field.form]["type"] = "object";
-        (mayBeAlternative(field, Form::kind.name, described(Form{})), ...);
+        (mayBeAlternative(field, Form::kind.name, described(Form{}), std::holds_alternative<Form>(v)), ...);
     }
 
     Json properties_ = Json::object(), required_ = Json::array(), anyOf_ = Json::array();

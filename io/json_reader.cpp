@@ -107,9 +107,8 @@ void JsonReader::text(const char* key, std::string& value, size_t most)
     if (!j) return;
     if (!j->is_string()) refuse(key, *j, "a text in quotes is");
     value = j->get<std::string>();
-    if (value.size() > most)
-        throw InputError(pathOf(key), std::to_string(value.size()) + " bytes",
-                         "up to " + std::to_string(most) + " are");
+    if (const size_t length = characters(value); length > most)
+        throw InputError(pathOf(key), std::to_string(length) + " characters", "up to " + std::to_string(most) + " are");
 }
 
 void JsonReader::choice(const char* key, int& value, std::span<const Choice> choices)

@@ -70,7 +70,7 @@ private:
     QString said(const Text& text) const;
     void markSeen();
     std::optional<Text> unseen() const;
-    /// Has the work's picture at this card made beside; the latest wish wins.
+    /// Has the work's picture at this card made beside; only the latest request counts.
     void wishPicture();
 
     Document& doc_;

@@ -166,9 +166,9 @@ bool Document::change(const QString& what, const std::function<void(State&)>& ed
         return true;
     }
     // Planned before it is a step of the history: what is refused was never one.
-    Planner::Job wish = job();
-    wish.state = std::move(next);
-    Planner::Result result = Planner::planned(std::move(wish));
+    Planner::Job edited = job();
+    edited.state = std::move(next);
+    Planner::Result result = Planner::planned(std::move(edited));
     if (!result.plan) {
         emit refused(QString::fromStdString(result.refused));
         return false;

@@ -23,7 +23,7 @@ const Baked::Images* Baked::get(quint64 key, const Bake& bake)
             emit ready();
         });
     }
-    // What is still being made for an earlier wish ends by itself, a row later.
+    // What is still being made for an earlier request ends by itself, a row later.
     if (cancel_) *cancel_ = true;
     cancel_ = std::make_shared<std::atomic<bool>>(false);
     making_ = key;

@@ -10,7 +10,7 @@
 
 namespace vl::app {
 
-/// Pictures that take longer than a frame, made beside: the latest wish wins, an earlier one is canceled.
+/// Pictures that take longer than a frame, made beside: only the latest request counts, an earlier one is canceled.
 class Baked : public QObject {
     Q_OBJECT
 public:

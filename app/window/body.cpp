@@ -25,28 +25,23 @@
 
 namespace vl::app {
 
-QWidget* MainWindow::makeBody()
-{
-    // The right side can be made wider, the solid higher; both are remembered.
-    auto* body = new QWidget;
-    auto* row = new QHBoxLayout(body);
-    row->setContentsMargins(12, 12, 12, 12);
-    auto* across = new QSplitter(Qt::Horizontal);
-    row->addWidget(across);
-    auto panel = [] {
-        auto* frame = new QFrame;
-        frame->setObjectName("panel");
-        auto* column = new QVBoxLayout(frame);
-        column->setContentsMargins(1, 1, 1, 1);
-        column->setSpacing(0);
-        return frame;
-    };
-    auto* left = panel();
-    lanes_ = new QStackedWidget;
-    left->layout()->addWidget(lanes_);
-    across->addWidget(left);
+namespace {
 
-    auto* right = new QSplitter(Qt::Vertical);
+QFrame* panel()
+{
+    auto* frame = new QFrame;
+    frame->setObjectName("panel");
+    auto* column = new QVBoxLayout(frame);
+    column->setContentsMargins(1, 1, 1, 1);
+    column->setSpacing(0);
+    return frame;
+}
+
+}  // namespace
+
+/// The solid with its film, what it shows, and how.
+QWidget* MainWindow::makeSolidPanel()
+{
     auto* solidPanel = panel();
     solid_ = new SolidView(doc_);
     auto* tools = new QHBoxLayout;
@@ -96,26 +91,11 @@ QWidget* MainWindow::makeBody()
     solidPanel->layout()->addWidget(solid_);
     solidPanel->layout()->addWidget(new FilmBar(doc_, *scene));
     solidPanel->setMinimumHeight(150);
-    auto* measures = panel();
-    panels_ = new QStackedWidget;
-    measures->layout()->addWidget(panels_);
-    measures->setMinimumHeight(180);
-    right->addWidget(solidPanel);
-    right->addWidget(measures);
-    right->setMinimumWidth(366);
-    across->addWidget(right);
-    splitters_ = {across, right};
-    for (QSplitter* splitter : splitters_) {
-        splitter->setHandleWidth(12);
-        splitter->setChildrenCollapsible(false);
-    }
-    across->setStretchFactor(0, 1);
-    across->setStretchFactor(1, 0);
-    across->setSizes({868, 376});
-    right->setStretchFactor(0, 2);
-    right->setStretchFactor(1, 3);
-    right->setSizes({300, 356});
+    return solidPanel;
+}
 
+void MainWindow::makeStages()
+{
     auto* shape = new ShapeStage(doc_);
     auto* build = new BuildStage(doc_);
     auto* cutting = new CutStage(doc_);
@@ -143,6 +123,43 @@ QWidget* MainWindow::makeBody()
         connect(stage, &Stage::cautionClicked, this, [this](const QString& id) { cautions_->openAt(id); });
         connect(stage, &Stage::measureWanted, this, [this](const Measured& m) { AsBuiltDialog(doc_, m, this).exec(); });
     }
+}
+
+QWidget* MainWindow::makeBody()
+{
+    // The right side can be made wider, the solid higher; both are remembered.
+    auto* body = new QWidget;
+    auto* row = new QHBoxLayout(body);
+    row->setContentsMargins(12, 12, 12, 12);
+    auto* across = new QSplitter(Qt::Horizontal);
+    row->addWidget(across);
+    auto* left = panel();
+    lanes_ = new QStackedWidget;
+    left->layout()->addWidget(lanes_);
+    across->addWidget(left);
+
+    auto* right = new QSplitter(Qt::Vertical);
+    auto* solidPanel = makeSolidPanel();
+    auto* measures = panel();
+    panels_ = new QStackedWidget;
+    measures->layout()->addWidget(panels_);
+    measures->setMinimumHeight(180);
+    right->addWidget(solidPanel);
+    right->addWidget(measures);
+    right->setMinimumWidth(366);
+    across->addWidget(right);
+    splitters_ = {across, right};
+    for (QSplitter* splitter : splitters_) {
+        splitter->setHandleWidth(12);
+        splitter->setChildrenCollapsible(false);
+    }
+    across->setStretchFactor(0, 1);
+    across->setStretchFactor(1, 0);
+    across->setSizes({868, 376});
+    right->setStretchFactor(0, 2);
+    right->setStretchFactor(1, 3);
+    right->setSizes({300, 356});
+    makeStages();
     return body;
 }
 

@@ -15,7 +15,7 @@ class FieldForm;
 class Table;
 
 /// The error budget: how exactly the shop works, what that does to each layer, and the allowance that is really needed.
-/// It is worked out beside; the latest wish wins.
+/// It is worked out beside; only the latest request counts.
 class ErrorDialog : public QDialog {
     Q_OBJECT
 public:

@@ -104,6 +104,8 @@ protected:
 private:
     QWidget* makeHeader();
     QWidget* makeBody();
+    QWidget* makeSolidPanel();
+    void makeStages();
     QWidget* makeFooter();
     void dressFirstPage();
     QMenuBar* makeMenus();

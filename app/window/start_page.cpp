@@ -72,7 +72,15 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent), pictures_(new PiecePict
         row->addWidget(scroll, share);
         return column;
     };
-    QVBoxLayout* left = scrolling(2);
+    addWay(scrolling(2));
+    QVBoxLayout* right = scrolling(5);
+    addStarts(right);
+    addSamples(right);
+}
+
+/// What the program is for, the way through it, and what was opened lately.
+void StartPage::addWay(QVBoxLayout* left)
+{
     auto* title = new QLabel(tr("Vivid Lathe"));
     title->setProperty("role", "product");
     auto* lead = new QLabel(tr(
@@ -115,7 +123,10 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent), pictures_(new PiecePict
     left->addWidget(recentTitle);
     recent_ = new QVBoxLayout;
     left->addLayout(recent_);
-    QVBoxLayout* right = scrolling(5);
+}
+
+void StartPage::addStarts(QVBoxLayout* right)
+{
     auto* gridTitle = new QLabel(tr("Start from an outline"));
     gridTitle->setProperty("role", "title");
     right->addWidget(gridTitle);
@@ -136,6 +147,10 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent), pictures_(new PiecePict
     right->addLayout(own_.grid);
     setOwn({});
     right->addSpacing(8);
+}
+
+void StartPage::addSamples(QVBoxLayout* right)
+{
     auto* sampleTitle = new QLabel(tr("Or look at a finished plan from the harbour museum"));
     sampleTitle->setProperty("role", "title");
     right->addWidget(sampleTitle);

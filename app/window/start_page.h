@@ -36,6 +36,9 @@ protected:
     void resizeEvent(QResizeEvent* event) override;
 
 private:
+    void addWay(QVBoxLayout* left);
+    void addStarts(QVBoxLayout* right);
+    void addSamples(QVBoxLayout* right);
     /// Lays the cards out again, as many beside one another as find room.
     void arrange();
 

@@ -141,6 +141,11 @@ bool Assembly::hasInsets() const
     return std::ranges::any_of(layers, [](const BuiltLayer& l) { return !l.insets.empty(); });
 }
 
+const BuiltLayer* Assembly::widestLayer() const
+{
+    return layers.empty() ? nullptr : &*std::ranges::max_element(layers, {}, &BuiltLayer::corner);
+}
+
 size_t Assembly::layerAt(double z) const
 {
     const auto it =

@@ -133,6 +133,10 @@ struct Assembly {
     /// The layer at a station; the first or last beyond the ends.
     size_t layerAt(double z) const;
     bool hasInsets() const;
+    /// The layer whose corner sweeps farthest; null where there is none.
+    const BuiltLayer* widestLayer() const;
+    /// How far that corner is from the axis, mm.
+    double cornerRadius() const { return layers.empty() ? 0 : widestLayer()->corner; }
 };
 
 }  // namespace vl

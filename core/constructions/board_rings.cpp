@@ -180,18 +180,21 @@ void judgeMachines(const BoardRingForm& f, const Cone& c, const Shop& shop, Buil
 void judge(const BoardRingForm& f, const Cone& c, const FlippedBoard& board, BuiltLayer& b)
 {
     static constexpr double leastWall = 3, usual = 45;  // mm, degrees
-    if (c.wall() < leastWall)
-        b.cautions.push_back(
-            {.kind = "cone",
-             .level = c.wall() <= 0 ? Level::Stop : Level::Care,
-             .measure = c.wall(),
-             .limit = leastWall,
-             .unit = "mm",
-             .message = says(words::noWallLeft),
-             .fixes = {layerFix(says(words::angleInstead, Quantity{usual, Unit::Angle, 0}), b.index, [](Layer& q) {
-                 double& angle = q.as<BoardRingForm>()->angle;
-                 angle = std::min(angle, usual);
-             })}});
+    if (c.wall() < leastWall) {
+        Caution cone{.kind = "cone",
+                     .level = c.wall() <= 0 ? Level::Stop : Level::Care,
+                     .measure = c.wall(),
+                     .limit = leastWall,
+                     .unit = "mm",
+                     .message = says(words::noWallLeft)};
+        if (f.angle > usual)
+            cone.fixes.push_back(layerFix(says(words::angleInstead, Quantity{usual, Unit::Angle, 0}), b.index,
+                                          [](Layer& q) { q.as<BoardRingForm>()->angle = usual; }));
+        if (f.rings > 1)
+            cone.fixes.push_back(
+                layerFix(says(words::oneRingFewer), b.index, [](Layer& q) { --q.as<BoardRingForm>()->rings; }));
+        b.cautions.push_back(std::move(cone));
+    }
     double narrowest = board.strip;
     for (int i = 0; i < board.strips && !board.widths.empty(); ++i) narrowest = std::min(narrowest, board.wide(i));
     const int lost = board.strips > 1 ? ringsUntilLost(narrowest, c.outer / 2, f.rotate) : 0;

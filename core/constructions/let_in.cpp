@@ -95,13 +95,18 @@ void buildInlay(const Site& site, Building& out)
                        Unit::Length,
                        drilled ? "the plug's Ø" : "disc + 2 · clearance",
                        planeArithmetic};
-    const Setting disc{
-        f.plug ? Resource::Lathe : Resource::Bandsaw, f.plug ? "plug, Ø" : "disc diameter", f.diameter, Unit::Length, "chosen", "", 1};
+    const Setting disc{f.plug ? Resource::Lathe : Resource::Bandsaw,
+                       f.plug ? "plug, Ø" : "disc diameter",
+                       f.diameter,
+                       Unit::Length,
+                       "chosen",
+                       "",
+                       1};
     const Setting room{Resource::Lathe, "clearance all round", f.clearance, Unit::Length, "chosen", ""};
     b.settings = {hole,
                   disc,
-                  {Resource::None, f.plug ? "the plug moves, each side" : "the disc moves, each side", moves, Unit::Length,
-                   "D · S / 30 % · ΔM / 2, across the grain", "Wood Handbook, ch. 13, from memory"}};
+                  {Resource::None, f.plug ? "the plug moves, each side" : "the disc moves, each side", moves,
+                   Unit::Length, "D · S / 30 % · ΔM / 2, across the grain", "Wood Handbook, ch. 13, from memory"}};
     judge(f, moves, b);
 
     out.parts.push_back(squarePart(site, {.id = "disc",

@@ -150,8 +150,8 @@ std::vector<Setting> boardSettings(const FlippedBoard& board)
     all.push_back(planeTo(board));
     all.push_back({Resource::None, "strips", static_cast<double>(board.strips), Unit::Count,
                    board.widths.empty() ? "size / strip, rounded up" : "chosen", planeArithmetic, 0});
-    all.push_back({Resource::Saw, board.round > 0 ? "length of the longest strip" : "length of the strips", longestStrip(board),
-                   Unit::Length,
+    all.push_back({Resource::Saw, board.round > 0 ? "length of the longest strip" : "length of the strips",
+                   longestStrip(board), Unit::Length,
                    board.round > 0 ? "chord of the circle + 2 · trim"
                                    : "rows · (row + 2 · jointing) + (rows − 1) · kerf + 2 · trim",
                    planeArithmetic});

@@ -13,7 +13,9 @@ namespace {
 bool takenBy(const Drilled& d, const Eigen::Vector3d& p)
 {
     const Eigen::Vector3d off = p - d.from;
-    const double along = d.way.dot(off), r = radiusAt(d.profile, along);
+    const double along = d.way.dot(off);
+    if (d.profile.empty() || along < d.profile.front().x() || along > d.profile.back().x()) return false;
+    const double r = radiusAt(d.profile, along);
     return r > 0 && (off - along * d.way).squaredNorm() < r * r;
 }
 

@@ -9,7 +9,7 @@
 
 namespace vl {
 
-const BlockHold& blockHold(HoldMethod school)
+const BlockHold& blockHold(HoldMethod method)
 {
     using namespace words;
     static const std::array<BlockHold, 3> all{BlockHold{.block = wasteBlock,
@@ -36,20 +36,20 @@ const BlockHold& blockHold(HoldMethod school)
                                                         .offHow = partingThenHand,
                                                         .widest = 0.75,
                                                         .thick = 16}};
-    return all[static_cast<size_t>(school)];
+    return all[static_cast<size_t>(method)];
 }
 
-double blockDiameter(HoldMethod school, double face)
+double blockDiameter(HoldMethod method, double face)
 {
     // As wide as the face that is turned there, so that the tool comes round the foot.
-    return std::max(40.0, std::floor(2 * (std::isnan(face) ? 30 : face) * blockHold(school).widest));
+    return std::max(40.0, std::floor(2 * (std::isnan(face) ? 30 : face) * blockHold(method).widest));
 }
 
-WorkItem mountBlock(Bench& bench, const std::string& name, HoldMethod school, double face, double height,
+WorkItem mountBlock(Bench& bench, const std::string& name, HoldMethod method, double face, double height,
                     const Text& of)
 {
-    const BlockHold& hold = blockHold(school);
-    const double wide = blockDiameter(school, face);
+    const BlockHold& hold = blockHold(method);
+    const double wide = blockDiameter(method, face);
     auto usual = [](const char* said, double mm) {
         return Setting{
             .machine = Resource::Lathe, .name = said, .value = mm, .source = "common practice", .decimals = 0};

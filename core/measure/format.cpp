@@ -56,4 +56,10 @@ std::optional<double> parseNumber(std::string_view text)
 
 double boardFeet(double mm3) { return mm3 / (144.0 * mmPerInch * mmPerInch * mmPerInch); }
 
+size_t characters(std::string_view text)
+{
+    const auto continues = [](char c) { return (static_cast<unsigned char>(c) & 0xC0) == 0x80; };
+    return text.size() - static_cast<size_t>(std::ranges::count_if(text, continues));
+}
+
 }  // namespace vl

@@ -23,4 +23,7 @@ size_t decimalComma(std::string_view text, size_t from, bool& unclear);
 /// The volume of timber in board feet (1 ft × 1 ft × 1 in = 2,359,737.216 mm³).
 double boardFeet(double mm3);
 
+/// How many characters a text in UTF-8 has.
+size_t characters(std::string_view text);
+
 }  // namespace vl

@@ -19,15 +19,15 @@ std::vector<FootChoice> footChoices(const Piece& piece, const Shop& shop)
         const Assembly assembly = assemble(as, shop, surfaces);
         const Shape shape = measureShape(as, assembly, surfaces);
         const FootHold foot = footHold(as, shop, surfaces);
-        FootChoice c{.school = as.choices.foot, .waste = footWaste(as, shop)};
+        FootChoice c{.method = as.choices.foot, .waste = footWaste(as, shop)};
         const Part& block = assembly.parts[0];
         c.volume = c.waste * block.length * block.width;
         for (const Step& s : assembly.recipe) c.minutes += s.workMinutes;
         const std::vector<Mount> mounts = mountsOf(as, shop, assembly, surfaces, shape, {});
         c.holds =
             foot.fits && foot.left > 0 && std::ranges::all_of(mounts, [](const Mount& m) { return m.proof.holds; });
-        c.leaves = says(c.school == FootMethod::Tenon    ? words::leavesNothing
-                        : c.school == FootMethod::Recess ? words::leavesRecess
+        c.leaves = says(c.method == FootMethod::Tenon    ? words::leavesNothing
+                        : c.method == FootMethod::Recess ? words::leavesRecess
                                                          : words::leavesHoles);
         all.push_back(std::move(c));
     }

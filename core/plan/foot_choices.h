@@ -6,7 +6,7 @@ namespace vl {
 
 /// What it takes to hold a block's foot in each of the ways there are.
 struct FootChoice {
-    FootMethod school = FootMethod::Tenon;
+    FootMethod method = FootMethod::Tenon;
     double waste = 0;    ///< mm of the block beyond the piece's own height
     double volume = 0;   ///< mm³ of wood, that the blank is larger by
     double minutes = 0;  ///< of work, from the block to the piece

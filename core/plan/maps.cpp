@@ -21,17 +21,18 @@ struct Spot {
     double angleDeg() const { return std::atan2(at.z(), at.y()) / degrees; }
 };
 
-/// How far wood goes on from a place, mm, up to `most`.
-double onwardsIn(const TurnedSurfaces& surfaces, const Eigen::Vector3d& from, const Eigen::Vector3d& way, double most)
+/// How far something goes on from a place, mm, up to `most`: as far as `goesOn` holds.
+template <class Holds>
+double onwards(const Eigen::Vector3d& from, const Eigen::Vector3d& way, double most, const Holds& goesOn)
 {
     double in = 0, out = most;
     for (double t = 0; t < most;) {
         const double next = std::min(most, t + 0.6 + t / 8);
-        if (!surfaces.holds(from + way * next)) {
+        if (!goesOn(from + way * next)) {
             out = next;
             for (int k = 0; k < 10; ++k) {
                 const double mid = (in + out) / 2;
-                (surfaces.holds(from + way * mid) ? in : out) = mid;
+                (goesOn(from + way * mid) ? in : out) = mid;
             }
             return in;
         }
@@ -120,18 +121,29 @@ private:
         const TurnedSurfaces& surfaces = plan_.surfaces;
         // A facet's middle lies a little off the true surface.
         constexpr double deepest = 0.6, step = 0.04;  // mm
-        const bool known = surfaces.round() && surfaces.cuts.empty() && !surfaces.inside.empty();
         double under = step / 2;
         while (under < deepest && !surfaces.holds(s.at - under * s.normal)) under += step;
         if (under >= deepest) return unmeasured;
-        if (!known) return onwardsIn(surfaces, s.at - under * s.normal, -s.normal, mostWall);
-        // Of round work the wall is known exactly, as everywhere else.
+        const auto in = [&](const auto& goesOn, double most) {
+            return onwards(s.at - under * s.normal, -s.normal, most, goesOn);
+        };
+        const auto isWood = [&](const Eigen::Vector3d& at) { return surfaces.holds(at); };
+        if (!surfaces.round() || surfaces.inside.empty()) return in(isWood, mostWall);
+        // Of round work the wall is known exactly, as everywhere else; a cut may end it sooner.
         const Point p(s.at.x(), s.r());
         const double toIn = distanceTo(surfaces.inside, p), toOut = distanceTo(surfaces.outside, p);
+        const bool cut = !surfaces.cuts.empty(), turned = std::min(toIn, toOut) <= deepest;
         // The faces at its two ends are no wall.
         const bool face = std::abs(s.normal.x()) > 0.9 && (std::abs(p.x() - surfaces.outside.front().x()) < 0.01 ||
                                                            std::abs(p.x() - surfaces.outside.back().x()) < 0.01);
-        return face || std::min(toIn, toOut) > deepest ? unmeasured : std::max(toIn, toOut);
+        if (cut && (face || !turned)) return in(isWood, mostWall);
+        if (face || !turned) return unmeasured;
+        const double wall = std::min(std::max(toIn, toOut), mostWall);
+        if (!cut) return std::max(toIn, toOut);
+        const auto isUncut = [&](const Eigen::Vector3d& at) {
+            return std::ranges::none_of(surfaces.cuts, [&](const Cut& c) { return takes(c.solid, at); });
+        };
+        return in(isUncut, wall);
     }
 
     double marks(const Spot& s) const

@@ -35,8 +35,8 @@ LathePlan planLathe(const Assembly& assembly, const TurnedSurfaces& surfaces, co
     const Balance finished = surfaces.round() ? Balance::Round : Balance::Corners;
     l.roughBalance = surfaces.edges.empty() ? Balance::Round : Balance::Corners;
     constexpr double corner = 2;  // mm that a corner stands out at the least
+    l.roughRadius = assembly.cornerRadius();
     for (const BuiltLayer& b : assembly.layers) {
-        l.roughRadius = std::max(l.roughRadius, b.cornerRadius());
         double held = 0;
         for (const Point& p : b.outerHold) held = std::max(held, p.y());
         if (b.cornerRadius() > held + corner) l.roughBalance = Balance::Corners;

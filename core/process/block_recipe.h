@@ -7,7 +7,7 @@
 namespace vl {
 
 /// A block from its first mount to the piece: outside and foot on the screw or between centers, reversed, hollowed,
-/// reversed once more for the foot, in the order of the turner's school. `corner`: radius of the blank's farthest
+/// reversed once more for the foot, in the order of the turner's method. `corner`: radius of the blank's farthest
 /// corner, mm.
 void blockRecipe(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, double corner,
                  const WorkItem& blank, Recipe& recipe);

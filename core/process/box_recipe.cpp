@@ -123,9 +123,9 @@ private:
         lid =
             mount("mount-lid", lid, "lid-mounted", words::mountLid, words::smallerFirst, height_ - piece_.lid.at, true);
         const double spigot = onBox() ? 0 : piece_.lid.spigot;
-        const Setting deep =
-                          lengthAt(Resource::Lathe, "lid's hollow, deep",
-                                   std::max(0.0, surfaces_.inside.back().x() - piece_.lid.at + spigot), "lid − its top"),
+        const Setting deep = lengthAt(Resource::Lathe, "lid's hollow, deep",
+                                      std::max(0.0, surfaces_.inside.back().x() - piece_.lid.at + spigot),
+                                      "lid − its top"),
                       top = lengthAt(Resource::Lathe, "left on top", piece_.lid.top, "chosen");
         const Setting wide = onBox() ? lengthAt(Resource::Lathe, "recess, Ø", 2 * joint_.recess, "spigot + fit", 2)
                                      : lengthAt(Resource::Lathe, "spigot, Ø", 2 * joint_.spigot, "bore − fit", 2),

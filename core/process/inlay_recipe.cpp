@@ -16,9 +16,9 @@ namespace {
 
 constexpr double overnight = 720, sealerDries = 15, caSets = 15;  // minutes; common practice
 
-double minutesToSet(Inlay::Method school, int fillings)
+double minutesToSet(Inlay::Method method, int fillings)
 {
-    return school == Inlay::Thin ? overnight : caSets * fillings;
+    return method == Inlay::Thin ? overnight : caSets * fillings;
 }
 
 Setting grams(const char* name, double g, const char* formula)
@@ -93,10 +93,10 @@ WorkItem packed(const Inlay& f, const InlayPlace& p, const std::string& name, Be
                   glue = grams("glue", of.glue, "volume · the rest");
     StepSpec d{.title = says(words::packFiller, name),
                .why = says(words::noVoid),
-               .how = says(f.school == Inlay::Thin ? words::fillThin : words::fillMedium, fillings, filler, glue),
+               .how = says(f.method == Inlay::Thin ? words::fillThin : words::fillMedium, fillings, filler, glue),
                .settings = {fillings, filler, glue},
                .minutes = 10.0 * f.fillings,
-               .waitMinutes = minutesToSet(f.school, f.fillings),
+               .waitMinutes = minutesToSet(f.method, f.fillings),
                .rounds = {.usual = f.fillings, .until = says(words::nothingSinks)}};
     if (f.kind == Inlay::Crack) d.how.also(says(words::fromRimDown));
     d.how.also(says(words::fumes));

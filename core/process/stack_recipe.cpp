@@ -86,7 +86,8 @@ private:
     /// Radius of the face that is turned where a section stands on its block, mm.
     double footOf(const Section& section) const
     {
-        return section.fromBelow ? radiusBefore(surfaces_.outside, section.z1) : radiusAfter(surfaces_.outside, section.z0);
+        return section.fromBelow ? radiusBefore(surfaces_.outside, section.z1)
+                                 : radiusAfter(surfaces_.outside, section.z0);
     }
 
     /// The first layer's ring, thick enough for the last one too, taped between two blocks and parted through: each
@@ -100,7 +101,7 @@ private:
         const WorkItem below = block(sections[0], 0, says(words::forSection, 1), wide),
                        above = block(sections[s], s, of, wide);
         Bench bench = benchOf(0);
-        // One school leaves the far face to the lathe; tape needs both.
+        // One method leaves the far face to the lathe; tape needs both.
         WorkItem flat = ready_[0];
         if (piece_.choices.stacking == StackMethod::RingByRing) {
             const Setting loss = sandingLoss(layer(0));

@@ -55,6 +55,7 @@ CrossSection::CrossSection(const TurnedSurfaces& surfaces, double z) : sides_(&s
         if (left.empty()) return;
         middle_ = left.centroid();
     }
+    if (!exact_) findTilted();
     findSpans();
 }
 
@@ -89,6 +90,17 @@ double CrossSection::reachFrom(const Point& inside, double angleDeg) const
     return std::isfinite(least) ? std::max(0.0, least) : 0;
 }
 
+void CrossSection::findTilted()
+{
+    for (const int of : ofDisc_) {
+        if (of == 0 || sides_->axes[static_cast<size_t>(of - 1)].parallel()) continue;
+        const TurnedAbout& axis = sides_->axes[static_cast<size_t>(of - 1)];
+        const Eigen::Vector3d off = Eigen::Vector3d(z_, middle_.x(), middle_.y()) - axis.at;
+        const Point& thin = *std::ranges::min_element(axis.outline, {}, [](const Point& p) { return p.y(); });
+        tilted_.push_back({of, off - axis.along * axis.along.dot(off), axis.along, thin.y()});
+    }
+}
+
 int CrossSection::boundedBy(double angleDeg) const
 {
     int by = 0;
@@ -96,13 +108,38 @@ int CrossSection::boundedBy(double angleDeg) const
     auto take = [&](int of, double r) {
         if (r < least - 1e-12) least = r, by = of;
     };
-    for (const int of : ofDisc_) take(of, exitOf(of, middle_, angleDeg));
+    for (const int of : ofDisc_)
+        if (std::ranges::find(tilted_, of, &Tilted::of) == tilted_.end()) take(of, exitOf(of, middle_, angleDeg));
     const auto axes = static_cast<int>(sides_->axes.size());
     const Point u = polar(1, angleDeg);
     for (size_t i = 0; i < halves_.size(); ++i)
         if (const double slope = halves_[i].normal.dot(u); slope > 1e-12)
             take(axes + 1 + static_cast<int>(i), (halves_[i].offset - halves_[i].normal.dot(middle_)) / slope);
+    // Those that leave a ray farther out for certain than another leaves it are not walked along.
+    const Eigen::Vector3d way(0, u.x(), u.y());
+    for (const Tilted& t : tilted_) {
+        const Eigen::Vector3d step = way - t.along * t.along.dot(way), at = t.off + step * least;
+        if (std::isfinite(least) && t.off.norm() < t.radius && at.norm() < t.radius) continue;
+        take(t.of, exitOf(t.of, middle_, angleDeg));
+    }
     return by;
+}
+
+double CrossSection::ridgeBetween(int one, double low, int other, double high) const
+{
+    const auto apart = [&](double deg) { return exitOf(one, middle_, deg) - exitOf(other, middle_, deg); };
+    if (const double first = apart(low), last = apart(high); first < 0 && last > 0 && std::isfinite(first + last)) {
+        std::uintmax_t rounds = 40;
+        const auto [from, to] = boost::math::tools::toms748_solve(
+            apart, low, high, first, last, boost::math::tools::eps_tolerance<double>(34), rounds);
+        // No third one stands between the two there.
+        if (const int here = boundedBy((from + to) / 2); here == one || here == other) return (from + to) / 2;
+    }
+    for (int i = 0; i < 34; ++i) {
+        const double mid = (low + high) / 2;
+        (boundedBy(mid) == one ? low : high) = mid;
+    }
+    return (low + high) / 2;
 }
 
 void CrossSection::findSpans()
@@ -183,56 +220,12 @@ bool CrossSection::spansByCircles()
 void CrossSection::spansByLooking()
 {
     constexpr int looks = 360;
-    // A ray is within a tilted cut at least as long as it is nearer to its axis than the cut is anywhere: of the sides
-    // that leave it farther out for certain than another leaves it, none is walked along.
-    struct Least {
-        int of;
-        Eigen::Vector3d off, along;  // from where its stations begin to the middle; the axis
-        double radius;
-    };
-    std::vector<Least> tilted;
-    std::vector<int> rest;
-    for (const int of : ofDisc_) {
-        const TurnedAbout* axis = of > 0 ? &sides_->axes[static_cast<size_t>(of - 1)] : nullptr;
-        if (!axis || axis->parallel()) {
-            rest.push_back(of);
-            continue;
-        }
-        const Eigen::Vector3d off = Eigen::Vector3d(z_, middle_.x(), middle_.y()) - axis->at;
-        const Point& thin = *std::ranges::min_element(axis->outline, {}, [](const Point& p) { return p.y(); });
-        tilted.push_back({of, off - axis->along * axis->along.dot(off), axis->along, thin.y()});
-    }
-    const auto boundedBy = [&](double deg) {
-        const Point u = polar(1, deg);
-        const Eigen::Vector3d way(0, u.x(), u.y());
-        int by = 0;
-        double least = std::numeric_limits<double>::infinity();
-        const auto take = [&](int of, double r) {
-            if (r < least - 1e-12) least = r, by = of;
-        };
-        for (const int of : rest) take(of, exitOf(of, middle_, deg));
-        const auto axes = static_cast<int>(sides_->axes.size());
-        for (size_t i = 0; i < halves_.size(); ++i)
-            if (const double slope = halves_[i].normal.dot(u); slope > 1e-12)
-                take(axes + 1 + static_cast<int>(i), (halves_[i].offset - halves_[i].normal.dot(middle_)) / slope);
-        for (const Least& t : tilted) {
-            const Eigen::Vector3d step = way - t.along * t.along.dot(way), at = t.off + step * least;
-            if (std::isfinite(least) && t.off.norm() < t.radius && at.norm() < t.radius) continue;
-            take(t.of, exitOf(t.of, middle_, deg));
-        }
-        return by;
-    };
     std::vector<double> changes;
     int before = boundedBy(0);
     for (int k = 1; k <= looks; ++k) {
         const int here = boundedBy(360.0 * k / looks);
         if (here == before) continue;
-        double low = 360.0 * (k - 1) / looks, high = 360.0 * k / looks;
-        for (int i = 0; i < 34; ++i) {
-            const double mid = (low + high) / 2;
-            (boundedBy(mid) == before ? low : high) = mid;
-        }
-        changes.push_back((low + high) / 2);
+        changes.push_back(ridgeBetween(before, 360.0 * (k - 1) / looks, here, 360.0 * k / looks));
         before = here;
     }
     if (changes.empty()) {

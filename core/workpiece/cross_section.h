@@ -61,6 +61,9 @@ private:
     Disc discOf(int of) const;
     double exitOf(int of, const Point& inside, double angleDeg) const;
     int boundedBy(double angleDeg) const;
+    void findTilted();
+    /// The angle at which what bounds the section at `low` gives way; at `high` it is `other`. Degrees.
+    double ridgeBetween(int one, double low, int other, double high) const;
     void findSpans();
     bool spansByCircles();
     void spansByLooking();
@@ -71,7 +74,15 @@ private:
     std::vector<Disc> discs_;  // of what is turned there, tilted ones as circles
     std::vector<int> ofDisc_;
     std::vector<HalfPlane> halves_;
-    bool exact_ = true;
+    /// A cut about a tilted axis. A ray from the middle is within it at least as long as it is nearer to that axis than
+    /// the cut is anywhere.
+    struct Tilted {
+        int of;
+        Eigen::Vector3d off, along;  // from where its stations begin to the middle, square to the axis; the axis
+        double radius;               // mm, where it is thinnest
+    };
+    std::vector<Tilted> tilted_;
+    bool exact_ = true;  // none is tilted
     std::vector<Side> spans_;
 };
 

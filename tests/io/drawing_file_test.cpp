@@ -83,11 +83,10 @@ TEST_F(DrawingFile, EveryShapeOfAnSvgIsWhereItIsDrawn)
           Case{"cubics", "<path d='M10 150 C37.614 150 60 127.614 60 100 S37.614 50 10 50'/>", 20, 40},
           Case{"a parabola", "<path d='M10 150 Q110 100 10 50'/>", 50, 50},
           Case{"compact", "<path d='M10,150h30v-100h-30z'/>", 50, 30},
+          // Of round ones the left edge is the axis.
           Case{"rect", "<rect x='10' y='50' width='30' height='100'/>", 50, 30},
-          Case{"circle", "<circle cx='10' cy='100' r='50'/>", 20, 40},
-          Case{"ellipse", "<ellipse cx='10' cy='100' rx='30' ry='50'/>", 20, 24},
-          Case{"line, stroked", "<line x1='40' y1='150' x2='40' y2='50' stroke='red'/><path d='M10 150 V149'/>", 50,
-               30},
+          Case{"circle", "<circle cx='10' cy='100' r='50'/>", 20, 90},
+          Case{"ellipse", "<ellipse cx='10' cy='100' rx='30' ry='50'/>", 20, 54},
           // Moved and doubled; turned by a quarter; one inside another; used once more.
           Case{"moved", "<path transform='translate(10 50) scale(2)' d='M0 50 H15 V0 H0'/>", 50, 30},
           Case{"turned", "<path transform='translate(10 50) rotate(90)' d='M0 0 V-30 H100 V0'/>", 50, 30},
@@ -99,6 +98,12 @@ TEST_F(DrawingFile, EveryShapeOfAnSvgIsWhereItIsDrawn)
         EXPECT_NEAR(o.back().z, 100, 0.01) << c.what;
         EXPECT_NEAR(radius(o, c.at), c.r, 0.06) << c.what;
     }
+    // The axis is a line of its own, moved with the rest.
+    const Drawing about = svg("<g transform='translate(3 0)'><path d='M10 150 H40 V50 H10'/>"
+                              "<line id='Axis' x1='5' y1='150' x2='5' y2='50' stroke='red'/></g>");
+    ASSERT_TRUE(about.axis);
+    EXPECT_NEAR(about.axis->first.x(), 8, 1e-6);
+    EXPECT_NEAR(radius(outlineFrom(about, DrawnAxis::Own), 50), 35, 1e-3);
     // Inches, and pixels of which 96 are one (CSS).
     EXPECT_NEAR(
         outlineFrom(svg("<path d='M0 0 H1 V4 H0'/>", "width=\"10in\" viewBox=\"0 0 10 10\""), DrawnAxis::Left).back().z,

@@ -53,7 +53,8 @@ TEST(Dxf, ReadsBackAsTheProfile)
     DxfLines back;
     DL_Dxf reader;
     ASSERT_TRUE(reader.in(path, &back));
-    for (const auto& [layer, line] : {std::pair{"OUTSIDE", &plan.surfaces.outside}, {"INSIDE", &plan.surfaces.inside}}) {
+    for (const auto& [layer, line] :
+         {std::pair{"OUTSIDE", &plan.surfaces.outside}, {"INSIDE", &plan.surfaces.inside}}) {
         ASSERT_EQ(back.lines[layer].size(), line->size());
         for (size_t i = 0; i < line->size(); ++i) EXPECT_LT((back.lines[layer][i] - (*line)[i]).norm(), 1e-6);
     }

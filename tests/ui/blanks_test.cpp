@@ -132,8 +132,8 @@ TEST(Blanks, EverySampleGoesThroughBuildCutAndGlue)
             b.click(tabs, tabs->tabPosition(layer));
             EXPECT_EQ(b.doc().selection().layer, layer) << name;
             const auto at = static_cast<size_t>(layer);
-            const auto handles =
-                layerHandles({b.piece(), b.doc().shop(), b.doc().plan().surfaces, at}, b.doc().plan().assembly.layers[at]);
+            const auto handles = layerHandles({b.piece(), b.doc().shop(), b.doc().plan().surfaces, at},
+                                              b.doc().plan().assembly.layers[at]);
             for (const LayerHandle& h : handles) {
                 const Piece before = b.piece();
                 const QPointF from = section->handlePosition(h.name);

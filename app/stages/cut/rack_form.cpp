@@ -19,19 +19,33 @@
 
 namespace vl::app {
 
-RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
+RackForm::RackForm(Document& document, QWidget* parent)
+    : QWidget(parent), doc_(document), column_(new QVBoxLayout(this))
 {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(5);
-    auto label = [&](const char* role) {
-        auto* l = new QLabel;
-        l->setWordWrap(true);
-        if (role) l->setProperty("role", role);
-        column->addWidget(l);
-        return l;
-    };
-    summary_ = label(nullptr);
+    column_->setContentsMargins(0, 0, 0, 0);
+    column_->setSpacing(5);
+    addPlan();
+    addBoardFields();
+    auto* seen = new WhenSeen(this, [this] { refresh(); });
+    connect(&doc_, &Document::changed, seen, &WhenSeen::refresh);
+    connect(&doc_, &Document::boardsChanged, seen, &WhenSeen::refresh);
+    connect(&doc_, &Document::selectionChanged, seen, &WhenSeen::refresh);
+    refresh();
+}
+
+QLabel* RackForm::addLabel(const char* role)
+{
+    auto* label = new QLabel;
+    label->setWordWrap(true);
+    if (role) label->setProperty("role", role);
+    column_->addWidget(label);
+    return label;
+}
+
+/// What the plan uses and lacks, how far it is, and what is done with the whole of it.
+void RackForm::addPlan()
+{
+    summary_ = addLabel();
     auto* busy = new QHBoxLayout;
     progress_ = new QProgressBar;
     progress_->setRange(0, 100);
@@ -41,8 +55,8 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
     cancel_ = new QPushButton(tr("Stop"));
     busy->addWidget(progress_, 1);
     busy->addWidget(cancel_);
-    column->addLayout(busy);
-    lacks_ = label("warn");
+    column_->addLayout(busy);
+    lacks_ = addLabel("warn");
     auto* buttons = new QHBoxLayout;
     auto* add = new QPushButton(tr("Add a board"));
     add->setObjectName("add-board");
@@ -51,7 +65,7 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
     buttons->addWidget(add);
     buttons->addWidget(in);
     buttons->addWidget(out);
-    column->addLayout(buttons);
+    column_->addLayout(buttons);
     auto* work = new QHBoxLayout;
     cut_ = new QPushButton(tr("This strip is cut"));
     cut_->setObjectName("strip-cut");
@@ -61,10 +75,28 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
         tr("Takes the boards that are cut off the rack and puts their offcuts back on it, where you say so"));
     work->addWidget(cut_);
     work->addWidget(away_);
-    column->addLayout(work);
+    column_->addLayout(work);
+    auto* clock = new QTimer(this);
+    clock->setInterval(80);
+    connect(clock, &QTimer::timeout, this, [this] {
+        progress_->setValue(static_cast<int>(100 * doc_.boardsShare()));
+        progress_->setVisible(doc_.boardsBusy());
+        cancel_->setVisible(doc_.boardsBusy());
+    });
+    clock->start();
+    connect(cancel_, &QPushButton::clicked, &doc_, &Document::cancelBoards);
+    connect(add, &QPushButton::clicked, this, &RackForm::addBoard);
+    connect(in, &QPushButton::clicked, this, &RackForm::importWanted);
+    connect(out, &QPushButton::clicked, this, &RackForm::exportWanted);
+    connect(cut_, &QPushButton::clicked, this, &RackForm::toggleCut);
+    connect(away_, &QPushButton::clicked, this, &RackForm::putAway);
+}
 
-    strip_ = label(nullptr);
-    boardTitle_ = label("heading");
+/// The chosen board.
+void RackForm::addBoardFields()
+{
+    strip_ = addLabel();
+    boardTitle_ = addLabel("heading");
     fields_ = new QWidget;
     auto* form = new QFormLayout(fields_);
     form->setContentsMargins(0, 0, 0, 0);
@@ -73,9 +105,9 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
     id_->setAccessibleName(tr("Board's number"));
     wood_ = new QPushButton;
     wood_->setAccessibleName(tr("Board's wood"));
-    length_ = new LengthField(document, tr("Board's length"), fieldOf(&Board::length).limit);
-    width_ = new LengthField(document, tr("Board's width"), fieldOf(&Board::width).limit);
-    thickness_ = new LengthField(document, tr("Board's thickness"), fieldOf(&Board::thickness).limit);
+    length_ = new LengthField(doc_, tr("Board's length"), fieldOf(&Board::length).limit);
+    width_ = new LengthField(doc_, tr("Board's width"), fieldOf(&Board::width).limit);
+    thickness_ = new LengthField(doc_, tr("Board's thickness"), fieldOf(&Board::thickness).limit);
     price_ = new QLineEdit;
     price_->setAccessibleName(tr("Board's price"));
     form->addRow(tr("Number"), id_);
@@ -93,26 +125,12 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
     defects->addWidget(mark_);
     defects->addWidget(remove_);
     form->addRow(defects);
-    column->addWidget(fields_);
+    column_->addWidget(fields_);
+    followBoardFields();
+}
 
-    auto* seen = new WhenSeen(this, [this] { refresh(); });
-    connect(&doc_, &Document::changed, seen, &WhenSeen::refresh);
-    connect(&doc_, &Document::boardsChanged, seen, &WhenSeen::refresh);
-    connect(&doc_, &Document::selectionChanged, seen, &WhenSeen::refresh);
-    auto* clock = new QTimer(this);
-    clock->setInterval(80);
-    connect(clock, &QTimer::timeout, this, [this] {
-        progress_->setValue(static_cast<int>(100 * doc_.boardsShare()));
-        progress_->setVisible(doc_.boardsBusy());
-        cancel_->setVisible(doc_.boardsBusy());
-    });
-    clock->start();
-    connect(cancel_, &QPushButton::clicked, &doc_, &Document::cancelBoards);
-    connect(add, &QPushButton::clicked, this, &RackForm::addBoard);
-    connect(in, &QPushButton::clicked, this, &RackForm::importWanted);
-    connect(out, &QPushButton::clicked, this, &RackForm::exportWanted);
-    connect(cut_, &QPushButton::clicked, this, &RackForm::toggleCut);
-    connect(away_, &QPushButton::clicked, this, &RackForm::putAway);
+void RackForm::followBoardFields()
+{
     connect(mark_, &QPushButton::toggled, this, &RackForm::markingChanged);
     connect(remove_, &QPushButton::clicked, this, [this] {
         doc_.changeShop(tr("board off the rack"), [this](Shop& shop) {
@@ -147,7 +165,6 @@ RackForm::RackForm(Document& document, QWidget* parent) : QWidget(parent), doc_(
         if (good) change([&](Board& b) { b.price = v; });
         refresh();
     });
-    refresh();
 }
 
 void RackForm::change(const std::function<void(Board&)>& edit)

@@ -26,6 +26,10 @@ signals:
     void markingChanged(bool on);
 
 private:
+    QLabel* addLabel(const char* role = nullptr);
+    void addPlan();
+    void addBoardFields();
+    void followBoardFields();
     void refresh();
     void change(const std::function<void(Board&)>& edit);
     void addBoard();
@@ -33,6 +37,7 @@ private:
     void putAway();
 
     Document& doc_;
+    QVBoxLayout* column_;
     QLabel *summary_, *lacks_, *strip_, *boardTitle_;
     QProgressBar* progress_;
     QPushButton *cancel_, *cut_, *away_, *mark_, *remove_;

@@ -53,26 +53,45 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     choiceRow(&Choices::stacking, choices);
     choiceRow(&Choices::holding, choices);
     choiceRow(&Choices::ends, choices);
+    addStep();
+    addWhen();
+    heading(tr("ALTOGETHER"));
+    figure(FigureId::WorkTime, tr("Work"), false);
+    figure(FigureId::TotalTime, tr("Start to finish"), false);
+    auto* care = new QLabel(tr("Glue and finish give off fumes: air the room, and follow the maker's label. Spread "
+                               "oily rags flat outdoors to dry; heaped, they can catch fire by themselves."));
+    care->setWordWrap(true);
+    care->setProperty("role", "quiet");
+    addToPanel(care);
+    endPanel();
+
+    refresh();
+}
+
+QLabel* GlueStage::addLabel(const char* role)
+{
+    auto* label = new QLabel;
+    label->setWordWrap(true);
+    label->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    if (role) label->setProperty("role", role);
+    addToPanel(label);
+    return label;
+}
+
+void GlueStage::addStep()
+{
     heading(tr("CHOSEN STEP"));
-    auto label = [&](const char* role) {
-        auto* l = new QLabel;
-        l->setWordWrap(true);
-        l->setTextInteractionFlags(Qt::TextSelectableByMouse);
-        if (role) l->setProperty("role", role);
-        addToPanel(l);
-        return l;
-    };
-    title_ = label("title");
-    time_ = label("quiet");
-    how_ = label(nullptr);
-    why_ = label(nullptr);
-    needs_ = label("quiet");
+    title_ = addLabel("title");
+    time_ = addLabel("quiet");
+    how_ = addLabel();
+    why_ = addLabel();
+    needs_ = addLabel("quiet");
     glue_ = new QComboBox;
     glue_->setAccessibleName(tr("Glue of this joint"));
     addToPanel(glue_);
     connect(glue_, &QComboBox::activated, this, &GlueStage::takeGlue);
-    trouble_ = label("warn");
-    advice_ = label("quiet");
+    trouble_ = addLabel("warn");
+    advice_ = addLabel("quiet");
     auto* marks = new QHBoxLayout;
     done_ = new QPushButton(tr("Done"));
     done_->setObjectName("step-done");
@@ -88,7 +107,10 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
             std::erase_if(p.progress.moved, [this](const StepMoved& m) { return m.step == doc_.selection().step; });
         });
     });
+}
 
+void GlueStage::addWhen()
+{
     heading(tr("WHEN"));
     dated_ = new QCheckBox(tr("Begin on"));
     begin_ = new QDateTimeEdit;
@@ -113,8 +135,8 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
                           begin_->time().msecsSinceStartOfDay() / 60000;
         edit(tr("date"), [to](Piece& p) { p.progress.start = to; });
     });
-    ready_ = label(nullptr);
-    today_ = label(nullptr);
+    ready_ = addLabel();
+    today_ = addLabel();
     auto* tools = new QHBoxLayout;
     auto* calendar = new QPushButton(tr("Calendar …"));
     calendar->setToolTip(tr("Writes the timetable as an iCalendar file"));
@@ -126,17 +148,6 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     connect(calendar, &QPushButton::clicked, this, &GlueStage::calendarWanted);
     connect(book, &QPushButton::clicked, this, &GlueStage::glueBookWanted);
     connect(shop, &QPushButton::clicked, this, &GlueStage::shopWanted);
-    heading(tr("ALTOGETHER"));
-    figure(FigureId::WorkTime, tr("Work"), false);
-    figure(FigureId::TotalTime, tr("Start to finish"), false);
-    auto* care = new QLabel(tr("Glue and finish give off fumes: air the room, and follow the maker's label. Spread "
-                               "oily rags flat outdoors to dry; heaped, they can catch fire by themselves."));
-    care->setWordWrap(true);
-    care->setProperty("role", "quiet");
-    addToPanel(care);
-    endPanel();
-
-    refresh();
 }
 
 void GlueStage::zoom(double factor) { timetable_->zoom(factor); }

@@ -26,6 +26,9 @@ signals:
     void shopWanted();
 
 private:
+    QLabel* addLabel(const char* role = nullptr);
+    void addStep();
+    void addWhen();
     void refresh() override;
     void refreshStep();
     void refreshWhen();

@@ -129,12 +129,34 @@ void Timetable::paintEvent(QPaintEvent*)
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(theme().quiet);
     painter.setFont(textFont(8, QFont::DemiBold));
-    const QDate first = QDate(1970, 1, 1);
     const bool dated = doc_.piece().progress.start.has_value();
     painter.drawText(QRectF(12, 4, 700, 18), Qt::AlignLeft | Qt::AlignVCenter,
                      dated ? tr("TIMETABLE · DRAG A BAR TO MOVE IT")
                            : tr("TIMETABLE, AS IF BEGUN ON A MONDAY · SET A DATE AT THE RIGHT"));
     painter.setFont(textFont(8));
+    drawDays(painter, dated);
+    drawRows(painter);
+    painter.setClipRect(QRectF(left, top - 4, width() - left - right, height() - top));
+    drawBars(painter);
+    if (dated) {
+        const double now = x(doc_.now() - schedule().begins);
+        painter.setPen(QPen(theme().warn, 1.6));
+        painter.drawLine(QPointF(now, top - 4), QPointF(now, height() - bottom));
+    }
+    drawLinks(painter);
+    painter.setClipping(false);
+    drawLegend(painter);
+    if (hasFocus()) {
+        painter.setPen(QPen(theme().accent, 2));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 5, 5);
+    }
+}
+
+/// The stretches in which the shop is open, and what is done next.
+void Timetable::drawDays(QPainter& painter, bool dated) const
+{
+    const QDate first(1970, 1, 1);
     double free = -1e9;
     for (const TimeAxis::Stretch& stretch : axis_.stretches()) {
         const QRectF box(QPointF(x(stretch.from), top - 4), QPointF(x(stretch.to), height() - bottom));
@@ -164,6 +186,10 @@ void Timetable::paintEvent(QPaintEvent*)
         ground.setAlphaF(0.12f);
         painter.fillRect(day.intersected(QRectF(left, 0, width() - left - right, height())), ground);
     }
+}
+
+void Timetable::drawRows(QPainter& painter) const
+{
     const int rows = static_cast<int>(doc_.piece().layers.size()) + 1;
     // Of many layers every second, third … is named, and the last row.
     const double letters = QFontMetricsF(painter.font()).height();
@@ -178,8 +204,10 @@ void Timetable::paintEvent(QPaintEvent*)
                              Qt::AlignRight | Qt::AlignVCenter,
                              row == rows - 1 ? tr("stack, lathe") : tr("layer %1").arg(row + 1));
     }
-    painter.setClipRect(QRectF(left, top - 4, width() - left - right, height() - top));
-    const int selected = chosen();
+}
+
+void Timetable::drawBars(QPainter& painter) const
+{
     for (size_t i = 0; i < recipe().size(); ++i) {
         const Step& s = recipe()[i];
         QColor ink = theme().accent;
@@ -202,37 +230,30 @@ void Timetable::paintEvent(QPaintEvent*)
             painter.drawRect(bar);
         }
     }
-    if (dated) {
-        const double now = x(doc_.now() - schedule().begins);
-        painter.setPen(QPen(theme().warn, 1.6));
-        painter.drawLine(QPointF(now, top - 4), QPointF(now, height() - bottom));
+}
+
+/// What the chosen step waits for, and what waits for it.
+void Timetable::drawLinks(QPainter& painter) const
+{
+    const int selected = chosen();
+    if (selected < 0) return;
+    const auto me = static_cast<size_t>(selected);
+    auto join = [&](size_t a, size_t b, const QColor& ink) {
+        const QPointF p(whole(a).right(), whole(a).center().y()), q(whole(b).left(), whole(b).center().y());
+        painter.setPen(QPen(ink, 1.8));
+        painter.drawLine(p, q);
+        painter.setBrush(ink);
+        painter.drawEllipse(q, 3, 3);
+    };
+    for (size_t i = 0; i < recipe().size(); ++i) {
+        if (std::ranges::find(recipe()[me].after, recipe()[i].id) != recipe()[me].after.end())
+            join(i, me, theme().text);
+        if (std::ranges::find(recipe()[i].after, recipe()[me].id) != recipe()[i].after.end())
+            join(me, i, theme().accent);
     }
-    if (selected >= 0) {
-        const auto me = static_cast<size_t>(selected);
-        auto join = [&](size_t a, size_t b, const QColor& ink) {
-            const QPointF p(whole(a).right(), whole(a).center().y()), q(whole(b).left(), whole(b).center().y());
-            painter.setPen(QPen(ink, 1.8));
-            painter.drawLine(p, q);
-            painter.setBrush(ink);
-            painter.drawEllipse(q, 3, 3);
-        };
-        for (size_t i = 0; i < recipe().size(); ++i) {
-            if (std::ranges::find(recipe()[me].after, recipe()[i].id) != recipe()[me].after.end())
-                join(i, me, theme().text);
-            if (std::ranges::find(recipe()[i].after, recipe()[me].id) != recipe()[i].after.end())
-                join(me, i, theme().accent);
-        }
-        painter.setPen(QPen(theme().accent, 2.4));
-        painter.setBrush(Qt::NoBrush);
-        painter.drawRect(whole(me).adjusted(-2, -1, 2, 1));
-    }
-    painter.setClipping(false);
-    drawLegend(painter);
-    if (hasFocus()) {
-        painter.setPen(QPen(theme().accent, 2));
-        painter.setBrush(Qt::NoBrush);
-        painter.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 5, 5);
-    }
+    painter.setPen(QPen(theme().accent, 2.4));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawRect(whole(me).adjusted(-2, -1, 2, 1));
 }
 
 /// What the marks mean, under the rows.

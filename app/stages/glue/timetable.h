@@ -52,6 +52,10 @@ private:
     void settle();
     void zoomAbout(double px, double factor);
     void moveChosen(double minutes);
+    void drawDays(QPainter& painter, bool dated) const;
+    void drawRows(QPainter& painter) const;
+    void drawBars(QPainter& painter) const;
+    void drawLinks(QPainter& painter) const;
     void drawLegend(QPainter& painter) const;
 
     Document& doc_;

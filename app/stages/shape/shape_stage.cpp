@@ -36,6 +36,8 @@ PlotLane::Curve bendCurve(const Document& document)
     return c;
 }
 
+Limit diameters() { return {0, 2 * fieldOf(&Node::r).limit.high}; }
+
 }  // namespace
 
 ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr("Shape"), parent)
@@ -50,11 +52,22 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     figurePair(FigureId::ThinnestWall, tr("Wall, thin"), FigureId::ThickestWall, tr("Wall, thick"));
     figurePair(FigureId::Capacity, tr("Capacity"), FigureId::Weight, tr("Weight"));
     figurePair(FigureId::GravityHeight, tr("Gravity at"), FigureId::TipAngle, tr("Tips at"));
+    addNode();
+    addNumbers();
+    addDrawing();
+    addWall();
+    addForms();
+    addSplitAndLid();
+    endPanel();
 
+    refresh();
+}
+
+void ShapeStage::addNode()
+{
     node_ = group(tr("Chosen node"), "node");
-    const Limit diameters{0, 2 * fieldOf(&Node::r).limit.high};
     nodeZ_ = lengthRow(tr("Station"), fieldOf(&Node::z).limit);
-    nodeD_ = lengthRow(tr("Diameter"), diameters);
+    nodeD_ = lengthRow(tr("Diameter"), diameters());
     join_ = new QComboBox;
     join_->addItems({tr("sharp"), tr("smooth")});
     span_ = new QComboBox;
@@ -81,7 +94,10 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
                 o[i].span = static_cast<Span>(k);
                 if (o[i].span == Span::Arc && o[i].bulge == 0) o[i].bulge = 0.25;
             }));
+}
 
+void ShapeStage::addNumbers()
+{
     group(tr("Outline by numbers"), "outline", false);
     height_ = lengthRow(tr("Height"), {1, fieldOf(&Node::z).limit.high});
     connect(height_, &LengthField::edited, this, [this](double mm) {
@@ -100,13 +116,16 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     row(tr("Guide lines"), guide);
     connect(guide, &QComboBox::activated, this, [this](int k) { section_->setGuide(static_cast<Guide>(k)); });
     station_ = lengthRow(tr("At station"), fieldOf(&Node::z).limit);
-    diameter_ = lengthRow(tr("make the diameter"), diameters);
+    diameter_ = lengthRow(tr("make the diameter"), diameters());
     connect(station_, &LengthField::edited, this, [this](double mm) {
         const double r = radiusAt(doc_.plan().surfaces.outside, mm);
         if (!std::isnan(r)) diameter_->setValue(2 * r);
     });
     connect(diameter_, &LengthField::edited, this, &ShapeStage::setDiameter);
+}
 
+void ShapeStage::addDrawing()
+{
     drawnAxis_ = new QComboBox;
     for (const Choice& c : choicesOf<DrawnAxis>()) drawnAxis_->addItem(wordsOf(c));
     row(tr("A drawing's axis"), drawnAxis_);
@@ -129,7 +148,10 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     addToPanel(line);
     connect(line, &QPushButton::clicked, this, [this] { section_->wantTraceAxis(); });
     recordForm([](auto& p) -> auto& { return p.trace; });
+}
 
+void ShapeStage::addWall()
+{
     group(tr("Wall and floor"), "wall");
     rule_ = new QComboBox;
     for (const Choice& c : choicesOf<WallRule>()) rule_->addItem(wordsOf(c));
@@ -148,7 +170,10 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     round_ = pieceRow(&Hollow::floorRound, hollow);
     bore_ = pieceRow(&Hollow::bore, hollow);
     least_ = pieceRow(&Hollow::leastWall, hollow);
+}
 
+void ShapeStage::addForms()
+{
     group(tr("Forms that stay what they are"), "forms", false);
     forms_ =
         new RecordList(doc_, tr("Form"), tr("none yet"), listOf(&Piece::forms, [](const Piece&, const FormPart& f) {
@@ -163,7 +188,10 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
         return tr("Station and diameter: %1").arg(at.join(QStringLiteral(" · ")));
     });
     addToPanel(forms_);
+}
 
+void ShapeStage::addSplitAndLid()
+{
     group(tr("Split, and one half turned on"), "split", false);
     split_ = new FieldForm(doc_);
     addToPanel(split_);
@@ -188,10 +216,6 @@ ShapeStage::ShapeStage(Document& document, QWidget* parent) : Stage(document, tr
     connect(stands_, &QCheckBox::toggled, this, [this](bool on) {
         if (on != doc_.piece().choices.stands) edit(tr("what it stands on"), [&](Piece& p) { p.choices.stands = on; });
     });
-
-    endPanel();
-
-    refresh();
 }
 
 bool ShapeStage::takeDrawing(const Drawing& drawing)

@@ -26,6 +26,12 @@ signals:
     void pictureWanted();
 
 private:
+    void addNode();
+    void addNumbers();
+    void addDrawing();
+    void addWall();
+    void addForms();
+    void addSplitAndLid();
     void refresh() override;
     void setDiameter();
 

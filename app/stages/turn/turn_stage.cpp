@@ -401,7 +401,7 @@ void TurnStage::refreshFeet()
 {
     QStringList said;
     for (const FootChoice& f : footChoices(doc_.piece(), doc_.shop())) {
-        const QString name = wordsOf(choicesOf<FootMethod>()[static_cast<size_t>(f.school)]),
+        const QString name = wordsOf(choicesOf<FootMethod>()[static_cast<size_t>(f.method)]),
                       waste = f.waste > 0 ? tr("%1 of wood lost")
                                                 .arg(QString::fromStdString(formatLengthUnit(f.waste, doc_.style())))
                                           : tr("no wood lost");

@@ -25,7 +25,7 @@ struct Inlay {
     double piece = 8;            ///< across a piece, or along the circle
     std::string wood = "brass";  ///< of the pieces
     double proud = 1;            ///< that they stand out until they are cut back
-    enum Method { Thin, Medium } school = Thin;
+    enum Method { Thin, Medium } method = Thin;
     int fillings = 3;
     double loss = 4;  ///< of the wall, in cutting back (Crack)
     std::string extra;
@@ -75,7 +75,7 @@ template <class V, As<Inlay> F> void fields(V& v, F& f)
     v.when(set).filling("wood", f.wood, "Pieces of");
     v.when(set).length("proud_mm", f.proud, {0, 20}, "They stand proud by", "until they are cut back");
     v.filling("filler", f.filler, "Filled with");
-    v.choice("school", f.school, "Glue");
+    v.choice("school", f.method, "Glue");
     v.count("fillings", f.fillings, {1, 10, ""}, "Fillings", "two to four as a rule");
     v.when(crack).length("loss_mm", f.loss, {0, 30}, "Wall lost in cutting back");
 }

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "core/measure/field.h"
+#include "core/measure/format.h"
 #include "core/measure/input_error.h"
 
 namespace vl {
@@ -42,7 +43,7 @@ public:
             else if (field.kind == Field::Kind::Filling)
                 knownFilling(v);
             else
-                howMany(v.size(), field.limit);
+                howMany(characters(v), field.limit);
         } else if constexpr (std::same_as<T, std::vector<std::string>>) {
             howMany(v.size(), field.limit);
             for (const std::string& one : v) known(one);

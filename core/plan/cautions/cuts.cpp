@@ -66,6 +66,12 @@ void oneHole(const Case& in, const DrilledHole& h, std::vector<Caution>& out)
         c.measure = hole.at;
         c.limit = hole.into == Hole::Side ? in.plan.shape.height : in.plan.shape.greatestDiameter / 2;
         c.message = "it meets no wood where it is to be drilled";
+        const double middle = c.limit / 2;
+        if (hole.into == Hole::Side)
+            c.fixes.push_back(holeFix("half way up", h.hole, [middle](Hole& q) { q.at = middle, q.beside = 0; }));
+        c.fixes.push_back(pieceFix("without it", [id = hole.id](Piece& p) {
+            std::erase_if(p.holes, [&](const Hole& q) { return q.id == id; });
+        }));
         out.push_back(c);
         return;
     }

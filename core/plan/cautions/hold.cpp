@@ -127,10 +127,8 @@ void proofs(const Case& in, std::vector<Caution>& out)
 /// Room over the bed, and over the base of the tool rest.
 void room(const Case& in, std::vector<Caution>& out)
 {
-    double widest = 0;
-    int layer = 0;
-    for (int i = 0; i < in.layers(); ++i)
-        if (in.built(i).cornerRadius() > widest) widest = in.built(i).cornerRadius(), layer = i;
+    const double widest = in.plan.assembly.cornerRadius();
+    const int layer = in.widestLayer();
     if (widest >= in.shop.lathe.swingRadius) return;  // that is a stop already
     if (widest > in.shop.lathe.swingRadius - in.shop.swingMargin) {
         Caution c = in.at("bed-margin", layer);

@@ -123,6 +123,9 @@ void groovesAndCracks(const Case& in, std::vector<Caution>& out)
             Caution c = atPlace(in, "inlay-none", f.id, name, z, Level::Stop);
             c.measure = f.kind == Inlay::Rim ? f.center : f.at;
             c.message = "there is no wood where it is to be let in, or less than it is deep";
+            c.fixes.push_back(pieceFix("without it", [id = f.id](Piece& q) {
+                std::erase_if(q.inlays, [&](const Inlay& one) { return one.id == id; });
+            }));
             out.push_back(std::move(c));
             continue;
         }

@@ -13,6 +13,7 @@ struct Case {
 
     const Layer& layer(int i) const { return piece.layers[static_cast<size_t>(i)]; }
     const BuiltLayer& built(int i) const { return plan.assembly.layers[static_cast<size_t>(i)]; }
+    int widestLayer() const { return plan.assembly.widestLayer()->index; }
     int layers() const { return static_cast<int>(plan.assembly.layers.size()); }
     std::string mm(double v) const { return formatLengthUnit(v, style); }
     /// What a layer is called: "ring 3".

@@ -17,6 +17,33 @@ Fix formFix(std::string label, std::function<void(InsideOutForm&)> change)
     });
 }
 
+/// What is left of reversed parts, station by station.
+struct Remains {
+    double thin = 1e9, thinAt = 0;  ///< mm between window and outside, at a station
+    double edge = 180, edgeAt = 0;  ///< degrees of a window's edge, at a station
+    double room = 1e9;              ///< mm from the axis that are free inside, in the middle of the window
+    bool open = false;              ///< a window opens
+};
+
+Remains remainsOf(const InsideOutBlank& blank, const Polyline& outside)
+{
+    Remains left;
+    constexpr int looks = 200;
+    const double z0 = blank.first.front().x(), z1 = blank.first.back().x();
+    for (int k = 0; k <= looks; ++k) {
+        const double z = z0 + (z1 - z0) * k / looks, r = radiusAt(outside, z);
+        if (!(r > 0)) continue;
+        const InsideOut here = blank.at(z, r);
+        if (here.diagonal() < left.thin) left.thin = here.diagonal(), left.thinAt = z;
+        if (here.windowOpen()) {
+            left.open = true;
+            if (here.edgeDeg() < left.edge) left.edge = here.edgeDeg(), left.edgeAt = z;
+        }
+        if (std::abs(z - (z0 + z1) / 2) < (z1 - z0) / 8) left.room = std::min(left.room, here.room());
+    }
+    return left;
+}
+
 /// What the two turnings of reversed parts leave of them, station by station.
 void insideOut(const Case& in, std::vector<Caution>& out)
 {
@@ -42,39 +69,26 @@ void insideOut(const Case& in, std::vector<Caution>& out)
         }));
         return out.push_back(std::move(c));
     }
-    double thin = 1e9, thinAt = 0, edge = 180, edgeAt = 0, room = 1e9;
-    bool open = false;
-    constexpr int looks = 200;
-    const double z0 = blank->first.front().x(), z1 = blank->first.back().x();
-    for (int k = 0; k <= looks; ++k) {
-        const double z = z0 + (z1 - z0) * k / looks, r = radiusAt(in.plan.surfaces.outside, z);
-        if (!(r > 0)) continue;
-        const InsideOut here = blank->at(z, r);
-        if (here.diagonal() < thin) thin = here.diagonal(), thinAt = z;
-        if (here.windowOpen()) {
-            open = true;
-            if (here.edgeDeg() < edge) edge = here.edgeDeg(), edgeAt = z;
-        }
-        if (std::abs(z - (z0 + z1) / 2) < (z1 - z0) / 8) room = std::min(room, here.room());
-    }
+    const Remains left = remainsOf(*blank, in.plan.surfaces.outside);
     const double least = std::max(in.piece.hollow.leastWall, 2.0);
-    if (thin < least) {
-        Caution c = in.at("reversed-thin", 0, thin <= 0 ? Level::Stop : Level::Care);
-        c.z = thinAt;
-        c.measure = thin;
+    if (left.thin < least) {
+        Caution c = in.at("reversed-thin", 0, left.thin <= 0 ? Level::Stop : Level::Care);
+        c.z = left.thinAt;
+        c.measure = left.thin;
         c.limit = least;
-        c.message =
-            thin <= 0
-                ? "the second turning goes through into the first: a part is cut in two at station " + in.mm(thinAt)
-                : "between window and outside " + in.mm(thin) + " of wood are left at station " + in.mm(thinAt);
-        const double more = least - thin + 0.2;
+        c.message = left.thin <= 0
+                        ? "the second turning goes through into the first: a part is cut in two at station " +
+                              in.mm(left.thinAt)
+                        : "between window and outside " + in.mm(left.thin) + " of wood are left at station " +
+                              in.mm(left.thinAt);
+        const double more = least - left.thin + 0.2;
         c.fixes.push_back(formFix("first turning " + in.mm(more) + " less deep", [more](InsideOutForm& f) {
             f.radius += more;
             f.ends = std::max(f.ends, f.radius);
         }));
         out.push_back(std::move(c));
     }
-    if (!open) {
+    if (!left.open) {
         Caution c = in.at("reversed-closed", 0, Level::Note);
         c.measure = form.radius;
         c.message = "no window opens: the parts touch all along, what was turned first is a closed hollow";
@@ -83,37 +97,38 @@ void insideOut(const Case& in, std::vector<Caution>& out)
         out.push_back(std::move(c));
     }
     constexpr double keen = 25;  // degrees at which a window's edge breaks; own value
-    if (edge < keen) {
+    if (left.edge < keen) {
         Caution c = in.at("reversed-edge", 0);
-        c.z = edgeAt;
-        c.measure = edge;
+        c.z = left.edgeAt;
+        c.measure = left.edge;
         c.limit = keen;
         c.unit = "°";
-        c.message = "the wood runs out to an edge of " + fixed(edge, 0) +
+        c.message = "the wood runs out to an edge of " + fixed(left.edge, 0) +
                     "° beside the window: it splinters under the tool "
                     "and cuts the hand; ease it";
         c.fixes.push_back(formFix("first turning a little less deep", [](InsideOutForm& f) { f.radius *= 1.04; }));
         out.push_back(std::move(c));
     }
-    if (form.core > 0 && room < form.core / 2 + 1) {
+    if (form.core > 0 && left.room < form.core / 2 + 1) {
         Caution c = in.at("reversed-core", 0, Level::Stop);
-        c.z = (z0 + z1) / 2;
-        c.measure = 2 * room;
+        c.z = (blank->first.front().x() + blank->first.back().x()) / 2;
+        c.measure = 2 * left.room;
         c.limit = form.core + 2;
-        c.message = "inside there is room for Ø " + in.mm(2 * room) + ", and what is to stand there is " +
+        c.message = "inside there is room for Ø " + in.mm(2 * left.room) + ", and what is to stand there is " +
                     in.mm(form.core) + " wide";
-        c.fixes.push_back(formFix("nothing wider inside",
-                                  [room](InsideOutForm& f) { f.core = std::max(0.0, std::floor(2 * room - 2)); }));
+        c.fixes.push_back(formFix("nothing wider inside", [room = left.room](InsideOutForm& f) {
+            f.core = std::max(0.0, std::floor(2 * room - 2));
+        }));
         out.push_back(std::move(c));
     }
     // Own value: at each end a joint as long as a part is wide holds turning and use.
-    const double wanted = blank->side * blank->side, left = jointsLeft(in.piece, in.plan.surfaces.outside, *blank);
-    if (left < blank->parts * wanted) {
-        Caution c = in.at("reversed-joint", 0, left < 0.3 * blank->parts * wanted ? Level::Stop : Level::Care);
-        c.measure = left / blank->parts;
+    const double wanted = blank->side * blank->side, glued = jointsLeft(in.piece, in.plan.surfaces.outside, *blank);
+    if (glued < blank->parts * wanted) {
+        Caution c = in.at("reversed-joint", 0, glued < 0.3 * blank->parts * wanted ? Level::Stop : Level::Care);
+        c.measure = glued / blank->parts;
         c.limit = wanted;
         c.unit = "mm²";
-        c.message = "each joint has " + fixed(left / blank->parts / 100, 1) +
+        c.message = "each joint has " + fixed(glued / blank->parts / 100, 1) +
                     " cm² left at the ends: too little to hold it at the second turning";
         c.fixes.push_back(formFix("a shorter window", [](InsideOutForm& f) {
             const double by = (f.to - f.from) / 10;
@@ -151,6 +166,7 @@ void split(const Case& in, std::vector<Caution>& out)
         c.unit = "";
         c.message =
             "a stack of layers has no plane along its axis that comes apart: one blank does, its grain along the axis";
+        c.fixes.push_back(pieceFix("not split", [](Piece& p) { p.split.on = false; }));
         return out.push_back(std::move(c));
     }
     const double glued = in.layer(0).gluedThickness(), needed = in.plan.shape.height + 2 * s.waste;

@@ -128,14 +128,11 @@ void slimmer(const Case& in, double most, double widest, std::vector<Fix>& fixes
 /// A lathe that cannot turn slowly enough for the blank.
 void speed(const Case& in, std::vector<Caution>& out)
 {
-    double widest = 0;
-    int layer = 0;
-    for (int i = 0; i < in.layers(); ++i)
-        if (in.built(i).cornerRadius() > widest) widest = in.built(i).cornerRadius(), layer = i;
+    const double widest = in.plan.assembly.cornerRadius();
     if (widest <= 0 || widest > 5000) return;
     const double high = speedRange(2 * widest).high;
     if (high >= in.shop.lathe.lowestRpm) return;
-    Caution c = in.at("speed", layer, Level::Stop);
+    Caution c = in.at("speed", in.widestLayer(), Level::Stop);
     c.measure = in.shop.lathe.lowestRpm;
     c.limit = high;
     c.unit = "rpm";
@@ -216,8 +213,7 @@ void mountedTooFast(const Case& in, std::vector<Caution>& out)
 /// Another axis swings the blank's corners farther out than the true one does.
 void mountedTooWide(const Case& in, std::vector<Caution>& out)
 {
-    double blank = 0;
-    for (int i = 0; i < in.layers(); ++i) blank = std::max(blank, in.built(i).cornerRadius());
+    const double blank = in.plan.assembly.cornerRadius();
     std::set<int> said;
     for (const Mount& m : in.plan.mounts) {
         const double swing = in.shop.lathe.swingRadius;
@@ -236,21 +232,14 @@ void mountedTooWide(const Case& in, std::vector<Caution>& out)
 
 void swing(const Case& in, std::vector<Caution>& out)
 {
-    double widest = 0, z = 0;
-    int layer = 0;
-    for (int i = 0; i < in.layers(); ++i)
-        if (in.built(i).cornerRadius() > widest) {
-            widest = in.built(i).cornerRadius();
-            z = (in.built(i).z0 + in.built(i).z1) / 2;
-            layer = i;
-        }
+    const double widest = in.plan.assembly.cornerRadius();
     if (widest >= in.shop.lathe.swingRadius) {
         Caution c;
         c.called("swing");
         c.level = Level::Stop;
-        c.at = in.name(layer);
-        c.z = z;
-        c.layer = layer;
+        c.layer = in.widestLayer();
+        c.at = in.name(c.layer);
+        c.z = (in.built(c.layer).z0 + in.built(c.layer).z1) / 2;
         c.measure = widest;
         c.limit = in.shop.lathe.swingRadius;
         c.unit = "mm";

@@ -220,6 +220,9 @@ void legs(const Case& in, const Worked& w, std::vector<Caution>& out)
         if (const double lower = floor - wanted; lower >= 1)
             c.fixes.push_back(
                 workedFix(in.mm(lower) + " high", w.id, [lower](Worked& q) { q.height = std::min(q.height, lower); }));
+        else
+            c.fixes.push_back(pieceFix("the floor " + in.mm(wanted - left) + " higher",
+                                       [more = wanted - left](Piece& p) { p.hollow.floor += more; }));
         out.push_back(std::move(c));
     }
     const double apart = 2 * foot * std::sin(pi / w.count);
@@ -230,6 +233,10 @@ void legs(const Case& in, const Worked& w, std::vector<Caution>& out)
         c.message = "they are as wide as they stand apart: no gap is left to saw";
         if (const double half = apart / 2; half >= 2)
             c.fixes.push_back(workedFix(in.mm(half) + " wide", w.id, [half](Worked& q) { q.width = half; }));
+        else
+            c.fixes.push_back(pieceFix("no legs", [id = w.id](Piece& p) {
+                std::erase_if(p.worked, [&](const Worked& q) { return q.id == id; });
+            }));
         out.push_back(std::move(c));
         return;
     }

@@ -36,10 +36,9 @@ constexpr double heldByPaper = 1000;  // rpm; own cautious value
 /// wings or bark stay, that is the blank's corner; where the axis is another, it lies off by so much at the worse end.
 double sweepOf(const Held& held, const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces)
 {
-    double corner = 0;
-    for (const BuiltLayer& b : assembly.layers) corner = std::max(corner, b.cornerRadius());
     const bool allRound = held.round && surfaces.edges.empty() && !(airSweep(piece, surfaces).high > 0);
-    return std::max(0.5, allRound ? surfaces.widest() : std::max(corner, surfaces.widest())) + held.stray;
+    return std::max(0.5, allRound ? surfaces.widest() : std::max(assembly.cornerRadius(), surfaces.widest())) +
+           held.stray;
 }
 
 /// Whether it is put together only for a while: parts before they are reversed, halves that are glued in their waste.

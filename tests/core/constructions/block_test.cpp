@@ -144,10 +144,10 @@ TEST(Block, IsTurnedFromBothSidesInTheOrderOfTheMethod)
 
 TEST(Block, IsSawnThickEnoughForWhatIsTurnedOffLast)
 {
-    for (const auto& [school, waste] : {std::pair{FootMethod::Tenon, 8.0}, std::pair{FootMethod::Recess, 0.0},
+    for (const auto& [method, waste] : {std::pair{FootMethod::Tenon, 8.0}, std::pair{FootMethod::Recess, 0.0},
                                         std::pair{FootMethod::Faceplate, 12.0}}) {
         Piece p = bowl();
-        p.choices.foot = school;
+        p.choices.foot = method;
         const Plan plan = makePlan(p, Shop{});
         EXPECT_NEAR(plan.assembly.parts[0].thickness, 70 + waste, 1e-9);
     }
@@ -254,12 +254,12 @@ TEST(Block, WhatEachWayOfHoldingTheFootCostsIsTold)
     ASSERT_EQ(all.size(), choicesOf<FootMethod>().size());
     for (const FootChoice& f : all) {
         Piece as = p;
-        as.choices.foot = f.school;
+        as.choices.foot = f.method;
         const Plan plan = makePlan(as, Shop{});
         double minutes = 0;
         for (const Step& s : plan.assembly.recipe) minutes += s.workMinutes;
         // Setting a saw is no part of what a grip costs.
-        EXPECT_NEAR(f.minutes, minutes, 3 * Shop{}.setupMinutes) << static_cast<int>(f.school);
+        EXPECT_NEAR(f.minutes, minutes, 3 * Shop{}.setupMinutes) << static_cast<int>(f.method);
         EXPECT_NEAR(plan.assembly.parts[0].thickness, 70 + f.waste, 1e-9) << "the block is higher by what is lost";
         EXPECT_TRUE(f.holds);
         EXPECT_FALSE(print(f.leaves).empty());

@@ -500,16 +500,16 @@ TEST(MadeUp, ASlantThatNoGaugeTurnsToIsAStopWithItsFix)
         l.ring()->madeUp = {.kind = MadeUp::Zigzag, .wood = "walnut", .band = 2, .rise = 45, .extra = {}};
     const auto slant = [](const Piece& piece, size_t layer) {
         const Plan plan = makePlan(piece, {});
-        const auto& all = plan.assembly.layers[layer].concerns;
-        const auto it = std::ranges::find(all, "slant", &Concern::id);
-        return it == all.end() ? std::optional<Concern>() : *it;
+        const auto& all = plan.assembly.layers[layer].cautions;
+        const auto it = std::ranges::find(all, "slant", &Caution::kind);
+        return it == all.end() ? std::optional<Caution>() : *it;
     };
     for (size_t i = 0; i < p.layers.size(); ++i) {
         const auto c = slant(p, i);
         ASSERT_TRUE(c);
-        EXPECT_TRUE(c->stop);
+        EXPECT_EQ(c->level, Level::Stop);
         EXPECT_NEAR(c->measure, std::atan(45 / (30 * std::sin(pi / 12))) / degrees, 0.5);
-        c->change(p.layers[i]);
+        p = c->fixes.at(0).apply(p);
         EXPECT_FALSE(slant(p, i)) << "at 45° it can be sawn";
     }
 }

@@ -92,14 +92,14 @@ TEST(EndRings, OneRingGivesBothLayersAndHasTheWoodForThem)
 TEST(EndRings, LoseEachFaceOnceInBothSchools)
 {
     Piece p = closedForm();
-    for (const StackMethod school : {StackMethod::RingByRing, StackMethod::SectionAtOnce}) {
-        p.choices.stacking = school;
+    for (const StackMethod method : {StackMethod::RingByRing, StackMethod::SectionAtOnce}) {
+        p.choices.stacking = method;
         const Plan plan = makePlan(p, {});
         int sanded = 0;  // faces of the ring before it is taped
         for (const Step* s : stepsOf(plan, "flatten-L1"))
             if (s->id == "flatten-L1") sanded += print(s->title).find("both") == std::string::npos ? 1 : 2;
         sanded += static_cast<int>(stepsOf(plan, "far-face").size());
-        EXPECT_EQ(sanded, 2) << static_cast<int>(school);
+        EXPECT_EQ(sanded, 2) << static_cast<int>(method);
     }
 }
 

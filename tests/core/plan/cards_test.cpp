@@ -194,7 +194,7 @@ TEST(RoundMarks, AreToldSoThatTheyComeOutWhereTheyLie)
                 for (const IndexMark& m : laidOut(count, plate, 0))
                     marks.push_back({m.hole, 15 + m.wanted + m.errorDeg});
                 StepSpec d{.title = {}, .why = {}};
-                sayRound("index", plate, marks, every, d);
+                sayRound(Resource::Index, plate, marks, every, d);
                 // From the settings alone, as a turner would: the first, and on by a step or to the next one told.
                 std::vector<double> told;
                 double on = 0;

@@ -116,10 +116,10 @@ TEST(Schedule, RefusesCirclesAndUnknownSteps)
 
 TEST(Recipe, BuildsEveryLayerAndSaysWhy)
 {
-    for (const RingMethod school : {RingMethod::BandClamp, RingMethod::HalfRings})
+    for (const RingMethod method : {RingMethod::BandClamp, RingMethod::HalfRings})
         for (const Start& start : starts()) {
             Piece p = start.make();
-            p.choices.closing = school;
+            p.choices.closing = method;
             const Recipe recipe = makePlan(p, {}).assembly.recipe;
             std::set<std::string> made;
             for (const Part& part : makePlan(p, {}).assembly.parts) made.insert(part.id);
@@ -135,7 +135,7 @@ TEST(Recipe, BuildsEveryLayerAndSaysWhy)
                         << s.id << " needs " << in << ", which nothing makes";
             EXPECT_TRUE(made.contains("piece"));
             const bool halves = std::ranges::any_of(recipe, [](const Step& s) { return s.id.starts_with("flats-"); });
-            EXPECT_EQ(halves, school == RingMethod::HalfRings);
+            EXPECT_EQ(halves, method == RingMethod::HalfRings);
         }
 }
 

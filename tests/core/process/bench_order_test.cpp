@@ -343,9 +343,9 @@ TEST(Holding, IsByTheEndsForWhatLiesAlongTheAxisAndOnABlockForAStack)
 TEST(Holding, EverySchoolGluesWithWhatCarriesItAndSaysHowItComesOff)
 {
     for (const std::string& name : test::demoNames())
-        for (size_t school = 0; school < choices(HoldMethod{}).size(); ++school) {
+        for (size_t method = 0; method < choices(HoldMethod{}).size(); ++method) {
             Piece p = test::demo(name);
-            p.choices.holding = static_cast<HoldMethod>(school);
+            p.choices.holding = static_cast<HoldMethod>(method);
             const Shop shop = test::harbourShop();
             const Plan plan = makePlan(p, shop);
             if (test::stepsOf(plan, "waste-block").empty()) continue;

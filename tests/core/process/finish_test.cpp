@@ -260,7 +260,7 @@ TEST(Finish, OpenWorkIsSandedSideBySideAndSlowly)
         EXPECT_TRUE(says(*outside, words::finerWithInside)) << name;
     }
     // A winged bowl is among them, or nothing was looked at.
-    EXPECT_GT(airSweep(test::demo("gull-dish"), makePlan(test::demo("gull-dish"), {}).sides).high, 0);
+    EXPECT_GT(airSweep(test::demo("gull-dish"), makePlan(test::demo("gull-dish"), {}).surfaces).high, 0);
 }
 
 TEST(Finish, BuffingAboveTheUsualRuleIsSaid)

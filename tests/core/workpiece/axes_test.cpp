@@ -401,7 +401,7 @@ TEST(Axes, EveryStepFollowsTheOneBeforeAndSandsBeforeItMoves)
         const Step& s = recipe[static_cast<size_t>(place(id))];
         EXPECT_NE(std::ranges::find(s.after, before), s.after.end()) << id << " after " << before;
     };
-    after("mount-centers-L1", "centres");
+    after("mount-centres-L1", "centres");
     after("turn-A1-1", "mount-A1-1");
     after("sand-A1-1", "turn-A1-1");
     after("mount-A1-2", "sand-A1-1");

@@ -324,7 +324,7 @@ TEST(LetIn, ARodAcrossAnotherIsDrilledOnceThatHasSet)
     EXPECT_LT(at(crossed, "fill-H1-wait"), at(crossed, "drill-H2"));
     EXPECT_LT(at(apart, "drill-H2"), at(apart, "fill-H1")) << "what keeps clear is drilled in one go";
     for (const auto& ids : {crossed, apart}) {
-        EXPECT_LT(at(ids, "fill-H3-wait"), at(ids, "mount-centers-L1"));
+        EXPECT_LT(at(ids, "fill-H3-wait"), at(ids, "mount-centres-L1"));
         EXPECT_LT(at(ids, "fill-H3"), at(ids, "rough"));
     }
     // Plane geometry: middle lines 3 apart, Ø 8 each, run 5 into one another.

@@ -108,8 +108,8 @@ TEST(Wall, IsMeasuredFromBothSidesAndThroughIsSaid)
     Piece drawn = threeLayers(20, 40, 5);
     drawn.hollow.rule = WallRule::Drawn;
     drawn.hollow.inside = {test::corner(10, 0), test::corner(10, 20), test::corner(90, 30)};
-    EXPECT_NEAR(makePlan(drawn, {}).sides.inside.back().x(), 60, 1e-9);
-    EXPECT_NEAR(makePlan(drawn, {}).sides.inside.back().y(), 20 + 10 * 50 / 80.0, 1e-9);
+    EXPECT_NEAR(makePlan(drawn, {}).surfaces.inside.back().x(), 60, 1e-9);
+    EXPECT_NEAR(makePlan(drawn, {}).surfaces.inside.back().y(), 20 + 10 * 50 / 80.0, 1e-9);
 }
 
 TEST(Wall, NoStationSaysLessThanTheThinnestAndTheFloorAndRimAreThere)

@@ -207,10 +207,10 @@ TEST_P(WarnedPiece, SaysItAndIsMended)
     const Plan plan = makePlan(p, Shop{});
     const Caution* c = find(plan, w.id);
     ASSERT_NE(c, nullptr);
-    EXPECT_EQ(c->level, w.level) << c->message;
+    EXPECT_EQ(c->level, w.level) << print(c->message);
     if (!w.healed) return;
     ASSERT_FALSE(c->fixes.empty());
-    EXPECT_EQ(find(makePlan(c->fixes[0].apply(p), Shop{}), w.id), nullptr) << c->message;
+    EXPECT_EQ(find(makePlan(c->fixes[0].apply(p), Shop{}), w.id), nullptr) << print(c->message);
 }
 
 INSTANTIATE_TEST_SUITE_P(
@@ -315,7 +315,7 @@ TEST(WorkedByIndex, ACrackIsSaidWhereverItLies)
     p.flaws[0].at = 70;
     const Plan inWaste = makePlan(p, Shop{});
     ASSERT_NE(find(inWaste, "flaw-"), nullptr);
-    EXPECT_NE(find(inWaste, "flaw-")->message.find("turned away"), std::string::npos);
+    EXPECT_NE(print(find(inWaste, "flaw-")->message).find("turned away"), std::string::npos);
     // What the inspection found stands in its step, with its numbers.
     const auto step = std::ranges::find(inWaste.assembly.recipe, Action::Inspect, &Step::action);
     ASSERT_NE(step, inWaste.assembly.recipe.end());

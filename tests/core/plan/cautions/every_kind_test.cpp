@@ -40,8 +40,8 @@ const Raised everyKind[] = {
     {"bought-filled", "tide-clock", R"({"/holes/0/filled": true})"},
     {"bought-fit", "tide-clock", R"({"/bought/0/diameter_mm": 1})"},
     {"bought-hole", "tide-clock", R"({"/bought/0/hole": "nothing"})"},
-    {"centre-head", "belaying-pin", R"({"/outside/0/r_mm": 0})"},
-    {"centre-tail", "belaying-pin", R"({"/axes/0/tail_offset_mm": 7.8})"},
+    {"centre-head", "belaying-pin", R"({"/axes/0/head_offset_mm": 9})"},
+    {"centre-tail", "belaying-pin", R"({"/axes/0/tail_offset_mm": 14})"},
     {"centres-block", "belaying-pin", R"({"/layers/0/kind": "disc"})"},
     {"cone", "ballast-dish", R"({"/layers/0/form/rings": 20})"},
     {"contact", "net-lantern", R"({"/hollow/floor_mm": 48})"},
@@ -67,7 +67,8 @@ const Raised everyKind[] = {
     {"grid-none", "buoy-bowl", R"({"/decors/0/spokes": 3})"},
     {"hold", "pilot-box", R"({"/lid/at_mm": 1})"},
     {"hole-air", "tide-clock", R"({"/holes/0/at_mm": 300})"},
-    {"hole-beside", "tide-clock", R"({"/holes/0/at_mm": 100})"},
+    {"hole-beside", "belaying-pin",
+     R"({"/holes": [{"id": "H1", "at_mm": 60, "diameter_mm": 28, "ends": "depth", "depth_mm": 5}]})"},
     {"hole-index", "rodded-barrel", R"({"/holes/2/plate": 1})"},
     {"hole-slope", "tide-clock", R"({"/holes/0/into": "side"})"},
     {"hole-under", "tide-clock", R"({"/holes/0/depth_mm": 50})"},
@@ -107,7 +108,7 @@ const Raised everyKind[] = {
     {"nest-wide", "porthole-bangles", R"({"/outside/0/r_mm": 0})"},
     {"opening-bridge", "lamp-shade", R"({"/outside/2/r_mm": 0})"},
     {"opening-floor", "lamp-shade", R"({"/hollow/floor_mm": 80})"},
-    {"opening-grain", "buoy-bowl", R"({"/worked/0/kind": "openings"})"},
+    {"opening-grain", "lamp-shade", R"({"/worked/0/direction_deg": 10})"},
     {"opening-none", "lamp-shade", R"({"/worked/0/from_mm": 0, "/worked/0/to_mm": 1})"},
     {"opening-reach", "lamp-shade", R"({"/worked/0/from_mm": 10, "/worked/0/to_mm": 110})",
      R"({"/fret_reach_mm": 20})"},
@@ -132,9 +133,9 @@ const Raised everyKind[] = {
     {"rough-blank", "ballast-bowl",
      R"({"/layers/0/form/moisture_percent": 40, "/layers/0/form/wet": "turned twice",
          "/layers/0/outer_allowance_mm": 0})"},
-    {"saw-floor", "gull-dish", R"({"/sawn/0/from": "underside"})"},
+    {"saw-floor", "keel-stand", R"({"/sawn/0/curve/0/r_mm": 30})"},
     {"saw-grip", "keel-stand", R"({"/sawn/0/when": "twice"})"},
-    {"saw-leg", "keel-stand", R"({"/edge/length_mm": 7})"},
+    {"saw-leg", "pilot-box", R"({"/sawn/0/curve/1/z_mm": 40})"},
     {"saw-radius", "gull-dish", R"({"/sawn/0/curve/0/r_mm": 0})"},
     {"seam", "flag-bowl", R"({"/layers/0/form/segments": 3})"},
     {"season", "flag-bowl", R"({"/layers/0/kind": "disc"})"},
@@ -195,7 +196,7 @@ std::string changed(const std::string& file, const char* changes)
 std::set<std::string> kindsInSources()
 {
     const std::regex making(R"((?:\bin\.at|\bat(?:Place|Hole|Axis|Sawn|Worked|Mount|Lid)|\bcalled|\babout|\bsay)\()"
-                            R"(\s*(?:in,\s*)?(?:head \? |l\.head \? )?((?:"[a-z-]+"(?: : )?)+))"),
+                            R"(\s*(?:in,\s*)?(?:[\w.]+ \? )?((?:"[a-z-]+"(?: : )?)+))"),
         made(R"(\.kind = "([a-z-]+)\")"), name(R"("([a-z-]+)\")");
     std::set<std::string> kinds;
     for (const char* folder : {"core/plan/cautions", "core/constructions"})
@@ -234,12 +235,12 @@ TEST_P(EveryKind, OfCautionIsRaisedAndLeftByItsFixes)
         if (still == after.cautions.end()) continue;
         // One that helps only a little must help.
         const double before = std::abs(raised->measure - raised->limit), now = std::abs(still->measure - still->limit);
-        EXPECT_LT(now, before) << print(fix.label) << " does not help against " << raised->id;
+        if (before > 0) EXPECT_LT(now, before) << print(fix.label) << " does not help against " << raised->id;
     }
 }
 
-INSTANTIATE_TEST_SUITE_P(Table, EveryKind, testing::ValuesIn(everyKind), [](const auto& info) {
-    std::string name = info.param.kind;
+INSTANTIATE_TEST_SUITE_P(Table, EveryKind, testing::ValuesIn(everyKind), [](const auto& one) {
+    std::string name = one.param.kind;
     std::ranges::replace(name, '-', '_');
     return name;
 });

@@ -95,7 +95,8 @@ TEST(AsBuilt, WhatIsLessThanPlannedHasItsWays)
         for (const WayOn& way : all) checkPiece(way.piece);
     }
     const std::vector<WayOn> thin = ways({"", Measured::Floor, floor - 2});
-    EXPECT_NEAR(makePlan(thin.front().piece, shop).sides.inside.front().x(), floor - 2, 0.05) << "the floor as it is";
+    EXPECT_NEAR(makePlan(thin.front().piece, shop).surfaces.inside.front().x(), floor - 2, 0.05)
+        << "the floor as it is";
     // Both versions, layer by layer: what is made keeps its height, what comes follows.
     const Piece low = withMeasured(drawn, plan, {ring, Measured::Height, drawn.layers[at].thickness - 1});
     for (const WayOn& way : waysOn(low, shop)) {

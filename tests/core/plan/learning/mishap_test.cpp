@@ -68,7 +68,7 @@ TEST(Mishap, AFloorCutThroughIsPluggedOrStandsOnANewFoot)
         EXPECT_EQ(woodAt(deep / 2, 0.5), "padauk");
         EXPECT_EQ(woodAt(deep / 2, beside), "padauk") << "its shoulder";
         EXPECT_NE(woodAt(deep + 0.5, beside), "padauk") << "above it the floor goes on";
-        EXPECT_EQ(woodAt(before.sides.inside.front().x() - 0.5, 0.5), "padauk") << "through the floor";
+        EXPECT_EQ(woodAt(before.surfaces.inside.front().x() - 0.5, 0.5), "padauk") << "through the floor";
         bool said = false;
         for (const Step& s : plan.assembly.recipe) said = said || print(s.how).find("shoulder") != std::string::npos;
         EXPECT_TRUE(said);
@@ -98,14 +98,14 @@ TEST(Mishap, AThinWallIsEvenedOpenedOrCutDown)
         const Worked& w = open->piece.worked.back();
         EXPECT_LT(w.from, at);
         EXPECT_GT(w.to, at);
-        EXPECT_GT(w.from, before.sides.inside.front().x()) << "above the floor";
+        EXPECT_GT(w.from, before.surfaces.inside.front().x()) << "above the floor";
     }
     if (const WayOut* down = named(all, "Cut down")) {
         const Plan plan = planned(down->piece);
         EXPECT_LT(plan.shape.height, at);
         EXPECT_NEAR(stackHeight(down->piece), plan.shape.height, 1.001);
         for (double z = 0; z < plan.shape.height - 15; z += 5)
-            EXPECT_NEAR(radiusAt(plan.surfaces.outside, z), radiusAt(before.sides.outside, z), 1.5) << z;
+            EXPECT_NEAR(radiusAt(plan.surfaces.outside, z), radiusAt(before.surfaces.outside, z), 1.5) << z;
     }
     EXPECT_TRUE(ways(p, Mishap::WallThin, at, p.hollow.leastWall + 1).empty());
 }
@@ -113,12 +113,12 @@ TEST(Mishap, AThinWallIsEvenedOpenedOrCutDown)
 TEST(Mishap, ANeckCutTooFarIsLedDownTo)
 {
     const Piece p = bowl();
-    const Polyline drawn = planned(p).sides.outside;
+    const Polyline drawn = planned(p).surfaces.outside;
     const double at = outlineHeight(p) * 0.4, r = radiusAt(drawn, at) - 4;
     const auto all = ways(p, Mishap::NeckThin, at, 2 * r);
     const WayOut* neck = named(all, "The outline drawn in");
     ASSERT_NE(neck, nullptr);
-    EXPECT_NEAR(radiusAt(planned(neck->piece).sides.outside, at), r, 1e-6);
+    EXPECT_NEAR(radiusAt(planned(neck->piece).surfaces.outside, at), r, 1e-6);
     EXPECT_TRUE(ways(p, Mishap::NeckThin, at, 2 * r + 20).empty()) << "thicker than drawn";
 }
 
