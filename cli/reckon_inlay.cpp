@@ -125,7 +125,7 @@ const Kind figuredInlays[] = {
      split},
     {"rim-inlay",
      {"centre_diameter", "pieces"},
-     "center_diameter pieces=width,width,...  ->  gap_mm fits",
+     "centre_diameter pieces=width,width,...  ->  gap_mm fits",
      "a piece of width w spans 2 asin(w/D) of the center circle; gap is the chord of what is left over, shared evenly "
      "between neighbors, below 0 where they overlap.",
      "plane geometry of the chord",

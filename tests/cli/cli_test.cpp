@@ -126,8 +126,8 @@ TEST(Cli, AnswersBadWordsWithTwoAndBadInputWithThree)
           {"reckon", "inside-out", "square=25", "turned=10", "outside=20"},
           {"reckon", "split", "fold=2", "size=80", "band=9"},
           {"reckon", "split", "fold=4", "size=80", "band=90"},
-          {"reckon", "rim-inlay", "center_diameter=100", "pieces=10,200"},
-          {"reckon", "rim-inlay", "center_diameter=100", "pieces=10,,4"},
+          {"reckon", "rim-inlay", "centre_diameter=100", "pieces=10,200"},
+          {"reckon", "rim-inlay", "centre_diameter=100", "pieces=10,,4"},
           {"reckon", "rods", "length=150", "width=30", "rod=6,40,90"},
           {"reckon", "rods", "length=150", "width=30", "rod=6,40,0,0,0"},
           {"reckon", "rods", "length=150", "width=30", "rod=6,40,90,0,20"},
@@ -197,7 +197,7 @@ TEST(Cli, ReckonsTheCheckValues)
     std::string pieces = w;
     for (int k = 1; k < 12; ++k) pieces += "," + w;
     const auto full =
-        run({"reckon", "rim-inlay", "center_diameter=100", QString::fromStdString("pieces=" + pieces)}).json();
+        run({"reckon", "rim-inlay", "centre_diameter=100", QString::fromStdString("pieces=" + pieces)}).json();
     EXPECT_NEAR(full["gap_mm"], 0, 1e-5) << "six places of the width are written";
     const auto barrel = run({"reckon", "rods", "length=150", "width=30", "bore=10", "final=26", "rod=6,40,90,0,0",
                              "rod=6,43,90,90,0", "rod=4,100,90,0,9"})

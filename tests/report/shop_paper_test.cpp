@@ -112,7 +112,7 @@ TEST(ShopPaper, AnglesStandAtFullSize)
     const Paper lamp("lamp-stand");
     const auto angles = report::paperAngles(lamp.piece, lamp.plan);
     for (const Setting& s : lamp.plan.assembly.layers[2].settings)
-        if (s.unit == Unit::Angle && s.machine == "saw" && std::abs(s.value) > 0.05)
+        if (s.unit == Unit::Angle && s.machine == Resource::Saw && std::abs(s.value) > 0.05)
             EXPECT_TRUE(std::ranges::any_of(angles, [&](const report::PaperAngle& a) {
                 return std::abs(a.deg - std::abs(s.value)) < 1e-6;
             })) << s.name;

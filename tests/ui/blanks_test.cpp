@@ -145,8 +145,9 @@ TEST(Blanks, EverySampleGoesThroughBuildCutAndGlue)
             }
             // What it has to set is on the screen, with its working.
             for (const Setting& s : b.doc().plan().assembly.layers[at].settings) {
-                const QString label = (s.machine.empty() ? QString() : QString::fromUtf8(s.machine) + ": ") +
-                                      QString::fromStdString(s.name);
+                const QString label =
+                    (s.machine == Resource::None ? QString() : QString::fromUtf8(resourceName(s.machine)) + ": ") +
+                    QString::fromStdString(s.name);
                 EXPECT_TRUE(std::ranges::any_of(
                     b.window.findChildren<QAbstractButton*>(),
                     [&](QAbstractButton* f) { return f->accessibleName().startsWith(label + ": "); }))

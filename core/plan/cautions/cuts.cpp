@@ -38,7 +38,8 @@ Fix holeFix(std::string label, size_t which, std::function<void(Hole&)> change)
     });
 }
 
-/// Where a hole leaves less wood beside it than it should, away from its two ends.
+/// How much wood a hole leaves beside it, away from its two ends, up to what it should; below 0 by as much as it breaks
+/// out. mm.
 double leastBeside(const Case& in, const DrilledHole& h)
 {
     const Eigen::Vector3d u = h.solid.way.unitOrthogonal(), v = h.solid.way.cross(u);
@@ -51,8 +52,16 @@ double leastBeside(const Case& in, const DrilledHole& h)
             const double a = 2 * pi * k / around, t = from + (to - from) * i / steps;
             const Eigen::Vector3d out = std::cos(a) * u + std::sin(a) * v, middle = h.solid.from + h.solid.way * t;
             if (!in.plan.surfaces.holds(middle, false)) continue;  // in the hollow between two walls
+            const auto isWood = [&](double away) { return in.plan.surfaces.holds(middle + out * away, false); };
             double wood = 0;
-            while (wood < least && in.plan.surfaces.holds(middle + out * (r + wood), false)) wood += 0.1;
+            if (isWood(r))
+                while (wood < least && isWood(r + wood)) wood += 0.1;
+            else {
+                double low = 0, high = r;
+                for (int halving = 0; halving < 8; ++halving)
+                    (isWood((low + high) / 2) ? low : high) = (low + high) / 2;
+                wood = low - r;
+            }
             least = std::min(least, wood);
         }
     return least;
