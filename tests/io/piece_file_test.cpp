@@ -210,7 +210,7 @@ TEST(PieceFile, ItsSchemaRefusesWhateverTheReaderRefusesAtAPlace)
     // What a place may hold beside another, and texts with a grammar of their own, are more than a schema can say; how
     // few nodes a line and layers a piece has, it leaves out.
     const std::regex beyond("/z_mm|/wide_mm|/to_mm|/end_min|/steps|/taper_deg|/ease_mm|/colour|"
-                            "(outside|inside|curve|layers|axes/0|sawn/0)$|"
+                            "(outside|inside|curve|layers|axes/[0-9]+|sawn/[0-9]+)$|"
                             "forms/0/(length|diameter)_mm");
     // Every place of one kind of record is as good as another.
     std::set<std::string> seen;

@@ -11,6 +11,7 @@
 #include <algorithm>
 #include <cmath>
 #include <filesystem>
+#include <ostream>
 #include <regex>
 #include <set>
 
@@ -25,6 +26,8 @@ struct Raised {
     const char* piece = "{}";  ///< places in its file, and what stands there instead
     const char* shop = "{}";
 };
+void PrintTo(const Raised& r, std::ostream* out) { *out << r.kind; }
+
 const Raised everyKind[] = {
     {"air-sweep", "gull-dish"},
     {"axis-air", "flare-case", R"({"/axes/0/by": "tilt"})"},
