@@ -9,6 +9,7 @@
 #include <QPainter>
 #include <QPainterPath>
 #include <QSvgRenderer>
+#include <QXmlStreamReader>
 
 namespace vl::io {
 namespace {
@@ -126,6 +127,20 @@ std::vector<Polyline> linesOf(const QDomDocument& document)
     return std::move(device.engine.lines);
 }
 
+/// Throws InputError where elements stand in one another deeper than any drawing's: what draws them would go down as
+/// far.
+void checkDepth(const std::string& text)
+{
+    constexpr int deepest = 100;
+    QXmlStreamReader xml(QByteArray::fromRawData(text.data(), static_cast<qsizetype>(text.size())));
+    for (int depth = 0; !xml.atEnd();) {
+        const auto token = xml.readNext();
+        depth += token == QXmlStreamReader::StartElement ? 1 : token == QXmlStreamReader::EndElement ? -1 : 0;
+        if (depth > deepest)
+            throw InputError("drawing", "shapes nested deeper than " + std::to_string(deepest), "fewer groups are");
+    }
+}
+
 /// Throws InputError where shapes that are used use others: a few of them can draw more than any computer holds.
 void checkUses(const QDomDocument& document)
 {
@@ -157,6 +172,7 @@ QDomElement axisIn(const QDomElement& parent)
 
 Drawing readSvgDrawing(const std::string& text)
 {
+    checkDepth(text);
     QDomDocument document;
     QString why;
     int row = 0;

@@ -164,6 +164,11 @@ TEST_F(DrawingFile, WhatIsNoDrawingIsRefusedAndNothingCrashes)
     EXPECT_THROW(drawn("a.svg", "no svg"), InputError);
     EXPECT_THROW(outlineFrom(svg("<path d='M1 2 L'/>"), DrawnAxis::Own), InputError);
     EXPECT_THROW(outlineFrom(svg("<text x='9' y='9'>no line</text>"), DrawnAxis::Own), InputError);
+    for (const int deep : {200, 20000, 200000}) {
+        std::string groups, ends;
+        for (int k = 0; k < deep; ++k) groups += "<g>", ends += "</g>";
+        EXPECT_THROW(svg(groups + "<path d='M0 0H9V9'/>" + ends), InputError) << deep;
+    }
     // Ten uses of ten uses of ten: refused before it is drawn.
     EXPECT_THROW(svg("<defs><path id='a' d='M0 0H9'/><g id='b'><use href='#a'/><use href='#a'/></g></defs>"
                      "<use href='#b'/>"),
