@@ -106,7 +106,8 @@ double cssLength(const QString& words)
 QSizeF meantSize(const QDomElement& svg, const QRectF& box)
 {
     const double wide = cssLength(svg.attribute("width")), high = cssLength(svg.attribute("height"));
-    if (wide > 0 && high > 0) return {wide, high};
+    // Nothing is stretched: it lies in the middle of what is more than it fills (SVG 1.1, preserveAspectRatio).
+    if (wide > 0 && high > 0) return box.size() * std::min(wide / box.width(), high / box.height());
     if (wide > 0) return {wide, wide * box.height() / box.width()};
     if (high > 0) return {high * box.width() / box.height(), high};
     return box.size() * pixel;

@@ -26,7 +26,7 @@ Polyline wholeCurve(const Sawn& sawn)
 
 void drawCurve(Sheet& sheet, const Piece& piece, const Sawn& sawn)
 {
-    const bool face = sawn.from == Sawn::TurnedSurfaces;
+    const bool face = sawn.from == Sawn::Sides;
     drawCurvePages(sheet, wholeCurve(sawn),
                    {.what = QStringLiteral("To saw: %1, %2, full size")
                                 .arg(q(nameOf(piece, sawn)), QString::fromUtf8(choicesOf<Sawn::Run>()[sawn.run].words)),

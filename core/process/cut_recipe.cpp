@@ -20,7 +20,7 @@ Text layingOut(const Sawn& sawn, std::vector<Setting>& settings)
     const Polyline curve = curveOf(sawn);
     double most = 0;
     for (const Point& p : curve) most = std::max(most, p.y());
-    const bool face = sawn.from == Sawn::TurnedSurfaces;
+    const bool face = sawn.from == Sawn::Sides;
     settings.push_back(lengthAt(Resource::Bandsaw, "out from the axis", curve.back().x(), "the curve's end"));
     settings.push_back(face ? lengthAt(Resource::Bandsaw, "half width there", curve.back().y(), "the curve's end")
                             : lengthAt(Resource::Bandsaw, "up to", most, "its highest place"));

@@ -14,7 +14,7 @@ Range airSweep(const Piece& piece, const TurnedSurfaces& surfaces)
     if (piece.edge.kind == Edge::Square) outer = std::min(outer, std::hypot(piece.edge.length, piece.edge.width) / 2);
     for (const Sawn& s : piece.sawn) {
         // A curve that is sawn last is whole while the piece turns.
-        if (s.from != Sawn::TurnedSurfaces || s.when == Sawn::After) continue;
+        if (s.from != Sawn::Sides || s.when == Sawn::After) continue;
         const double left = s.when == Sawn::Twice ? s.margin : 0;
         for (const Point& p : curveOf(s)) inner = std::min(inner, std::hypot(p.x(), p.y() + left));
     }

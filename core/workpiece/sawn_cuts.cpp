@@ -92,7 +92,7 @@ std::vector<Cut> sawnCuts(const Piece& piece)
         case Sawn::Top:
             take(axis, above(line));
             break;
-        case Sawn::TurnedSurfaces:
+        case Sawn::Sides:
             take(square, above(drawnOn(line)));
             take(-square, above(drawnOn(line)));
             break;

@@ -109,6 +109,13 @@ TEST_F(DrawingFile, EveryShapeOfAnSvgIsWhereItIsDrawn)
         outlineFrom(svg("<path d='M0 0 H1 V4 H0'/>", "width=\"10in\" viewBox=\"0 0 10 10\""), DrawnAxis::Left).back().z,
         4 * 25.4, 1e-3);
     EXPECT_NEAR(outlineFrom(svg("<path d='M0 0 H96 V192 H0'/>", ""), DrawnAxis::Left).back().z, 2 * 25.4, 1e-3);
+    EXPECT_NEAR(
+        outlineFrom(svg("<path d='M0 0 H10 V40 H0'/>", "width=\"100mm\" height=\"900mm\" viewBox=\"0 0 100 100\""),
+                    DrawnAxis::Left)
+            .back()
+            .z,
+        40, 1e-3)
+        << "never stretched";
     // A whole silhouette, its axis in the middle; one that lies.
     EXPECT_NEAR(radius(outlineFrom(svg("<path d='M10 10 H70 V110 H10 Z'/>"), DrawnAxis::Middle), 50), 30, 1e-3);
     EXPECT_NEAR(radius(outlineFrom(svg("<path d='M10 60 V40 H150 V60'/>"), DrawnAxis::Below), 50), 20, 1e-3);

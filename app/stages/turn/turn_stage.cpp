@@ -229,7 +229,7 @@ void TurnStage::buildCuts()
                   [](Piece p) { return edit::addSawn(std::move(p), Sawn::Underside); });
     sawn_->canAdd(tr("Sweep the rim"), "add-sweep", [](Piece p) { return edit::addSawn(std::move(p), Sawn::Top); });
     sawn_->canAdd(tr("Wings from the sides"), "add-wings",
-                  [](Piece p) { return edit::addSawn(std::move(p), Sawn::TurnedSurfaces); });
+                  [](Piece p) { return edit::addSawn(std::move(p), Sawn::Sides); });
     sawn_->canAdd(tr("A bark line as the rim"), "add-bark", [](Piece p) {
         const double height = outlineHeight(p);
         return edit::barkFromHeights(std::move(p), height, 0.75 * height);

@@ -88,7 +88,7 @@ template <class V, As<Hole> F> void fields(V& v, F& f)
 struct Sawn {
     std::string id;    ///< lasts
     std::string name;  ///< "arch"; empty: by its number
-    enum From { Underside, Top, TurnedSurfaces } from = Underside;
+    enum From { Underside, Top, Sides } from = Underside;
     enum Run { WithGrain, AcrossGrain } run = WithGrain;  ///< which way the curve runs, from the axis out
     enum When { Before, After, Twice, Grown } when = After;
     double margin = 3;  ///< mm outside the line that are left until after turning (Twice)

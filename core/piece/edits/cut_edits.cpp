@@ -66,7 +66,7 @@ Piece addSawn(Piece piece, Sawn::From from)
     case Sawn::Top:
         shapeSawn(s, height * 0.85, height, wide);
         break;
-    case Sawn::TurnedSurfaces:
+    case Sawn::Sides:
         shapeSawn(s, wide * 0.75, wide * 0.35, wide);
         s.when = Sawn::Twice;
         break;

@@ -215,7 +215,7 @@ std::pair<double, double> toHollow(const Case& in, const Sawed& cut)
 /// What is sawn from below or above before the work is mounted must leave the wood that holds it there.
 void held(const Case& in, const Sawn& s, const Polyline& curve, std::vector<Caution>& out)
 {
-    if (!sawnBefore(in.piece, s) || s.from == Sawn::TurnedSurfaces) return;
+    if (!sawnBefore(in.piece, s) || s.from == Sawn::Sides) return;
     constexpr double center = 10, flange = 30, flat = 0.1;  // mm: a center's place, a screw's flange
     const bool below = s.from == Sawn::Underside;
     const double middle = !isWholeBlock(in.piece) ? center

@@ -307,7 +307,7 @@ TEST(Sawn, ArchesWingsAndSweepsTakeTheirClosedForms)
          {Case{"an arch along", sawn(Sawn::Underside, Sawn::WithGrain, 20, 0, 80), 20.0 * 80 * 120},
           Case{"an arch across", sawn(Sawn::Underside, Sawn::AcrossGrain, 20, 0, 50), 20.0 * 50 * 200},
           Case{"a swept rim", sawn(Sawn::Top, Sawn::WithGrain, 40, 50, 100), 10.0 * 100 * 120},
-          Case{"wings", sawn(Sawn::TurnedSurfaces, Sawn::WithGrain, 60, 20, 100), 2 * 40.0 * 100 * 50}}) {
+          Case{"wings", sawn(Sawn::Sides, Sawn::WithGrain, 60, 20, 100), 2 * 40.0 * 100 * 50}}) {
         const Plan plan = makePlan(c.piece, Shop{});
         EXPECT_NEAR(plan.shape.woodVolume, whole - c.taken, 0.006 * c.taken) << c.what;
         const Solid solid = solidOf(plan.surfaces, 0.1);
