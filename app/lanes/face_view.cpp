@@ -1,6 +1,8 @@
 #include "app/lanes/face_view.h"
 
 #include "app/access/layer_things.h"
+#include "app/canvas/arrow_key.h"
+#include "app/canvas/hit.h"
 #include "core/geometry/profile.h"
 #include "core/piece/document/hole_ends.h"
 #include "core/piece/edits/log_middle.h"
@@ -8,7 +10,6 @@
 
 #include <QButtonGroup>
 #include <QHBoxLayout>
-#include <QKeyEvent>
 #include <QMouseEvent>
 #include <QToolButton>
 
@@ -17,7 +18,7 @@
 namespace vl::app {
 
 FaceView::FaceView(Document& document, AxisMap& axis, bool layer, QWidget* parent)
-    : QWidget(parent), doc_(document), axis_(axis), shows_(layer ? Shows::Layer : Shows::Rim)
+    : QWidget(parent), doc_(document), axis_(axis), shows_(layer ? Shows::Layer : Shows::Rim), held_(document)
 {
     setAccessibleName(tr("Face of the chosen layer"));
     setToolTip(
@@ -72,7 +73,7 @@ void FaceView::resizeEvent(QResizeEvent*)
 
 double FaceView::scale() const
 {
-    if (drag_ == Drag::Log) return heldScale_;  // the drawing rests under the hand
+    if (held_ && held_->what == Grabbed::What::Log) return held_->scale;  // the drawing rests under the hand
     const DrawingPlace& place = axis_.place();
     if (place.sameScale()) return place.faceScale;
     const double own = shows_ == Shows::Layer ? layer().cornerRadius() : doc_.plan().shape.greatestDiameter / 2;
@@ -160,59 +161,49 @@ bool FaceView::turns() const
 void FaceView::mousePressEvent(QMouseEvent* event)
 {
     if (event->button() != Qt::LeftButton || scale() <= 0) return;
-    pressedAt_ = event->position();
-    mergeKey_ = Document::newMergeKey();
+    using What = Grabbed::What;
+    const QPointF at = event->position();
+    const auto take = [&](Grabbed what) { held_.take(what, at); };
     for (const size_t i : sideHoles())
-        for (const bool leaves : {false, true}) {
-            const QPointF off = event->position() - holeEnd(i, leaves);
-            if (std::hypot(off.x(), off.y()) >= 9) continue;
-            hole_ = i;
-            leaves_ = leaves;
-            drag_ = Drag::Hole;
-            return doc_.beginDrag();
-        }
-    const QPointF pith = event->position() - pithPosition();
-    if (log() && std::hypot(pith.x(), pith.y()) < 10) {
-        heldScale_ = scale();
-        drag_ = Drag::Log;
-        return doc_.beginDrag();
-    }
-    const int segment = segmentAt(event->position());
-    const QPointF handle = event->position() - turnPosition();
-    const bool onHandle = turns() && std::hypot(handle.x(), handle.y()) < 10;
+        for (const bool leaves : {false, true})
+            if (hits(holeEnd(i, leaves), at)) return take({.what = What::Hole, .hole = i, .leaves = leaves});
+    if (log() && hits(pithPosition(), at)) return take({.what = What::Log, .scale = scale()});
+    const int segment = segmentAt(at);
+    const bool onHandle = turns() && hits(turnPosition(), at);
     if (!onHandle && segment < 0) return;
     if (!onHandle) doc_.selectLayer(doc_.selection().layer, {}, segment);
     if (!onHandle && !brush_.wood.empty()) {
-        drag_ = Drag::Paint;
-        doc_.beginDrag();
+        take({.what = What::Paint});
         paintSegment(segment);
-    } else if (turns()) {
-        drag_ = Drag::Turn;
-        turnFrom_ = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].sectors()->turn;
-        doc_.beginDrag();
-    }
+    } else if (turns())
+        take({.what = What::Turn,
+              .turn = doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].sectors()->turn});
 }
 
 void FaceView::mouseMoveEvent(QMouseEvent* event)
 {
-    if (drag_ == Drag::Paint) return paintSegment(segmentAt(event->position()));
-    if (drag_ == Drag::Hole) {
-        const double angle = angleAt(event->position());
-        return moveHole(event->modifiers() & Qt::AltModifier ? angle : std::round(angle));
+    if (!held_) return;
+    const QPointF at = event->position();
+    const bool free = setFree(event->modifiers());
+    switch (held_->what) {
+    case Grabbed::What::Paint:
+        return paintSegment(segmentAt(at));
+    case Grabbed::What::Hole:
+        return moveHole(free ? angleAt(at) : std::round(angleAt(at)));
+    case Grabbed::What::Log: {
+        const double off = distance(at, center()) / scale();
+        return moveLog(free ? off : doc_.snapped(off), angleAt(at));
     }
-    if (drag_ == Drag::Log) {
-        const QPointF from = event->position() - center();
-        const double off = std::hypot(from.x(), from.y()) / scale();
-        return moveLog(event->modifiers() & Qt::AltModifier ? off : doc_.snapped(off), angleAt(event->position()));
+    case Grabbed::What::Turn: {
+        constexpr double slack = 4;  // pixels that a press may slip
+        if (distance(at, held_.from()) < slack) return;
+        const Sectors& own = *doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].sectors();
+        const double by = std::remainder(angleAt(at) - angleAt(held_.from()), 360.0) * own.segments / 360;
+        constexpr double eighths = 8;  // of a segment; Alt sets free
+        const double to = held_->turn + by;
+        return turnBy(free ? to : std::round(to * eighths) / eighths);
     }
-    if (drag_ != Drag::Turn) return;
-    const QPointF moved = event->position() - pressedAt_;
-    if (std::hypot(moved.x(), moved.y()) < 4) return;
-    const Sectors& own = *doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].sectors();
-    const double by = std::remainder(angleAt(event->position()) - angleAt(pressedAt_), 360.0) * own.segments / 360;
-    constexpr double eighths = 8;  // of a segment; Alt sets free
-    const double to = turnFrom_ + by;
-    turnBy(event->modifiers() & Qt::AltModifier ? to : std::round(to * eighths) / eighths);
+    }
 }
 
 void FaceView::turnBy(double segments)
@@ -222,19 +213,19 @@ void FaceView::turnBy(double segments)
         if (Sectors* s = turned.sectors()) s->turn = segments;
         clampToLimits(turned);
     };
-    doc_.apply(tr("turn layer"), turn, mergeKey_);
+    held_.apply(tr("turn layer"), turn);
 }
 
 void FaceView::moveHole(double angle)
 {
     const auto move = [&](Piece& p) {
-        Hole& h = p.holes.at(hole_);
+        Hole& h = p.holes.at(held_->hole);
         HoleEnds ends = holeEnds(h, radiusOf(h));
-        (leaves_ ? ends.leaves : ends.enters) = angle;
+        (held_->leaves ? ends.leaves : ends.enters) = angle;
         setHoleEnds(h, ends, radiusOf(h));
         clampToLimits(h);
     };
-    doc_.apply(tr("move hole"), move, mergeKey_);
+    held_.apply(tr("move hole"), move);
 }
 
 void FaceView::moveLog(double off, double towards)
@@ -243,7 +234,7 @@ void FaceView::moveLog(double off, double towards)
         if (BlockForm* log = p.layers.at(static_cast<size_t>(doc_.selection().layer)).as<BlockForm>())
             setLogMiddle(*log, off, towards);
     };
-    doc_.apply(tr("move the log on its axis"), move, mergeKey_);
+    held_.apply(tr("move the log on its axis"), move);
 }
 
 std::vector<ReadableItem> FaceView::things() const
@@ -255,45 +246,31 @@ std::vector<ReadableItem> FaceView::things() const
 
 void FaceView::paintSegment(int segment)
 {
-    if (segment >= 0)
-        doc_.apply(
-            tr("paint"),
-            [&](Piece p) {
-                return pattern::paint(std::move(p), doc_.selection().layer, segment, brush_,
-                                      doc_.plan().assembly.segmentCounts(), doc_.selection().layers);
-            },
-            mergeKey_);
+    if (segment < 0) return;
+    held_.apply(tr("paint"), [&](Piece p) {
+        return pattern::paint(std::move(p), doc_.selection().layer, segment, brush_,
+                              doc_.plan().assembly.segmentCounts(), doc_.selection().layers);
+    });
 }
 
-void FaceView::mouseReleaseEvent(QMouseEvent*)
-{
-    if (drag_ == Drag::None) return;
-    drag_ = Drag::None;
-    doc_.endDrag();
-}
+void FaceView::mouseReleaseEvent(QMouseEvent*) { held_.release(); }
 
 void FaceView::keyPressEvent(QKeyEvent* event)
 {
-    const int by = event->key() == Qt::Key_Right || event->key() == Qt::Key_Up    ? 1
-                   : event->key() == Qt::Key_Left || event->key() == Qt::Key_Down ? -1
-                                                                                  : 0;
+    const ArrowKey arrow = arrowOf(*event).value_or(ArrowKey{});
+    const int by = arrow.onward();
     const int count = layer().count();
-    if (event->key() == Qt::Key_Space && shows_ == Shows::Layer && !brush_.wood.empty()) {
-        mergeKey_ = 0;
+    if (event->key() == Qt::Key_Space && shows_ == Shows::Layer && !brush_.wood.empty())
         return paintSegment(doc_.selection().segment);
-    }
     if (by == 0 || shows_ != Shows::Layer) return QWidget::keyPressEvent(event);
     if (log()) {
         // Up and down along the offset, left and right round the axis.
         constexpr double degreesAStep = 5;
-        const bool round = event->key() == Qt::Key_Left || event->key() == Qt::Key_Right;
-        mergeKey_ = 0;
         const double step = doc_.snapStep() * by;
-        moveLog(std::max(0.0, logOffset(*log()) + (round ? 0 : step)),
-                logMiddleTowards(*log()) - (round ? degreesAStep * by : 0));
+        moveLog(std::max(0.0, logOffset(*log()) + (arrow.right ? 0 : step)),
+                logMiddleTowards(*log()) - degreesAStep * arrow.right);
     } else if (event->modifiers() & Qt::ControlModifier) {
         if (!turns()) return;
-        mergeKey_ = 0;
         turnBy(doc_.piece().layers[static_cast<size_t>(doc_.selection().layer)].sectors()->turn + by / 8.0);
     } else
         doc_.selectLayer(doc_.selection().layer, {}, (std::max(0, doc_.selection().segment) + by + count) % count);

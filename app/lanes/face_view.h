@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/access/readable.h"
-#include "app/document/document.h"
+#include "app/canvas/held.h"
 #include "app/lanes/axis_map.h"
 #include "app/lanes/baked.h"
 #include "core/piece/edits/pattern.h"
@@ -78,12 +78,14 @@ private:
     Shows shows_;
     Brush brush_;
     Baked face_;
-    enum class Drag { None, Turn, Paint, Log, Hole } drag_ = Drag::None;
-    QPointF pressedAt_;
-    double turnFrom_ = 0, heldScale_ = 0;
-    size_t hole_ = 0;  ///< that is dragged, and by which end
-    bool leaves_ = false;
-    int mergeKey_ = 0;
+    struct Grabbed {
+        enum class What { Turn, Paint, Log, Hole } what;
+        double turn = 0;      ///< of the layer then, segments
+        double scale = 1;     ///< then, pixels a mm
+        size_t hole = 0;      ///< and by which end
+        bool leaves = false;  ///< …
+    };
+    Held<Grabbed> held_;
 };
 
 }  // namespace vl::app

@@ -1,5 +1,6 @@
 #include "app/lanes/figures_lane.h"
 
+#include "app/canvas/arrow_key.h"
 #include "app/fields/working_card.h"
 #include "app/theme/theme.h"
 
@@ -102,7 +103,7 @@ std::vector<ReadableItem> FiguresLane::things() const
 void FiguresLane::keyPressEvent(QKeyEvent* event)
 {
     const int chosen = std::max(0, chosen_());
-    const int by = event->key() == Qt::Key_Left ? -1 : event->key() == Qt::Key_Right ? 1 : 0;
+    const int by = arrowOf(*event).value_or(ArrowKey{}).right;
     if (by && chosen + by >= 0 && chosen + by < columns_.count()) {
         columns_.reveal(chosen + by);
         emit columnPressed(chosen + by, {});

@@ -1,6 +1,7 @@
 #include "app/lanes/layer_tabs.h"
 
 #include "app/access/layer_things.h"
+#include "app/canvas/arrow_key.h"
 #include "app/lanes/layer_edits.h"
 #include "app/theme/theme.h"
 #include "core/piece/edits/edit.h"
@@ -111,7 +112,7 @@ void LayerTabs::contextMenuEvent(QContextMenuEvent* event)
 void LayerTabs::keyPressEvent(QKeyEvent* event)
 {
     const int last = static_cast<int>(doc_.piece().layers.size()) - 1, layer = doc_.selection().layer;
-    const int by = event->key() == Qt::Key_Left ? -1 : event->key() == Qt::Key_Right ? 1 : 0;
+    const int by = arrowOf(*event).value_or(ArrowKey{}).right;
     const int to = event->key() == Qt::Key_Home  ? 0
                    : event->key() == Qt::Key_End ? last
                                                  : std::clamp(layer + by, 0, last);

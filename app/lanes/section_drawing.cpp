@@ -373,7 +373,7 @@ void SectionLane::drawLayerHandles(QPainter& painter) const
     for (size_t i = 0; i < own.size(); ++i) {
         const QPointF p = at(own[i].at);
         const bool over = (hover_.grip == Grip::Layer && hover_.index == static_cast<int>(i)) ||
-                          (drag_.grip == Grip::Layer && drag_.index == static_cast<int>(i));
+                          (held_ && held_->hit.grip == Grip::Layer && held_->hit.index == static_cast<int>(i));
         const double s = over ? 6.5 : 5.5;
         painter.setPen(QPen(theme().accent, over ? 2.4 : 1.8));
         painter.setBrush(theme().panel);

@@ -1,4 +1,5 @@
 // What menus and keys do on the section lane; section_lane.cpp is how it is handled by the pointer.
+#include "app/canvas/arrow_key.h"
 #include "app/lanes/layer_edits.h"
 #include "app/lanes/section_lane.h"
 #include "core/piece/edits/edit.h"
@@ -85,22 +86,12 @@ void SectionLane::keyPressEvent(QKeyEvent* event)
         return update();
     }
     const Selection& s = doc_.selection();
+    const auto arrow = arrowOf(*event);
     const int layers = static_cast<int>(doc_.piece().layers.size());
     if (handles_ == Handles::Outline && s.node >= 0) {
         const int count = static_cast<int>(outline(s.side).size());
+        if (arrow) return nudge(arrow->right, arrow->up);
         switch (event->key()) {
-        case Qt::Key_Left:
-            nudge(-1, 0);
-            return;
-        case Qt::Key_Right:
-            nudge(1, 0);
-            return;
-        case Qt::Key_Up:
-            nudge(0, 1);
-            return;
-        case Qt::Key_Down:
-            nudge(0, -1);
-            return;
         case Qt::Key_Delete:
         case Qt::Key_Backspace:
             doc_.apply(tr("delete node"), [&](Piece& p) {
@@ -119,13 +110,8 @@ void SectionLane::keyPressEvent(QKeyEvent* event)
             break;
         }
     }
+    if (arrow && arrow->right) return doc_.selectLayer(std::clamp(s.layer + arrow->right, 0, layers - 1));
     switch (event->key()) {
-    case Qt::Key_Left:
-        doc_.selectLayer(std::max(0, s.layer - 1));
-        return;
-    case Qt::Key_Right:
-        doc_.selectLayer(std::min(layers - 1, s.layer + 1));
-        return;
     case Qt::Key_PageDown:
         if (handles_ == Handles::Outline) {
             Selection first = s;

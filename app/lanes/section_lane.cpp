@@ -1,6 +1,8 @@
 #include "app/lanes/section_lane.h"
 
 #include "app/access/layer_things.h"
+#include "app/canvas/arrow_key.h"
+#include "app/canvas/hit.h"
 #include "app/lanes/face_view.h"
 #include "core/piece/document/hole_ends.h"
 #include "core/piece/edits/edit.h"
@@ -13,15 +15,13 @@
 namespace vl::app {
 namespace {
 
-constexpr double gripRadius = 9;
-
-double distance(const QPointF& a, const QPointF& b) { return std::hypot(a.x() - b.x(), a.y() - b.y()); }
+constexpr double cautionRadius = hitRadius + 2;
 
 }  // namespace
 
 SectionLane::SectionLane(Document& document, AxisMap& axis, Handles handles, Columns* columns, QWidget* parent)
     : Lane(document, tr("SECTION AND SIDE"), parent), axis_(axis), columns_(columns), handles_(handles),
-      face_(new FaceView(document, axis, handles != Handles::Outline, this))
+      face_(new FaceView(document, axis, handles != Handles::Outline, this)), held_(document)
 {
     connect(&doc_, &Document::changed, this, &SectionLane::settleRoom);
     connect(&axis_, &AxisMap::changed, this, [this] { update(); });
@@ -147,41 +147,36 @@ QPointF SectionLane::handlePosition(const std::string& name) const
 SectionLane::Hit SectionLane::hitAt(const QPointF& p) const
 {
     for (const Caution& c : doc_.plan().cautions)
-        if (distance(p, {x(c.z), cautionY}) < gripRadius + 2)
+        if (distance(p, {x(c.z), cautionY}) < cautionRadius)
             return {Grip::Caution, Side::Outside, static_cast<int>(&c - doc_.plan().cautions.data())};
     if (handles_ == Handles::Outline) {
         const bool drawn = doc_.piece().hollow.rule == WallRule::Drawn;
-        Hit best;
-        double nearest = gripRadius;
-        for (const Side side : {Side::Outside, Side::Inside}) {
-            if (side == Side::Inside && !drawn) continue;
-            for (int i = 0; i < static_cast<int>(outline(side).size()); ++i)
-                if (const double d = distance(p, nodePosition(side, i)); d < nearest) {
-                    nearest = d;
-                    best = {Grip::Node, side, i};
-                }
-        }
-        if (best.grip != Grip::None) return best;
+        const auto places = [&](Side side) { return [this, side](int i) { return nodePosition(side, i); }; };
+        const int outer = nearestHit(static_cast<int>(outline(Side::Outside).size()), places(Side::Outside), p),
+                  inner =
+                      drawn ? nearestHit(static_cast<int>(outline(Side::Inside).size()), places(Side::Inside), p) : -1;
+        if (inner >= 0 && (outer < 0 || distance(nodePosition(Side::Inside, inner), p) <
+                                            distance(nodePosition(Side::Outside, outer), p)))
+            return {Grip::Node, Side::Inside, inner};
+        if (outer >= 0) return {Grip::Node, Side::Outside, outer};
         for (int i = 0; i + 1 < static_cast<int>(doc_.piece().outside.size()); ++i)
-            if (doc_.piece().outside[static_cast<size_t>(i)].span == Span::Arc &&
-                distance(p, bulgePosition(i)) < gripRadius)
+            if (doc_.piece().outside[static_cast<size_t>(i)].span == Span::Arc && hits(bulgePosition(i), p))
                 return {Grip::Bulge, Side::Outside, i};
-        if (!doc_.plan().shape.solid && distance(p, floorPosition()) < gripRadius)
-            return {Grip::Floor, Side::Inside, 0};
+        if (!doc_.plan().shape.solid && hits(floorPosition(), p)) return {Grip::Floor, Side::Inside, 0};
     }
     if (handles_ == Handles::Stations) {
         for (int i = 0; i < static_cast<int>(doc_.piece().flaws.size()); ++i)
-            if (distance(p, flawPosition(i)) < gripRadius) return {Grip::Flaw, Side::Outside, i};
+            if (hits(flawPosition(i), p)) return {Grip::Flaw, Side::Outside, i};
         for (int i = 0; i < static_cast<int>(doc_.piece().holes.size()); ++i)
             for (const bool leaves : {false, true})
-                if (const auto end = holePosition(i, leaves); end && distance(p, *end) < gripRadius)
+                if (const auto end = holePosition(i, leaves); end && hits(*end, p))
                     return {leaves ? Grip::HoleOut : Grip::HoleIn, Side::Outside, i};
     }
     if (handles_ == Handles::Layers) {
         const auto& layers = doc_.plan().assembly.layers;
         const auto own = handles();
         for (size_t i = 0; i < own.size(); ++i)
-            if (distance(p, at(own[i].at)) < gripRadius) return {Grip::Layer, Side::Outside, static_cast<int>(i)};
+            if (hits(at(own[i].at), p)) return {Grip::Layer, Side::Outside, static_cast<int>(i)};
         for (int i = 0; i < static_cast<int>(layers.size()); ++i)
             if (std::abs(p.x() - x(layers[static_cast<size_t>(i)].z1)) < 4 &&
                 std::abs(r(p.y())) < layers[static_cast<size_t>(i)].stockOuterRadius() + 6 / axis_.scale())
@@ -201,52 +196,50 @@ void SectionLane::mousePressEvent(QMouseEvent* event)
         lineFrom_ = hoverAt_ = p;
         return;
     }
-    drag_ = hitAt(p);
-    dragFrom_ = doc_.piece();
-    mergeKey_ = Document::newMergeKey();
-    switch (drag_.grip) {
-    case Grip::Caution:
-        emit cautionClicked(QString::fromStdString(doc_.plan().cautions[static_cast<size_t>(drag_.index)].id));
-        drag_ = {};
+    const Hit hit = hitAt(p);
+    if (hit.grip == Grip::Caution) {
+        emit cautionClicked(QString::fromStdString(doc_.plan().cautions[static_cast<size_t>(hit.index)].id));
         return;
-    case Grip::Node: {
-        Selection s = doc_.selection();
-        s.side = drag_.side;
-        s.node = drag_.index;
-        doc_.select(s);
-        grabOffset_ = nodePosition(drag_.side, drag_.index) - p;
-        break;
     }
-    case Grip::Boundary:
-        grabOffset_ = {boundaryPosition(drag_.index).x() - p.x(), 0};
-        break;
-    case Grip::Floor:
-        grabOffset_ = floorPosition() - p;
-        break;
-    case Grip::Bulge:
-        grabOffset_ = bulgePosition(drag_.index) - p;
-        break;
-    case Grip::Flaw:
-        grabOffset_ = flawPosition(drag_.index) - p;
-        break;
-    case Grip::HoleIn:
-    case Grip::HoleOut:
-        grabOffset_ = {holePosition(drag_.index, drag_.grip == Grip::HoleOut)->x() - p.x(), 0};
-        break;
-    case Grip::Layer:
-        grabbed_ = handles()[static_cast<size_t>(drag_.index)];
-        grabOffset_ = at(grabbed_.at) - p;
-        break;
-    case Grip::None:
-        if (handles_ == Handles::Outline) {
-            Selection s = doc_.selection();
-            s.node = -1;
-            doc_.select(s);
-        }
+    if (hit.grip == Grip::Node || (hit.grip == Grip::None && handles_ == Handles::Outline)) {
+        Selection s = doc_.selection();
+        if (hit.grip == Grip::Node) s.side = hit.side;
+        s.node = hit.grip == Grip::Node ? hit.index : -1;
+        doc_.select(s);
+    }
+    if (hit.grip == Grip::None) {
         if (const int layer = layerAt(p); layer >= 0) doc_.selectLayer(layer, event->modifiers());
         return;
     }
-    doc_.beginDrag();
+    held_.take({.hit = hit,
+                .piece = doc_.piece(),
+                .handle = hit.grip == Grip::Layer ? handles()[static_cast<size_t>(hit.index)] : LayerHandle{},
+                .offset = placeOf(hit, p) - p});
+}
+
+QPointF SectionLane::placeOf(const Hit& hit, const QPointF& pressed) const
+{
+    switch (hit.grip) {
+    case Grip::Node:
+        return nodePosition(hit.side, hit.index);
+    case Grip::Bulge:
+        return bulgePosition(hit.index);
+    case Grip::Floor:
+        return floorPosition();
+    case Grip::Flaw:
+        return flawPosition(hit.index);
+    case Grip::Layer:
+        return at(handles()[static_cast<size_t>(hit.index)].at);
+    case Grip::Boundary:
+        return {boundaryPosition(hit.index).x(), pressed.y()};
+    case Grip::HoleIn:
+    case Grip::HoleOut:
+        return {holePosition(hit.index, hit.grip == Grip::HoleOut)->x(), pressed.y()};
+    case Grip::Caution:
+    case Grip::None:
+        break;
+    }
+    return pressed;
 }
 
 void SectionLane::mouseMoveEvent(QMouseEvent* event)
@@ -258,8 +251,8 @@ void SectionLane::mouseMoveEvent(QMouseEvent* event)
         return;
     }
     if (line_ != Line::None) return update();
-    if (drag_.grip != Grip::None && event->buttons() & Qt::LeftButton)
-        dragTo(event->position() + grabOffset_, event->modifiers() & Qt::AltModifier);
+    if (held_ && event->buttons() & Qt::LeftButton)
+        dragTo(event->position() + held_->offset, setFree(event->modifiers()));
     else {
         hover_ = hitAt(event->position());
         setCursor(hover_.grip == Grip::Boundary  ? Qt::SplitHCursor
@@ -281,39 +274,39 @@ void SectionLane::wantTraceAxis()
 void SectionLane::dragTo(const QPointF& hand, bool free)
 {
     const auto step = [&](double mm) { return free ? mm : doc_.snapped(mm); };
-    const auto at = static_cast<size_t>(drag_.index);
     // Each place is worked out from what it was when it was grabbed, and nothing else of the piece is touched.
-    const auto drag = [&](const QString& what, auto&& edit) { doc_.apply(what, edit, mergeKey_); };
+    const auto& [hit, was, handle, offset] = *held_;
+    const auto at = static_cast<size_t>(hit.index);
     const double station = step(z(hand.x())), radius = step(2 * r(hand.y())) / 2;
-    switch (drag_.grip) {
+    switch (hit.grip) {
     case Grip::Node: {
-        const bool outside = drag_.side == Side::Outside;
-        Outline line = movedNode(outside ? dragFrom_.outside : dragFrom_.hollow.inside, at,
-                                 outside && at == 0 ? 0 : station, radius);
+        const bool outside = hit.side == Side::Outside;
+        Outline line =
+            movedNode(outside ? was.outside : was.hollow.inside, at, outside && at == 0 ? 0 : station, radius);
         clampToLimits(line[at]);
-        drag(tr("move node"), [&](Piece& p) { (outside ? p.outside : p.hollow.inside) = line; });
+        held_.apply(tr("move node"), [&](Piece& p) { (outside ? p.outside : p.hollow.inside) = line; });
         break;
     }
     case Grip::Bulge: {
-        const double bulge = bulgeThrough(dragFrom_.outside[at], dragFrom_.outside[at + 1], {z(hand.x()), r(hand.y())});
-        drag(tr("bend arc"), [&](Piece& p) { p.outside.at(at).bulge = bulge; });
+        const double bulge = bulgeThrough(was.outside[at], was.outside[at + 1], {z(hand.x()), r(hand.y())});
+        held_.apply(tr("bend arc"), [&](Piece& p) { p.outside.at(at).bulge = bulge; });
         break;
     }
     case Grip::Floor:
-        drag(tr("move floor"),
-             [&](Piece& p) { p.hollow.floor = std::clamp(station, 0.0, std::max(0.0, outlineHeight(p) - 2)); });
+        held_.apply(tr("move floor"),
+                    [&](Piece& p) { p.hollow.floor = std::clamp(station, 0.0, std::max(0.0, outlineHeight(p) - 2)); });
         break;
     case Grip::Layer:
         // The handle as it was grabbed: the drawing moves under the hand, its meaning does not.
-        drag(QString::fromStdString(grabbed_.name), [&](Piece& p) {
+        held_.apply(QString::fromStdString(handle.name), [&](Piece& p) {
             const auto layer = static_cast<size_t>(doc_.selection().layer);
-            Layer from = dragFrom_.layers.at(layer);
-            grabbed_.drag(from, {z(hand.x()), r(hand.y())});
+            Layer from = was.layers.at(layer);
+            handle.drag(from, {z(hand.x()), r(hand.y())});
             p.layers.at(layer) = from;
         });
         break;
     case Grip::Flaw:
-        drag(tr("move flaw"), [&](Piece& p) {
+        held_.apply(tr("move flaw"), [&](Piece& p) {
             Flaw& f = p.flaws.at(at);
             f.at = station;
             f.radius = std::abs(radius);
@@ -322,18 +315,18 @@ void SectionLane::dragTo(const QPointF& hand, bool free)
         break;
     case Grip::HoleIn:
     case Grip::HoleOut:
-        drag(tr("move hole"), [&](Piece& p) {
-            Hole h = dragFrom_.holes.at(at);
+        held_.apply(tr("move hole"), [&](Piece& p) {
+            Hole h = was.holes.at(at);
             const Polyline& outside = doc_.plan().surfaces.outside;
             if (const auto ends = holeStations(h, outside)) {
-                const bool leaves = drag_.grip == Grip::HoleOut;
+                const bool leaves = hit.grip == Grip::HoleOut;
                 setHoleStations(h, leaves ? ends->enters.x() : station, leaves ? station : ends->leaves.x(), outside);
             }
             p.holes.at(at) = h;
         });
         break;
     case Grip::Boundary:
-        drag(tr("move boundary"), [&](Piece p) { return edit::moveBoundary(std::move(p), drag_.index, station); });
+        held_.apply(tr("move boundary"), [&](Piece p) { return edit::moveBoundary(std::move(p), hit.index, station); });
         break;
     default:
         break;
@@ -355,9 +348,7 @@ void SectionLane::mouseReleaseEvent(QMouseEvent* event)
         update();
         return;
     }
-    drag_ = {};
-    grabOffset_ = {};
-    doc_.endDrag();
+    held_.release();
     update();
 }
 

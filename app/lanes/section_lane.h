@@ -1,6 +1,7 @@
 #pragma once
 
 #include "app/access/readable.h"
+#include "app/canvas/held.h"
 #include "app/lanes/axis_map.h"
 #include "app/lanes/baked.h"
 #include "app/lanes/columns.h"
@@ -108,8 +109,10 @@ private:
         return side == Side::Outside ? doc_.piece().outside : doc_.piece().hollow.inside;
     }
 
-    /// Snapped to the step that is set, or `free`.
+    /// What is held, its place snapped to the step that is set, or `free`.
     void dragTo(const QPointF& at, bool free);
+    /// Where what is hit stands; as far as a hand cannot move it, where it was pressed.
+    QPointF placeOf(const Hit& hit, const QPointF& pressed) const;
     std::vector<LayerHandle> handles() const;
     void drawLayerHandles(QPainter& painter) const;
     void drawNest(QPainter& painter) const;
@@ -146,12 +149,16 @@ private:
     Columns* columns_;
     Handles handles_;
     FaceView* face_;
-    Hit drag_, hover_;
-    LayerHandle grabbed_;
-    QPointF grabOffset_, hoverAt_, panFrom_;
+    struct Grabbed {
+        Hit hit;
+        Piece piece;         ///< as it was then
+        LayerHandle handle;  ///< of a layer
+        QPointF offset;      ///< of its place from the pointer, pixels
+    };
+    Held<Grabbed> held_;
+    Hit hover_;
+    QPointF hoverAt_, panFrom_;
     bool panning_ = false;
-    int mergeKey_ = 0;
-    Piece dragFrom_;
     Baked wood_;
     Guide guide_ = Guide::None;
     QImage trace_;  ///< the picture to trace, and the file that it came from

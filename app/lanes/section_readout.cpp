@@ -26,7 +26,7 @@ void SectionLane::drawTag(QPainter& painter, const QPointF& anchor, const QStrin
 
 void SectionLane::drawReadout(QPainter& painter) const
 {
-    const Hit& h = drag_.grip != Grip::None ? drag_ : hover_;
+    const Hit& h = held_ ? held_->hit : hover_;
     if (h.grip == Grip::Caution && h.index < static_cast<int>(doc_.plan().cautions.size())) {
         const Caution& c = doc_.plan().cautions[static_cast<size_t>(h.index)];
         const auto fixes = c.fixes.size();
@@ -66,7 +66,7 @@ void SectionLane::drawReadout(QPainter& painter) const
                 8);
         return;
     }
-    if (!underMouse() || drag_.grip != Grip::None) return;
+    if (!underMouse() || held_) return;
     if (const Measured* m = measureAt(hoverAt_)) {
         drawTag(painter, measurePosition(*m), measureWords(*m), theme().accent, theme().panel, -16);
         return;

@@ -118,7 +118,7 @@ TEST(Source, OneLevelAFolder)
         {"app"},
         {"app/theme"},
         {"app/document"},
-        {"app/fields"},
+        {"app/canvas", "app/fields"},
         {"app/access"},
         {"app/lanes", "app/solid"},
         {"app/stages"},

@@ -1,7 +1,7 @@
 #include "app/stages/build/skin_lane.h"
 
 #include "app/access/layer_things.h"
-
+#include "app/canvas/arrow_key.h"
 #include "app/theme/theme.h"
 #include "core/picture/skin.h"
 #include "core/workpiece/decor_grid.h"
@@ -15,7 +15,7 @@
 namespace vl::app {
 
 SkinLane::SkinLane(Document& document, Columns& columns, QWidget* parent)
-    : Lane(document, tr("Skin, unrolled"), parent), columns_(columns)
+    : Lane(document, tr("Skin, unrolled"), parent), columns_(columns), painting_(document)
 {
     connect(&columns_, &Columns::changed, this, [this] { update(); });
     connect(&baked_, &Baked::ready, this, [this] { update(); });
@@ -167,19 +167,16 @@ void SkinLane::paintAt(const QPointF& at)
     const int layer = columns_.at(at.x());
     const double angle = angleAt(at.y());
     if (layer < 0 || angle < 0 || angle > 360) return;
-    paint(layer, segmentUnder(at, layer), mergeKey_);
+    paint(layer, segmentUnder(at, layer));
 }
 
-void SkinLane::paint(int layer, int segment, int merge)
+void SkinLane::paint(int layer, int segment)
 {
-    if (!brush_.wood.empty() && segment >= 0)
-        doc_.apply(
-            tr("paint"),
-            [&](Piece p) {
-                return pattern::paint(std::move(p), layer, segment, brush_, doc_.plan().assembly.segmentCounts(),
-                                      doc_.selection().layers);
-            },
-            merge);
+    if (brush_.wood.empty() || segment < 0) return;
+    painting_.apply(tr("paint"), [&](Piece p) {
+        return pattern::paint(std::move(p), layer, segment, brush_, doc_.plan().assembly.segmentCounts(),
+                              doc_.selection().layers);
+    });
 }
 
 std::vector<ReadableItem> SkinLane::things() const
@@ -194,14 +191,13 @@ void SkinLane::keyPressEvent(QKeyEvent* event)
 {
     const Selection& s = doc_.selection();
     const int count = doc_.plan().assembly.layers[static_cast<size_t>(s.layer)].count();
-    const int round = event->key() == Qt::Key_Up ? 1 : event->key() == Qt::Key_Down ? -1 : 0;
-    const int along = event->key() == Qt::Key_Right ? 1 : event->key() == Qt::Key_Left ? -1 : 0;
-    if (round && count > 0)
-        doc_.selectLayer(s.layer, {}, (std::max(0, s.segment) + round + count) % count);
-    else if (along)
-        doc_.selectLayer(s.layer + along, {}, s.segment);
+    const ArrowKey arrow = arrowOf(*event).value_or(ArrowKey{});
+    if (arrow.up && count > 0)
+        doc_.selectLayer(s.layer, {}, (std::max(0, s.segment) + arrow.up + count) % count);
+    else if (arrow.right)
+        doc_.selectLayer(s.layer + arrow.right, {}, s.segment);
     else if (event->key() == Qt::Key_Space)
-        paint(s.layer, s.segment, 0);
+        paint(s.layer, s.segment);
     else
         Lane::keyPressEvent(event);
 }
@@ -214,9 +210,7 @@ void SkinLane::mousePressEvent(QMouseEvent* event)
     if (layer >= 0 && angle >= 0 && angle <= 360)
         doc_.selectLayer(layer, event->modifiers(), segmentUnder(event->position(), layer));
     if (brush_.wood.empty()) return;
-    painting_ = true;
-    mergeKey_ = Document::newMergeKey();
-    doc_.beginDrag();
+    painting_.take(brush_);
     paintAt(event->position());
 }
 
@@ -225,12 +219,7 @@ void SkinLane::mouseMoveEvent(QMouseEvent* event)
     if (painting_) paintAt(event->position());
 }
 
-void SkinLane::mouseReleaseEvent(QMouseEvent*)
-{
-    if (!painting_) return;
-    painting_ = false;
-    doc_.endDrag();
-}
+void SkinLane::mouseReleaseEvent(QMouseEvent*) { painting_.release(); }
 
 void SkinLane::wheelEvent(QWheelEvent* event)
 {

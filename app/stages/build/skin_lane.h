@@ -1,6 +1,7 @@
 #pragma once
 
 #include "app/access/readable.h"
+#include "app/canvas/held.h"
 #include "app/lanes/baked.h"
 #include "app/lanes/columns.h"
 #include "app/lanes/lane.h"
@@ -44,13 +45,12 @@ private:
     void drawGrids(QPainter& painter, int layer) const;
     void drawJoints(QPainter& painter, int layer) const;
     void paintAt(const QPointF& at);
-    void paint(int layer, int segment, int merge);
+    void paint(int layer, int segment);
     const Baked::Images* skins();
 
     Columns& columns_;
     Brush brush_;
-    int mergeKey_ = 0;
-    bool painting_ = false;
+    Held<Brush> painting_;
     Baked baked_;
 };
 

@@ -69,10 +69,10 @@ void BoardsView::drawBoard(QPainter& painter, const Row& row)
     painter.setPen(QPen(chosen ? theme().accent : QColor(0, 0, 0, 150), chosen ? 2 : 1));
     painter.drawRect(row.face);
     if (plan) drawPlan(painter, row, *plan);
-    if (drag_.grip == Grip::Mark && dragBoard_ == row.id) {
+    if (held_ && held_->grip == Grip::Mark && held_->board.id == row.id) {
         painter.setPen(QPen(theme().accent, 1.6, Qt::DashLine));
         painter.drawRect(
-            QRectF(row.face.topLeft() + dragStart_ * scale_, row.face.topLeft() + dragNow_ * scale_).normalized());
+            QRectF(row.face.topLeft() + held_->from * scale_, row.face.topLeft() + markedTo_ * scale_).normalized());
     }
 }
 

@@ -1,5 +1,6 @@
 #include "app/stages/cut/boards_view.h"
 
+#include "app/canvas/arrow_key.h"
 #include "app/fields/when_seen.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
@@ -8,7 +9,6 @@
 #include "report/board_pages.h"
 #include "report/drawing.h"
 
-#include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 
@@ -17,13 +17,13 @@
 
 namespace vl::app {
 namespace {
-constexpr double grip = 6;  // pixels
+constexpr double edgeGrip = 6;  // pixels
 
 /// A board in the order in which the list shows it: those that are cut first.
 int rank(bool planned) { return planned ? 0 : 1; }
 }  // namespace
 
-BoardsView::BoardsView(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
+BoardsView::BoardsView(Document& document, QWidget* parent) : QWidget(parent), doc_(document), held_(document)
 {
     setAccessibleName(tr("Boards on the rack, and their cuts"));
     setFocusPolicy(Qt::StrongFocus);
@@ -130,9 +130,9 @@ BoardsView::Hit BoardsView::hitAt(const QPointF& at) const
 {
     for (const Row& r : rows_) {
         if (!r.box.contains(at)) continue;
-        if (std::abs(at.x() - r.face.right()) < grip && at.y() > r.face.top() && at.y() < r.face.bottom())
+        if (std::abs(at.x() - r.face.right()) < edgeGrip && at.y() > r.face.top() && at.y() < r.face.bottom())
             return {Grip::Length, &r, -1};
-        if (std::abs(at.y() - r.face.bottom()) < grip && at.x() > r.face.left() && at.x() < r.face.right())
+        if (std::abs(at.y() - r.face.bottom()) < edgeGrip && at.x() > r.face.left() && at.x() < r.face.right())
             return {Grip::Width, &r, -1};
         const Board* b = boardOf(r.id);
         const QPointF p = onFace(r, at);
@@ -146,39 +146,33 @@ BoardsView::Hit BoardsView::hitAt(const QPointF& at) const
     return {};
 }
 
-void BoardsView::change(const std::string& id, const std::function<void(Board&)>& edit, int merge)
+void BoardsView::change(const std::string& id, const std::function<void(Board&)>& edit)
 {
-    doc_.changeShop(
-        tr("board %1").arg(QString::fromStdString(id)),
-        [&](Shop& shop) {
-            const auto it = std::ranges::find(shop.rack, id, &Board::id);
-            if (it != shop.rack.end()) edit(*it);
-        },
-        merge);
+    held_.changeShop(tr("board %1").arg(QString::fromStdString(id)), [&](Shop& shop) {
+        const auto it = std::ranges::find(shop.rack, id, &Board::id);
+        if (it != shop.rack.end()) edit(*it);
+    });
 }
 
 void BoardsView::mousePressEvent(QMouseEvent* event)
 {
     if (event->button() != Qt::LeftButton) return;
-    drag_ = hitAt(event->position());
-    defect_ = -1;
-    if (!drag_.row) return update();
-    dragBoard_ = drag_.row->id;
-    if (const Board* b = boardOf(dragBoard_)) dragFrom_ = *b;
-    dragStart_ = dragNow_ = onFace(*drag_.row, event->position());
-    if (drag_.grip == Grip::Defect) defect_ = drag_.index;
+    const Hit hit = hitAt(event->position());
+    defect_ = hit.grip == Grip::Defect ? hit.index : -1;
+    if (!hit.row) return update();
+    const std::string id = hit.row->id;
+    const QPointF at = onFace(*hit.row, event->position());
     Selection s = doc_.selection();
-    s.board = dragBoard_;
+    s.board = id;
     s.strip = -1;
-    if (const PlannedBoard* plan = planOf(dragBoard_); plan && drag_.grip == Grip::Face)
+    if (const PlannedBoard* plan = planOf(id); plan && hit.grip == Grip::Face)
         for (size_t i = 0; i < plan->strips.size(); ++i) {
             const BoardRect& r = plan->strips[i].place;
-            if (dragStart_.x() < r.x || dragStart_.x() > r.right() || dragStart_.y() < r.y || dragStart_.y() > r.top())
-                continue;
+            if (at.x() < r.x || at.x() > r.right() || at.y() < r.y || at.y() > r.top()) continue;
             s.strip = static_cast<int>(i);
             // The layer of the run that was pressed is chosen everywhere.
             for (const PlannedRun& run : plan->strips[i].runs)
-                if (dragStart_.x() - r.x <= run.from + run.length) {
+                if (at.x() - r.x <= run.from + run.length) {
                     if (const Part* part = report::partOf(doc_.plan(), run.part)) {
                         s.layer = part->layer;
                         s.layers = {part->layer};
@@ -188,14 +182,15 @@ void BoardsView::mousePressEvent(QMouseEvent* event)
                 }
         }
     doc_.select(s);
-    mergeKey_ = Document::newMergeKey();
-    if (drag_.grip != Grip::Face) doc_.beginDrag();
+    if (const Board* b = boardOf(id); b && hit.grip != Grip::Face)
+        held_.take({.grip = hit.grip, .index = hit.index, .board = *b, .from = at});
+    markedTo_ = at;
     update();
 }
 
 void BoardsView::mouseMoveEvent(QMouseEvent* event)
 {
-    if (!(event->buttons() & Qt::LeftButton) || drag_.grip == Grip::None || drag_.grip == Grip::Face) {
+    if (!(event->buttons() & Qt::LeftButton) || !held_) {
         const Hit over = hitAt(event->position());
         const Part* part = partAt(event->position());
         setToolTip(part ? QString::fromStdString(part->name) : QString());
@@ -207,46 +202,43 @@ void BoardsView::mouseMoveEvent(QMouseEvent* event)
                                                   : Qt::ArrowCursor);
         return;
     }
-    for (const Row& r : rows_) {
-        if (r.id != dragBoard_) continue;
-        dragNow_ = onFace(r, event->position());
-        if (drag_.grip == Grip::Mark) break;
-        change(
-            dragBoard_,
-            [&](Board& b) {
-                b = dragFrom_;
-                if (drag_.grip == Grip::Length) b.length = std::round(dragNow_.x());
-                if (drag_.grip == Grip::Width) b.width = std::round(dragNow_.y());
-                if (drag_.grip == Grip::Defect) {
-                    Defect& d = b.defects[static_cast<size_t>(drag_.index)];
-                    d.along = std::clamp(std::round(d.along + dragNow_.x() - dragStart_.x()), 0.0,
-                                         std::max(0.0, b.length - d.length));
-                    d.across = std::clamp(std::round(d.across + dragNow_.y() - dragStart_.y()), 0.0,
-                                          std::max(0.0, b.width - d.width));
-                }
-                clampToLimits(b);
-                keepDefectsOn(b);
-            },
-            mergeKey_);
-        break;
-    }
+    const auto& [grip, index, was, from] = *held_;
+    const auto row = std::ranges::find(rows_, was.id, &Row::id);
+    if (row == rows_.end()) return;
+    const QPointF to = markedTo_ = onFace(*row, event->position());
+    if (grip == Grip::Mark) return update();
+    change(was.id, [&](Board& b) {
+        b = was;
+        if (grip == Grip::Length) b.length = std::round(to.x());
+        if (grip == Grip::Width) b.width = std::round(to.y());
+        if (grip == Grip::Defect) {
+            Defect& d = b.defects[static_cast<size_t>(index)];
+            const QPointF by = to - from;
+            d.along = std::clamp(std::round(d.along + by.x()), 0.0, std::max(0.0, b.length - d.length));
+            d.across = std::clamp(std::round(d.across + by.y()), 0.0, std::max(0.0, b.width - d.width));
+        }
+        clampToLimits(b);
+        keepDefectsOn(b);
+    });
     update();
 }
 
 void BoardsView::mouseReleaseEvent(QMouseEvent* event)
 {
-    if (event->button() != Qt::LeftButton || drag_.grip == Grip::None) return;
-    if (drag_.grip == Grip::Mark && std::abs(dragNow_.x() - dragStart_.x()) > 3 &&
-        std::abs(dragNow_.y() - dragStart_.y()) > 3)
-        change(dragBoard_, [&](Board& b) {
-            const double x0 = std::clamp(std::round(std::min(dragStart_.x(), dragNow_.x())), 0.0, b.length),
-                         x1 = std::clamp(std::round(std::max(dragStart_.x(), dragNow_.x())), 0.0, b.length);
-            const double y0 = std::clamp(std::round(std::min(dragStart_.y(), dragNow_.y())), 0.0, b.width),
-                         y1 = std::clamp(std::round(std::max(dragStart_.y(), dragNow_.y())), 0.0, b.width);
-            b.defects.push_back({x0, y0, x1 - x0, y1 - y0, "knot"});
-        });
-    drag_ = {};
-    doc_.endDrag();
+    if (event->button() != Qt::LeftButton || !held_) return;
+    const auto& [grip, index, was, from] = *held_;
+    if (grip == Grip::Mark) {
+        const QRectF marked = QRectF(from, markedTo_).normalized();
+        constexpr double slack = 3;  // mm that a press may slip
+        if (marked.width() > slack && marked.height() > slack)
+            change(was.id, [&](Board& b) {
+                const auto on = [](double mm, double most) { return std::clamp(std::round(mm), 0.0, most); };
+                const double x0 = on(marked.left(), b.length), x1 = on(marked.right(), b.length),
+                             y0 = on(marked.top(), b.width), y1 = on(marked.bottom(), b.width);
+                b.defects.push_back({x0, y0, x1 - x0, y1 - y0, "knot"});
+            });
+    }
+    held_.release();
     update();
 }
 
@@ -309,22 +301,16 @@ void BoardsView::choose(const std::string& board, int strip)
 }
 
 /// The chosen defect moved by 5 mm, where an arrow is pressed.
-bool BoardsView::moveDefect(const std::string& board, int key)
+bool BoardsView::moveDefect(const std::string& board, const QKeyEvent& event)
 {
     constexpr double by = 5;  // mm
-    const double along = key == Qt::Key_Right  ? by
-                         : key == Qt::Key_Left ? -by
-                                               : 0,
-                 across = key == Qt::Key_Down ? by
-                          : key == Qt::Key_Up ? -by
-                                              : 0;
+    const auto arrow = arrowOf(event);
     const Board* b = boardOf(board);
-    if (!b || defect_ < 0 || defect_ >= static_cast<int>(b->defects.size()) || (along == 0 && across == 0))
-        return false;
+    if (!b || !arrow || defect_ < 0 || defect_ >= static_cast<int>(b->defects.size())) return false;
     change(board, [&](Board& changed) {
         Defect& d = changed.defects[static_cast<size_t>(defect_)];
-        d.along = std::clamp(d.along + along, 0.0, std::max(0.0, changed.length - d.length));
-        d.across = std::clamp(d.across + across, 0.0, std::max(0.0, changed.width - d.width));
+        d.along = std::clamp(d.along + by * arrow->right, 0.0, std::max(0.0, changed.length - d.length));
+        d.across = std::clamp(d.across - by * arrow->up, 0.0, std::max(0.0, changed.width - d.width));
     });
     return true;
 }
@@ -333,7 +319,7 @@ void BoardsView::keyPressEvent(QKeyEvent* event)
 {
     const std::string id = doc_.selection().board;
     const int key = event->key();
-    if (event->modifiers() & Qt::AltModifier && moveDefect(id, key)) return;
+    if (event->modifiers() & Qt::AltModifier && moveDefect(id, *event)) return;
     const Board* chosen = boardOf(id);
     if (chosen && key == Qt::Key_M) {
         constexpr double size = 40;  // mm
@@ -350,16 +336,14 @@ void BoardsView::keyPressEvent(QKeyEvent* event)
         return update();
     }
     const auto all = places();
-    const int step = key == Qt::Key_Right || key == Qt::Key_Down ? 1
-                     : key == Qt::Key_Left || key == Qt::Key_Up  ? -1
-                                                                 : 0;
+    const ArrowKey arrow = arrowOf(*event).value_or(ArrowKey{});
+    const int step = arrow.right - arrow.up;
     if (step && !all.empty()) {
         // Left and right go through boards and strips, up and down through boards.
         auto at = static_cast<int>(std::ranges::find(all, std::pair(id, doc_.selection().strip)) - all.begin());
         if (at == static_cast<int>(all.size())) at = step > 0 ? -1 : 0;
         do at += step;
-        while (at >= 0 && at < static_cast<int>(all.size()) && (key == Qt::Key_Up || key == Qt::Key_Down) &&
-               all[static_cast<size_t>(at)].second >= 0);
+        while (at >= 0 && at < static_cast<int>(all.size()) && arrow.up && all[static_cast<size_t>(at)].second >= 0);
         if (at >= 0 && at < static_cast<int>(all.size())) chooseThing(at);
         return;
     }

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/access/readable.h"
-#include "app/document/document.h"
+#include "app/canvas/held.h"
 
 #include <QPixmap>
 #include <QWidget>
@@ -68,9 +68,9 @@ private:
     /// A board and one of its strips by their places in what things() lists; −1 for a board alone.
     std::vector<std::pair<std::string, int>> places() const;
     void choose(const std::string& board, int strip);
-    bool moveDefect(const std::string& board, int key);
+    bool moveDefect(const std::string& board, const QKeyEvent& event);
     /// Changes the board in the shop.
-    void change(const std::string& id, const std::function<void(Board&)>& edit, int merge = 0);
+    void change(const std::string& id, const std::function<void(Board&)>& edit);
 
     Document& doc_;
     std::vector<Row> rows_;
@@ -81,11 +81,14 @@ private:
     double zoom_ = 1;
     std::map<std::string, QPixmap> wood_;
     bool marking_ = false;
-    Hit drag_;
-    std::string dragBoard_;
-    int mergeKey_ = 0;
-    Board dragFrom_;
-    QPointF dragStart_, dragNow_;
+    struct Grabbed {
+        Grip grip;
+        int index;     ///< of the defect
+        Board board;   ///< as it was then
+        QPointF from;  ///< pressed, on its face, mm
+    };
+    Held<Grabbed> held_;
+    QPointF markedTo_;  ///< where a defect that is marked ends, on the face, mm
     int defect_ = -1;  ///< chosen, of the chosen board
 };
 

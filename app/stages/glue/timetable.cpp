@@ -1,5 +1,6 @@
 #include "app/stages/glue/timetable.h"
 
+#include "app/canvas/arrow_key.h"
 #include "app/theme/theme.h"
 #include "core/plan/recipe_graph.h"
 #include "core/plan/schedule/session.h"
@@ -21,7 +22,7 @@ constexpr double mostZoom = 60, step = 15;  // minutes that a key moves a bar by
 }  // namespace
 
 Timetable::Timetable(Document& document, QWidget* parent)
-    : QWidget(parent), doc_(document), axis_(document.plan().schedule, document.shop())
+    : QWidget(parent), doc_(document), axis_(document.plan().schedule, document.shop()), held_(document)
 {
     setAccessibleName(tr("Timetable of the recipe"));
     setFocusPolicy(Qt::StrongFocus);
@@ -300,42 +301,24 @@ void Timetable::drawLegend(QPainter& painter) const
 void Timetable::mousePressEvent(QMouseEvent* event)
 {
     const int i = stepAt(event->position());
-    dragged_ = -1;
     if (i < 0) return;
     const Step& step = recipe()[static_cast<size_t>(i)];
     choose(static_cast<size_t>(i));
     if (event->button() != Qt::LeftButton || step.workMinutes <= 0) return;
-    dragged_ = i;
-    moving_ = false;
-    pressX_ = event->position().x();
-    grabbed_ = time(pressX_) - schedule().start[static_cast<size_t>(i)];
-    mergeKey_ = Document::newMergeKey();
+    held_.take({step.id, time(event->position().x()) - schedule().start[static_cast<size_t>(i)]}, event->position());
 }
 
 void Timetable::mouseMoveEvent(QMouseEvent* event)
 {
-    if (dragged_ < 0 || !(event->buttons() & Qt::LeftButton)) return;
-    if (!moving_ && std::abs(event->position().x() - pressX_) < 5) return;
-    if (!moving_) doc_.beginDrag();
-    moving_ = true;
-    // The step begins no sooner than here; dragged back to its beginning it is free again.
-    const double to = schedule().begins + std::max(0.0, time(event->position().x()) - grabbed_);
-    const bool later = event->position().x() > pressX_;
-    doc_.apply(
-        tr("move in time"),
-        [&, id = doc_.selection().step](Piece& p) {
-            std::erase_if(p.progress.moved, [&](const StepMoved& m) { return m.step == id; });
-            if (later) p.progress.moved.push_back({id, std::round(to), {}});
-        },
-        mergeKey_);
+    if (!held_ || !(event->buttons() & Qt::LeftButton)) return;
+    const double px = event->position().x(), pressed = held_.from().x();
+    constexpr double slack = 5;  // pixels that a press may slip
+    if (!held_.changing() && std::abs(px - pressed) < slack) return;
+    // Dragged back to its beginning it is free again.
+    moveStep(held_->step, px > pressed ? std::optional(time(px) - held_->into) : std::nullopt);
 }
 
-void Timetable::mouseReleaseEvent(QMouseEvent*)
-{
-    if (moving_) doc_.endDrag();
-    dragged_ = -1;
-    moving_ = false;
-}
+void Timetable::mouseReleaseEvent(QMouseEvent*) { held_.release(); }
 
 void Timetable::wheelEvent(QWheelEvent* event)
 {
@@ -372,17 +355,21 @@ void Timetable::showSession()
     settle();
 }
 
+void Timetable::moveStep(const std::string& step, std::optional<double> to)
+{
+    const double begins = schedule().begins;
+    held_.apply(tr("move in time"), [step, to, begins](Piece& p) {
+        std::erase_if(p.progress.moved, [&](const StepMoved& m) { return m.step == step; });
+        if (to) p.progress.moved.push_back({step, std::round(begins + std::max(0.0, *to)), {}});
+    });
+}
+
 /// The chosen step later, or earlier again, by so many minutes: as a drag of its bar does.
 void Timetable::moveChosen(double minutes)
 {
     const int i = chosen();
     if (i < 0 || recipe()[static_cast<size_t>(i)].workMinutes <= 0) return;
-    const std::string id = recipe()[static_cast<size_t>(i)].id;
-    const double to = schedule().begins + std::max(0.0, schedule().start[static_cast<size_t>(i)] + minutes);
-    doc_.apply(tr("move in time"), [to, id](Piece& p) {
-        std::erase_if(p.progress.moved, [&](const StepMoved& m) { return m.step == id; });
-        p.progress.moved.push_back({id, std::round(to), {}});
-    });
+    moveStep(recipe()[static_cast<size_t>(i)].id, schedule().start[static_cast<size_t>(i)] + minutes);
 }
 
 void Timetable::settle()
@@ -393,12 +380,13 @@ void Timetable::settle()
 
 void Timetable::keyPressEvent(QKeyEvent* event)
 {
-    if (event->key() != Qt::Key_Left && event->key() != Qt::Key_Right) return QWidget::keyPressEvent(event);
-    if (event->modifiers() & Qt::AltModifier) return moveChosen(event->key() == Qt::Key_Left ? -step : step);
+    const auto arrow = arrowOf(*event);
+    if (!arrow || arrow->right == 0) return QWidget::keyPressEvent(event);
+    if (event->modifiers() & Qt::AltModifier) return moveChosen(arrow->right * step);
     const auto& order = schedule().order;
     const auto it = std::ranges::find(order, static_cast<size_t>(std::max(0, chosen())));
     auto place = it - order.begin();
-    if (chosen() >= 0) place += event->key() == Qt::Key_Left ? -1 : 1;
+    if (chosen() >= 0) place += arrow->right;
     place = std::clamp<long>(place, 0, static_cast<long>(order.size()) - 1);
     choose(order[static_cast<size_t>(place)]);
 }

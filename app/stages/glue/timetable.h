@@ -52,6 +52,8 @@ private:
     void settle();
     void zoomAbout(double px, double factor);
     void moveChosen(double minutes);
+    /// A step begins no sooner than a time; none: it is free again.
+    void moveStep(const std::string& step, std::optional<double> to);
     void drawDays(QPainter& painter, bool dated) const;
     void drawRows(QPainter& painter) const;
     void drawBars(QPainter& painter) const;
@@ -61,9 +63,11 @@ private:
     Document& doc_;
     TimeAxis axis_;
     double zoom_ = 1, from_ = 0;  ///< from_ in shown minutes
-    int dragged_ = -1, mergeKey_ = 0;
-    double grabbed_ = 0, pressX_ = 0;
-    bool moving_ = false;
+    struct Bar {
+        std::string step;
+        double into;  ///< minutes from its beginning to where it was pressed
+    };
+    Held<Bar> held_;
 };
 
 }  // namespace vl::app

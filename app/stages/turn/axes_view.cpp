@@ -1,9 +1,10 @@
 #include "app/stages/turn/axes_view.h"
 
+#include "app/canvas/arrow_key.h"
+#include "app/canvas/hit.h"
 #include "app/theme/theme.h"
 #include "core/piece/records/field_items.h"
 
-#include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 
@@ -19,7 +20,7 @@ constexpr std::array sights{AxisSight::Head, AxisSight::Section, AxisSight::Tail
 
 }  // namespace
 
-AxesView::AxesView(Document& document, QWidget* parent) : QWidget(parent), doc_(document)
+AxesView::AxesView(Document& document, QWidget* parent) : QWidget(parent), doc_(document), held_(document)
 {
     setAccessibleName(tr("Axes across the piece"));
     setToolTip(tr("Drag a center at either end; drag below the section, or turn the wheel, to move the section along"));
@@ -102,16 +103,16 @@ void AxesView::paintEvent(QPaintEvent*)
         painter.restore();
     }
     drawStrip(painter);
-    if (drag_ != Drag::Center) return;
+    if (!held_) return;
     // The number of what is dragged.
-    const AxisSetUp& s = doc_.plan().setUps[dragged_];
-    const Point& c = end_ == AxisSight::Head ? s.head : s.tail;
+    const AxisSetUp& s = doc_.plan().setUps[held_->setUp];
+    const Point& c = held_->end == AxisSight::Head ? s.head : s.tail;
     double deg = std::atan2(c.y(), c.x()) / degrees;
     if (deg < 0) deg += 360;
     const QString number =
         tr("%1 off, %2°").arg(QString::fromStdString(formatLengthUnit(c.norm(), doc_.style()))).arg(deg, 0, 'f', 1);
     painter.setFont(textFont(10, QFont::DemiBold));
-    const QRectF tag(centerPosition(dragged_, end_) + QPointF(12, 10),
+    const QRectF tag(centerPosition(held_->setUp, held_->end) + QPointF(12, 10),
                      QSizeF(painter.fontMetrics().horizontalAdvance(number) + 12, 22));
     painter.setPen(Qt::NoPen);
     painter.setBrush(theme().accent);
@@ -133,43 +134,39 @@ void AxesView::drawStrip(QPainter& painter) const
 void AxesView::mousePressEvent(QMouseEvent* event)
 {
     if (event->button() != Qt::LeftButton) return;
-    constexpr double near = 10;  // pixels
-    for (const AxisSight sight : {AxisSight::Head, AxisSight::Tail})
-        for (size_t i = 0; i < doc_.plan().setUps.size(); ++i) {
-            const QPointF off = event->position() - centerPosition(i, sight);
-            if (std::hypot(off.x(), off.y()) > near) continue;
-            choose(static_cast<int>(doc_.plan().setUps[i].axis));
-            drag_ = Drag::Center;
-            dragged_ = i;
-            end_ = sight;
-            mergeKey_ = Document::newMergeKey();
-            doc_.beginDrag();
-            return update();
-        }
-    if (stripBox().adjusted(-8, -8, 8, 8).contains(event->position())) {
-        drag_ = Drag::Station;
-        mouseMoveEvent(event);
+    const auto& setUps = doc_.plan().setUps;
+    for (const AxisSight sight : {AxisSight::Head, AxisSight::Tail}) {
+        const int i = nearestHit(
+            static_cast<int>(setUps.size()), [&](int k) { return centerPosition(static_cast<size_t>(k), sight); },
+            event->position());
+        if (i < 0) continue;
+        const auto setUp = static_cast<size_t>(i);
+        choose(static_cast<int>(setUps[setUp].axis));
+        held_.take({setUp, sight});
+        return update();
     }
+    sliding_ = stripBox().adjusted(-8, -8, 8, 8).contains(event->position());
+    if (sliding_) mouseMoveEvent(event);
 }
 
 void AxesView::mouseMoveEvent(QMouseEvent* event)
 {
-    if (drag_ == Drag::Station)
+    if (sliding_)
         setStation((event->position().x() - stripBox().left()) / stripBox().width() * outlineHeight(doc_.piece()));
-    if (drag_ == Drag::Center)
-        moveCenter(dragged_, end_, report::placeOf(event->position(), end_, centerOf(end_), scale()), mergeKey_);
+    if (held_) moveCenter(report::placeOf(event->position(), held_->end, centerOf(held_->end), scale()));
 }
 
 void AxesView::mouseReleaseEvent(QMouseEvent*)
 {
-    if (drag_ == Drag::Center) doc_.endDrag();
-    drag_ = Drag::None;
+    held_.release();
+    sliding_ = false;
     update();
 }
 
-void AxesView::moveCenter(size_t setUp, AxisSight sight, const Point& to, int merge)
+void AxesView::moveCenter(const Point& to)
 {
-    const AxisSetUp& s = doc_.plan().setUps[setUp];
+    const AxisSetUp& s = doc_.plan().setUps[held_->setUp];
+    const AxisSight sight = held_->end;
     OffAxis axis = doc_.piece().axes[s.axis];
     const double off = doc_.snapped(to.norm());
     const double deg = std::round(std::remainder(std::atan2(to.y(), to.x()) / degrees - s.indexDeg, 360));
@@ -191,15 +188,14 @@ void AxesView::moveCenter(size_t setUp, AxisSight sight, const Point& to, int me
     }
     }
     clampToLimits(axis);
-    doc_.apply(
-        tr("move center"), [&](Piece& p) { p.axes.at(s.axis) = axis; }, merge);
+    held_.apply(tr("move center"), [&](Piece& p) { p.axes.at(s.axis) = axis; });
 }
 
 void AxesView::keyPressEvent(QKeyEvent* event)
 {
-    const double by = event->key() == Qt::Key_Right ? 1 : event->key() == Qt::Key_Left ? -1 : 0;
-    if (by == 0) return QWidget::keyPressEvent(event);
-    setStation(station() + by * (event->modifiers() & Qt::ControlModifier ? 1 : 5));
+    const auto arrow = arrowOf(*event);
+    if (!arrow || arrow->right == 0) return QWidget::keyPressEvent(event);
+    setStation(station() + arrow->right * (event->modifiers() & Qt::ControlModifier ? 1 : 5));
 }
 
 void AxesView::wheelEvent(QWheelEvent* event)

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/access/readable.h"
-#include "app/document/document.h"
+#include "app/canvas/held.h"
 #include "report/axes.h"
 
 #include <QWidget>
@@ -44,15 +44,17 @@ private:
     double scale() const;
     QRectF stripBox() const;
     void drawStrip(QPainter& painter) const;
-    void moveCenter(size_t setUp, report::AxisSight sight, const Point& to, int merge);
+    void moveCenter(const Point& to);
 
     Document& doc_;
     int chosen_ = -1;
     double share_ = 0.5;  ///< of the piece's length
-    enum class Drag { None, Center, Station } drag_ = Drag::None;
-    size_t dragged_ = 0;
-    report::AxisSight end_ = report::AxisSight::Head;
-    int mergeKey_ = 0;
+    struct Center {
+        size_t setUp;
+        report::AxisSight end;
+    };
+    Held<Center> held_;
+    bool sliding_ = false;  ///< the section moves along
 };
 
 }  // namespace vl::app

@@ -1,5 +1,6 @@
 #include "app/stages/turn/mounts_view.h"
 
+#include "app/canvas/arrow_key.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
 #include "report/axes.h"
@@ -110,7 +111,7 @@ void MountsView::mousePressEvent(QMouseEvent* event)
 
 void MountsView::keyPressEvent(QKeyEvent* event)
 {
-    const int by = event->key() == Qt::Key_Right ? 1 : event->key() == Qt::Key_Left ? -1 : 0;
+    const int by = arrowOf(*event).value_or(ArrowKey{}).right;
     const int to = chosen() + by;
     if (by && to >= 0 && to < static_cast<int>(doc_.plan().mounts.size())) return chooseThing(to);
     QWidget::keyPressEvent(event);

@@ -1,5 +1,7 @@
 #include "app/stages/turn/opening_view.h"
 
+#include "app/canvas/arrow_key.h"
+#include "app/canvas/hit.h"
 #include "app/theme/theme.h"
 #include "core/geometry/line_length.h"
 #include "core/measure/format.h"
@@ -17,8 +19,8 @@
 namespace vl::app {
 namespace {
 
-constexpr double figuresWide = 250, aroundIt = 10, grip = 9;  // pixels
-constexpr int strips = 28;                                    // of the wall, each drawn as wide round as it is
+constexpr double figuresWide = 250, aroundIt = 10;  // pixels
+constexpr int strips = 28;                          // of the wall, each drawn as wide round as it is
 
 }  // namespace
 
@@ -43,7 +45,7 @@ struct OpeningView::Skin {
 };
 
 OpeningView::OpeningView(Document& document, std::function<int()> chosen, QWidget* parent)
-    : QWidget(parent), doc_(document), chosen_(std::move(chosen))
+    : QWidget(parent), doc_(document), chosen_(std::move(chosen)), held_(document)
 {
     setAccessibleName(tr("Openings on the skin"));
     setFocusPolicy(Qt::StrongFocus);
@@ -243,16 +245,11 @@ QPointF OpeningView::handlePosition(int handle) const
 
 int OpeningView::handleAt(const QPointF& at) const
 {
-    int best = -1;
-    double nearest = grip;
-    for (int k = 0; k < handles(); ++k) {
-        const QPointF off = handlePosition(k) - at;
-        if (const double d = std::hypot(off.x(), off.y()); d < nearest) nearest = d, best = k;
-    }
-    return best;
+    return nearestHit(
+        handles(), [this](int k) { return handlePosition(k); }, at);
 }
 
-void OpeningView::moveTo(int handle, const QPointF& at, int merge, bool free)
+void OpeningView::moveTo(int handle, const QPointF& at, bool free)
 {
     const auto s = skin();
     if (!s || handle < 0 || handle >= handles()) return;
@@ -261,9 +258,7 @@ void OpeningView::moveTo(int handle, const QPointF& at, int merge, bool free)
     const OpeningHandle taken = openingHandles(s->worked, s->rows.front())[static_cast<size_t>(handle)];
     const size_t which = static_cast<size_t>(&s->worked - doc_.piece().worked.data());
     const Worked next = dragged(s->worked, s->rows.front(), doc_.plan().surfaces, taken, {step(to.x()), step(to.y())});
-    if (next != s->worked)
-        doc_.apply(
-            tr("drag an opening"), [&](Piece& p) { p.worked.at(which) = next; }, merge);
+    if (next != s->worked) held_.apply(tr("drag an opening"), [&](Piece& p) { p.worked.at(which) = next; });
 }
 
 void OpeningView::mousePressEvent(QMouseEvent* event)
@@ -271,23 +266,16 @@ void OpeningView::mousePressEvent(QMouseEvent* event)
     if (event->button() != Qt::LeftButton) return;
     handle_ = handleAt(event->position());
     update();
-    if (handle_ < 0) return;
-    dragging_ = true;
-    mergeKey_ = Document::newMergeKey();
-    doc_.beginDrag();
+    if (handle_ >= 0) held_.take(handle_);
 }
 
 void OpeningView::mouseMoveEvent(QMouseEvent* event)
 {
-    if (dragging_) return moveTo(handle_, event->position(), mergeKey_, event->modifiers() & Qt::AltModifier);
+    if (held_) return moveTo(*held_, event->position(), setFree(event->modifiers()));
     setCursor(handleAt(event->position()) >= 0 ? Qt::SizeAllCursor : Qt::ArrowCursor);
 }
 
-void OpeningView::mouseReleaseEvent(QMouseEvent*)
-{
-    if (!std::exchange(dragging_, false)) return;
-    doc_.endDrag();
-}
+void OpeningView::mouseReleaseEvent(QMouseEvent*) { held_.release(); }
 
 void OpeningView::mouseDoubleClickEvent(QMouseEvent* event)
 {
@@ -322,8 +310,11 @@ void OpeningView::keyPressEvent(QKeyEvent* event)
     const auto taken =
         handle_ < 0 ? OpeningHandle{} : openingHandles(s->worked, s->rows.front())[static_cast<size_t>(handle_)];
     const bool corner = taken.what == OpeningHandle::Corner;
-    QPointF by(0, 0);
-    const double pixels = (event->modifiers() & Qt::ShiftModifier ? 5 : 1) * s->scale;
+    if (const auto arrow = arrowOf(*event)) {
+        const double pixels = (event->modifiers() & Qt::ShiftModifier ? 5 : 1) * s->scale;
+        if (handle_ >= 0) moveTo(handle_, handlePosition(handle_) + QPointF(arrow->right, -arrow->up) * pixels, true);
+        return;
+    }
     switch (event->key()) {
     case Qt::Key_PageDown:
     case Qt::Key_PageUp:
@@ -335,22 +326,9 @@ void OpeningView::keyPressEvent(QKeyEvent* event)
     case Qt::Key_Delete:
         if (corner) change(tr("corner taken out"), cornerRemoved(s->worked, taken.corner));
         return;
-    case Qt::Key_Left:
-        by.setX(-pixels);
-        break;
-    case Qt::Key_Right:
-        by.setX(pixels);
-        break;
-    case Qt::Key_Up:
-        by.setY(-pixels);
-        break;
-    case Qt::Key_Down:
-        by.setY(pixels);
-        break;
     default:
         return QWidget::keyPressEvent(event);
     }
-    if (handle_ >= 0) moveTo(handle_, handlePosition(handle_) + by, 0, true);
 }
 
 }  // namespace vl::app

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "app/document/document.h"
+#include "app/canvas/held.h"
 #include "app/lanes/baked.h"
 #include "core/workpiece/openings.h"
 
@@ -40,13 +40,13 @@ private:
     void drawOutlines(QPainter& painter, const Skin& skin) const;
     void drawFigures(QPainter& painter, const Skin& skin) const;
     int handleAt(const QPointF& at) const;
-    void moveTo(int handle, const QPointF& at, int merge, bool free);
+    void moveTo(int handle, const QPointF& at, bool free);
 
     Document& doc_;
     std::function<int()> chosen_;
     Baked baked_;
-    int handle_ = -1, mergeKey_ = 0;
-    bool dragging_ = false;
+    int handle_ = -1;
+    Held<int> held_;  ///< a handle
 };
 
 }  // namespace vl::app
