@@ -99,7 +99,7 @@ void exportWorkState(const Piece& piece, const Shop& shop, const Plan& plan, con
         std::ranges::find_if(order, [&](size_t i) { return plan.assembly.recipe[i].id == step; }) - order.begin();
     if (at == static_cast<long>(order.size()))
         throw InputError("step", "'" + step.substr(0, 80) + "'", "the id of a step of the plan is");
-    const std::vector<Body> bodies = bodiesAfter(piece, plan.assembly, order, static_cast<size_t>(at) + 1);
+    const std::vector<Body> bodies = bodiesAfter(plan.assembly, order, static_cast<size_t>(at) + 1);
     if (bodies.empty())
         throw InputError("step", "'" + step + "', after which nothing is cut yet", "a step that gives a part is");
     if (!path.ends_with(".png"))

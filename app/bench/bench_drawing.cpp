@@ -38,7 +38,7 @@ namespace {
 /// The work as it is after so many steps, held as it is then.
 QImage pictureOf(const Piece& piece, const Shop& shop, const Plan& plan, size_t done)
 {
-    const std::vector<Body> bodies = bodiesAfter(piece, plan.assembly, plan.schedule.order, done);
+    const std::vector<Body> bodies = bodiesAfter(plan.assembly, plan.schedule.order, done);
     if (bodies.empty()) return {};
     constexpr double coarse = 0.5;  // mm
     constexpr int side = 520;       // pixels

@@ -100,7 +100,7 @@ SolidScene::Made SolidScene::make(const Piece& piece, const Shop& shop, const Pl
     Made made;
     std::vector<Body> bodies;
     if (request.workState >= 0)
-        bodies = bodiesAfter(piece, plan.assembly, plan.schedule.order, static_cast<size_t>(request.workState));
+        bodies = bodiesAfter(plan.assembly, plan.schedule.order, static_cast<size_t>(request.workState));
     made.reach = bodies.empty() ? Reach{plan.shape.height, plan.shape.greatestDiameter}
                                 : reachOf(plan.assembly, plan.surfaces, bodies);
     made.mesh = request.workState >= 0 ? bodiesMesh(piece, plan.assembly, plan.surfaces, bodies, request.detail)

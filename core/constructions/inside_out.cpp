@@ -93,15 +93,19 @@ WorkItem assembleFirst(Bench& bench, const WorkItem& numbered, const InsideOutFo
 
 WorkItem turnFirst(Bench& bench, const WorkItem& assembled, const InsideOutForm& form, double sweep, double minutes)
 {
-    WorkItem now = bench.step(
-        Action::Mount, "mount-first", {assembled}, "first-mounted",
-        {.title = says(words::mountFirstAxis, bench.name()),
-         .why = says(words::jointsAreCenter),
-         .how = says(words::cupOnJoint),
-         .minutes = 6,
-         .uses = {Resource::Lathe},
-         .held = {
-             .set = true, .by = Hold::Centers, .diameter = 20, .depth = 3, .tailstock = true, .alongGrain = true}});
+    WorkItem now = bench.step(Action::Mount, "mount-first", {assembled}, "first-mounted",
+                              {.title = says(words::mountFirstAxis, bench.name()),
+                               .why = says(words::jointsAreCenter),
+                               .how = says(words::cupOnJoint),
+                               .minutes = 6,
+                               .uses = {Resource::Lathe},
+                               .held = {.set = true,
+                                        .by = Hold::Centers,
+                                        .diameter = 20,
+                                        .depth = 3,
+                                        .tailstock = true,
+                                        .alongGrain = true,
+                                        .forNow = true}});
     const Setting from = lengthAt(Resource::Lathe, "first turning from", form.from),
                   to = lengthAt(Resource::Lathe, "first turning to", form.to),
                   ends = lengthAt(Resource::Lathe, "Ø at both ends", 2 * form.ends),
@@ -113,7 +117,8 @@ WorkItem turnFirst(Bench& bench, const WorkItem& assembled, const InsideOutForm&
                       .how = says(words::firstOutline, from, to, ends, middle, reach).also(says(words::firstTemplate)),
                       .settings = {from, to, ends, middle, reach},
                       .minutes = 25,
-                      .uses = {Resource::Lathe}});
+                      .uses = {Resource::Lathe},
+                      .effect = effect::TurnFirst{}});
     return bench.step(Action::Finish, "finish-first", {now}, "inside-finished",
                       {.title = says(words::sandFirst),
                        .why = says(words::lastTimeSeen),
@@ -190,7 +195,8 @@ void buildParts(const Site& site, Building& out)
                           .joint = left,
                           .settings = {area},
                           .minutes = 15,
-                          .uses = {Resource::Clamp}});
+                          .uses = {Resource::Clamp},
+                          .effect = effect::Reassemble{}});
         return flattenFaces(bench, now, l, 5);
     };
 }

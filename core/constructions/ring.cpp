@@ -244,9 +244,10 @@ private:
     {
         const int n = f_.segments;
         const Setting miter{
-            Resource::Saw, "miter from square", b_.stock.miterDeg(), Unit::Angle, "180° / n", planeGeometry, 3};
-        const Setting stop{Resource::Saw, "stop", b_.stock.outerEdge(), Unit::Length, "outer edge of a segment",
-                           planeGeometry};
+            Resource::Saw, "miter from square", b_.stock.miterDeg(), Unit::Angle, "180° / n", planeGeometry, 3, true};
+        const Setting stop{
+            Resource::Saw, "stop", b_.stock.outerEdge(), Unit::Length, "outer edge of a segment", planeGeometry, 2,
+            true};
         std::vector<Setting> settings{miter, stop};
         Text how = says(choices_.cutting == CutMethod::MiterGauge ? words::miterGauge : words::wedgeSled, miter, stop);
         if (f_.madeUp.kind == MadeUp::Zigzag) {

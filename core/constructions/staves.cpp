@@ -164,7 +164,8 @@ void buildStaves(const Site& site, Building& out)
     b.settings = {
         set.tilt,
         set.taper,
-        {Resource::None, "slope of the wall", s.slopeDeg, Angle, "atan((r top − r bottom) / height)", pyramid},
+        {Resource::None, "slope of the wall", s.slopeDeg, Angle, "atan((r top − r bottom) / height)", pyramid, 2, false,
+         "form.slope_deg"},
         {Resource::Thicknesser, "stave thickness", s.thickness, Length, "curve between flat faces",
          "measured on the drawing"},
         {Resource::Saw, "stave length", cut.slant(), Length, "(height + 2 · flattening) / cos s", pyramid},

@@ -207,6 +207,67 @@ void loftLayer(MeshBuilder& b, const BuiltLayer& layer, size_t index, const Turn
         ofCells(b, layer, index, all);
 }
 
+/// One layer of what is turned, as its mesh needs it.
+struct TurnedLayer {
+    const BuiltLayer& layer;
+    size_t index;
+    double top;  ///< the last layer takes whatever stands above the stack: a caution says that it is missing
+    bool first, last;
+    bool gapsBelow, gapsAbove;  ///< the layer's own face shows through gaps of its own or of a neighbor
+    Polyline outside, inside;
+};
+
+TurnedLayer turnedLayer(const Assembly& assembly, size_t i, const TurnedSurfaces& surfaces, double tolerance)
+{
+    const BuiltLayer& layer = assembly.layers[i];
+    const double height = surfaces.outside.back().x();
+    const double top = i + 1 == assembly.layers.size() ? std::max(layer.z1, height) : layer.z1;
+    const bool first = i == 0, last = top >= height;
+    return {.layer = layer,
+            .index = i,
+            .top = top,
+            .first = first,
+            .last = last,
+            .gapsBelow = !first && (layer.gaps || assembly.layers[i - 1].gaps),
+            .gapsAbove = !last && (layer.gaps || assembly.layers[i + 1].gaps),
+            .outside = ownPart(surfaces.outside, layer.z0, top, first, tolerance),
+            .inside = ownPart(surfaces.inside, layer.z0, top, first, tolerance)};
+}
+
+/// One cell's share of a layer's skin and faces: between two angles. Where other axes give its outside, only its
+/// inside.
+void turnedCell(MeshBuilder& b, const TurnedLayer& l, const Cell& cell, const Range& span,
+                const TurnedSurfaces& surfaces, double tolerance)
+{
+    const BuiltLayer& layer = l.layer;
+    b.begin(l.index, layer, cell);
+    const double widest = std::max(layer.finishedOuter.high, 1.0);
+    const std::vector<double> angles = arcAngles(span.low, span.high, widest, tolerance);
+    // Where a cell ends is a place on the true line, not on its chord.
+    const Range tall = heightOf(cell, layer.z0, l.top);
+    const bool part = tall.low > layer.z0 || tall.high < l.top;
+    const auto own = [&](const Polyline& side) { return ownPart(side, tall.low, tall.high, l.first, tolerance); };
+    const Polyline out = part ? own(surfaces.outside) : l.outside, in = part ? own(surfaces.inside) : l.inside;
+    if (in.size() > 1) b.sweep(in, angles, -1);
+    if (!surfaces.axes.empty()) return;
+    const auto rim = [&](double z) {
+        const double r = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, z, z).low;
+        return std::isnan(r) ? 0.0 : std::max(r, 0.0);
+    };
+    if (out.size() > 1) b.sweep(out, angles, 1);
+    if (l.first || l.gapsBelow) {
+        const bool floored = l.first && !surfaces.inside.empty() && surfaces.inside.front().x() > 0;
+        b.sweep({{layer.z0, floored ? 0.0 : rim(layer.z0)},
+                 l.first ? surfaces.outside.front() : Point(layer.z0, radiusAt(surfaces.outside, layer.z0))},
+                angles, 1);
+    }
+    if (l.last)
+        b.sweep({surfaces.outside.back(),
+                 {surfaces.outside.back().x(), surfaces.inside.empty() ? 0.0 : surfaces.inside.back().y()}},
+                angles, 1);
+    if (l.gapsAbove) b.sweep({{l.top, radiusAt(surfaces.outside, l.top)}, {l.top, rim(l.top)}}, angles, 1);
+}
+
 }  // namespace
 
 Mesh turnedMesh(const Assembly& assembly, const TurnedSurfaces& surfaces, const MeshDetail& detail)
@@ -227,56 +288,17 @@ Mesh turnedMesh(const Assembly& assembly, const TurnedSurfaces& surfaces, const 
     if (detail.cutAway)
         for (size_t k = 0; k < 2; ++k)
             open[k] = outsideAlong(surfaces, 180.0 * static_cast<double>(k), detail.tolerance);
-    for (size_t i = 0; i < assembly.layers.size(); ++i) {
-        const BuiltLayer& layer = assembly.layers[i];
-        // The last layer takes whatever stands above the stack: a caution says that it is missing.
-        const double top = i + 1 == assembly.layers.size() ? std::max(layer.z1, height) : layer.z1;
-        if (layer.z0 >= height) break;
-        const bool first = i == 0, last = top >= height;
-        const Polyline outside = ownPart(surfaces.outside, layer.z0, top, first, detail.tolerance),
-                       inside = ownPart(surfaces.inside, layer.z0, top, first, detail.tolerance);
-        const double widest = std::max(layer.finishedOuter.high, 1.0);
-        auto boreAt = [&](double z) {
-            const double r = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, z, z).low;
-            return std::isnan(r) ? 0.0 : r;
-        };
-        auto rim = [&](double z) { return std::max(boreAt(z), 0.0); };
-        // Where a neighbor has gaps, the layer's own face shows through them.
-        const bool gapsBelow = !first && (layer.gaps || assembly.layers[i - 1].gaps),
-                   gapsAbove = !last && (layer.gaps || assembly.layers[i + 1].gaps);
-        if (lofted) loftLayer(b, layer, i, surfaces, {layer.z0, std::min(top, height)}, first, last, detail);
-        for (const Cell& cell : layer.cells)
-            for (const Range& span : spansOf(cell, detail.cutAway)) {
-                b.begin(i, layer, cell);
-                const std::vector<double> angles = arcAngles(span.low, span.high, widest, detail.tolerance);
-                // Where a cell ends is a place on the true line, not on its chord.
-                const Range tall = heightOf(cell, layer.z0, top);
-                const bool part = tall.low > layer.z0 || tall.high < top;
-                auto own = [&](const Polyline& side) {
-                    return ownPart(side, tall.low, tall.high, first, detail.tolerance);
-                };
-                const Polyline& out = part ? own(surfaces.outside) : outside;
-                const Polyline& in = part ? own(surfaces.inside) : inside;
-                if (in.size() > 1) b.sweep(in, angles, -1);
-                if (lofted) continue;
-                if (out.size() > 1) b.sweep(out, angles, 1);
-                if (first || gapsBelow)
-                    b.sweep(
-                        {{layer.z0,
-                          first && !surfaces.inside.empty() && surfaces.inside.front().x() > 0 ? 0.0 : rim(layer.z0)},
-                         first ? surfaces.outside.front() : Point(layer.z0, radiusAt(surfaces.outside, layer.z0))},
-                        angles, 1);
-                if (last)
-                    b.sweep(
-                        {surfaces.outside.back(), {height, surfaces.inside.empty() ? 0.0 : surfaces.inside.back().y()}},
-                        angles, 1);
-                if (gapsAbove) b.sweep({{top, radiusAt(surfaces.outside, top)}, {top, rim(top)}}, angles, 1);
-            }
-        if (!lofted && !surfaces.edges.empty()) edgeFaces(b, layer, i, surfaces, outside, inside);
-        if (layer.gaps && !detail.cutAway) gapFaces(b, layer, i, outside, inside);
+    for (size_t i = 0; i < assembly.layers.size() && assembly.layers[i].z0 < height; ++i) {
+        const TurnedLayer l = turnedLayer(assembly, i, surfaces, detail.tolerance);
+        if (lofted) loftLayer(b, l.layer, i, surfaces, {l.layer.z0, std::min(l.top, height)}, l.first, l.last, detail);
+        for (const Cell& cell : l.layer.cells)
+            for (const Range& span : spansOf(cell, detail.cutAway))
+                turnedCell(b, l, cell, span, surfaces, detail.tolerance);
+        if (!lofted && !surfaces.edges.empty()) edgeFaces(b, l.layer, i, surfaces, l.outside, l.inside);
+        if (l.layer.gaps && !detail.cutAway) gapFaces(b, l.layer, i, l.outside, l.inside);
         if (detail.cutAway)
             for (size_t k = 0; k < 2; ++k)
-                openFace(b, layer, i, surfaces.round() ? outside : clipped(open[k], layer.z0, top), inside,
+                openFace(b, l.layer, i, surfaces.round() ? l.outside : clipped(open[k], l.layer.z0, l.top), l.inside,
                          180.0 * static_cast<double>(k));
     }
     return mesh;

@@ -1,71 +1,38 @@
 #include "core/picture/work_state.h"
 
+#include "core/blank/stock.h"
 #include "core/picture/finished.h"
 #include "core/picture/material_mesh.h"
 #include "core/picture/parted.h"
 #include "core/picture/rejoined.h"
-#include "core/process/split_recipe.h"
-#include "core/workpiece/axis_set_ups.h"
 #include "core/workpiece/inlay_sides.h"
 #include "core/workpiece/lid_sides.h"
 #include "core/workpiece/reversed_parts.h"
+#include "core/workpiece/run.h"
 #include "core/workpiece/worked_cuts.h"
 
 #include <algorithm>
 #include <cmath>
-#include <map>
 #include <set>
 
 namespace vl {
 namespace {
 
-/// What has become of the wood in one thing of the recipe.
-struct Past {
-    std::set<size_t> layers;
-    std::set<std::string> steps;
-    bool glued = false;
-    Body::Part part = Body::All;
-};
-
-bool touches(const Past& p, const char* name)
+/// Whether its segments are cut and not glued yet.
+bool isApart(const Body& b, const Assembly& assembly)
 {
-    return std::ranges::any_of(p.steps, [&](const std::string& id) { return id.starts_with(name); });
-}
-
-Body bodyOf(const Past& p, const Assembly& assembly, const std::vector<AxisSetUp>& setUps)
-{
-    Body b;
-    b.layers.assign(p.layers.begin(), p.layers.end());
-    b.round = p.steps.contains("rough") || p.steps.contains("rough-wet");
-    b.part = p.part;
-    b.hollow =
-        p.steps.contains("hollow") || p.steps.contains("hollow-lid") || touches(p, "bore") || touches(p, "inside-");
-    b.rings = touches(p, "ring-");
-    for (const AxisSetUp& s : setUps)
-        if (p.steps.contains("turn-" + s.id))
-            b.axes = std::max<size_t>(b.axes, static_cast<size_t>(&s - setUps.data()) + 1);
-    if (touches(p, reassembleStep))
-        b.reversed = Body::Reassembled;
-    else if (touches(p, turnFirstStep))
-        b.reversed = Body::First;
-    b.split = p.steps.contains(turnOnStep) ? Body::TurnedOn : p.steps.contains(openStep) ? Body::Opened : Body::Whole;
-    b.fitted = touches(p, "fit-B");
-    for (const char* kind :
-         {"saw-", "drill-", "work-", "hollow-legs-", leanStep, "fill-", "colour-", "burn-", reassembleStep})
-        for (const std::string& step : p.steps)
-            if (step.starts_with(kind)) b.cut.push_back(step);
-    b.apart = b.layers.size() == 1 && !p.glued && assembly.layers[b.layers[0]].radial();
-    return b;
+    return b.layers.size() == 1 && !b.joined && assembly.layers[b.layers[0]].radial();
 }
 
 void append(Mesh& all, Mesh one, const Body& body, const Assembly& assembly)
 {
-    const double out = body.apart ? 0.14 * assembly.layers[body.layers[0]].cornerRadius() : 0;
+    const bool apart = isApart(body, assembly);
+    const double out = apart ? 0.14 * assembly.layers[body.layers[0]].cornerRadius() : 0;
     for (Vertex& v : one.vertices) {
         const auto part = static_cast<size_t>(v.part);
         v.part = static_cast<float>(body.layers[part / 1000] * 1000 + part % 1000);
         v.position[0] += static_cast<float>(body.shift);
-        if (body.apart) {
+        if (apart) {
             const BuiltLayer& l = assembly.layers[body.layers[0]];
             const Eigen::Vector3d way =
                 out * outwards(l.phaseDeg + 360.0 * static_cast<double>(part % 1000) / l.sectors);
@@ -82,8 +49,7 @@ Range spanOf(const Assembly& assembly, const Body& b)
     return {assembly.layers[b.layers.front()].z0, assembly.layers[b.layers.back()].z1};
 }
 
-bool isDone(const Body& b, const std::string& step) { return std::ranges::find(b.cut, step) != b.cut.end(); }
-bool isDone(const Body& b, const Cut& c) { return c.step.empty() || isDone(b, c.step); }
+bool isDone(const Body& b, const Cut& c) { return c.step.empty() || b.isDone(c.step); }
 
 /// The layers of a body by themselves, with what is let into them by then.
 Assembly layersOf(const Assembly& assembly, const Body& b)
@@ -91,7 +57,7 @@ Assembly layersOf(const Assembly& assembly, const Body& b)
     Assembly own;
     for (const size_t i : b.layers) {
         own.layers.push_back(assembly.layers[i]);
-        std::erase_if(own.layers.back().insets, [&](const Inset& inset) { return !isDone(b, inset.step); });
+        std::erase_if(own.layers.back().insets, [&](const Inset& inset) { return !b.isDone(inset.step); });
     }
     return own;
 }
@@ -102,7 +68,7 @@ std::vector<Cut> openHoles(const Piece& piece, const TurnedSurfaces& surfaces, c
     std::vector<Cut> open;
     for (const Cut& c : surfaces.filled) {
         const auto hole = std::ranges::find_if(piece.holes, [&](const Hole& h) { return c.step == "drill-" + h.id; });
-        if (isDone(b, c) && hole != piece.holes.end() && !isDone(b, fillStep(*hole))) open.push_back(c);
+        if (isDone(b, c) && hole != piece.holes.end() && !b.isDone(fillStep(*hole))) open.push_back(c);
     }
     return open;
 }
@@ -235,51 +201,14 @@ Surface surfaceOf(const Piece& piece, const Assembly& assembly, const TurnedSurf
 
 }  // namespace
 
-std::vector<Body> bodiesAfter(const Piece& piece, const Assembly& assembly, const std::vector<size_t>& order,
-                              size_t count)
+std::vector<Body> bodiesAfter(const Assembly& assembly, const std::vector<size_t>& order, size_t count)
 {
-    std::map<std::string, Past> there;
-    for (const Part& p : assembly.parts) there[p.id].layers.insert(static_cast<size_t>(p.layer));
-    const auto hasParts = [&](size_t layer) {
-        return std::ranges::any_of(assembly.parts, [&](const Part& p) { return p.layer == static_cast<int>(layer); });
-    };
-    std::set<std::string> cut;  // things that a step has made: boards as they lie on the rack are none
-    for (size_t k = 0; k < std::min(count, order.size()); ++k) {
-        const Step& s = assembly.recipe[order[k]];
-        Past past;
-        std::set<Body::Part> parts;
-        for (const std::string& input : s.inputs) {
-            const auto it = there.find(input);
-            if (it == there.end()) continue;
-            past.layers.merge(it->second.layers);
-            past.steps.merge(it->second.steps);
-            past.glued = past.glued || it->second.glued;
-            parts.insert(it->second.part);
-            there.erase(it);
-            cut.erase(input);
-        }
-        past.part = parts.size() == 1 ? *parts.begin() : Body::All;
-        past.steps.insert(s.id);
-        past.glued = past.glued || s.action == Action::Glue;
-        for (const std::string& output : s.outputs) {
-            Past mine = past;
-            if (s.id == "part-lid")
-                mine.part = &output == &s.outputs.front() ? Body::Box : Body::Lid;
-            else if (&output != &s.outputs.front()) {
-                // One ring that gives two: the other half is the layer that has no parts of its own. What is parted off
-                // a thick layer is wood for another piece.
-                for (size_t i = 0; i < piece.layers.size(); ++i)
-                    if (output.ends_with("-" + piece.layers[i].id))
-                        mine.layers = hasParts(i) ? std::set<size_t>{} : std::set<size_t>{i};
-            }
-            there[output] = std::move(mine);
-            cut.insert(output);
-        }
-    }
-    const std::vector<AxisSetUp> setUps = axisSetUps(piece);
+    const Stock stock = stockOf(assembly);
+    Workpiece workpiece(stock);
+    for (size_t k = 0; k < std::min(count, order.size()); ++k) workpiece.carryOut(assembly.recipe[order[k]]);
     std::vector<Body> bodies;
-    for (const std::string& id : cut)
-        if (const Past& p = there.at(id); !p.layers.empty()) bodies.push_back(bodyOf(p, assembly, setUps));
+    for (const auto& [id, b] : workpiece.bodies())
+        if (!b.layers.empty()) bodies.push_back(b);
     // Of parts of one layer that are cut by themselves, one stands for all.
     std::ranges::stable_sort(
         bodies, {}, [](const Body& b) { return std::pair(b.layers.front(), -static_cast<long>(b.layers.size())); });
@@ -331,7 +260,8 @@ Reach reachOf(const Assembly& assembly, const TurnedSurfaces& surfaces, const st
         for (const size_t i : b.layers) {
             const BuiltLayer& l = assembly.layers[i];
             const double turned = radiusRange(surfaces.outside, l.z0, l.z1).high;
-            const double out = b.round ? (std::isnan(turned) ? 0 : turned) : l.cornerRadius() * (b.apart ? 1.14 : 1);
+            const double out =
+                b.round ? (std::isnan(turned) ? 0 : turned) : l.cornerRadius() * (isApart(b, assembly) ? 1.14 : 1);
             r.diameter = std::max(r.diameter, 2 * out);
         }
     }

@@ -5,14 +5,6 @@
 
 namespace vl {
 
-bool onTheStack(const Step& s)
-{
-    for (const char* own :
-         {"stack-", "set-", "thin-", "close", "inside-", "sand-inside-", "seal-inside-", "waste-block"})
-        if (s.id.starts_with(own)) return true;
-    return s.layer < 0 || s.id.ends_with("-face");
-}
-
 RecipeGraph layOut(const Recipe& recipe, int layers)
 {
     RecipeGraph g;
@@ -50,7 +42,7 @@ RecipeGraph layOut(const Recipe& recipe, int layers)
     }
     for (size_t i = 0; i < n; ++i) {
         g.columns = std::max(g.columns, g.column[i] + 1);
-        g.row[i] = onTheStack(recipe[i]) ? layers : std::clamp(recipe[i].layer, 0, std::max(0, layers - 1));
+        g.row[i] = recipe[i].onStack ? layers : std::clamp(recipe[i].layer, 0, std::max(0, layers - 1));
     }
     // Two steps of a row in one column lie one below the other.
     std::unordered_map<long, int> taken;

@@ -17,7 +17,4 @@ struct RecipeGraph {
 /// ring's own work stands close to the joint that takes it in.
 RecipeGraph layOut(const Recipe& recipe, int layers);
 
-/// Whether a step works on the stack as a whole rather than on one layer's own parts.
-bool onTheStack(const Step& step);
-
 }  // namespace vl

@@ -197,7 +197,8 @@ WorkItem turnAxes(const Piece& piece, const Shop& shop, const TurnedSurfaces& su
                           .how = says(words::mostlyAir, begin, end, thick, at),
                           .settings = {begin, end, thick, at},
                           .minutes = 15,
-                          .uses = {Resource::Lathe}});
+                          .uses = {Resource::Lathe},
+                          .effect = effect::TurnAxis{i}});
         StepSpec sand{.title = says(words::sandAxis, name, s.side + 1),
                       .why = says(words::noWayBack),
                       .how = says(words::blockNotFingers),

@@ -10,6 +10,7 @@
 #include "core/wood/drying.h"
 #include "core/words/turn.h"
 #include "core/workpiece/air_sweep.h"
+#include "core/workpiece/turning.h"
 #include "core/workpiece/worked_cuts.h"
 
 #include <algorithm>
@@ -42,7 +43,8 @@ public:
             turnWet(block);
         else
             mountFirst("mount-first");
-        turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25);
+        turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25,
+             outsideTurned(surfaces_, roughLeft));
         turnFoot("foot", "footed");
         if (!together) finishOutside(!once);
         mountReversed("mount-reversed");
@@ -52,14 +54,16 @@ public:
                        .how = says(words::byCaliper),
                        .minutes = 40,
                        .uses = {Resource::Lathe},
-                       .rounds = {.usual = 1, .until = says(words::depthReached)}};
+                       .rounds = {.usual = 1, .until = says(words::depthReached)},
+                       .effect = insideTurned(surfaces_, roughLeft)};
             sayDepthRod(surfaces_, height_, d.settings, d.how);
             sayAir(d);
             step(Action::Turn, "hollow", "hollow-turned", std::move(d));
             if (together) finishOutside(!once);
             sharpen("inside");
             thinWings();
-            turn("fine", words::finishWall, together ? words::shapeHasMoved : words::thinLast, words::lightCuts, 25);
+            turn("fine", words::finishWall, together ? words::shapeHasMoved : words::thinLast, words::lightCuts, 25,
+                 bothTurned(surfaces_));
         } else if (together)
             finishOutside(true);
         now_ = beforeSanding(piece_, surfaces_, bench_, now_);
@@ -84,10 +88,15 @@ private:
     {
         now_ = bench_.step(action, id, {now_}, gives, std::move(doing));
     }
-    void turn(const char* id, const Pattern& title, const Pattern& why, const Pattern& how, double minutes)
+    void turn(const char* id, const Pattern& title, const Pattern& why, const Pattern& how, double minutes,
+              effect::Turn effect)
     {
-        StepSpec d{
-            .title = says(title), .why = says(why), .how = says(how), .minutes = minutes, .uses = {Resource::Lathe}};
+        StepSpec d{.title = says(title),
+                   .why = says(why),
+                   .how = says(how),
+                   .minutes = minutes,
+                   .uses = {Resource::Lathe},
+                   .effect = std::move(effect)};
         sayAir(d);
         step(Action::Turn, id, (std::string(id) + "-turned").c_str(), std::move(d));
     }
@@ -154,7 +163,8 @@ private:
     void finishOutside(bool sanded)
     {
         sharpen("outside");
-        turn("fine-outside", words::finishOutside, words::outsideReached, words::lightCuts, 15);
+        turn("fine-outside", words::finishOutside, words::outsideReached, words::lightCuts, 15,
+             outsideTurned(surfaces_));
         if (sanded) sand("sand-outside", words::sandOutside, Sanded::OutsideFirst);
     }
 
@@ -175,7 +185,8 @@ private:
               .how = says(words::lowestSpeed),
               .settings = {rough},
               .minutes = 25,
-              .uses = {Resource::Lathe}});
+              .uses = {Resource::Lathe},
+              .effect = outsideTurned(surfaces_, (wide - 2 * surfaces_.widest()) / 2)});
         wetFoot(block);
         turnFoot("foot-wet", "footed-wet");
         mountReversed("mount-reversed-wet");
@@ -186,7 +197,8 @@ private:
               .settings = {left},
               .minutes = 30,
               .uses = {Resource::Lathe},
-              .rounds = {.usual = 1, .until = says(words::wallIsEven)}});
+              .rounds = {.usual = 1, .until = says(words::wallIsEven)},
+              .effect = insideTurned(surfaces_, wide / 2 - surfaces_.widest())});
         dry(block, wall, Coat::Wax, words::waxIt, words::waxWay, words::wetMoves);
         driedFoot(block);
         // Its hollow is oval now: what goes in is as wide as it is narrow.
@@ -317,6 +329,13 @@ private:
                 .decimals = 1};
     }
 
+    /// A tenon stands below the foot; a recess goes into it.
+    effect::Turn footTurned() const
+    {
+        if (foot_.by == Hold::Tenon) return tenonTurned({-foot_.depth, 0}, foot_.diameter / 2);
+        return {effect::Turn::Foot, Region::box({0, foot_.depth}, {0, foot_.diameter / 2})};
+    }
+
     void turnFoot(const char* id, const char* gives)
     {
         if (foot_.by == Hold::Faceplate) return;
@@ -327,7 +346,8 @@ private:
                    .how = says(recess ? words::footRecessTo : words::footTenonTo, wide, deep),
                    .settings = {wide, deep},
                    .minutes = 6,
-                   .uses = {Resource::Lathe}};
+                   .uses = {Resource::Lathe},
+                   .effect = footTurned()};
         if (!recess) {
             auto notch = [](const char* name, double mm) -> Setting {
                 return {.name = name, .value = mm, .formula = "the jaws' range", .decimals = 1};
@@ -409,7 +429,8 @@ private:
               .why = says(words::floorIsKnown),
               .how = says(words::footALittleHollow),
               .minutes = 12,
-              .uses = {Resource::Lathe}});
+              .uses = {Resource::Lathe},
+              .effect = effect::Turn{effect::Turn::Foot, Region::box({-footWaste(piece_, shop_), 0}, {0, 1e4})}});
     }
 
     const Piece& piece_;

@@ -9,6 +9,7 @@
 #include "core/words/build.h"
 #include "core/words/turn.h"
 #include "core/workpiece/lid_sides.h"
+#include "core/workpiece/turning.h"
 
 #include <algorithm>
 #include <cmath>
@@ -61,7 +62,8 @@ private:
                             .how = says(words::tenonsOnEnds, tenon_, high_).also(says(words::lowestSpeed)),
                             .settings = {tenon_, high_},
                             .minutes = 20,
-                            .uses = {Resource::Lathe}});
+                            .uses = {Resource::Lathe},
+                            .effect = outsideTurned(surfaces_, roughLeft)});
     }
 
     std::pair<WorkItem, WorkItem> part(const WorkItem& round)
@@ -77,7 +79,8 @@ private:
                      .how = says(words::partWhere, length, tool),
                      .settings = {length, tool},
                      .minutes = 8,
-                     .uses = {Resource::Lathe}});
+                     .uses = {Resource::Lathe},
+                     .effect = effect::Part{effect::Part::Lid, {piece_.lid.at, piece_.lid.at}}});
         recipe_.back().outputs.push_back("lid");
         return {{"box", "part-lid"}, {"lid", "part-lid"}};
     }
@@ -105,6 +108,13 @@ private:
                                      .jaws = jaws_,
                                      .from = lid ? piece_.lid.at : 0,
                                      .to = lid ? height_ : piece_.lid.at}});
+    }
+
+    effect::Turn insideOf(double from, double to) const
+    {
+        effect::Turn inside = insideTurned(surfaces_);
+        inside.away = inside.away.between(from, to);
+        return inside;
     }
 
     WorkItem insideDone(const char* id, const WorkItem& what, const char* gives, const Pattern& title)
@@ -138,7 +148,8 @@ private:
                                       .also(says(onBox() ? words::lidRecess : words::lidSpigot, wide, long_)),
                            .settings = {deep, top, wide, long_},
                            .minutes = 20,
-                           .uses = {Resource::Lathe}});
+                           .uses = {Resource::Lathe},
+                           .effect = insideOf(piece_.lid.at, height_)});
         return insideDone("sand-lid", lid, "lid-done", words::sandLidInside);
     }
 
@@ -154,7 +165,8 @@ private:
                         .how = says(words::boxDepth, deep),
                         .settings = {deep},
                         .minutes = 30,
-                        .uses = {Resource::Lathe}};
+                        .uses = {Resource::Lathe},
+                        .effect = insideOf(0, piece_.lid.at)};
         sayDepthRod(surfaces_, rim, hollow.settings, hollow.how);
         box = bench_.step(Action::Turn, "hollow", {box}, "box-hollowed", std::move(hollow));
         box = insideDone("sand-box", box, "box-sanded", words::sandBoxInside);
@@ -177,7 +189,8 @@ private:
                            .why = says(words::joinsDisappear),
                            .how = says(words::lidTenonOff),
                            .minutes = 20,
-                           .uses = {Resource::Lathe}});
+                           .uses = {Resource::Lathe},
+                           .effect = outsideTurned(surfaces_)});
         box = turnAxes(piece_, shop_, surfaces_, true, bench_, box);
         box = beforeSanding(piece_, surfaces_, bench_, box);
         StepSpec sand{.title = says(words::sand),

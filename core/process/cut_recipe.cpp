@@ -33,7 +33,8 @@ WorkItem sawOnce(const Piece& piece, const Sawn& sawn, Bench& bench, const WorkI
     StepSpec d{.title = says(words::sawCurve, nameOf(piece, sawn)),
                .why = says(why),
                .minutes = 12,
-               .uses = {Resource::Bandsaw}};
+               .uses = {Resource::Bandsaw},
+               .effect = effect::Remove{}};
     d.how = layingOut(sawn, d.settings);
     if (cradle) d.how.also(says(words::cradleAtSaw));
     return bench.step(Action::Cut, sawStep(sawn), {from}, "sawn-" + sawn.id, std::move(d));
@@ -129,7 +130,8 @@ WorkItem drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& a
                .how = middle ? says(words::inTheMiddle) : says(how, at),
                .settings = middle ? std::vector{wide} : std::vector{wide, at},
                .minutes = 4 + 3.0 * static_cast<double>(all.size()),
-               .uses = {middle ? Resource::Lathe : Resource::Drill}};
+               .uses = {middle ? Resource::Lathe : Resource::Drill},
+               .effect = effect::Remove{}};
     auto also = [&](const Pattern& words_, const Setting& s) {
         d.settings.push_back(s);
         d.how.also(says(words_, s));

@@ -97,7 +97,8 @@ WorkItem packed(const Inlay& f, const InlayPlace& p, const std::string& name, Be
                .settings = {fillings, filler, glue},
                .minutes = 10.0 * f.fillings,
                .waitMinutes = minutesToSet(f.method, f.fillings),
-               .rounds = {.usual = f.fillings, .until = says(words::nothingSinks)}};
+               .rounds = {.usual = f.fillings, .until = says(words::nothingSinks)},
+               .effect = effect::LetIn{}};
     if (f.kind == Inlay::Crack) d.how.also(says(words::fromRimDown));
     d.how.also(says(words::fumes));
     return bench.step(Action::Fill, fillStep(f), {now}, "filled-" + f.id, std::move(d));
@@ -152,7 +153,8 @@ WorkItem fillHoles(const Piece& piece, const std::vector<const DrilledHole*>& al
                            .how = says(words::fumes),
                            .minutes = 4.0 * count,
                            .waitMinutes = overnight,
-                           .rounds = {.usual = 1, .until = says(words::nothingSinks)}});
+                           .rounds = {.usual = 1, .until = says(words::nothingSinks)},
+                           .effect = effect::LetIn{}});
     constexpr double longer = 3;  // mm, to be cut off flush; own value
     const Setting wide = lengthAt({}, "rod, Ø", h.diameter - h.fit, "hole − fit", 2),
                   spare = lengthAt(Resource::Saw, "rod longer by", longer, "own value");
@@ -177,7 +179,8 @@ WorkItem fillHoles(const Piece& piece, const std::vector<const DrilledHole*>& al
                        .minutes = 3.0 * count,
                        .uses = {},
                        .waitTitle = says(words::leaveRods, name),
-                       .waitUses = {}});
+                       .waitUses = {},
+                       .effect = effect::LetIn{}});
 }
 
 WorkItem letRodsIn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& blank)
@@ -252,7 +255,8 @@ WorkItem sawOpenings(const Piece& piece, const TurnedSurfaces& surfaces, Bench& 
                           .why = says(words::fromHoles),
                           .how = says(words::sawOpeningsWay, reach, between, at),
                           .settings = {reach, between, at},
-                          .minutes = 8.0 * openings});
+                          .minutes = 8.0 * openings,
+                          .effect = effect::Remove{}});
         now = bench.step(Action::Sand, "ease-" + w.id, {now}, "eased-" + w.id,
                          {.title = says(words::easeOpenings, name),
                           .why = says(words::sharpEdges),
@@ -278,7 +282,8 @@ WorkItem fitBought(const Piece& piece, Bench& bench, const WorkItem& finished)
                           .why = says(words::afterFinish),
                           .how = says(words::fitWay, wide, length),
                           .settings = {wide, length},
-                          .minutes = 5.0 * b.count});
+                          .minutes = 5.0 * b.count,
+                          .effect = effect::Fit{}});
     }
     return now;
 }

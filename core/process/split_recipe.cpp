@@ -83,7 +83,8 @@ WorkItem turnedOn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& ben
                      {.title = says(words::wedgeOpen),
                       .why = says(words::alikeUnderTurn),
                       .how = says(words::turnOnWay),
-                      .minutes = 12});
+                      .minutes = 12,
+                      .effect = effect::Open{}});
     const Setting on = angleAt({}, "one half turned on by", 360.0 / piece.split.fold, "360° / fold");
     now = bench.glue(turnOnStep, {now}, "turned-on",
                      {.title = says(words::rotateHalf, on),
@@ -96,7 +97,8 @@ WorkItem turnedOn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& ben
                       .settings = {on},
                       .minutes = 12,
                       .uses = {Resource::Clamp},
-                      .waitTitle = says(words::leaveHalves)});
+                      .waitTitle = says(words::leaveHalves),
+                      .effect = effect::TurnOn{}});
     return bench.step(Action::Sand, "level-joint", {now}, "joint-level",
                       {.title = says(words::levelJoint),
                        .why = says(words::fingerFeels),

@@ -16,6 +16,7 @@
 #include "core/words/glue.h"
 #include "core/words/turn.h"
 #include "core/workpiece/lid_sides.h"
+#include "core/workpiece/turning.h"
 
 #include <algorithm>
 #include <cmath>
@@ -23,6 +24,8 @@
 
 namespace vl {
 namespace {
+
+constexpr Range everywhere{-1e5, 1e5};  // a stretch of the axis that holds any piece
 
 class StackWriter {
 public:
@@ -37,7 +40,7 @@ public:
         for (size_t i = 0; i < buildings_.size(); ++i) {
             WorkItems parts;
             for (const Part& p : buildings_[i].parts) parts.push_back({p.id, ""});
-            Bench bench = benchOf(i);
+            Bench bench = benchOf(i, Bench::Parts);
             ready_.push_back(buildings_[i].steps ? buildings_[i].steps(bench, parts) : WorkItem{});
         }
         if (isWholeBlock(piece_)) {
@@ -68,9 +71,9 @@ public:
 private:
     const Layer& layer(size_t i) const { return piece_.layers[i]; }
     const BuiltLayer& built(size_t i) const { return buildings_[i].layer; }
-    Bench benchOf(size_t i)
+    Bench benchOf(size_t i, Bench::On on = Bench::Stack)
     {
-        return {recipe_, layer(i).id, static_cast<int>(i), says(words::layerNumber, static_cast<int>(i) + 1)};
+        return {recipe_, layer(i).id, static_cast<int>(i), says(words::layerNumber, static_cast<int>(i) + 1), on};
     }
     static Text name(size_t i) { return says(words::layerNumber, static_cast<int>(i) + 1); }
 
@@ -120,13 +123,15 @@ private:
                                            .minutes = 15,
                                            .uses = {Resource::Lathe}});
         const PartedRing at = partedRing(piece_);
-        const WorkItem half = bench.step(Action::PartOff, "part-ends", {taped}, "first-half",
-                                         {.title = says(words::partEndRings, name(0), name(last)),
-                                          .why = says(words::bothMounted),
-                                          .how = says(words::partBetweenBlocks, at.first, at.last, at.groove),
-                                          .settings = {at.first, at.last, at.groove},
-                                          .minutes = 15,
-                                          .uses = {Resource::Lathe}});
+        const WorkItem half =
+            bench.step(Action::PartOff, "part-ends", {taped}, "first-half",
+                       {.title = says(words::partEndRings, name(0), name(last)),
+                        .why = says(words::bothMounted),
+                        .how = says(words::partBetweenBlocks, at.first, at.last, at.groove),
+                        .settings = {at.first, at.last, at.groove},
+                        .minutes = 15,
+                        .uses = {Resource::Lathe},
+                        .effect = effect::Part{.what = effect::Part::Ends, .layers = {0, static_cast<int>(last)}}});
         recipe_.back().outputs.push_back(benchOf(last).key("last-half"));
         firstHalf_ = glueHalf(0, half, says(words::forSection, 1));
         lastHalf_ = glueHalf(last, {benchOf(last).key("last-half"), half.step}, of);
@@ -216,7 +221,7 @@ private:
         }
         if (!g.settings.empty())
             g.how.also(says(words::senseOfTurns, says(section.fromBelow ? words::fromOpenFace : words::fromTailstock)));
-        Bench bench(recipe_, layer(order[0]).id, static_cast<int>(order[0]), Text());
+        Bench bench(recipe_, layer(order[0]).id, static_cast<int>(order[0]), Text(), Bench::Stack);
         return bench.glue("stack-section", from, "stacked", std::move(g));
     }
 
@@ -251,13 +256,15 @@ private:
         if (rest <= 0) return made;
         const Setting to = measured("thickness left", layer(i).thickness, 2),
                       from = measured("from the far face", rest);
-        const WorkItem thinned = benchOf(i).step(Action::PartOff, "thin", {made}, "thinned",
-                                                 {.title = says(words::partDown, name(i), to),
-                                                  .why = says(words::tooThinAlone),
-                                                  .how = says(words::partFromFarFace, from),
-                                                  .settings = {to, from},
-                                                  .minutes = 10,
-                                                  .uses = {Resource::Lathe}});
+        const WorkItem thinned =
+            benchOf(i).step(Action::PartOff, "thin", {made}, "thinned",
+                            {.title = says(words::partDown, name(i), to),
+                             .why = says(words::tooThinAlone),
+                             .how = says(words::partFromFarFace, from),
+                             .settings = {to, from},
+                             .minutes = 10,
+                             .uses = {Resource::Lathe},
+                             .effect = effect::Part{.what = effect::Part::Thin, .stays = everywhere}});
         recipe_.back().outputs.push_back(benchOf(i).key("offcut"));
         return thinned;
     }
@@ -375,10 +382,17 @@ private:
                                 .uses = {onLathe ? Resource::Lathe : Resource::Drill}});
     }
 
+    effect::Turn insideBetween(const Section& section) const
+    {
+        effect::Turn inside = insideTurned(surfaces_);
+        inside.away = inside.away.between(section.z0, section.z1);
+        return inside;
+    }
+
     WorkItem inside(const WorkItem& made, const Section& section, size_t s)
     {
         const int n = static_cast<int>(s) + 1;
-        Bench bench(recipe_, layer(section.first).id, static_cast<int>(section.first), Text());
+        Bench bench(recipe_, layer(section.first).id, static_cast<int>(section.first), Text(), Bench::Stack);
         std::vector<Setting> settings{measured("from", section.z0), measured("to", section.z1)};
         Text how = says(words::insideByStations, settings[0], settings[1]);
         if (section.fromBelow) {
@@ -391,7 +405,8 @@ private:
                                             .how = how,
                                             .settings = settings,
                                             .minutes = 30,
-                                            .uses = {Resource::Lathe}});
+                                            .uses = {Resource::Lathe},
+                                            .effect = insideBetween(section)});
         StepSpec sand{.title = says(words::sandInside, n),
                       .why = says(words::canBeFelt),
                       .how = says(words::restOff),
@@ -411,7 +426,7 @@ private:
     {
         const int n = static_cast<int>(s) + 1;
         const double outer = section.meetOutside / 2, inner = section.meetInside / 2;
-        Bench bench(recipe_, layer(section.first).id, static_cast<int>(section.first), Text());
+        Bench bench(recipe_, layer(section.first).id, static_cast<int>(section.first), Text(), Bench::Stack);
         const Setting outside = measured("outside Ø at the joint", section.meetOutside, 2);
         const Setting bore = measured("inside Ø at the joint", section.meetInside, 2);
         GlueUpSpec g{.title = says(words::closeSection, n),
@@ -446,7 +461,8 @@ private:
              .why = says(words::footAlone),
              .how = says(piece_.choices.holding == HoldMethod::GlueBlock ? words::blockLetGo : words::partingTailstock),
              .minutes = 8,
-             .uses = {Resource::Lathe}});
+             .uses = {Resource::Lathe},
+             .effect = effect::Part{.stays = {everywhere.low, section.z1}}});
     }
 
     const Piece& piece_;

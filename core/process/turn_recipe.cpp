@@ -10,6 +10,7 @@
 #include "core/words/build.h"
 #include "core/words/inside_out.h"
 #include "core/words/turn.h"
+#include "core/workpiece/turning.h"
 
 #include <algorithm>
 
@@ -32,13 +33,15 @@ public:
               .why = says(words::strongestThick),
               .how = says(words::lowestSpeed),
               .minutes = 40,
-              .uses = {Resource::Lathe}});
+              .uses = {Resource::Lathe},
+              .effect = outsideTurned(surfaces_, roughLeft)});
         hollow();
         StepSpec fine{.title = says(words::finishWall),
                       .why = says(words::shapeHasMoved),
                       .how = says(words::lightCuts),
                       .minutes = 30,
-                      .uses = {Resource::Lathe}};
+                      .uses = {Resource::Lathe},
+                      .effect = bothTurned(surfaces_)};
         sayTemplate(piece_, fine.settings, fine.how);
         if (reversed()) fine.how.also(says(words::windowsCome));
         next(Action::Turn, "fine", "turned", std::move(fine));
@@ -72,7 +75,8 @@ public:
                               : drilledThrough() ? words::cutToBore
                                                  : words::partingThenHand),
                   .minutes = 15,
-                  .uses = {Resource::Lathe}});
+                  .uses = {Resource::Lathe},
+                  .effect = effect::Part{.stays = {0, outlineHeight(piece_)}}});
         if (later)
             finished(piece_, shop_, whole_, onceFree(piece_, shop_, surfaces_, whole_, now_, false));
         else
@@ -99,7 +103,8 @@ private:
                                .how = says(words::fromBothEnds),
                                .settings = {bore},
                                .minutes = 20,
-                               .uses = {Resource::Drill}});
+                               .uses = {Resource::Drill},
+                               .effect = insideTurned(surfaces_)});
         }
         if (hasMarkedCenters(piece_)) made = markCenters(piece_, whole_, made);
         return bench.step(Action::Mount, "mount-centres", {made}, "mounted",
@@ -135,13 +140,15 @@ private:
                   .how = says(drilledThrough() ? words::fromFreeEnd : words::turnedOut),
                   .settings = {bore},
                   .minutes = 20,
-                  .uses = {Resource::Lathe}});
+                  .uses = {Resource::Lathe},
+                  .effect = insideTurned(surfaces_)});
         } else if (piece_.hollow.rule != WallRule::Solid && how_ != Turning::InSections) {
             StepSpec d{.title = says(words::hollow),
                        .why = says(words::bothRoughed),
                        .how = says(words::byCaliper),
                        .minutes = 50,
-                       .uses = {Resource::Lathe}};
+                       .uses = {Resource::Lathe},
+                       .effect = insideTurned(surfaces_, roughLeft)};
             sayDepthRod(surfaces_, outlineHeight(piece_), d.settings, d.how);
             next(Action::Turn, "hollow", "hollowed", std::move(d));
         }
@@ -162,7 +169,8 @@ private:
                   .how = says(words::groove, inner, core, tool),
                   .settings = {outer, inner, core, tool},
                   .minutes = 8,
-                  .uses = {Resource::Lathe}});
+                  .uses = {Resource::Lathe},
+                  .effect = effect::Part{effect::Part::Nest, {core.value / 2, inner.value / 2}}});
             recipe_.back().outputs.push_back("ring-" + k + "-parted");
             rings.push_back({recipe_.back().outputs.back(), recipe_.back().id});
         }

@@ -38,14 +38,16 @@ WorkItem makeLegRing(const Piece& piece, const Shop& shop, const TurnedSurfaces&
                           .how = says(words::hollowLegsWay, in, high),
                           .settings = {in, high},
                           .minutes = 10,
-                          .uses = {Resource::Lathe}});
+                          .uses = {Resource::Lathe},
+                          .effect = effect::Remove{}});
     }
     const Setting half = lengthAt({}, "half a leg's width", w.width / 2, "width / 2");
     StepSpec d{.title = says(words::sawLegs, name, w.count),
                .why = says(words::afterTurning),
                .how = says(words::sawLegsWay, half, high),
                .settings = {half, high},
-               .minutes = 5.0 * w.count};
+               .minutes = 5.0 * w.count,
+               .effect = effect::Remove{}};
     sayPlaces(piece, which, d);
     if (ring.across)
         for (size_t k = 0; k < ring.grain.size(); ++k) {
@@ -76,7 +78,8 @@ WorkItem workByIndex(const Piece& piece, const TurnedSurfaces& surfaces, Bench& 
                        says(w.kind == Worked::Flutes ? words::cutFlutes : words::cutFacets, nameOf(piece, w), w.count),
                    .why = says(words::whileHeldTrue),
                    .minutes = 10 + 3.0 * w.count,
-                   .uses = {Resource::Lathe}};
+                   .uses = {Resource::Lathe},
+                   .effect = effect::Remove{}};
         const Setting at = lengthAt({}, "where it is deepest, station", cut->at, "measured on the drawing"),
                       wide = lengthAt({}, "wide there", cut->widest, "circles that cross");
         if (w.kind == Worked::Flutes) {
@@ -150,7 +153,8 @@ WorkItem workGrids(const Piece& piece, const TurnedSurfaces& surfaces, Bench& be
                              {.title = says(words::workCells, names[kind], name, count),
                               .why = says(words::surfaceIsDone),
                               .how = how,
-                              .minutes = 5 + 1.5 * count});
+                              .minutes = 5 + 1.5 * count,
+                              .effect = effect::LetIn{}});
         }
     }
     return now;
@@ -193,7 +197,8 @@ WorkItem makeLegs(const Piece& piece, const Shop& shop, const TurnedSurfaces& su
                           .why = says(words::leanLast),
                           .how = says(words::leanWay, towards, off),
                           .settings = {lean, off, towards},
-                          .minutes = 12});
+                          .minutes = 12,
+                          .effect = effect::Remove{}});
     }
     return now;
 }

@@ -18,6 +18,7 @@ void fill(Step& s, StepSpec doing)
     s.rounds = std::move(doing.rounds);
     s.untilPercent = doing.untilPercent;
     s.uses = std::move(doing.uses);
+    s.effect = std::move(doing.effect);
 }
 
 Step& Bench::add(Action action, const std::string& name, const WorkItems& from, const std::string& gives)
@@ -26,6 +27,7 @@ Step& Bench::add(Action action, const std::string& name, const WorkItems& from, 
     s.id = key(name);
     s.action = action;
     s.layer = layer_;
+    s.onStack = on_ == Stack;
     s.outputs = {key(gives)};
     for (const WorkItem& t : from) {
         s.inputs.push_back(t.id);
@@ -53,6 +55,7 @@ WorkItem Bench::glue(const std::string& name, const WorkItems& from, const std::
     s.workMinutes = g.minutes;
     s.uses = g.uses;
     s.rotationDeg = g.rotationDeg;
+    s.effect = std::move(g.effect);
     s.glue = std::move(g.joint);
     s.glue.area = std::max(0.0, s.glue.area);  // of what has no wall left, which its own stop says
     const WorkItem glued{s.outputs[0], s.id};

@@ -20,6 +20,7 @@ struct StepSpec {
     Held held{};
     Rounds rounds{};  ///< its minutes are those of the usual ones together
     double untilPercent = 0;
+    Effect effect{};
 };
 
 /// Puts what a step says and needs into it.
@@ -36,6 +37,7 @@ struct GlueUpSpec {
     Text waitWhy{}, waitHow{};
     std::vector<Resource> waitUses{};  ///< what holds it while it sets, where that is not all of `uses`
     double rotationDeg = 0;
+    Effect effect = effect::Join{};
 };
 
 /// Writes the steps of one layer, or of the whole piece, in the words of the shop. Every step waits for the things that
@@ -44,9 +46,12 @@ struct GlueUpSpec {
 ///     parts ──cut──> segments ──glue, wait──> ring ──machine──> flat
 class Bench {
 public:
+    /// Whose wood its steps work on.
+    enum On { Parts, Stack };
+
     /// `mark` ends every id; `layer` is the layer's place in the piece (−1: none), `name` what titles call it.
-    Bench(Recipe& recipe, std::string mark, int layer, Text name)
-        : recipe_(recipe), mark_(std::move(mark)), layer_(layer), name_(std::move(name))
+    Bench(Recipe& recipe, std::string mark, int layer, Text name, On on = Parts)
+        : recipe_(recipe), mark_(std::move(mark)), layer_(layer), name_(std::move(name)), on_(layer < 0 ? Stack : on)
     {
     }
 
@@ -70,6 +75,7 @@ private:
     std::string mark_;
     int layer_;
     Text name_;
+    On on_;
 };
 
 }  // namespace vl

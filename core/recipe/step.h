@@ -2,6 +2,7 @@
 
 #include "core/measure/text.h"
 #include "core/piece/shop/grips.h"
+#include "core/recipe/effect.h"
 #include "core/recipe/resource.h"
 #include "core/wood/species.h"
 
@@ -52,6 +53,8 @@ struct Setting {
     std::string_view formula{};  ///< in words and symbols; this and the source are literals
     std::string_view source{};
     int decimals = 2;
+    bool ofPart = false;         ///< a part's own end cut or length: set-ups list it with every part's
+    std::string_view usualOf{};  ///< a field of the layer that has this value where it is left out
 
     operator Text::Place() const { return Quantity{value, unit, decimals}; }
 };
@@ -82,6 +85,7 @@ struct Held {
     bool round = false;              ///< turned true already
     bool alongGrain = false;         ///< held where the grain runs along the axis
     bool rimToHead = false;          ///< its rim's end stands to the headstock
+    bool forNow = false;             ///< its parts hold together only by paper, tape or their ends
     std::string jaws{};              ///< what they are called; empty: those on the chuck
     double from = 0, to = 0;         ///< stations of the piece that it is of, where it is a part of it; 0: all
 };
@@ -109,9 +113,11 @@ struct Step {
     double waitMinutes = 0;
     std::vector<Resource> uses;  ///< what it occupies
     int layer = -1;              ///< place of its layer in the piece, or −1
+    bool onStack = true;         ///< works on the stack as a whole rather than on one layer's own parts
     double rotationDeg = 0;      ///< on from the layer below, where it goes onto the stack
     GlueJoint glue{};
     Held held{};
+    Effect effect{};
     bool cure = false;  ///< waits for a joint to set so far that a tool may touch it
     Rounds rounds{};
     double untilPercent = 0;  ///< moisture at which its wait is over, whatever the clock says; 0: the clock says

@@ -30,7 +30,6 @@ std::vector<Cut> insideOutCuts(const Piece& piece, const Polyline& outside);
 double jointsLeft(const Piece& piece, const Polyline& outside, const InsideOutBlank& blank);
 
 /// Names of the steps that turn the parts first, and glue them together reversed; the layer's id follows.
-inline constexpr const char* mountPartsStep = "mount-parts";
 inline constexpr const char *turnFirstStep = "turn-first", *reassembleStep = "reassemble";
 
 }  // namespace vl

@@ -45,8 +45,8 @@ TEST(AnyWorkpiece, IsPlannedShownAndJudged)
         const auto steps = static_cast<int>(plan.schedule.order.size());
         const auto at = static_cast<size_t>(test::inRange(0, steps + 1));
         const MeshDetail coarse{0.8, test::coin()};
-        expectFinite(bodiesMesh(p, plan.assembly, plan.surfaces, bodiesAfter(p, plan.assembly, plan.schedule.order, at),
-                                coarse));
+        expectFinite(
+            bodiesMesh(p, plan.assembly, plan.surfaces, bodiesAfter(plan.assembly, plan.schedule.order, at), coarse));
         for (const Caution& c : plan.cautions) {
             RC_ASSERT(!c.message.empty() && !c.at.empty());
             RC_ASSERT(c.layer >= -1 && c.layer < static_cast<int>(p.layers.size()));

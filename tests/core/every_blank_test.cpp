@@ -94,7 +94,7 @@ TEST(RecipeGraph, FlowsToTheRightAndNoTwoStepsLieOnOneAnother)
         std::set<std::pair<int, int>> places;
         for (size_t i = 0; i < plan.assembly.recipe.size(); ++i) {
             RC_ASSERT(g.column[i] >= 0 && g.column[i] < g.columns && g.row[i] >= 0 && g.row[i] < g.rows);
-            if (onTheStack(plan.assembly.recipe[i])) RC_ASSERT(places.insert({g.column[i], g.row[i]}).second);
+            if (plan.assembly.recipe[i].onStack) RC_ASSERT(places.insert({g.column[i], g.row[i]}).second);
         }
     });
 }

@@ -62,7 +62,7 @@ TEST(Threads, PicturesSolidsAndMapsAreMadeOfOnePlanAtOnce)
         return surfaceMap(MapKind::Wall, mesh, shop, plan).values.size();
     });
     beside([&] {
-        const auto bodies = bodiesAfter(piece, plan.assembly, plan.schedule.order, plan.schedule.order.size() / 2);
+        const auto bodies = bodiesAfter(plan.assembly, plan.schedule.order, plan.schedule.order.size() / 2);
         return bodiesMesh(piece, plan.assembly, plan.surfaces, bodies, {0.5, false}).indices.size();
     });
     for (std::thread& t : threads) t.join();

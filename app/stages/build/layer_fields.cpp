@@ -83,7 +83,7 @@ double LayerFields::usual(const std::string& path) const
 {
     if (path == "parted_from_mm") return layer().thickness + 12;
     for (const Setting& s : doc_.plan().assembly.layers[static_cast<size_t>(doc_.selection().layer)].settings)
-        if (path == "form.slope_deg" && s.name == "slope of the wall") return s.value;
+        if (s.usualOf == path) return s.value;
     return 0;
 }
 

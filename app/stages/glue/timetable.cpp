@@ -48,7 +48,7 @@ double Timetable::rowHeight() const
 /// Work on the stack and on the whole piece is done on the lathe; everything else belongs to its layer.
 int Timetable::rowOf(const Step& step) const
 {
-    return onTheStack(step) ? static_cast<int>(doc_.piece().layers.size()) : step.layer;
+    return step.onStack ? static_cast<int>(doc_.piece().layers.size()) : step.layer;
 }
 
 QRectF Timetable::whole(size_t i) const

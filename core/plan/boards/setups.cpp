@@ -59,8 +59,7 @@ std::vector<Setup> hardSetups(const Piece& piece, const Assembly& assembly)
         Setup s;
         for (const Setting& one : step.settings) {
             const bool saw = one.machine == Resource::Saw || one.machine == Resource::Bandsaw;
-            const bool plainMiter = one.name == "miter from square" || one.name == "stop";
-            if (saw && !(plainMiter && step.action == Action::Cut)) s.settings.push_back(one);
+            if (saw && !(one.ofPart && step.action == Action::Cut)) s.settings.push_back(one);
         }
         const bool angled = std::ranges::any_of(
             s.settings, [](const Setting& one) { return one.unit == Unit::Angle && one.value != 0; });
@@ -77,84 +76,123 @@ std::vector<Setup> hardSetups(const Piece& piece, const Assembly& assembly)
     return out;
 }
 
+using Ids = std::vector<std::string>;
+
+/// Thicknesser and rip fence. What is planed is a whole length of board, then ripped: nothing narrow goes through the
+/// thicknesser on edge. By thickness and by width, the greatest first: table and fence only ever move one way.
+class Ripping {
+public:
+    /// Strips of this section, for these parts.
+    void add(double width, double thickness, const Ids& parts)
+    {
+        if (isSheet(thickness)) return;
+        Setup& rip = rips_[rounded(width)];
+        rip.machine = "table saw, ripping";
+        if (rip.settings.empty()) rip.settings.push_back(length("fence", width));
+        rip.trial = "rip 100 mm into a scrap and measure it";
+        Setup& plane = planes_[rounded(thickness)];
+        plane.machine = "thicknesser";
+        if (plane.settings.empty()) plane.settings.push_back(length("thickness", thickness));
+        plane.trial = "plane an offcut of the same wood and measure both ends; nothing shorter than the manual's least "
+                      "length";
+        for (Setup* s : {&rip, &plane}) {
+            ++s->cuts;
+            for (const std::string& id : parts) addOnce(s->parts, id);
+        }
+    }
+    void moveTo(std::vector<Setup>& out)
+    {
+        for (auto* all : {&planes_, &rips_})
+            for (auto& [key, s] : *all) out.push_back(std::move(s));
+    }
+    /// Cut with a knife.
+    static bool isSheet(double thickness)
+    {
+        constexpr double thin = 3;  // mm
+        return thickness < thin;
+    }
+
+private:
+    std::map<long, Setup, std::greater<>> rips_, planes_;
+};
+
+/// Cutting to length. Angle first, then stop: the angle is what is hard to find again.
+class Crosscutting {
+public:
+    Crosscutting(const Piece& piece, const Assembly& assembly)
+        : sled_(piece.choices.cutting == CutMethod::WedgeSled), figures_(planCuts(piece, assembly))
+    {
+    }
+    void add(const Part& p)
+    {
+        Setup& s = all_[{rounded(p.left.miterDeg), rounded(p.left.bevelDeg), p.rough ? 0 : rounded(p.length)}];
+        s.machine = p.left.miterDeg == 0 && p.left.bevelDeg == 0 ? "crosscut sled"
+                    : sled_ && p.left.miterDeg > 0               ? "wedge sled"
+                                                                 : "miter gauge";
+        if (s.settings.empty()) s.settings = settingsOf(p);
+        if (s.trial.empty()) s.trial = trialOf(p);
+        s.cuts += p.count + (p.lead > 0 ? 1 : 0);
+        addOnce(s.parts, p.id);
+    }
+    void moveTo(std::vector<Setup>& out)
+    {
+        for (auto& [key, s] : all_) out.push_back(std::move(s));
+    }
+
+private:
+    std::vector<Setting> settingsOf(const Part& p) const
+    {
+        std::vector<Setting> settings;
+        const auto ring = std::ranges::find(figures_.rings, p.layer, &RingCut::layer);
+        const double correction = ring != figures_.rings.end() && p.left.miterDeg > 0 ? ring->correction : 0;
+        if (p.left.miterDeg != 0)
+            settings.push_back(angle(correction == 0 ? "miter from square" : "miter from square, corrected",
+                                     p.left.miterDeg + correction));
+        if (p.left.bevelDeg != 0) settings.push_back(angle("blade tilt", p.left.bevelDeg));
+        if (!p.rough) settings.push_back(length("stop", p.length));
+        return settings;
+    }
+    std::string trialOf(const Part& p)
+    {
+        if (p.rough) return "each by its own mark, a little long: no stop, the ends are sawn round later";
+        // A whole ring is tried once for an angle: at the stops that follow it stands.
+        const bool ringAngle = p.left.miterDeg != 0 && p.left.miterDeg == p.right.miterDeg && p.shortEdge < p.length;
+        return ringAngle && tried_.insert({rounded(p.left.miterDeg), rounded(p.left.bevelDeg)}).second
+                   ? "cut a whole trial ring from scrap and close it dry: the gap of its last joint corrects the angle"
+                   : "cut one from scrap, measure its length and check both ends";
+    }
+
+    bool sled_;
+    CutPlan figures_;
+    std::map<std::tuple<long, long, long>, Setup, std::greater<>> all_;
+    std::set<std::pair<long, long>> tried_;
+};
+
 }  // namespace
 
 std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const BoardPlan& boards)
 {
     std::vector<Setup> out = hardSetups(piece, assembly);
     const std::map<std::string, int> left = stillToCut(piece, assembly);
-    const auto wanted = [&](const Part& p) {
-        const auto it = left.find(p.id);
-        return it != left.end() && it->second > 0;
-    };
-    const CutPlan figures = planCuts(piece, assembly);
-    // Planed while it is a whole length of board, then ripped: nothing narrow goes through the thicknesser on edge. By
-    // thickness and by width, the greatest first: table and fence only ever move one way.
-    std::map<long, Setup, std::greater<>> rips, planes;
-    auto strip = [&](double width, double thickness, const std::vector<std::string>& parts, int cuts) {
-        if (thickness < 3) return;  // sheets are cut with a knife
-        Setup& rip = rips[rounded(width)];
-        rip.machine = "table saw, ripping";
-        if (rip.settings.empty()) rip.settings.push_back(length("fence", width));
-        rip.trial = "rip 100 mm into a scrap and measure it";
-        rip.cuts += cuts;
-        Setup& plane = planes[rounded(thickness)];
-        plane.machine = "thicknesser";
-        if (plane.settings.empty()) plane.settings.push_back(length("thickness", thickness));
-        plane.trial = "plane an offcut of the same wood and measure both ends; nothing shorter than the manual's least "
-                      "length";
-        plane.cuts += cuts;
-        for (const std::string& id : parts) {
-            addOnce(rip.parts, id);
-            addOnce(plane.parts, id);
-        }
-    };
-    std::vector<std::string> planned;
+    Ripping ripping;
+    Ids planned;
     for (const PlannedBoard& b : boards.boards)
         for (const PlannedStrip& s : b.strips) {
             if (s.kept) continue;
-            std::vector<std::string> ids;
+            Ids ids;
             for (const PlannedRun& r : s.runs) addOnce(ids, r.part);
             for (const std::string& id : ids) addOnce(planned, id);
-            strip(s.place.width, s.thickness, ids, 1);
+            ripping.add(s.place.width, s.thickness, ids);
         }
     for (const Part& p : assembly.parts)
-        if (wanted(p) && std::ranges::find(planned, p.id) == planned.end()) strip(p.width, p.thickness, {p.id}, 1);
-    for (auto& [key, s] : planes) out.push_back(std::move(s));
-    for (auto& [key, s] : rips) out.push_back(std::move(s));
-
-    // Angle first, then stop: the angle is what is hard to find again.
-    std::map<std::tuple<long, long, long>, Setup, std::greater<>> cross;
-    std::set<std::pair<long, long>> tried;
-    for (const Part& p : assembly.parts) {
-        if (p.thickness < 3 || !left.contains(p.id)) continue;
-        const auto ring = std::ranges::find(figures.rings, p.layer, &RingCut::layer);
-        const double correction = ring != figures.rings.end() && p.left.miterDeg > 0 ? ring->correction : 0;
-        Setup& s = cross[{rounded(p.left.miterDeg), rounded(p.left.bevelDeg), p.rough ? 0 : rounded(p.length)}];
-        const bool sled = piece.choices.cutting == CutMethod::WedgeSled && p.left.miterDeg > 0;
-        s.machine = p.left.miterDeg == 0 && p.left.bevelDeg == 0 ? "crosscut sled"
-                    : sled                                       ? "wedge sled"
-                                                                 : "miter gauge";
-        if (s.settings.empty()) {
-            if (p.left.miterDeg != 0)
-                s.settings.push_back(angle(correction == 0 ? "miter from square" : "miter from square, corrected",
-                                           p.left.miterDeg + correction));
-            if (p.left.bevelDeg != 0) s.settings.push_back(angle("blade tilt", p.left.bevelDeg));
-            if (!p.rough) s.settings.push_back(length("stop", p.length));
-        }
-        // A whole ring is tried once for an angle: at the stops that follow it stands.
-        const bool ringAngle = p.left.miterDeg != 0 && p.left.miterDeg == p.right.miterDeg && p.shortEdge < p.length;
-        if (s.trial.empty() && p.rough)
-            s.trial = "each by its own mark, a little long: no stop, the ends are sawn round later";
-        if (s.trial.empty())
-            s.trial = ringAngle && tried.insert({rounded(p.left.miterDeg), rounded(p.left.bevelDeg)}).second
-                          ? "cut a whole trial ring from scrap and close it dry: the gap of its last joint corrects "
-                            "the angle"
-                          : "cut one from scrap, measure its length and check both ends";
-        s.cuts += p.count + (p.lead > 0 ? 1 : 0);
-        addOnce(s.parts, p.id);
-    }
-    for (auto& [key, s] : cross) out.push_back(std::move(s));
+        if (const auto wanted = left.find(p.id);
+            wanted != left.end() && wanted->second > 0 && std::ranges::find(planned, p.id) == planned.end())
+            ripping.add(p.width, p.thickness, {p.id});
+    ripping.moveTo(out);
+    Crosscutting crosscutting(piece, assembly);
+    for (const Part& p : assembly.parts)
+        if (!Ripping::isSheet(p.thickness) && left.contains(p.id)) crosscutting.add(p);
+    crosscutting.moveTo(out);
     return out;
 }
 

@@ -401,83 +401,102 @@ StripSolution without(const StripSolution& s, const std::function<bool(const Str
     return rest;
 }
 
-}  // namespace
+/// Looks for the cheapest solution, by tries that each change something of the best so far.
+class StripSearch {
+public:
+    StripSearch(const StripProblem& p, const StripBound& bound, double closeEnough)
+        : p_(p), bound_(bound), closeEnough_(closeEnough), cutter_(p, bound), plain_(plainWay(p)),
+          best_(cutter_.complete({}, plain_)), least_(judged(best_))
+    {
+    }
 
-StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Control& control, double closeEnough)
-{
-    const StripCutter cutter(p, bound);
-    Way plain{std::vector<double>(p.kinds.size(), 1), std::vector<double>(p.panels.size(), 1), {}, 2, 0,
-              std::vector<double>(p.kinds.size(), 1), std::vector<bool>(p.kinds.size(), false)};
-    for (size_t i = 0; i < p.panels.size(); ++i) plain.order.push_back(i);
-    std::ranges::stable_sort(plain.order, [&](size_t a, size_t b) {
-        const auto &x = p.panels[a], &y = p.panels[b];
-        return std::tuple(x.thickness, -x.length, x.width) < std::tuple(y.thickness, -y.length, y.width);
-    });
-    StripSolution best = cutter.complete({}, plain);
-    // Of two plans that use up as much the one that leaves more panels whole, and has fewer lengths cut from them.
-    auto judged = [&](const StripSolution& s) {
-        std::vector<bool> begun(p.panels.size(), false);
+    StripSolution run(const Control& control)
+    {
+        tryPlainWays();
+        const int strips = static_cast<int>(best_.strips.size()) + 1, tries = triesFor(strips);
+        for (int k = 0; k < tries && !good() && !control.canceled(); ++k) {
+            control.at(static_cast<double>(k) / tries);
+            tryAgain(k, strips);
+        }
+        return std::move(best_);
+    }
+
+private:
+    static Way plainWay(const StripProblem& p)
+    {
+        Way plain{std::vector<double>(p.kinds.size(), 1), std::vector<double>(p.panels.size(), 1), {}, 2, 0,
+                  std::vector<double>(p.kinds.size(), 1), std::vector<bool>(p.kinds.size(), false)};
+        for (size_t i = 0; i < p.panels.size(); ++i) plain.order.push_back(i);
+        std::ranges::stable_sort(plain.order, [&](size_t a, size_t b) {
+            const auto &x = p.panels[a], &y = p.panels[b];
+            return std::tuple(x.thickness, -x.length, x.width) < std::tuple(y.thickness, -y.length, y.width);
+        });
+        return plain;
+    }
+
+    /// Of two plans that use up as much the one that leaves more panels whole, and has fewer lengths cut from them.
+    double judged(const StripSolution& s) const
+    {
+        std::vector<bool> begun(p_.panels.size(), false);
         for (const size_t panel : s.blocks) begun[panel] = true;
-        return s.cost + bound.bound * (1e-4 * static_cast<double>(std::ranges::count(begun, true)) +
-                                       2e-5 * static_cast<double>(s.blocks.size()));
-    };
-    double least = judged(best);
-    auto keep = [&](StripSolution next) {
-        if (const double now = judged(next); now < least - 1e-6) {
-            least = now;
-            best = std::move(next);
-        }
-    };
-    const int fewTries = 24;  // even a plan that is good enough may leave more boards whole
-    int tried = 0;
-    // The bound knows next to nothing of the kerfs of crosscuts, which no plan can do without.
-    auto good = [&] {
-        return ++tried > fewTries && best.cost - crosscutCost(p, best) <= bound.bound * (1 + closeEnough) + 1e-6;
-    };
-    for (const double thrift : {0.0, 0.5, 1.0})
-        for (const double strictness : {0.85, 0.93, 0.97, 0.985, 0.99}) {
-            Way way = plain;
-            way.strictness = strictness;
-            way.thrift = thrift;
-            keep(cutter.complete({}, way));
-        }
-    // The wide ones first, where the panels are narrow.
-    Way wide = plain;
-    double widest = 1;
-    for (const auto& k : p.kinds) widest = std::max(widest, k.width);
-    for (size_t k = 0; k < wide.taste.size(); ++k) wide.taste[k] = 1 + 0.3 * p.kinds[k].width / widest;
-    keep(cutter.complete({}, wide));
+        return s.cost + bound_.bound * (1e-4 * static_cast<double>(std::ranges::count(begun, true)) +
+                                        2e-5 * static_cast<double>(s.blocks.size()));
+    }
 
-    std::mt19937 dice(20260101);  // always the same throws: the same problem has the same answer
-    auto share = [&] { return static_cast<double>(dice() >> 8) / (1 << 24); };
-    const int strips = static_cast<int>(best.strips.size()) + 1;
-    // What one try costs grows with its strips, panels and the items of a kind: so many tries as a few seconds hold.
-    size_t items = 0;
-    for (const auto& k : p.kinds) items = std::max(items, k.items.size());
-    const double size =
-        strips * static_cast<double>(p.panels.size() * p.kinds.size() + items * std::min(items, mostFirst));
-    const int most = static_cast<int>(std::min(3000.0, 6e8 / std::max(size, 1.0)));
-    const int tries = std::min(std::clamp(14000 / strips, 60, 3000), most);
-    for (int k = 0; k < tries && !good() && !control.canceled(); ++k) {
-        control.at(static_cast<double>(k) / tries);
-        Way way = plain;
-        for (int swap = static_cast<int>(dice() % 8); swap > 0 && !way.order.empty(); --swap) {
-            const size_t at = dice() % way.order.size(), near = std::min(way.order.size() - 1, at + 1 + dice() % 4);
+    void keep(StripSolution next)
+    {
+        if (const double now = judged(next); now < least_ - 1e-6) {
+            least_ = now;
+            best_ = std::move(next);
+        }
+    }
+
+    /// The bound knows next to nothing of the kerfs of crosscuts, which no plan can do without.
+    bool good()
+    {
+        constexpr int fewTries = 24;  // even a plan that is good enough may leave more boards whole
+        return ++tried_ > fewTries && best_.cost - crosscutCost(p_, best_) <= bound_.bound * (1 + closeEnough_) + 1e-6;
+    }
+
+    void tryPlainWays()
+    {
+        for (const double thrift : {0.0, 0.5, 1.0})
+            for (const double strictness : {0.85, 0.93, 0.97, 0.985, 0.99}) {
+                Way way = plain_;
+                way.strictness = strictness;
+                way.thrift = thrift;
+                keep(cutter_.complete({}, way));
+            }
+        // The wide ones first, where the panels are narrow.
+        Way wide = plain_;
+        double widest = 1;
+        for (const auto& k : p_.kinds) widest = std::max(widest, k.width);
+        for (size_t k = 0; k < wide.taste.size(); ++k) wide.taste[k] = 1 + 0.3 * p_.kinds[k].width / widest;
+        keep(cutter_.complete({}, wide));
+    }
+
+    /// What one try costs grows with its strips, panels and the items of a kind: so many tries as a few seconds hold.
+    int triesFor(int strips) const
+    {
+        size_t items = 0;
+        for (const auto& k : p_.kinds) items = std::max(items, k.items.size());
+        const double size =
+            strips * static_cast<double>(p_.panels.size() * p_.kinds.size() + items * std::min(items, mostFirst));
+        const int most = static_cast<int>(std::min(3000.0, 6e8 / std::max(size, 1.0)));
+        return std::min(std::clamp(14000 / strips, 60, 3000), most);
+    }
+
+    double share() { return static_cast<double>(dice_() >> 8) / (1 << 24); }
+
+    void tryAgain(int k, int strips)
+    {
+        Way way = plain_;
+        for (int swap = static_cast<int>(dice_() % 8); swap > 0 && !way.order.empty(); --swap) {
+            const size_t at = dice_() % way.order.size(), near = std::min(way.order.size() - 1, at + 1 + dice_() % 4);
             std::swap(way.order[at], way.order[near]);
         }
         StripSolution part;
-        if (k % 4 != 3 && !p.panels.empty()) {
-            // Out with a few panels and the strips that are filled worst; the rest stays.
-            std::vector<bool> out(p.panels.size(), false);
-            for (int n = 2 + static_cast<int>(dice() % 4); n > 0; --n) out[dice() % out.size()] = true;
-            const double poor = share() * 0.6;
-            part = without(best, [&](const StripCut& s) {
-                double in = 0;
-                for (const StripRun& r : s.runs) in += p.items[r.item].run(r.count);
-                const size_t panel = best.blocks[s.block];
-                return out[panel] || in < poor * p.panels[panel].length || share() < 0.03;
-            });
-        }
+        if (k % 4 != 3 && !p_.panels.empty()) part = thinnedOut();
         const bool bold = k % 5 >= 3;
         way.strictness = bold ? 2 : 0.88 + 0.13 * share();
         way.thrift = k % 2 ? share() : 0;
@@ -487,9 +506,39 @@ StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Co
             for (double& v : way.appetite) v = share() < 0.5 ? 1 : 0.2 + 0.8 * share();
             for (size_t i = 0; i < way.whole.size(); ++i) way.whole[i] = share() < 0.5;
         }
-        keep(cutter.complete(std::move(part), way));
+        keep(cutter_.complete(std::move(part), way));
     }
-    return best;
+
+    /// The best without a few panels and the strips that are filled worst.
+    StripSolution thinnedOut()
+    {
+        std::vector<bool> out(p_.panels.size(), false);
+        for (int n = 2 + static_cast<int>(dice_() % 4); n > 0; --n) out[dice_() % out.size()] = true;
+        const double poor = share() * 0.6;
+        return without(best_, [&](const StripCut& s) {
+            double in = 0;
+            for (const StripRun& r : s.runs) in += p_.items[r.item].run(r.count);
+            const size_t panel = best_.blocks[s.block];
+            return out[panel] || in < poor * p_.panels[panel].length || share() < 0.03;
+        });
+    }
+
+    const StripProblem& p_;
+    const StripBound& bound_;
+    double closeEnough_;
+    StripCutter cutter_;
+    Way plain_;
+    StripSolution best_;
+    double least_;
+    int tried_ = 0;
+    std::mt19937 dice_{20260101};  // always the same throws: the same problem has the same answer
+};
+
+}  // namespace
+
+StripSolution cutStrips(const StripProblem& p, const StripBound& bound, const Control& control, double closeEnough)
+{
+    return StripSearch(p, bound, closeEnough).run(control);
 }
 
 }  // namespace vl

@@ -237,67 +237,80 @@ void held(const Case& in, const Sawn& s, const Polyline& curve, std::vector<Caut
     out.push_back(c);
 }
 
-void oneSawn(const Case& in, const Sawn& s, std::vector<Caution>& out)
+/// What a curve from below leaves between it and the hollow.
+void floorOver(const Case& in, const Sawn& s, std::vector<Caution>& out)
 {
-    const Polyline curve = curveOf(s);
+    // A wall that is sawn open from above or beside is meant to be.
+    if (s.from != Sawn::Underside || s.when == Sawn::Grown) return;
     const double least = in.piece.hollow.leastWall;
-    if (s.when != Sawn::Grown)
-        for (const Cut& cut : in.plan.surfaces.cuts) {
-            const Sawed* solid = std::get_if<Sawed>(&cut.solid);
-            if (cut.step != sawStep(s) || !solid) continue;
-            // A wall that is sawn open from above or beside is meant to be.
-            if (s.from != Sawn::Underside) break;
-            const auto [wood, z] = toHollow(in, *solid);
-            if (wood >= least) break;
-            Caution c = atSawn(in, "saw-floor", s, z, wood <= 0 ? Level::Stop : Level::Care);
-            c.measure = wood;
-            c.limit = least;
-            c.message = wood <= 0 ? "it comes through into the hollow"
-                                  : "between it and the hollow " + in.mm(wood) + " of wood are left";
-            const double lower = least - wood + 0.2;
-            c.fixes.push_back(pieceFix("its curve " + in.mm(lower) + " lower", [id = s.id, lower](Piece& p) {
-                for (Sawn& q : p.sawn)
-                    if (q.id == id)
-                        for (Node& n : q.curve) n.r = std::max(0.0, n.r - lower);
-            }));
-            out.push_back(c);
-            break;
-        }
+    for (const Cut& cut : in.plan.surfaces.cuts) {
+        const Sawed* solid = std::get_if<Sawed>(&cut.solid);
+        if (cut.step != sawStep(s) || !solid) continue;
+        const auto [wood, z] = toHollow(in, *solid);
+        if (wood >= least) return;
+        Caution c = atSawn(in, "saw-floor", s, z, wood <= 0 ? Level::Stop : Level::Care);
+        c.measure = wood;
+        c.limit = least;
+        c.message = wood <= 0 ? "it comes through into the hollow"
+                              : "between it and the hollow " + in.mm(wood) + " of wood are left";
+        const double lower = least - wood + 0.2;
+        c.fixes.push_back(pieceFix("its curve " + in.mm(lower) + " lower", [id = s.id, lower](Piece& p) {
+            for (Sawn& q : p.sawn)
+                if (q.id == id)
+                    for (Node& n : q.curve) n.r = std::max(0.0, n.r - lower);
+        }));
+        out.push_back(c);
+        return;
+    }
+}
+
+/// A curve tighter than the blade turns.
+void tightFor(const Case& in, const Sawn& s, const Polyline& curve, std::vector<Caution>& out)
+{
     double tightest = 1e9;
     for (const Point& p : curvatureAlong(curve))
         if (std::abs(p.y()) > 1e-6) tightest = std::min(tightest, 1000 / std::abs(p.y()));
-    if (s.when != Sawn::Grown && tightest < in.shop.bandsawRadius) {
-        Caution c = atSawn(in, "saw-radius", s, curve.front().y(), Level::Care);
-        c.measure = tightest;
-        c.limit = in.shop.bandsawRadius;
-        c.message = "it bends with a radius of " + in.mm(tightest) +
-                    ", tighter than the bandsaw's blade turns: " + "relief cuts, or a coping saw there";
-        out.push_back(c);
-    }
-    held(in, s, curve, out);
+    if (s.when == Sawn::Grown || tightest >= in.shop.bandsawRadius) return;
+    Caution c = atSawn(in, "saw-radius", s, curve.front().y(), Level::Care);
+    c.measure = tightest;
+    c.limit = in.shop.bandsawRadius;
+    c.message = "it bends with a radius of " + in.mm(tightest) +
+                ", tighter than the bandsaw's blade turns: " + "relief cuts, or a coping saw there";
+    out.push_back(c);
+}
+
+/// A leg carries what the rim is: no narrower than it; common practice.
+void legsLeft(const Case& in, const Sawn& s, const Polyline& curve, std::vector<Caution>& out)
+{
     if (s.from != Sawn::Underside) return;
-    // A leg carries what the rim is: no narrower than it; common practice.
     const Edge& edge = in.piece.edge;
     double end = in.plan.shape.footRadius;
     if (edge.kind == Edge::Square) end = std::min(end, (s.run == Sawn::WithGrain ? edge.length : edge.width) / 2);
     const double leg = end - curve.back().x(), rim = in.piece.hollow.rimWall;
-    if (leg < rim) {
-        Caution c = atSawn(in, "saw-leg", s, 0, leg <= 0 ? Level::Stop : Level::Care);
-        c.measure = leg;
-        c.limit = rim;
-        c.message = leg <= 0
-                        ? "no foot is left to stand on"
-                        : "the legs it leaves are " + in.mm(leg) + " wide where they are narrowest, less than the rim";
-        const double shorter = rim - leg;
-        c.fixes.push_back(pieceFix("end it " + in.mm(shorter) + " sooner", [id = s.id, shorter](Piece& p) {
-            for (Sawn& q : p.sawn) {
-                if (q.id != id || q.curve.back().z <= shorter) continue;
-                const double share = (q.curve.back().z - shorter) / q.curve.back().z;
-                for (Node& n : q.curve) n.z *= share;
-            }
-        }));
-        out.push_back(c);
-    }
+    if (leg >= rim) return;
+    Caution c = atSawn(in, "saw-leg", s, 0, leg <= 0 ? Level::Stop : Level::Care);
+    c.measure = leg;
+    c.limit = rim;
+    c.message = leg <= 0 ? "no foot is left to stand on"
+                         : "the legs it leaves are " + in.mm(leg) + " wide where they are narrowest, less than the rim";
+    const double shorter = rim - leg;
+    c.fixes.push_back(pieceFix("end it " + in.mm(shorter) + " sooner", [id = s.id, shorter](Piece& p) {
+        for (Sawn& q : p.sawn) {
+            if (q.id != id || q.curve.back().z <= shorter) continue;
+            const double share = (q.curve.back().z - shorter) / q.curve.back().z;
+            for (Node& n : q.curve) n.z *= share;
+        }
+    }));
+    out.push_back(c);
+}
+
+void oneSawn(const Case& in, const Sawn& s, std::vector<Caution>& out)
+{
+    const Polyline curve = curveOf(s);
+    floorOver(in, s, out);
+    tightFor(in, s, curve, out);
+    held(in, s, curve, out);
+    legsLeft(in, s, curve, out);
 }
 
 /// Where the bark is the rim: how deep it dips.

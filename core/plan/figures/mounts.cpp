@@ -4,7 +4,6 @@
 #include "core/process/split_recipe.h"
 #include "core/words/turn.h"
 #include "core/workpiece/air_sweep.h"
-#include "core/workpiece/reversed_parts.h"
 
 #include <algorithm>
 #include <cmath>
@@ -44,8 +43,7 @@ double sweepOf(const Held& held, const Piece& piece, const Assembly& assembly, c
 /// Whether it is put together only for a while: parts before they are reversed, halves that are glued in their waste.
 bool comesApart(const Recipe& recipe, const Step& mount)
 {
-    return mount.id.starts_with(mountPartsStep) ||
-           std::ranges::any_of(recipe, [](const Step& s) { return s.id == glueWasteStep; });
+    return mount.held.forNow || std::ranges::any_of(recipe, [](const Step& s) { return s.id == glueWasteStep; });
 }
 
 }  // namespace

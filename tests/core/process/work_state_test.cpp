@@ -17,8 +17,7 @@ TEST(WorkState, EndsWithTheFinishedPiece)
     for (const std::string& name : test::demoNames()) {
         const Piece piece = test::demo(name);
         const Plan plan = makePlan(piece, test::harbourShop());
-        const std::vector<Body> last =
-            bodiesAfter(piece, plan.assembly, plan.schedule.order, plan.schedule.order.size());
+        const std::vector<Body> last = bodiesAfter(plan.assembly, plan.schedule.order, plan.schedule.order.size());
         ASSERT_EQ(last.size(), 1u) << name;
         EXPECT_EQ(last[0].layers.size(), plan.assembly.layers.size()) << name;
         EXPECT_TRUE(last[0].round) << name;
@@ -42,7 +41,7 @@ TEST(WorkState, WoodOnlyLeavesOrIsJoined)
         std::vector<Body> before;
         double was = 0;
         for (size_t k = 0; k <= plan.schedule.order.size(); ++k) {
-            const std::vector<Body> now = bodiesAfter(piece, plan.assembly, plan.schedule.order, k);
+            const std::vector<Body> now = bodiesAfter(plan.assembly, plan.schedule.order, k);
             std::set<size_t> had, has;
             std::set<std::pair<Body::Part, size_t>> places;  // box and lid share their wood
             for (const Body& b : before) had.insert(b.layers.begin(), b.layers.end());
@@ -84,7 +83,7 @@ TEST(WorkState, AnOarGripIsTurnedSideBySide)
     const Plan plan = makePlan(piece, test::harbourShop());
     size_t axes = 0;
     for (size_t k = 0; k <= plan.schedule.order.size(); ++k) {
-        const std::vector<Body> now = bodiesAfter(piece, plan.assembly, plan.schedule.order, k);
+        const std::vector<Body> now = bodiesAfter(plan.assembly, plan.schedule.order, k);
         if (now.empty()) continue;
         EXPECT_GE(now[0].axes, axes);
         EXPECT_LE(now[0].axes, axes + 1) << "one side a step";

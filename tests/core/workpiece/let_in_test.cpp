@@ -754,7 +754,7 @@ TEST(LetIn, AnOpenHoleIsSeenBetweenItsDrillingAndItsFilling)
     std::map<std::string, double> after;
     for (size_t k = 1; k <= plan.schedule.order.size(); ++k)
         after[plan.assembly.recipe[plan.schedule.order[k - 1]].id] = meshVolume(bodiesMesh(
-            p, plan.assembly, plan.surfaces, bodiesAfter(p, plan.assembly, plan.schedule.order, k), {0.005, false}));
+            p, plan.assembly, plan.surfaces, bodiesAfter(plan.assembly, plan.schedule.order, k), {0.005, false}));
     const double whole = after.at("fine"), open = after.at("drill-H1"), filled = after.at("fill-H1");
     // A bit of Ø 12 right through a cylinder of Ø 80: two crossing cylinders, by Simpson's rule along the bit's width.
     const double taken = [] {

@@ -74,7 +74,7 @@ TEST(Lid, TheLidIsDoneFirstAndTheBoxIsFittedToIt)
     for (const Mount& m : plan.mounts) EXPECT_TRUE(m.proof.holds) << m.id;
     // In the film they are two from the parting on, and one again once the lid is fitted.
     for (size_t k = 1; k <= order.size(); ++k) {
-        const auto bodies = bodiesAfter(p, plan.assembly, plan.schedule.order, k);
+        const auto bodies = bodiesAfter(plan.assembly, plan.schedule.order, k);
         const bool two = static_cast<long>(k) > at("part-lid") && static_cast<long>(k) <= at("fit-lid");
         EXPECT_EQ(bodies.size(), two ? 2u : 1u) << order[k - 1];
         if (!two) continue;

@@ -1,0 +1,44 @@
+#include "core/workpiece/turning.h"
+
+namespace vl {
+namespace {
+
+constexpr double farOut = 1e4;  // mm, farther out than any blank
+
+/// Beyond `left` mm from what a line encloses, between its ends.
+Region outOf(const Polyline& outside, double left)
+{
+    if (outside.size() < 2) return {};
+    return Region::box({outside.front().x(), outside.back().x()}, {0, farOut}) - Region::under(outside).inset(-left);
+}
+
+/// Within what an inside line encloses, `left` mm short of it, but open at the end that it opens at.
+Region inOf(const Polyline& inside, double left)
+{
+    if (inside.size() < 2) return {};
+    if (left <= 0) return Region::under(inside);
+    Polyline open = inside;
+    open.emplace_back(inside.back().x() + 2 * left, inside.back().y());
+    return Region::under(open).inset(left);
+}
+
+}  // namespace
+
+effect::Turn outsideTurned(const TurnedSurfaces& surfaces, double left)
+{
+    return {effect::Turn::Outside, outOf(surfaces.outside, left)};
+}
+
+effect::Turn insideTurned(const TurnedSurfaces& surfaces, double left)
+{
+    return {effect::Turn::Inside, inOf(surfaces.inside, left)};
+}
+
+effect::Turn bothTurned(const TurnedSurfaces& surfaces)
+{
+    return {effect::Turn::Outside, outOf(surfaces.outside, 0) | inOf(surfaces.inside, 0)};
+}
+
+effect::Turn tenonTurned(Range z, double radius) { return {effect::Turn::Foot, Region::box(z, {radius, farOut})}; }
+
+}  // namespace vl

@@ -1,0 +1,20 @@
+#pragma once
+
+#include "core/recipe/effect.h"
+#include "core/workpiece/turned_surfaces.h"
+
+namespace vl {
+
+/// What roughing leaves all round for the last cuts, mm; common practice, the number our own.
+inline constexpr double roughLeft = 3;
+
+/// What is turned away outside, down to `left` mm from the finished surface, between the outside's two ends.
+effect::Turn outsideTurned(const TurnedSurfaces& surfaces, double left = 0);
+/// What is turned away inside, up to `left` mm from the finished surface; of a lone bore too.
+effect::Turn insideTurned(const TurnedSurfaces& surfaces, double left = 0);
+/// Both of them, which the last cuts come to.
+effect::Turn bothTurned(const TurnedSurfaces& surfaces);
+/// Everything beyond a radius between two stations: a tenon.
+effect::Turn tenonTurned(Range z, double radius);
+
+}  // namespace vl
