@@ -27,6 +27,7 @@ struct Part {
     double width = 0;      ///< mm
     double thickness = 0;  ///< mm, planed, before the ring's faces are flattened
     EndCut left, right;
+    bool grown = false;  ///< a length of a log: crosscut in a cradle, and no other machine
     bool rough = false;  ///< cut off by a mark, to no stop: its ends are sawn or turned away
     double spare = 0;    ///< mm that it may be wider than wanted: what turning takes of it anyway
     std::string grain;   ///< which way the fibers run
@@ -72,14 +73,16 @@ struct BuiltLayer {
     double phaseDeg = 0;                ///< where segment 0 is centered, from 12 o'clock
     std::vector<const Species*> woods;  ///< of each segment in turn; of a disc one
     std::vector<Lattice> lattices;      ///< from below up: all its cells in rows and strips; or none
-    std::vector<Inset> insets{};    ///< what is let into it: a later one before an earlier one, all before the cells
-    std::vector<Cell> cells;        ///< where `sectors` is set, those of segment 0 first
-    bool segmented = false;         ///< a ring of mitred segments, with the figures of RegularRing
-    int sectors = 0;                ///< equal shares of the circle with equally many cells each, or 0
-    bool gaps = false;              ///< air between its segments
-    Polyline outerHold;             ///< the largest circle that the blank holds, along the layer
-    Polyline innerHold;             ///< the smallest circle outside its bore; empty where it is solid
-    double corner = 0;              ///< mm, its farthest corner from the axis
+    std::vector<Inset> insets{};  ///< what is let into it: a later one before an earlier one, all before the cells
+    std::vector<Cell> cells;      ///< where `sectors` is set, those of segment 0 first
+    bool segmented = false;       ///< a ring of mitred segments, with the figures of RegularRing
+    int sectors = 0;              ///< equal shares of the circle with equally many cells each, or 0
+    bool gaps = false;            ///< air between its segments
+    Polyline outerHold;           ///< the largest circle that the blank holds, along the layer
+    Polyline innerHold;           ///< the smallest circle outside its bore; empty where it is solid
+    double corner = 0;            ///< mm, its farthest corner from the axis
+    double wasteBelow = 0,
+           wasteAbove = 0;          ///< mm that the blank has beyond both faces for holding it, where it is alone
     double volume = 0;              ///< mm³ of the glued layer
     double density = 0;             ///< kg/m³, mean of the wood that turning leaves
     double fill = 1;                ///< share of the turned wall that is wood

@@ -1,5 +1,6 @@
 #include "core/blank/faces.h"
 #include "core/constructions/construction.h"
+#include "core/holding/foot_hold.h"
 
 #include "core/wood/figure.h"
 #include "core/words/cut.h"
@@ -46,6 +47,9 @@ void buildBillet(const Site& site, Building& out)
     const double corner = half * (2 - std::sqrt(2.0));  // knocked off, along the face
     b.volume = (4 * half * half - (form.cornersOff ? 2 * corner * corner : 0)) * length;
     b.planeTo = board;
+    const EndWaste waste = endWaste(site.piece, site.shop, site.surfaces);
+    b.wasteBelow = waste.foot;
+    b.wasteAbove = waste.rim;
     layBoards(site, b, half, board);
 
     const Setting plane{Resource::Thicknesser, "board thickness", board,
@@ -60,17 +64,16 @@ void buildBillet(const Site& site, Building& out)
         addPart(out.parts, squarePart(site, {.id = wood->id,
                                              .name = std::string(wood->name) + " board of the billet",
                                              .wood = wood,
-                                             .length = b.glued + 2 * l.sandingLoss,
+                                             .length = b.glued + waste.both() + 2 * l.sandingLoss,
                                              .width = 2 * half,
                                              .thickness = board,
                                              .grain = "along the axis"}));
 
     const GlueJoint joint{.faces = n > 1 ? facesOf(b.cells[0], b.cells[1], outwards(0)) : JointFaces::LongGrain,
-                          .area = (n - 1) * 2 * half * length,
+                          .area = (n - 1) * 2 * half * (length + waste.both()),
                           .joints = n - 1,
                           .woods = woodsIn(b)};
-    const Setting clamps{
-        .name = "clamps, one from the next", .value = 100, .source = "common practice", .decimals = 0};
+    const Setting clamps{.name = "clamps, one from the next", .value = 100, .source = "common practice", .decimals = 0};
     out.steps = [=, &l, off = form.cornersOff](Bench& bench, const WorkItems& parts) {
         const WorkItem boards = bench.step(Action::Cut, "cut", parts, "boards",
                                            {.title = says(words::planeBoards, n, bench.name()),

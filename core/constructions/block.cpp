@@ -177,10 +177,11 @@ void buildBlock(const Site& site, Building& out)
     const bool grown = f.shape == BlockForm::HalfLog || f.shape == BlockForm::Log;
     // A whole piece needs no flat faces; in a stack they are glued.
     const bool alone = site.piece.layers.size() == 1;
-    const double high = !alone                     ? b.planeTo
-                        : isWholeBlock(site.piece) ? b.glued + footWaste(site.piece, site.shop)
-                                                   : b.glued + lidWaste(site.piece);
+    const EndWaste waste = alone ? endWaste(site.piece, site.shop, site.surfaces) : EndWaste{};
+    const double high = alone ? b.glued + waste.both() : b.planeTo;
     b.planeTo = high;
+    b.wasteBelow = waste.foot;
+    b.wasteAbove = waste.rim;
     const double wide = grown ? f.log : 2 * half.across, wideAlong = f.shape == BlockForm::Log ? f.log : 2 * half.along;
 
     const double length = f.alongAxis() ? high : wideAlong, thickness = f.alongAxis() ? wideAlong : high;
@@ -196,6 +197,10 @@ void buildBlock(const Site& site, Building& out)
                         .value = length,
                         .formula = f.alongAxis() ? asHigh : asWide};
     b.settings = {thick, across, along};
+    const Setting atFoot{
+        .name = "of it waste at the foot", .value = waste.foot, .formula = "what holds it", .decimals = 1},
+        atRim{.name = "of it waste at the rim", .value = waste.rim, .formula = "what holds it", .decimals = 1};
+    if (waste.both() > 0) b.settings.insert(b.settings.end(), {atFoot, atRim});
     judge(site, f, b);
 
     out.parts = {squarePart(site, {.id = "",
@@ -205,7 +210,8 @@ void buildBlock(const Site& site, Building& out)
                                    .width = wide,
                                    .thickness = thickness,
                                    .grain = f.alongAxis() ? "along the axis" : "across the axis"})};
-    const bool round = f.shape == BlockForm::Round;
+    out.parts.back().grown = f.shape == BlockForm::Log;
+    const bool round = f.shape == BlockForm::Round, standing = f.alongAxis();
     out.steps = [=, &layer = site.layer(), &flaws = site.piece.flaws](Bench& bench, const WorkItems& parts) {
         std::vector<Setting> found;
         Text look = inspected(flaws, found);
@@ -215,14 +221,23 @@ void buildBlock(const Site& site, Building& out)
                                            .how = std::move(look),
                                            .settings = found,
                                            .minutes = 5});
+        Text sawn = says(grown && standing   ? words::logCrosscut
+                         : grown             ? words::logInCradle
+                         : standing && round ? words::billetRound
+                         : standing          ? words::billetSquare
+                         : round             ? words::blockRound
+                                             : words::blockSquare,
+                         thick, across, along);
+        std::vector<Setting> sizes{thick, across, along};
+        if (waste.both() > 0) {
+            sizes.insert(sizes.end(), {atFoot, atRim});
+            sawn.also(says(words::wasteInLength, atFoot, atRim));
+        }
         WorkItem blank = bench.step(Action::Cut, "cut", {sound}, "blank",
                                     {.title = says(grown ? words::cutLog : words::cutBlock, bench.name()),
                                      .why = says(words::blankNearRound),
-                                     .how = says(grown   ? words::logInCradle
-                                                 : round ? words::blockRound
-                                                         : words::blockSquare,
-                                                 thick, across, along),
-                                     .settings = {thick, across, along},
+                                     .how = std::move(sawn),
+                                     .settings = std::move(sizes),
                                      .minutes = grown ? 20.0 : 10.0,
                                      .uses = {Resource::Saw}});
         return alone ? blank : flattenFaces(bench, blank, layer, 8);

@@ -211,8 +211,8 @@ void judge(const BoardRingForm& f, const Cone& c, const FlippedBoard& board, Bui
 class BoardRingSteps {
 public:
     BoardRingSteps(const Site& site, const BuiltLayer& b, const Cone& c, const FlippedBoard& board)
-        : layer_(site.layer()), f_(site.form<BoardRingForm>()), b_(b), c_(c), board_(board), s_(ringSettings(f_, c)),
-          tenon_(site.piece.choices.holding == HoldMethod::GluedTenon)
+        : layer_(site.layer()), shop_(site.shop), f_(site.form<BoardRingForm>()), b_(b), c_(c), board_(board),
+          s_(ringSettings(f_, c)), tenon_(site.piece.choices.holding == HoldMethod::GluedTenon)
     {
     }
 
@@ -344,13 +344,14 @@ private:
     WorkItem onTenon(Bench& bench, const WorkItem& round) const
     {
         const WorkItem tenon =
-            mountBlock(bench, "board-tenon", HoldMethod::GluedTenon, c_.radiusAt(b_.z0), b_.z1 - b_.z0, Text());
+            mountBlock(bench, "board-tenon", HoldMethod::GluedTenon,
+                       {.face = c_.radiusAt(b_.z0), .height = b_.z1 - b_.z0, .station = b_.z0}, shop_, Text());
         const WorkItem glued = bench.glue(
             "tenon", {tenon, round}, "on-tenon",
             {.title = says(words::tenonOntoBase, bench.name(), Text()),
              .why = says(words::runsTrue),
              .how = says(words::gluedForGood),
-             .joint = {.area = pi * std::pow(blockDiameter(HoldMethod::GluedTenon, c_.radiusAt(b_.z0)) / 2, 2),
+             .joint = {.area = pi * std::pow(blockDiameter(HoldMethod::GluedTenon, c_.radiusAt(b_.z0), shop_) / 2, 2),
                        .joints = 1,
                        .woods = woodsIn(b_)},
              .minutes = 6,
@@ -383,6 +384,7 @@ private:
     }
 
     const Layer& layer_;
+    const Shop& shop_;
     const BoardRingForm& f_;
     const BuiltLayer& b_;
     Cone c_;

@@ -1,4 +1,5 @@
 #include "core/constructions/construction.h"
+#include "core/holding/foot_hold.h"
 
 #include "core/wood/figure.h"
 #include "core/words/build.h"
@@ -52,9 +53,13 @@ void buildSpindle(const Site& site, Building& out)
     b.lay(cell);
     b.planeTo = side;
 
-    const double length = b.glued + b.tenon.below + b.tenon.above;
+    const EndWaste waste = endWaste(site.piece, site.shop, site.surfaces);
+    b.wasteBelow = waste.foot;
+    b.wasteAbove = waste.rim;
+    const double length = b.glued + b.tenon.below + b.tenon.above + waste.both();
     const Setting square{Resource::Saw, "square", side, Unit::Length, "Ø + 2 · allowance", planeArithmetic, 1};
-    const Setting cutTo{Resource::Saw, "length", length, Unit::Length, "height + tenons", planeArithmetic, 1};
+    const Setting cutTo{Resource::Saw,   "length", length, Unit::Length, "height + tenons + what holds it",
+                        planeArithmetic, 1};
     const Setting tenon{Resource::Lathe, "tenons, Ø", f.tenon, Unit::Length, "chosen", "", 1};
     const Setting body{Resource::Lathe,      "between the shoulders", b.glued, Unit::Length,
                        "the layer's height", planeArithmetic,         1};

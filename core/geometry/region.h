@@ -38,6 +38,7 @@ public:
     Region inset(double mm) const;
     /// Closed polygons, those round it anticlockwise, holes in it clockwise.
     const std::vector<Polyline>& polygons() const { return polygons_; }
+    bool operator==(const Region&) const = default;
 
 private:
     std::vector<Polyline> polygons_;

@@ -2,6 +2,7 @@
 
 #include "core/holding/mount.h"
 #include "core/wood/drying.h"
+#include "core/workpiece/lid_sides.h"
 #include "core/workpiece/worked_cuts.h"
 
 #include <algorithm>
@@ -9,7 +10,22 @@
 namespace vl {
 namespace {
 
-constexpr double screwsDeep = 12;  // mm, a faceplate's; common practice
+constexpr double screwsDeep = 12;                              // mm, a faceplate's; common practice
+constexpr double centerWaste = 12, closesBore = 6, faced = 2;  // mm; own values
+
+/// One piece of wood with its grain along the axis.
+bool standsAlongAxis(const Piece& piece)
+{
+    if (piece.layers.size() != 1) return false;
+    const Layer& l = piece.layers[0];
+    const BlockForm* block = l.as<BlockForm>();
+    return (block && block->alongAxis()) || l.is<BilletForm>() || l.is<SpindleForm>();
+}
+
+bool goesThrough(const TurnedSurfaces& surfaces)
+{
+    return !surfaces.inside.empty() && surfaces.inside.front().x() <= 0;
+}
 
 /// As high as the shallowest of the shop's jaws hold, so that any of them take it.
 double tenonHigh(const Shop& shop)
@@ -21,10 +37,18 @@ double tenonHigh(const Shop& shop)
 
 }  // namespace
 
+bool isVessel(const Piece& piece)
+{
+    const Hollow& hollow = piece.hollow;
+    if (!standsAlongAxis(piece) || hollow.rule == WallRule::Solid || hasLid(piece) || piece.split.on) return false;
+    if (piece.choices.holding != HoldMethod::WasteBlock) return false;  // then it is built on a block
+    return hollow.rule != WallRule::Bored || hollow.bore > widestBit;
+}
+
 bool isWholeBlock(const Piece& piece)
 {
     const BlockForm* block = piece.layers.size() == 1 ? piece.layers[0].as<BlockForm>() : nullptr;
-    return block && !block->alongAxis() && piece.axes.empty();
+    return isVessel(piece) || (block && !block->alongAxis() && piece.axes.empty());
 }
 
 double roughDiameter(const TurnedSurfaces& surfaces)
@@ -48,17 +72,26 @@ bool canBeTurnedWet(const Piece& piece, const TurnedSurfaces& surfaces, BlockFor
             piece.inlays.empty() && piece.holes.empty());
 }
 
-double footWaste(const Piece& piece, const Shop& shop)
+EndWaste endWaste(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces)
 {
-    switch (piece.choices.foot) {
-    case FootMethod::Tenon:
-        return tenonHigh(shop);
-    case FootMethod::Faceplate:
-        return screwsDeep;
-    case FootMethod::Recess:
-        break;
+    if (!isWholeBlock(piece)) {
+        if (!standsAlongAxis(piece) || piece.split.on) return {};
+        if (hasLid(piece)) return {.foot = endTenon, .rim = lidWaste(piece) - endTenon};
+        // What it is parted down from has it already.
+        const Layer& l = piece.layers[0];
+        const double each = std::max(0.0, centerWaste - (l.gluedThickness() - l.thickness) / 2);
+        return {.foot = each, .rim = each};
     }
-    return 0;
+    const FootMethod method = piece.choices.foot;
+    EndWaste waste{.foot = method == FootMethod::Tenon       ? tenonHigh(shop)
+                           : method == FootMethod::Faceplate ? screwsDeep
+                                                             : 0};
+    if (!isVessel(piece)) return waste;
+    if (goesThrough(surfaces)) waste.foot += closesBore;
+    // The hollow takes the drive's mark away where its mouth is wider than that.
+    constexpr double drive = 15;  // mm, on the radius
+    waste.rim = !surfaces.inside.empty() && surfaces.inside.back().y() > drive ? faced : centerWaste;
+    return waste;
 }
 
 FootHold footHold(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces)
@@ -78,7 +111,7 @@ FootHold footHold(const Piece& piece, const Shop& shop, const TurnedSurfaces& su
         f.diameter = std::min(f.diameter, 2 * foot - 2);
         f.depth = tenonHigh(shop);
         // It stands below the foot, in wood that is turned off.
-        f.left = floor;
+        f.left = isVessel(piece) && goesThrough(surfaces) ? closesBore : floor;
         f.fits = f.diameter >= jaws.gripLeast;
         break;
     case FootMethod::Recess:

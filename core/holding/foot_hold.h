@@ -20,10 +20,20 @@ struct FootHold {
 };
 FootHold footHold(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces);
 
-/// Wood that the foot's grip needs beyond the piece's own height, mm: turned off last.
-double footWaste(const Piece& piece, const Shop& shop);
+/// Wood that the blank of a piece in one layer has beyond the piece's own height for holding it, mm: turned or parted
+/// off last. 12 mm where a center's mark would stay (own cautious value), the foot's grip, and 6 mm over it where the
+/// hollow goes right through: it closes the bore until the grip has served.
+struct EndWaste {
+    double foot = 0, rim = 0;
+    double both() const { return foot + rim; }
+};
+EndWaste endWaste(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces);
 
-/// Whether the piece is one block with its grain across the axis: turned from both sides.
+/// Whether the piece is one piece of wood with its grain along the axis, hollowed from its free end: no center can
+/// stand where the tool comes in. Not what is bored right through before it is mounted, nor what has a lid.
+bool isVessel(const Piece& piece);
+/// Whether the piece is one piece of wood that is turned from both sides: a block with its grain across the axis, or a
+/// vessel.
 bool isWholeBlock(const Piece& piece);
 
 /// Whether a wet block can be turned twice, or once, with what the piece asks for. Turned once it is oval when it is

@@ -39,28 +39,55 @@ const BlockHold& blockHold(HoldMethod method)
     return all[static_cast<size_t>(method)];
 }
 
-double blockDiameter(HoldMethod method, double face)
+namespace {
+
+constexpr double shoulder = 3, usualShare = 0.6;  // mm round a tenon, own cautious value; of the block, common practice
+
+/// The jaws that a block's tenon is turned to.
+const Jaws& blockJaws(HoldMethod method, double face, const Shop& shop)
 {
-    // As wide as the face that is turned there, so that the tool comes round the foot.
-    return std::max(40.0, std::floor(2 * (std::isnan(face) ? 30 : face) * blockHold(method).widest));
+    return jawsFor(shop, true, usualShare * 2 * (std::isnan(face) ? 30 : face) * blockHold(method).widest);
 }
 
-WorkItem mountBlock(Bench& bench, const std::string& name, HoldMethod method, double face, double height,
+/// A block and its tenon, where they stand.
+Region blockRegion(const OnBlock& on, double radius, double thick, double tenon, double high)
+{
+    const auto stretch = [&](double from, double to) {
+        return on.down ? Range{on.station + from, on.station + to} : Range{on.station - to, on.station - from};
+    };
+    return Region::box(stretch(0, thick), {0, radius}) | Region::box(stretch(thick, thick + high), {0, tenon});
+}
+
+}  // namespace
+
+double blockDiameter(HoldMethod method, double face, const Shop& shop)
+{
+    // As wide as the face that is turned there, so that the tool comes round the foot, but no narrower than its tenon
+    // and a shoulder for the jaws.
+    const double least = std::max(40.0, std::ceil(blockJaws(method, face, shop).gripLeast + 2 * shoulder));
+    return std::max(least, std::floor(2 * (std::isnan(face) ? 30 : face) * blockHold(method).widest));
+}
+
+WorkItem mountBlock(Bench& bench, const std::string& name, HoldMethod method, const OnBlock& on, const Shop& shop,
                     const Text& of)
 {
     const BlockHold& hold = blockHold(method);
-    const double wide = blockDiameter(method, face);
+    const Jaws& jaws = blockJaws(method, on.face, shop);
+    const double wide = blockDiameter(method, on.face, shop);
     auto usual = [](const char* said, double mm) {
         return Setting{
             .machine = Resource::Lathe, .name = said, .value = mm, .source = "common practice", .decimals = 0};
     };
     const Setting across = usual("block, Ø", wide), thick = usual("its thickness", hold.thick),
-                  tenon = usual("its tenon, Ø", std::clamp(std::floor(wide * 0.6), 35.0, 100.0)),
-                  high = usual("the tenon's height", 8);
+                  tenon = usual("its tenon, Ø",
+                                std::clamp(std::floor(wide * usualShare), std::ceil(jaws.gripLeast), jaws.gripMost)),
+                  high = usual("the tenon's height", std::min(8.0, jaws.depth));
+    Text how = says(hold.blockHow, across, thick, tenon, high);
+    if (!jaws.name.empty()) how.also(says(words::withJaws, jaws.name));
     return bench.step(Action::Mount, name, {{bench.key("waste-block"), ""}}, "mounted-" + name,
                       {.title = says(hold.block, of),
                        .why = says(hold.blockWhy),
-                       .how = says(hold.blockHow, across, thick, tenon, high),
+                       .how = std::move(how),
                        .settings = {across, thick, tenon, high},
                        .minutes = 15,
                        .uses = {Resource::Lathe},
@@ -68,7 +95,10 @@ WorkItem mountBlock(Bench& bench, const std::string& name, HoldMethod method, do
                                 .by = Hold::Tenon,
                                 .diameter = tenon.value,
                                 .depth = high.value,
-                                .overhang = hold.thick + height}});
+                                .overhang = hold.thick + on.height,
+                                .rimToHead = on.down,
+                                .jaws = jaws.name},
+                       .effect = effect::Bring{blockRegion(on, wide / 2, hold.thick, tenon.value / 2, high.value)}});
 }
 
 }  // namespace vl

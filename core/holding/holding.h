@@ -1,6 +1,7 @@
 #pragma once
 
 #include "core/piece/document/piece.h"
+#include "core/piece/shop/shop.h"
 #include "core/recipe/bench.h"
 
 namespace vl {
@@ -16,11 +17,17 @@ struct BlockHold {
 };
 const BlockHold& blockHold(HoldMethod method);
 
-/// The block for a face of this radius (mm, NaN where there is none), mounted on the lathe; `name` is its step's,
-/// `height` what is built on it, mm.
-WorkItem mountBlock(Bench& bench, const std::string& name, HoldMethod method, double face, double height,
+/// What stands on a block.
+struct OnBlock {
+    double face = 0;     ///< radius of the face that is turned there, mm; NaN where there is none
+    double height = 0;   ///< of what is built on it, mm
+    double station = 0;  ///< where it stands on it, mm
+    bool down = false;   ///< built downwards: the block is above it
+};
+/// The block for it, mounted on the lathe; `name` is its step's.
+WorkItem mountBlock(Bench& bench, const std::string& name, HoldMethod method, const OnBlock& on, const Shop& shop,
                     const Text& of);
 /// Its diameter, mm.
-double blockDiameter(HoldMethod method, double face);
+double blockDiameter(HoldMethod method, double face, const Shop& shop);
 
 }  // namespace vl

@@ -19,9 +19,9 @@ std::vector<FootChoice> footChoices(const Piece& piece, const Shop& shop)
         const Assembly assembly = assemble(as, shop, surfaces);
         const Shape shape = measureShape(as, assembly, surfaces);
         const FootHold foot = footHold(as, shop, surfaces);
-        FootChoice c{.method = as.choices.foot, .waste = footWaste(as, shop)};
+        FootChoice c{.method = as.choices.foot, .waste = endWaste(as, shop, surfaces).foot};
         const Part& block = assembly.parts[0];
-        c.volume = c.waste * block.length * block.width;
+        c.volume = c.waste * block.width * (isVessel(as) ? block.thickness : block.length);
         for (const Step& s : assembly.recipe) c.minutes += s.workMinutes;
         const std::vector<Mount> mounts = mountsOf(as, shop, assembly, surfaces, shape, {});
         c.holds =

@@ -4,9 +4,12 @@
 #include "core/holding/foot_hold.h"
 #include "core/holding/mount.h"
 #include "core/piece/records/reading.h"
+#include "core/process/axis_recipe.h"
 #include "core/process/finish_recipe.h"
+#include "core/process/inlay_recipe.h"
 #include "core/process/shared_steps.h"
 #include "core/process/turn_recipe.h"
+#include "core/recipe/settings.h"
 #include "core/wood/drying.h"
 #include "core/words/turn.h"
 #include "core/workpiece/air_sweep.h"
@@ -20,6 +23,7 @@ namespace vl {
 namespace {
 
 constexpr double screwLong = 25, screwFlange = 60;  // mm, a usual worm screw; common practice
+constexpr double startLeft = 3;                     // mm over the floor under the starting hole; own value
 constexpr double margin = 6;                        // mm left under a screw's point or a recess; own value
 
 class BlockWriter {
@@ -35,41 +39,49 @@ public:
     void write(const WorkItem& blank)
     {
         now_ = onTheBlank(piece_, surfaces_, bench_, blank);
-        const bool together = piece_.choices.sides == SideMethod::BothRoughed;
-        const BlockForm& block = *piece_.layers[0].as<BlockForm>();
-        const bool wet = block.isWet() && canBeTurnedWet(piece_, surfaces_, block.wet) && hollow_;
-        const bool twice = wet && block.wet == BlockForm::TurnedTwice, once = wet && block.wet == BlockForm::TurnedOnce;
+        if (hasMarkedCenters(piece_)) now_ = markCenters(piece_, bench_, now_);
+        // What is hollowed with long tools from one end is finished outside while two centers still hold it.
+        const bool together = !vessel_ && piece_.choices.sides == SideMethod::BothRoughed;
+        const BlockForm* block = piece_.layers[0].as<BlockForm>();
+        const bool wet = block && block->isWet() && canBeTurnedWet(piece_, surfaces_, block->wet) && hollow_;
+        const bool twice = wet && block->wet == BlockForm::TurnedTwice,
+                   once = wet && block->wet == BlockForm::TurnedOnce;
         if (twice)
-            turnWet(block);
+            turnWet(*block);
         else
             mountFirst("mount-first");
         turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25,
-             outsideTurned(surfaces_, roughLeft));
+             outsideTurned(surfaces_, roughLeft, {waste_.foot, waste_.rim}));
         turnFoot("foot", "footed");
+        now_ = fillCracks(piece_, surfaces_, bench_, now_);
         if (!together) finishOutside(!once);
+        // Sides on other axes are cut before the wood that carries them is hollow.
+        now_ = turnAxes(piece_, shop_, surfaces_, true, bench_, now_);
         mountReversed("mount-reversed");
+        if (vessel_ && !twice) startBore(startLeft);
         if (hollow_) {
             StepSpec d{.title = says(words::hollow),
                        .why = says(together ? words::bothRoughed : words::thinLast),
-                       .how = says(words::byCaliper),
+                       .how = says(vessel_ ? words::fromHoleOutwards : words::byCaliper),
                        .minutes = 40,
                        .uses = {Resource::Lathe},
                        .rounds = {.usual = 1, .until = says(words::depthReached)},
                        .effect = insideTurned(surfaces_, roughLeft)};
             sayDepthRod(surfaces_, height_, d.settings, d.how);
+            if (isRing()) sayDownToWaste(d);
             sayAir(d);
             step(Action::Turn, "hollow", "hollow-turned", std::move(d));
             if (together) finishOutside(!once);
             sharpen("inside");
             thinWings();
-            turn("fine", words::finishWall, together ? words::shapeHasMoved : words::thinLast, words::lightCuts, 25,
-                 bothTurned(surfaces_));
+            turn("fine", together ? words::finishWall : words::finishInside,
+                 together ? words::shapeHasMoved : words::thinLast, words::lightCuts, 25, bothTurned(surfaces_));
         } else if (together)
             finishOutside(true);
         now_ = beforeSanding(piece_, surfaces_, bench_, now_);
         if (once) {
             mountLast();
-            dry(block, thickest_, Coat::Bag, words::bagIt, words::bagWay, words::bendsNotCracks);
+            dry(*block, thickest_, Coat::Bag, words::bagIt, words::bagWay, words::bendsNotCracks);
             sandByHand();
         } else {
             sand("sand", words::sand, Sanded::Rest);
@@ -80,6 +92,39 @@ public:
     }
 
 private:
+    /// End grain is hollowed from the middle out, from a hole that the tool begins in; the rim's waste comes off first.
+    void startBore(double over)
+    {
+        constexpr double usual = 35, beside = 2;  // mm: a usual bit, and left all round it
+        const double floor = surfaces_.inside.front().x(), top = height_ + waste_.rim;
+        // The narrowest of the hollow above what the floor's round takes.
+        const double narrow = radiusRange(surfaces_.inside, std::min(floor + over + usual / 2, height_), height_).low;
+        const double most = std::max(4.0, 2 * (std::isnan(narrow) ? rim_ : narrow) - 2 * beside);
+        const Setting bit = lengthAt(Resource::Drill, "bit, Ø", std::floor(std::min(usual, most)),
+                                     "the hollow, at its narrowest"),
+                      deep = lengthAt(Resource::Drill, "deep, from the finished rim",
+                                      std::max(0.0, height_ - floor - over), "rim − floor − what is left"),
+                      left = lengthAt({}, "left over the floor", over, "own value"),
+                      off = lengthAt(Resource::Lathe, "off the rim’s end", waste_.rim, "the waste there");
+        // A saw-tooth bit's usual speed: 500 rpm at 35 mm, faster as it is narrower; common practice, from memory.
+        constexpr double turns = 17500, fastest = 1500;  // rpm · mm, rpm
+        const Setting speed{.machine = Resource::Lathe,
+                            .name = "bored at, at the most",
+                            .value = std::floor(std::min(fastest, turns / bit.value) / 10) * 10,
+                            .unit = Unit::Speed,
+                            .formula = "17,500 / Ø",
+                            .source = "common practice",
+                            .decimals = 0};
+        StepSpec d{.title = says(words::startBore, bit),
+                   .why = says(words::endGrainFromMiddle),
+                   .how = says(words::faceRimEnd, off).also(says(words::startBoreWay, bit, deep, left, speed)),
+                   .settings = {off, bit, deep, left, speed},
+                   .minutes = 12,
+                   .uses = {Resource::Lathe},
+                   .effect = effect::Turn{effect::Turn::Inside, Region::box({floor + over, top}, {0, bit.value / 2}) |
+                                                                    Region::box({height_, top}, {0, farOut})}};
+        step(Action::Drill, "bore-start", "bored-to-start", std::move(d));
+    }
     static double rimOf(const TurnedSurfaces& surfaces)
     {
         return surfaces.inside.empty() ? 0 : surfaces.inside.back().y();
@@ -186,10 +231,11 @@ private:
               .settings = {rough},
               .minutes = 25,
               .uses = {Resource::Lathe},
-              .effect = outsideTurned(surfaces_, (wide - 2 * surfaces_.widest()) / 2)});
+              .effect = outsideTurned(surfaces_, (wide - 2 * surfaces_.widest()) / 2, {waste_.foot, waste_.rim})});
         wetFoot(block);
         turnFoot("foot-wet", "footed-wet");
         mountReversed("mount-reversed-wet");
+        if (vessel_) startBore(startLeft + wide / 2 - surfaces_.widest());
         step(Action::Turn, "hollow-wet", "hollow-wet",
              {.title = says(words::hollowWet, left),
               .why = says(words::evenWallDries),
@@ -280,10 +326,11 @@ private:
 
     void mountFirst(const std::string& id)
     {
-        // The screw's hole goes into what is hollowed away; where nothing deep enough is, the ends hold it.
-        const BlockForm& block = *piece_.layers[0].as<BlockForm>();
-        const bool bark = block.shape == BlockForm::HalfLog && block.bark == BlockForm::AtRim;
-        const bool screw = !bark && depth_ >= screwLong + margin && rim_ > screwFlange / 2;
+        // The screw's hole goes into what is hollowed away; where nothing deep enough is, or only end grain, the ends
+        // hold it.
+        const BlockForm* block = piece_.layers[0].as<BlockForm>();
+        const bool bark = block && block->shape == BlockForm::HalfLog && block->bark == BlockForm::AtRim;
+        const bool screw = !bark && !vessel_ && depth_ >= screwLong + margin && rim_ > screwFlange / 2;
         const Setting flange{.machine = Resource::Lathe,
                              .name = "screw's flange, Ø",
                              .value = screwFlange,
@@ -295,18 +342,23 @@ private:
                  .formula = "screw + 1 mm",
                  .source = "common practice",
                  .decimals = 0};
-        StepSpec d{.title = says(screw ? words::mountScrew : words::mountFaceCenters),
-                   .why = says(words::outsideFirst),
+        StepSpec d{.title = says(screw     ? words::mountScrew
+                                 : vessel_ ? words::mountVessel
+                                           : words::mountFaceCenters),
+                   .why = says(vessel_ ? words::footThenFreeEnd : words::outsideFirst),
                    .how = screw ? says(words::screwInRim, flange, deep)
-                                : says(bark ? words::spurInBark : words::spurInRim),
+                                : says(bark      ? words::spurInBark
+                                       : vessel_ ? words::spurInRimEnd
+                                                 : words::spurInRim),
                    .minutes = 8,
                    .uses = {Resource::Lathe},
                    .held = {.set = true,
                             .by = screw ? Hold::Screw : Hold::Centers,
                             .diameter = screw ? screwFlange : 25,
                             .depth = screw ? screwLong : 6,
-                            .overhang = height_,
+                            .overhang = height_ + waste_.both(),
                             .tailstock = true,
+                            .alongGrain = vessel_,
                             .rimToHead = true}};
         if (screw) d.settings = {flange, deep};
         step(Action::Mount, id, ("on-lathe-" + id).c_str(), std::move(d));
@@ -332,7 +384,7 @@ private:
     /// A tenon stands below the foot; a recess goes into it.
     effect::Turn footTurned() const
     {
-        if (foot_.by == Hold::Tenon) return tenonTurned({-foot_.depth, 0}, foot_.diameter / 2);
+        if (foot_.by == Hold::Tenon) return tenonTurned({-waste_.foot, foot_.depth - waste_.foot}, foot_.diameter / 2);
         return {effect::Turn::Foot, Region::box({0, foot_.depth}, {0, foot_.diameter / 2})};
     }
 
@@ -385,15 +437,68 @@ private:
                             .by = foot_.by,
                             .diameter = foot_.diameter,
                             .depth = foot_.depth,
-                            .overhang = height_,
+                            .overhang = height_ + waste_.both() - foot_.depth,
+                            .tailstock = false,
                             .round = true,
+                            .alongGrain = vessel_,
                             .jaws = foot_.jaws}};
         if (!foot_.jaws.empty()) d.how.also(says(words::withJaws, foot_.jaws));
         step(Action::Mount, id, ("reversed-" + id).c_str(), std::move(d));
     }
 
+    /// Bored right through: the waste under it closes the bore until it is parted off.
+    bool isRing() const { return vessel_ && surfaces_.inside.front().x() <= 0; }
+    void sayDownToWaste(StepSpec& d) const
+    {
+        constexpr double into = 1;  // mm, so that parting meets the bore; own value
+        const Setting deep = lengthAt(Resource::Lathe, "deep, from the finished rim", height_ + into, "height + 1 mm"),
+                      left = lengthAt({}, "waste left to close the bore", waste_.foot - foot_.depth - into,
+                                      "waste − grip");
+        d.settings.insert(d.settings.end(), {deep, left});
+        d.how.also(says(words::hollowToWaste, deep, left));
+    }
+
+    /// What is bored right through is a ring: no center holds it once it is parted from its waste.
+    void finishRing()
+    {
+        const Setting waste = lengthAt(Resource::Lathe, "waste under it", waste_.foot,
+                                       "the grip, and what closes the bore"),
+                      wide =
+                          lengthAt(Resource::Lathe, "held on, Ø", 2 * surfaces_.outside.back().y(), "the rim, outside");
+        step(Action::PartOff, "part-off", "parted",
+             {.title = says(words::partRingOff),
+              .why = says(words::wasteHasClosedBore),
+              .how = says(words::partRingWay, waste),
+              .settings = {waste},
+              .minutes = 8,
+              .uses = {Resource::Lathe},
+              .effect = effect::Part{.stays = {0, farOut}}});
+        step(Action::Mount, "mount-last", "on-its-rim",
+             {.title = says(words::mountRingForFoot),
+              .why = says(words::partedFaceRough),
+              .how = says(words::ringInJam, wide),
+              .settings = {wide},
+              .minutes = 10,
+              .uses = {Resource::Lathe},
+              .held = {.set = true,
+                       .by = Hold::Jam,
+                       .diameter = wide.value,
+                       .depth = 10,
+                       .overhang = height_,
+                       .round = true,
+                       .alongGrain = vessel_,
+                       .rimToHead = true}});
+        step(Action::Turn, "foot-off", "foot-turned",
+             {.title = says(words::trueFoot),
+              .why = says(words::partedFaceRough),
+              .how = says(words::trueFootWay),
+              .minutes = 8,
+              .uses = {Resource::Lathe}});
+    }
+
     void mountLast()
     {
+        if (isRing()) return finishRing();
         if (foot_.by == Hold::Recess) return;  // it stays
         struct Last {
             Hold by;
@@ -406,9 +511,14 @@ private:
         const LastMethod chosen = piece_.choices.last;
         const bool rim = chosen == LastMethod::Jam || chosen == LastMethod::Buttons;
         const Last& last = all[static_cast<size_t>(edged_ && rim ? LastMethod::Cushion : chosen)];
-        const double across = std::max(20.0, 2 * (rim_ > 0 ? rim_ : foot_.diameter));
-        const Setting wide{
-            .machine = Resource::Lathe, .name = "held on, Ø", .value = across, .formula = "the rim", .decimals = 0};
+        // Outside where it goes into something, inside where something goes into it.
+        const bool outside = last.by == Hold::Jam || last.by == Hold::Buttons || rim_ <= 0;
+        const double across = std::max(20.0, 2 * (outside ? surfaces_.outside.back().y() : rim_));
+        const Setting wide{.machine = Resource::Lathe,
+                           .name = "held on, Ø",
+                           .value = across,
+                           .formula = outside ? "the rim, outside" : "the rim, inside",
+                           .decimals = 1};
         step(Action::Mount, "mount-last", "on-its-rim",
              {.title = says(words::mountForFoot),
               .why = says(words::tenonHasServed),
@@ -430,7 +540,7 @@ private:
               .how = says(words::footALittleHollow),
               .minutes = 12,
               .uses = {Resource::Lathe},
-              .effect = effect::Turn{effect::Turn::Foot, Region::box({-footWaste(piece_, shop_), 0}, {0, 1e4})}});
+              .effect = effect::Turn{effect::Turn::Foot, Region::box({-waste_.foot, 0}, {0, farOut})}});
     }
 
     const Piece& piece_;
@@ -445,6 +555,8 @@ private:
     bool hollow_;
     double depth_, rim_, corner_;
     double thickest_ = thickestWall(surfaces_);
+    EndWaste waste_ = endWaste(piece_, shop_, surfaces_);
+    bool vessel_ = isVessel(piece_);
     WorkItem now_;
 };
 

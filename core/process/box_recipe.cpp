@@ -1,7 +1,9 @@
 #include "core/process/box_recipe.h"
 
+#include "core/holding/foot_hold.h"
 #include "core/process/axis_recipe.h"
 #include "core/process/finish_recipe.h"
+#include "core/process/inlay_recipe.h"
 #include "core/process/shared_steps.h"
 #include "core/process/turn_recipe.h"
 #include "core/recipe/settings.h"
@@ -36,8 +38,8 @@ public:
     void write(const WorkItem& blank)
     {
         const WorkItem sawn = onTheBlank(piece_, surfaces_, bench_, blank);
-        const WorkItem round = turnRound(sawn);
-        auto [box, lid] = part(round);
+        const WorkItem round = fillCracks(piece_, surfaces_, bench_, turnRound(sawn));
+        auto [box, lid] = part(sidesCut(round));
         lid = makeLid(lid);
         box = makeBox(box, lid);
         finish(box);
@@ -48,8 +50,9 @@ private:
 
     WorkItem turnRound(const WorkItem& blank)
     {
+        const WorkItem marked = hasMarkedCenters(piece_) ? markCenters(piece_, bench_, blank) : blank;
         WorkItem now =
-            bench_.step(Action::Mount, "mount-centres", {blank}, "mounted",
+            bench_.step(Action::Mount, "mount-centres", {marked}, "mounted",
                         {.title = says(words::mountCenters, says(words::layerNumber, 1)),
                          .why = says(words::endsHold),
                          .how = says(words::spurAndCup),
@@ -63,7 +66,31 @@ private:
                             .settings = {tenon_, high_},
                             .minutes = 20,
                             .uses = {Resource::Lathe},
-                            .effect = outsideTurned(surfaces_, roughLeft)});
+                            .effect = roundWithTenons()});
+    }
+
+    /// Round, with a tenon at both ends.
+    effect::Turn roundWithTenons() const
+    {
+        const EndWaste waste = endWaste(piece_, shop_, surfaces_);
+        effect::Turn turn = outsideTurned(surfaces_, roughLeft);
+        for (const double from : {-waste.foot, height_ + waste.rim - high_.value})
+            turn.away = turn.away | tenonTurned({from, from + high_.value}, tenon_.value / 2).away;
+        return turn;
+    }
+
+    /// Sides on other axes are cut while the wood that carries them is solid and both centers hold it.
+    WorkItem sidesCut(const WorkItem& round)
+    {
+        if (piece_.axes.empty()) return round;
+        const WorkItem outside = bench_.step(Action::Turn, "fine-outside", {round}, "outside-turned",
+                                             {.title = says(words::finishOutside),
+                                              .why = says(words::sidesNeedOutside),
+                                              .how = says(words::lightCuts),
+                                              .minutes = 15,
+                                              .uses = {Resource::Lathe},
+                                              .effect = outsideTurned(surfaces_)});
+        return turnAxes(piece_, shop_, surfaces_, true, bench_, outside);
     }
 
     std::pair<WorkItem, WorkItem> part(const WorkItem& round)
@@ -184,14 +211,14 @@ private:
                            .settings = {wide, long_},
                            .minutes = 15,
                            .uses = {Resource::Lathe}});
+        const bool sides = !piece_.axes.empty();
         box = bench_.step(Action::Turn, "fine", {box}, "turned",
-                          {.title = says(words::turnTogether),
-                           .why = says(words::joinsDisappear),
+                          {.title = says(sides ? words::lidTenonOnly : words::turnTogether),
+                           .why = says(sides ? words::sidesAreDone : words::joinsDisappear),
                            .how = says(words::lidTenonOff),
                            .minutes = 20,
                            .uses = {Resource::Lathe},
                            .effect = outsideTurned(surfaces_)});
-        box = turnAxes(piece_, shop_, surfaces_, true, bench_, box);
         box = beforeSanding(piece_, surfaces_, bench_, box);
         StepSpec sand{.title = says(words::sand),
                       .why = says(words::throughGrits),

@@ -112,7 +112,6 @@ WorkItem sawTurned(const Piece& piece, const Shop& shop, Bench& bench, const Wor
 
 WorkItem drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& all, Bench& bench, const WorkItem& now)
 {
-    constexpr double wideBit = 50;  // mm; no wider is easily held at a drill press, common practice
     const Hole& h = piece.holes[all.front()->hole];
     const bool side = h.into == Hole::Side;
     const Setting wide = lengthAt(Resource::Drill, "bit, Ø", h.diameter),
@@ -160,7 +159,7 @@ WorkItem drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& a
         for (const DrilledHole* one : all) marks.push_back({one->mark.hole, one->angleDeg});
         sayRound(Resource::Drill, h.plate, marks, true, d);
     }
-    if (std::max(h.diameter, h.wide) > wideBit) d.how.also(says(words::wideBit));
+    if (std::max(h.diameter, h.wide) > widestBit) d.how.also(says(words::wideBit));
     return bench.step(Action::Drill, drillStep(piece, *all.front()), {now}, "drilled-" + h.id, std::move(d));
 }
 

@@ -261,13 +261,15 @@ void saySanding(const Piece& piece, const Shop& shop, const TurnedSurfaces& surf
     constexpr double fastest = 700, slowest = 100, rim = 6, fine = 0.6;  // rpm, rpm, m/s, share; the last two our own
     const double wide = std::max(1.0, surfaces.widest()),
                  rpm = std::clamp(rim / (2 * pi * wide / 1000) * 60, slowest, fastest);
+    // A disc's own usual speed; with the lathe at half of it or less they rub alike.
+    constexpr double discLeast = 1000, discMost = 2400;  // rpm, own cautious values
     const Setting most = rpmOf("sanded at, at the most", rpm, "6 m/s at the rim, 700 at the most"),
                   later = rpmOf("from grit 220 on", fine * rpm, "six tenths of that"),
                   drill = {.machine = Resource::Drill,
                            .name = "sanding disc, at",
-                           .value = 2 * fine * rpm,
+                           .value = std::clamp(2 * fine * rpm, discLeast, discMost),
                            .unit = Unit::Speed,
-                           .formula = "twice the lathe's",
+                           .formula = "twice the lathe's, within its usual range",
                            .source = "common practice",
                            .decimals = 0};
     settings.insert(settings.end(), {most, later, drill});

@@ -6,6 +6,7 @@
 #include "core/words/inlay.h"
 #include "core/workpiece/inlay_sides.h"
 #include "core/workpiece/openings.h"
+#include "core/workpiece/turning.h"
 #include "core/workpiece/worked_cuts.h"
 
 #include <algorithm>
@@ -34,7 +35,9 @@ Setting grams(const char* name, double g, const char* formula)
 WorkItem opened(const Inlay& f, const InlayPlace& p, const std::string& name, Bench& bench, const WorkItem& now)
 {
     if (f.kind == Inlay::Crack) {
-        const Setting wide = lengthAt({}, "opened to", f.width), deep = lengthAt({}, "deep", f.depth),
+        const Setting wide = lengthAt({}, "opened to", f.width),
+                      deep = lengthAt({}, "deep", f.depth + roughLeft,
+                                      "below the finished surface, and what roughing left"),
                       length = lengthAt({}, "long", f.length), loss = lengthAt({}, "lost in cutting back", f.loss);
         return bench.step(Action::Carve, "open-" + f.id, {now}, "opened-" + f.id,
                           {.title = says(words::openCrack, name),
@@ -86,7 +89,9 @@ WorkItem set(const Inlay& f, const InlayPlace& p, const std::string& name, Bench
                        .waitMinutes = caSets});
 }
 
-WorkItem packed(const Inlay& f, const InlayPlace& p, const std::string& name, Bench& bench, const WorkItem& now)
+/// `wait` in minutes: what sets beside it is waited for once.
+WorkItem packed(const Inlay& f, const InlayPlace& p, const std::string& name, double wait, Bench& bench,
+                const WorkItem& now)
 {
     const Filling of = fillingOf(f, p);
     const Setting fillings = countAt({}, "fillings", f.fillings), filler = grams("filler", of.filler, "volume · share"),
@@ -96,7 +101,7 @@ WorkItem packed(const Inlay& f, const InlayPlace& p, const std::string& name, Be
                .how = says(f.method == Inlay::Thin ? words::fillThin : words::fillMedium, fillings, filler, glue),
                .settings = {fillings, filler, glue},
                .minutes = 10.0 * f.fillings,
-               .waitMinutes = minutesToSet(f.method, f.fillings),
+               .waitMinutes = wait,
                .rounds = {.usual = f.fillings, .until = says(words::nothingSinks)},
                .effect = effect::LetIn{}};
     if (f.kind == Inlay::Crack) d.how.also(says(words::fromRimDown));
@@ -104,29 +109,29 @@ WorkItem packed(const Inlay& f, const InlayPlace& p, const std::string& name, Be
     return bench.step(Action::Fill, fillStep(f), {now}, "filled-" + f.id, std::move(d));
 }
 
-WorkItem oneInlay(const Piece& piece, const TurnedSurfaces& surfaces, const Inlay& f, Bench& bench, WorkItem now)
+WorkItem sealed(const Inlay& f, const std::string& name, double wait, Bench& bench, const WorkItem& now)
 {
-    const InlayPlace p = placeOf(f, surfaces);
-    if (!p.meetsWood) return now;
-    const std::string name = nameOf(piece, f);
-    now = opened(f, p, name, bench, now);
-    now = bench.step(Action::Finish, "seal-" + f.id, {now}, "sealed-" + f.id,
-                     {.title = says(words::seal, name),
-                      .why = says(words::noStain),
-                      .how = says(words::sealWay),
-                      .minutes = 5,
-                      .waitMinutes = sealerDries});
-    const bool pieces = f.kind != Inlay::Crack && f.set != Inlay::None;
-    if (pieces) now = set(f, p, name, bench, now);
-    if (f.kind == Inlay::Crack)
-        now = bench.step(Action::Fill, "dam-" + f.id, {now}, "dammed-" + f.id,
-                         {.title = says(words::damTape, name),
-                          .why = says(words::runsOut),
-                          .how = says(words::damWay),
-                          .minutes = 5});
-    now = packed(f, p, name, bench, now);
+    return bench.step(Action::Finish, "seal-" + f.id, {now}, "sealed-" + f.id,
+                      {.title = says(words::seal, name),
+                       .why = says(words::noStain),
+                       .how = says(words::sealWay),
+                       .minutes = 5,
+                       .waitMinutes = wait});
+}
+
+WorkItem dammed(const Inlay& f, const std::string& name, Bench& bench, const WorkItem& now)
+{
+    return bench.step(
+        Action::Fill, "dam-" + f.id, {now}, "dammed-" + f.id,
+        {.title = says(words::damTape, name), .why = says(words::runsOut), .how = says(words::damWay), .minutes = 5});
+}
+
+bool hasPieces(const Inlay& f) { return f.kind != Inlay::Crack && f.set != Inlay::None; }
+
+WorkItem levelled(const Inlay& f, const std::string& name, Bench& bench, const WorkItem& now)
+{
     Text how = says(words::levelWay);
-    if (pieces && isMetal(fillingOf(f.wood))) how.also(says(words::levelMetal));
+    if (hasPieces(f) && isMetal(fillingOf(f.wood))) how.also(says(words::levelMetal));
     return bench.step(Action::Turn, "level-" + f.id, {now}, "levelled-" + f.id,
                       {.title = says(words::levelInlay, name),
                        .why = says(words::beforeGrits),
@@ -134,6 +139,34 @@ WorkItem oneInlay(const Piece& piece, const TurnedSurfaces& surfaces, const Inla
                        .minutes = 15,
                        .uses = {Resource::Lathe},
                        .rounds = {.usual = 1, .until = says(words::noPits)}});
+}
+
+/// Those that `which` holds for, a step of each after a step of each: all of them dry and set side by side.
+template <class Which>
+WorkItem letInTogether(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, WorkItem now, Which which)
+{
+    struct One {
+        const Inlay& inlay;
+        InlayPlace place;
+        std::string name;
+    };
+    std::vector<One> all;
+    double sets = 0;
+    for (const Inlay& f : piece.inlays)
+        if (InlayPlace p = placeOf(f, surfaces); which(f) && p.meetsWood) {
+            all.push_back({f, std::move(p), nameOf(piece, f)});
+            sets = std::max(sets, minutesToSet(f.method, f.fillings));
+        }
+    const auto atLast = [&](const One& o, double minutes) { return &o == &all.back() ? minutes : 0.0; };
+    for (const One& o : all) now = opened(o.inlay, o.place, o.name, bench, now);
+    for (const One& o : all) now = sealed(o.inlay, o.name, atLast(o, sealerDries), bench, now);
+    for (const One& o : all)
+        if (hasPieces(o.inlay)) now = set(o.inlay, o.place, o.name, bench, now);
+    for (const One& o : all)
+        if (o.inlay.kind == Inlay::Crack) now = dammed(o.inlay, o.name, bench, now);
+    for (const One& o : all) now = packed(o.inlay, o.place, o.name, atLast(o, sets), bench, now);
+    for (const One& o : all) now = levelled(o.inlay, o.name, bench, now);
+    return now;
 }
 
 }  // namespace
@@ -215,11 +248,14 @@ WorkItem letRodsIn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& be
     return now;
 }
 
+WorkItem fillCracks(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& roughed)
+{
+    return letInTogether(piece, surfaces, bench, roughed, [](const Inlay& f) { return f.kind == Inlay::Crack; });
+}
+
 WorkItem letIn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& turned)
 {
-    WorkItem now = turned;
-    for (const Inlay& f : piece.inlays) now = oneInlay(piece, surfaces, f, bench, now);
-    return now;
+    return letInTogether(piece, surfaces, bench, turned, [](const Inlay& f) { return f.kind != Inlay::Crack; });
 }
 
 WorkItem sawOpenings(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& freed)

@@ -12,7 +12,10 @@ WorkItem letRodsIn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& be
 WorkItem fillHoles(const Piece& piece, const std::vector<const DrilledHole*>& alike, Bench& bench,
                    const WorkItem& drilled);
 
-/// Grooves and cracks: turned or opened, sealed, set, filled in rounds, cut back level.
+/// Cracks, opened and filled while the wall is still thick: they carry load as it is turned to size.
+WorkItem fillCracks(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& roughed);
+
+/// Grooves: turned, sealed, set, filled in rounds, cut back level.
 WorkItem letIn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& turned);
 
 /// Openings in the wall, drilled, sawn and eased once the piece is off the lathe.

@@ -83,7 +83,12 @@ private:
         Bench bench(recipe_, s ? layer(section.first).id : "", -1, Text());
         double height = 0;
         for (size_t i = section.first; i <= section.last; ++i) height += layer(i).thickness;
-        return mountBlock(bench, "waste-block", piece_.choices.holding, face, height, of);
+        return mountBlock(bench, "waste-block", piece_.choices.holding,
+                          {.face = face,
+                           .height = height,
+                           .station = section.fromBelow ? section.z1 : section.z0,
+                           .down = section.fromBelow},
+                          shop_, of);
     }
 
     /// Radius of the face that is turned where a section stands on its block, mm.

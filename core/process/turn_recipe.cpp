@@ -1,6 +1,7 @@
 #include "core/process/turn_recipe.h"
 
 #include "core/constructions/nest.h"
+#include "core/holding/foot_hold.h"
 #include "core/holding/holding.h"
 #include "core/process/axis_recipe.h"
 #include "core/process/finish_recipe.h"
@@ -16,6 +17,21 @@
 
 namespace vl {
 namespace {
+
+/// What roughing leaves all round, mm: no more than half of what the blank has.
+double leftByRoughing(const Piece& piece)
+{
+    double left = roughLeft;
+    for (const Layer& l : piece.layers) left = std::min({left, l.outerAllowance / 2, l.innerAllowance / 2});
+    return std::max(0.0, left);
+}
+
+/// Waste at foot and rim that is turned round with the piece, mm: none on a block.
+Range wasteOf(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Turning how)
+{
+    const EndWaste waste = how == Turning::BetweenCenters ? endWaste(piece, shop, surfaces) : EndWaste{};
+    return {waste.foot, waste.rim};
+}
 
 class TurnWriter {
 public:
@@ -34,9 +50,21 @@ public:
               .how = says(words::lowestSpeed),
               .minutes = 40,
               .uses = {Resource::Lathe},
-              .effect = outsideTurned(surfaces_, roughLeft)});
+              .effect = outsideTurned(surfaces_, left_, waste_)});
+        now_ = fillCracks(piece_, surfaces_, whole_, now_);
+        const bool alongGrain = how_ == Turning::BetweenCenters;
+        if (sidesFirst()) {
+            next(Action::Turn, "fine-outside", "outside-turned",
+                 {.title = says(words::finishOutside),
+                  .why = says(words::sidesNeedOutside),
+                  .how = says(words::lightCuts),
+                  .minutes = 20,
+                  .uses = {Resource::Lathe},
+                  .effect = outsideTurned(surfaces_)});
+            now_ = turnAxes(piece_, shop_, surfaces_, alongGrain, whole_, now_);
+        }
         hollow();
-        StepSpec fine{.title = says(words::finishWall),
+        StepSpec fine{.title = says(surfaces_.inside.empty() ? words::finishOutside : words::finishWall),
                       .why = says(words::shapeHasMoved),
                       .how = says(words::lightCuts),
                       .minutes = 30,
@@ -45,7 +73,7 @@ public:
         sayTemplate(piece_, fine.settings, fine.how);
         if (reversed()) fine.how.also(says(words::windowsCome));
         next(Action::Turn, "fine", "turned", std::move(fine));
-        now_ = turnAxes(piece_, shop_, surfaces_, how_ == Turning::BetweenCenters, whole_, now_);
+        if (!sidesFirst()) now_ = turnAxes(piece_, shop_, surfaces_, alongGrain, whole_, now_);
         now_ = beforeSanding(piece_, surfaces_, whole_, now_);
         StepSpec sand{.title = says(words::sand),
                       .why = says(words::throughGrits),
@@ -87,9 +115,14 @@ private:
     /// Turned inside out: windows come round.
     bool reversed() const { return piece_.layers.size() == 1 && piece_.layers[0].is<InsideOutForm>(); }
     Setting boreSetting() const { return {Resource::Drill, "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1}; }
-    /// Above this a bore is turned: no bit is safe to hold in a tailstock, mm; common practice.
-    static constexpr double widestBit = 50;
     bool drilledThrough() const { return piece_.hollow.rule == WallRule::Bored && piece_.hollow.bore <= widestBit; }
+
+    /// Sides on other axes are cut before the wood that carries them is hollow.
+    bool sidesFirst() const
+    {
+        const bool hollowed = piece_.hollow.rule != WallRule::Solid && how_ != Turning::InSections;
+        return !piece_.axes.empty() && hollowed && !(drilledThrough() && how_ == Turning::BetweenCenters);
+    }
 
     WorkItem mountBetweenCenters(const WorkItem& blank)
     {
@@ -148,7 +181,7 @@ private:
                        .how = says(words::byCaliper),
                        .minutes = 50,
                        .uses = {Resource::Lathe},
-                       .effect = insideTurned(surfaces_, roughLeft)};
+                       .effect = insideTurned(surfaces_, left_)};
             sayDepthRod(surfaces_, outlineHeight(piece_), d.settings, d.how);
             next(Action::Turn, "hollow", "hollowed", std::move(d));
         }
@@ -191,6 +224,8 @@ private:
     Recipe& recipe_;
     Bench whole_;
     WorkItem now_;
+    double left_ = leftByRoughing(piece_);  // mm
+    Range waste_ = wasteOf(piece_, shop_, surfaces_, how_);
 };
 
 }  // namespace

@@ -44,6 +44,9 @@ inline constexpr Pattern spigotSnug{
     "turns; never while the lathe runs"};
 inline constexpr Pattern boreSnug{"bore Ø %1 over %2: opened little by little until the lid's spigot goes in firmly by "
                                   "hand, marks together; never while the lathe runs"};
+inline constexpr Pattern lidTenonOnly{"Turn the lid’s tenon off, the lid on the box"};
+inline constexpr Pattern sidesAreDone{
+    "The outside and its sides are finished: only the top, which the tenon covered, is still to be turned."};
 inline constexpr Pattern turnTogether{"Turn the outside, lid and box as one"};
 inline constexpr Pattern joinsDisappear{"turned as one, the joint cannot be felt"};
 inline constexpr Pattern lidTenonOff{

@@ -39,6 +39,15 @@ inline constexpr Pattern cutLog{"Saw %1 from the log"};
 inline constexpr Pattern blankNearRound{"the nearer the blank is to round, the less it shakes when it is first turned"};
 inline constexpr Pattern blockSquare{"%1 thick, %2 across the grain, %3 along it; faces square to one another"};
 inline constexpr Pattern blockRound{"%1 thick; bandsaw, a circle in a square of %2 by %3, flat face down on the table"};
+inline constexpr Pattern billetSquare{
+    "Saw the blank %1 by %2, its grain along its length of %3. Crosscut both ends square."};
+inline constexpr Pattern billetRound{
+    "Saw the blank %1 by %2, its grain along its length of %3, and crosscut both ends square. Saw the four corners off "
+    "lengthwise, the blank in a cradle or with the blade tilted to 45°: standing on end it tips into the blade."};
+inline constexpr Pattern logCrosscut{"Crosscut the log, %2 through, to a length of %3. Hold it in a cradle or clamp "
+                                     "it: on the table round wood rolls into "
+                                     "the blade and takes the hand with it."};
+inline constexpr Pattern wasteInLength{"Of this %1 at the foot and %2 at the rim are waste for holding it."};
 inline constexpr Pattern logInCradle{
     "%1 thick, %2 across, %3 along; round wood is sawn only in a cradle or clamped: on the table it rolls into the "
     "blade and takes the hand with it"};

@@ -16,7 +16,7 @@ inline constexpr Pattern gritRowShort{
 inline constexpr Pattern sandSpeed{
     "at %1 at the most, %2 from grit 220 on: faster, paper burns the wood and the hand; a hot spot cracks it"};
 inline constexpr Pattern sandByDisc{
-    "with a disc in the drill: the drill at %1, the lathe at %2, which is half of that"};
+    "with a disc in the drill: the drill at %1, the lathe at %2 or slower: no more than half of that"};
 inline constexpr Pattern noDivot{"across the center without stopping: paper held there wears a hollow"};
 inline constexpr Pattern flatsByBlock{
     "what cannot spin is sanded with the spindle locked and the lathe unplugged, flats, squares and wings with a "

@@ -48,7 +48,9 @@ inline constexpr Pattern grooveInWall{
     "from station %1 to station %2, %3 deep; parting tool straight in, its bottom flat; "
     "%4 of wood stay below it"};
 inline constexpr Pattern openCrack{"Open %1"};
-inline constexpr Pattern soundWood{"filler holds on sound wood only, and a crack runs on where its end is not opened"};
+inline constexpr Pattern soundWood{
+    "filler holds on sound wood only, and a crack runs on where its end is not opened. It is filled while the wall is "
+    "thick: it carries load as the wall is turned to size"};
 inline constexpr Pattern openWay{"lathe at rest; cutter or knife along it to %1 across, %2 long and %3 deep, both ends "
                                  "rounded; blown out, washed with a solvent that dries first; the wall lets %4 go in "
                                  "cutting back and still holds"};

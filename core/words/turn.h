@@ -175,6 +175,7 @@ inline constexpr Pattern depthRod{"depth: a straight block across the rim, a rod
                                   "left over the floor for the last cuts"};
 inline constexpr Pattern goNoGo{"a card notched %1 and %2: the first goes over it, the second does not"};
 inline constexpr Pattern finishWall{"Finish the wall to the template"};
+inline constexpr Pattern finishInside{"Finish the inside"};
 inline constexpr Pattern shapeHasMoved{"the last cuts go on a shape that has already moved"};
 inline constexpr Pattern lightCuts{"light cuts, sharp edge"};
 inline constexpr Pattern sand{"Sand"};
@@ -224,6 +225,37 @@ inline constexpr Pattern spurInBark{
     "on the bark side a flat for the spur, cut with a chisel or a wide bit through the bark into sound wood, in the "
     "middle of what becomes the rim; live cup on the flat face; tailstock locked; high and low places of the rim "
     "balanced by moving the spur; turned by hand first, clear of rest and bed; loose bark off, or bound with thin CA"};
+inline constexpr Pattern mountVessel{"Mount the blank between centers, rim to the headstock"};
+inline constexpr Pattern footThenFreeEnd{
+    "The foot’s grip is turned here: from then on it holds the piece, and the rim’s end is free for the tools."};
+inline constexpr Pattern spurInRimEnd{"Drive the spur square into the middle of the end that becomes the rim. Bring "
+                                      "the live cup up at the foot’s end and "
+                                      "lock the tailstock. Spin the work by hand one full turn before you switch on."};
+inline constexpr Pattern startBore{"Bore the starting hole, Ø %1"};
+inline constexpr Pattern endGrainFromMiddle{
+    "End grain is hollowed from the middle out: the hole is where the tool begins, and it sets the depth."};
+inline constexpr Pattern faceRimEnd{"Draw the tailstock back and turn %1 off the rim’s end, flat."};
+inline constexpr Pattern startBoreWay{
+    "Put a %1 bit in the tailstock’s chuck. Bore %2 deep by a mark on the bit, at %4 or slower, and clear the chips "
+    "often. %3 of wood are left over the floor."};
+inline constexpr Pattern fromHoleOutwards{
+    "Cut from the hole outwards, a little deeper each time, with the rest close to the work. Stop the lathe to measure "
+    "the wall by caliper at each station."};
+inline constexpr Pattern hollowToWaste{
+    "Stop %1 deep: %2 of waste still close the bore, and hold the ring until it is parted off."};
+inline constexpr Pattern partRingOff{"Part the ring off its waste"};
+inline constexpr Pattern wasteHasClosedBore{"Until now the waste closed the bore and held the ring."};
+inline constexpr Pattern partRingWay{
+    "Start at the lathe’s lowest speed. Part along the foot, %1 of waste on the chuck’s side, with a narrow tool. Stop "
+    "while a thin skin still holds the ring. With the lathe at rest cut the skin through by hand."};
+inline constexpr Pattern mountRingForFoot{"Hold the ring by its rim, foot outward"};
+inline constexpr Pattern partedFaceRough{"The parted face is rough, and its edges are felt."};
+inline constexpr Pattern ringInJam{"Turn a recess of %1 in a scrap disc and press the rim home. Tape over the joint "
+                                   "all round. Spin the work by hand one "
+                                   "full turn before you switch on."};
+inline constexpr Pattern trueFoot{"True the foot and round its edges"};
+inline constexpr Pattern trueFootWay{
+    "Take light cuts at a low speed. Round both edges. Sand the face through the grits."};
 inline constexpr Pattern turnFootTenon{"Turn the tenon on the foot"};
 inline constexpr Pattern turnFootRecess{"Turn the recess in the foot"};
 inline constexpr Pattern servesAllMounts{"one grip that serves every later mount keeps the piece true"};
@@ -292,6 +324,8 @@ inline constexpr Pattern lineOnTail{"on the tail end a circle with a radius of %
 inline constexpr Pattern noLineBetween{
     "each side is down to its line where the cut runs out over the end; in between a line would be cut away with the "
     "wood and show nothing"};
+inline constexpr Pattern sidesNeedOutside{
+    "The sides on other axes are measured from the finished outside, and cut while the blank is solid."};
 inline constexpr Pattern mountAxis{"Mount for %1, side %2"};
 inline constexpr Pattern axisMakesSide{"the side that stands farthest out is the one that this axis turns"};
 inline constexpr Pattern onMarkedCenters{

@@ -22,6 +22,8 @@ struct Body {
     std::set<std::string> cut{};  ///< steps of saw and drill, of filling and coloring that are done
     Region swept{};               ///< its wood, as far as its corners reach while it turns, waste and block with it
     Region solid{};               ///< where there is wood all round
+    std::string mount{};          ///< step that mounted it as it is held now; empty: not on the lathe
+    Range grip{};                 ///< stations that it is held between, mm
     double shift = 0;             ///< mm along the axis away from where it lies in the piece
 
     bool isDone(const std::string& step) const { return cut.contains(step); }

@@ -6,6 +6,9 @@
 
 namespace vl {
 
+/// No wider bit is safe to hold in a tailstock's chuck or at a drill press, mm; common practice.
+inline constexpr double widestBit = 50;
+
 struct TurnedSurfaces;
 
 /// One hole of a Hole's, as it lies in the wood. Lengths mm along its way from where it comes in.

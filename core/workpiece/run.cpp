@@ -6,22 +6,23 @@ namespace vl {
 namespace {
 
 /// Two things made one: glued, stacked, closed.
-void take(Body& all, Body&& one)
+void take(Body& into, Body&& one)
 {
-    all.layers.insert(all.layers.end(), one.layers.begin(), one.layers.end());
-    std::ranges::sort(all.layers);
-    all.layers.erase(std::ranges::unique(all.layers).begin(), all.layers.end());
-    all.joined |= one.joined;
-    all.round |= one.round;
-    all.hollow |= one.hollow;
-    all.axes = std::max(all.axes, one.axes);
-    all.rings |= one.rings;
-    all.reversed = std::max(all.reversed, one.reversed);
-    all.split = std::max(all.split, one.split);
-    all.fitted |= one.fitted;
-    all.cut.merge(one.cut);
-    all.swept = all.swept | one.swept;
-    all.solid = all.solid | one.solid;
+    into.layers.insert(into.layers.end(), one.layers.begin(), one.layers.end());
+    std::ranges::sort(into.layers);
+    into.layers.erase(std::ranges::unique(into.layers).begin(), into.layers.end());
+    into.joined |= one.joined;
+    into.round |= one.round;
+    into.hollow |= one.hollow;
+    into.axes = std::max(into.axes, one.axes);
+    into.rings |= one.rings;
+    into.reversed = std::max(into.reversed, one.reversed);
+    into.split = std::max(into.split, one.split);
+    into.fitted |= one.fitted;
+    into.cut.merge(one.cut);
+    if (into.mount.empty()) into.mount = one.mount, into.grip = one.grip;
+    into.swept = into.swept | one.swept;
+    into.solid = into.solid | one.solid;
 }
 
 /// What an effect does to one body.
@@ -62,6 +63,14 @@ struct Doing {
     }
     void operator()(const effect::Fit&) const { body.fitted = true; }
 };
+
+/// Held from now on as a step says: at the end that stands to the headstock.
+void mount(Body& b, const Step& step)
+{
+    const Range z = b.swept.along();
+    b.mount = step.id;
+    b.grip = step.held.rimToHead ? Range{z.high - step.held.depth, z.high} : Range{z.low, z.low + step.held.depth};
+}
 
 void keep(Body& b, const Region& region)
 {
@@ -139,6 +148,7 @@ void Workpiece::carryOut(const Step& step)
         }
     past.part = one && of ? *of : Body::All;
     std::visit(Doing{past, step}, step.effect);
+    if (step.held.set) mount(past, step);
     const auto* parting = std::get_if<effect::Part>(&step.effect);
     for (size_t k = 0; k < step.outputs.size(); ++k) {
         Body mine = past;

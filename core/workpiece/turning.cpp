@@ -3,13 +3,14 @@
 namespace vl {
 namespace {
 
-constexpr double farOut = 1e4;  // mm, farther out than any blank
-
-/// Beyond `left` mm from what a line encloses, between its ends.
-Region outOf(const Polyline& outside, double left)
+/// Beyond `left` mm from what a line encloses, between its ends and as far as the waste goes beyond them.
+Region outOf(const Polyline& outside, double left, const Range& waste)
 {
     if (outside.size() < 2) return {};
-    return Region::box({outside.front().x(), outside.back().x()}, {0, farOut}) - Region::under(outside).inset(-left);
+    Polyline longer = outside;
+    if (waste.low > 0) longer.insert(longer.begin(), {outside.front().x() - waste.low, outside.front().y()});
+    if (waste.high > 0) longer.emplace_back(outside.back().x() + waste.high, outside.back().y());
+    return Region::box({longer.front().x(), longer.back().x()}, {0, farOut}) - Region::under(longer).inset(-left);
 }
 
 /// Within what an inside line encloses, `left` mm short of it, but open at the end that it opens at.
@@ -24,9 +25,9 @@ Region inOf(const Polyline& inside, double left)
 
 }  // namespace
 
-effect::Turn outsideTurned(const TurnedSurfaces& surfaces, double left)
+effect::Turn outsideTurned(const TurnedSurfaces& surfaces, double left, const Range& waste)
 {
-    return {effect::Turn::Outside, outOf(surfaces.outside, left)};
+    return {effect::Turn::Outside, outOf(surfaces.outside, left, waste)};
 }
 
 effect::Turn insideTurned(const TurnedSurfaces& surfaces, double left)
@@ -36,7 +37,7 @@ effect::Turn insideTurned(const TurnedSurfaces& surfaces, double left)
 
 effect::Turn bothTurned(const TurnedSurfaces& surfaces)
 {
-    return {effect::Turn::Outside, outOf(surfaces.outside, 0) | inOf(surfaces.inside, 0)};
+    return {effect::Turn::Outside, outOf(surfaces.outside, 0, {}) | inOf(surfaces.inside, 0)};
 }
 
 effect::Turn tenonTurned(Range z, double radius) { return {effect::Turn::Foot, Region::box(z, {radius, farOut})}; }

@@ -8,8 +8,12 @@ namespace vl {
 /// What roughing leaves all round for the last cuts, mm; common practice, the number our own.
 inline constexpr double roughLeft = 3;
 
-/// What is turned away outside, down to `left` mm from the finished surface, between the outside's two ends.
-effect::Turn outsideTurned(const TurnedSurfaces& surfaces, double left = 0);
+/// Farther out than any blank, mm.
+inline constexpr double farOut = 1e4;
+
+/// What is turned away outside, down to `left` mm from the finished surface, and of so much waste (mm) beyond foot and
+/// rim what stands out further than they do.
+effect::Turn outsideTurned(const TurnedSurfaces& surfaces, double left = 0, const Range& waste = {});
 /// What is turned away inside, up to `left` mm from the finished surface; of a lone bore too.
 effect::Turn insideTurned(const TurnedSurfaces& surfaces, double left = 0);
 /// Both of them, which the last cuts come to.

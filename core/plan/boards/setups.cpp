@@ -168,6 +168,17 @@ private:
     std::set<std::pair<long, long>> tried_;
 };
 
+Setup logSetup(const Part& p)
+{
+    Setup s;
+    s.machine = "bandsaw, the log in a cradle";
+    s.settings = {length("length", p.length)};
+    s.parts = {p.id};
+    s.cuts = 2 * p.count;
+    s.trial = "measure the length along the log before the second cut";
+    return s;
+}
+
 }  // namespace
 
 std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const BoardPlan& boards)
@@ -191,8 +202,10 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
     ripping.moveTo(out);
     Crosscutting crosscutting(piece, assembly);
     for (const Part& p : assembly.parts)
-        if (!Ripping::isSheet(p.thickness) && left.contains(p.id)) crosscutting.add(p);
+        if (!p.grown && !Ripping::isSheet(p.thickness) && left.contains(p.id)) crosscutting.add(p);
     crosscutting.moveTo(out);
+    for (const Part& p : assembly.parts)
+        if (p.grown && left.contains(p.id)) out.push_back(logSetup(p));
     return out;
 }
 

@@ -1,9 +1,11 @@
 #include "core/plan/figures/mounts.h"
 
+#include "core/blank/stock.h"
 #include "core/measure/format.h"
 #include "core/process/split_recipe.h"
 #include "core/words/turn.h"
 #include "core/workpiece/air_sweep.h"
+#include "core/workpiece/run.h"
 
 #include <algorithm>
 #include <cmath>
@@ -31,13 +33,24 @@ double torn(double diameter, double density)
 
 constexpr double heldByPaper = 1000;  // rpm; own cautious value
 
-/// The farthest wood from the axis that it turns about, mm: until all of it has been turned round, and where edges,
-/// wings or bark stay, that is the blank's corner; where the axis is another, it lies off by so much at the worse end.
-double sweepOf(const Held& held, const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces)
+/// The farthest wood from the axis that it turns about, mm; where that is another than its own it lies off by so much
+/// at the worse end. Wings, corners and a rim of bark may stand out as far as the blank does.
+double sweepOf(const Held& held, const Body& body, const Piece& piece, const Assembly& assembly,
+               const TurnedSurfaces& surfaces)
 {
-    const bool allRound = held.round && surfaces.edges.empty() && !(airSweep(piece, surfaces).high > 0);
-    return std::max(0.5, allRound ? surfaces.widest() : std::max(assembly.cornerRadius(), surfaces.widest())) +
-           held.stray;
+    const bool air = !surfaces.edges.empty() || airSweep(piece, surfaces).high > 0;
+    const double wood =
+        body.swept.empty() || air ? std::max(assembly.cornerRadius(), surfaces.widest()) : body.swept.across().high;
+    return std::max(0.5, wood) + held.stray;
+}
+
+/// kg, of what is on the lathe: as it is known to be round, else the blank's.
+double massOf(const Body& body, const Assembly& assembly, const Shape& shape)
+{
+    if (!body.round || body.swept.empty() || body.layers.empty()) return shape.roughWeight;
+    double density = 0;
+    for (const size_t i : body.layers) density += assembly.layers[i].density * assembly.layers[i].fill;
+    return body.swept.revolved().volume * density / static_cast<double>(body.layers.size()) * 1e-9;
 }
 
 /// Whether it is put together only for a while: parts before they are reversed, halves that are glued in their waste.
@@ -55,18 +68,22 @@ std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly
     const Recipe& recipe = assembly.recipe;
     double density = 700;
     for (const BuiltLayer& b : assembly.layers) density = std::max(density, b.density);
+    const Stock stock = stockOf(assembly);
+    Workpiece workpiece(stock);
     for (const Step& step : recipe) {
+        workpiece.carryOut(step);
         const Held& held = step.held;
         if (!held.set) continue;
         Mount m{.id = step.id, .held = held};
-        m.sweep = sweepOf(held, piece, assembly, surfaces);
+        const Body& body = *workpiece.last();
+        m.sweep = sweepOf(held, body, piece, assembly, surfaces);
         const Balance balance = held.offset > 0 ? Balance::OutOfBalance
                                 : held.round    ? Balance::Round
                                                 : Balance::Corners;
         const double across = std::min(2 * m.sweep, 10000.0);
         m.speed = speedRange(across, balance);
         m.limit = held.offset > 0 ? "out of balance" : held.round ? "diameter" : "diameter of the corners";
-        const double mass = held.round || held.offset > 0 ? shape.weight : shape.roughWeight;
+        const double mass = massOf(body, assembly, shape);
         auto no = [&](double rpm, const char* what) {
             if (rpm < m.speed.high) m.speed.high = rpm, m.limit = what;
         };

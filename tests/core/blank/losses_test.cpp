@@ -42,7 +42,7 @@ double heightLeft(const Piece& p, const Plan& plan, size_t i, const Part& part)
     if (const BlockForm* f = l.as<BlockForm>()) {
         const double high = f->alongAxis() ? part.length : part.thickness;
         if (p.layers.size() > 1) return high - faces;
-        return isWholeBlock(p) ? high - footWaste(p, {}) : high;  // the foot's tenon is turned off last
+        return isWholeBlock(p) ? high - endWaste(p, {}, turnedSurfacesOf(p)).both() : high;  // the foot's tenon is turned off last
     }
     if (l.is<SpindleForm>()) return part.length - b.tenon.below - b.tenon.above;
     if (const BoardRingForm* f = l.as<BoardRingForm>()) {

@@ -33,9 +33,9 @@ namespace {
 
 using Exact = CGAL::Exact_predicates_exact_constructions_kernel;
 using Polygon = CGAL::Polygon_2<Exact>;
-using Region = CGAL::Polygon_set_2<Exact>;
+using ExactRegion = CGAL::Polygon_set_2<Exact>;
 
-double area(const Region& region)
+double area(const ExactRegion& region)
 {
     std::vector<CGAL::Polygon_with_holes_2<Exact>> parts;
     region.polygons_with_holes(std::back_inserter(parts));
@@ -108,7 +108,7 @@ TEST(Construction, PartsDoNotOverlapAndFillTheBlank)
             if (block && block->shape == BlockForm::HalfLog) continue;  // no two of its sections are alike
             for (const double share : {0.21, 0.47, 0.83}) {
                 const double z = b.z0 + (b.z1 - b.z0) * share;
-                Region all;
+                ExactRegion all;
                 double sum = 0;
                 for (const Cell& c : b.cells) {
                     const Polygon p = polygonOf(b.planOf(c, z));
@@ -294,7 +294,7 @@ TEST(Ring, GapsAndSpacersAreWhereAnotherConstructionPutsThem)
         const int n = p.layers[2].ring()->segments;
         const double outer = 55 + p.layers[2].outerAllowance;
         // One segment between two lines that leave the gap, cut off at the outer face; turned n times.
-        Region ring;
+        ExactRegion ring;
         for (int k = 0; k < n; ++k) {
             const double mid = (b.phaseDeg + 360.0 * k / n) * degrees, half = pi / n - angle / 2 * degrees,
                          gap = kind == SegmentJoint::GapByAngle ? 0 : width;
@@ -307,11 +307,11 @@ TEST(Ring, GapsAndSpacersAreWhereAnotherConstructionPutsThem)
             ring.join(
                 polygonOf({at(x0, -edge(x0)), at(outer, -edge(outer)), at(outer, edge(outer)), at(x0, edge(x0))}));
         }
-        Region built;
+        ExactRegion built;
         for (const Cell& c : b.cells)
             if (c.segment >= 0) built.join(polygonOf(b.planOf(c, (b.z0 + b.z1) / 2)));
         const double whole = area(ring);
-        Region missing = ring, extra = built;
+        ExactRegion missing = ring, extra = built;
         missing.difference(built);
         extra.difference(ring);
         EXPECT_LT(area(missing) / whole, 1e-6);
@@ -459,7 +459,7 @@ TEST(PostWrap, PinwheelByRectanglesOfCgal)
         const double side = f.post / 2, half = side + f.wrap;
         for (int i = 0; i < 4; ++i) {
             // One piece lies from the post's near corner to past its far one; a quarter turn brings it to the next.
-            Region expected;
+            ExactRegion expected;
             const double a = 90.0 * i * degrees;
             auto at = [&](double out, double on) {
                 return Point(-(out * std::sin(a) + on * std::cos(a)), out * std::cos(a) - on * std::sin(a));
@@ -467,7 +467,7 @@ TEST(PostWrap, PinwheelByRectanglesOfCgal)
             const double from = -half, to = side;
             bool mirrored = false;
             for (const bool other : {false, true}) {
-                Region guess;
+                ExactRegion guess;
                 const double u = other ? -to : from, v = other ? -from : to;
                 guess.join(polygonOf({at(side, u), at(half, u), at(half, v), at(side, v)}));
                 if (wedges) {
@@ -476,10 +476,10 @@ TEST(PostWrap, PinwheelByRectanglesOfCgal)
                         guess.difference(polygonOf({at(half + 1, s * (edge - half - 1)), at(half + 1, s * (half + 60)),
                                                     at(edge - half - 60, s * (half + 60))}));
                 }
-                Region built;
+                ExactRegion built;
                 for (const Cell& c : b.cells)
                     if (c.segment == i + 1) built.join(polygonOf(b.planOf(c, 100)));
-                Region rest = built;
+                ExactRegion rest = built;
                 rest.difference(guess);
                 if (area(rest) < 1e-3 && std::abs(area(built) - area(guess)) < 1e-2) {
                     mirrored = other;

@@ -436,7 +436,7 @@ TEST(ShopsMachines, TheJawsThatTakeItAreChosenAndAnyTenonSuitsThem)
     EXPECT_EQ(g.jaws, "pin jaws");
     EXPECT_TRUE(f.fits && g.fits);
     EXPECT_LE(g.depth, small.depth);
-    EXPECT_EQ(f.depth, footWaste(wide, shop));
+    EXPECT_EQ(f.depth, endWaste(wide, shop, turnedSurfacesOf(wide)).foot);
     const Plan plan = makePlan(narrow, shop);
     const auto mount = std::ranges::find(plan.mounts, "mount-reversed", &Mount::id);
     ASSERT_NE(mount, plan.mounts.end());

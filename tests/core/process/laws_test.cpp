@@ -1,0 +1,130 @@
+// The laws of the bench, on the wood as it is at each step of every sample, and on recipes that break them.
+#include "core/blank/stock.h"
+#include "core/plan/plan.h"
+#include "core/workpiece/laws.h"
+#include "core/workpiece/turning.h"
+#include "tests/support/samples.h"
+
+#include <gtest/gtest.h>
+
+#include <set>
+
+namespace vl::test {
+namespace {
+
+/// What the piece's own two polylines enclose; nothing where they do not say all of it.
+Region pieceOf(const Piece& piece, const Plan& plan)
+{
+    const TurnedSurfaces& s = plan.surfaces;
+    if (!s.round() || !s.cuts.empty() || piece.nest.on) return {};
+    return Region::under(s.outside) - Region::under(s.inside);
+}
+
+std::vector<BrokenLaw> brokenBy(const Plan& plan, const Region& piece)
+{
+    return brokenLaws(plan.assembly.recipe, plan.schedule.order, stockOf(plan.assembly), piece);
+}
+
+/// A bar of 100 by Ø 60 that steps are done to, one after another.
+struct Bar {
+    Recipe recipe;
+    Stock stock{.parts = {{"bar", {0}}}, .layers = {{Region::box({0, 100}, {0, 42}), Region::box({0, 100}, {0, 30})}}};
+    std::string thing = "bar";
+
+    void add(const std::string& id, Effect effect, Held held = {})
+    {
+        Step s;
+        s.id = id;
+        s.inputs = {thing};
+        s.outputs = {thing = "after-" + id};
+        s.effect = std::move(effect);
+        s.held = held;
+        recipe.push_back(std::move(s));
+    }
+    std::vector<BrokenLaw> broken(const Region& piece = {}) const
+    {
+        std::vector<size_t> order(recipe.size());
+        for (size_t i = 0; i < order.size(); ++i) order[i] = i;
+        return brokenLaws(recipe, order, stock, piece);
+    }
+};
+
+const Held centers{.set = true, .by = Hold::Centers, .diameter = 20, .depth = 5, .tailstock = true};
+const Held onTenon{.set = true, .by = Hold::Tenon, .diameter = 50, .depth = 8};
+
+effect::Turn turned(effect::Turn::Side side, Range z, Range r) { return {side, Region::box(z, r)}; }
+
+/// A bar that is turned to Ø 56 with a tenon of Ø 50, held by it and bored: as it should be.
+Bar goodBar()
+{
+    Bar bar;
+    bar.add("mount", effect::None{}, centers);
+    bar.add("rough", turned(effect::Turn::Outside, {0, 100}, {28, farOut}));
+    bar.add("tenon", turned(effect::Turn::Foot, {0, 8}, {25, farOut}));
+    bar.add("reverse", effect::None{}, onTenon);
+    bar.add("bore", turned(effect::Turn::Inside, {20, 100}, {0, 20}));
+    return bar;
+}
+
+const Region cup = Region::box({8, 100}, {0, 28}) - Region::box({20, 100}, {0, 20});
+
+}  // namespace
+
+TEST(Laws, AreKeptByACup)
+{
+    Bar bar = goodBar();
+    EXPECT_TRUE(bar.broken().empty());
+    bar.add("off", effect::Part{.stays = {8, 100}});
+    EXPECT_TRUE(bar.broken(cup).empty());
+}
+
+TEST(Laws, CatchARecipeThatBreaksThem)
+{
+    struct Case {
+        Law law;
+        const char* step;
+        void (*spoil)(Bar&);
+    };
+    const Case cases[]{
+        {Law::TakesWood, "again",
+         [](Bar& b) {
+             b.add("again", turned(effect::Turn::Inside, {20, 100}, {0, 20}));
+         }},
+        {Law::HeldToTheEnd, "through",
+         [](Bar& b) {
+             b.add("through", turned(effect::Turn::Inside, {0, 100}, {0, 20}));
+         }},
+        {Law::GripIsThere, "reverse", [](Bar& b) { b.recipe[3].held.diameter = 60; }},
+        {Law::GripIsThere, "reverse", [](Bar& b) { b.recipe[3].held.by = Hold::Recess; }},
+        {Law::ToolComesIn, "bore", [](Bar& b) { b.recipe[3].held = centers; }},
+        {Law::GripIsThere, "between", [](Bar& b) { b.add("between", effect::None{}, centers); }},
+    };
+    for (const Case& c : cases) {
+        Bar bar = goodBar();
+        c.spoil(bar);
+        const auto broken = bar.broken();
+        EXPECT_EQ(broken, (std::vector<BrokenLaw>{{c.law, c.step}})) << lawName(c.law) << " at " << c.step;
+    }
+    // A wall that is left thick is not the piece.
+    Bar thick = goodBar();
+    thick.recipe.pop_back();
+    thick.add("off", effect::Part{.stays = {8, 100}});
+    EXPECT_EQ(thick.broken(cup), (std::vector<BrokenLaw>{{Law::LeavesThePiece, "off"}}));
+}
+
+TEST(Laws, AreKeptByEverySample)
+{
+    // What breaks today; it may only shrink.
+    const std::set<std::string> known{};
+    std::set<std::string> found;
+    for (const std::string& name : demoNames()) {
+        const Piece piece = demo(name);
+        const Plan plan = makePlan(piece, harbourShop());
+        for (const BrokenLaw& b : brokenBy(plan, pieceOf(piece, plan)))
+            found.insert(name + ": " + lawName(b.law) + " at " + b.step);
+    }
+    for (const std::string& one : found) EXPECT_TRUE(known.contains(one)) << one;
+    for (const std::string& one : known) EXPECT_TRUE(found.contains(one)) << one << " is mended: take it off the list";
+}
+
+}  // namespace vl::test
