@@ -37,14 +37,15 @@ double heightLeft(const Piece& p, const Plan& plan, size_t i, const Part& part)
         const double along = jig ? part.length : part.width - part.thickness * std::tan(slope);
         return along * std::cos(slope) - faces;
     }
-    if (l.is<BilletForm>()) return part.length - faces;
+    const double waste = b.wasteBelow + b.wasteAbove;  // turned or parted off last
+    if (l.is<BilletForm>()) return part.length - faces - waste;
     if (l.is<WrapForm>()) return part.length - 10 - faces;  // spare length, squared off at the end
     if (const BlockForm* f = l.as<BlockForm>()) {
         const double high = f->alongAxis() ? part.length : part.thickness;
         if (p.layers.size() > 1) return high - faces;
-        return isWholeBlock(p) ? high - endWaste(p, {}, turnedSurfacesOf(p)).both() : high;  // the foot's tenon is turned off last
+        return high - waste;
     }
-    if (l.is<SpindleForm>()) return part.length - b.tenon.below - b.tenon.above;
+    if (l.is<SpindleForm>()) return part.length - b.tenon.below - b.tenon.above - waste;
     if (const BoardRingForm* f = l.as<BoardRingForm>()) {
         // Glued of strips the board is flattened first; then every ring loses 0.2 mm on each face, and the stack both.
         const bool strips = f->board.pattern != SlabForm::Plain;

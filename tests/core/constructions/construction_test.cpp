@@ -196,7 +196,8 @@ double lostAtTheBench(const Piece& piece, const Shop& shop, const BuiltLayer& b,
     if (l.is<SheetForm>()) return b.stock.outer * b.stock.outer * (l.gluedThickness() - height);
     if (const BilletForm* f = l.as<BilletForm>()) {
         const double corner = f->cornersOff ? b.stock.outer / 2 * (2 - std::sqrt(2.0)) : 0;
-        return b.stock.outer * b.stock.outer * 2 * l.sandingLoss + 2 * corner * corner * height;
+        const double ends = 2 * l.sandingLoss + b.wasteBelow + b.wasteAbove;
+        return b.stock.outer * b.stock.outer * ends + 2 * corner * corner * height;
     }
     if (const WrapForm* f = l.as<WrapForm>()) {
         const double length = height + 2 * l.sandingLoss + 10, side = f->post + 2 * f->wrap;

@@ -102,7 +102,7 @@ const Raised everyKind[] = {
     {"living-edge", "gull-dish"},
     {"middle", "ballast-dish", R"({"/layers/0/form/board/widths_mm": [40, 50, 60, 50, 40]})"},
     {"mount-speed", "oar-grip", "{}", R"({"/lowest_rpm": 3000, "/highest_rpm": 3500})"},
-    {"mount-swing", "belaying-pin", R"({"/outside/0/r_mm": 300})"},
+    {"mount-swing", "belaying-pin", R"({"/axes/0/tail_offset_mm": 190})"},
     {"narrow", "lamp-stand", R"({"/layers/0/thickness_mm": 80})"},
     {"nest-blade", "porthole-bangles", R"({"/nest/smallest_mm": 7})"},
     {"nest-cut", "porthole-bangles",
