@@ -26,7 +26,8 @@ HalfSides halfSides(const Site& site, const BuiltLayer& b)
     const Edge& edge = site.piece.edge;
     const double outer = wantedOuter(site, b);
     if (edge.kind == Edge::Turned) return {outer, outer};
-    return {edge.length / 2 + site.layer().outerAllowance, edge.width / 2 + site.layer().outerAllowance};
+    // Edges that stay are sawn to their size, and what sanding takes.
+    return {edge.length / 2 + site.layer().sandingLoss, edge.width / 2 + site.layer().sandingLoss};
 }
 
 /// Half a log lies with its own middle along 9 o'clock; its flat face is one of the layer's.
@@ -185,7 +186,10 @@ void buildBlock(const Site& site, Building& out)
     const double wide = grown ? f.log : 2 * half.across, wideAlong = f.shape == BlockForm::Log ? f.log : 2 * half.along;
 
     const double length = f.alongAxis() ? high : wideAlong, thickness = f.alongAxis() ? wideAlong : high;
-    const char *const asHigh = "height, and what holding and parting take", *const asWide = "Ø + 2 · allowance";
+    const bool edged = site.piece.edge.kind != Edge::Turned;
+    const char *const asHigh = "height, and what holding and parting take", *const asWide =
+                                                                                edged ? "edge + what sanding takes"
+                                                                                      : "Ø + 2 · allowance";
     const Setting thick{.machine = Resource::Saw,
                         .name = "thickness",
                         .value = thickness,
@@ -200,7 +204,8 @@ void buildBlock(const Site& site, Building& out)
     const Setting atFoot{
         .name = "of it waste at the foot", .value = waste.foot, .formula = "what holds it", .decimals = 1},
         atRim{.name = "of it waste at the rim", .value = waste.rim, .formula = "what holds it", .decimals = 1};
-    if (waste.both() > 0) b.settings.insert(b.settings.end(), {atFoot, atRim});
+    if (waste.foot > 0) b.settings.push_back(atFoot);
+    if (waste.rim > 0) b.settings.push_back(atRim);
     judge(site, f, b);
 
     out.parts = {squarePart(site, {.id = "",
@@ -229,10 +234,12 @@ void buildBlock(const Site& site, Building& out)
                                              : words::blockSquare,
                          thick, across, along);
         std::vector<Setting> sizes{thick, across, along};
-        if (waste.both() > 0) {
-            sizes.insert(sizes.end(), {atFoot, atRim});
+        if (waste.foot > 0) sizes.push_back(atFoot);
+        if (waste.rim > 0) sizes.push_back(atRim);
+        if (waste.foot > 0 && waste.rim > 0)
             sawn.also(says(words::wasteInLength, atFoot, atRim));
-        }
+        else if (waste.both() > 0)
+            sawn.also(says(waste.foot > 0 ? words::wasteAtFoot : words::wasteAtRim, waste.foot > 0 ? atFoot : atRim));
         WorkItem blank = bench.step(Action::Cut, "cut", {sound}, "blank",
                                     {.title = says(grown ? words::cutLog : words::cutBlock, bench.name()),
                                      .why = says(words::blankNearRound),

@@ -1,5 +1,6 @@
 #include "core/blank/faces.h"
 #include "core/constructions/construction.h"
+#include "core/holding/foot_hold.h"
 
 #include "core/geometry/post_wrap.h"
 #include "core/wood/figure.h"
@@ -102,7 +103,7 @@ class WrapSteps {
 public:
     WrapSteps(const Site& site, const BuiltLayer& b, const PostWrap& w)
         : layer_(site.layer()), wedges_(site.form<WrapForm>().wedges), b_(b), w_(w), s_(wrapSettings(w)),
-          length_(b.z1 - b.z0)
+          length_(b.z1 - b.z0 + b.wasteBelow + b.wasteAbove)
     {
     }
 
@@ -190,7 +191,7 @@ private:
 void cutParts(const Site& site, const PostWrap& w, const BuiltLayer& b, std::vector<Part>& parts)
 {
     const auto& form = site.form<WrapForm>();
-    const double length = b.glued + 2 * site.layer().sandingLoss + 10;
+    const double length = b.glued + b.wasteBelow + b.wasteAbove + 2 * site.layer().sandingLoss + 10;
     SquarePart part{.id = "post",
                     .name = "post",
                     .wood = b.woods[0],
@@ -228,6 +229,9 @@ void buildWrap(const Site& site, Building& out)
     holdStraight(b, h, 0);
     b.volume = 4 * h * h * (b.z1 - b.z0);
     b.planeTo = w.wrap;
+    const EndWaste waste = endWaste(site.piece, site.shop, site.surfaces);
+    b.wasteBelow = waste.foot;
+    b.wasteAbove = waste.rim;
     layPieces(site, w, b);
     const WrapSettings s = wrapSettings(w);
     using enum Unit;

@@ -13,14 +13,7 @@ namespace {
 constexpr double screwsDeep = 12;                              // mm, a faceplate's; common practice
 constexpr double centerWaste = 12, closesBore = 6, faced = 2;  // mm; own values
 
-/// One piece of wood with its grain along the axis.
-bool standsAlongAxis(const Piece& piece)
-{
-    if (piece.layers.size() != 1) return false;
-    const Layer& l = piece.layers[0];
-    const BlockForm* block = l.as<BlockForm>();
-    return (block && block->alongAxis()) || l.is<BilletForm>() || l.is<SpindleForm>();
-}
+bool standsAlongAxis(const Piece& piece) { return piece.layers.size() == 1 && piece.layers[0].standsAlongAxis(); }
 
 bool goesThrough(const TurnedSurfaces& surfaces)
 {

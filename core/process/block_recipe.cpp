@@ -23,6 +23,7 @@ namespace vl {
 namespace {
 
 constexpr double screwLong = 25, screwFlange = 60;  // mm, a usual worm screw; common practice
+constexpr double nub = 20;                          // mm, that stands under the live cup; own value
 constexpr double startLeft = 3;                     // mm over the floor under the starting hole; own value
 constexpr double margin = 6;                        // mm left under a screw's point or a recess; own value
 
@@ -40,8 +41,9 @@ public:
     {
         now_ = onTheBlank(piece_, surfaces_, bench_, blank);
         if (hasMarkedCenters(piece_)) now_ = markCenters(piece_, bench_, now_);
-        // What is hollowed with long tools from one end is finished outside while two centers still hold it.
-        const bool together = !vessel_ && piece_.choices.sides == SideMethod::BothRoughed;
+        // What is hollowed with long tools from one end is finished outside while two centers still hold it, and so are
+        // wings: thin, they bear no second cut.
+        const bool together = !vessel_ && !edged_ && piece_.choices.sides == SideMethod::BothRoughed;
         const BlockForm* block = piece_.layers[0].as<BlockForm>();
         const bool wet = block && block->isWet() && canBeTurnedWet(piece_, surfaces_, block->wet) && hollow_;
         const bool twice = wet && block->wet == BlockForm::TurnedTwice,
@@ -60,6 +62,7 @@ public:
         mountReversed("mount-reversed");
         if (vessel_ && !twice) startBore(startLeft);
         if (hollow_) {
+            thinWings();
             StepSpec d{.title = says(words::hollow),
                        .why = says(together ? words::bothRoughed : words::thinLast),
                        .how = says(vessel_ ? words::fromHoleOutwards : words::byCaliper),
@@ -69,13 +72,13 @@ public:
                        .effect = insideTurned(surfaces_, roughLeft)};
             sayDepthRod(surfaces_, height_, d.settings, d.how);
             if (isRing()) sayDownToWaste(d);
-            sayAir(d);
+            sayInwards(d);
             step(Action::Turn, "hollow", "hollow-turned", std::move(d));
             if (together) finishOutside(!once);
             sharpen("inside");
-            thinWings();
             turn("fine", together ? words::finishWall : words::finishInside,
-                 together ? words::shapeHasMoved : words::thinLast, words::lightCuts, 25, bothTurned(surfaces_));
+                 together ? words::shapeHasMoved : words::thinLast, edged_ ? words::lightCutsInwards : words::lightCuts,
+                 25, bothTurned(surfaces_));
         } else if (together)
             finishOutside(true);
         now_ = beforeSanding(piece_, surfaces_, bench_, now_);
@@ -154,24 +157,45 @@ private:
         d.settings.insert(d.settings.end(), {from, to});
         d.how.also(says(words::cornersSweep, from, to));
     }
+    effect::Turn bandTurned(double from, double to) const
+    {
+        effect::Turn band = insideTurned(surfaces_);
+        band.away = band.away & Region::box({0, height_ + waste_.rim}, {from, to});
+        return band;
+    }
+    /// Wings and corners are finished: the tool stays within what is wood all round.
+    void sayInwards(StepSpec& d) const
+    {
+        if (!edged_) return;
+        const Setting within{.machine = Resource::Lathe,
+                             .name = "within a radius of",
+                             .value = air_.low,
+                             .formula = "wood all round",
+                             .decimals = 0};
+        d.settings.push_back(within);
+        d.how.also(says(words::withinRadius, within));
+        sayAir(d);
+    }
     /// What is half air is brought to its thickness from the tip inwards, each band finished before the next.
     void thinWings()
     {
         if (!edged_) return;
-        constexpr double widest = 38;  // mm: one to two inches, common practice
+        // Ten times as wide as the wing is thick then, within one to three inches; own values.
+        const double widest = std::clamp(10 * piece_.hollow.rimWall, 25.0, 75.0);
+        sharpen("wings");
         const double all = air_.high - air_.low;
         const auto bands = static_cast<int>(std::ceil(all / widest));
         for (int k = 0; k < bands; ++k) {
             const Setting from{.machine = Resource::Lathe,
                                .name = "from a radius of",
                                .value = air_.high - all * k / bands,
-                               .formula = "tip inwards, an inch or two each",
+                               .formula = "tip inwards, ten times the wall each",
                                .source = "common practice",
                                .decimals = 0},
                 to{.machine = Resource::Lathe,
                    .name = "to a radius of",
                    .value = air_.high - all * (k + 1) / bands,
-                   .formula = "tip inwards, an inch or two each",
+                   .formula = "tip inwards, ten times the wall each",
                    .source = "common practice",
                    .decimals = 0};
             StepSpec d{.title = says(words::thinBand, from, to),
@@ -179,7 +203,8 @@ private:
                        .how = says(words::thinBandWay),
                        .settings = {from, to},
                        .minutes = 12,
-                       .uses = {Resource::Lathe}};
+                       .uses = {Resource::Lathe},
+                       .effect = bandTurned(to.value, from.value)};
             sayAir(d);
             const std::string number = std::to_string(k + 1);
             step(Action::Turn, "wing-" + number, ("wing-turned-" + number).c_str(), std::move(d));
@@ -385,7 +410,7 @@ private:
     effect::Turn footTurned() const
     {
         if (foot_.by == Hold::Tenon) return tenonTurned({-waste_.foot, foot_.depth - waste_.foot}, foot_.diameter / 2);
-        return {effect::Turn::Foot, Region::box({0, foot_.depth}, {0, foot_.diameter / 2})};
+        return {effect::Turn::Foot, Region::box({0, foot_.depth}, {nub / 2, foot_.diameter / 2})};
     }
 
     void turnFoot(const char* id, const char* gives)
@@ -408,6 +433,10 @@ private:
             const Setting go = notch("goes over it", jaws.gripMost), no = notch("does not", jaws.gripLeast);
             d.settings.insert(d.settings.end(), {go, no});
             d.how.also(says(words::goNoGo, go, no));
+        } else {
+            const Setting stays = lengthAt(Resource::Lathe, "nub left under the cup, Ø", nub, "own value");
+            d.settings.push_back(stays);
+            d.how.also(says(words::nubUnderCup, stays));
         }
         step(Action::Turn, id, gives, std::move(d));
     }

@@ -180,6 +180,18 @@ private:
         return insideDone("sand-lid", lid, "lid-done", words::sandLidInside);
     }
 
+    /// What the lid is fitted to is left a little tight until it is tried.
+    void saySeat(StepSpec& hollow) const
+    {
+        constexpr double tight = 0.5;  // mm; own value
+        const double seat = onBox() ? 2 * joint_.recess - snug_ + tight : 2 * joint_.spigot + snug_ - tight;
+        const Setting now = lengthAt(Resource::Lathe, "lid’s seat for now, Ø", std::max(0.0, seat),
+                                     onBox() ? "its fit + 0.5 mm" : "its fit − 0.5 mm", 2),
+                      over = lengthAt(Resource::Lathe, "seat’s length", onBox() ? piece_.lid.spigot : joint_.deep);
+        hollow.settings.insert(hollow.settings.end(), {now, over});
+        hollow.how.also(says(words::leaveSeat, now, over));
+    }
+
     WorkItem makeBox(WorkItem box, const WorkItem& lid)
     {
         box = mount("mount-box", box, "box-mounted", words::mountBox, words::bothWillBeHeld, piece_.lid.at, false);
@@ -195,6 +207,7 @@ private:
                         .uses = {Resource::Lathe},
                         .effect = insideOf(0, piece_.lid.at)};
         sayDepthRod(surfaces_, rim, hollow.settings, hollow.how);
+        saySeat(hollow);
         box = bench_.step(Action::Turn, "hollow", {box}, "box-hollowed", std::move(hollow));
         box = insideDone("sand-box", box, "box-sanded", words::sandBoxInside);
         // Snug: what the fit in use leaves between them is not there yet.

@@ -44,6 +44,8 @@ inline constexpr Pattern spigotSnug{
     "turns; never while the lathe runs"};
 inline constexpr Pattern boreSnug{"bore Ø %1 over %2: opened little by little until the lid's spigot goes in firmly by "
                                   "hand, marks together; never while the lathe runs"};
+inline constexpr Pattern leaveSeat{
+    "Leave the lid’s seat at Ø %1, %2 long: it gets its final size when the lid is fitted to it."};
 inline constexpr Pattern lidTenonOnly{"Turn the lid’s tenon off, the lid on the box"};
 inline constexpr Pattern sidesAreDone{
     "The outside and its sides are finished: only the top, which the tenon covered, is still to be turned."};

@@ -207,10 +207,16 @@ inline constexpr Pattern cornersSweep{
     "the "
     "tip inwards, in steps of an inch or two, each finished before the next: thin, it does not bear another cut"};
 inline constexpr Pattern thinBand{"Bring what is half air to its thickness, from a radius of %1 to %2"};
-inline constexpr Pattern tipBearsNoMore{"the wood further in still carries it; thin, it bears no second cut"};
+inline constexpr Pattern tipBearsNoMore{
+    "The wood further in is still solid and carries the wing. Once it is thin it bears no second cut."};
 inline constexpr Pattern thinBandWay{
-    "what is still thick of this band to its last cut, and no further in; lightest cuts, bevel rubbing, the edge met "
-    "from the air only with a sharp tool; what is done is not touched again"};
+    "Cut the wing to its final thickness in this band, with its last cut, and leave everything further in thick. Take "
+    "the lightest cuts, bevel rubbing, with a freshly sharpened tool."};
+inline constexpr Pattern withinRadius{
+    "Hollow only within a radius of %1: the wings further out are finished, and bear no second cut."};
+inline constexpr Pattern lightCutsInwards{"Take light cuts with a sharp edge, from where the finished wings begin "
+                                          "inwards. Only scrape the change from one to "
+                                          "the other, lightly."};
 inline constexpr Pattern mountScrew{"Mount the block on the worm screw"};
 inline constexpr Pattern mountFaceCenters{"Mount the block between centers, its faces to them"};
 inline constexpr Pattern outsideFirst{
@@ -264,6 +270,9 @@ inline constexpr Pattern footTenonTo{
     "the tenon's end, sits on the chuck"};
 inline constexpr Pattern footRecessTo{
     "%1, %2 deep, its wall to the jaws' own angle, its floor flat; sound wood all round it"};
+inline constexpr Pattern nubUnderCup{
+    "Leave a nub of Ø %1 standing under the live cup. Before the piece is reversed, with the lathe at rest, draw the "
+    "tailstock back and cut the nub off with a chisel."};
 inline constexpr Pattern finishOutside{"Finish the outside to the template"};
 inline constexpr Pattern outsideReached{"once it is reversed the chuck stands where the foot has to be reached"};
 inline constexpr Pattern sandOutside{"Sand the outside"};

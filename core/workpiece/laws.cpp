@@ -41,6 +41,18 @@ bool gripIsThere(const Held& held, const Body& body)
     }
 }
 
+/// Whether a cut takes the wood that the tailstock's center stands on; a last nub under it, and a foot that is turned
+/// flat to it, stay to the end.
+bool meetsTailstock(const effect::Turn& turn, const Body& body, const Held& held)
+{
+    if (turn.side == effect::Turn::Inside) return true;
+    if (held.by != Hold::Centers && held.by != Hold::Screw) return false;
+    constexpr double cup = 8, deep = 2;  // mm, the ring of a live cup and how far it goes in
+    const Range z = body.swept.along();
+    const Range end = held.rimToHead ? Range{z.low, z.low + deep} : Range{z.high - deep, z.high};
+    return !(body.swept & turn.away & Region::box(end, {0, cup})).empty();
+}
+
 /// The wood that a grip closes on.
 Region gripped(const Held& held, const Range& grip, const Region& wood)
 {
@@ -64,7 +76,8 @@ public:
         const Region held = gripped(mount->held, was.grip, was.swept);
         if (!(held - after.swept).empty() && volumeOf(held - after.swept) > least)
             found_.push_back({Law::HeldToTheEnd, step.id});
-        if (turn->side == effect::Turn::Inside && mount->held.tailstock) found_.push_back({Law::ToolComesIn, step.id});
+        if (mount->held.tailstock && meetsTailstock(*turn, was, mount->held))
+            found_.push_back({Law::ToolComesIn, step.id});
     }
     std::vector<BrokenLaw> found() && { return std::move(found_); }
 

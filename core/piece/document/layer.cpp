@@ -62,6 +62,12 @@ const int* Layer::counted() const
 }
 int* Layer::counted() { return const_cast<int*>(std::as_const(*this).counted()); }
 
+bool Layer::standsAlongAxis() const
+{
+    const BlockForm* block = as<BlockForm>();
+    return is<BilletForm>() || is<WrapForm>() || is<SpindleForm>() || (block && block->alongAxis());
+}
+
 double Layer::gluedThickness() const { return std::max(thickness, partedFrom.value_or(0)); }
 
 std::span<const Choice> layerKinds() { return kinds; }

@@ -32,6 +32,8 @@ struct Layer {
     const int* counted() const;
     /// How thick it is when it is glued on, before anything is parted off it, mm.
     double gluedThickness() const;
+    /// Whether it is one piece of wood, or glued up as one, with its grain along the axis: it has two ends of its own.
+    bool standsAlongAxis() const;
 
     bool operator==(const Layer&) const = default;
 };

@@ -7,14 +7,7 @@
 namespace vl::edit {
 namespace {
 
-/// Whether the blank has two ends of its own: one piece with its grain along the axis.
-bool hasTwoEnds(const Piece& piece)
-{
-    if (piece.layers.size() != 1) return false;
-    const Layer& l = piece.layers[0];
-    const BlockForm* block = l.as<BlockForm>();
-    return l.is<BilletForm>() || l.is<WrapForm>() || l.is<SpindleForm>() || (block && block->alongAxis());
-}
+bool hasTwoEnds(const Piece& piece) { return piece.layers.size() == 1 && piece.layers[0].standsAlongAxis(); }
 
 double middle(const OffAxis& axis) { return (axis.outside.front().z + axis.outside.back().z) / 2; }
 

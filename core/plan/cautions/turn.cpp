@@ -45,6 +45,9 @@ void unreachable(const Case& in, std::vector<Caution>& out)
     c.message = missed.front().tooDeep
                     ? "the floor lies " + in.mm(c.measure) + " behind the rim and the tools work to " + in.mm(c.limit) +
                           ": they chatter, or do not come there"
+                : in.layers() == 1
+                    ? "from the rim no straight tool comes here: it is hollowed with a bent tool, and measured with a "
+                      "bent caliper"
                     : "from the rim no straight tool comes here: it can be neither turned nor sanded once the rings "
                       "above are on";
     if (in.piece.choices.sections == SectionRule::Whole)

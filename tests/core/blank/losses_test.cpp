@@ -39,7 +39,7 @@ double heightLeft(const Piece& p, const Plan& plan, size_t i, const Part& part)
     }
     const double waste = b.wasteBelow + b.wasteAbove;  // turned or parted off last
     if (l.is<BilletForm>()) return part.length - faces - waste;
-    if (l.is<WrapForm>()) return part.length - 10 - faces;  // spare length, squared off at the end
+    if (l.is<WrapForm>()) return part.length - 10 - faces - waste;  // spare length, squared off at the end
     if (const BlockForm* f = l.as<BlockForm>()) {
         const double high = f->alongAxis() ? part.length : part.thickness;
         if (p.layers.size() > 1) return high - faces;

@@ -200,7 +200,8 @@ double lostAtTheBench(const Piece& piece, const Shop& shop, const BuiltLayer& b,
         return b.stock.outer * b.stock.outer * ends + 2 * corner * corner * height;
     }
     if (const WrapForm* f = l.as<WrapForm>()) {
-        const double length = height + 2 * l.sandingLoss + 10, side = f->post + 2 * f->wrap;
+        const double length = height + 2 * l.sandingLoss + 10 + b.wasteBelow + b.wasteAbove,
+                     side = f->post + 2 * f->wrap;
         const double wedge = (f->wrap * std::sqrt(2.0) + 2) * (f->wrap / std::sqrt(2.0) + 2);
         return length * (f->post * f->post + 4 * (f->post + f->wrap) * f->wrap + (f->wedges ? 4 * wedge : 0)) -
                side * side * height;

@@ -3,6 +3,8 @@
 #include "core/plan/plan.h"
 #include "core/workpiece/laws.h"
 #include "core/workpiece/turning.h"
+#include "tests/support/plain_piece.h"
+#include "tests/support/property.h"
 #include "tests/support/samples.h"
 
 #include <gtest/gtest.h>
@@ -68,6 +70,49 @@ Bar goodBar()
 
 const Region cup = Region::box({8, 100}, {0, 28}) - Region::box({20, 100}, {0, 20});
 
+/// A vessel, a bowl or a stack of any size and wall.
+Piece anyHollow()
+{
+    const double radius = inRange(25, 130), height = inRange(40, 240), wall = inRange(4, 14);
+    Piece p = plainCylinder(radius, height, coin() ? BlockForm::Along : BlockForm::Across, wall, inRange(6, 25));
+    const double foot = radius * inRange(50, 101) / 100, rim = radius * inRange(50, 101) / 100;
+    p.outside = {corner(0, foot), corner(0.4 * height, radius), corner(height, rim)};
+    p.hollow.floorRound = inRange(0, 10);
+    p.layers[0].outerAllowance = p.layers[0].innerAllowance = inRange(0, 6);
+    if (coin()) p.choices.foot = FootMethod::Faceplate;
+    if (coin()) p.choices.sides = SideMethod::BothRoughed;
+    switch (inRange(0, 4)) {
+    case 0: {
+        BilletForm billet;
+        billet.boards = inRange(2, 8);
+        p.layers[0].form = billet;
+        break;
+    }
+    case 1: {
+        Piece rings = ringCone(foot, rim, height, inRange(2, 9), inRange(4, 16));
+        rings.hollow = p.hollow;
+        p = rings;
+        break;
+    }
+    case 2:
+        p.hollow.rule = WallRule::Bored;
+        p.hollow.bore = radius;
+        break;
+    default:
+        break;
+    }
+    return p;
+}
+
+Shop anyJaws()
+{
+    Shop shop;
+    shop.jaws.gripLeast = inRange(20, 60);
+    shop.jaws.gripMost = shop.jaws.gripLeast + inRange(10, 80);
+    shop.jaws.depth = inRange(4, 14);
+    return shop;
+}
+
 }  // namespace
 
 TEST(Laws, AreKeptByACup)
@@ -97,6 +142,12 @@ TEST(Laws, CatchARecipeThatBreaksThem)
         {Law::GripIsThere, "reverse", [](Bar& b) { b.recipe[3].held.diameter = 60; }},
         {Law::GripIsThere, "reverse", [](Bar& b) { b.recipe[3].held.by = Hold::Recess; }},
         {Law::ToolComesIn, "bore", [](Bar& b) { b.recipe[3].held = centers; }},
+        {Law::ToolComesIn, "recess",
+         [](Bar& b) {
+             b.recipe.resize(2);
+             b.thing = "after-rough";
+             b.add("recess", turned(effect::Turn::Foot, {95, 100}, {0, 20}));
+         }},
         {Law::GripIsThere, "between", [](Bar& b) { b.add("between", effect::None{}, centers); }},
     };
     for (const Case& c : cases) {
@@ -125,6 +176,20 @@ TEST(Laws, AreKeptByEverySample)
     }
     for (const std::string& one : found) EXPECT_TRUE(known.contains(one)) << one;
     for (const std::string& one : known) EXPECT_TRUE(found.contains(one)) << one << " is mended: take it off the list";
+}
+
+TEST(Laws, AreKeptByAnyHollow)
+{
+    int planned = 0;
+    property([&] {
+        const Piece p = anyHollow();
+        const Plan plan = makePlan(p, anyJaws());
+        if (plan.mustStop()) return;
+        ++planned;
+        for (const BrokenLaw& b : brokenBy(plan, pieceOf(p, plan)))
+            RC_FAIL(std::string(lawName(b.law)) + " at " + b.step);
+    });
+    EXPECT_GT(planned, 5) << "most can be made";
 }
 
 }  // namespace vl::test
