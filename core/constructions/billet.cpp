@@ -1,6 +1,5 @@
 #include "core/blank/faces.h"
 #include "core/constructions/construction.h"
-#include "core/holding/foot_hold.h"
 
 #include "core/wood/figure.h"
 #include "core/words/cut.h"
@@ -47,9 +46,7 @@ void buildBillet(const Site& site, Building& out)
     const double corner = half * (2 - std::sqrt(2.0));  // knocked off, along the face
     b.volume = (4 * half * half - (form.cornersOff ? 2 * corner * corner : 0)) * length;
     b.planeTo = board;
-    const EndWaste waste = endWaste(site.piece, site.shop, site.surfaces);
-    b.wasteBelow = waste.foot;
-    b.wasteAbove = waste.rim;
+    const EndWaste waste = setWaste(site, b);
     layBoards(site, b, half, board);
 
     const Setting plane{Resource::Thicknesser, "board thickness", board,

@@ -178,11 +178,9 @@ void buildBlock(const Site& site, Building& out)
     const bool grown = f.shape == BlockForm::HalfLog || f.shape == BlockForm::Log;
     // A whole piece needs no flat faces; in a stack they are glued.
     const bool alone = site.piece.layers.size() == 1;
-    const EndWaste waste = alone ? endWaste(site.piece, site.shop, site.surfaces) : EndWaste{};
+    const EndWaste waste = setWaste(site, b);
     const double high = alone ? b.glued + waste.both() : b.planeTo;
     b.planeTo = high;
-    b.wasteBelow = waste.foot;
-    b.wasteAbove = waste.rim;
     const double wide = grown ? f.log : 2 * half.across, wideAlong = f.shape == BlockForm::Log ? f.log : 2 * half.along;
 
     const double length = f.alongAxis() ? high : wideAlong, thickness = f.alongAxis() ? wideAlong : high;

@@ -14,6 +14,16 @@ const Construction& constructionOf(const Layer& layer)
     return std::visit([](const auto& form) -> const Construction& { return constructionOf(form); }, layer.form);
 }
 
+EndWaste setWaste(const Site& site, BuiltLayer& b)
+{
+    if (site.piece.layers.size() != 1) return {};
+    const EndWaste waste = endWaste(site.piece, site.shop, site.surfaces);
+    const double higher = (b.glued - site.layer().thickness) / 2;
+    b.wasteBelow = waste.foot + higher;
+    b.wasteAbove = waste.rim + higher;
+    return waste;
+}
+
 std::vector<LayerHandle> layerHandles(const Site& site, const BuiltLayer& b)
 {
     const Layer& l = site.layer();

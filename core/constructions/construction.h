@@ -1,6 +1,7 @@
 #pragma once
 
 #include "core/blank/assembly.h"
+#include "core/holding/foot_hold.h"
 #include "core/recipe/bench.h"
 
 namespace vl {
@@ -73,6 +74,10 @@ std::vector<const Species*> distinctWoods(const BuiltLayer& layer);
 
 /// Every wood that is in a layer, those of bands, spacers and wedges too, each once.
 std::vector<const Species*> woodsIn(const BuiltLayer& layer);
+
+/// What a piece in one layer needs beyond its faces to be held, put into the layer with what it is glued up higher:
+/// that is shared between both ends. Nothing where it is one of several.
+EndWaste setWaste(const Site& site, BuiltLayer& layer);
 
 /// A square or rectangular piece cut off a strip, mm.
 struct SquarePart {

@@ -1,6 +1,5 @@
 #include "core/blank/faces.h"
 #include "core/constructions/construction.h"
-#include "core/holding/foot_hold.h"
 
 #include "core/geometry/post_wrap.h"
 #include "core/wood/figure.h"
@@ -191,7 +190,7 @@ private:
 void cutParts(const Site& site, const PostWrap& w, const BuiltLayer& b, std::vector<Part>& parts)
 {
     const auto& form = site.form<WrapForm>();
-    const double length = b.glued + b.wasteBelow + b.wasteAbove + 2 * site.layer().sandingLoss + 10;
+    const double length = site.layer().thickness + b.wasteBelow + b.wasteAbove + 2 * site.layer().sandingLoss + 10;
     SquarePart part{.id = "post",
                     .name = "post",
                     .wood = b.woods[0],
@@ -229,9 +228,7 @@ void buildWrap(const Site& site, Building& out)
     holdStraight(b, h, 0);
     b.volume = 4 * h * h * (b.z1 - b.z0);
     b.planeTo = w.wrap;
-    const EndWaste waste = endWaste(site.piece, site.shop, site.surfaces);
-    b.wasteBelow = waste.foot;
-    b.wasteAbove = waste.rim;
+    setWaste(site, b);
     layPieces(site, w, b);
     const WrapSettings s = wrapSettings(w);
     using enum Unit;

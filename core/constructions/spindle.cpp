@@ -1,5 +1,4 @@
 #include "core/constructions/construction.h"
-#include "core/holding/foot_hold.h"
 
 #include "core/wood/figure.h"
 #include "core/words/build.h"
@@ -53,9 +52,7 @@ void buildSpindle(const Site& site, Building& out)
     b.lay(cell);
     b.planeTo = side;
 
-    const EndWaste waste = endWaste(site.piece, site.shop, site.surfaces);
-    b.wasteBelow = waste.foot;
-    b.wasteAbove = waste.rim;
+    const EndWaste waste = setWaste(site, b);
     const double length = b.glued + b.tenon.below + b.tenon.above + waste.both();
     const Setting square{Resource::Saw, "square", side, Unit::Length, "Ø + 2 · allowance", planeArithmetic, 1};
     const Setting cutTo{Resource::Saw,   "length", length, Unit::Length, "height + tenons + what holds it",

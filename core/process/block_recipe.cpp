@@ -77,8 +77,8 @@ public:
             if (together) finishOutside(!once);
             sharpen("inside");
             turn("fine", together ? words::finishWall : words::finishInside,
-                 together ? words::shapeHasMoved : words::thinLast, edged_ ? words::lightCutsInwards : words::lightCuts,
-                 25, bothTurned(surfaces_));
+                 together ? words::shapeHasMoved : words::thinLast,
+                 wingTip() > 0 ? words::lightCutsInwards : words::lightCuts, 25, bothTurned(surfaces_));
         } else if (together)
             finishOutside(true);
         now_ = beforeSanding(piece_, surfaces_, bench_, now_);
@@ -166,7 +166,7 @@ private:
     /// Wings and corners are finished: the tool stays within what is wood all round.
     void sayInwards(StepSpec& d) const
     {
-        if (!edged_) return;
+        if (wingTip() <= 0) return sayAir(d);
         const Setting within{.machine = Resource::Lathe,
                              .name = "within a radius of",
                              .value = air_.low,
@@ -176,25 +176,34 @@ private:
         d.how.also(says(words::withinRadius, within));
         sayAir(d);
     }
+    /// How far out the hollow goes into what is half air, mm; 0 where it ends within the wood all round, and corners
+    /// stay flat.
+    double wingTip() const
+    {
+        if (!edged_ || surfaces_.inside.empty()) return 0;
+        const double tip = std::min(air_.high, Region::under(surfaces_.inside).across().high);
+        return tip > air_.low + 1 ? tip : 0;
+    }
     /// What is half air is brought to its thickness from the tip inwards, each band finished before the next.
     void thinWings()
     {
-        if (!edged_) return;
+        const double tip = wingTip();
+        if (tip <= 0) return;
         // Ten times as wide as the wing is thick then, within one to three inches; own values.
         const double widest = std::clamp(10 * piece_.hollow.rimWall, 25.0, 75.0);
         sharpen("wings");
-        const double all = air_.high - air_.low;
+        const double all = tip - air_.low;
         const auto bands = static_cast<int>(std::ceil(all / widest));
         for (int k = 0; k < bands; ++k) {
             const Setting from{.machine = Resource::Lathe,
                                .name = "from a radius of",
-                               .value = air_.high - all * k / bands,
+                               .value = tip - all * k / bands,
                                .formula = "tip inwards, ten times the wall each",
                                .source = "common practice",
                                .decimals = 0},
                 to{.machine = Resource::Lathe,
                    .name = "to a radius of",
-                   .value = air_.high - all * (k + 1) / bands,
+                   .value = tip - all * (k + 1) / bands,
                    .formula = "tip inwards, ten times the wall each",
                    .source = "common practice",
                    .decimals = 0};
@@ -542,11 +551,15 @@ private:
         const Last& last = all[static_cast<size_t>(edged_ && rim ? LastMethod::Cushion : chosen)];
         // Outside where it goes into something, inside where something goes into it.
         const bool outside = last.by == Hold::Jam || last.by == Hold::Buttons || rim_ <= 0;
-        const double across = std::max(20.0, 2 * (outside ? surfaces_.outside.back().y() : rim_));
+        // A cushion bears where there is a circle inside, not on wings or corners.
+        const double inside = edged_ ? std::min(rim_, air_.low) : rim_;
+        const double across = std::max(20.0, 2 * (outside ? surfaces_.outside.back().y() : inside));
         const Setting wide{.machine = Resource::Lathe,
                            .name = "held on, Ø",
                            .value = across,
-                           .formula = outside ? "the rim, outside" : "the rim, inside",
+                           .formula = outside  ? "the rim, outside"
+                                      : edged_ ? "its largest circle inside"
+                                               : "the rim, inside",
                            .decimals = 1};
         step(Action::Mount, "mount-last", "on-its-rim",
              {.title = says(words::mountForFoot),

@@ -74,6 +74,8 @@ private:
     {
         const EndWaste waste = endWaste(piece_, shop_, surfaces_);
         effect::Turn turn = outsideTurned(surfaces_, roughLeft);
+        // What the parting cut and the spigot take lies above the drawing: it is turned as round as the rest.
+        turn.away = turn.away | tenonTurned({height_, height_ + waste.rim}, surfaces_.widest() + roughLeft).away;
         for (const double from : {-waste.foot, height_ + waste.rim - high_.value})
             turn.away = turn.away | tenonTurned({from, from + high_.value}, tenon_.value / 2).away;
         return turn;

@@ -78,7 +78,8 @@ WorkItem turnedOn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& ben
                               {.title = says(words::sawWasteOff),
                                .why = says(words::onlyTapeNow),
                                .how = says(words::sawWasteWay),
-                               .minutes = 10});
+                               .minutes = 10,
+                               .effect = effect::Part{.stays = {0, outlineHeight(piece)}}});
     now = bench.step(Action::Split, openStep, {now}, "opened",
                      {.title = says(words::wedgeOpen),
                       .why = says(words::alikeUnderTurn),

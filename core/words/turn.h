@@ -203,9 +203,7 @@ inline constexpr Pattern leavesRecess{"leaves the recess: kept as an ornament, o
 inline constexpr Pattern leavesHoles{"leaves screw holes: turned off with the waste, or plugged"};
 inline constexpr Pattern cornersSweep{
     "between a radius of %1 and %2 it is seen only as a shadow: rest clear of it, its sweep marked on the rest, hands "
-    "behind the mark, never a finger near the edge while it turns; a wing or corner is brought to its thickness from "
-    "the "
-    "tip inwards, in steps of an inch or two, each finished before the next: thin, it does not bear another cut"};
+    "behind the mark, never a finger near the edge while it turns"};
 inline constexpr Pattern thinBand{"Bring what is half air to its thickness, from a radius of %1 to %2"};
 inline constexpr Pattern tipBearsNoMore{
     "The wood further in is still solid and carries the wing. Once it is thin it bears no second cut."};

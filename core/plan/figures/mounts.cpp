@@ -39,8 +39,7 @@ double sweepOf(const Held& held, const Body& body, const Piece& piece, const Ass
                const TurnedSurfaces& surfaces)
 {
     const bool air = !surfaces.edges.empty() || airSweep(piece, surfaces).high > 0;
-    const double wood =
-        body.swept.empty() || air ? std::max(assembly.cornerRadius(), surfaces.widest()) : body.swept.across().high;
+    const double wood = body.swept.empty() || air ? assembly.cornerRadius() : body.swept.across().high;
     return std::max(0.5, wood) + held.stray;
 }
 

@@ -37,7 +37,8 @@ double heightLeft(const Piece& p, const Plan& plan, size_t i, const Part& part)
         const double along = jig ? part.length : part.width - part.thickness * std::tan(slope);
         return along * std::cos(slope) - faces;
     }
-    const double waste = b.wasteBelow + b.wasteAbove;  // turned or parted off last
+    // Turned or parted off last; what it is glued up higher is no part of it.
+    const double waste = std::max(0.0, b.wasteBelow + b.wasteAbove - (l.gluedThickness() - l.thickness));
     if (l.is<BilletForm>()) return part.length - faces - waste;
     if (l.is<WrapForm>()) return part.length - 10 - faces - waste;  // spare length, squared off at the end
     if (const BlockForm* f = l.as<BlockForm>()) {

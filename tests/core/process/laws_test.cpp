@@ -78,13 +78,13 @@ Piece anyHollow()
     const double foot = radius * inRange(50, 101) / 100, rim = radius * inRange(50, 101) / 100;
     p.outside = {corner(0, foot), corner(0.4 * height, radius), corner(height, rim)};
     p.hollow.floorRound = inRange(0, 10);
-    p.layers[0].outerAllowance = p.layers[0].innerAllowance = inRange(0, 6);
+    p.layers[0].outerAllowance = p.layers[0].innerAllowance = inRange(1, 7);
     if (coin()) p.choices.foot = FootMethod::Faceplate;
     if (coin()) p.choices.sides = SideMethod::BothRoughed;
     switch (inRange(0, 4)) {
     case 0: {
         BilletForm billet;
-        billet.boards = inRange(2, 8);
+        billet.boards = inRange(3, 9);
         p.layers[0].form = billet;
         break;
     }
