@@ -1,9 +1,11 @@
 // Cross-sections of a piece on twelve set-ups beside CGAL's booleans on the same discs, and what a drag of a center
 // asks.
+#include "core/blank/stock.h"
 #include "core/picture/work_state.h"
 #include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
 #include "core/workpiece/cross_section.h"
+#include "core/workpiece/run.h"
 #include "tests/support/samples.h"
 
 #include <CGAL/Boolean_set_operations_2.h>
@@ -25,7 +27,7 @@ TurnedSurfaces twelveSetUps()
     TurnedSurfaces surfaces{.outside = {{0, 40}, {length, 40}}, .inside = {}, .axes = {}, .edges = {}};
     for (int k = 0; k < setUps; ++k)
         surfaces.axes.push_back(TurnedAbout::throughCenters(polar(6, 30.0 * k), polar(6, 30.0 * k), length,
-                                                         {{0, 43}, {length / 2, 42}, {length, 43}}));
+                                                            {{0, 43}, {length / 2, 42}, {length, 43}}));
     return surfaces;
 }
 
@@ -83,10 +85,23 @@ void filmOfTheCup(benchmark::State& state)
     for (auto _ : state)
         for (size_t k = 1; k <= plan.schedule.order.size(); ++k)
             benchmark::DoNotOptimize(bodiesMesh(piece, plan.assembly, plan.surfaces,
-                                                bodiesAfter(piece, plan.assembly, plan.schedule.order, k),
-                                                {0.05, false}));
+                                                bodiesAfter(plan.assembly, plan.schedule.order, k), {0.05, false}));
     state.counters["steps"] = static_cast<double>(plan.schedule.order.size());
 }
 BENCHMARK(filmOfTheCup)->Unit(benchmark::kMillisecond)->Iterations(2);
+
+/// The cup's recipe carried out, and its laws checked.
+void runOfTheCup(benchmark::State& state)
+{
+    const Plan plan = makePlan(test::demo("regatta-cup"), test::harbourShop());
+    const Stock stock = stockOf(plan.assembly);
+    for (auto _ : state) {
+        Workpiece workpiece(stock);
+        for (const size_t i : plan.schedule.order) workpiece.carryOut(plan.assembly.recipe[i]);
+        benchmark::DoNotOptimize(workpiece.bodies().size());
+    }
+    state.counters["steps"] = static_cast<double>(plan.schedule.order.size());
+}
+BENCHMARK(runOfTheCup)->Unit(benchmark::kMicrosecond);
 
 }  // namespace

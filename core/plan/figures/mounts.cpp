@@ -9,6 +9,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <utility>
 
 namespace vl {
@@ -33,16 +34,6 @@ double torn(double diameter, double density)
 
 constexpr double heldByPaper = 1000;  // rpm; own cautious value
 
-/// The farthest wood from the axis that it turns about, mm; where that is another than its own it lies off by so much
-/// at the worse end. Wings, corners and a rim of bark may stand out as far as the blank does.
-double sweepOf(const Held& held, const Body& body, const Piece& piece, const Assembly& assembly,
-               const TurnedSurfaces& surfaces)
-{
-    const bool air = !surfaces.edges.empty() || airSweep(piece, surfaces).high > 0;
-    const double wood = body.swept.empty() || air ? assembly.cornerRadius() : body.swept.across().high;
-    return std::max(0.5, wood) + held.stray;
-}
-
 /// kg, of what is on the lathe: as it is known to be round, else the blank's.
 double massOf(const Body& body, const Assembly& assembly, const Shape& shape)
 {
@@ -50,6 +41,43 @@ double massOf(const Body& body, const Assembly& assembly, const Shape& shape)
     double density = 0;
     for (const size_t i : body.layers) density += assembly.layers[i].density * assembly.layers[i].fill;
     return body.swept.revolved().volume * density / static_cast<double>(body.layers.size()) * 1e-9;
+}
+
+/// The most that a mount bears while it holds the work, whatever is glued on meanwhile.
+struct Borne {
+    double sweep = 0, overhang = 0;  ///< mm: the farthest wood from the work's own axis, and from the grip along it
+    double mass = 0;                 ///< kg
+
+    void add(const Body& body, const Assembly& assembly, const Shape& shape, bool rimToHead)
+    {
+        mass = std::max(mass, massOf(body, assembly, shape));
+        if (body.swept.empty()) return;
+        const Range z = body.swept.along();
+        sweep = std::max(sweep, body.swept.across().high);
+        overhang = std::max(overhang, rimToHead ? body.grip.low - z.low : z.high - body.grip.high);
+    }
+};
+
+/// By the ids of the steps that mount.
+std::map<std::string, Borne> borneBy(const Assembly& assembly, const Shape& shape)
+{
+    std::map<std::string, Borne> all;
+    const Stock stock = stockOf(assembly);
+    Workpiece workpiece(stock);
+    std::map<std::string, bool> rimToHead;
+    for (const Step& step : assembly.recipe) {
+        workpiece.carryOut(step);
+        if (step.held.set) rimToHead[step.id] = step.held.rimToHead;
+        if (const Body* body = workpiece.last(); body && !body->mount.empty())
+            all[body->mount].add(*body, assembly, shape, rimToHead[body->mount]);
+    }
+    return all;
+}
+
+/// Whether a grip's overhang is from one end to the other: not where centers carry both, or another axis runs across.
+bool standsOut(const Held& held)
+{
+    return held.by == Hold::Tenon || held.by == Hold::Recess || held.by == Hold::Faceplate;
 }
 
 /// Whether it is put together only for a while: parts before they are reversed, halves that are glued in their waste.
@@ -67,26 +95,28 @@ std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly
     const Recipe& recipe = assembly.recipe;
     double density = 700;
     for (const BuiltLayer& b : assembly.layers) density = std::max(density, b.density);
-    const Stock stock = stockOf(assembly);
-    Workpiece workpiece(stock);
+    const std::map<std::string, Borne> all = borneBy(assembly, shape);
+    // Wings, corners and a rim of bark may stand out as far as the blank does.
+    const bool air = !surfaces.edges.empty() || airSweep(piece, surfaces).high > 0;
     for (const Step& step : recipe) {
-        workpiece.carryOut(step);
-        const Held& held = step.held;
-        if (!held.set) continue;
-        Mount m{.id = step.id, .held = held};
-        const Body& body = *workpiece.last();
-        m.sweep = sweepOf(held, body, piece, assembly, surfaces);
+        if (!step.held.set) continue;
+        Mount m{.id = step.id, .held = step.held};
+        const auto found = all.find(step.id);
+        const Borne borne = found == all.end() ? Borne{.mass = shape.roughWeight} : found->second;
+        if (standsOut(m.held)) m.held.overhang = std::max(borne.overhang, 0.0);
+        const Held& held = m.held;
+        // About another axis than its own it lies off by so much at the worse end.
+        m.sweep = std::max(0.5, borne.sweep > 0 && !air ? borne.sweep : assembly.cornerRadius()) + held.stray;
         const Balance balance = held.offset > 0 ? Balance::OutOfBalance
                                 : held.round    ? Balance::Round
                                                 : Balance::Corners;
         const double across = std::min(2 * m.sweep, 10000.0);
         m.speed = speedRange(across, balance);
         m.limit = held.offset > 0 ? "out of balance" : held.round ? "diameter" : "diameter of the corners";
-        const double mass = massOf(body, assembly, shape);
         auto no = [&](double rpm, const char* what) {
             if (rpm < m.speed.high) m.speed.high = rpm, m.limit = what;
         };
-        no(shaken(mass, held.offset, shop), "imbalance against the lathe's mass");
+        no(shaken(borne.mass, held.offset, shop), "imbalance against the lathe's mass");
         no(torn(across, density), "stress in the rim");
         no(shop.lathe.highestRpm, "the lathe's highest");
         if (comesApart(recipe, step)) no(heldByPaper, "parts that only paper, tape or their ends hold");

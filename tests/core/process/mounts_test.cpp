@@ -82,6 +82,21 @@ TEST(Mounts, SweepFartherOffTheirAxis)
     EXPECT_GE(mountOf(leaning, "mount-A1-1").sweep, 47 - 1e-9);
 }
 
+TEST(Mounts, BearAllThatIsGluedOnMeanwhile)
+{
+    // A block is mounted bare, and a cup of fifteen layers is built on it.
+    const Plan plan = makePlan(test::regattaCup(), test::harbourShop());
+    const Mount& m = mountOf(plan, "waste-block");
+    double corner = 0, height = 0;
+    for (const BuiltLayer& b : plan.assembly.layers) {
+        corner = std::max(corner, b.cornerRadius());
+        height = std::max(height, b.z1);
+    }
+    EXPECT_GE(m.sweep, corner - 1e-3);
+    EXPECT_GE(m.held.overhang, height) << "from the chuck, over the block, to the uppermost layer";
+    EXPECT_LE(m.speed.high, speedRange(2 * corner).high + 1);
+}
+
 TEST(Mounts, SayTheSameSweepInTheirStep)
 {
     for (const std::string& name : test::demoNames()) {
