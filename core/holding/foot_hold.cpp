@@ -30,12 +30,18 @@ double tenonHigh(const Shop& shop)
 
 }  // namespace
 
-bool isVessel(const Piece& piece)
+bool staysBetweenCenters(const Piece& piece)
 {
     const Hollow& hollow = piece.hollow;
-    if (!standsAlongAxis(piece) || hollow.rule == WallRule::Solid || hasLid(piece) || piece.split.on) return false;
-    if (piece.choices.holding != HoldMethod::WasteBlock) return false;  // then it is built on a block
-    return hollow.rule != WallRule::Bored || hollow.bore > widestBit;
+    const bool free = hollow.rule == WallRule::Solid || (hollow.rule == WallRule::Bored && hollow.bore <= widestBit);
+    return standsAlongAxis(piece) && (free || piece.split.on);
+}
+
+bool isVessel(const Piece& piece)
+{
+    // On another block than waste it is built as a stack is.
+    return standsAlongAxis(piece) && !staysBetweenCenters(piece) && !hasLid(piece) &&
+           piece.choices.holding == HoldMethod::WasteBlock;
 }
 
 bool isWholeBlock(const Piece& piece)
@@ -68,8 +74,8 @@ bool canBeTurnedWet(const Piece& piece, const TurnedSurfaces& surfaces, BlockFor
 EndWaste endWaste(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces)
 {
     if (!isWholeBlock(piece)) {
-        if (!standsAlongAxis(piece) || piece.split.on) return {};
         if (hasLid(piece)) return {.foot = endTenon, .rim = lidWaste(piece) - endTenon};
+        if (!staysBetweenCenters(piece) || piece.split.on) return {};
         // What it is parted down from has it already.
         const Layer& l = piece.layers[0];
         const double each = std::max(0.0, centerWaste - (l.gluedThickness() - l.thickness) / 2);

@@ -29,6 +29,9 @@ struct EndWaste {
 };
 EndWaste endWaste(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces);
 
+/// Whether the piece is one piece of wood with its grain along the axis that two centers can hold to the end: solid, or
+/// bored right through before it is mounted.
+bool staysBetweenCenters(const Piece& piece);
 /// Whether the piece is one piece of wood with its grain along the axis, hollowed from its free end: no center can
 /// stand where the tool comes in. Not what is bored right through before it is mounted, nor what has a lid.
 bool isVessel(const Piece& piece);

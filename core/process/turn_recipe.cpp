@@ -254,7 +254,7 @@ Setting measured(const char* name, double mm, int decimals)
 bool heldByItsEnds(const Piece& piece, const std::vector<Building>& buildings)
 {
     return buildings.size() == 1 && buildings[0].layer.cells[0].endGrain(Eigen::Vector3d::UnitX()) > 0.9 &&
-           !piece.layers[0].is<StavesForm>();
+           !piece.layers[0].is<StavesForm>() && (piece.layers[0].is<InsideOutForm>() || staysBetweenCenters(piece));
 }
 
 void turnRecipe(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, const WorkItem& blank,

@@ -66,12 +66,15 @@ TEST(Drawings, NumberEveryMarkOfAPlate)
                 report::drawPlate(painter, {200, 200}, 170, holes, all, inks, Qt::red);
             }
             const QStringList words = wordsOn(record);
-            for (int k = 1; k <= marks; ++k) EXPECT_TRUE(words.contains(QString::number(k))) << holes << ", " << k;
+            for (int k = 0; k < marks; ++k) {
+                const QString said = QStringLiteral("%1: %2").arg(k + 1).arg(k * holes / marks);
+                EXPECT_TRUE(words.contains(said)) << holes << ", " << said.toStdString();
+            }
             EXPECT_TRUE(record.over().isEmpty()) << holes << ": " << record.over().join(", ").toStdString();
             // Each number stands on its own ray: 12 o'clock first, counterclockwise as seen from the tailstock.
             for (const PaintRecord::Text& t : record.texts) {
                 bool number = false;
-                const int k = t.words.toInt(&number) - 1;
+                const int k = t.words.section(':', 0, 0).toInt(&number) - 1;
                 if (!number || k < 0 || k >= marks) continue;
                 const QPointF off = t.box.center() - QPointF(200, 200);
                 const double deg = std::atan2(-off.x(), -off.y()) / degrees;

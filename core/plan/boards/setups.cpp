@@ -197,7 +197,7 @@ std::vector<Setup> setupsOf(const Piece& piece, const Assembly& assembly, const 
         }
     for (const Part& p : assembly.parts)
         if (const auto wanted = left.find(p.id);
-            wanted != left.end() && wanted->second > 0 && std::ranges::find(planned, p.id) == planned.end())
+            !p.grown && wanted != left.end() && wanted->second > 0 && std::ranges::find(planned, p.id) == planned.end())
             ripping.add(p.width, p.thickness, {p.id});
     ripping.moveTo(out);
     Crosscutting crosscutting(piece, assembly);
