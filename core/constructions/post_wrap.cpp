@@ -187,10 +187,11 @@ private:
     double length_;
 };
 
-void cutParts(const Site& site, const PostWrap& w, const BuiltLayer& b, std::vector<Part>& parts)
+/// `waste`: beyond the layer's faces, mm.
+void cutParts(const Site& site, const PostWrap& w, const BuiltLayer& b, double waste, std::vector<Part>& parts)
 {
     const auto& form = site.form<WrapForm>();
-    const double length = site.layer().thickness + b.wasteBelow + b.wasteAbove + 2 * site.layer().sandingLoss + 10;
+    const double length = b.glued + waste + 2 * site.layer().sandingLoss + 10;
     SquarePart part{.id = "post",
                     .name = "post",
                     .wood = b.woods[0],
@@ -228,7 +229,7 @@ void buildWrap(const Site& site, Building& out)
     holdStraight(b, h, 0);
     b.volume = 4 * h * h * (b.z1 - b.z0);
     b.planeTo = w.wrap;
-    setWaste(site, b);
+    const double waste = setWaste(site, b).both();
     layPieces(site, w, b);
     const WrapSettings s = wrapSettings(w);
     using enum Unit;
@@ -241,7 +242,7 @@ void buildWrap(const Site& site, Building& out)
         {Resource::None, "wall at the flat", w.wallAtFlat(), Length, "(blank's side − bore) / 2", planeGeometry}};
     if (form.wedges) b.settings.push_back(s.corner);
     judge(site, w, b);
-    cutParts(site, w, b, out.parts);
+    cutParts(site, w, b, waste, out.parts);
     out.steps = [site, &b, w](Bench& bench, const WorkItems& parts) {
         return WrapSteps(site, b, w).write(bench, parts);
     };

@@ -103,8 +103,9 @@ std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly
         Mount m{.id = step.id, .held = step.held};
         const auto found = all.find(step.id);
         const Borne borne = found == all.end() ? Borne{.mass = shape.roughWeight} : found->second;
-        if (standsOut(m.held)) m.held.overhang = std::max(borne.overhang, 0.0);
         const Held& held = m.held;
+        // The drawing shows the work as it is mounted; the grip bears what comes onto it later too.
+        const double out = standsOut(held) ? std::max(borne.overhang, held.overhang) : held.overhang;
         // About another axis than its own it lies off by so much at the worse end.
         m.sweep = std::max(0.5, borne.sweep > 0 && !air ? borne.sweep : assembly.cornerRadius()) + held.stray;
         const Balance balance = held.offset > 0 ? Balance::OutOfBalance
@@ -125,14 +126,13 @@ std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly
         m.speed.rim = pi * across / 1000 * m.speed.high / 60;
         // With the tailstock up all the time the work is a propped cantilever: a load anywhere along it bends it at its
         // grip by no more than 0.1925 of what it would without (beam tables, from memory).
-        const double overhang = (held.tailstock ? 0.1925 : 1) * held.overhang;
+        const double overhang = (held.tailstock ? 0.1925 : 1) * out;
         // Along the grain wood bends many times as far before it breaks as across it: own cautious value.
         constexpr double alongGrain = 6;
         m.proof = proveMount(held.by, std::clamp(held.diameter, 1.0, 2000.0), std::min(held.depth, 500.0),
                              std::min(overhang, 3000.0), shop.catchLoad, shop.grips, held.alongGrain ? alongGrain : 1);
-        const std::string needs = "a catch of " + fixed(shop.catchLoad, 0) + " N, " +
-                                  formatLengthUnit(held.overhang, style) + " out" +
-                                  (held.tailstock ? " with the tailstock up" : "") + ", asks for " +
+        const std::string needs = "a catch of " + fixed(shop.catchLoad, 0) + " N, " + formatLengthUnit(out, style) +
+                                  " out" + (held.tailstock ? " with the tailstock up" : "") + ", asks for " +
                                   fixed(m.proof.moment, 1) + " N·m; the grip stands " + fixed(m.proof.limit, 1);
         m.why = m.proof.holds
                     ? needs
