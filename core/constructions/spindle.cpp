@@ -82,6 +82,7 @@ void buildSpindle(const Site& site, Building& out)
                                            .settings = {square, cutTo},
                                            .minutes = 8,
                                            .uses = {Resource::Saw}});
+        if (tenons.below <= 0 && tenons.above <= 0) return blank;
         std::vector<Setting> settings{tenon, body};
         Text how = says(words::tenonsTo, tenon, body);
         if (tenons.below > 0) {

@@ -25,8 +25,6 @@
 namespace vl {
 namespace {
 
-constexpr Range everywhere{-1e5, 1e5};  // a stretch of the axis that holds any piece
-
 class StackWriter {
 public:
     StackWriter(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces,

@@ -1,5 +1,7 @@
 #include "core/workpiece/run.h"
 
+#include "core/workpiece/turning.h"
+
 #include <algorithm>
 
 namespace vl {
@@ -81,20 +83,19 @@ void keep(Body& b, const Region& region)
 /// What each output of a parting is: the first what lies before the cut, the last what lies beyond it.
 void part(Body& mine, const effect::Part& e, size_t output, const Stock& stock)
 {
-    constexpr double far = 1e5;  // mm
     const bool first = output == 0;
     switch (e.what) {
     case effect::Part::Off:
     case effect::Part::Thin:
         if (!first) mine.layers.clear();
-        if (first) keep(mine, Region::box(e.stays, {0, far}));
+        if (first) keep(mine, Region::box(e.stays, {0, farOut}));
         break;
     case effect::Part::Lid:
         mine.part = first ? Body::Box : Body::Lid;
-        keep(mine, Region::box(first ? Range{-far, e.stays.low} : Range{e.stays.high, far}, {0, far}));
+        keep(mine, Region::box(first ? Range{-farOut, e.stays.low} : Range{e.stays.high, farOut}, {0, farOut}));
         break;
     case effect::Part::Nest:
-        keep(mine, Region::box({-far, far}, first ? Range{0, e.stays.low} : Range{e.stays.high, far}));
+        keep(mine, Region::box(everywhere, first ? Range{0, e.stays.low} : Range{e.stays.high, farOut}));
         break;
     case effect::Part::Ends:
         mine.layers.clear();

@@ -10,6 +10,8 @@ inline constexpr double roughLeft = 3;
 
 /// Farther out than any blank, mm.
 inline constexpr double farOut = 1e4;
+/// A stretch of the axis that holds any piece.
+inline constexpr Range everywhere{-farOut, farOut};
 
 /// What is turned away outside, down to `left` mm from the finished surface, and of so much waste (mm) beyond foot and
 /// rim what stands out further than they do.
