@@ -19,9 +19,9 @@ double directionOf(const Point& p)
 }
 
 /// How a set-up is mounted, in words and settings.
-StepSpec mounting(const Piece& piece, const TurnedSurfaces& surfaces, bool alongGrain, const AxisSetUp& s,
-                  const Text& name)
+StepSpec mounting(const Piece& piece, const TurnedSurfaces& surfaces, bool alongGrain, const AxisSetUp& s)
 {
+    const Text name = says(words::axisNamed, nameOf(piece, s.axis));
     const OffAxis& axis = piece.axes[s.axis];
     const double length = outlineHeight(piece);
     StepSpec d{.title = says(words::mountAxis, name, s.side + 1),
@@ -147,80 +147,105 @@ double deepestAt(const TurnedSurfaces& surfaces, const AxisSetUp& s, double from
     return at;
 }
 
-}  // namespace
-
-WorkItem turnAxes(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, bool alongGrain, Bench& bench,
-                  const WorkItem& turned)
+/// The circles on the ends that each axis's first side is cut down to, drawn while the piece still runs true.
+WorkItem depthLines(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, WorkItem now)
 {
-    const std::vector<AxisSetUp> all = axisSetUps(piece);
-    if (all.empty()) return turned;
     const double height = outlineHeight(piece);
     constexpr double atEnd = 0.5;  // mm
-    WorkItem now = turned;
-    for (size_t i = 0; i < all.size(); ++i) {
-        const AxisSetUp& s = all[i];
-        const Text name = says(words::axisNamed, nameOf(piece, s.axis));
-        const std::string key = s.id;
-        const double from = s.solid.outline.front().x(), to = s.solid.outline.back().x();
-        if (s.side == 0) {
-            // Before its first cut; between one axis and the next the piece runs true once more.
-            std::vector<Setting> lines;
-            Text how = says(words::pencilOnEnd);
-            auto line = [&](double z, const char* what, const Pattern& says_) {
-                const double r = depthLine(s, z);
-                if (!(r > 0 && r < radiusAt(surfaces.outside, z))) return;
-                lines.push_back(lengthAt(Resource::Lathe, what, r, "its radius − its offset there"));
-                how.also(says(says_, lines.back()));
-            };
-            if (from <= atEnd) line(0, "depth line on the head end, radius", words::lineOnHead);
-            if (to >= height - atEnd) line(height, "depth line on the tail end, radius", words::lineOnTail);
-            if (!lines.empty())
-                now = bench.step(Action::Mark, "depth-" + key, {now}, "lined-" + key,
-                                 {.title = says(words::drawDepthLine, name),
-                                  .why = says(words::onlyWhileTrue),
-                                  .how = how.also(says(words::noLineBetween)),
-                                  .settings = lines,
-                                  .minutes = 4,
-                                  .uses = {Resource::Lathe}});
-        }
-        now = bench.step(Action::Mount, axisMountStep(s), {now}, "mounted-" + key,
-                         mounting(piece, surfaces, alongGrain, s, name));
-        const double deepest = deepestAt(surfaces, s, std::max(from, 0.0), std::min(to, height));
-        const Setting begin = lengthAt(Resource::Lathe, "from station", from),
-                      end = lengthAt(Resource::Lathe, "to station", to),
-                      at = lengthAt(Resource::Lathe, "measured at station", deepest, "where it is deepest"),
-                      thick = lengthAt(Resource::Lathe, "done at a thickness of", thicknessAt(surfaces, i, s, deepest),
-                                       "flat to what stands opposite");
-        now = bench.step(Action::Turn, "turn-" + key, {now}, "turned-" + key,
-                         {.title = says(words::turnAxis, name, s.side + 1),
-                          .why = says(words::caliperTells),
-                          .how = says(words::mostlyAir, begin, end, thick, at),
-                          .settings = {begin, end, thick, at},
-                          .minutes = 15,
-                          .uses = {Resource::Lathe},
-                          .effect = effect::TurnAxis{i}});
-        StepSpec sand{.title = says(words::sandAxis, name, s.side + 1),
-                      .why = says(words::noWayBack),
-                      .how = says(words::blockNotFingers),
-                      .minutes = 10,
-                      .uses = {Resource::Lathe}};
-        sayGrits(piece, shop, SandedBy::Hand, sand.settings, sand.how);
-        now = bench.step(Action::Sand, "sand-" + key, {now}, "sanded-" + key, std::move(sand));
+    for (const AxisSetUp& s : axisSetUps(piece)) {
+        if (s.side != 0) continue;
+        std::vector<Setting> lines;
+        Text how = says(words::pencilOnEnd);
+        const auto line = [&](double z, const char* what, const Pattern& says_) {
+            const double r = depthLine(s, z);
+            if (!(r > 0 && r < radiusAt(surfaces.outside, z))) return;
+            lines.push_back(lengthAt(Resource::Lathe, what, r, "its radius − its offset there"));
+            how.also(says(says_, lines.back()));
+        };
+        if (s.solid.outline.front().x() <= atEnd) line(0, "depth line on the head end, radius", words::lineOnHead);
+        if (s.solid.outline.back().x() >= height - atEnd)
+            line(height, "depth line on the tail end, radius", words::lineOnTail);
+        if (lines.empty()) continue;
+        now = bench.step(Action::Mark, "depth-" + s.id, {now}, "lined-" + s.id,
+                         {.title = says(words::drawDepthLine, says(words::axisNamed, nameOf(piece, s.axis))),
+                          .why = says(words::onlyWhileTrue),
+                          .how = how.also(says(words::noLineBetween)),
+                          .settings = lines,
+                          .minutes = 4,
+                          .uses = {Resource::Lathe}});
     }
-    return bench.step(Action::Mount, "mount-true", {now}, "true-again",
-                      {.title = says(words::mountTrue),
-                       .why = says(words::restOnTrueAxis),
-                       .how = says(words::ridgesStand),
-                       .minutes = 5,
-                       .uses = {Resource::Lathe},
-                       .held = {.set = true,
-                                .by = Hold::Centers,
-                                .diameter = 20,
-                                .depth = 5,
-                                .overhang = 0,
-                                .tailstock = true,
-                                .offset = 0,
-                                .round = true}});
+    return now;
+}
+
+/// One side turned and sanded.
+WorkItem turnSide(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, size_t i, const AxisSetUp& s,
+                  Bench& bench, const WorkItem& mounted)
+{
+    const Text name = says(words::axisNamed, nameOf(piece, s.axis));
+    const double from = s.solid.outline.front().x(), to = s.solid.outline.back().x();
+    const double deepest = deepestAt(surfaces, s, std::max(from, 0.0), std::min(to, outlineHeight(piece)));
+    const Setting begin = lengthAt(Resource::Lathe, "from station", from),
+                  end = lengthAt(Resource::Lathe, "to station", to),
+                  at = lengthAt(Resource::Lathe, "measured at station", deepest, "where it is deepest"),
+                  thick = lengthAt(Resource::Lathe, "done at a thickness of", thicknessAt(surfaces, i, s, deepest),
+                                   "flat to what stands opposite");
+    const WorkItem turned = bench.step(Action::Turn, "turn-" + s.id, {mounted}, "turned-" + s.id,
+                                       {.title = says(words::turnAxis, name, s.side + 1),
+                                        .why = says(words::caliperTells),
+                                        .how = says(words::mostlyAir, begin, end, thick, at),
+                                        .settings = {begin, end, thick, at},
+                                        .minutes = 15,
+                                        .uses = {Resource::Lathe},
+                                        .effect = effect::TurnAxis{i}});
+    StepSpec sand{.title = says(words::sandAxis, name, s.side + 1),
+                  .why = says(words::noWayBack),
+                  .how = says(words::blockNotFingers),
+                  .minutes = 10,
+                  .uses = {Resource::Lathe}};
+    sayGrits(piece, shop, SandedBy::Hand, sand.settings, sand.how);
+    return bench.step(Action::Sand, "sand-" + s.id, {turned}, "sanded-" + s.id, std::move(sand));
+}
+
+}  // namespace
+
+void addSides(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, bool alongGrain, Operations& all)
+{
+    const std::vector<AxisSetUp> setUps = axisSetUps(piece);
+    if (setUps.empty()) return;
+    all.add(Operation{Work::MarkDepth, Access::Turning, 0, [&piece, &surfaces](Bench& bench, const WorkItem& now) {
+                          return depthLines(piece, surfaces, bench, now);
+                      }});
+    for (size_t i = 0; i < setUps.size(); ++i) {
+        const auto number = static_cast<int>(i);
+        all.add(Mounting{
+            .center = true,
+            .setUp = number,
+            .write = [&piece, &surfaces, alongGrain, s = setUps[i]](Bench& bench, const WorkItem& now, const Moment&) {
+                return bench.step(Action::Mount, axisMountStep(s), {now}, "mounted-" + s.id,
+                                  mounting(piece, surfaces, alongGrain, s));
+            }});
+        all.add(Operation{Work::Side, Access::SetUp, number,
+                          [&piece, &shop, &surfaces, i, s = setUps[i]](Bench& bench, const WorkItem& now) {
+                              return turnSide(piece, shop, surfaces, i, s, bench, now);
+                          }});
+    }
+}
+
+void offerTrueCenters(const Piece& piece, Operations& all)
+{
+    if (piece.axes.empty()) return;
+    all.add(Mounting{
+        .center = true, .write = [](Bench& bench, const WorkItem& now, const Moment&) {
+            return bench.step(
+                Action::Mount, "mount-true", {now}, "true-again",
+                {.title = says(words::mountTrue),
+                 .why = says(words::restOnTrueAxis),
+                 .how = says(words::ridgesStand),
+                 .minutes = 5,
+                 .uses = {Resource::Lathe},
+                 .held = {
+                     .set = true, .by = Hold::Centers, .diameter = 20, .depth = 5, .tailstock = true, .round = true}});
+        }});
 }
 
 }  // namespace vl

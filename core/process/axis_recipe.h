@@ -1,7 +1,7 @@
 #pragma once
 
 #include "core/blank/assembly.h"
-#include "core/recipe/bench.h"
+#include "core/order/operations.h"
 #include "core/workpiece/axis_set_ups.h"
 
 namespace vl {
@@ -12,12 +12,13 @@ bool hasMarkedCenters(const Piece& piece);
 /// The centers of every axis that is held by them, marked on both ends while these are free.
 WorkItem markCenters(const Piece& piece, Bench& bench, const WorkItem& blank);
 
-/// Every set-up on another axis in its order: its depth line drawn while the piece still runs true, where its cut
-/// runs out over an end; mounted, turned to a thickness that a caliper finds, and sanded before the axis moves; then
-/// back on the true one.
-/// `alongGrain`: the blank's grain runs along the axis.
-WorkItem turnAxes(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, bool alongGrain, Bench& bench,
-                  const WorkItem& turned);
+/// Every set-up on another axis as an operation, and the mounting for it: turned to a thickness that a caliper finds,
+/// and sanded before the axis moves. The depth lines of all of them, where their cuts run out over an end, are one
+/// more. `alongGrain`: the blank's grain runs along the axis.
+void addSides(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, bool alongGrain, Operations& all);
+
+/// Back on the true centers, where anything is turned on other axes.
+void offerTrueCenters(const Piece& piece, Operations& all);
 
 /// The id of the step that mounts a set-up.
 std::string axisMountStep(const AxisSetUp& setUp);

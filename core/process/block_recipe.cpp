@@ -3,6 +3,7 @@
 #include "core/blank/shape.h"
 #include "core/holding/foot_hold.h"
 #include "core/holding/mount.h"
+#include "core/order/operations.h"
 #include "core/piece/records/reading.h"
 #include "core/process/axis_recipe.h"
 #include "core/process/finish_recipe.h"
@@ -41,28 +42,96 @@ public:
     {
         now_ = onTheBlank(piece_, surfaces_, bench_, blank);
         if (hasMarkedCenters(piece_)) now_ = markCenters(piece_, bench_, now_);
-        // What is hollowed with long tools from one end is finished outside while two centers still hold it, and so are
-        // wings: thin, they bear no second cut.
-        const bool together = !vessel_ && !edged_ && piece_.choices.sides == SideMethod::BothRoughed;
         const BlockForm* block = piece_.layers[0].as<BlockForm>();
         const bool wet = block && block->isWet() && canBeTurnedWet(piece_, surfaces_, block->wet) && hollow_;
         const bool twice = wet && block->wet == BlockForm::TurnedTwice,
                    once = wet && block->wet == BlockForm::TurnedOnce;
-        if (twice)
-            turnWet(*block);
+        if (twice) turnWet(*block);
+        // What is hollowed with long tools from one end is finished outside while two centers still hold it, and so are
+        // wings: thin, they bear no second cut.
+        const bool together = !vessel_ && !edged_ && piece_.choices.sides == SideMethod::BothRoughed;
+        Operations all(recipe_, {.bothRoughed = together && hollow_});
+        offer(all, twice ? MountedBy::Hollow : MountedBy::Rim, twice ? "mount-dry" : "mount-first");
+        offer(all, MountedBy::Foot, "mount-reversed");
+        turnOutside(all, !once || !hollow_);
+        if (hollow_) turnInside(all, together, twice);
+        does(all, Work::LetIn, Access::Rim, [this] { now_ = beforeSanding(piece_, surfaces_, bench_, now_); });
+        if (once) {
+            does(all, Work::Dry, Access::AtRest, [this, block] {
+                dry(*block, thickest_, Coat::Bag, words::bagIt, words::bagWay, words::bendsNotCracks);
+            });
+            does(all, Work::SandAtRest, Access::AtRest, [this] { sandByHand(); });
+        } else {
+            does(all, Work::Sand, Access::Rim, [this] { sand("sand", words::sand, Sanded::Rest); });
+            does(all, Work::IndexWork, Access::Turning, [this] { now_ = onceSanded(piece_, surfaces_, bench_, now_); });
+        }
+        freeTheFoot(all);
+        does(all, Work::OnceFree, Access::AtRest,
+             [this] { now_ = onceFree(piece_, shop_, surfaces_, bench_, now_, foot_.by != Hold::Recess); });
+        does(all, Work::Finish, Access::AtRest, [this] { now_ = finished(piece_, shop_, bench_, now_); });
+        all.write(bench_, now_);
+    }
+
+private:
+    /// What the headstock holds it by.
+    enum class MountedBy { Rim, Hollow, Foot };
+
+    /// An operation whose steps are written by `how`.
+    void does(Operations& all, Work work, Access access, std::function<void()> how, int number = 0)
+    {
+        all.add(Operation{work, access, number, [this, how = std::move(how)](Bench&, const WorkItem& now) {
+                              now_ = now;
+                              how();
+                              return now_;
+                          }});
+    }
+    void offer(Operations& all, MountedBy by, const std::string& id)
+    {
+        Mounting m{.rimToHead = by != MountedBy::Foot, .center = by != MountedBy::Foot};
+        if (by == MountedBy::Foot)
+            m.needs = {Work::Grip};
         else
-            mountFirst("mount-first");
-        turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25,
-             outsideTurned(surfaces_, roughLeft, {waste_.foot, waste_.rim}));
-        turnFoot("foot", "footed");
-        now_ = fillCracks(piece_, surfaces_, bench_, now_);
-        if (!together) finishOutside(!once);
-        // Sides on other axes are cut before the wood that carries them is hollow.
-        now_ = turnAxes(piece_, shop_, surfaces_, true, bench_, now_);
-        mountReversed("mount-reversed");
-        if (vessel_ && !twice) startBore(startLeft);
-        if (hollow_) {
-            thinWings();
+            m.spoiledBy = {Work::StartBore, Work::ThinBand, Work::Hollow, Work::LastCuts, Work::Sand};
+        m.write = [this, by, id](Bench&, const WorkItem& now, const Moment& moment) {
+            now_ = now;
+            if (by == MountedBy::Foot)
+                mountByFoot(id, moment);
+            else if (by == MountedBy::Hollow)
+                mountDry(*piece_.layers[0].as<BlockForm>());
+            else
+                mountFirst(id);
+            return now_;
+        };
+        all.add(std::move(m));
+    }
+
+    /// Outside and foot, cracks, and sides on other axes.
+    void turnOutside(Operations& all, bool sanded)
+    {
+        does(all, Work::Rough, Access::Outside, [this] {
+            turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25,
+                 outsideTurned(surfaces_, roughLeft, {waste_.foot, waste_.rim}));
+        });
+        if (foot_.by != Hold::Faceplate) does(all, Work::Grip, Access::Foot, [this] { turnFoot("foot", "footed"); });
+        does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
+        does(all, Work::LastOutside, Access::Outside, [this] {
+            sharpen("outside");
+            turn("fine-outside", words::finishOutside, words::outsideReached, words::lightCuts, 15,
+                 outsideTurned(surfaces_));
+        });
+        // Not while it is wet: paper clogs and the wood goes on moving.
+        if (sanded)
+            does(all, Work::SandOutside, Access::Outside,
+                 [this] { sand("sand-outside", words::sandOutside, Sanded::OutsideFirst); });
+        addSides(piece_, shop_, surfaces_, true, all);
+    }
+
+    /// From the rim's end: what is half air from its tips inwards, then the middle, then the last cuts.
+    void turnInside(Operations& all, bool together, bool twice)
+    {
+        if (vessel_ && !twice) does(all, Work::StartBore, Access::Rim, [this] { startBore(startLeft); });
+        thinWings(all);
+        does(all, Work::Hollow, Access::Rim, [this, together] {
             StepSpec d{.title = says(words::hollow),
                        .why = says(together ? words::bothRoughed : words::thinLast),
                        .how = says(vessel_ ? words::fromHoleOutwards : words::byCaliper),
@@ -74,27 +143,32 @@ public:
             if (isRing()) sayDownToWaste(d);
             sayInwards(d);
             step(Action::Turn, "hollow", "hollow-turned", std::move(d));
-            if (together) finishOutside(!once);
+        });
+        does(all, Work::LastCuts, Access::Rim, [this, together] {
             sharpen("inside");
             turn("fine", together ? words::finishWall : words::finishInside,
                  together ? words::shapeHasMoved : words::thinLast,
                  wingTip() > 0 ? words::lightCutsInwards : words::lightCuts, 25, bothTurned(surfaces_));
-        } else if (together)
-            finishOutside(true);
-        now_ = beforeSanding(piece_, surfaces_, bench_, now_);
-        if (once) {
-            mountLast();
-            dry(*block, thickest_, Coat::Bag, words::bagIt, words::bagWay, words::bendsNotCracks);
-            sandByHand();
-        } else {
-            sand("sand", words::sand, Sanded::Rest);
-            now_ = onceSanded(piece_, surfaces_, bench_, now_);
-            mountLast();
-        }
-        finished(piece_, shop_, bench_, onceFree(piece_, shop_, surfaces_, bench_, now_, foot_.by != Hold::Recess));
+        });
     }
 
-private:
+    /// The foot: nothing where its recess stays.
+    void freeTheFoot(Operations& all)
+    {
+        if (isRing()) does(all, Work::PartOff, Access::Outside, [this] { partRingOff(); });
+        if (!isRing() && foot_.by == Hold::Recess) return;
+        all.add(Mounting{.rimToHead = true,
+                         .center = !isRing(),
+                         .needs = {Work::Hollow, Work::LastOutside, Work::LastCuts, Work::LetIn, Work::Sand,
+                                   Work::IndexWork, Work::PartOff},
+                         .write = [this](Bench&, const WorkItem& now, const Moment&) {
+                             now_ = now;
+                             isRing() ? mountRing() : mountLast();
+                             return now_;
+                         }});
+        does(all, Work::FreeFoot, Access::Foot, [this] { isRing() ? trueRing() : turnFootOff(); });
+    }
+
     /// End grain is hollowed from the middle out, from a hole that the tool begins in; the rim's waste comes off first.
     void startBore(double over)
     {
@@ -185,39 +259,44 @@ private:
         return tip > air_.low + 1 ? tip : 0;
     }
     /// What is half air is brought to its thickness from the tip inwards, each band finished before the next.
-    void thinWings()
+    void thinWings(Operations& all)
     {
         const double tip = wingTip();
         if (tip <= 0) return;
         // Ten times as wide as the wing is thick then, within one to three inches; own values.
         const double widest = std::clamp(10 * piece_.hollow.rimWall, 25.0, 75.0);
-        sharpen("wings");
-        const double all = tip - air_.low;
-        const auto bands = static_cast<int>(std::ceil(all / widest));
-        for (int k = 0; k < bands; ++k) {
-            const Setting from{.machine = Resource::Lathe,
-                               .name = "from a radius of",
-                               .value = tip - all * k / bands,
-                               .formula = "tip inwards, ten times the wall each",
-                               .source = "common practice",
-                               .decimals = 0},
-                to{.machine = Resource::Lathe,
-                   .name = "to a radius of",
-                   .value = tip - all * (k + 1) / bands,
-                   .formula = "tip inwards, ten times the wall each",
-                   .source = "common practice",
-                   .decimals = 0};
-            StepSpec d{.title = says(words::thinBand, from, to),
-                       .why = says(words::tipBearsNoMore),
-                       .how = says(words::thinBandWay),
-                       .settings = {from, to},
-                       .minutes = 12,
-                       .uses = {Resource::Lathe},
-                       .effect = bandTurned(to.value, from.value)};
-            sayAir(d);
-            const std::string number = std::to_string(k + 1);
-            step(Action::Turn, "wing-" + number, ("wing-turned-" + number).c_str(), std::move(d));
-        }
+        const double whole = tip - air_.low;
+        const auto bands = static_cast<int>(std::ceil(whole / widest));
+        for (int k = 0; k < bands; ++k)
+            does(
+                all, Work::ThinBand, Access::Rim,
+                [this, k, from = tip - whole * k / bands, to = tip - whole * (k + 1) / bands] {
+                    thinBand(k, from, to);
+                },
+                k);
+    }
+    void thinBand(int number, double outer, double inner)
+    {
+        if (number == 0) sharpen("wings");
+        const auto radius = [](const char* name, double mm) -> Setting {
+            return {.machine = Resource::Lathe,
+                    .name = name,
+                    .value = mm,
+                    .formula = "tip inwards, ten times the wall each",
+                    .source = "common practice",
+                    .decimals = 0};
+        };
+        const Setting from = radius("from a radius of", outer), to = radius("to a radius of", inner);
+        StepSpec d{.title = says(words::thinBand, from, to),
+                   .why = says(words::tipBearsNoMore),
+                   .how = says(words::thinBandWay),
+                   .settings = {from, to},
+                   .minutes = 12,
+                   .uses = {Resource::Lathe},
+                   .effect = bandTurned(inner, outer)};
+        sayAir(d);
+        const std::string name = std::to_string(number + 1);
+        step(Action::Turn, "wing-" + name, ("wing-turned-" + name).c_str(), std::move(d));
     }
     void sand(const char* id, const Pattern& title, Sanded what)
     {
@@ -238,50 +317,53 @@ private:
               .how = says(words::byTheGrinder),
               .minutes = 3});
     }
-    /// `sanded`: not while it is wet, paper clogs and the wood goes on moving.
-    void finishOutside(bool sanded)
-    {
-        sharpen("outside");
-        turn("fine-outside", words::finishOutside, words::outsideReached, words::lightCuts, 15,
-             outsideTurned(surfaces_));
-        if (sanded) sand("sand-outside", words::sandOutside, Sanded::OutsideFirst);
-    }
-
     /// Rough while it is wet, with a thick wall all round; dried; held again to be turned as any dry blank is.
     void turnWet(const BlockForm& block)
     {
         const double wide = roughDiameter(surfaces_), wall = roughWall(2 * surfaces_.widest());
-        mountFirst("mount-first-wet");
         const Setting rough{.name = "rough, Ø", .value = wide, .formula = "Ø + (rough − finished wall)", .decimals = 0},
             left{.name = "wall left all round",
                  .value = wall,
                  .formula = "Ø / 10",
                  .source = "common practice",
                  .decimals = 0};
-        step(Action::Turn, "rough-wet", "rough-wet",
-             {.title = says(words::roughWet, rough),
-              .why = says(words::wetMoves),
-              .how = says(words::lowestSpeed),
-              .settings = {rough},
-              .minutes = 25,
-              .uses = {Resource::Lathe},
-              .effect = outsideTurned(surfaces_, (wide - 2 * surfaces_.widest()) / 2, {waste_.foot, waste_.rim})});
+        Operations all(recipe_);
+        offer(all, MountedBy::Rim, "mount-first-wet");
+        offer(all, MountedBy::Foot, "mount-reversed-wet");
+        does(all, Work::Rough, Access::Outside, [&] {
+            step(Action::Turn, "rough-wet", "rough-wet",
+                 {.title = says(words::roughWet, rough),
+                  .why = says(words::wetMoves),
+                  .how = says(words::lowestSpeed),
+                  .settings = {rough},
+                  .minutes = 25,
+                  .uses = {Resource::Lathe},
+                  .effect = outsideTurned(surfaces_, (wide - 2 * surfaces_.widest()) / 2, {waste_.foot, waste_.rim})});
+        });
         wetFoot(block);
-        turnFoot("foot-wet", "footed-wet");
-        mountReversed("mount-reversed-wet");
-        if (vessel_) startBore(startLeft + wide / 2 - surfaces_.widest());
-        step(Action::Turn, "hollow-wet", "hollow-wet",
-             {.title = says(words::hollowWet, left),
-              .why = says(words::evenWallDries),
-              .how = says(words::floorAsThick, left),
-              .settings = {left},
-              .minutes = 30,
-              .uses = {Resource::Lathe},
-              .rounds = {.usual = 1, .until = says(words::wallIsEven)},
-              .effect = insideTurned(surfaces_, wide / 2 - surfaces_.widest())});
+        if (foot_.by != Hold::Faceplate)
+            does(all, Work::Grip, Access::Foot, [&] { turnFoot("foot-wet", "footed-wet"); });
+        if (vessel_)
+            does(all, Work::StartBore, Access::Rim, [&] { startBore(startLeft + wide / 2 - surfaces_.widest()); });
+        does(all, Work::Hollow, Access::Rim, [&] {
+            step(Action::Turn, "hollow-wet", "hollow-wet",
+                 {.title = says(words::hollowWet, left),
+                  .why = says(words::evenWallDries),
+                  .how = says(words::floorAsThick, left),
+                  .settings = {left},
+                  .minutes = 30,
+                  .uses = {Resource::Lathe},
+                  .rounds = {.usual = 1, .until = says(words::wallIsEven)},
+                  .effect = insideTurned(surfaces_, wide / 2 - surfaces_.widest())});
+        });
+        now_ = all.write(bench_, now_);
         dry(block, wall, Coat::Wax, words::waxIt, words::waxWay, words::wetMoves);
         driedFoot(block);
-        // Its hollow is oval now: what goes in is as wide as it is narrow.
+    }
+    /// Its hollow is oval now: what goes in is as wide as it is narrow.
+    void mountDry(const BlockForm& block)
+    {
+        const double wide = roughDiameter(surfaces_), wall = roughWall(2 * surfaces_.widest());
         const Setting held{.machine = Resource::Lathe,
                            .name = "held on, Ø",
                            .value = dried(block, wide - 2 * wall),
@@ -450,7 +532,8 @@ private:
         step(Action::Turn, id, gives, std::move(d));
     }
 
-    void mountReversed(const std::string& id)
+    /// On what was turned for it at the foot; by a faceplate that may be its first mounting.
+    void mountByFoot(const std::string& id, const Moment& moment)
     {
         const bool plate = foot_.by == Hold::Faceplate;
         const Setting wide = footDiameter(), deep = footDepth();
@@ -464,8 +547,8 @@ private:
                  .value = foot_.depth,
                  .source = "common practice",
                  .decimals = 0};
-        StepSpec d{.title = says(words::reverse),
-                   .why = says(words::insideFree),
+        StepSpec d{.title = says(moment.first ? words::mountFaceplate : words::reverse),
+                   .why = says(moment.first ? words::oneHoldForBoth : words::insideFree),
                    .how = plate ? says(words::onFaceplate, circle, into)
                                 : says(foot_.by == Hold::Recess ? words::jawsInFoot : words::jawsOnFoot, wide, deep),
                    .settings = plate ? std::vector{circle, into} : std::vector{wide, deep},
@@ -477,10 +560,11 @@ private:
                             .depth = foot_.depth,
                             .overhang = height_ + waste_.both() - foot_.depth,
                             .tailstock = false,
-                            .round = true,
+                            .round = moment.round,
                             .alongGrain = vessel_,
                             .jaws = foot_.jaws}};
         if (!foot_.jaws.empty()) d.how.also(says(words::withJaws, foot_.jaws));
+        if (moment.first) d.how.also(says(words::tailstockForOutside));
         step(Action::Mount, id, ("reversed-" + id).c_str(), std::move(d));
     }
 
@@ -496,13 +580,10 @@ private:
         d.how.also(says(words::hollowToWaste, deep, left));
     }
 
-    /// What is bored right through is a ring: no center holds it once it is parted from its waste.
-    void finishRing()
+    void partRingOff()
     {
-        const Setting waste = lengthAt(Resource::Lathe, "waste under it", waste_.foot,
-                                       "the grip, and what closes the bore"),
-                      wide =
-                          lengthAt(Resource::Lathe, "held on, Ø", 2 * surfaces_.outside.back().y(), "the rim, outside");
+        const Setting waste =
+            lengthAt(Resource::Lathe, "waste under it", waste_.foot, "the grip, and what closes the bore");
         step(Action::PartOff, "part-off", "parted",
              {.title = says(words::partRingOff),
               .why = says(words::wasteHasClosedBore),
@@ -511,6 +592,12 @@ private:
               .minutes = 8,
               .uses = {Resource::Lathe},
               .effect = effect::Part{.stays = {0, farOut}}});
+    }
+    /// What is bored right through is a ring: no center holds it once it is parted from its waste.
+    void mountRing()
+    {
+        const Setting wide =
+            lengthAt(Resource::Lathe, "held on, Ø", 2 * surfaces_.outside.back().y(), "the rim, outside");
         step(Action::Mount, "mount-last", "on-its-rim",
              {.title = says(words::mountRingForFoot),
               .why = says(words::partedFaceRough),
@@ -526,6 +613,9 @@ private:
                        .round = true,
                        .alongGrain = vessel_,
                        .rimToHead = true}});
+    }
+    void trueRing()
+    {
         step(Action::Turn, "foot-off", "foot-turned",
              {.title = says(words::trueFoot),
               .why = says(words::partedFaceRough),
@@ -536,8 +626,6 @@ private:
 
     void mountLast()
     {
-        if (isRing()) return finishRing();
-        if (foot_.by == Hold::Recess) return;  // it stays
         struct Last {
             Hold by;
             const Pattern& how;
@@ -576,6 +664,9 @@ private:
                        .tailstock = true,
                        .round = true,
                        .rimToHead = true}});
+    }
+    void turnFootOff()
+    {
         step(Action::Turn, "foot-off", "foot-turned",
              {.title = says(foot_.by == Hold::Faceplate ? words::holesOff : words::tenonOff),
               .why = says(words::floorIsKnown),

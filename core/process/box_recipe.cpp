@@ -1,6 +1,7 @@
 #include "core/process/box_recipe.h"
 
 #include "core/holding/foot_hold.h"
+#include "core/order/operations.h"
 #include "core/process/axis_recipe.h"
 #include "core/process/finish_recipe.h"
 #include "core/process/inlay_recipe.h"
@@ -37,36 +38,75 @@ public:
 
     void write(const WorkItem& blank)
     {
-        const WorkItem sawn = onTheBlank(piece_, surfaces_, bench_, blank);
-        const WorkItem round = fillCracks(piece_, surfaces_, bench_, turnRound(sawn));
-        auto [box, lid] = part(sidesCut(round));
-        lid = makeLid(lid);
-        box = makeBox(box, lid);
-        finish(box);
+        now_ = onTheBlank(piece_, surfaces_, bench_, blank);
+        if (hasMarkedCenters(piece_)) now_ = markCenters(piece_, bench_, now_);
+        turnAsOne();
+        const WorkItem lid = makeLid();
+        makeBox({"box", "part-lid"}, lid);
     }
 
 private:
     bool onBox() const { return piece_.lid.joint == Lid::OnBox; }
 
-    WorkItem turnRound(const WorkItem& blank)
+    /// An operation whose steps are written by `how`.
+    void does(Operations& all, Work work, Access access, std::function<void()> how)
     {
-        const WorkItem marked = hasMarkedCenters(piece_) ? markCenters(piece_, bench_, blank) : blank;
-        WorkItem now =
-            bench_.step(Action::Mount, "mount-centres", {marked}, "mounted",
-                        {.title = says(words::mountCenters, says(words::layerNumber, 1)),
-                         .why = says(words::endsHold),
-                         .how = says(words::spurAndCup),
-                         .minutes = 5,
-                         .uses = {Resource::Lathe},
-                         .held = {.set = true, .by = Hold::Centers, .diameter = 20, .depth = 5, .tailstock = true}});
-        return bench_.step(Action::Turn, "rough", {now}, "rough-turned",
-                           {.title = says(words::turnCylinder),
-                            .why = says(words::bothWillBeHeld),
-                            .how = says(words::tenonsOnEnds, tenon_, high_).also(says(words::lowestSpeed)),
-                            .settings = {tenon_, high_},
-                            .minutes = 20,
+        all.add(Operation{work, access, 0, [this, how = std::move(how)](Bench&, const WorkItem& now) {
+                              now_ = now;
+                              how();
+                              return now_;
+                          }});
+    }
+    void step(Action action, const char* id, const char* gives, StepSpec doing)
+    {
+        now_ = bench_.step(action, id, {now_}, gives, std::move(doing));
+    }
+
+    /// Between centers until the lid is parted off: round, weak places, sides on other axes.
+    void turnAsOne()
+    {
+        Operations all(recipe_);
+        all.add(Mounting{.center = true, .write = [this](Bench&, const WorkItem& now, const Moment&) {
+                             return mountBetweenCenters(now);
+                         }});
+        offerTrueCenters(piece_, all);
+        does(all, Work::Rough, Access::Outside, [this] { turnRound(); });
+        does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
+        // Sides on other axes are cut while the wood that carries them is solid and both centers hold it.
+        if (!piece_.axes.empty())
+            does(all, Work::LastOutside, Access::Outside, [this] {
+                step(Action::Turn, "fine-outside", "outside-turned",
+                     {.title = says(words::finishOutside),
+                      .why = says(words::sidesNeedOutside),
+                      .how = says(words::lightCuts),
+                      .minutes = 15,
+                      .uses = {Resource::Lathe},
+                      .effect = outsideTurned(surfaces_)});
+            });
+        addSides(piece_, shop_, surfaces_, true, all);
+        does(all, Work::PartOff, Access::Outside, [this] { partLid(); });
+        now_ = all.write(bench_, now_);
+    }
+    WorkItem mountBetweenCenters(const WorkItem& blank)
+    {
+        return bench_.step(Action::Mount, "mount-centres", {blank}, "mounted",
+                           {.title = says(words::mountCenters, says(words::layerNumber, 1)),
+                            .why = says(words::endsHold),
+                            .how = says(words::spurAndCup),
+                            .minutes = 5,
                             .uses = {Resource::Lathe},
-                            .effect = roundWithTenons()});
+                            .held = {.set = true, .by = Hold::Centers, .diameter = 20, .depth = 5, .tailstock = true}});
+    }
+    void turnRound()
+    {
+        step(Action::Turn, "rough", "rough-turned",
+             {.title = says(words::turnCylinder),
+              .why = says(words::bothWillBeHeld),
+              .how = says(words::tenonsOnEnds, tenon_, high_).also(says(words::lowestSpeed)),
+              .settings = {tenon_, high_},
+              .minutes = 20,
+              .uses = {Resource::Lathe},
+              .effect = roundWithTenons()});
     }
 
     /// Round, with a tenon at both ends.
@@ -81,37 +121,22 @@ private:
         return turn;
     }
 
-    /// Sides on other axes are cut while the wood that carries them is solid and both centers hold it.
-    WorkItem sidesCut(const WorkItem& round)
-    {
-        if (piece_.axes.empty()) return round;
-        const WorkItem outside = bench_.step(Action::Turn, "fine-outside", {round}, "outside-turned",
-                                             {.title = says(words::finishOutside),
-                                              .why = says(words::sidesNeedOutside),
-                                              .how = says(words::lightCuts),
-                                              .minutes = 15,
-                                              .uses = {Resource::Lathe},
-                                              .effect = outsideTurned(surfaces_)});
-        return turnAxes(piece_, shop_, surfaces_, true, bench_, outside);
-    }
-
-    std::pair<WorkItem, WorkItem> part(const WorkItem& round)
+    void partLid()
     {
         const double spigot = onBox() ? 0 : piece_.lid.spigot;
         const Setting length = lengthAt(Resource::Lathe, "lid, with its tenon",
                                         std::max(0.0, height_ - piece_.lid.at + spigot + high_.value),
                                         onBox() ? "lid + tenon" : "lid + spigot + tenon"),
                       tool = lengthAt(Resource::Lathe, "parting tool", piece_.lid.parting, "chosen");
-        bench_.step(Action::PartOff, "part-lid", {round}, "box",
-                    {.title = says(words::partLid),
-                     .why = says(words::grainRunsOn),
-                     .how = says(words::partWhere, length, tool),
-                     .settings = {length, tool},
-                     .minutes = 8,
-                     .uses = {Resource::Lathe},
-                     .effect = effect::Part{effect::Part::Lid, {piece_.lid.at, piece_.lid.at}}});
+        step(Action::PartOff, "part-lid", "box",
+             {.title = says(words::partLid),
+              .why = says(words::grainRunsOn),
+              .how = says(words::partWhere, length, tool),
+              .settings = {length, tool},
+              .minutes = 8,
+              .uses = {Resource::Lathe},
+              .effect = effect::Part{effect::Part::Lid, {piece_.lid.at, piece_.lid.at}}});
         recipe_.back().outputs.push_back("lid");
-        return {{"box", "part-lid"}, {"lid", "part-lid"}};
     }
 
     WorkItem mount(const char* id, const WorkItem& what, const char* gives, const Pattern& title, const Pattern& why,
@@ -146,7 +171,7 @@ private:
         return inside;
     }
 
-    WorkItem insideDone(const char* id, const WorkItem& what, const char* gives, const Pattern& title)
+    void insideDone(const char* id, const char* gives, const Pattern& title)
     {
         StepSpec sand{.title = says(title),
                       .why = says(words::insideNow),
@@ -154,13 +179,22 @@ private:
                       .minutes = 12,
                       .uses = {Resource::Lathe}};
         saySanding(piece_, shop_, surfaces_, Sanded::Inside, sand.settings, sand.how);
-        return bench_.step(Action::Sand, id, {what}, gives, std::move(sand));
+        step(Action::Sand, id, gives, std::move(sand));
     }
 
-    WorkItem makeLid(WorkItem lid)
+    WorkItem makeLid()
     {
-        lid =
-            mount("mount-lid", lid, "lid-mounted", words::mountLid, words::smallerFirst, height_ - piece_.lid.at, true);
+        Operations all(recipe_);
+        all.add(Mounting{.write = [this](Bench&, const WorkItem& now, const Moment&) {
+            return mount("mount-lid", now, "lid-mounted", words::mountLid, words::smallerFirst, height_ - piece_.lid.at,
+                         true);
+        }});
+        does(all, Work::Hollow, Access::Rim, [this] { hollowLid(); });
+        does(all, Work::SandInside, Access::Rim, [this] { insideDone("sand-lid", "lid-done", words::sandLidInside); });
+        return all.write(bench_, {"lid", "part-lid"});
+    }
+    void hollowLid()
+    {
         const double spigot = onBox() ? 0 : piece_.lid.spigot;
         const Setting deep = lengthAt(Resource::Lathe, "lid's hollow, deep",
                                       std::max(0.0, surfaces_.inside.back().x() - piece_.lid.at + spigot),
@@ -170,16 +204,15 @@ private:
                                      : lengthAt(Resource::Lathe, "spigot, Ø", 2 * joint_.spigot, "bore − fit", 2),
                       long_ = onBox() ? lengthAt(Resource::Lathe, "recess, deep", joint_.deep, "spigot + 0.5 mm")
                                       : lengthAt(Resource::Lathe, "spigot, long", piece_.lid.spigot, "chosen");
-        lid = bench_.step(Action::Turn, "hollow-lid", {lid}, "lid-hollowed",
-                          {.title = says(words::hollowLid),
-                           .why = says(words::smallerFirst),
-                           .how = says(words::lidDepth, deep, top)
-                                      .also(says(onBox() ? words::lidRecess : words::lidSpigot, wide, long_)),
-                           .settings = {deep, top, wide, long_},
-                           .minutes = 20,
-                           .uses = {Resource::Lathe},
-                           .effect = insideOf(piece_.lid.at, height_)});
-        return insideDone("sand-lid", lid, "lid-done", words::sandLidInside);
+        step(Action::Turn, "hollow-lid", "lid-hollowed",
+             {.title = says(words::hollowLid),
+              .why = says(words::smallerFirst),
+              .how = says(words::lidDepth, deep, top)
+                         .also(says(onBox() ? words::lidRecess : words::lidSpigot, wide, long_)),
+              .settings = {deep, top, wide, long_},
+              .minutes = 20,
+              .uses = {Resource::Lathe},
+              .effect = insideOf(piece_.lid.at, height_)});
     }
 
     /// What the lid is fitted to is left a little tight until it is tried.
@@ -194,10 +227,61 @@ private:
         hollow.how.also(says(words::leaveSeat, now, over));
     }
 
-    WorkItem makeBox(WorkItem box, const WorkItem& lid)
+    void makeBox(const WorkItem& box, const WorkItem& lid)
     {
-        box = mount("mount-box", box, "box-mounted", words::mountBox, words::bothWillBeHeld, piece_.lid.at, false);
-        recipe_.back().after.push_back(lid.step);  // one chuck: the lid is done before the box is in it
+        Operations all(recipe_);
+        all.add(Mounting{.write = [this, &lid](Bench&, const WorkItem& now, const Moment&) {
+            const WorkItem mounted =
+                mount("mount-box", now, "box-mounted", words::mountBox, words::bothWillBeHeld, piece_.lid.at, false);
+            recipe_.back().after.push_back(lid.step);  // one chuck: the lid is done before the box is in it
+            return mounted;
+        }});
+        all.add(Mounting{.rimToHead = true,
+                         .center = true,
+                         .needs = {Work::Hollow, Work::LastCuts, Work::Ease},
+                         .write = [this](Bench&, const WorkItem& now, const Moment&) { return mountOnJam(now); }});
+        does(all, Work::Hollow, Access::Rim, [this] { hollowBox(); });
+        does(all, Work::SandInside, Access::Rim,
+             [this] { insideDone("sand-box", "box-sanded", words::sandBoxInside); });
+        does(all, Work::Fit, Access::Rim, [this, &lid] { fitLid(lid); });
+        does(all, Work::LastCuts, Access::Rim, [this] {
+            const bool sides = !piece_.axes.empty();
+            step(Action::Turn, "fine", "turned",
+                 {.title = says(sides ? words::lidTenonOnly : words::turnTogether),
+                  .why = says(sides ? words::sidesAreDone : words::joinsDisappear),
+                  .how = says(words::lidTenonOff),
+                  .minutes = 20,
+                  .uses = {Resource::Lathe},
+                  .effect = outsideTurned(surfaces_)});
+        });
+        does(all, Work::LetIn, Access::Turning, [this] { now_ = beforeSanding(piece_, surfaces_, bench_, now_); });
+        does(all, Work::Sand, Access::Turning, [this] {
+            StepSpec sand{.title = says(words::sand),
+                          .why = says(words::throughGrits),
+                          .how = says(words::restOff),
+                          .minutes = 20,
+                          .uses = {Resource::Lathe}};
+            saySanding(piece_, shop_, surfaces_, Sanded::Outside, sand.settings, sand.how);
+            step(Action::Sand, "sand", "sanded", std::move(sand));
+        });
+        does(all, Work::IndexWork, Access::Turning, [this] { now_ = onceSanded(piece_, surfaces_, bench_, now_); });
+        does(all, Work::Ease, Access::Rim, [this] { ease(); });
+        does(all, Work::FreeFoot, Access::Foot, [this] {
+            step(Action::Turn, "foot-off", "foot-turned",
+                 {.title = says(words::tenonOff),
+                  .why = says(words::floorIsKnown),
+                  .how = says(words::footALittleHollow),
+                  .minutes = 10,
+                  .uses = {Resource::Lathe}});
+        });
+        does(all, Work::OnceFree, Access::AtRest,
+             [this] { now_ = onceFree(piece_, shop_, surfaces_, bench_, now_, true); });
+        does(all, Work::Finish, Access::AtRest, [this] { now_ = finished(piece_, shop_, bench_, now_); });
+        all.write(bench_, box);
+    }
+
+    void hollowBox()
+    {
         const double rim = piece_.lid.at + (onBox() ? piece_.lid.spigot : 0);
         const Setting deep = lengthAt(Resource::Lathe, "box's hollow, deep",
                                       std::max(0.0, rim - surfaces_.inside.front().x()), "rim − floor");
@@ -210,8 +294,10 @@ private:
                         .effect = insideOf(0, piece_.lid.at)};
         sayDepthRod(surfaces_, rim, hollow.settings, hollow.how);
         saySeat(hollow);
-        box = bench_.step(Action::Turn, "hollow", {box}, "box-hollowed", std::move(hollow));
-        box = insideDone("sand-box", box, "box-sanded", words::sandBoxInside);
+        step(Action::Turn, "hollow", "box-hollowed", std::move(hollow));
+    }
+    void fitLid(const WorkItem& lid)
+    {
         // Snug: what the fit in use leaves between them is not there yet.
         const Setting wide = onBox() ? lengthAt(Resource::Lathe, "spigot, Ø, snug",
                                                 std::max(0.0, 2 * joint_.recess - snug_), "recess − jam fit", 2)
@@ -219,71 +305,49 @@ private:
                                                 "spigot + jam fit", 2),
                       long_ = lengthAt(Resource::Lathe, "over a length of", onBox() ? piece_.lid.spigot : joint_.deep,
                                        "the spigot's length");
-        box = bench_.step(Action::Turn, "fit-lid", {box, lid}, "closed",
-                          {.title = says(words::fitLid),
-                           .why = says(words::snugFirst),
-                           .how = says(onBox() ? words::spigotSnug : words::boreSnug, wide, long_),
-                           .settings = {wide, long_},
-                           .minutes = 15,
-                           .uses = {Resource::Lathe}});
-        const bool sides = !piece_.axes.empty();
-        box = bench_.step(Action::Turn, "fine", {box}, "turned",
-                          {.title = says(sides ? words::lidTenonOnly : words::turnTogether),
-                           .why = says(sides ? words::sidesAreDone : words::joinsDisappear),
-                           .how = says(words::lidTenonOff),
-                           .minutes = 20,
-                           .uses = {Resource::Lathe},
-                           .effect = outsideTurned(surfaces_)});
-        box = beforeSanding(piece_, surfaces_, bench_, box);
-        StepSpec sand{.title = says(words::sand),
-                      .why = says(words::throughGrits),
-                      .how = says(words::restOff),
-                      .minutes = 20,
-                      .uses = {Resource::Lathe}};
-        saySanding(piece_, shop_, surfaces_, Sanded::Outside, sand.settings, sand.how);
-        box = bench_.step(Action::Sand, "sand", {box}, "sanded", std::move(sand));
-        return onceSanded(piece_, surfaces_, bench_, box);
+        now_ = bench_.step(Action::Turn, "fit-lid", {now_, lid}, "closed",
+                           {.title = says(words::fitLid),
+                            .why = says(words::snugFirst),
+                            .how = says(onBox() ? words::spigotSnug : words::boreSnug, wide, long_),
+                            .settings = {wide, long_},
+                            .minutes = 15,
+                            .uses = {Resource::Lathe}});
     }
-
-    void finish(WorkItem box)
+    void ease()
     {
         const char* name = choicesOf<Fit>()[static_cast<size_t>(piece_.lid.fit)].words;
         const Setting by =
             lengthAt(Resource::Lathe, "eased by", std::max(0.0, clearanceOf(piece_.lid.fit, shop_.fits) - snug_),
                      "fit in use − jam fit", 2);
-        box = bench_.step(Action::Turn, "ease", {box}, "eased",
-                          {.title = says(words::easeFit, name),
-                           .why = says(words::oneHandOpens),
-                           .how = says(onBox() ? words::easeSpigot : words::easeBore, by),
-                           .settings = {by},
-                           .minutes = 8,
-                           .uses = {Resource::Lathe}});
+        step(Action::Turn, "ease", "eased",
+             {.title = says(words::easeFit, name),
+              .why = says(words::oneHandOpens),
+              .how = says(onBox() ? words::easeSpigot : words::easeBore, by),
+              .settings = {by},
+              .minutes = 8,
+              .uses = {Resource::Lathe}});
+    }
+    WorkItem mountOnJam(const WorkItem& box)
+    {
         const Setting rim =
             lengthAt(Resource::Lathe, "jam chuck, Ø", onBox() ? 2 * joint_.spigot : 2 * joint_.recess, "the box's rim");
-        box = bench_.step(Action::Mount, "mount-last", {box}, "on-its-rim",
-                          {.title = says(words::boxOnJam),
-                           .why = says(words::tenonHasServed),
-                           .how = says(words::jamInRim, rim),
-                           .settings = {rim},
-                           .minutes = 8,
-                           .uses = {Resource::Lathe},
-                           .held = {.set = true,
-                                    .by = Hold::Jam,
-                                    .diameter = rim.value,
-                                    .depth = piece_.lid.spigot,
-                                    .overhang = piece_.lid.at,
-                                    .tailstock = true,
-                                    .round = true,
-                                    .alongGrain = true,
-                                    .rimToHead = true,
-                                    .to = piece_.lid.at}});
-        box = bench_.step(Action::Turn, "foot-off", {box}, "foot-turned",
-                          {.title = says(words::tenonOff),
-                           .why = says(words::floorIsKnown),
-                           .how = says(words::footALittleHollow),
-                           .minutes = 10,
-                           .uses = {Resource::Lathe}});
-        finished(piece_, shop_, bench_, onceFree(piece_, shop_, surfaces_, bench_, box, true));
+        return bench_.step(Action::Mount, "mount-last", {box}, "on-its-rim",
+                           {.title = says(words::boxOnJam),
+                            .why = says(words::tenonHasServed),
+                            .how = says(words::jamInRim, rim),
+                            .settings = {rim},
+                            .minutes = 8,
+                            .uses = {Resource::Lathe},
+                            .held = {.set = true,
+                                     .by = Hold::Jam,
+                                     .diameter = rim.value,
+                                     .depth = piece_.lid.spigot,
+                                     .overhang = piece_.lid.at,
+                                     .tailstock = true,
+                                     .round = true,
+                                     .alongGrain = true,
+                                     .rimToHead = true,
+                                     .to = piece_.lid.at}});
     }
 
     const Piece& piece_;
@@ -293,6 +357,7 @@ private:
     Bench bench_;
     Recipe& recipe_;
     double height_, snug_ = 0;
+    WorkItem now_;
     std::string jaws_;  // that take both tenons; empty: those on the chuck
     Setting tenon_ = lengthAt(Resource::Lathe, "tenons, Ø", 0, "3/4 · Ø, within the jaws' range"),
             high_ = {.machine = Resource::Lathe, .name = "their height", .source = "common practice", .decimals = 1};

@@ -3,6 +3,7 @@
 #include "core/constructions/nest.h"
 #include "core/holding/foot_hold.h"
 #include "core/holding/holding.h"
+#include "core/order/operations.h"
 #include "core/process/axis_recipe.h"
 #include "core/process/finish_recipe.h"
 #include "core/process/inlay_recipe.h"
@@ -42,73 +43,23 @@ public:
 
     void write(const WorkItem& blank)
     {
-        now_ = onTheBlank(piece_, surfaces_, whole_, blank);
-        if (how_ == Turning::BetweenCenters) now_ = mountBetweenCenters(now_);
-        next(Action::Turn, "rough", "rough-turned",
-             {.title = says(words::roughOutside),
-              .why = says(words::strongestThick),
-              .how = says(words::lowestSpeed),
-              .minutes = 40,
-              .uses = {Resource::Lathe},
-              .effect = outsideTurned(surfaces_, left_, waste_)});
-        now_ = fillCracks(piece_, surfaces_, whole_, now_);
-        const bool alongGrain = how_ == Turning::BetweenCenters;
-        if (sidesFirst()) {
-            next(Action::Turn, "fine-outside", "outside-turned",
-                 {.title = says(words::finishOutside),
-                  .why = says(words::sidesNeedOutside),
-                  .how = says(words::lightCuts),
-                  .minutes = 20,
-                  .uses = {Resource::Lathe},
-                  .effect = outsideTurned(surfaces_)});
-            now_ = turnAxes(piece_, shop_, surfaces_, alongGrain, whole_, now_);
-        }
-        hollow();
-        StepSpec fine{.title = says(surfaces_.inside.empty() ? words::finishOutside : words::finishWall),
-                      .why = says(words::shapeHasMoved),
-                      .how = says(words::lightCuts),
-                      .minutes = 30,
-                      .uses = {Resource::Lathe},
-                      .effect = bothTurned(surfaces_)};
-        sayTemplate(piece_, fine.settings, fine.how);
-        if (reversed()) fine.how.also(says(words::windowsCome));
-        next(Action::Turn, "fine", "turned", std::move(fine));
-        if (!sidesFirst()) now_ = turnAxes(piece_, shop_, surfaces_, alongGrain, whole_, now_);
-        now_ = beforeSanding(piece_, surfaces_, whole_, now_);
-        StepSpec sand{.title = says(words::sand),
-                      .why = says(words::throughGrits),
-                      .how = says(reversed() ? words::openWork : words::restOff),
-                      .minutes = 30,
-                      .uses = {Resource::Lathe}};
-        saySanding(piece_, shop_, surfaces_, Sanded::All, sand.settings, sand.how);
-        sayLightly(piece_, sand.how);
-        next(Action::Sand, "sand", "sanded", std::move(sand));
-        now_ = onceSanded(piece_, surfaces_, whole_, now_);
-        if (piece_.nest.on) {
-            nest();
-            finished(piece_, shop_, whole_, now_);
-            return;
-        }
-        const bool later = hasMoreOnceFree(piece_);
-        // What is drilled or sawn once the piece is free is finished after that.
-        if (!later) now_ = putOnFinish(piece_, shop_, whole_, now_, "finished");
-        const bool ends = how_ == Turning::BetweenCenters;
-        const BlockHold& hold = blockHold(piece_.choices.holding);
-        // Halves that only their waste holds are not parted off as they turn: it is sawn off with the lathe at rest.
-        if (!piece_.split.on)
-            next(Action::PartOff, "part-off", "parted",
-                 {.title = says(ends ? words::sawEnds : hold.off),
-                  .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
-                  .how = says(!ends              ? hold.offHow
-                              : drilledThrough() ? words::cutToBore
-                                                 : words::partingThenHand),
-                  .minutes = 15,
-                  .uses = {Resource::Lathe},
-                  .effect = effect::Part{.stays = {0, outlineHeight(piece_)}}});
-        if (later)
-            finished(piece_, shop_, whole_, onceFree(piece_, shop_, surfaces_, whole_, now_, false));
-        else
-            fitBought(piece_, whole_, finishTheFoot(piece_, shop_, whole_, now_, beforeFitting(piece_)));
+        WorkItem now = onTheBlank(piece_, surfaces_, whole_, blank);
+        const bool later = hasMoreOnceFree(piece_), ends = how_ == Turning::BetweenCenters;
+        // What is drilled or sawn once the piece is free is finished after that; so are nested rings.
+        Operations all(recipe_, {.bothRoughed = piece_.axes.empty(), .finishedHeld = !later && !piece_.nest.on});
+        if (ends) {
+            if (hasMarkedCenters(piece_)) now = markCenters(piece_, whole_, now);
+            all.add(Mounting{.center = true, .write = [this](Bench&, const WorkItem& to, const Moment&) {
+                                 return mountBetweenCenters(to);
+                             }});
+            offerTrueCenters(piece_, all);
+        } else
+            offerBlock(all);
+        turn(all);
+        addSides(piece_, shop_, surfaces_, ends, all);
+        sand(all);
+        free(all, later);
+        all.write(whole_, now);
     }
 
 private:
@@ -117,30 +68,26 @@ private:
     Setting boreSetting() const { return {Resource::Drill, "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1}; }
     bool drilledThrough() const { return piece_.hollow.rule == WallRule::Bored && piece_.hollow.bore <= widestBit; }
 
-    /// Sides on other axes are cut before the wood that carries them is hollow.
-    bool sidesFirst() const
+    /// An operation of one step on the whole piece, or of several that `how` writes.
+    void does(Operations& all, Work work, Access access, std::function<void()> how)
     {
-        const bool hollowed = piece_.hollow.rule != WallRule::Solid && how_ != Turning::InSections;
-        return !piece_.axes.empty() && hollowed && !(drilledThrough() && how_ == Turning::BetweenCenters);
+        all.add(Operation{work, access, 0, [this, how = std::move(how)](Bench&, const WorkItem& now) {
+                              now_ = now;
+                              how();
+                              return now_;
+                          }});
     }
+    /// The next of the steps on the whole piece.
+    void next(Action action, const char* id, const char* gives, StepSpec doing)
+    {
+        now_ = whole_.step(action, id, {now_}, gives, std::move(doing));
+    }
+    Bench firstLayer() const { return {recipe_, piece_.layers[0].id, 0, says(words::layerNumber, 1)}; }
 
     WorkItem mountBetweenCenters(const WorkItem& blank)
     {
-        Bench bench(recipe_, piece_.layers[0].id, 0, says(words::layerNumber, 1));
-        WorkItem made = blank;
-        if (drilledThrough()) {
-            const Setting bore = boreSetting();
-            made = bench.step(Action::Drill, "bore", {made}, "bored",
-                              {.title = says(words::boreThrough, bore),
-                               .why = says(words::boreBeforeMounting),
-                               .how = says(words::fromBothEnds),
-                               .settings = {bore},
-                               .minutes = 20,
-                               .uses = {Resource::Drill},
-                               .effect = insideTurned(surfaces_)});
-        }
-        if (hasMarkedCenters(piece_)) made = markCenters(piece_, whole_, made);
-        return bench.step(Action::Mount, "mount-centres", {made}, "mounted",
+        Bench bench = firstLayer();
+        return bench.step(Action::Mount, "mount-centres", {blank}, "mounted",
                           {.title = says(words::mountCenters, bench.name()),
                            .why = says(words::endsHold),
                            // A point between parts wedges them apart.
@@ -156,26 +103,88 @@ private:
                                     .tailstock = true}});
     }
 
-    /// The next of the steps on the whole piece.
-    void next(Action action, const char* id, const char* gives, StepSpec doing)
+    /// It stands on its block from the first; between sides on other axes it comes back to it.
+    void offerBlock(Operations& all)
     {
-        now_ = whole_.step(action, id, {now_}, gives, std::move(doing));
+        all.add(Mounting{.standing = true});
+        const auto mounted = std::ranges::find_if(recipe_, [](const Step& s) { return s.held.set; });
+        if (piece_.axes.empty() || mounted == recipe_.end()) return;
+        all.add(Mounting{.write = [this, held = mounted->held](Bench& bench, const WorkItem& now, const Moment&) {
+            Held again = held;
+            again.round = true;
+            again.overhang = outlineHeight(piece_);
+            return bench.step(Action::Mount, "mount-true", {now}, "true-again",
+                              {.title = says(words::mountBlockAgain),
+                               .why = says(words::restOnTrueAxis),
+                               .how = says(words::blockAgainWay),
+                               .minutes = 5,
+                               .uses = {Resource::Lathe},
+                               .held = again});
+        }});
     }
 
-    void hollow()
+    void turn(Operations& all)
+    {
+        does(all, Work::Rough, Access::Outside, [this] {
+            next(Action::Turn, "rough", "rough-turned",
+                 {.title = says(words::roughOutside),
+                  .why = says(words::strongestThick),
+                  .how = says(words::lowestSpeed),
+                  .minutes = 40,
+                  .uses = {Resource::Lathe},
+                  .effect = outsideTurned(surfaces_, left_, waste_)});
+        });
+        does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, whole_, now_); });
+        const bool opened = hollow(all);
+        if (opened && !piece_.axes.empty())
+            does(all, Work::LastOutside, Access::Outside, [this] {
+                next(Action::Turn, "fine-outside", "outside-turned",
+                     {.title = says(words::finishOutside),
+                      .why = says(words::sidesNeedOutside),
+                      .how = says(words::lightCuts),
+                      .minutes = 20,
+                      .uses = {Resource::Lathe},
+                      .effect = outsideTurned(surfaces_)});
+            });
+        // Where the inside is done or there is none the last cuts are the outside's.
+        does(all, opened ? Work::LastCuts : Work::LastOutside, opened ? Access::Rim : Access::Outside, [this] {
+            StepSpec fine{.title = says(surfaces_.inside.empty() ? words::finishOutside : words::finishWall),
+                          .why = says(words::shapeHasMoved),
+                          .how = says(words::lightCuts),
+                          .minutes = 30,
+                          .uses = {Resource::Lathe},
+                          .effect = bothTurned(surfaces_)};
+            sayTemplate(piece_, fine.settings, fine.how);
+            if (reversed()) fine.how.also(says(words::windowsCome));
+            next(Action::Turn, "fine", "turned", std::move(fine));
+        });
+    }
+
+    /// Whether the inside is opened on the lathe, by one of these operations.
+    bool hollow(Operations& all)
     {
         if (piece_.hollow.rule == WallRule::Bored) {
-            const Setting bore = boreSetting();
-            if (drilledThrough() && how_ == Turning::BetweenCenters) return;  // before it was mounted
-            next(drilledThrough() ? Action::Drill : Action::Turn, "bore", "hollowed",
-                 {.title = says(words::boreThrough, bore),
-                  .why = says(words::boreFirst),
-                  .how = says(drilledThrough() ? words::fromFreeEnd : words::turnedOut),
-                  .settings = {bore},
-                  .minutes = 20,
-                  .uses = {Resource::Lathe},
-                  .effect = insideTurned(surfaces_)});
-        } else if (piece_.hollow.rule != WallRule::Solid && how_ != Turning::InSections) {
+            const bool before = drilledThrough() && how_ == Turning::BetweenCenters;
+            const auto bore = [this, before] {
+                const Setting wide = boreSetting();
+                StepSpec d{.title = says(words::boreThrough, wide),
+                           .why = says(before ? words::boreBeforeMounting : words::boreFirst),
+                           .how = says(before             ? words::fromBothEnds
+                                       : drilledThrough() ? words::fromFreeEnd
+                                                          : words::turnedOut),
+                           .settings = {wide},
+                           .minutes = 20,
+                           .uses = {before ? Resource::Drill : Resource::Lathe},
+                           .effect = insideTurned(surfaces_)};
+                Bench own = before ? firstLayer() : whole_;
+                now_ = own.step(drilledThrough() ? Action::Drill : Action::Turn, "bore", {now_},
+                                before ? "bored" : "hollowed", std::move(d));
+            };
+            does(all, before ? Work::Bore : Work::Hollow, before ? Access::AtRest : Access::Rim, bore);
+            return !before;
+        }
+        if (piece_.hollow.rule == WallRule::Solid || how_ == Turning::InSections) return false;
+        does(all, Work::Hollow, Access::Rim, [this] {
             StepSpec d{.title = says(words::hollow),
                        .why = says(words::bothRoughed),
                        .how = says(words::byCaliper),
@@ -184,7 +193,61 @@ private:
                        .effect = insideTurned(surfaces_, left_)};
             sayDepthRod(surfaces_, outlineHeight(piece_), d.settings, d.how);
             next(Action::Turn, "hollow", "hollowed", std::move(d));
+        });
+        return true;
+    }
+
+    void sand(Operations& all)
+    {
+        does(all, Work::LetIn, Access::Turning, [this] { now_ = beforeSanding(piece_, surfaces_, whole_, now_); });
+        does(all, Work::Sand, Access::Turning, [this] {
+            StepSpec sand{.title = says(words::sand),
+                          .why = says(words::throughGrits),
+                          .how = says(reversed() ? words::openWork : words::restOff),
+                          .minutes = 30,
+                          .uses = {Resource::Lathe}};
+            saySanding(piece_, shop_, surfaces_, Sanded::All, sand.settings, sand.how);
+            sayLightly(piece_, sand.how);
+            next(Action::Sand, "sand", "sanded", std::move(sand));
+        });
+        does(all, Work::IndexWork, Access::Turning, [this] { now_ = onceSanded(piece_, surfaces_, whole_, now_); });
+    }
+
+    /// Off what held it, and finished; `later`: something is left to do once it is free.
+    void free(Operations& all, bool later)
+    {
+        if (piece_.nest.on) {
+            does(all, Work::PartOff, Access::Rim, [this] { nest(); });
+            does(all, Work::Finish, Access::AtRest, [this] { now_ = finished(piece_, shop_, whole_, now_); });
+            return;
         }
+        // Halves that only their waste holds are not parted off as they turn: it is sawn off with the lathe at rest.
+        if (!piece_.split.on) does(all, Work::PartOff, Access::Outside, [this] { partOff(); });
+        if (later) {
+            does(all, Work::OnceFree, Access::AtRest,
+                 [this] { now_ = onceFree(piece_, shop_, surfaces_, whole_, now_, false); });
+            does(all, Work::Finish, Access::AtRest, [this] { now_ = finished(piece_, shop_, whole_, now_); });
+            return;
+        }
+        does(all, Work::Finish, Access::AtRest,
+             [this] { now_ = putOnFinish(piece_, shop_, whole_, now_, "finished"); });
+        does(all, Work::OnceFree, Access::AtRest, [this] {
+            now_ = fitBought(piece_, whole_, finishTheFoot(piece_, shop_, whole_, now_, beforeFitting(piece_)));
+        });
+    }
+    void partOff()
+    {
+        const bool ends = how_ == Turning::BetweenCenters;
+        const BlockHold& hold = blockHold(piece_.choices.holding);
+        next(Action::PartOff, "part-off", "parted",
+             {.title = says(ends ? words::sawEnds : hold.off),
+              .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
+              .how = says(!ends              ? hold.offHow
+                          : drilledThrough() ? words::cutToBore
+                                             : words::partingThenHand),
+              .minutes = 15,
+              .uses = {Resource::Lathe},
+              .effect = effect::Part{.stays = {0, outlineHeight(piece_)}}});
     }
 
     void nest()

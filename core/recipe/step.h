@@ -88,6 +88,14 @@ struct Held {
     bool forNow = false;             ///< its parts hold together only by paper, tape or their ends
     std::string jaws{};              ///< what they are called; empty: those on the chuck
     double from = 0, to = 0;         ///< stations of the piece that it is of, where it is a part of it; 0: all
+    bool fewest = false;             ///< no order with fewer mountings keeps every rule
+};
+
+/// A step that another comes after by a rule of the order, not because it makes what the other uses.
+struct PlacedBy {
+    std::string step;
+    std::string_view rule;  ///< its lasting name
+    Text why;
 };
 
 /// What is done again until something is seen: how often as a rule, and what is seen.
@@ -106,6 +114,7 @@ struct Step {
     std::vector<std::string> inputs;   ///< what goes in: ids of parts or of things made by earlier steps
     std::vector<std::string> outputs;  ///< what comes out
     std::vector<std::string> after;    ///< ids of the steps that must be done first
+    std::vector<PlacedBy> placedBy{};  ///< what puts it where it stands, the latest first
     Text why;                          ///< why it is done, and why then
     Text how;                          ///< tool and setting
     std::vector<Setting> settings;     ///< every number of it

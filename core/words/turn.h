@@ -289,6 +289,11 @@ inline constexpr Pattern jawsInFoot{
 inline constexpr Pattern onFaceplate{
     "faceplate on the foot, screws on a circle of %1, %2 into the wood that is turned off or plugged later; all holes "
     "used, screws for wood, not for plaster board"};
+inline constexpr Pattern mountFaceplate{"Mount the blank on the faceplate by its foot"};
+inline constexpr Pattern oneHoldForBoth{"The faceplate holds it for the outside and the inside: it is mounted once."};
+inline constexpr Pattern tailstockForOutside{
+    "Bring the tailstock up for the outside, and draw it back for the inside. Spin the work by hand one full turn "
+    "before you switch on."};
 inline constexpr Pattern thinLast{"thin wood moves and sings: what is thin is finished at once and not touched again"};
 inline constexpr Pattern mountForFoot{"Reverse once more, for the foot"};
 inline constexpr Pattern tenonHasServed{"nothing needs the tenon any more"};
@@ -360,6 +365,10 @@ inline constexpr Pattern blockNotFingers{
 inline constexpr Pattern mountTrue{"Back on the true centers"};
 inline constexpr Pattern restOnTrueAxis{"what is left to do is done on the true axis"};
 inline constexpr Pattern ridgesStand{"head end to the head; turned by hand first: ridges stand out now"};
+inline constexpr Pattern mountBlockAgain{"Mount the piece on its block again"};
+inline constexpr Pattern blockAgainWay{
+    "Close the jaws on the block as they held it before, its shoulder flat against them. Spin the work by hand one "
+    "full turn before you switch on: ridges stand out now."};
 inline constexpr Pattern sweepsRadius{"the rest stands clear of a radius of %1, which it sweeps"};
 inline constexpr Pattern speedBegin{"begin at %1, no faster than %2"};
 

@@ -103,7 +103,7 @@ TEST(Source, OneLevelAFolder)
         {"core/piece/document"},
         {"core/piece/edits"},
         {"core/recipe"},
-        {"core/workpiece"},
+        {"core/workpiece", "core/order"},
         {"core/blank"},
         {"core/holding"},
         {"core/constructions"},

@@ -405,7 +405,8 @@ TEST(Axes, EveryStepFollowsTheOneBeforeAndSandsBeforeItMoves)
     after("turn-A1-1", "mount-A1-1");
     after("sand-A1-1", "turn-A1-1");
     after("mount-A1-2", "sand-A1-1");
-    after("depth-A2-1", "sand-A1-3");
+    after("mount-A1-1", "depth-A2-1");  // the line of every axis while it still runs true
+    after("mount-A2-1", "sand-A1-3");
     after("mount-true", "sand-A2-2");
     EXPECT_EQ(std::ranges::find(recipe, "depth-A1-1", &Step::id), recipe.end()) << "its cut runs out over no end";
     EXPECT_EQ(plan.setUps.size(), 5u);
