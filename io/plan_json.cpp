@@ -4,6 +4,7 @@
 #include "core/plan/maps.h"
 #include "core/workpiece/lid_sides.h"
 #include "io/json_reader.h"
+#include "io/run_json.h"
 
 #include <array>
 #include <cmath>
@@ -195,6 +196,7 @@ Json stepsJson(const Piece& piece, const Plan& plan)
                         {"after", s.after},
                         {"why", print(s.why)},
                         {"how", print(s.how)},
+                        {"lines", linesJson(s)},
                         {"settings", settingsJson(s.settings)},
                         {"work_min", s.workMinutes},
                         {"wait_min", s.waitMinutes},
@@ -414,6 +416,10 @@ std::string writePlan(const Piece& piece, const Shop& shop, const Plan& plan, co
            {"setups", setUpsJson(piece, plan)},
            {"axes", axesJson(piece, plan)},
            {"mounts", mountsJson(plan)},
+           {"mountings", plan.mounts.size()},
+           {"mountings_least", fewestKnown(plan.mounts) ? Json(plan.mounts.size()) : Json(nullptr)},
+           {"run", runJson(piece, plan)},
+           {"rules", rulesJson(plan)},
            {"holes", holesJson(piece, plan)},
            {"lid", lidJson(piece, shop, plan)},
            {"stations", stationsJson(plan)},

@@ -2,7 +2,10 @@
 
 #include "core/measure/format.h"
 
+#include <algorithm>
 #include <atomic>
+#include <cctype>
+#include <iterator>
 
 namespace vl {
 namespace {
@@ -13,7 +16,10 @@ std::atomic<Translation> chosenTranslation = nullptr;
 
 void setTranslation(Translation translation) { chosenTranslation = translation; }
 
-Text::Text(const Pattern& pattern, std::vector<Place> places) : pattern_(pattern.words), places_(std::move(places)) {}
+Text::Text(const Pattern& pattern, std::vector<Place> places)
+    : pattern_(pattern.words), line_(pattern.line), places_(std::move(places))
+{
+}
 
 Text::Text(std::string words)
 {
@@ -68,19 +74,19 @@ std::string print(const Quantity& q, LengthStyle style)
     return fixed(q.value, q.decimals);
 }
 
-std::string print(const Text& text, LengthStyle style)
+std::string Text::printAlone(LengthStyle style) const
 {
     std::string out;
     const Translation translation = chosenTranslation;
-    const std::string kept = translation && *text.pattern_ ? translation(text.pattern_) : std::string();
-    const std::string_view words = kept.empty() ? std::string_view(text.pattern_) : kept;
+    const std::string kept = translation && *pattern_ ? translation(pattern_) : std::string();
+    const std::string_view words = kept.empty() ? std::string_view(pattern_) : kept;
     for (size_t i = 0; i < words.size(); ++i) {
         const size_t place = i + 1 < words.size() && words[i] == '%' ? static_cast<size_t>(words[i + 1] - '1') : 9;
-        if (place >= text.places_.size()) {
+        if (place >= places_.size()) {
             out += words[i];
             continue;
         }
-        const Text::Place& p = text.places_[place];
+        const Text::Place& p = places_[place];
         if (!p.text.empty())
             out += print(p.text[0], style);
         else if (const Quantity* q = std::get_if<Quantity>(&p.plain))
@@ -89,11 +95,36 @@ std::string print(const Text& text, LengthStyle style)
             out += std::get<std::string>(p.plain);
         ++i;
     }
+    return out;
+}
+
+std::string print(const Text& text, LengthStyle style)
+{
+    std::string out = text.printAlone(style);
     for (const Text& more : text.also_) {
-        if (!out.empty()) out += "; ";
+        if (!out.empty()) out += out.ends_with('.') ? " " : "; ";
         out += print(more, style);
     }
     return out;
+}
+
+std::vector<PrintedLine> linesOf(const Text& text, LengthStyle style)
+{
+    std::vector<PrintedLine> lines;
+    const std::string all = text.printAlone(style);
+    // A sentence ends where a full stop stands before a space and what begins one.
+    for (size_t from = 0, at = 0; from < all.size(); from = at) {
+        for (at = all.find(". ", from); at != std::string::npos; at = all.find(". ", at + 1)) {
+            const auto next = static_cast<unsigned char>(all[std::min(at + 2, all.size() - 1)]);
+            if (!std::islower(next)) break;
+        }
+        at = at == std::string::npos ? all.size() : at + 2;
+        std::string one = all.substr(from, at - from);
+        while (one.ends_with(' ')) one.pop_back();
+        lines.push_back({std::move(one), text.line_});
+    }
+    for (const Text& more : text.also_) std::ranges::move(linesOf(more, style), std::back_inserter(lines));
+    return lines;
 }
 
 }  // namespace vl

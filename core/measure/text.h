@@ -22,7 +22,17 @@ struct Quantity {
 /// Words with places for what stands in them: "%1" is the first. All of them stand in core/words, a file for each
 /// stage, and last as long as the program.
 struct Pattern {
+    /// What a line of it asks for: to do something, to see that it is right, to keep whole.
+    enum Line { Do, Check, Safety };
+
     const char* words = "";
+    Line line = Do;
+};
+
+/// One sentence as the shop reads it.
+struct PrintedLine {
+    std::string text;
+    Pattern::Line line = Pattern::Do;
 };
 
 /// A pattern and what fills its places; sentences may follow one another.
@@ -39,17 +49,20 @@ public:
     Text(const char* words) : Text(std::string(words)) {}
 
     bool empty() const { return !*pattern_ && also_.empty(); }
-    /// This, and then more: "this; more".
+    /// This, and then more: "This. More", or "this; more" of what is no whole sentence.
     Text& also(Text more);
     /// Every number in it, those of the texts in its places too.
     std::vector<Quantity> quantities() const;
 
     friend std::string print(const Text& text, LengthStyle style);
+    friend std::vector<PrintedLine> linesOf(const Text& text, LengthStyle style);
 
 private:
     void collect(std::vector<Quantity>& into) const;
+    std::string printAlone(LengthStyle style) const;  // without what follows
 
     const char* pattern_ = "";  // of core/words: it outlives every text
+    Pattern::Line line_ = Pattern::Do;
     std::vector<Place> places_;
     std::vector<Text> also_;
 };
@@ -83,5 +96,7 @@ void setTranslation(Translation translation);
 /// As the shop reads it, lengths in `style`.
 std::string print(const Quantity& quantity, LengthStyle style = {});
 std::string print(const Text& text, LengthStyle style = {});
+/// The same, sentence by sentence.
+std::vector<PrintedLine> linesOf(const Text& text, LengthStyle style = {});
 
 }  // namespace vl

@@ -60,9 +60,10 @@ inline constexpr Pattern onTheLathe{
     "put on at about %1, cloth folded small, no loose end, no thread round the hand: better "
     "paper than cloth; below, never on top of the work"};
 inline constexpr Pattern buffWay{"then buffed at %1, tailstock up, only sound wood, nobody in line with it"};
-inline constexpr Pattern buffFast{"that is above the usual rule for this diameter, %1"};
-inline constexpr Pattern ragsFlat{"rags spread flat outdoors or laid in water: heaped, they catch fire by themselves"};
-inline constexpr Pattern airTheRoom{"fresh air or a mask for vapors, gloves; no flame"};
+inline constexpr Pattern buffFast{"that is above the usual rule for this diameter, %1", Pattern::Safety};
+inline constexpr Pattern ragsFlat{"rags spread flat outdoors or laid in water: heaped, they catch fire by themselves",
+                                  Pattern::Safety};
+inline constexpr Pattern airTheRoom{"fresh air or a mask for vapors, gloves; no flame", Pattern::Safety};
 inline constexpr Pattern foodSafe{
     "for food it is used once it has cured, as its label says, two to four weeks as a rule"};
 

@@ -86,7 +86,8 @@ inline constexpr Pattern fillThin{
 inline constexpr Pattern fillMedium{
     "filler and medium CA in layers no deeper than a pencil is thick; it stays where it is put; %1 fillings as a rule, "
     "%2 of filler and %3 of glue in all; accelerator on the last one only, from a hand's length"};
-inline constexpr Pattern fumes{"fresh air and a mask for fumes, eye protection; no bare hand: it bonds skin at once"};
+inline constexpr Pattern fumes{"fresh air and a mask for fumes, eye protection; no bare hand: it bonds skin at once",
+                               Pattern::Safety};
 inline constexpr Pattern fromRimDown{"from the rim down in stages, each set before the next"};
 inline constexpr Pattern levelInlay{"Cut %1 back level"};
 inline constexpr Pattern beforeGrits{"sandpaper alone takes the wood and leaves what is harder standing"};

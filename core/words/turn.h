@@ -172,15 +172,17 @@ inline constexpr Pattern bothRoughed{"both sides are roughed before either is fi
 inline constexpr Pattern byCaliper{"wall by caliper at each station, from the rim inwards"};
 inline constexpr Pattern depthRod{"depth: a straight block across the rim, a rod through it set to stand out %1; when "
                                   "it touches, %2 of wood are still "
-                                  "left over the floor for the last cuts"};
-inline constexpr Pattern goNoGo{"a card notched %1 and %2: the first goes over it, the second does not"};
+                                  "left over the floor for the last cuts",
+                                  Pattern::Check};
+inline constexpr Pattern goNoGo{"a card notched %1 and %2: the first goes over it, the second does not",
+                                Pattern::Check};
 inline constexpr Pattern finishWall{"Finish the wall to the template"};
 inline constexpr Pattern finishInside{"Finish the inside"};
 inline constexpr Pattern shapeHasMoved{"the last cuts go on a shape that has already moved"};
 inline constexpr Pattern lightCuts{"light cuts, sharp edge"};
 inline constexpr Pattern sand{"Sand"};
 inline constexpr Pattern throughGrits{"through the grits, none left out"};
-inline constexpr Pattern restOff{"tool rest taken off first; dust extraction and mask"};
+inline constexpr Pattern restOff{"tool rest taken off first; dust extraction and mask", Pattern::Safety};
 inline constexpr Pattern partRing{"Part ring %1, Ø %2 / %3"};
 inline constexpr Pattern outermostFirst{"the outermost first: what is left stays held in the middle"};
 inline constexpr Pattern groove{
@@ -188,7 +190,8 @@ inline constexpr Pattern groove{
     "stopped while a thin skin still holds the ring, which is cut through by hand with the lathe at rest"};
 inline constexpr Pattern putOnFinish{"Put on the finish"};
 inline constexpr Pattern samePace{"all its faces alike, so that they take up moisture at the same pace"};
-inline constexpr Pattern oilyRags{"spread oily rags flat outdoors to dry: heaped, they can catch fire by themselves"};
+inline constexpr Pattern oilyRags{"spread oily rags flat outdoors to dry: heaped, they can catch fire by themselves",
+                                  Pattern::Safety};
 inline constexpr Pattern partOff{"Part off from the waste block and finish the foot"};
 inline constexpr Pattern blockHeldTrue{"last: until now the block held the piece true"};
 inline constexpr Pattern cutToBore{"light cuts square to the axis, not quite down to the bore; lathe at rest, the rest "
@@ -203,7 +206,8 @@ inline constexpr Pattern leavesRecess{"leaves the recess: kept as an ornament, o
 inline constexpr Pattern leavesHoles{"leaves screw holes: turned off with the waste, or plugged"};
 inline constexpr Pattern cornersSweep{
     "between a radius of %1 and %2 it is seen only as a shadow: rest clear of it, its sweep marked on the rest, hands "
-    "behind the mark, never a finger near the edge while it turns"};
+    "behind the mark, never a finger near the edge while it turns",
+    Pattern::Safety};
 inline constexpr Pattern thinBand{"Bring what is half air to its thickness, from a radius of %1 to %2"};
 inline constexpr Pattern tipBearsNoMore{
     "The wood further in is still solid and carries the wing. Once it is thin it bears no second cut."};
@@ -276,7 +280,7 @@ inline constexpr Pattern outsideReached{"once it is reversed the chuck stands wh
 inline constexpr Pattern sandOutside{"Sand the outside"};
 inline constexpr Pattern sharpen{"Sharpen the gouge"};
 inline constexpr Pattern lastCutsSharp{"the last cuts take off the marks of all before them: only a fresh edge does"};
-inline constexpr Pattern byTheGrinder{"lathe at rest; eye protection at the grinder too"};
+inline constexpr Pattern byTheGrinder{"lathe at rest; eye protection at the grinder too", Pattern::Safety};
 inline constexpr Pattern reverse{"Reverse the piece onto its foot"};
 inline constexpr Pattern insideFree{"held by the foot, the rim and the whole inside are free"};
 inline constexpr Pattern jawsOnFoot{
@@ -361,7 +365,8 @@ inline constexpr Pattern sandAxis{"Sand %1, side %2"};
 inline constexpr Pattern noWayBack{"before the axis moves: this side never runs true again, there is no coming back"};
 inline constexpr Pattern blockNotFingers{
     "tool rest off; paper on a block, lathe at its lowest or at rest: fingers are caught by what stands out; dust "
-    "extraction and mask"};
+    "extraction and mask",
+    Pattern::Safety};
 inline constexpr Pattern mountTrue{"Back on the true centers"};
 inline constexpr Pattern restOnTrueAxis{"what is left to do is done on the true axis"};
 inline constexpr Pattern ridgesStand{"head end to the head; turned by hand first: ridges stand out now"};
@@ -369,7 +374,7 @@ inline constexpr Pattern mountBlockAgain{"Mount the piece on its block again"};
 inline constexpr Pattern blockAgainWay{
     "Close the jaws on the block as they held it before, its shoulder flat against them. Spin the work by hand one "
     "full turn before you switch on: ridges stand out now."};
-inline constexpr Pattern sweepsRadius{"the rest stands clear of a radius of %1, which it sweeps"};
+inline constexpr Pattern sweepsRadius{"the rest stands clear of a radius of %1, which it sweeps", Pattern::Safety};
 inline constexpr Pattern speedBegin{"begin at %1, no faster than %2"};
 
 }  // namespace vl::words

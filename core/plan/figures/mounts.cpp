@@ -142,6 +142,11 @@ std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly
     return mounts;
 }
 
+bool fewestKnown(const std::vector<Mount>& mounts)
+{
+    return std::ranges::all_of(mounts, [](const Mount& m) { return m.held.fewest; });
+}
+
 void sayMounts(const std::vector<Mount>& mounts, Recipe& recipe)
 {
     for (const Mount& m : mounts) {
