@@ -78,6 +78,77 @@ void judge(const LetInForm& f, double moves, BuiltLayer& b)
              })}});
 }
 
+/// The disc or plug, pressed against a flat block by the tailstock and turned to its diameter.
+WorkItem insetTurned(Bench& bench, const WorkItem& square, bool plug, const Setting& disc, double thick)
+{
+    const WorkItem cut = plug ? square
+                              : bench.step(Action::Cut, "disc", {square}, "disc-cut",
+                                           {.title = says(words::cutInset, bench.name()),
+                                            .why = says(words::freeToMove),
+                                            .how = says(words::circleSawn, disc),
+                                            .settings = {disc},
+                                            .minutes = 5,
+                                            .uses = {Resource::Bandsaw}});
+    const WorkItem pressed = bench.step(Action::Mount, "mount-disc", {cut}, "disc-mounted",
+                                        {.title = says(plug ? words::pressPlug : words::pressInset, bench.name()),
+                                         .why = says(words::noMarkOnIt),
+                                         .how = says(words::pressWay),
+                                         .minutes = 5,
+                                         .uses = {Resource::Lathe},
+                                         .held = {.set = true,
+                                                  .by = Hold::Cushion,
+                                                  .diameter = disc.value,
+                                                  .depth = 0,
+                                                  .overhang = thick,
+                                                  .tailstock = true,
+                                                  .fewest = true}});
+    return bench.step(Action::Turn, plug ? "disc" : "true-disc", {pressed}, "inset",
+                      {.title = says(plug ? words::turnPlug : words::turnInset, bench.name()),
+                       .why = says(plug ? words::plugFillsPoints : words::freeToMove),
+                       .how = says(plug ? words::plugToCaliper : words::insetToCaliper, disc),
+                       .settings = {disc},
+                       .minutes = plug ? 15.0 : 8.0,
+                       .uses = {Resource::Lathe}});
+}
+
+WorkItem holeDrilled(Bench& bench, const WorkItem& ring, const Setting& hole)
+{
+    return bench.step(Action::Drill, "recess", {ring}, "recessed",
+                      {.title = says(words::boreForPlug, bench.name()),
+                       .why = says(words::bothSidesReached),
+                       .how = says(words::ringAtPress, hole),
+                       .settings = {hole},
+                       .minutes = 15,
+                       .uses = {Resource::Drill}});
+}
+
+/// The ring's hole, turned on a scrap disc that the ring is stuck to; `wide` and `thick`: of the ring, mm.
+WorkItem recessTurned(Bench& bench, const WorkItem& ring, bool plug, const Setting& hole, const Setting& room,
+                      double wide, double thick)
+{
+    const WorkItem stuck = bench.step(Action::Mount, "mount-recess", {ring}, "on-scrap",
+                                      {.title = says(words::stickToScrap, bench.name()),
+                                       .why = says(words::bothSidesReached),
+                                       .how = says(words::ringOnScrap),
+                                       .minutes = 8,
+                                       .uses = {Resource::Lathe},
+                                       .held = {.set = true,
+                                                .by = Hold::GlueBlock,
+                                                .diameter = wide,
+                                                .depth = 0,
+                                                .overhang = thick,
+                                                .forNow = true,
+                                                .fewest = true}});
+    Text way = plug ? says(words::boreToPlug, hole) : says(words::recessTo, hole, room);
+    return bench.step(Action::Turn, "recess", {stuck}, "recessed",
+                      {.title = says(plug ? words::boreForPlug : words::turnRecess, bench.name()),
+                       .why = says(words::bothSidesReached),
+                       .how = way.also(says(words::warmedOff)),
+                       .settings = plug ? std::vector{hole} : std::vector{hole, room},
+                       .minutes = 10,
+                       .uses = {Resource::Lathe}});
+}
+
 void buildInlay(const Site& site, Building& out)
 {
     const auto& f = site.form<LetInForm>();
@@ -123,26 +194,13 @@ void buildInlay(const Site& site, Building& out)
                           .area = f.plug ? pi * f.diameter * b.planeTo : 200,
                           .joints = f.plug ? 1 : 2,
                           .woods = {wood, b.woods[0]}};
-    out.steps = [=, plug = f.plug, ringSteps = std::move(out.steps)](Bench& bench, const WorkItems& parts) {
+    out.steps = [=, plug = f.plug, thick = b.planeTo, width = 2 * b.stockOuterRadius(),
+                 ringSteps = std::move(out.steps)](Bench& bench, const WorkItems& parts) {
         // The ring's own last step yields the ring; the layer is ready when the disc is in it.
         const WorkItem ring = ringSteps(bench, {parts.begin(), parts.end() - 1});
-        const WorkItem inset = bench.step(plug ? Action::Turn : Action::Cut, "disc", {parts.back()}, "inset",
-                                          {.title = says(plug ? words::turnPlug : words::cutInset, bench.name()),
-                                           .why = says(plug ? words::plugFillsPoints : words::freeToMove),
-                                           .how = says(plug ? words::plugToCaliper : words::circleThenTurned, disc),
-                                           .settings = {disc},
-                                           .minutes = plug ? 15.0 : 10.0,
-                                           .uses = {plug ? Resource::Lathe : Resource::Bandsaw}});
-        Text way = drilled ? says(words::ringAtPress, hole) : says(words::ringOnScrap);
-        if (!drilled) way.also(plug ? says(words::boreToPlug, hole) : says(words::recessTo, hole, room));
+        const WorkItem inset = insetTurned(bench, parts.back(), plug, disc, thick);
         const WorkItem recessed =
-            bench.step(drilled ? Action::Drill : Action::Turn, "recess", {ring}, "recessed",
-                       {.title = says(plug ? words::boreForPlug : words::turnRecess, bench.name()),
-                        .why = says(words::bothSidesReached),
-                        .how = std::move(way),
-                        .settings = plug ? std::vector{hole} : std::vector{hole, room},
-                        .minutes = 15,
-                        .uses = {drilled ? Resource::Drill : Resource::Lathe}});
+            drilled ? holeDrilled(bench, ring, hole) : recessTurned(bench, ring, plug, hole, room, width, thick);
         const WorkItem whole = bench.glue(
             "let-in", {recessed, inset}, "whole",
             {.title = says(plug ? words::glueInPlug : words::letIn, bench.name()),

@@ -74,7 +74,7 @@ struct Mounting {
 
 /// What the turner has chosen of the order.
 struct Manner {
-    bool bothRoughed = false;   ///< both sides are roughed before either is finished
+    bool bothRoughed = false;   ///< both sides are roughed before either is finished; not with sides on other axes
     bool finishedHeld = false;  ///< the finish goes on before the piece is freed
 };
 

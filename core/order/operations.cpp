@@ -75,6 +75,14 @@ public:
             if (!seen.emplace(std::tuple(way.done, way.used, way.at), true).second) continue;
             if (isAll(way)) return {std::move(way.places), way.mountings, true};
             if (std::ranges::count(way.done, true) > std::ranges::count(farthest.done, true)) farthest = way;
+            // What would spoil a mounting is done, or left until that has served.
+            for (const size_t i : order_)
+                if (!way.done[i] && isFree(i, way) && isServed(i, way)) {
+                    Way next = way;
+                    does(i, next);
+                    doWhatServes(next);
+                    ways.push(std::move(next));
+                }
             for (size_t m = 0; m < mountings_.size(); ++m) {
                 if (way.used[m] || !isReady(mountings_[m], way)) continue;
                 Way next = way;
@@ -82,7 +90,8 @@ public:
                 next.used[m] = true;
                 ++next.mountings;
                 next.places.push_back({true, m});
-                if (doWhatServes(next)) ways.push(std::move(next));
+                doWhatServes(next);
+                ways.push(std::move(next));
             }
         }
         return withTheRest(std::move(farthest));
@@ -96,9 +105,6 @@ private:
     }
     bool isReady(const Mounting& m, const Way& way) const
     {
-        const auto among = [](const std::vector<Work>& works, Work work) {
-            return std::ranges::find(works, work) != works.end();
-        };
         for (size_t i = 0; i < operations_.size(); ++i)
             if (way.done[i] ? among(m.spoiledBy, operations_[i].work) : among(m.needs, operations_[i].work))
                 return false;
@@ -109,21 +115,32 @@ private:
         return operations_[i].access == Access::AtRest ||
                (way.at >= 0 && mountings_[static_cast<size_t>(way.at)].serves(operations_[i]));
     }
-    /// All that can be done as it is held; whether that was anything.
-    bool doWhatServes(Way& way) const
+    static bool among(const std::vector<Work>& works, Work work)
     {
-        bool any = false;
+        return std::ranges::find(works, work) != works.end();
+    }
+    bool spoils(size_t i, const Way& way) const
+    {
+        for (size_t m = 0; m < mountings_.size(); ++m)
+            if (!way.used[m] && among(mountings_[m].spoiledBy, operations_[i].work)) return true;
+        return false;
+    }
+    void does(size_t i, Way& way) const
+    {
+        way.done[i] = true;
+        way.places.push_back({false, i});
+        if (operations_[i].access != Access::AtRest && way.at >= 0)
+            way.unsupported += !mountings_[static_cast<size_t>(way.at)].center;
+    }
+    /// All that can be done as it is held and spoils no mounting that is still to come.
+    void doWhatServes(Way& way) const
+    {
         for (auto next = order_.begin(); next != order_.end();) {
             const size_t i = *next++;
-            if (way.done[i] || !isFree(i, way) || !isServed(i, way)) continue;
-            way.done[i] = true;
-            way.places.push_back({false, i});
-            if (operations_[i].access != Access::AtRest && way.at >= 0)
-                way.unsupported += !mountings_[static_cast<size_t>(way.at)].center;
-            any = true;
+            if (way.done[i] || !isFree(i, way) || !isServed(i, way) || spoils(i, way)) continue;
+            does(i, way);
             next = order_.begin();
         }
-        return any;
     }
     FoundOrder withTheRest(Way way) const
     {

@@ -16,9 +16,10 @@ struct FoundOrder {
 };
 
 /// Among the orders that keep every rule and do each operation in a mounting that serves it, the one with the fewest
-/// mountings; of several the one that does the least without a center. Exact: what is free to be done in a mounting is
-/// done there, which bars nothing later, so that only the order of the mountings is searched. The same whatever order
-/// the operations are given in. Where no order does, `held` is false and what is left stands at its end.
+/// mountings; of several the one that does the least without a center. Exact: what is free to be done in a mounting and
+/// spoils no other is done there, which bars nothing later, so that only the mountings and what spoils them are
+/// searched. The same whatever order the operations are given in. Where no order does, `held` is false and what is left
+/// stands at its end.
 FoundOrder findOrder(const std::vector<Operation>& operations, const std::vector<Mounting>& mountings,
                      const Manner& manner);
 

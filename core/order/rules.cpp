@@ -11,6 +11,8 @@
 namespace vl {
 namespace {
 
+using enum Work;
+
 bool isOneOf(const Operation& o, std::initializer_list<Work> works)
 {
     return std::ranges::find(works, o.work) != works.end();
@@ -19,13 +21,11 @@ bool isOneOf(const Operation& o, std::initializer_list<Work> works)
 /// What opens the inside.
 bool opens(const Operation& o) { return isOneOf(o, {Work::StartBore, Work::ThinBand, Work::Hollow}); }
 
-/// What has to be held.
-bool isHeld(const Operation& o) { return o.access != Access::AtRest; }
+/// What has to be held by what is cut off at the end.
+bool isHeld(const Operation& o) { return o.access != Access::AtRest && o.work < PartOff; }
 
 /// Brings a surface to its last shape.
 bool shapes(const Operation& o) { return isOneOf(o, {Work::LastOutside, Work::Side, Work::LastCuts}) || opens(o); }
-
-using enum Work;
 
 constexpr std::array rules{
     Rule{"bored_while_free", words::boreBeforeMounting,
@@ -95,8 +95,7 @@ constexpr std::array rules{
          }},
     Rule{"held_to_the_end", words::heldToTheEnd,
          [](const Operation& a, const Operation& b, const Manner&) {
-             if (b.work == PartOff) return isHeld(a) && !isOneOf(a, {PartOff, FreeFoot});
-             return b.work == FreeFoot && isHeld(a) && a.work != FreeFoot;
+             return isHeld(a) ? isOneOf(b, {PartOff, FreeFoot}) : a.work == PartOff && b.work == FreeFoot;
          }},
     Rule{"dried_when_free", words::driedWhenFree,
          [](const Operation& a, const Operation& b, const Manner&) { return a.work == FreeFoot && b.work == Dry; }},

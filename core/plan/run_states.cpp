@@ -1,6 +1,7 @@
 #include "core/plan/run_states.h"
 
 #include "core/blank/stock.h"
+#include "core/workpiece/air_sweep.h"
 #include "core/workpiece/run.h"
 #include "core/workpiece/turning.h"
 
@@ -18,21 +19,22 @@ constexpr double kgPerMm3 = 1e-9;  // times kg/m³
 /// corners fill.
 class Volumes {
 public:
-    Volumes(const Piece& piece, const Plan& plan, const Stock& stock) : piece_(piece), plan_(plan), stock_(stock)
+    Volumes(const Piece& piece, const Plan& plan, const Stock& stock) : piece_(piece), plan_(plan)
     {
         whole_ = finishedWith({}, 0);
         const Region last = Region::under(plan.surfaces.outside) -
                             (plan.surfaces.inside.empty() ? Region{} : Region::under(plan.surfaces.inside));
-        const bool edged = !plan.surfaces.edges.empty();
+        const Range air = airSweep(piece, plan.surfaces);
         for (size_t i = 0; i < stock.layers.size(); ++i) {
             const BuiltLayer& l = plan.assembly.layers[i];
-            const Region wood = edged ? last & reach(l) : Region{};
-            const Region &swept = stock.layers[i].swept, &solid = stock.layers[i].solid;
-            // Where the edges stay the corners are those of the piece, else those of the glued layer.
-            const double all = edged ? whole_ / static_cast<double>(stock.layers.size()) : l.volume;
-            const double sure = l.fill * volumeOf(edged ? wood & solid : solid);
-            const double beyond = volumeOf(edged ? wood - solid : swept - solid);
-            corners_.push_back(beyond > 0 ? std::clamp((all - sure) / beyond, 0.0, 1.0) : 0);
+            const bool edged = air.high > 0 && stock.layers.size() == 1;
+            const Region& swept = stock.layers[i].swept;
+            solid_.push_back(edged ? stock.layers[i].solid & Region::box(everywhere, {0, air.low})
+                                   : stock.layers[i].solid);
+            // Where edges or bark stay the share is that of the piece, else that of the glued layer.
+            const Region wood = edged ? last & swept : swept;
+            const double sure = l.fill * volumeOf(wood & solid_[i]), beyond = volumeOf(wood - solid_[i]);
+            corners_.push_back(beyond > 0 ? std::clamp(((edged ? whole_ : l.volume) - sure) / beyond, 0.0, 1.0) : 0);
         }
     }
 
@@ -48,8 +50,7 @@ public:
         for (const size_t i : body.layers) {
             const BuiltLayer& l = plan_.assembly.layers[i];
             const Region mine = body.swept & reach(l);
-            const double wood = l.fill * volumeOf(mine & stock_.layers[i].solid) +
-                                corners_[i] * volumeOf(mine - stock_.layers[i].solid);
+            const double wood = l.fill * volumeOf(mine & solid_[i]) + corners_[i] * volumeOf(mine - solid_[i]);
             volume += wood;
             mass += wood * l.density * kgPerMm3;
             block = block - mine;
@@ -88,9 +89,9 @@ private:
 
     const Piece& piece_;
     const Plan& plan_;
-    const Stock& stock_;
     double whole_ = 0;
-    std::vector<double> corners_;  // of each layer: share of wood beyond where it is all round
+    std::vector<Region> solid_;    // of each layer: where there is wood all round
+    std::vector<double> corners_;  // and the share of wood beyond it
     mutable std::map<std::pair<std::set<std::string>, size_t>, double> taken_;
 };
 
@@ -134,18 +135,23 @@ std::vector<RunState> runStates(const Piece& piece, const Plan& plan)
         const Body* body = workpiece.last();
         if (!body || step.action == Action::Wait) continue;
         RunState state{.step = &step};
+        // Parts of one layer that are still apart are counted as that layer, once.
         double total = 0;
+        std::set<std::vector<size_t>> counted;
         for (const auto& [name, one] : workpiece.bodies()) {
             if (!used.contains(name)) continue;
-            total += volumes.of(one).first;
             ++state.bodies;
+            if (one.joined || one.layers.empty() || one.layers.size() > 1 || one.part != Body::All || one.rings ||
+                counted.insert(one.layers).second)
+                total += volumes.of(one).first;
         }
         std::tie(state.volume, state.mass) = volumes.of(*body);
         state.adds = std::max(0.0, total - before);
         state.takes = std::max(0.0, before - total);
         before = total;
         const auto mount = std::ranges::find(plan.mounts, body->mount, &Mount::id);
-        if (mount != plan.mounts.end() && !body->swept.empty()) state.lathe = onLathe(*body, *mount);
+        if (mount != plan.mounts.end() && step.occupies(Resource::Lathe) && !body->swept.empty())
+            state.lathe = onLathe(*body, *mount);
         all.push_back(std::move(state));
     }
     return all;

@@ -62,6 +62,14 @@ private:
         now_ = bench_.step(action, id, {now_}, gives, std::move(doing));
     }
 
+    /// The outside of both, and what stands above the lid.
+    effect::Turn wholeOutside() const
+    {
+        effect::Turn turn = outsideTurned(surfaces_);
+        turn.away = turn.away | Region::box({height_, farOut}, {0, farOut});
+        return turn;
+    }
+
     /// Between centers until the lid is parted off: round, weak places, sides on other axes.
     void turnAsOne()
     {
@@ -252,7 +260,7 @@ private:
                   .how = says(words::lidTenonOff),
                   .minutes = 20,
                   .uses = {Resource::Lathe},
-                  .effect = outsideTurned(surfaces_)});
+                  .effect = wholeOutside()});
         });
         does(all, Work::LetIn, Access::Turning, [this] { now_ = beforeSanding(piece_, surfaces_, bench_, now_); });
         does(all, Work::Sand, Access::Turning, [this] {
@@ -272,7 +280,8 @@ private:
                   .why = says(words::floorIsKnown),
                   .how = says(words::footALittleHollow),
                   .minutes = 10,
-                  .uses = {Resource::Lathe}});
+                  .uses = {Resource::Lathe},
+                  .effect = effect::Turn{effect::Turn::Foot, Region::box({-farOut, 0}, {0, farOut})}});
         });
         does(all, Work::OnceFree, Access::AtRest,
              [this] { now_ = onceFree(piece_, shop_, surfaces_, bench_, now_, true); });

@@ -41,6 +41,8 @@ public:
             Bench bench = benchOf(i, Bench::Parts);
             ready_.push_back(buildings_[i].steps ? buildings_[i].steps(bench, parts) : WorkItem{});
         }
+        for (const Step& s : recipe_)
+            if (s.occupies(Resource::Lathe)) turnedAlone_.push_back(s.id);
         if (isWholeBlock(piece_)) {
             blockRecipe(piece_, shop_, surfaces_, built(0).cornerRadius(), ready_[0], recipe_);
             return std::move(recipe_);
@@ -81,12 +83,15 @@ private:
         Bench bench(recipe_, s ? layer(section.first).id : "", -1, Text());
         double height = 0;
         for (size_t i = section.first; i <= section.last; ++i) height += layer(i).thickness;
-        return mountBlock(bench, "waste-block", piece_.choices.holding,
-                          {.face = face,
-                           .height = height,
-                           .station = section.fromBelow ? section.z1 : section.z0,
-                           .down = section.fromBelow},
-                          shop_, of);
+        const WorkItem mounted = mountBlock(bench, "waste-block", piece_.choices.holding,
+                                            {.face = face,
+                                             .height = height,
+                                             .station = section.fromBelow ? section.z1 : section.z0,
+                                             .down = section.fromBelow},
+                                            shop_, of);
+        // One chuck: what is turned by itself is done before the block is in it.
+        std::ranges::copy(turnedAlone_, std::back_inserter(recipe_.back().after));
+        return mounted;
     }
 
     /// Radius of the face that is turned where a section stands on its block, mm.
@@ -473,6 +478,7 @@ private:
     const TurnedSurfaces& surfaces_;
     const std::vector<Building>& buildings_;
     Recipe recipe_;
+    std::vector<std::string> turnedAlone_;          // steps on single layers that the lathe does
     std::optional<WorkItem> firstHalf_, lastHalf_;  // of a ring that gives both ends
     WorkItems ready_;                               // of each layer, what goes onto the stack
 };

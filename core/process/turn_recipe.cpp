@@ -271,13 +271,58 @@ private:
             rings.push_back({recipe_.back().outputs.back(), recipe_.back().id});
         }
         // Each of them is what comes out; what is left on the block is scrap.
-        if (rings.empty()) return;
-        now_ = whole_.step(Action::Turn, "ring-insides", rings, "rings",
-                           {.title = says(words::finishRings, number),
+        if (!rings.empty()) finishRings(rings);
+    }
+
+    /// Held by the outside for the inside, and the other way round; each turned over between.
+    void finishRings(const WorkItems& rings)
+    {
+        const std::vector<NestedRing> all = nestedRings(piece_.nest);
+        const auto number = static_cast<int>(rings.size());
+        const auto held = [&](Hold by, double diameter, bool tailstock) -> Held {
+            return {.set = true,
+                    .by = by,
+                    .diameter = diameter,
+                    .depth = 5,
+                    .overhang = outlineHeight(piece_),
+                    .tailstock = tailstock,
+                    .round = true,
+                    .fewest = true};
+        };
+        const auto each = [&](const char* name, double NestedRing::*wide) {
+            std::vector<Setting> settings;
+            for (const NestedRing& ring : all) settings.push_back(measured(name, ring.*wide));
+            return settings;
+        };
+        now_ = whole_.step(Action::Mount, "mount-rings", rings, "rings-held",
+                           {.title = says(words::holdRingsOutside),
                             .why = says(words::edgesAndInside),
-                            .how = says(words::fourChuckings),
-                            .minutes = 15.0 * number,
-                            .uses = {Resource::Lathe}});
+                            .how = says(words::ringsInJaws),
+                            .settings = each("held on, Ø", &NestedRing::outer),
+                            .minutes = 5.0 * number,
+                            .uses = {Resource::Lathe},
+                            .held = held(Hold::RimPlates, all.front().outer, false)});
+        next(Action::Turn, "ring-insides", "ring-insides-done",
+             {.title = says(words::finishRings, number),
+              .why = says(words::edgesAndInside),
+              .how = says(words::ringsInsideWay),
+              .settings = each("inside Ø", &NestedRing::inner),
+              .minutes = 8.0 * number,
+              .uses = {Resource::Lathe}});
+        next(Action::Mount, "mount-rings-inside", "rings-on-mandrel",
+             {.title = says(words::holdRingsInside),
+              .why = says(words::outsideWasHeld),
+              .how = says(words::ringsOnMandrel),
+              .settings = each("held on, Ø", &NestedRing::inner),
+              .minutes = 5.0 * number,
+              .uses = {Resource::Lathe},
+              .held = held(Hold::Mandrel, all.front().inner, true)});
+        next(Action::Turn, "ring-edges", "rings",
+             {.title = says(words::finishRingEdges, number),
+              .why = says(words::edgesAndInside),
+              .how = says(words::ringEdgesWay),
+              .minutes = 6.0 * number,
+              .uses = {Resource::Lathe}});
     }
 
     const Piece& piece_;

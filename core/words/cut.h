@@ -124,13 +124,20 @@ inline constexpr Pattern squareAndLength{"%1 square, %2 long, both ends square; 
 // A disc let in
 inline constexpr Pattern cutInset{"Cut the disc to be let into %1"};
 inline constexpr Pattern freeToMove{"one board: it moves across its grain and must be free to"};
-inline constexpr Pattern circleThenTurned{
-    "bandsaw, a circle just outside %1; pressed against a flat block by the tailstock, light cuts to %1"};
+inline constexpr Pattern circleSawn{"Saw a circle just outside %1 on the bandsaw."};
+inline constexpr Pattern pressInset{"Press the disc of %1 against a flat block"};
+inline constexpr Pattern pressPlug{"Press the plug of %1 against a flat block"};
+inline constexpr Pattern noMarkOnIt{"Nothing may leave a mark on faces that are glued."};
+inline constexpr Pattern pressWay{
+    "Turn a scrap block flat across. Press the piece against it with a flat padded center in the tailstock. Lock the "
+    "tailstock and leave it up. Spin the work by hand one full turn before you switch on."};
+inline constexpr Pattern turnInset{"Turn the disc for %1"};
+inline constexpr Pattern insetToCaliper{"Take light cuts to %1, by caliper at both faces."};
 inline constexpr Pattern turnPlug{"Turn the plug for %1"};
 inline constexpr Pattern plugFillsPoints{"the ring's middle, where segments would run to points, is one piece of wood"};
 inline constexpr Pattern plugToCaliper{
-    "square pressed against a flat block by the tailstock, corners off first, light cuts; Ø %1 by caliper, tried in "
-    "the hole: pushed in by hand, no hammer"};
+    "Take the corners off first, in light cuts. Turn to Ø %1 by caliper. Try the plug in its hole: it goes in by hand, "
+    "without a hammer."};
 inline constexpr Pattern boreForPlug{"Bore %1 for its plug"};
 inline constexpr Pattern ringAtPress{
     "ring clamped on a flat board at the drill press, bit of %1 on the middle of its segments, slowly, through"};
@@ -138,10 +145,11 @@ inline constexpr Pattern boreToPlug{"to %1, straight, both faces alike by calipe
 inline constexpr Pattern plugFlush{"Take the plug of %1 down flush"};
 inline constexpr Pattern onlyThePlug{
     "block plane towards the plug's middle, then the sanding board; the ring is at its height already"};
+inline constexpr Pattern stickToScrap{"Stick %1 to a scrap disc on the lathe"};
 inline constexpr Pattern ringOnScrap{
-    "its flat face on a scrap disc turned flat, centered by its corners, hot glue all round its outside; turned by "
-    "hand "
-    "first, the lathe's lowest speed, nobody in line with it; afterwards warmed off, its face scraped clean"};
+    "Turn a scrap disc flat. Lay the ring's flat face on it, centered by its corners. Run hot glue all round the "
+    "outside of the joint. Spin the work by hand one full turn before you switch on. Stand out of line with it."};
+inline constexpr Pattern warmedOff{"Warm the glue to take the ring off, and scrape its face clean."};
 inline constexpr Pattern turnRecess{"Turn the recess in %1"};
 inline constexpr Pattern bothSidesReached{"before it goes onto the stack, while both sides can be reached"};
 inline constexpr Pattern recessTo{"to %1: the disc's diameter and %2 all round"};

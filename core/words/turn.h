@@ -50,9 +50,22 @@ inline constexpr Pattern sawEnds{"Part the waste off both ends"};
 inline constexpr Pattern endsHeldTrue{"last: until now the ends held the piece true"};
 inline constexpr Pattern finishRings{"Finish the %1 rings, inside and edges"};
 inline constexpr Pattern edgesAndInside{"the parted faces and the inside are rough, and the inside is what is felt"};
-inline constexpr Pattern fourChuckings{
-    "four chuckings of each: outside in padded jaws, one inner edge rounded and the inside sanded; turned over for the "
-    "other edge; then from inside on an expanding mandrel, one outer edge; turned over for the last"};
+inline constexpr Pattern holdRingsOutside{"Hold each ring by its outside in padded jaws"};
+inline constexpr Pattern ringsInJaws{
+    "Line the jaws with leather or foam. Close them on the ring's outside, no harder than it takes to drive it. Spin "
+    "the work by hand one full turn before you switch on."};
+inline constexpr Pattern ringsInsideWay{
+    "Round the inner edge, and sand the inside through the grits. Turn the ring over in the jaws for the other edge. "
+    "Take the rings one after another."};
+inline constexpr Pattern holdRingsInside{"Hold each ring from inside on an expanding mandrel"};
+inline constexpr Pattern outsideWasHeld{"The jaws stood where the outer edges are."};
+inline constexpr Pattern ringsOnMandrel{
+    "Turn a wooden mandrel with a slit and a cone to fit the ring's inside. Open it until it drives the ring, and no "
+    "harder. Bring the tailstock up against the cone."};
+inline constexpr Pattern finishRingEdges{"Round the outer edges of the %1 rings"};
+inline constexpr Pattern ringEdgesWay{
+    "Round the outer edge, and sand it through the grits. Turn the ring over for the other edge. Take the rings one "
+    "after another."};
 inline constexpr Pattern partDown{"Part %1 down to %2"};
 inline constexpr Pattern tooThinAlone{"a ring this thin cannot be flattened and glued by itself; thick, it can"};
 inline constexpr Pattern partFromFarFace{
@@ -90,8 +103,8 @@ inline constexpr Pattern backBetweenStops{
 // Spindles
 inline constexpr Pattern turnTenons{"Turn %1 round and its tenons"};
 inline constexpr Pattern tenonsHoldStem{"a tenon in a hole holds on long grain; end grain by itself does not"};
-inline constexpr Pattern tenonsTo{
-    "between centers, slowly until it is round; tenons Ø %1 by caliper, %2 between the shoulders"};
+inline constexpr Pattern tenonsTo{"slowly until it is round; tenons Ø %1 by caliper, %2 between the shoulders"};
+inline constexpr Pattern tenonsTrueToEachOther{"Between centers both tenons come on one axis."};
 inline constexpr Pattern lowerTenon{"the lower %1 long"};
 inline constexpr Pattern upperTenon{"the upper %1 long"};
 inline constexpr Pattern shouldersUndercut{"shoulders a little hollow, so that their edges close"};

@@ -67,6 +67,8 @@ public:
     void operator()(const Step& step, const Body& was, const Body& after)
     {
         if (step.held.set && !gripIsThere(step.held, after)) found_.push_back({Law::GripIsThere, step.id});
+        if (step.action == Action::Turn && step.occupies(Resource::Lathe) && after.mount.empty())
+            found_.push_back({Law::IsHeld, step.id});
         const auto* turn = std::get_if<effect::Turn>(&step.effect);
         if (!turn || was.swept.empty()) return;
         constexpr double least = 1;  // mm³
@@ -91,7 +93,7 @@ private:
 const char* lawName(Law law)
 {
     static constexpr std::array names{"takes wood that is there", "leaves the piece", "the grip is there",
-                                      "held to the end", "the tool comes in"};
+                                      "held to the end", "it is held", "the tool comes in"};
     return names[static_cast<size_t>(law)];
 }
 

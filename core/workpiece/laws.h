@@ -10,6 +10,7 @@ enum class Law {
     LeavesThePiece,  ///< 1: after the last step the workpiece is the piece
     GripIsThere,     ///< 5: held by wood that is there, as wide as is said
     HeldToTheEnd,    ///< 7: no step takes away what holds the work
+    IsHeld,          ///< 7: what turns is held by something
     ToolComesIn      ///< 8: no center stands where the hollowing tool or the bit comes in
 };
 /// As tests and reports name it: "the tool comes in".

@@ -84,6 +84,8 @@ void keep(Body& b, const Region& region)
 void part(Body& mine, const effect::Part& e, size_t output, const Stock& stock)
 {
     const bool first = output == 0;
+    // What still stands on its block, or on what is left of the nest, is held on.
+    if (e.what != effect::Part::Thin && !(e.what == effect::Part::Nest && first)) mine.mount.clear();
     switch (e.what) {
     case effect::Part::Off:
     case effect::Part::Thin:

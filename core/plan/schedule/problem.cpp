@@ -83,6 +83,11 @@ ScheduleProblem::ScheduleProblem(const Recipe& recipe_, const Shop& shop_, const
     for (const StepDone& d : progress.done)
         if (const auto it = index.find(d.step); it != index.end())
             done[it->second] = TimeSpan{d.start - begins, d.end - begins};
+    // What has been worked was held: a mounting is done with the first step that it serves.
+    for (const size_t i : net.sorted)
+        for (const size_t b : net.before[i])
+            if (done[i] && !done[b] && recipe[b].action == Action::Mount)
+                done[b] = TimeSpan{done[i]->from, done[i]->from};
     // What only waits runs on from when the steps before it were done, whatever the clock says now.
     for (const size_t i : net.sorted) {
         if (recipe[i].workMinutes > 0 || net.before[i].empty()) continue;
