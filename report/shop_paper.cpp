@@ -1,6 +1,6 @@
 #include "report/shop_paper.h"
 
-#include "core/constructions/nest.h"
+#include "core/workpiece/nest.h"
 #include "core/measure/format.h"
 #include "report/profile_template.h"
 #include "report/type.h"

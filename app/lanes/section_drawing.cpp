@@ -1,7 +1,7 @@
 // What the section lane draws; section_lane.cpp is how it is handled.
 #include "app/lanes/section_lane.h"
 #include "app/theme/theme.h"
-#include "core/constructions/nest.h"
+#include "core/workpiece/nest.h"
 #include "core/picture/views.h"
 #include "core/workpiece/cross_section.h"
 #include "report/drawing.h"

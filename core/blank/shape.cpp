@@ -1,7 +1,9 @@
 #include "core/blank/shape.h"
 
 #include "core/blank/removed_volume.h"
+#include "core/geometry/region.h"
 #include "core/workpiece/cross_section.h"
+#include "core/workpiece/nest.h"
 #include "core/workpiece/worked_cuts.h"
 
 #include <algorithm>
@@ -133,6 +135,19 @@ void measureFaceted(const TurnedSurfaces& surfaces, Shape& s)
     if (!std::isfinite(s.leastDiameter)) s.leastDiameter = 0;
 }
 
+/// What nested rings leave of a piece that is turned round, between two stations.
+Revolved inRings(const Nest& nest, const TurnedSurfaces& surfaces, double z0, double z1)
+{
+    const Region all = Region::under(surfaces.outside) - Region::under(surfaces.inside);
+    Revolved sum;
+    for (const NestedRing& ring : nestedRings(nest)) {
+        const Revolved one = (all & Region::box({z0, z1}, {ring.inner / 2, ring.outer / 2})).revolved();
+        sum.volume += one.volume;
+        sum.momentZ += one.momentZ;
+    }
+    return sum;
+}
+
 }  // namespace
 
 Shape measureShape(const Piece& piece, const Assembly& assembly, const TurnedSurfaces& surfaces)
@@ -156,6 +171,7 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const TurnedSur
         if (!s.solid && surfaces.round()) wood = wood - revolved(clipped(surfaces.inside, layer.z0, layer.z1));
         // Where the inside lies outside there is no wood, not less than none.
         if (wood.volume < 0) wood = {};
+        if (piece.nest.on && surfaces.round()) wood = inRings(piece.nest, surfaces, layer.z0, layer.z1);
         const double density = layer.density * kgPerMm3;
         s.woodVolume += wood.volume * layer.fill;
         s.weight += wood.volume * layer.fill * density;

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/constructions/nest.h"
+#include "core/workpiece/nest.h"
 #include "core/picture/mesh.h"
 
 namespace vl {

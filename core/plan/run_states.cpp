@@ -21,6 +21,7 @@ class Volumes {
 public:
     Volumes(const Piece& piece, const Plan& plan, const Stock& stock) : piece_(piece), plan_(plan)
     {
+        for (const Step& s : plan.assembly.recipe) steps_.insert(s.id);
         whole_ = finishedWith({}, 0);
         const Region last = Region::under(plan.surfaces.outside) -
                             (plan.surfaces.inside.empty() ? Region{} : Region::under(plan.surfaces.inside));
@@ -74,7 +75,8 @@ private:
     double finishedWith(const std::set<std::string>& cut, size_t axes) const
     {
         TurnedSurfaces some = plan_.surfaces;
-        std::erase_if(some.cuts, [&](const Cut& c) { return !cut.contains(c.step); });
+        // What no step takes is the blank's own: bark.
+        std::erase_if(some.cuts, [&](const Cut& c) { return steps_.contains(c.step) && !cut.contains(c.step); });
         some.axes.resize(std::min(axes, some.axes.size()));
         return measureShape(piece_, plan_.assembly, some).woodVolume;
     }
@@ -89,7 +91,8 @@ private:
 
     const Piece& piece_;
     const Plan& plan_;
-    double whole_ = 0;
+    std::set<std::string> steps_;
+    double whole_ = 0;  // finished, without what other axes, saw and drill take, mm³
     std::vector<Region> solid_;    // of each layer: where there is wood all round
     std::vector<double> corners_;  // and the share of wood beyond it
     mutable std::map<std::pair<std::set<std::string>, size_t>, double> taken_;

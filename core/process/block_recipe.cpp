@@ -569,7 +569,7 @@ private:
     }
 
     /// Bored right through: the waste under it closes the bore until it is parted off.
-    bool isRing() const { return vessel_ && surfaces_.inside.front().x() <= 0; }
+    bool isRing() const { return vessel_ && hollow_ && surfaces_.inside.front().x() <= 0; }
     void sayDownToWaste(StepSpec& d) const
     {
         constexpr double into = 1;  // mm, so that parting meets the bore; own value

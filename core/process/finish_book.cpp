@@ -9,15 +9,6 @@ namespace {
 
 constexpr std::array usualGrits{80, 120, 150, 180, 220, 280, 320, 400, 600, 800, 1000};
 
-/// Area that a line sweeps as it turns about the axis (Pappus: 2π · length · radius of its middle).
-double swept(const Polyline& line)
-{
-    double area = 0;
-    for (size_t i = 1; i < line.size(); ++i)
-        area += pi * (line[i].y() + line[i - 1].y()) * (line[i] - line[i - 1]).norm();
-    return area;
-}
-
 }  // namespace
 
 std::vector<int> gritsFrom(int first, int last)
@@ -27,21 +18,6 @@ std::vector<int> gritsFrom(int first, int last)
         if (g >= first && g <= last) row.push_back(g);
     if (row.empty()) row.push_back(first);
     return row;
-}
-
-FinishArea finishArea(const Polyline& outside, const Polyline& inside)
-{
-    FinishArea a{.outside = swept(outside), .inside = swept(inside)};
-    if (outside.empty()) return a;
-    // Foot and rim, where no hollow opens them.
-    const auto disc = [](double r) { return pi * r * r; };
-    a.outside += disc(outside.front().y()) + disc(outside.back().y());
-    if (!inside.empty()) {
-        a.outside -= disc(inside.back().y());
-        if (std::abs(inside.front().x() - outside.front().x()) < 1e-6) a.outside -= disc(inside.front().y());
-    }
-    a.outside = std::max(0.0, a.outside);
-    return a;
 }
 
 FinishSum sumOf(const Finish& finish, double areaMm2, double leastMix)

@@ -2,6 +2,7 @@
 
 #include "core/holding/speed.h"
 #include "core/process/absorbency.h"
+#include "core/process/finish_area.h"
 #include "core/process/finish_book.h"
 #include "core/recipe/settings.h"
 #include "core/words/finish.h"
@@ -100,7 +101,7 @@ StepSpec layerSpec(const Piece& piece, const Shop& shop, const TurnedSurfaces& s
     const bool first = at == 0;
     const FinishLayer& usual = finish.layers[at];
     const int coats = usual.coats + moreCoats(usual, absorbency);
-    const FinishArea area = finishArea(surfaces.outside, surfaces.inside);
+    const FinishArea area = finishArea(piece, surfaces);
     const CoatMass mass = coatMass(usual, area.all(), shop.leastMix);
     const Setting each = gramsOf("a coat", mass.all, "surface · grams / m² · 1.125"),
                   wait = minutesOf("after a coat", usual.waitMinutes),

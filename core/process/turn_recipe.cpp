@@ -1,6 +1,5 @@
 #include "core/process/turn_recipe.h"
 
-#include "core/constructions/nest.h"
 #include "core/holding/foot_hold.h"
 #include "core/holding/holding.h"
 #include "core/order/operations.h"
@@ -12,6 +11,7 @@
 #include "core/words/build.h"
 #include "core/words/inside_out.h"
 #include "core/words/turn.h"
+#include "core/workpiece/nest.h"
 #include "core/workpiece/turning.h"
 
 #include <algorithm>

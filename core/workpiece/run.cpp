@@ -97,7 +97,9 @@ void part(Body& mine, const effect::Part& e, size_t output, const Stock& stock)
         keep(mine, Region::box(first ? Range{-farOut, e.stays.low} : Range{e.stays.high, farOut}, {0, farOut}));
         break;
     case effect::Part::Nest:
-        keep(mine, Region::box(everywhere, first ? Range{0, e.stays.low} : Range{e.stays.high, farOut}));
+        // The block stays with the middle.
+        keep(mine,
+             first ? Region::box(everywhere, {0, e.stays.low}) : Region::box({0, farOut}, {e.stays.high, farOut}));
         break;
     case effect::Part::Ends:
         mine.layers.clear();

@@ -11,7 +11,7 @@
 #include "app/stages/build/skin_lane.h"
 #include "app/theme/theme.h"
 #include "core/constructions/construction.h"
-#include "core/constructions/nest.h"
+#include "core/workpiece/nest.h"
 #include "core/measure/format.h"
 #include "core/piece/edits/edit.h"
 #include "core/plan/learning/as_built.h"

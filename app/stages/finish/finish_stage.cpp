@@ -3,6 +3,7 @@
 #include "app/fields/table.h"
 #include "app/theme/theme.h"
 #include "core/measure/format.h"
+#include "core/process/finish_area.h"
 #include "core/process/finish_book.h"
 
 #include <QPushButton>
@@ -172,8 +173,7 @@ int FinishStage::layer() const
 void FinishStage::refreshLayers()
 {
     const Finish& finish = doc_.plan().finish;
-    const TurnedSurfaces& surfaces = doc_.plan().surfaces;
-    const FinishArea area = finishArea(surfaces.outside, surfaces.inside);
+    const FinishArea area = finishArea(doc_.piece(), doc_.plan().surfaces);
     QList<QStringList> rows;
     for (const FinishLayer& l : finish.layers) {
         const CoatMass mass = coatMass(l, area.all(), doc_.shop().leastMix);

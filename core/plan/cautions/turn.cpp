@@ -2,7 +2,7 @@
 
 #include "core/blank/sections.h"
 #include "core/constructions/end_rings.h"
-#include "core/constructions/nest.h"
+#include "core/workpiece/nest.h"
 #include "core/holding/speed.h"
 #include "core/measure/format.h"
 #include "core/process/axis_recipe.h"

@@ -3,7 +3,7 @@
 #include "core/constructions/construction.h"
 #include "core/constructions/flipped_board.h"
 #include "core/constructions/made_up.h"
-#include "core/constructions/nest.h"
+#include "core/workpiece/nest.h"
 #include "core/geometry/board_rings.h"
 #include "core/geometry/post_wrap.h"
 #include "core/geometry/stave.h"

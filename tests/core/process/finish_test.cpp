@@ -1,7 +1,9 @@
 // Coats, mixtures, grits and buffing.
 #include "core/measure/input_error.h"
 #include "core/picture/closed_surface.h"
+#include "core/picture/mesh.h"
 #include "core/process/absorbency.h"
+#include "core/process/finish_area.h"
 #include "core/words/finish.h"
 #include "core/workpiece/air_sweep.h"
 #include "tests/support/plain_piece.h"
@@ -120,8 +122,39 @@ TEST(Finish, ItsAreaIsThatOfTheClosedSurface)
             return Eigen::Vector3d(s.corners[i][0], s.corners[i][1], s.corners[i][2]);
         };
         for (const auto& f : s.faces) area += (at(f[1]) - at(f[0])).cross(at(f[2]) - at(f[0])).norm() / 2;
-        RC_ASSERT(std::abs(finishArea(surfaces.outside, surfaces.inside).all() / area - 1) < 0.003);
+        RC_ASSERT(std::abs(finishArea(p, surfaces).all() / area - 1) < 0.003);
     });
+}
+
+TEST(Finish, ItsAreaIsThatOfTheSurfaceAsEdgesAxesAndSawsLeaveIt)
+{
+    // A wing 14 mm thick under a square of 160 with a hollow of Ø 132; a grip of three sides; a box with sawn flanks.
+    for (const char* name : {"lead-tray", "oar-grip", "boathook-grip", "keel-stand", "pilot-box"}) {
+        const Piece p = test::demo(name);
+        const Plan plan = makePlan(p, test::harbourShop());
+        const TurnedSurfaces& surfaces = plan.surfaces;
+        const Mesh mesh = turnedMesh(plan.assembly, surfaces, {.tolerance = 0.05});
+        double area = 0;
+        const auto at = [&](size_t i) {
+            const auto& p3 = mesh.vertices[mesh.indices[i]].position;
+            return Eigen::Vector3d(p3[0], p3[1], p3[2]);
+        };
+        for (size_t i = 0; i + 2 < mesh.indices.size(); i += 3)
+            area += (at(i + 1) - at(i)).cross(at(i + 2) - at(i)).norm() / 2;
+        EXPECT_NEAR(finishArea(p, surfaces).all() / area, 1, 0.03) << name;
+    }
+}
+
+TEST(Finish, ItsAreaIsThatOfLooseRingsNotOfADisc)
+{
+    Piece p = test::plainCylinder(60, 20, BlockForm::Along);
+    p.nest.on = true;
+    p.nest.smallest = 90;
+    p.nest.largest = 110;
+    p.nest.wall = 8;
+    p.nest.tool = 3;
+    // One ring, Ø 110 / 94, 20 high: π · (110 + 94) · 20 + 2 · π/4 · (110² − 94²) = 12,818 + 5,127 mm².
+    EXPECT_NEAR(finishArea(p, turnedSurfacesOf(p)).all(), 17945, 5);
 }
 
 TEST(Finish, EverySchoolIsPlannedCoatByCoatAndMixedByItsParts)

@@ -1,4 +1,4 @@
-#include "core/constructions/nest.h"
+#include "core/workpiece/nest.h"
 
 #include <cmath>
 #include <limits>
