@@ -178,6 +178,7 @@ Json jointJson(const Step& s)
             {"area_mm2", s.glue.area},
             {"glue", s.glue.glue},
             {"grams", s.glue.grams},
+            {"light_min", s.glue.lightMinutes},
             {"machine_min", s.glue.machineMinutes}};
 }
 

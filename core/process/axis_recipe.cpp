@@ -235,7 +235,7 @@ void offerTrueCenters(const Piece& piece, Operations& all)
 {
     if (piece.axes.empty()) return;
     all.add(Mounting{
-        .center = true, .write = [](Bench& bench, const WorkItem& now, const Moment&) {
+        .center = true, .needs = {Work::Side}, .write = [](Bench& bench, const WorkItem& now, const Moment&) {
             return bench.step(
                 Action::Mount, "mount-true", {now}, "true-again",
                 {.title = says(words::mountTrue),

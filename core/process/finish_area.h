@@ -10,9 +10,9 @@ struct FinishArea {
     double all() const { return outside + inside; }
 };
 
-/// The surfaces that are there. Round work exactly (Pappus), rim and foot with it; nested rings each by themselves; what
-/// edges, other axes and saws leave by places spread over its surfaces, within about two hundredths. What lies in drilled
-/// holes is not counted.
+/// The surfaces that are there. Round work exactly (Pappus), rim and foot with it; nested rings each by themselves;
+/// what edges, other axes and saws leave by places spread over its surfaces, within about two hundredths. What lies in
+/// drilled holes is not counted.
 FinishArea finishArea(const Piece& piece, const TurnedSurfaces& surfaces);
 
 }  // namespace vl

@@ -107,20 +107,22 @@ private:
     void offerBlock(Operations& all)
     {
         all.add(Mounting{.standing = true});
-        const auto mounted = std::ranges::find_if(recipe_, [](const Step& s) { return s.held.set; });
+        const auto mounted = std::ranges::find_if(
+            recipe_, [](const Step& s) { return s.held.set && std::holds_alternative<effect::Bring>(s.effect); });
         if (piece_.axes.empty() || mounted == recipe_.end()) return;
-        all.add(Mounting{.write = [this, held = mounted->held](Bench& bench, const WorkItem& now, const Moment&) {
-            Held again = held;
-            again.round = true;
-            again.overhang = outlineHeight(piece_);
-            return bench.step(Action::Mount, "mount-true", {now}, "true-again",
-                              {.title = says(words::mountBlockAgain),
-                               .why = says(words::restOnTrueAxis),
-                               .how = says(words::blockAgainWay),
-                               .minutes = 5,
-                               .uses = {Resource::Lathe},
-                               .held = again});
-        }});
+        all.add(Mounting{.needs = {Work::Side},
+                         .write = [this, held = mounted->held](Bench& bench, const WorkItem& now, const Moment&) {
+                             Held again = held;
+                             again.round = true;
+                             again.overhang = outlineHeight(piece_);
+                             return bench.step(Action::Mount, "mount-true", {now}, "true-again",
+                                               {.title = says(words::mountBlockAgain),
+                                                .why = says(words::restOnTrueAxis),
+                                                .how = says(words::blockAgainWay),
+                                                .minutes = 5,
+                                                .uses = {Resource::Lathe},
+                                                .held = again});
+                         }});
     }
 
     void turn(Operations& all)

@@ -71,17 +71,18 @@ WorkItem Bench::glue(const std::string& name, const WorkItems& from, const std::
               .how = std::move(g.waitHow),
               .uses = g.waitUses.empty() ? std::move(g.uses) : std::move(g.waitUses),
               .waitMinutes = inClamp});
-    // It is the same thing all the while: a cure takes nothing up and gives nothing new.
-    step(Action::Wait, name + "-cure", {}, gives + "-cured",
-         {.title = says(words::letCure, std::move(title)),
-          .why = says(words::tearsUnset),
-          .how = {},
-          .waitMinutes = inClamp});
-    Step& cure = recipe_.back();
-    cure.cure = true;
-    cure.settings = std::move(titled);
-    cure.after = {held.step};
-    cure.outputs.clear();
+    // It is the same thing all the while: a cure takes nothing up and gives nothing new. Both begin with the clamp off.
+    const auto cures = [&](const char* what, Step::Cure far, const Pattern& said, const Pattern& why) {
+        step(Action::Wait, name + what, {}, gives + what,
+             {.title = says(said, title), .why = says(why), .how = {}, .waitMinutes = inClamp});
+        Step& cure = recipe_.back();
+        cure.cure = far;
+        cure.settings = titled;
+        cure.after = {held.step};
+        cure.outputs.clear();
+    };
+    cures("-light", Step::ForLight, words::letSet, words::trueingTears);
+    cures("-cure", Step::ForHeavy, words::letCure, words::tearsUnset);
     return held;
 }
 

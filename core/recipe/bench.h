@@ -61,8 +61,8 @@ public:
     /// One step; `gives` names what comes out.
     WorkItem step(Action action, const std::string& name, const WorkItems& from, const std::string& gives,
                   StepSpec doing);
-    /// Glues, leaves it in what holds it until the glue lets it go, and lets it cure until a tool may touch it: three
-    /// steps, "name", "name-wait" and "name-cure". The thing it returns is out of the clamp.
+    /// Glues, leaves it in what holds it until the glue lets it go, and lets it cure for light work and until it may be
+    /// turned: four steps, "name", "name-wait", "name-light" and "name-cure". The thing it returns is out of the clamp.
     WorkItem glue(const std::string& name, const WorkItems& from, const std::string& gives, GlueUpSpec gluing);
 
     /// Minutes that a joint waits until its glue is chosen; the glue then says how long (core/plan/figures/gluing.h).

@@ -6,44 +6,62 @@
 
 namespace vl {
 
-bool machines(const Step& s)
+Load loadOf(const Step& s)
 {
     switch (s.action) {
-    case Action::Cut:
     case Action::Flatten:
-    case Action::Recut:
+        return Load::Light;
     case Action::Drill:
+        return s.occupies(Resource::Lathe) ? Load::Heavy : Load::Light;
+    case Action::Cut:
+    case Action::Recut:
     case Action::Turn:
     case Action::Split:
     case Action::PartOff:
     case Action::Sand:
     case Action::Carve:
-        return true;
+        return Load::Heavy;
     default:
-        return false;
+        return Load::None;
     }
 }
 
 Recipe withCures(Recipe recipe)
 {
+    struct Cures {
+        std::set<std::string> light, heavy;  // of joints that no such work has touched yet
+    };
     std::unordered_map<std::string, size_t> place;
-    std::unordered_map<std::string, std::string> cureOf;  // by the wait in the clamp that it follows
+    std::unordered_map<std::string, Cures> curesOf;  // by the wait in the clamp that they follow
     for (size_t i = 0; i < recipe.size(); ++i) {
         place[recipe[i].id] = i;
-        if (recipe[i].cure && recipe[i].waitMinutes > 0) cureOf[recipe[i].after[0]] = recipe[i].id;
+        if (!recipe[i].cure || recipe[i].waitMinutes <= 0) continue;
+        Cures& own = curesOf[recipe[i].after[0]];
+        (recipe[i].cure == Step::ForLight ? own.light : own.heavy).insert(recipe[i].id);
     }
-    std::vector<std::set<std::string>> fresh(recipe.size());  // cures of joints that no tool has touched yet
+    std::vector<Cures> fresh(recipe.size());
     std::set<std::string> needed;
     for (size_t i = 0; i < recipe.size(); ++i) {
         Step& s = recipe[i];
         if (s.cure) continue;
-        for (const std::string& id : s.after) fresh[i].insert(fresh[place.at(id)].begin(), fresh[place.at(id)].end());
-        if (machines(s)) {
-            for (const std::string& id : fresh[i]) s.after.push_back(id);
-            needed.merge(fresh[i]);
-            fresh[i].clear();
+        Cures& mine = fresh[i];
+        for (const std::string& id : s.after) {
+            const Cures& before = fresh[place.at(id)];
+            mine.light.insert(before.light.begin(), before.light.end());
+            mine.heavy.insert(before.heavy.begin(), before.heavy.end());
         }
-        if (const auto it = cureOf.find(s.id); it != cureOf.end()) fresh[i].insert(it->second);
+        const Load load = loadOf(s);
+        if (load != Load::None) {
+            std::set<std::string>& waited = load == Load::Light ? mine.light : mine.heavy;
+            for (const std::string& id : waited) s.after.push_back(id);
+            needed.merge(waited);
+            mine.light.clear();
+            waited.clear();
+        }
+        if (const auto it = curesOf.find(s.id); it != curesOf.end()) {
+            mine.light.insert(it->second.light.begin(), it->second.light.end());
+            mine.heavy.insert(it->second.heavy.begin(), it->second.heavy.end());
+        }
     }
     std::erase_if(recipe, [&](const Step& s) { return s.cure && !needed.contains(s.id); });
     return recipe;

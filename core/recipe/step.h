@@ -69,7 +69,8 @@ struct GlueJoint {
     std::vector<const Species*> woods{};
     std::string glue{};         ///< id in the glue book, once it is chosen
     double grams = 0;           ///< of it
-    double machineMinutes = 0;  ///< from clamping until a tool may touch it
+    double lightMinutes = 0;    ///< from clamping until a face may be trued or a hole drilled on the press
+    double machineMinutes = 0;  ///< from clamping until it may be turned
     double spreadMinutes = 0;   ///< from the first joint to the last: what the open time must cover
 };
 
@@ -127,7 +128,8 @@ struct Step {
     GlueJoint glue{};
     Held held{};
     Effect effect{};
-    bool cure = false;  ///< waits for a joint to set so far that a tool may touch it
+    /// Waits for a joint to set so far that a face may be trued, or that it may be turned.
+    enum Cure { None, ForLight, ForHeavy } cure = None;
     Rounds rounds{};
     double untilPercent = 0;  ///< moisture at which its wait is over, whatever the clock says; 0: the clock says
 

@@ -12,6 +12,9 @@ inline constexpr Pattern leaveForInClamp{"Leave %1 for %2 in the clamp"};
 inline constexpr Pattern weakIfMoved{"a joint moved before the glue has set is a weak one"};
 inline constexpr Pattern glueByEye{"%1, open %2"};
 inline constexpr Pattern letCure{"Let it cure: %1"};
+inline constexpr Pattern letSet{"Let it set for light work: %1"};
+inline constexpr Pattern trueingTears{
+    "Out of the clamp it may be handled and glued on. A face is trued a little later."};
 inline constexpr Pattern tearsUnset{
     "out of the clamp it may be handled and glued on; a tool tears or creeps a joint that has not set"};
 inline constexpr Pattern glueOpen{"%1 of %2, open %3"};
@@ -187,6 +190,9 @@ inline constexpr Pattern comesApart{"%1 comes apart again: it is no glue for a j
 inline constexpr Pattern setsTooSoon{"%1 sets before so large a joint is closed"};
 inline constexpr Pattern tooCold{"at %1 °C %2 does not set to its strength; it wants %3 °C or more"};
 inline constexpr Pattern tooWarm{"at %1 °C %2 skins over before the joint is closed"};
+inline constexpr Pattern littleTimeLeft{
+    "%1 take %2 to spread, and %3 stays open for %4: hardly any time is left to close the clamp. Use a slower glue, or "
+    "close two halves one after the other."};
 inline constexpr Pattern twoGoes{"spreading %1 takes about %2 and %3 stays open %4: glue it in two goes"};
 inline constexpr Pattern oneJoint{"1 joint"};
 inline constexpr Pattern manyJoints{"%1 joints"};

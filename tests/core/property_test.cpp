@@ -61,6 +61,7 @@ TEST(AnyPiece, HasTheMassOfItsLayers)
             RC_PRE(l.thickness <= 500 && l.thickness >= 0.5);
             if (RingForm* ring = l.ring()) ring->joint.kind = SegmentJoint::Glued;  // between open segments is air
         }
+        p.nest.on = false;  // between rings is a groove
         const Plan plan = makePlan(p, {});
         // Wood and hollow together are the outside's solid, layer by layer or whole.
         RC_PRE(plan.surfaces.inside.empty() || std::ranges::none_of(plan.cautions, [](const Caution& c) {

@@ -194,6 +194,7 @@ struct Choices {
     HoldMethod holding = HoldMethod::WasteBlock;
     EndMethod ends = EndMethod::OwnBlocks;
     double setOnceWithin = 0;             ///< mm, stops, widths and thicknesses that differ by no more are set once
+    bool curedFully = false;              ///< before any tool: a day a ring with most glues
     bool stands = true;                   ///< on its foot; what is held or hung does not tip
     FootMethod foot = FootMethod::Tenon;  ///< how one block is held once its outside is turned
     SideMethod sides = SideMethod::OneThenOther;  ///< in which order its two sides are turned
@@ -218,6 +219,8 @@ template <class V, As<Choices> F> void fields(V& v, F& f)
     v.choice("stations", f.stations, "Stations");
     v.when(f.stations == StationRule::Even).length("station_spacing_mm", f.stationSpacing, {0.5, 500}, "Spacing");
     v.quiet().choice("stacking", f.stacking, "Layers glued");
+    v.quiet().flag("cured_fully", f.curedFully, "Cured fully before each next ring",
+                   "no face is trued before its glue can be turned");
     v.quiet().choice("holding", f.holding, "Held on");
     v.quiet().choice("ends", f.ends, "Both ends");
     v.quiet().length("alike_mm", f.setOnceWithin, {0, 5}, "Set once within",

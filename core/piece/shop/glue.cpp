@@ -5,6 +5,7 @@
 #include "core/piece/records/check.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <set>
 
@@ -69,6 +70,9 @@ std::vector<Glue> commonGlues()
                        "wood glue with brown paper between: splits cleanly"));
     for (size_t i = all.size() - 3; i < all.size(); ++i) all[i].temporary = true;
     all[all.size() - 2].water = all[all.size() - 3].water = false;
+    // Cautious values between clamp and lathe, from memory.
+    constexpr std::array light{90.0, 120.0, 300.0, 90.0, 600.0, 3.0, 8.0, 20.0, 3.0, 1.0, 180.0};
+    for (size_t i = 0; i < all.size(); ++i) all[i].lightMinutes = light.at(i);
     for (Glue& g : all)
         if (g.id == "epoxy-5" || g.id == "epoxy-30") g.slowdown = 2.5;
     for (Glue& g : all) g.block = g.id == "epoxy-5" || g.id == "epoxy-30" || g.id == "hot-melt" || g.id == "ca-thick";
@@ -92,6 +96,12 @@ void checkGlues(const std::vector<Glue>& glues)
         fields(check, g);
         check.leave();
     }
+}
+
+double lightAfter(const Glue& g)
+{
+    return g.lightMinutes > 0 ? std::clamp(g.lightMinutes, std::min(g.clampMinutes, g.machineMinutes), g.machineMinutes)
+                              : g.machineMinutes;
 }
 
 double coldFactor(const Glue& glue, double celsius)

@@ -13,6 +13,7 @@ struct Glue {
     std::string id, name;
     double openMinutes = 5;       ///< from spreading to closing
     double clampMinutes = 60;     ///< until it can leave the clamp
+    double lightMinutes = 0;      ///< until a face may be trued or a hole drilled on the press; 0: as machineMinutes
     double machineMinutes = 720;  ///< until it can be turned
     double cureMinutes = 1440;    ///< until it is as strong as it gets
     double leastCelsius = 10;     ///< colder, it does not set to full strength
@@ -40,6 +41,8 @@ template <class V, As<Glue> F> void fields(V& v, F& f)
     v.text("name", f.name, 200, "Glue");
     v.minutes("open_min", f.openMinutes, minutes, "open\nmin", "from spreading to closing");
     v.minutes("clamp_min", f.clampMinutes, minutes, "clamp\nmin", "until it can leave the clamp");
+    v.minutes("light_min", f.lightMinutes, minutes, "light\nafter min",
+              "until a face is trued or a hole drilled on the press; 0: no sooner than it is turned");
     v.minutes("machine_min", f.machineMinutes, minutes, "machine\nafter min", "until it can be turned");
     v.minutes("cure_min", f.cureMinutes, minutes, "cure\nmin", "until it is as strong as it gets");
     v.number("least_c", f.leastCelsius, celsius, "least\n°C", "colder, it does not set to full strength");
@@ -65,6 +68,9 @@ void checkGlues(const std::vector<Glue>& glues);
 
 /// The book as it comes.
 std::vector<Glue> commonGlues();
+
+/// Minutes until it bears light work: never before it leaves the clamp, nor after it bears turning.
+double lightAfter(const Glue& glue);
 
 /// Times this many longer at a temperature: slowdown^((20 − T) / 10) below 20 °C, 1 above (common practice).
 double coldFactor(const Glue& glue, double celsius);

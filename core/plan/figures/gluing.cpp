@@ -27,18 +27,26 @@ const Glue* byId(const std::vector<Glue>& book, const std::string& id)
     return it == book.end() ? nullptr : &*it;
 }
 
+/// What spreading may use of a glue's open time, so that some is left to close the clamp: own cautious value. What sets
+/// at once, or only tacks, is spread a spot at a time.
+double timeToSpread(const Glue& g)
+{
+    constexpr double share = 0.6, atOnce = 2;  // minutes
+    return g.temporary || g.openMinutes < atOnce ? g.openMinutes : share * g.openMinutes;
+}
+
 const Glue* suggestion(const Shop& shop, const GlueJoint& joint)
 {
     const Glue* inTime = nullptr;
     for (const Glue& g : shop.glues) {
         if (!suits(g, joint, shop.temperature)) continue;
-        if (g.openMinutes >= joint.spreadMinutes) return &g;
+        if (timeToSpread(g) >= joint.spreadMinutes) return &g;
         if (!inTime || g.openMinutes > inTime->openMinutes) inTime = &g;
     }
     if (inTime) return inTime;
     // In a shop too cold for all of them: what would suit if it were warm.
     for (const Glue& g : shop.glues)
-        if (suits(g, joint, (g.leastCelsius + g.mostCelsius) / 2) && g.openMinutes >= joint.spreadMinutes) return &g;
+        if (suits(g, joint, (g.leastCelsius + g.mostCelsius) / 2) && timeToSpread(g) >= joint.spreadMinutes) return &g;
     return &shop.glues.front();
 }
 
@@ -76,10 +84,13 @@ Quantity minutes(double v) { return {v, Unit::Minutes, 0}; }
 void judge(const Glue& glue, const GlueJoint& j, double celsius, JointGlue& said)
 {
     suits(glue, j, celsius, &said.troubles);
+    const Text joints = j.joints == 1 ? says(words::oneJoint) : says(words::manyJoints, j.joints);
+    const Quantity open{glue.openMinutes, Unit::Count, 1};
     if (glue.openMinutes < j.spreadMinutes)
-        said.troubles.push_back(says(words::twoGoes,
-                                     j.joints == 1 ? says(words::oneJoint) : says(words::manyJoints, j.joints),
-                                     minutes(j.spreadMinutes), glue.name, Quantity{glue.openMinutes, Unit::Count, 1}));
+        said.troubles.push_back(says(words::twoGoes, joints, minutes(j.spreadMinutes), glue.name, open));
+    else if (timeToSpread(glue) < j.spreadMinutes)
+        said.troubles.push_back(
+            says(words::littleTimeLeft, joints, Quantity{j.spreadMinutes, Unit::Minutes, 1}, glue.name, open));
     for (const Species* s : j.woods)
         if (s->oily) said.advice.push_back(says(words::wipeOily, s->name));
     if (j.faces == JointFaces::Veneer && glue.water) said.advice.push_back(says(words::pressSheet));
@@ -115,8 +126,10 @@ void tell(Step& s, const Glue& glue, const std::vector<Text>& advice)
 GluedRecipe withGlue(const Piece& piece, const Shop& shop, Recipe recipe)
 {
     GluedRecipe out;
-    std::unordered_map<std::string, double> cureAfter;           // minutes from clamp to tool, by the wait in the clamp
-    std::unordered_map<std::string, double> clampOf, machineOf;  // minutes, of each gluing step
+    struct Times {
+        double clamp = 0, light = 0, heavy = 0;  // minutes from the glue-up
+    };
+    std::unordered_map<std::string, Times> timesOf, cureAfter;  // by the gluing step, and by the wait in the clamp
     for (size_t i = 0; i < recipe.size(); ++i) {
         Step& s = recipe[i];
         if (s.action != Action::Glue || s.glue.joints == 0) continue;
@@ -140,18 +153,20 @@ GluedRecipe withGlue(const Piece& piece, const Shop& shop, Recipe recipe)
         const double slow = coldFactor(glue, shop.temperature);
         const double clamp = glue.clampMinutes * slow * (j.faces == JointFaces::Veneer && glue.water ? 4 : 1);
         j.machineMinutes = glue.machineMinutes * slow;
-        clampOf[s.id] = clamp;
-        machineOf[s.id] = j.machineMinutes;
+        j.lightMinutes = piece.choices.curedFully ? j.machineMinutes : std::max(clamp, lightAfter(glue) * slow);
+        timesOf[s.id] = {clamp, j.lightMinutes, j.machineMinutes};
         tell(s, glue, g.advice);
         out.joints.push_back(std::move(g));
     }
     for (Step& s : recipe) {
         if (s.action != Action::Wait || s.after.size() != 1) continue;
-        if (const auto glued = clampOf.find(s.after[0]); glued != clampOf.end()) {
-            s.waitMinutes = glued->second;
-            cureAfter[s.id] = std::max(0.0, machineOf[s.after[0]] - s.waitMinutes);
-        } else if (const auto held = cureAfter.find(s.after[0]); held != cureAfter.end() && s.cure)
-            s.waitMinutes = held->second;
+        if (const auto glued = timesOf.find(s.after[0]); glued != timesOf.end()) {
+            s.waitMinutes = glued->second.clamp;
+            cureAfter[s.id] = glued->second;
+        } else if (const auto held = cureAfter.find(s.after[0]); held != cureAfter.end() && s.cure) {
+            const Times& times = held->second;
+            s.waitMinutes = std::max(0.0, (s.cure == Step::ForLight ? times.light : times.heavy) - times.clamp);
+        }
     }
     // Cures that nothing waits for go: the places of the joints' steps change with them.
     std::vector<std::string> ids;

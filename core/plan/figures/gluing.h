@@ -22,8 +22,8 @@ struct GluedRecipe {
 
 /// Chooses a glue for every gluing step: the turner's, or the first of the book that suits joint, woods and the time
 /// that spreading takes (0.25 min a joint and 1 min for every 0.02 m², common practice). Waits become the glue's clamp
-/// time, four times that for veneer on water-based glue, and the cure before turning its time to machining, each longer
-/// in the cold (coldFactor).
+/// time, four times that for veneer on water-based glue, and the cures before light work and before turning its times
+/// to these, each longer in the cold (coldFactor); all of it before any tool where the turner wants rings cured fully.
 GluedRecipe withGlue(const Piece& piece, const Shop& shop, Recipe recipe);
 
 /// Whether a glue may be used for a joint, as far as its faces and woods go; the reasons against it are added to `why`.

@@ -56,8 +56,11 @@ TEST(Cure, NoToolTouchesAJointBeforeItsMachineTimeNorAClampUpBeforeItsClampTime)
         for (size_t i = 0; i < recipe.size(); ++i)
             for (const size_t g : joints[i]) {
                 const double glued = plan.schedule.end[g];
-                if (machines(recipe[i]))
+                const Load load = loadOf(recipe[i]);
+                if (load == Load::Heavy)
                     RC_ASSERT(plan.schedule.start[i] >= glued + recipe[g].glue.machineMinutes - 1e-6);
+                else if (load == Load::Light)
+                    RC_ASSERT(plan.schedule.start[i] >= glued + recipe[g].glue.lightMinutes - 1e-6);
                 else if (recipe[i].action == Action::Glue)
                     RC_ASSERT(plan.schedule.start[i] >= clamped.at(recipe[g].id) - 1e-6);
             }
@@ -65,6 +68,17 @@ TEST(Cure, NoToolTouchesAJointBeforeItsMachineTimeNorAClampUpBeforeItsClampTime)
         for (const Step& s : recipe)
             if (s.cure) RC_ASSERT(s.uses.empty() && s.workMinutes == 0);
     });
+}
+
+TEST(Cure, AStackOfRingsTakesNoDayARing)
+{
+    // Fifteen rings on yellow glue: 45 minutes in the clamp and 90 before each face is trued, not 12 hours.
+    const Piece cup = test::regattaCup();
+    Piece fully = cup;
+    fully.choices.curedFully = true;
+    const double soon = makePlan(cup, {}).schedule.length, late = makePlan(fully, {}).schedule.length;
+    const double day = 24 * 60;
+    EXPECT_GT(late - soon, 3 * day) << soon / day << " and " << late / day << " days";
 }
 
 TEST(Cure, RunsOnFromWhenItsGlueUpWasDone)
@@ -91,7 +105,8 @@ TEST(Cure, RunsOnFromWhenItsGlueUpWasDone)
             EXPECT_NEAR(later.schedule.end[i], 20 + glue->glue.machineMinutes, 1e-6);
         }
         if (r[i].id == "flatten-" + rest) {
-            EXPECT_GE(later.schedule.start[i], 20 + glue->glue.machineMinutes - 1e-6);
+            EXPECT_GE(later.schedule.start[i], 20 + glue->glue.lightMinutes - 1e-6);
+            EXPECT_LT(glue->glue.lightMinutes, glue->glue.machineMinutes) << "a face is trued the same day";
         }
     }
 }

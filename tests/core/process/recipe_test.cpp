@@ -72,10 +72,15 @@ TEST(Bench, GluesAndWaitsInOneBreath)
                                       .how = {},
                                       .joint = {.joints = 2, .woods = {}},
                                       .uses = {Resource::Clamp}});
-    ASSERT_EQ(recipe.size(), 4u);
-    EXPECT_EQ(recipe[3].id, "glue-cure-L7");
-    EXPECT_TRUE(recipe[3].cure && recipe[3].uses.empty()) << "out of the clamp it holds nothing";
-    EXPECT_EQ(recipe[3].after, std::vector<std::string>{"glue-wait-L7"});
+    ASSERT_EQ(recipe.size(), 5u);
+    EXPECT_EQ(recipe[3].id, "glue-light-L7");
+    EXPECT_EQ(recipe[3].cure, Step::ForLight);
+    EXPECT_EQ(recipe[4].id, "glue-cure-L7");
+    EXPECT_EQ(recipe[4].cure, Step::ForHeavy);
+    for (const size_t cure : {3u, 4u}) {
+        EXPECT_TRUE(recipe[cure].uses.empty()) << "out of the clamp it holds nothing";
+        EXPECT_EQ(recipe[cure].after, std::vector<std::string>{"glue-wait-L7"});
+    }
     EXPECT_EQ(recipe[1].id, "glue-L7");
     EXPECT_EQ(recipe[1].inputs, (std::vector<std::string>{"segments-L7", "L7-spacer"}));
     EXPECT_EQ(recipe[1].after, std::vector<std::string>{"cut-L7"}) << "a part is waited for by nobody";
