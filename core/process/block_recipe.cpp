@@ -12,6 +12,7 @@
 #include "core/process/turn_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/wood/drying.h"
+#include "core/words/order.h"
 #include "core/words/turn.h"
 #include "core/workpiece/air_sweep.h"
 #include "core/workpiece/turning.h"
@@ -116,8 +117,9 @@ private:
         does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
         does(all, Work::LastOutside, Access::Outside, [this] {
             sharpen("outside");
-            turn("fine-outside", words::finishOutside, words::outsideReached, words::lightCuts, 15,
-                 outsideTurned(surfaces_));
+            const bool stays = foot_.by == Hold::Faceplate;  // it is not reversed for the inside
+            turn("fine-outside", words::finishOutside, stays ? words::roundFirst : words::outsideReached,
+                 words::lightCuts, 15, outsideTurned(surfaces_));
         });
         // Not while it is wet: paper clogs and the wood goes on moving.
         if (sanded)
@@ -131,19 +133,21 @@ private:
     {
         if (vessel_ && !twice) does(all, Work::StartBore, Access::Rim, [this] { startBore(startLeft); });
         thinWings(all);
-        does(all, Work::Hollow, Access::Rim, [this, together] {
-            StepSpec d{.title = says(words::hollow),
-                       .why = says(together ? words::bothRoughed : words::thinLast),
-                       .how = says(vessel_ ? words::fromHoleOutwards : words::byCaliper),
-                       .minutes = 40,
-                       .uses = {Resource::Lathe},
-                       .rounds = {.usual = 1, .until = says(words::depthReached)},
-                       .effect = insideTurned(surfaces_, roughLeft)};
-            sayDepthRod(surfaces_, height_, d.settings, d.how);
-            if (isRing()) sayDownToWaste(d);
-            sayInwards(d);
-            step(Action::Turn, "hollow", "hollow-turned", std::move(d));
-        });
+        // Where the hollow is no wider than what roughing leaves, the last cuts take all of it.
+        if (!insideTurned(surfaces_, roughLeft).away.empty())
+            does(all, Work::Hollow, Access::Rim, [this, together] {
+                StepSpec d{.title = says(words::hollow),
+                           .why = says(together ? words::bothRoughed : words::thinLast),
+                           .how = says(vessel_ ? words::fromHoleOutwards : words::byCaliper),
+                           .minutes = 40,
+                           .uses = {Resource::Lathe},
+                           .rounds = {.usual = 1, .until = says(words::depthReached)},
+                           .effect = insideTurned(surfaces_, roughLeft)};
+                sayDepthRod(surfaces_, height_, d.settings, d.how);
+                if (isRing()) sayDownToWaste(d);
+                sayInwards(d);
+                step(Action::Turn, "hollow", "hollow-turned", std::move(d));
+            });
         does(all, Work::LastCuts, Access::Rim, [this, together] {
             sharpen("inside");
             turn("fine", together ? words::finishWall : words::finishInside,

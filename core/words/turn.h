@@ -312,8 +312,8 @@ inline constexpr Pattern tailstockForOutside{
     "Bring the tailstock up for the outside, and draw it back for the inside. Spin the work by hand one full turn "
     "before you switch on."};
 inline constexpr Pattern thinLast{"thin wood moves and sings: what is thin is finished at once and not touched again"};
-inline constexpr Pattern mountForFoot{"Reverse once more, for the foot"};
-inline constexpr Pattern tenonHasServed{"nothing needs the tenon any more"};
+inline constexpr Pattern mountForFoot{"Reverse the piece for the foot"};
+inline constexpr Pattern tenonHasServed{"What held the foot has served."};
 inline constexpr Pattern inJam{"rim in a recess turned to it in a scrap disc, %1, snug by hand, tape over the joint "
                                "all round; tailstock up with a "
                                "block over the tenon; light cuts at a low speed"};
