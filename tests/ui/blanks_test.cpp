@@ -408,6 +408,29 @@ TEST(Timetable, StepsAreMovedDoneAndReplanned)
     EXPECT_TRUE(io::readFile(b.answer.toStdString()).starts_with("BEGIN:VCALENDAR"));
 }
 
+TEST(Glue, RingsAreCuredFullyWhereTheTurnerSaysSo)
+{
+    Desk b;
+    ASSERT_TRUE(b.window.openDemo("regatta-cup"));
+    b.window.goTo("glue");
+    QApplication::processEvents();
+    const double soon = b.doc().plan().schedule.length;
+    QCheckBox* fully = nullptr;
+    for (auto* box : b.window.findChildren<QCheckBox*>())
+        if (box->text() == "Cured fully before each next ring") fully = box;
+    ASSERT_TRUE(fully);
+    const auto press = [&] {
+        fully->click();
+        return QTest::qWaitFor([&] { return b.doc().piece().choices.curedFully == fully->isChecked(); }, 5000);
+    };
+    ASSERT_TRUE(press());
+    EXPECT_GT(b.doc().plan().schedule.length, soon + 24 * 60) << "days longer";
+    ASSERT_TRUE(press());
+    EXPECT_EQ(b.doc().plan().schedule.length, soon);
+    b.doc().undo();
+    EXPECT_TRUE(QTest::qWaitFor([&] { return fully->isChecked(); }, 5000)) << "what is undone is shown";
+}
+
 TEST(Glue, AnotherGlueForAJointIsTakenAndCautionedWhereItDoesNotHold)
 {
     Desk b;

@@ -53,6 +53,10 @@ GlueStage::GlueStage(Document& document, QWidget* parent) : Stage(document, tr("
     choiceRow(&Choices::stacking, choices);
     choiceRow(&Choices::holding, choices);
     choiceRow(&Choices::ends, choices);
+    fully_ = new QCheckBox(wordsOf(fieldOf(&Choices::curedFully)));
+    addToPanel(fully_);
+    connect(fully_, &QCheckBox::clicked, this,
+            [this](bool on) { edit(tr("how far rings cure"), [on](Piece& p) { p.choices.curedFully = on; }); });
     addStep();
     addWhen();
     heading(tr("ALTOGETHER"));
@@ -156,6 +160,7 @@ void GlueStage::refresh()
 {
     refreshRows();
     refreshWhen();
+    fully_->setChecked(doc_.piece().choices.curedFully);
     const QSignalBlocker quiet(list_);
     const Plan& plan = doc_.plan();
     QStringList lines;

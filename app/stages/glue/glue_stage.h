@@ -43,6 +43,7 @@ private:
     QComboBox* glue_;
     QLabel *title_, *how_, *why_, *needs_, *time_, *trouble_, *advice_, *ready_, *today_;
     QPushButton *done_, *free_;
+    QCheckBox* fully_;
     QCheckBox* dated_;
     QDateTimeEdit* begin_;
 };
