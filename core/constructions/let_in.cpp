@@ -100,8 +100,7 @@ WorkItem insetTurned(Bench& bench, const WorkItem& square, bool plug, const Sett
                                                   .diameter = disc.value,
                                                   .depth = 0,
                                                   .overhang = thick,
-                                                  .tailstock = true,
-                                                  .fewest = true}});
+                                                  .tailstock = true}});
     return bench.step(Action::Turn, plug ? "disc" : "true-disc", {pressed}, "inset",
                       {.title = says(plug ? words::turnPlug : words::turnInset, bench.name()),
                        .why = says(plug ? words::plugFillsPoints : words::freeToMove),
@@ -126,19 +125,15 @@ WorkItem holeDrilled(Bench& bench, const WorkItem& ring, const Setting& hole)
 WorkItem recessTurned(Bench& bench, const WorkItem& ring, bool plug, const Setting& hole, const Setting& room,
                       double wide, double thick)
 {
-    const WorkItem stuck = bench.step(Action::Mount, "mount-recess", {ring}, "on-scrap",
-                                      {.title = says(words::stickToScrap, bench.name()),
-                                       .why = says(words::bothSidesReached),
-                                       .how = says(words::ringOnScrap),
-                                       .minutes = 8,
-                                       .uses = {Resource::Lathe},
-                                       .held = {.set = true,
-                                                .by = Hold::GlueBlock,
-                                                .diameter = wide,
-                                                .depth = 0,
-                                                .overhang = thick,
-                                                .forNow = true,
-                                                .fewest = true}});
+    const WorkItem stuck = bench.step(
+        Action::Mount, "mount-recess", {ring}, "on-scrap",
+        {.title = says(words::stickToScrap, bench.name()),
+         .why = says(words::bothSidesReached),
+         .how = says(words::ringOnScrap),
+         .minutes = 8,
+         .uses = {Resource::Lathe},
+         .held = {
+             .set = true, .by = Hold::GlueBlock, .diameter = wide, .depth = 0, .overhang = thick, .forNow = true}});
     Text way = plug ? says(words::boreToPlug, hole) : says(words::recessTo, hole, room);
     return bench.step(Action::Turn, "recess", {stuck}, "recessed",
                       {.title = says(plug ? words::boreForPlug : words::turnRecess, bench.name()),

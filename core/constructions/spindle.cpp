@@ -94,19 +94,15 @@ void buildSpindle(const Site& site, Building& out)
             settings.push_back(above);
         }
         how.also(says(words::shouldersUndercut));
-        const WorkItem held = bench.step(Action::Mount, "mount-tenons", {blank}, "mounted",
-                                         {.title = says(words::mountCenters, bench.name()),
-                                          .why = says(words::tenonsTrueToEachOther),
-                                          .how = says(words::spurAndCup),
-                                          .minutes = 5,
-                                          .uses = {Resource::Lathe},
-                                          .held = {.set = true,
-                                                   .by = Hold::Centers,
-                                                   .diameter = 20,
-                                                   .depth = 5,
-                                                   .tailstock = true,
-                                                   .alongGrain = true,
-                                                   .fewest = true}});
+        const WorkItem held = bench.step(
+            Action::Mount, "mount-tenons", {blank}, "mounted",
+            {.title = says(words::mountCenters, bench.name()),
+             .why = says(words::tenonsTrueToEachOther),
+             .how = says(words::spurAndCup),
+             .minutes = 5,
+             .uses = {Resource::Lathe},
+             .held = {
+                 .set = true, .by = Hold::Centers, .diameter = 20, .depth = 5, .tailstock = true, .alongGrain = true}});
         return bench.step(Action::Turn, "flatten", {held}, "flat",
                           {.title = says(words::turnTenons, bench.name()),
                            .why = says(words::tenonsHoldStem),

@@ -97,8 +97,7 @@ WorkItem mountBlock(Bench& bench, const std::string& name, HoldMethod method, co
                                 .depth = high.value,
                                 .overhang = hold.thick + on.height,
                                 .rimToHead = on.down,
-                                .jaws = jaws.name,
-                                .fewest = true},
+                                .jaws = jaws.name},
                        .effect = effect::Bring{blockRegion(on, wide / 2, hold.thick, tenon.value / 2, high.value)}});
 }
 

@@ -1,9 +1,9 @@
 #include "core/order/operations.h"
 
 #include <algorithm>
-#include <map>
 #include <numeric>
 #include <queue>
+#include <set>
 #include <tuple>
 
 namespace vl {
@@ -66,13 +66,13 @@ public:
         }
         doWhatServes(begin);
         std::priority_queue<Way, std::vector<Way>, std::greater<>> ways;
-        std::map<std::tuple<Flags, Flags, int>, bool> seen;
+        std::set<std::tuple<Flags, Flags, int>> seen;
         ways.push(begin);
         Way farthest = std::move(begin);
         while (!ways.empty()) {
             Way way = ways.top();
             ways.pop();
-            if (!seen.emplace(std::tuple(way.done, way.used, way.at), true).second) continue;
+            if (!seen.emplace(way.done, way.used, way.at).second) continue;
             if (isAll(way)) return {std::move(way.places), way.mountings, true};
             if (std::ranges::count(way.done, true) > std::ranges::count(farthest.done, true)) farthest = way;
             // What would spoil a mounting is done, or left until that has served.
@@ -179,7 +179,7 @@ WorkItem Operations::write(Bench& bench, WorkItem now) const
         const size_t first = recipe_.size();
         if (place.mounting) {
             now = mountings_[place.at].write(bench, now, moment);
-            recipe_.back().held.fewest = order.held;
+            recipe_.back().held.served = order.held;
             moment.first = false;
             continue;
         }

@@ -92,11 +92,14 @@ private:
     const Piece& piece_;
     const Plan& plan_;
     std::set<std::string> steps_;
-    double whole_ = 0;  // finished, without what other axes, saw and drill take, mm³
+    double whole_ = 0;             // finished, without what other axes, saw and drill take, mm³
     std::vector<Region> solid_;    // of each layer: where there is wood all round
     std::vector<double> corners_;  // and the share of wood beyond it
     mutable std::map<std::pair<std::set<std::string>, size_t>, double> taken_;
 };
+
+/// Whether it is some of the parts of one layer.
+bool isLoosePart(const Body& b) { return !b.joined && !b.rings && b.part == Body::All && b.layers.size() == 1; }
 
 OnLathe onLathe(const Body& body, const Mount& mount)
 {
@@ -138,15 +141,13 @@ std::vector<RunState> runStates(const Piece& piece, const Plan& plan)
         const Body* body = workpiece.last();
         if (!body || step.action == Action::Wait) continue;
         RunState state{.step = &step};
-        // Parts of one layer that are still apart are counted as that layer, once.
         double total = 0;
-        std::set<std::vector<size_t>> counted;
+        std::set<size_t> counted;
         for (const auto& [name, one] : workpiece.bodies()) {
             if (!used.contains(name)) continue;
             ++state.bodies;
-            if (one.joined || one.layers.empty() || one.layers.size() > 1 || one.part != Body::All || one.rings ||
-                counted.insert(one.layers).second)
-                total += volumes.of(one).first;
+            // Parts of one layer that are still apart are that layer, once.
+            if (!isLoosePart(one) || counted.insert(one.layers.front()).second) total += volumes.of(one).first;
         }
         std::tie(state.volume, state.mass) = volumes.of(*body);
         state.adds = std::max(0.0, total - before);

@@ -1,7 +1,7 @@
 #include "core/process/box_recipe.h"
 
 #include "core/holding/foot_hold.h"
-#include "core/order/operations.h"
+#include "core/order/workpiece_writer.h"
 #include "core/process/axis_recipe.h"
 #include "core/process/finish_recipe.h"
 #include "core/process/inlay_recipe.h"
@@ -20,11 +20,11 @@
 namespace vl {
 namespace {
 
-class BoxWriter {
+class BoxWriter : WorkpieceWriter {
 public:
     BoxWriter(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Recipe& recipe)
-        : piece_(piece), shop_(shop), surfaces_(surfaces), joint_(lidJoint(piece, shop.fits, surfaces)),
-          bench_(recipe, "", -1, Text()), recipe_(recipe), height_(outlineHeight(piece))
+        : WorkpieceWriter(recipe), piece_(piece), shop_(shop), surfaces_(surfaces),
+          joint_(lidJoint(piece, shop.fits, surfaces)), height_(outlineHeight(piece))
     {
         double widest = 0;
         for (const Point& p : surfaces.outside) widest = std::max(widest, 2 * p.y());
@@ -48,20 +48,6 @@ public:
 private:
     bool onBox() const { return piece_.lid.joint == Lid::OnBox; }
 
-    /// An operation whose steps are written by `how`.
-    void does(Operations& all, Work work, Access access, std::function<void()> how)
-    {
-        all.add(Operation{work, access, 0, [this, how = std::move(how)](Bench&, const WorkItem& now) {
-                              now_ = now;
-                              how();
-                              return now_;
-                          }});
-    }
-    void step(Action action, const char* id, const char* gives, StepSpec doing)
-    {
-        now_ = bench_.step(action, id, {now_}, gives, std::move(doing));
-    }
-
     /// The outside of both, and what stands above the lid.
     effect::Turn wholeOutside() const
     {
@@ -74,9 +60,7 @@ private:
     void turnAsOne()
     {
         Operations all(recipe_);
-        all.add(Mounting{.center = true, .write = [this](Bench&, const WorkItem& now, const Moment&) {
-                             return mountBetweenCenters(now);
-                         }});
+        offers(all, {.center = true}, [this](const Moment&) { mountBetweenCenters(); });
         offerTrueCenters(piece_, all);
         does(all, Work::Rough, Access::Outside, [this] { turnRound(); });
         does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
@@ -95,15 +79,15 @@ private:
         does(all, Work::PartOff, Access::Outside, [this] { partLid(); });
         now_ = all.write(bench_, now_);
     }
-    WorkItem mountBetweenCenters(const WorkItem& blank)
+    void mountBetweenCenters()
     {
-        return bench_.step(Action::Mount, "mount-centres", {blank}, "mounted",
-                           {.title = says(words::mountCenters, says(words::layerNumber, 1)),
-                            .why = says(words::endsHold),
-                            .how = says(words::spurAndCup),
-                            .minutes = 5,
-                            .uses = {Resource::Lathe},
-                            .held = {.set = true, .by = Hold::Centers, .diameter = 20, .depth = 5, .tailstock = true}});
+        step(Action::Mount, "mount-centres", "mounted",
+             {.title = says(words::mountCenters, says(words::layerNumber, 1)),
+              .why = says(words::endsHold),
+              .how = says(words::spurAndCup),
+              .minutes = 5,
+              .uses = {Resource::Lathe},
+              .held = {.set = true, .by = Hold::Centers, .diameter = 20, .depth = 5, .tailstock = true}});
     }
     void turnRound()
     {
@@ -147,29 +131,28 @@ private:
         recipe_.back().outputs.push_back("lid");
     }
 
-    WorkItem mount(const char* id, const WorkItem& what, const char* gives, const Pattern& title, const Pattern& why,
-                   double overhang, bool lid)
+    void mount(const char* id, const char* gives, const Pattern& title, const Pattern& why, double overhang, bool lid)
     {
         Text how = says(words::jawsOnEnd, tenon_, high_);
         if (!jaws_.empty()) how.also(says(words::withJaws, jaws_));
-        return bench_.step(Action::Mount, id, {what}, gives,
-                           {.title = says(title),
-                            .why = says(why),
-                            .how = std::move(how),
-                            .settings = {tenon_, high_},
-                            .minutes = 5,
-                            .uses = {Resource::Lathe},
-                            .held = {.set = true,
-                                     .by = Hold::Tenon,
-                                     .diameter = tenon_.value,
-                                     .depth = high_.value,
-                                     .overhang = overhang,
-                                     .round = true,
-                                     .alongGrain = true,
-                                     .rimToHead = lid,
-                                     .jaws = jaws_,
-                                     .from = lid ? piece_.lid.at : 0,
-                                     .to = lid ? height_ : piece_.lid.at}});
+        step(Action::Mount, id, gives,
+             {.title = says(title),
+              .why = says(why),
+              .how = std::move(how),
+              .settings = {tenon_, high_},
+              .minutes = 5,
+              .uses = {Resource::Lathe},
+              .held = {.set = true,
+                       .by = Hold::Tenon,
+                       .diameter = tenon_.value,
+                       .depth = high_.value,
+                       .overhang = overhang,
+                       .round = true,
+                       .alongGrain = true,
+                       .rimToHead = lid,
+                       .jaws = jaws_,
+                       .from = lid ? piece_.lid.at : 0,
+                       .to = lid ? height_ : piece_.lid.at}});
     }
 
     effect::Turn insideOf(double from, double to) const
@@ -193,10 +176,9 @@ private:
     WorkItem makeLid()
     {
         Operations all(recipe_);
-        all.add(Mounting{.write = [this](Bench&, const WorkItem& now, const Moment&) {
-            return mount("mount-lid", now, "lid-mounted", words::mountLid, words::smallerFirst, height_ - piece_.lid.at,
-                         true);
-        }});
+        offers(all, {}, [this](const Moment&) {
+            mount("mount-lid", "lid-mounted", words::mountLid, words::smallerFirst, height_ - piece_.lid.at, true);
+        });
         does(all, Work::Hollow, Access::Rim, [this] { hollowLid(); });
         does(all, Work::SandInside, Access::Rim, [this] { insideDone("sand-lid", "lid-done", words::sandLidInside); });
         return all.write(bench_, {"lid", "part-lid"});
@@ -238,16 +220,12 @@ private:
     void makeBox(const WorkItem& box, const WorkItem& lid)
     {
         Operations all(recipe_);
-        all.add(Mounting{.write = [this, &lid](Bench&, const WorkItem& now, const Moment&) {
-            const WorkItem mounted =
-                mount("mount-box", now, "box-mounted", words::mountBox, words::bothWillBeHeld, piece_.lid.at, false);
+        offers(all, {}, [this, &lid](const Moment&) {
+            mount("mount-box", "box-mounted", words::mountBox, words::bothWillBeHeld, piece_.lid.at, false);
             recipe_.back().after.push_back(lid.step);  // one chuck: the lid is done before the box is in it
-            return mounted;
-        }});
-        all.add(Mounting{.rimToHead = true,
-                         .center = true,
-                         .needs = {Work::Hollow, Work::LastCuts, Work::Ease},
-                         .write = [this](Bench&, const WorkItem& now, const Moment&) { return mountOnJam(now); }});
+        });
+        offers(all, {.rimToHead = true, .center = true, .needs = {Work::Hollow, Work::LastCuts, Work::Ease}},
+               [this](const Moment&) { mountOnJam(); });
         does(all, Work::Hollow, Access::Rim, [this] { hollowBox(); });
         does(all, Work::SandInside, Access::Rim,
              [this] { insideDone("sand-box", "box-sanded", words::sandBoxInside); });
@@ -336,37 +314,34 @@ private:
               .minutes = 8,
               .uses = {Resource::Lathe}});
     }
-    WorkItem mountOnJam(const WorkItem& box)
+    void mountOnJam()
     {
         const Setting rim =
             lengthAt(Resource::Lathe, "jam chuck, Ø", onBox() ? 2 * joint_.spigot : 2 * joint_.recess, "the box's rim");
-        return bench_.step(Action::Mount, "mount-last", {box}, "on-its-rim",
-                           {.title = says(words::boxOnJam),
-                            .why = says(words::tenonHasServed),
-                            .how = says(words::jamInRim, rim),
-                            .settings = {rim},
-                            .minutes = 8,
-                            .uses = {Resource::Lathe},
-                            .held = {.set = true,
-                                     .by = Hold::Jam,
-                                     .diameter = rim.value,
-                                     .depth = piece_.lid.spigot,
-                                     .overhang = piece_.lid.at,
-                                     .tailstock = true,
-                                     .round = true,
-                                     .alongGrain = true,
-                                     .rimToHead = true,
-                                     .to = piece_.lid.at}});
+        step(Action::Mount, "mount-last", "on-its-rim",
+             {.title = says(words::boxOnJam),
+              .why = says(words::tenonHasServed),
+              .how = says(words::jamInRim, rim),
+              .settings = {rim},
+              .minutes = 8,
+              .uses = {Resource::Lathe},
+              .held = {.set = true,
+                       .by = Hold::Jam,
+                       .diameter = rim.value,
+                       .depth = piece_.lid.spigot,
+                       .overhang = piece_.lid.at,
+                       .tailstock = true,
+                       .round = true,
+                       .alongGrain = true,
+                       .rimToHead = true,
+                       .to = piece_.lid.at}});
     }
 
     const Piece& piece_;
     const Shop& shop_;
     const TurnedSurfaces& surfaces_;
     LidJoint joint_;
-    Bench bench_;
-    Recipe& recipe_;
     double height_, snug_ = 0;
-    WorkItem now_;
     std::string jaws_;  // that take both tenons; empty: those on the chuck
     Setting tenon_ = lengthAt(Resource::Lathe, "tenons, Ø", 0, "3/4 · Ø, within the jaws' range"),
             high_ = {.machine = Resource::Lathe, .name = "their height", .source = "common practice", .decimals = 1};

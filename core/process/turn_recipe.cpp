@@ -2,7 +2,7 @@
 
 #include "core/holding/foot_hold.h"
 #include "core/holding/holding.h"
-#include "core/order/operations.h"
+#include "core/order/workpiece_writer.h"
 #include "core/process/axis_recipe.h"
 #include "core/process/finish_recipe.h"
 #include "core/process/inlay_recipe.h"
@@ -34,24 +34,22 @@ Range wasteOf(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfac
     return {waste.foot, waste.rim};
 }
 
-class TurnWriter {
+class TurnWriter : WorkpieceWriter {
 public:
     TurnWriter(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Turning how, Recipe& recipe)
-        : piece_(piece), shop_(shop), surfaces_(surfaces), how_(how), recipe_(recipe), whole_(recipe, "", -1, Text())
+        : WorkpieceWriter(recipe), piece_(piece), shop_(shop), surfaces_(surfaces), how_(how)
     {
     }
 
     void write(const WorkItem& blank)
     {
-        WorkItem now = onTheBlank(piece_, surfaces_, whole_, blank);
+        now_ = onTheBlank(piece_, surfaces_, bench_, blank);
         const bool later = hasMoreOnceFree(piece_), ends = how_ == Turning::BetweenCenters;
         // What is drilled or sawn once the piece is free is finished after that; so are nested rings.
         Operations all(recipe_, {.bothRoughed = piece_.axes.empty(), .finishedHeld = !later && !piece_.nest.on});
         if (ends) {
-            if (hasMarkedCenters(piece_)) now = markCenters(piece_, whole_, now);
-            all.add(Mounting{.center = true, .write = [this](Bench&, const WorkItem& to, const Moment&) {
-                                 return mountBetweenCenters(to);
-                             }});
+            if (hasMarkedCenters(piece_)) now_ = markCenters(piece_, bench_, now_);
+            offers(all, {.center = true}, [this](const Moment&) { mountBetweenCenters(); });
             offerTrueCenters(piece_, all);
         } else
             offerBlock(all);
@@ -59,7 +57,7 @@ public:
         addSides(piece_, shop_, surfaces_, ends, all);
         sand(all);
         free(all, later);
-        all.write(whole_, now);
+        all.write(bench_, now_);
     }
 
 private:
@@ -68,26 +66,12 @@ private:
     Setting boreSetting() const { return {Resource::Drill, "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1}; }
     bool drilledThrough() const { return piece_.hollow.rule == WallRule::Bored && piece_.hollow.bore <= widestBit; }
 
-    /// An operation of one step on the whole piece, or of several that `how` writes.
-    void does(Operations& all, Work work, Access access, std::function<void()> how)
-    {
-        all.add(Operation{work, access, 0, [this, how = std::move(how)](Bench&, const WorkItem& now) {
-                              now_ = now;
-                              how();
-                              return now_;
-                          }});
-    }
-    /// The next of the steps on the whole piece.
-    void next(Action action, const char* id, const char* gives, StepSpec doing)
-    {
-        now_ = whole_.step(action, id, {now_}, gives, std::move(doing));
-    }
     Bench firstLayer() const { return {recipe_, piece_.layers[0].id, 0, says(words::layerNumber, 1)}; }
 
-    WorkItem mountBetweenCenters(const WorkItem& blank)
+    void mountBetweenCenters()
     {
         Bench bench = firstLayer();
-        return bench.step(Action::Mount, "mount-centres", {blank}, "mounted",
+        now_ = bench.step(Action::Mount, "mount-centres", {now_}, "mounted",
                           {.title = says(words::mountCenters, bench.name()),
                            .why = says(words::endsHold),
                            // A point between parts wedges them apart.
@@ -110,25 +94,24 @@ private:
         const auto mounted = std::ranges::find_if(
             recipe_, [](const Step& s) { return s.held.set && std::holds_alternative<effect::Bring>(s.effect); });
         if (piece_.axes.empty() || mounted == recipe_.end()) return;
-        all.add(Mounting{.needs = {Work::Side},
-                         .write = [this, held = mounted->held](Bench& bench, const WorkItem& now, const Moment&) {
-                             Held again = held;
-                             again.round = true;
-                             again.overhang = outlineHeight(piece_);
-                             return bench.step(Action::Mount, "mount-true", {now}, "true-again",
-                                               {.title = says(words::mountBlockAgain),
-                                                .why = says(words::restOnTrueAxis),
-                                                .how = says(words::blockAgainWay),
-                                                .minutes = 5,
-                                                .uses = {Resource::Lathe},
-                                                .held = again});
-                         }});
+        offers(all, {.needs = {Work::Side}}, [this, held = mounted->held](const Moment&) {
+            Held again = held;
+            again.round = true;
+            again.overhang = outlineHeight(piece_);
+            step(Action::Mount, "mount-true", "true-again",
+                 {.title = says(words::mountBlockAgain),
+                  .why = says(words::restOnTrueAxis),
+                  .how = says(words::blockAgainWay),
+                  .minutes = 5,
+                  .uses = {Resource::Lathe},
+                  .held = again});
+        });
     }
 
     void turn(Operations& all)
     {
         does(all, Work::Rough, Access::Outside, [this] {
-            next(Action::Turn, "rough", "rough-turned",
+            step(Action::Turn, "rough", "rough-turned",
                  {.title = says(words::roughOutside),
                   .why = says(words::strongestThick),
                   .how = says(words::lowestSpeed),
@@ -136,11 +119,11 @@ private:
                   .uses = {Resource::Lathe},
                   .effect = outsideTurned(surfaces_, left_, waste_)});
         });
-        does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, whole_, now_); });
+        does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
         const bool opened = hollow(all);
         if (opened && !piece_.axes.empty())
             does(all, Work::LastOutside, Access::Outside, [this] {
-                next(Action::Turn, "fine-outside", "outside-turned",
+                step(Action::Turn, "fine-outside", "outside-turned",
                      {.title = says(words::finishOutside),
                       .why = says(words::sidesNeedOutside),
                       .how = says(words::lightCuts),
@@ -158,7 +141,7 @@ private:
                           .effect = bothTurned(surfaces_)};
             sayTemplate(piece_, fine.settings, fine.how);
             if (reversed()) fine.how.also(says(words::windowsCome));
-            next(Action::Turn, "fine", "turned", std::move(fine));
+            step(Action::Turn, "fine", "turned", std::move(fine));
         });
     }
 
@@ -178,7 +161,7 @@ private:
                            .minutes = 20,
                            .uses = {before ? Resource::Drill : Resource::Lathe},
                            .effect = insideTurned(surfaces_)};
-                Bench own = before ? firstLayer() : whole_;
+                Bench own = before ? firstLayer() : bench_;
                 now_ = own.step(drilledThrough() ? Action::Drill : Action::Turn, "bore", {now_},
                                 before ? "bored" : "hollowed", std::move(d));
             };
@@ -194,14 +177,14 @@ private:
                        .uses = {Resource::Lathe},
                        .effect = insideTurned(surfaces_, left_)};
             sayDepthRod(surfaces_, outlineHeight(piece_), d.settings, d.how);
-            next(Action::Turn, "hollow", "hollowed", std::move(d));
+            step(Action::Turn, "hollow", "hollowed", std::move(d));
         });
         return true;
     }
 
     void sand(Operations& all)
     {
-        does(all, Work::LetIn, Access::Turning, [this] { now_ = beforeSanding(piece_, surfaces_, whole_, now_); });
+        does(all, Work::LetIn, Access::Turning, [this] { now_ = beforeSanding(piece_, surfaces_, bench_, now_); });
         does(all, Work::Sand, Access::Turning, [this] {
             StepSpec sand{.title = says(words::sand),
                           .why = says(words::throughGrits),
@@ -210,9 +193,9 @@ private:
                           .uses = {Resource::Lathe}};
             saySanding(piece_, shop_, surfaces_, Sanded::All, sand.settings, sand.how);
             sayLightly(piece_, sand.how);
-            next(Action::Sand, "sand", "sanded", std::move(sand));
+            step(Action::Sand, "sand", "sanded", std::move(sand));
         });
-        does(all, Work::IndexWork, Access::Turning, [this] { now_ = onceSanded(piece_, surfaces_, whole_, now_); });
+        does(all, Work::IndexWork, Access::Turning, [this] { now_ = onceSanded(piece_, surfaces_, bench_, now_); });
     }
 
     /// Off what held it, and finished; `later`: something is left to do once it is free.
@@ -220,28 +203,28 @@ private:
     {
         if (piece_.nest.on) {
             does(all, Work::PartOff, Access::Rim, [this] { nest(); });
-            does(all, Work::Finish, Access::AtRest, [this] { now_ = finished(piece_, shop_, whole_, now_); });
+            does(all, Work::Finish, Access::AtRest, [this] { now_ = finished(piece_, shop_, bench_, now_); });
             return;
         }
         // Halves that only their waste holds are not parted off as they turn: it is sawn off with the lathe at rest.
         if (!piece_.split.on) does(all, Work::PartOff, Access::Outside, [this] { partOff(); });
         if (later) {
             does(all, Work::OnceFree, Access::AtRest,
-                 [this] { now_ = onceFree(piece_, shop_, surfaces_, whole_, now_, false); });
-            does(all, Work::Finish, Access::AtRest, [this] { now_ = finished(piece_, shop_, whole_, now_); });
+                 [this] { now_ = onceFree(piece_, shop_, surfaces_, bench_, now_, false); });
+            does(all, Work::Finish, Access::AtRest, [this] { now_ = finished(piece_, shop_, bench_, now_); });
             return;
         }
         does(all, Work::Finish, Access::AtRest,
-             [this] { now_ = putOnFinish(piece_, shop_, whole_, now_, "finished"); });
+             [this] { now_ = putOnFinish(piece_, shop_, bench_, now_, "finished"); });
         does(all, Work::OnceFree, Access::AtRest, [this] {
-            now_ = fitBought(piece_, whole_, finishTheFoot(piece_, shop_, whole_, now_, beforeFitting(piece_)));
+            now_ = fitBought(piece_, bench_, finishTheFoot(piece_, shop_, bench_, now_, beforeFitting(piece_)));
         });
     }
     void partOff()
     {
         const bool ends = how_ == Turning::BetweenCenters;
         const BlockHold& hold = blockHold(piece_.choices.holding);
-        next(Action::PartOff, "part-off", "parted",
+        step(Action::PartOff, "part-off", "parted",
              {.title = says(ends ? words::sawEnds : hold.off),
               .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
               .how = says(!ends              ? hold.offHow
@@ -261,7 +244,7 @@ private:
             const Setting outer = measured("outside Ø", ring.outer), inner = measured("inside Ø", ring.inner);
             const Setting core = measured("groove's inner Ø", std::max(0.0, ring.inner - 2 * piece_.nest.tool));
             const Setting tool{Resource::Lathe, "parting tool", piece_.nest.tool, Unit::Length, "chosen", "", 1};
-            next(Action::PartOff, ("ring-" + k).c_str(), ("after-ring-" + k).c_str(),
+            step(Action::PartOff, "ring-" + k, "after-ring-" + k,
                  {.title = says(words::partRing, number, outer, inner),
                   .why = says(words::outermostFirst),
                   .how = says(words::groove, inner, core, tool),
@@ -288,15 +271,14 @@ private:
                     .depth = 5,
                     .overhang = outlineHeight(piece_),
                     .tailstock = tailstock,
-                    .round = true,
-                    .fewest = true};
+                    .round = true};
         };
         const auto each = [&](const char* name, double NestedRing::*wide) {
             std::vector<Setting> settings;
             for (const NestedRing& ring : all) settings.push_back(measured(name, ring.*wide));
             return settings;
         };
-        now_ = whole_.step(Action::Mount, "mount-rings", rings, "rings-held",
+        now_ = bench_.step(Action::Mount, "mount-rings", rings, "rings-held",
                            {.title = says(words::holdRingsOutside),
                             .why = says(words::edgesAndInside),
                             .how = says(words::ringsInJaws),
@@ -304,14 +286,14 @@ private:
                             .minutes = 5.0 * number,
                             .uses = {Resource::Lathe},
                             .held = held(Hold::RimPlates, all.front().outer, false)});
-        next(Action::Turn, "ring-insides", "ring-insides-done",
+        step(Action::Turn, "ring-insides", "ring-insides-done",
              {.title = says(words::finishRings, number),
               .why = says(words::edgesAndInside),
               .how = says(words::ringsInsideWay),
               .settings = each("inside Ø", &NestedRing::inner),
               .minutes = 8.0 * number,
               .uses = {Resource::Lathe}});
-        next(Action::Mount, "mount-rings-inside", "rings-on-mandrel",
+        step(Action::Mount, "mount-rings-inside", "rings-on-mandrel",
              {.title = says(words::holdRingsInside),
               .why = says(words::outsideWasHeld),
               .how = says(words::ringsOnMandrel),
@@ -319,7 +301,7 @@ private:
               .minutes = 5.0 * number,
               .uses = {Resource::Lathe},
               .held = held(Hold::Mandrel, all.front().inner, true)});
-        next(Action::Turn, "ring-edges", "rings",
+        step(Action::Turn, "ring-edges", "rings",
              {.title = says(words::finishRingEdges, number),
               .why = says(words::edgesAndInside),
               .how = says(words::ringEdgesWay),
@@ -331,9 +313,6 @@ private:
     const Shop& shop_;
     const TurnedSurfaces& surfaces_;
     Turning how_;
-    Recipe& recipe_;
-    Bench whole_;
-    WorkItem now_;
     double left_ = leftByRoughing(piece_);  // mm
     Range waste_ = wasteOf(piece_, shop_, surfaces_, how_);
 };

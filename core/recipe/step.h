@@ -89,7 +89,7 @@ struct Held {
     bool forNow = false;             ///< its parts hold together only by paper, tape or their ends
     std::string jaws{};              ///< what they are called; empty: those on the chuck
     double from = 0, to = 0;         ///< stations of the piece that it is of, where it is a part of it; 0: all
-    bool fewest = false;             ///< no order with fewer mountings keeps every rule
+    bool served = true;  ///< false: it was searched for an order that holds each operation as it needs, in vain
 };
 
 /// A step that another comes after by a rule of the order, not because it makes what the other uses.

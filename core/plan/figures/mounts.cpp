@@ -32,7 +32,7 @@ double torn(double diameter, double density)
     return rim / (pi * diameter / 1000) * 60;
 }
 
-constexpr double heldByPaper = 1000;  // rpm; own cautious value
+constexpr double heldByPaper = 1000, heldByHotGlue = 500;  // rpm; own cautious values
 
 /// kg, of what is on the lathe: as it is known to be round, else the blank's.
 double massOf(const Body& body, const Assembly& assembly, const Shape& shape)
@@ -120,6 +120,7 @@ std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly
         no(shaken(borne.mass, held.offset, shop), "imbalance against the lathe's mass");
         no(torn(across, density), "stress in the rim");
         no(shop.lathe.highestRpm, "the lathe's highest");
+        if (held.forNow && held.by == Hold::GlueBlock) no(heldByHotGlue, "hot glue round its edge");
         if (comesApart(recipe, step)) no(heldByPaper, "parts that only paper, tape or their ends hold");
         // Whatever was just mounted begins as slowly as the lathe turns, until it is seen to run true.
         m.speed.low = std::min(shop.lathe.lowestRpm, m.speed.high);
@@ -144,7 +145,7 @@ std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly
 
 bool fewestKnown(const std::vector<Mount>& mounts)
 {
-    return std::ranges::all_of(mounts, [](const Mount& m) { return m.held.fewest; });
+    return std::ranges::all_of(mounts, [](const Mount& m) { return m.held.served; });
 }
 
 void sayMounts(const std::vector<Mount>& mounts, Recipe& recipe)

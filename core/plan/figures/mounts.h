@@ -25,8 +25,8 @@ struct Mount {
 std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly& assembly,
                             const TurnedSurfaces& surfaces, const Shape& shape, LengthStyle style);
 
-/// Whether every mounting was found by the search of the order or stands on a block of its own: then there is no order
-/// with fewer.
+/// Whether no order with fewer mountings keeps every rule: each was found by the search, or is the only one of what it
+/// holds.
 bool fewestKnown(const std::vector<Mount>& mounts);
 
 /// Puts each mount's speeds among its step's settings, and into its words.

@@ -149,6 +149,13 @@ TEST(Laws, CatchARecipeThatBreaksThem)
              b.add("recess", turned(effect::Turn::Foot, {95, 100}, {0, 20}));
          }},
         {Law::GripIsThere, "between", [](Bar& b) { b.add("between", effect::None{}, centers); }},
+        {Law::IsHeld, "edges",
+         [](Bar& b) {
+             b.add("off", effect::Part{.stays = {8, 100}});
+             b.add("edges", effect::None{});
+             b.recipe.back().action = Action::Turn;
+             b.recipe.back().uses = {Resource::Lathe};
+         }},
     };
     for (const Case& c : cases) {
         Bar bar = goodBar();

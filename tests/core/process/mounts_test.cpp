@@ -178,6 +178,17 @@ TEST(Tilted, ARayLeavesWhereItFirstMeetsTheOutline)
     });
 }
 
+TEST(Mounts, ARingThatHotGlueHoldsRunsSlowly)
+{
+    // Stuck to scrap by its edge alone: 500 rpm at the most, our own cautious value.
+    const Plan plan = makePlan(test::demo("tide-basin"), test::harbourShop());
+    const auto mount = std::ranges::find(plan.mounts, "mount-recess-L1", &Mount::id);
+    ASSERT_NE(mount, plan.mounts.end());
+    EXPECT_EQ(mount->held.by, Hold::GlueBlock);
+    EXPECT_LE(mount->speed.high, 500);
+    EXPECT_EQ(mount->limit, "hot glue round its edge");
+}
+
 TEST(Stave, ItsBoreBeginsWhereTheInnerFacesComeToTheAxis)
 {
     // Apothem 41 + 0.05 z, inner faces 43.5 inside them: open from z = 50 (plane geometry).
