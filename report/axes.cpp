@@ -187,7 +187,7 @@ QPolygonF workShape(const Mount& m, const Plan& plan, const QPointF& origin, dou
     auto add = [&](double z, double r) {
         shape << origin + QPointF(reversed ? span.high - z : z - span.low, -r) * scale;
     };
-    const bool rough = !m.held.round && m.held.offset == 0;
+    const bool rough = !m.held.round && m.held.setUp < 0;
     Polyline line;
     if (rough)
         for (const BuiltLayer& b : plan.assembly.layers) {
@@ -225,7 +225,7 @@ void drawMount(QPainter& painter, const QRectF& box, const Mount& mount, const P
     painter.setPen(QPen(inks.line, 1.3));
     painter.setBrush(woodColor(*plan.assembly.layers[0].woods[0]));
     painter.save();
-    painter.translate(0, -mount.held.offset * scale);
+    painter.translate(0, -mount.stray * scale);
     painter.drawPolygon(workShape(mount, plan, origin, scale));
     painter.restore();
     painter.setBrush(Qt::NoBrush);

@@ -343,19 +343,19 @@ private:
     /// The board held by a tenon that is glued to its bottom disc, instead of by screws in it.
     WorkItem onTenon(Bench& bench, const WorkItem& round) const
     {
-        const WorkItem tenon =
-            mountBlock(bench, "board-tenon", HoldMethod::GluedTenon,
-                       {.face = c_.radiusAt(b_.z0), .height = b_.z1 - b_.z0, .station = b_.z0}, shop_, Text());
-        const WorkItem glued = bench.glue(
-            "tenon", {tenon, round}, "on-tenon",
-            {.title = says(words::tenonOntoBase, bench.name(), Text()),
-             .why = says(words::runsTrue),
-             .how = says(words::gluedForGood),
-             .joint = {.area = pi * std::pow(blockDiameter(HoldMethod::GluedTenon, c_.radiusAt(b_.z0), shop_) / 2, 2),
-                       .joints = 1,
-                       .woods = woodsIn(b_)},
-             .minutes = 6,
-             .uses = {Resource::Clamp}});
+        const double high = b_.z1 - b_.z0;
+        const OnBlock board{.face = c_.radiusAt(b_.z0), .height = high, .reach = high, .station = b_.z0};
+        const WorkItem tenon = mountBlock(bench, "board-tenon", HoldMethod::GluedTenon, board, shop_, Text());
+        const WorkItem glued =
+            bench.glue("tenon", {tenon, round}, "on-tenon",
+                       {.title = says(words::tenonOntoBase, bench.name(), Text()),
+                        .why = says(words::runsTrue),
+                        .how = says(words::gluedForGood),
+                        .joint = {.area = pi * std::pow(blockDiameter(HoldMethod::GluedTenon, board, shop_) / 2, 2),
+                                  .joints = 1,
+                                  .woods = woodsIn(b_)},
+                        .minutes = 6,
+                        .uses = {Resource::Clamp}});
         return bench.step(Action::Mount, "mount-board", {glued}, "on-lathe",
                           {.title = says(words::mountBoardChuck, bench.name()),
                            .why = says(words::noHoleInBottom),

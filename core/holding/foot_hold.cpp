@@ -2,7 +2,9 @@
 
 #include "core/holding/mount.h"
 #include "core/wood/drying.h"
+#include "core/workpiece/drilled_holes.h"
 #include "core/workpiece/lid_sides.h"
+#include "core/workpiece/turning.h"
 #include "core/workpiece/worked_cuts.h"
 
 #include <algorithm>
@@ -28,7 +30,36 @@ double tenonHigh(const Shop& shop)
     return high;
 }
 
+/// Two fifths of the greatest diameter on the radius (common practice), no wider than what roughing leaves round it has
+/// a shoulder for.
+FootHold tenonHold(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces)
+{
+    const double most = 2 * (footRadiusOf(surfaces) + leftByRoughing(piece) - tenonShoulder),
+                 wanted = 0.8 * surfaces.widest();
+    const Jaws& jaws = jawsFor(shop, true, std::min(wanted, most));
+    FootHold f{.by = Hold::Tenon, .depth = tenonHigh(shop), .jaws = jaws.name};
+    f.diameter = std::clamp(wanted, jaws.gripLeast, std::max(jaws.gripLeast, jaws.gripMost));
+    f.diameter = std::max(0.0, std::min(f.diameter, most));
+    f.fits = f.diameter >= jaws.gripLeast;
+    return f;
+}
+
 }  // namespace
+
+bool hasChuckTenon(const Piece& piece)
+{
+    if (!staysBetweenCenters(piece) || piece.split.on) return false;
+    return std::ranges::any_of(piece.holes, inRimsMiddle) ||
+           (piece.hollow.rule == WallRule::Bored && !piece.axes.empty()) ||
+           std::ranges::any_of(piece.axes, [](const OffAxis& a) { return a.by != AxisBy::Centers; });
+}
+
+FootHold chuckTenon(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces)
+{
+    FootHold f = tenonHold(piece, shop, surfaces);
+    f.left = piece.hollow.rule == WallRule::Bored ? closesBore : outlineHeight(piece);
+    return f;
+}
 
 bool staysBetweenCenters(const Piece& piece)
 {
@@ -50,10 +81,15 @@ bool isWholeBlock(const Piece& piece)
     return isVessel(piece) || (block && !block->alongAxis() && piece.axes.empty());
 }
 
+double wetWall(const TurnedSurfaces& surfaces)
+{
+    constexpr double moves = 2;  // mm that a face moves as it dries, beside what roughing leaves; own value
+    return std::max(roughWall(2 * surfaces.widest()), thinnestWall(surfaces) + 2 * (roughLeft + moves));
+}
+
 double roughDiameter(const TurnedSurfaces& surfaces)
 {
-    const double wide = 2 * surfaces.widest();
-    return wide + std::max(0.0, roughWall(wide) - thinnestWall(surfaces));
+    return 2 * surfaces.widest() + wetWall(surfaces) - thinnestWall(surfaces);
 }
 
 bool canBeTurnedWet(const Piece& piece, const TurnedSurfaces& surfaces, BlockForm::Wet wet)
@@ -78,8 +114,10 @@ EndWaste endWaste(const Piece& piece, const Shop& shop, const TurnedSurfaces& su
         if (!staysBetweenCenters(piece) || piece.split.on) return {};
         // What it is parted down from has it already.
         const Layer& l = piece.layers[0];
-        const double each = std::max(0.0, centerWaste - (l.gluedThickness() - l.thickness) / 2);
-        return {.foot = each, .rim = each};
+        const double has = (l.gluedThickness() - l.thickness) / 2;
+        const bool bored = piece.hollow.rule == WallRule::Bored;
+        const double tenon = hasChuckTenon(piece) ? tenonHigh(shop) + (bored ? closesBore : tenonShoulder) : 0;
+        return {.foot = std::max(0.0, std::max(centerWaste, tenon) - has), .rim = std::max(0.0, centerWaste - has)};
     }
     const FootMethod method = piece.choices.foot;
     EndWaste waste{.foot = method == FootMethod::Tenon       ? tenonHigh(shop)
@@ -98,29 +136,23 @@ FootHold footHold(const Piece& piece, const Shop& shop, const TurnedSurfaces& su
     FootHold f;
     const double foot = footRadiusOf(surfaces), widest = surfaces.widest();
     const double floor = surfaces.inside.empty() ? outlineHeight(piece) : surfaces.inside.front().x();
-    const bool tenon = piece.choices.foot == FootMethod::Tenon;
-    // Two fifths of the greatest diameter, no wider than the foot; common practice.
-    const Jaws& jaws =
-        jawsFor(shop, tenon, std::min(0.8 * widest, 2 * foot - (tenon ? 2 : 2 * fullDepth(Hold::Recess))));
-    if (piece.choices.foot != FootMethod::Faceplate) f.jaws = jaws.name;
     switch (piece.choices.foot) {
     case FootMethod::Tenon:
-        f.by = Hold::Tenon;
-        f.diameter = std::clamp(0.8 * widest, jaws.gripLeast, std::max(jaws.gripLeast, jaws.gripMost));
-        f.diameter = std::min(f.diameter, 2 * foot - 2);
-        f.depth = tenonHigh(shop);
+        f = tenonHold(piece, shop, surfaces);
         // It stands below the foot, in wood that is turned off.
         f.left = isVessel(piece) && goesThrough(surfaces) ? closesBore : floor;
-        f.fits = f.diameter >= jaws.gripLeast;
         break;
-    case FootMethod::Recess:
+    case FootMethod::Recess: {
+        const Jaws& jaws = jawsFor(shop, false, std::min(0.8 * widest, 2 * foot - 2 * fullDepth(Hold::Recess)));
         f.by = Hold::Recess;
+        f.jaws = jaws.name;
         f.diameter = std::clamp(0.8 * widest, jaws.spreadLeast, std::max(jaws.spreadLeast, jaws.spreadMost));
         f.diameter = std::min(f.diameter, 2 * foot - 2 * fullDepth(Hold::Recess));
         f.depth = fullDepth(Hold::Recess) / 2;
         f.left = floor - f.depth;
         f.fits = f.diameter >= jaws.spreadLeast;
         break;
+    }
     case FootMethod::Faceplate:
         f.by = Hold::Faceplate;
         f.diameter = std::min(100.0, 2 * foot - 20);

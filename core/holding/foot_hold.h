@@ -20,6 +20,12 @@ struct FootHold {
 };
 FootHold footHold(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces);
 
+/// Whether a piece that two centers hold is held by a tenon too: for sides that a chuck swings, for a bore that may
+/// weaken nothing before its sides are cut, or for a hole where the live center stands.
+bool hasChuckTenon(const Piece& piece);
+/// That tenon, in waste below the foot.
+FootHold chuckTenon(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces);
+
 /// Wood that the blank of a piece in one layer has beyond the piece's own height for holding it, mm: turned or parted
 /// off last. 12 mm where a center's mark would stay (own cautious value), the foot's grip, and 6 mm over it where the
 /// hollow goes right through: it closes the bore until the grip has served.
@@ -44,7 +50,10 @@ bool isWholeBlock(const Piece& piece);
 /// that is dried between is held by its rim.
 bool canBeTurnedWet(const Piece& piece, const TurnedSurfaces& surfaces, BlockForm::Wet wet);
 
-/// What a bowl is turned to while it is wet, mm: the rough wall lies half outside the finished one and half inside.
+/// How thick the wall of a wet blank is left, mm: a tenth of its diameter, and no less than what the dry one is trued
+/// from on both sides.
+double wetWall(const TurnedSurfaces& surfaces);
+/// What it is turned to then, mm: that wall lies half outside the finished one and half inside.
 double roughDiameter(const TurnedSurfaces& surfaces);
 
 }  // namespace vl

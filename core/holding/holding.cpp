@@ -1,5 +1,6 @@
 #include "core/holding/holding.h"
 
+#include "core/holding/mount.h"
 #include "core/words/glue.h"
 #include "core/words/turn.h"
 
@@ -41,12 +42,33 @@ const BlockHold& blockHold(HoldMethod method)
 
 namespace {
 
-constexpr double shoulder = 3, usualShare = 0.6;  // mm round a tenon, own cautious value; of the block, common practice
+constexpr double usualShare = 0.6;  // of the block, common practice
 
-/// The jaws that a block's tenon is turned to.
-const Jaws& blockJaws(HoldMethod method, double face, const Shop& shop)
+/// A block and its tenon, as wide as what comes onto it asks for.
+struct BlockSize {
+    double wide = 0, tenon = 0, high = 0;  // mm
+    const Jaws& jaws;
+};
+
+BlockSize blockSize(HoldMethod method, const OnBlock& on, const Shop& shop)
 {
-    return jawsFor(shop, true, usualShare * 2 * (std::isnan(face) ? 30 : face) * blockHold(method).widest);
+    const BlockHold& hold = blockHold(method);
+    // As wide as the face that is turned there, so that the tool comes round the foot, but no narrower than its tenon
+    // and a shoulder for the jaws.
+    const double face = 2 * (std::isnan(on.face) ? 30 : on.face) * hold.widest, least = 40;
+    const double deep = std::min(8.0, shop.jaws.depth);
+    constexpr double some = 10;  // mm, of any diameter: what would hold does not hang on it
+    const double holds = std::ceil(
+        proveMount(Hold::Tenon, some, deep, std::min(hold.thick + on.reach, 3000.0), shop.catchLoad, shop.grips)
+            .wouldHold);
+    const Jaws& jaws = jawsFor(shop, true, std::max(usualShare * face, holds));
+    BlockSize size{.wide = std::max(std::floor(face), std::max(least, std::ceil(jaws.gripLeast + 2 * tenonShoulder))),
+                   .high = std::min(8.0, jaws.depth),
+                   .jaws = jaws};
+    size.tenon = std::clamp(std::max(std::floor(size.wide * usualShare), holds), std::ceil(jaws.gripLeast),
+                            std::max(std::ceil(jaws.gripLeast), jaws.gripMost));
+    size.wide = std::max(size.wide, std::ceil(size.tenon + 2 * tenonShoulder));
+    return size;
 }
 
 /// A block and its tenon, where they stand.
@@ -60,45 +82,40 @@ Region blockRegion(const OnBlock& on, double radius, double thick, double tenon,
 
 }  // namespace
 
-double blockDiameter(HoldMethod method, double face, const Shop& shop)
+double blockDiameter(HoldMethod method, const OnBlock& on, const Shop& shop)
 {
-    // As wide as the face that is turned there, so that the tool comes round the foot, but no narrower than its tenon
-    // and a shoulder for the jaws.
-    const double least = std::max(40.0, std::ceil(blockJaws(method, face, shop).gripLeast + 2 * shoulder));
-    return std::max(least, std::floor(2 * (std::isnan(face) ? 30 : face) * blockHold(method).widest));
+    return blockSize(method, on, shop).wide;
 }
 
 WorkItem mountBlock(Bench& bench, const std::string& name, HoldMethod method, const OnBlock& on, const Shop& shop,
                     const Text& of)
 {
     const BlockHold& hold = blockHold(method);
-    const Jaws& jaws = blockJaws(method, on.face, shop);
-    const double wide = blockDiameter(method, on.face, shop);
+    const BlockSize size = blockSize(method, on, shop);
     auto usual = [](const char* said, double mm) {
         return Setting{
             .machine = Resource::Lathe, .name = said, .value = mm, .source = "common practice", .decimals = 0};
     };
-    const Setting across = usual("block, Ø", wide), thick = usual("its thickness", hold.thick),
-                  tenon = usual("its tenon, Ø",
-                                std::clamp(std::floor(wide * usualShare), std::ceil(jaws.gripLeast), jaws.gripMost)),
-                  high = usual("the tenon's height", std::min(8.0, jaws.depth));
+    const Setting across = usual("block, Ø", size.wide), thick = usual("its thickness", hold.thick),
+                  tenon = usual("its tenon, Ø", size.tenon), high = usual("the tenon's height", size.high);
     Text how = says(hold.blockHow, across, thick, tenon, high);
-    if (!jaws.name.empty()) how.also(says(words::withJaws, jaws.name));
-    return bench.step(Action::Mount, name, {{bench.key("waste-block"), ""}}, "mounted-" + name,
-                      {.title = says(hold.block, of),
-                       .why = says(hold.blockWhy),
-                       .how = std::move(how),
-                       .settings = {across, thick, tenon, high},
-                       .minutes = 15,
-                       .uses = {Resource::Lathe},
-                       .held = {.set = true,
-                                .by = Hold::Tenon,
-                                .diameter = tenon.value,
-                                .depth = high.value,
-                                .overhang = hold.thick + on.height,
-                                .rimToHead = on.down,
-                                .jaws = jaws.name},
-                       .effect = effect::Bring{blockRegion(on, wide / 2, hold.thick, tenon.value / 2, high.value)}});
+    if (!size.jaws.name.empty()) how.also(says(words::withJaws, size.jaws.name));
+    return bench.step(
+        Action::Mount, name, {{bench.key("waste-block"), ""}}, "mounted-" + name,
+        {.title = says(hold.block, of),
+         .why = says(hold.blockWhy),
+         .how = std::move(how),
+         .settings = {across, thick, tenon, high},
+         .minutes = 15,
+         .uses = {Resource::Lathe},
+         .held = {.set = true,
+                  .by = Hold::Tenon,
+                  .diameter = tenon.value,
+                  .depth = high.value,
+                  .overhang = hold.thick + on.height,
+                  .rimToHead = on.down,
+                  .jaws = size.jaws.name},
+         .effect = effect::Bring{blockRegion(on, size.wide / 2, hold.thick, tenon.value / 2, high.value)}});
 }
 
 }  // namespace vl

@@ -21,6 +21,7 @@ const BlockHold& blockHold(HoldMethod method);
 struct OnBlock {
     double face = 0;     ///< radius of the face that is turned there, mm; NaN where there is none
     double height = 0;   ///< of what is built on it, mm
+    double reach = 0;    ///< of the most that ever stands on it, mm
     double station = 0;  ///< where it stands on it, mm
     bool down = false;   ///< built downwards: the block is above it
 };
@@ -28,6 +29,6 @@ struct OnBlock {
 WorkItem mountBlock(Bench& bench, const std::string& name, HoldMethod method, const OnBlock& on, const Shop& shop,
                     const Text& of);
 /// Its diameter, mm.
-double blockDiameter(HoldMethod method, double face, const Shop& shop);
+double blockDiameter(HoldMethod method, const OnBlock& on, const Shop& shop);
 
 }  // namespace vl

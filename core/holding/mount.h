@@ -21,6 +21,9 @@ struct MountProof {
 MountProof proveMount(Hold by, double diameter, double depth, double overhang, double load, const Grips& grips,
                       double strength = 1);
 
+/// Flat wood round a tenon that the jaws' faces bear on, mm; own cautious value.
+inline constexpr double tenonShoulder = 3;
+
 /// A screw's, a tenon's or a recess's full depth, mm; 0 where depth does not count.
 double fullDepth(Hold by);
 

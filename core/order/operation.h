@@ -65,6 +65,7 @@ struct Mounting {
     bool rimToHead = false;         ///< its rim's end stands to the headstock
     bool center = false;            ///< a center stands before the end that the headstock does not hold
     int setUp = -1;                 ///< the set-up on another axis that it is for
+    std::vector<Work> only{};       ///< what it holds well enough for; empty: everything
     std::vector<Work> needs{};      ///< what must have been done, as far as it is done at all
     std::vector<Work> spoiledBy{};  ///< what would bear its marks, or takes the wood that it holds
     std::function<WorkItem(Bench&, const WorkItem&, const Moment&)> write{};

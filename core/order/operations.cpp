@@ -10,6 +10,7 @@ namespace vl {
 
 bool Mounting::serves(const Operation& o) const
 {
+    if (o.access != Access::AtRest && !only.empty() && std::ranges::find(only, o.work) == only.end()) return false;
     switch (o.access) {
     case Access::AtRest:
         return true;

@@ -42,7 +42,7 @@ std::vector<Text> hazardsOf(const Step& s)
     switch (s.action) {
     case Action::Mount:
         if (s.held.set) all.push_back(says(words::firstStart));
-        if (s.held.offset > 0) all.push_back(says(words::offCenterTurns));
+        if (s.held.setUp >= 0) all.push_back(says(words::offCenterTurns));
         break;
     case Action::PartOff:
         all.push_back(says(words::partedFalls));

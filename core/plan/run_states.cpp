@@ -108,8 +108,8 @@ OnLathe onLathe(const Body& body, const Mount& mount)
     const double out = mount.held.rimToHead ? body.grip.low - z.low : z.high - body.grip.high;
     return {.wood = z,
             .widest = widest,
-            .sweep = widest + mount.held.stray,
-            .offset = mount.held.offset,
+            .sweep = widest + mount.stray,
+            .offset = mount.offset,
             .overhang = mount.held.by == Hold::Centers ? 0 : std::max(0.0, out),
             .mount = &mount,
             .grip = body.grip};

@@ -19,32 +19,26 @@ double directionOf(const Point& p)
 }
 
 /// How a set-up is mounted, in words and settings.
-StepSpec mounting(const Piece& piece, const TurnedSurfaces& surfaces, bool alongGrain, const AxisSetUp& s)
+StepSpec mounting(const Piece& piece, const Held& grip, int number, const AxisSetUp& s)
 {
     const Text name = says(words::axisNamed, nameOf(piece, s.axis));
     const OffAxis& axis = piece.axes[s.axis];
-    const double length = outlineHeight(piece);
     StepSpec d{.title = says(words::mountAxis, name, s.side + 1),
                .why = says(words::axisMakesSide),
                .minutes = 6,
                .uses = {Resource::Lathe}};
     const Setting head = lengthAt(Resource::Lathe, "off center at the head", s.head.norm()),
                   headTo = angleAt(Resource::Lathe, "its direction", directionOf(s.head));
-    const double middle = (s.solid.from() + s.solid.to()) / 2;
-    d.held = {.set = true,
-              .by = Hold::Centers,
-              .diameter = 20,
-              .depth = 5,
-              .overhang = 0,
-              .tailstock = true,
-              .offset = s.solid.centerAt(std::clamp(middle, 0.0, length)).norm(),
-              .stray = std::max(s.solid.centerAt(0).norm(), s.solid.centerAt(length).norm())};
-    const auto inJaws = [&] {
-        constexpr double deep = 10;  // mm that jaws hold, a usual depth
-        d.held.depth = deep;
-        d.held.diameter = std::max(1.0, 2 * radiusAt(surfaces.outside, std::min(deep / 2, length)));
-        d.held.overhang = length;
-        d.held.alongGrain = alongGrain;
+    d.held = {.set = true, .by = Hold::Centers, .diameter = 20, .depth = 5, .tailstock = true, .setUp = number};
+    const Setting tenon = lengthAt(Resource::Lathe, "tenon, Ø", grip.diameter),
+                  high = lengthAt(Resource::Lathe, "its height", grip.depth);
+    const auto inJaws = [&](Hold by) {
+        d.held = grip;
+        d.held.set = d.held.tailstock = true;
+        d.held.by = by;
+        d.held.overhang = outlineHeight(piece);
+        d.held.setUp = number;
+        d.settings.insert(d.settings.begin(), {tenon, high});
     };
     switch (axis.by) {
     case AxisBy::Centers: {
@@ -55,18 +49,16 @@ StepSpec mounting(const Piece& piece, const TurnedSurfaces& surfaces, bool along
         break;
     }
     case AxisBy::Eccentric:
-        d.how = says(words::onEccentric, head);
+        d.how = says(words::onEccentric, tenon, high, head);
         d.settings = {head};
-        d.held.by = Hold::Eccentric;
-        inJaws();
+        inJaws(Hold::Eccentric);
         break;
     case AxisBy::Tilt: {
         const Setting tilt = angleAt(Resource::Lathe, "tilt", axis.tilt),
                       pivot = lengthAt(Resource::Lathe, "pivot, from the headstock face", axis.pivot);
-        d.how = says(words::tiltedInJaws, tilt, headTo, pivot);
+        d.how = says(words::tiltedInJaws, tenon, high, tilt, headTo, pivot);
         d.settings = {tilt, headTo, pivot};
-        d.held.by = Hold::Tilted;
-        inJaws();
+        inJaws(Hold::Tilted);
         break;
     }
     }
@@ -208,7 +200,7 @@ WorkItem turnSide(const Piece& piece, const Shop& shop, const TurnedSurfaces& su
 
 }  // namespace
 
-void addSides(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, bool alongGrain, Operations& all)
+void addSides(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, const Held& grip, Operations& all)
 {
     const std::vector<AxisSetUp> setUps = axisSetUps(piece);
     if (setUps.empty()) return;
@@ -217,13 +209,17 @@ void addSides(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfac
                       }});
     for (size_t i = 0; i < setUps.size(); ++i) {
         const auto number = static_cast<int>(i);
-        all.add(Mounting{
-            .center = true,
-            .setUp = number,
-            .write = [&piece, &surfaces, alongGrain, s = setUps[i]](Bench& bench, const WorkItem& now, const Moment&) {
-                return bench.step(Action::Mount, axisMountStep(s), {now}, "mounted-" + s.id,
-                                  mounting(piece, surfaces, alongGrain, s));
-            }});
+        Mounting mount{.center = true, .setUp = number};
+        constexpr double soundWood = 9;  // mm round a center's point: three times its depth; own cautious value
+        if (piece.axes[setUps[i].axis].by != AxisBy::Centers)
+            mount.needs = {Work::Grip};
+        else if (setUps[i].head.norm() + soundWood > grip.diameter / 2)
+            mount.spoiledBy = {Work::Grip};  // its mark lies beside the tenon
+        mount.write = [&piece, grip, number, s = setUps[i]](Bench& bench, const WorkItem& now, const Moment&) {
+            return bench.step(Action::Mount, axisMountStep(s), {now}, "mounted-" + s.id,
+                              mounting(piece, grip, number, s));
+        };
+        all.add(std::move(mount));
         all.add(Operation{Work::Side, Access::SetUp, number,
                           [&piece, &shop, &surfaces, i, s = setUps[i]](Bench& bench, const WorkItem& now) {
                               return turnSide(piece, shop, surfaces, i, s, bench, now);
@@ -231,21 +227,26 @@ void addSides(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfac
     }
 }
 
-void offerTrueCenters(const Piece& piece, Operations& all)
+void offerTrueCenters(const Piece& piece, bool rimToHead, Operations& all, std::vector<Work> spoiledBy)
 {
     if (piece.axes.empty()) return;
-    all.add(Mounting{
-        .center = true, .needs = {Work::Side}, .write = [](Bench& bench, const WorkItem& now, const Moment&) {
-            return bench.step(
-                Action::Mount, "mount-true", {now}, "true-again",
-                {.title = says(words::mountTrue),
-                 .why = says(words::restOnTrueAxis),
-                 .how = says(words::ridgesStand),
-                 .minutes = 5,
-                 .uses = {Resource::Lathe},
-                 .held = {
-                     .set = true, .by = Hold::Centers, .diameter = 20, .depth = 5, .tailstock = true, .round = true}});
-        }});
+    Mounting mount{.rimToHead = rimToHead, .center = true, .needs = {Work::Side}, .spoiledBy = std::move(spoiledBy)};
+    mount.write = [rimToHead](Bench& bench, const WorkItem& now, const Moment&) {
+        return bench.step(Action::Mount, "mount-true", {now}, "true-again",
+                          {.title = says(words::mountTrue),
+                           .why = says(words::restOnTrueAxis),
+                           .how = says(rimToHead ? words::rimToHeadAgain : words::ridgesStand),
+                           .minutes = 5,
+                           .uses = {Resource::Lathe},
+                           .held = {.set = true,
+                                    .by = Hold::Centers,
+                                    .diameter = 20,
+                                    .depth = 5,
+                                    .tailstock = true,
+                                    .round = true,
+                                    .rimToHead = rimToHead}});
+    };
+    all.add(std::move(mount));
 }
 
 }  // namespace vl

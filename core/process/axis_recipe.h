@@ -14,11 +14,12 @@ WorkItem markCenters(const Piece& piece, Bench& bench, const WorkItem& blank);
 
 /// Every set-up on another axis as an operation, and the mounting for it: turned to a thickness that a caliper finds,
 /// and sanded before the axis moves. The depth lines of all of them, where their cuts run out over an end, are one
-/// more. `alongGrain`: the blank's grain runs along the axis.
-void addSides(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, bool alongGrain, Operations& all);
+/// more. `grip`: the tenon that chucks close on; without a diameter where centers alone hold it.
+void addSides(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, const Held& grip, Operations& all);
 
-/// Back on the true centers, where anything is turned on other axes.
-void offerTrueCenters(const Piece& piece, Operations& all);
+/// Back on the true centers, where anything is turned on other axes; with the rim's end to the headstock, or the
+/// foot's. `spoiledBy`: what takes the wood that they stand on.
+void offerTrueCenters(const Piece& piece, bool rimToHead, Operations& all, std::vector<Work> spoiledBy = {});
 
 /// The id of the step that mounts a set-up.
 std::string axisMountStep(const AxisSetUp& setUp);

@@ -24,15 +24,7 @@ void BlockWriter::startBore(double thicker)
                                   "rim − floor − what is left"),
                   left = lengthAt({}, "left over the floor", over, "own value"),
                   off = lengthAt(Resource::Lathe, "off the rim’s end", waste_.rim, "the waste there");
-    // A saw-tooth bit's usual speed: 500 rpm at 35 mm, faster as it is narrower; common practice, from memory.
-    constexpr double turns = 17500, fastest = 1500;  // rpm · mm, rpm
-    const Setting speed{.machine = Resource::Lathe,
-                        .name = "bored at, at the most",
-                        .value = std::floor(std::min(fastest, turns / bit.value) / 10) * 10,
-                        .unit = Unit::Speed,
-                        .formula = "17,500 / Ø",
-                        .source = "common practice",
-                        .decimals = 0};
+    const Setting speed = boringSpeed(bit.value);
     StepSpec d{.title = says(words::startBore, bit),
                .why = says(words::endGrainFromMiddle),
                .how = says(words::faceRimEnd, off).also(says(words::startBoreWay, bit, deep, left, speed)),

@@ -91,7 +91,8 @@ void BlockWriter::turnFoot(const char* id, const char* gives)
                .settings = {wide, deep},
                .minutes = 6,
                .uses = {Resource::Lathe},
-               .effect = footTurned()};
+               .effect = {}};
+    if (!recessOpen_) d.effect = footTurned();  // once it is there, it is only made round again
     if (!recess) {
         auto notch = [](const char* name, double mm) -> Setting {
             return {.name = name, .value = mm, .formula = "the jaws' range", .decimals = 1};
@@ -100,12 +101,38 @@ void BlockWriter::turnFoot(const char* id, const char* gives)
         const Setting go = notch("goes over it", jaws.gripMost), no = notch("does not", jaws.gripLeast);
         d.settings.insert(d.settings.end(), {go, no});
         d.how.also(says(words::goNoGo, go, no));
-    } else {
+    } else if (!recessOpen_) {
         const Setting stays = lengthAt(Resource::Lathe, "nub left under the cup, Ø", nub, "own value");
         d.settings.push_back(stays);
         d.how.also(says(words::nubUnderCup, stays));
+        recessOpen_ = true;
+        nubStep_ = std::string("nub-of-") + id;
     }
     step(Action::Turn, id, gives, std::move(d));
+}
+
+Held BlockWriter::footHeld(bool round) const
+{
+    return {.set = true,
+            .by = foot_.by,
+            .diameter = foot_.diameter,
+            .depth = foot_.depth,
+            .overhang = height_ + waste_.both() - foot_.depth,
+            .round = round,
+            .alongGrain = vessel_,
+            .jaws = foot_.jaws};
+}
+
+void BlockWriter::cutNubOff()
+{
+    if (nubStep_.empty()) return;
+    step(Action::Carve, nubStep_, nubStep_ + "-off",
+         {.title = says(words::cutNub),
+          .why = says(words::jawsNeedFloor),
+          .how = says(words::cutNubWay),
+          .minutes = 4,
+          .effect = effect::Turn{effect::Turn::Foot, Region::box({0, foot_.depth}, {0, nub / 2})}});
+    nubStep_.clear();
 }
 
 void BlockWriter::mountByFoot(const std::string& id, const Moment& moment)
@@ -122,6 +149,7 @@ void BlockWriter::mountByFoot(const std::string& id, const Moment& moment)
              .value = foot_.depth,
              .source = "common practice",
              .decimals = 0};
+    cutNubOff();
     StepSpec d{.title = says(moment.first ? words::mountFaceplate : words::reverse),
                .why = says(moment.first ? words::oneHoldForBoth : words::insideFree),
                .how = plate ? says(words::onFaceplate, circle, into)
@@ -129,15 +157,7 @@ void BlockWriter::mountByFoot(const std::string& id, const Moment& moment)
                .settings = plate ? std::vector{circle, into} : std::vector{wide, deep},
                .minutes = 6,
                .uses = {Resource::Lathe},
-               .held = {.set = true,
-                        .by = foot_.by,
-                        .diameter = foot_.diameter,
-                        .depth = foot_.depth,
-                        .overhang = height_ + waste_.both() - foot_.depth,
-                        .tailstock = false,
-                        .round = moment.round,
-                        .alongGrain = vessel_,
-                        .jaws = foot_.jaws}};
+               .held = footHeld(moment.round)};
     if (!foot_.jaws.empty()) d.how.also(says(words::withJaws, foot_.jaws));
     if (moment.first) d.how.also(says(words::tailstockForOutside));
     step(Action::Mount, id, ("reversed-" + id).c_str(), std::move(d));

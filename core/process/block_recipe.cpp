@@ -9,7 +9,6 @@
 #include "core/words/turn.h"
 #include "core/workpiece/turning.h"
 
-
 namespace vl {
 namespace {
 
@@ -39,6 +38,7 @@ void BlockWriter::write(const WorkItem& blank)
     Operations all(recipe_, {.bothRoughed = together && hollow_});
     offer(all, twice ? MountedBy::Hollow : MountedBy::Rim, twice ? "mount-dry" : "mount-first");
     offer(all, MountedBy::Foot, "mount-reversed");
+    offerTrueCenters(piece_, true, all, {Work::StartBore, Work::ThinBand, Work::Hollow, Work::LastCuts});
     turnOutside(all, !once || !hollow_);
     if (hollow_) turnInside(all, together, twice);
     does(all, Work::LetIn, Access::Rim, [this] { now_ = beforeSanding(piece_, surfaces_, bench_, now_); });
@@ -78,7 +78,7 @@ void BlockWriter::turnOutside(Operations& all, bool sanded)
 {
     does(all, Work::Rough, Access::Outside, [this] {
         turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25,
-             outsideTurned(surfaces_, roughLeft, {waste_.foot, waste_.rim}));
+             outsideTurned(surfaces_, leftByRoughing(piece_), {waste_.foot, waste_.rim}));
     });
     if (foot_.by != Hold::Faceplate) does(all, Work::Grip, Access::Foot, [this] { turnFoot("foot", "footed"); });
     does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
@@ -92,7 +92,7 @@ void BlockWriter::turnOutside(Operations& all, bool sanded)
     if (sanded)
         does(all, Work::SandOutside, Access::Outside,
              [this] { sand("sand-outside", words::sandOutside, Sanded::OutsideFirst); });
-    addSides(piece_, shop_, surfaces_, true, all);
+    addSides(piece_, shop_, surfaces_, footHeld(true), all);
 }
 
 void BlockWriter::turnInside(Operations& all, bool together, bool twice)

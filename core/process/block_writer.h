@@ -73,6 +73,10 @@ private:
     /// A tenon stands below the foot; a recess goes into it.
     effect::Turn footTurned() const;
     void turnFoot(const char* id, const char* gives);
+    /// What stood under the live cup in a recess, before anything goes into that.
+    void cutNubOff();
+    /// As its foot holds it, whatever holds the foot.
+    Held footHeld(bool round) const;
     /// On what was turned for it at the foot; by a faceplate that may be its first mounting.
     void mountByFoot(const std::string& id, const Moment& moment);
     /// Bored right through: the waste under it closes the bore until it is parted off.
@@ -89,6 +93,8 @@ private:
     const Shop& shop_;
     const TurnedSurfaces& surfaces_;
     FootHold foot_;
+    bool recessOpen_ = false;  // turned before
+    std::string nubStep_;      // that cuts off what stands in it under the live cup; empty: nothing does
     double height_;
     Range air_ = airSweep(piece_, surfaces_);
     bool edged_ = air_.high > 0;  // what turns is not seen all round

@@ -61,8 +61,9 @@ private:
     {
         Operations all(recipe_);
         offers(all, {.center = true}, [this](const Moment&) { mountBetweenCenters(); });
-        offerTrueCenters(piece_, all);
+        offerTrueCenters(piece_, false, all);
         does(all, Work::Rough, Access::Outside, [this] { turnRound(); });
+        if (tenonsApart_) does(all, Work::Grip, Access::Outside, [this] { turnTenons(); });
         does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
         // Sides on other axes are cut while the wood that carries them is solid and both centers hold it.
         if (!piece_.axes.empty())
@@ -75,7 +76,7 @@ private:
                       .uses = {Resource::Lathe},
                       .effect = outsideTurned(surfaces_)});
             });
-        addSides(piece_, shop_, surfaces_, true, all);
+        addSides(piece_, shop_, surfaces_, tenonHeld(), all);
         does(all, Work::PartOff, Access::Outside, [this] { partLid(); });
         now_ = all.write(bench_, now_);
     }
@@ -91,25 +92,46 @@ private:
     }
     void turnRound()
     {
+        Text how = tenonsApart_ ? Text{} : says(words::tenonsOnEnds, tenon_, high_);
         step(Action::Turn, "rough", "rough-turned",
-             {.title = says(words::turnCylinder),
+             {.title = says(tenonsApart_ ? words::roughOutside : words::turnCylinder),
               .why = says(words::bothWillBeHeld),
-              .how = says(words::tenonsOnEnds, tenon_, high_).also(says(words::lowestSpeed)),
-              .settings = {tenon_, high_},
+              .how = how.also(says(words::lowestSpeed)),
+              .settings = tenonsApart_ ? std::vector<Setting>{} : std::vector{tenon_, high_},
               .minutes = 20,
               .uses = {Resource::Lathe},
               .effect = roundWithTenons()});
     }
+    void turnTenons()
+    {
+        step(Action::Turn, "tenons", "tenons-turned",
+             {.title = says(words::turnEndTenons),
+              .why = says(words::bothWillBeHeld),
+              .how = says(words::tenonsOnEnds, tenon_, high_),
+              .settings = {tenon_, high_},
+              .minutes = 8,
+              .uses = {Resource::Lathe},
+              .effect = effect::Turn{effect::Turn::Outside, endTenons()}});
+    }
 
+    /// Everything round the tenons at both ends.
+    Region endTenons() const
+    {
+        const EndWaste waste = endWaste(piece_, shop_, surfaces_);
+        Region away;
+        for (const double from : {-waste.foot, height_ + waste.rim - high_.value})
+            away = away | tenonTurned({from, from + high_.value}, tenon_.value / 2).away;
+        return away;
+    }
     /// Round, with a tenon at both ends.
     effect::Turn roundWithTenons() const
     {
         const EndWaste waste = endWaste(piece_, shop_, surfaces_);
         effect::Turn turn = outsideTurned(surfaces_, roughLeft);
-        // What the parting cut and the spigot take lies above the drawing: it is turned as round as the rest.
-        turn.away = turn.away | tenonTurned({height_, height_ + waste.rim}, surfaces_.widest() + roughLeft).away;
-        for (const double from : {-waste.foot, height_ + waste.rim - high_.value})
-            turn.away = turn.away | tenonTurned({from, from + high_.value}, tenon_.value / 2).away;
+        // What the parting cut and the spigot take lies beyond the drawing: it is turned as round as the rest.
+        for (const Range z : {Range{-waste.foot, 0}, Range{height_, height_ + waste.rim}})
+            turn.away = turn.away | tenonTurned(z, surfaces_.widest() + roughLeft).away;
+        if (!tenonsApart_) turn.away = turn.away | endTenons();
         return turn;
     }
 
@@ -131,8 +153,23 @@ private:
         recipe_.back().outputs.push_back("lid");
     }
 
+    Held tenonHeld() const
+    {
+        return {.by = Hold::Tenon,
+                .diameter = tenon_.value,
+                .depth = high_.value,
+                .round = true,
+                .alongGrain = true,
+                .jaws = jaws_};
+    }
     void mount(const char* id, const char* gives, const Pattern& title, const Pattern& why, double overhang, bool lid)
     {
+        Held held = tenonHeld();
+        held.set = true;
+        held.overhang = overhang;
+        held.rimToHead = lid;
+        held.from = lid ? piece_.lid.at : 0;
+        held.to = lid ? height_ : piece_.lid.at;
         Text how = says(words::jawsOnEnd, tenon_, high_);
         if (!jaws_.empty()) how.also(says(words::withJaws, jaws_));
         step(Action::Mount, id, gives,
@@ -142,17 +179,7 @@ private:
               .settings = {tenon_, high_},
               .minutes = 5,
               .uses = {Resource::Lathe},
-              .held = {.set = true,
-                       .by = Hold::Tenon,
-                       .diameter = tenon_.value,
-                       .depth = high_.value,
-                       .overhang = overhang,
-                       .round = true,
-                       .alongGrain = true,
-                       .rimToHead = lid,
-                       .jaws = jaws_,
-                       .from = lid ? piece_.lid.at : 0,
-                       .to = lid ? height_ : piece_.lid.at}});
+              .held = held});
     }
 
     effect::Turn insideOf(double from, double to) const
@@ -342,7 +369,8 @@ private:
     const TurnedSurfaces& surfaces_;
     LidJoint joint_;
     double height_, snug_ = 0;
-    std::string jaws_;  // that take both tenons; empty: those on the chuck
+    bool tenonsApart_ = !piece_.axes.empty();  // centers of other axes may lie beside them
+    std::string jaws_;                         // that take both tenons; empty: those on the chuck
     Setting tenon_ = lengthAt(Resource::Lathe, "tenons, Ø", 0, "3/4 · Ø, within the jaws' range"),
             high_ = {.machine = Resource::Lathe, .name = "their height", .source = "common practice", .decimals = 1};
 };

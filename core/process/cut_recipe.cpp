@@ -118,18 +118,22 @@ WorkItem drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& a
                   at = lengthAt(Resource::Drill, side ? "station" : "circle's radius", h.at);
     const Pattern &why = h.early                ? words::whileItIsBlank
                          : h.into == Hole::Foot ? words::footFreeNow
-                                                : words::beforeSanding,
+                         : inRimsMiddle(h)      ? words::beforeSanding
+                         : h.filled             ? words::beforeTurnedFlush
+                                                : words::onceSpun,
                   &how = h.early && side ? words::inTheBlank
                          : side          ? words::inTheSide
                                          : words::inAFace;
-    const bool middle = !side && h.at == 0 && h.lean == 0 && h.count == 1;
+    const bool middle = inMiddle(h), turns = inRimsMiddle(h);
     StepSpec d{.title = all.size() == 1 ? says(words::drillHole, nameOf(piece, h), wide)
                                         : says(words::drillHoles, nameOf(piece, h), static_cast<int>(all.size()), wide),
                .why = says(why),
-               .how = middle ? says(words::inTheMiddle) : says(how, at),
+               .how = turns    ? says(words::inTheMiddle)
+                      : middle ? says(words::middleOnPress)
+                               : says(how, at),
                .settings = middle ? std::vector{wide} : std::vector{wide, at},
                .minutes = 4 + 3.0 * static_cast<double>(all.size()),
-               .uses = {middle ? Resource::Lathe : Resource::Drill},
+               .uses = {turns ? Resource::Lathe : Resource::Drill},
                .effect = effect::Remove{}};
     auto also = [&](const Pattern& words_, const Setting& s) {
         d.settings.push_back(s);
@@ -163,12 +167,25 @@ WorkItem drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& a
     return bench.step(Action::Drill, drillStep(piece, *all.front()), {now}, "drilled-" + h.id, std::move(d));
 }
 
-WorkItem drillHoles(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& turned, bool foot)
+namespace {
+
+HolesOf timeOf(const Hole& h)
 {
-    WorkItem now = turned;
+    return h.into == Hole::Foot ? HolesOf::Foot
+           : inRimsMiddle(h)    ? HolesOf::RimsMiddle
+           : h.filled           ? HolesOf::Filled
+                                : HolesOf::Open;
+}
+
+}  // namespace
+
+WorkItem drillHoles(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& before,
+                    HolesOf time)
+{
+    WorkItem now = before;
     for (size_t i = 0; i < piece.holes.size(); ++i) {
         const Hole& h = piece.holes[i];
-        if (h.early || (h.into == Hole::Foot) != foot) continue;
+        if (h.early || timeOf(h) != time) continue;
         std::vector<const DrilledHole*> all;
         for (const DrilledHole& d : surfaces.holes)
             if (d.hole == i && !d.solid.profile.empty()) all.push_back(&d);

@@ -15,9 +15,15 @@ WorkItem sawTurned(const Piece& piece, const Shop& shop, Bench& bench, const Wor
 WorkItem drillAlike(const Piece& piece, const std::vector<const DrilledHole*>& alike, Bench& bench,
                     const WorkItem& before);
 
-/// Holes, and what fills them: into the side and the rim's face while the piece is held by its foot, or into the foot's
-/// face (`foot`) once that is free.
-WorkItem drillHoles(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& turned,
-                    bool foot);
+/// Holes by the time at which they are drilled.
+enum class HolesOf {
+    RimsMiddle,  ///< as the piece turns, its free end before the tailstock
+    Filled,      ///< before what fills them is turned flush
+    Open,        ///< once nothing is sanded as it turns any more: an edge that comes round catches paper and fingers
+    Foot         ///< once the foot is free
+};
+/// Those of one time, and what fills them.
+WorkItem drillHoles(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& before,
+                    HolesOf time);
 
 }  // namespace vl

@@ -1,5 +1,6 @@
 #include "core/process/shared_steps.h"
 
+#include "core/holding/foot_hold.h"
 #include "core/process/cut_recipe.h"
 #include "core/process/finish_recipe.h"
 #include "core/process/inlay_recipe.h"
@@ -64,12 +65,16 @@ WorkItem onTheBlank(const Piece& piece, const TurnedSurfaces& surfaces, Bench& b
 
 WorkItem beforeSanding(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& turned)
 {
-    return letIn(piece, surfaces, bench, drillHoles(piece, surfaces, bench, fitTenons(piece, bench, turned), false));
+    WorkItem now = fitTenons(piece, bench, turned);
+    // Between centers the live one stands there: it is drilled when that is drawn back.
+    if (!hasChuckTenon(piece)) now = drillHoles(piece, surfaces, bench, now, HolesOf::RimsMiddle);
+    return letIn(piece, surfaces, bench, drillHoles(piece, surfaces, bench, now, HolesOf::Filled));
 }
 
 WorkItem onceSanded(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& sanded)
 {
-    return workGrids(piece, surfaces, bench, workByIndex(piece, surfaces, bench, sanded));
+    const WorkItem worked = workGrids(piece, surfaces, bench, workByIndex(piece, surfaces, bench, sanded));
+    return drillHoles(piece, surfaces, bench, worked, HolesOf::Open);
 }
 
 bool hasMoreOnceFree(const Piece& piece)
@@ -82,7 +87,7 @@ bool hasMoreOnceFree(const Piece& piece)
 WorkItem onceFree(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Bench& bench,
                   const WorkItem& freed, bool onRim)
 {
-    WorkItem now = drillHoles(piece, surfaces, bench, freed, true);
+    WorkItem now = drillHoles(piece, surfaces, bench, freed, HolesOf::Foot);
     now = makeLegs(piece, shop, surfaces, bench, now, onRim);
     now = sawTurned(piece, shop, bench, now);
     now = sawOpenings(piece, surfaces, bench, now);

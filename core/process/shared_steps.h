@@ -10,10 +10,11 @@ namespace vl {
 /// In the blank: corners nipped, sawn to a curve, rods let in, halved for a split.
 WorkItem onTheBlank(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& blank);
 
-/// On what is turned, before its last sanding: holes and what fills them, grooves and cracks.
+/// On what is turned, before its last sanding: holes that are filled, what lies on the axis of the rim, grooves and
+/// cracks.
 WorkItem beforeSanding(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& turned);
 
-/// On what is sanded, while it stands in the lathe: flutes, facets, grids.
+/// On what is sanded, while it stands in the lathe: flutes, facets, grids, open holes.
 WorkItem onceSanded(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& sanded);
 
 /// Whether anything is left to do once it is free of what held its foot.

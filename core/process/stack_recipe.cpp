@@ -81,14 +81,18 @@ private:
     WorkItem block(const Section& section, size_t s, const Text& of, double face)
     {
         Bench bench(recipe_, s ? layer(section.first).id : "", -1, Text());
-        double height = 0;
+        double height = 0, thicker = 0;  // mm
         for (size_t i = section.first; i <= section.last; ++i) height += layer(i).thickness;
-        const WorkItem mounted = mountBlock(bench, "waste-block", piece_.choices.holding,
-                                            {.face = face,
-                                             .height = height,
-                                             .station = section.fromBelow ? section.z1 : section.z0,
-                                             .down = section.fromBelow},
-                                            shop_, of);
+        // What is parted or turned down from more stands out as it was glued.
+        for (size_t i = 0; i < buildings_.size(); ++i) thicker = std::max(thicker, built(i).glued - layer(i).thickness);
+        const WorkItem mounted =
+            mountBlock(bench, "waste-block", piece_.choices.holding,
+                       {.face = face,
+                        .height = height,
+                        .reach = thicker + (s == 0 ? std::max(outlineHeight(piece_), height) : height),
+                        .station = section.fromBelow ? section.z1 : section.z0,
+                        .down = section.fromBelow},
+                       shop_, of);
         // One chuck: what is turned by itself is done before the block is in it.
         std::ranges::copy(turnedAlone_, std::back_inserter(recipe_.back().after));
         return mounted;

@@ -4,10 +4,12 @@
 #include "core/holding/holding.h"
 #include "core/order/workpiece_writer.h"
 #include "core/process/axis_recipe.h"
+#include "core/process/cut_recipe.h"
 #include "core/process/finish_recipe.h"
 #include "core/process/inlay_recipe.h"
 #include "core/process/shared_steps.h"
 #include "core/process/split_recipe.h"
+#include "core/recipe/settings.h"
 #include "core/words/build.h"
 #include "core/words/inside_out.h"
 #include "core/words/turn.h"
@@ -18,14 +20,6 @@
 
 namespace vl {
 namespace {
-
-/// What roughing leaves all round, mm: no more than half of what the blank has.
-double leftByRoughing(const Piece& piece)
-{
-    double left = roughLeft;
-    for (const Layer& l : piece.layers) left = std::min({left, l.outerAllowance / 2, l.innerAllowance / 2});
-    return std::max(0.0, left);
-}
 
 /// Waste at foot and rim that is turned round with the piece, mm: none on a block.
 Range wasteOf(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Turning how)
@@ -50,11 +44,14 @@ public:
         if (ends) {
             if (hasMarkedCenters(piece_)) now_ = markCenters(piece_, bench_, now_);
             offers(all, {.center = true}, [this](const Moment&) { mountBetweenCenters(); });
-            offerTrueCenters(piece_, all);
+            if (hasTenon_)
+                offerChuck(all);
+            else
+                offerTrueCenters(piece_, false, all);
         } else
             offerBlock(all);
         turn(all);
-        addSides(piece_, shop_, surfaces_, ends, all);
+        addSides(piece_, shop_, surfaces_, grip(), all);
         sand(all);
         free(all, later);
         all.write(bench_, now_);
@@ -65,6 +62,11 @@ private:
     bool reversed() const { return piece_.layers.size() == 1 && piece_.layers[0].is<InsideOutForm>(); }
     Setting boreSetting() const { return {Resource::Drill, "bore", piece_.hollow.bore, Unit::Length, "chosen", "", 1}; }
     bool drilledThrough() const { return piece_.hollow.rule == WallRule::Bored && piece_.hollow.bore <= widestBit; }
+    /// Bored before it is mounted, which cones then hold by its bore.
+    bool boredFirst() const { return drilledThrough() && how_ == Turning::BetweenCenters && !hasTenon_; }
+
+    /// Opened on its axis where a live center would stand, once it is held by its tenon.
+    bool isOpened() const { return hasTenon_ && (drilledThrough() || std::ranges::any_of(piece_.holes, inRimsMiddle)); }
 
     Bench firstLayer() const { return {recipe_, piece_.layers[0].id, 0, says(words::layerNumber, 1)}; }
 
@@ -75,27 +77,47 @@ private:
                           {.title = says(words::mountCenters, bench.name()),
                            .why = says(words::endsHold),
                            // A point between parts wedges them apart.
-                           .how = says(drilledThrough()                ? words::conesInBore
+                           .how = says(boredFirst()                    ? words::conesInBore
                                        : reversed() || piece_.split.on ? words::cupOnJoint
                                                                        : words::spurAndCup),
                            .minutes = 5,
                            .uses = {Resource::Lathe},
                            .held = {.set = true,
                                     .by = Hold::Centers,
-                                    .diameter = drilledThrough() ? piece_.hollow.bore : 20,
+                                    .diameter = boredFirst() ? piece_.hollow.bore : 20,
                                     .depth = 5,
                                     .tailstock = true}});
+    }
+
+    /// The step that mounted the block that it stands on; none where it stands on none.
+    const Step* blockMounted() const
+    {
+        const auto mounted = std::ranges::find_if(
+            recipe_, [](const Step& s) { return s.held.set && std::holds_alternative<effect::Bring>(s.effect); });
+        return mounted == recipe_.end() ? nullptr : &*mounted;
+    }
+    /// The tenon that a chuck closes on: its own, or its block's.
+    Held grip() const
+    {
+        if (hasTenon_)
+            return {.by = Hold::Tenon,
+                    .diameter = tenon_.diameter,
+                    .depth = tenon_.depth,
+                    .overhang = outlineHeight(piece_) + waste_.low + waste_.high - tenon_.depth,
+                    .round = true,
+                    .alongGrain = true,
+                    .jaws = tenon_.jaws};
+        const Step* mounted = how_ == Turning::BetweenCenters ? nullptr : blockMounted();
+        return mounted ? mounted->held : Held{};
     }
 
     /// It stands on its block from the first; between sides on other axes it comes back to it.
     void offerBlock(Operations& all)
     {
         all.add(Mounting{.standing = true});
-        const auto mounted = std::ranges::find_if(
-            recipe_, [](const Step& s) { return s.held.set && std::holds_alternative<effect::Bring>(s.effect); });
-        if (piece_.axes.empty() || mounted == recipe_.end()) return;
-        offers(all, {.needs = {Work::Side}}, [this, held = mounted->held](const Moment&) {
-            Held again = held;
+        if (piece_.axes.empty() || !blockMounted()) return;
+        offers(all, {.needs = {Work::Side}}, [this](const Moment&) {
+            Held again = grip();
             again.round = true;
             again.overhang = outlineHeight(piece_);
             step(Action::Mount, "mount-true", "true-again",
@@ -105,6 +127,44 @@ private:
                   .minutes = 5,
                   .uses = {Resource::Lathe},
                   .held = again});
+        });
+    }
+
+    /// Its tenon in the chuck once its sides are cut: for the bore, and with the tailstock up for what is left to do.
+    void offerChuck(Operations& all)
+    {
+        const auto chuck = [this](const char* id, const char* gives, const Pattern& title, const Pattern& why,
+                                  const Pattern& how, bool tailstock) {
+            const Setting wide = lengthAt(Resource::Lathe, "tenon, Ø", tenon_.diameter),
+                          high = lengthAt(Resource::Lathe, "its height", tenon_.depth);
+            Held held = grip();
+            held.set = true;
+            held.tailstock = tailstock;
+            held.onlyBored = !tailstock;
+            Text said = says(how, wide, high);
+            if (!tenon_.jaws.empty()) said.also(says(words::withJaws, tenon_.jaws));
+            step(Action::Mount, id, gives,
+                 {.title = says(title),
+                  .why = says(why),
+                  .how = std::move(said),
+                  .settings = {wide, high},
+                  .minutes = 5,
+                  .uses = {Resource::Lathe},
+                  .held = held});
+        };
+        if (!isOpened()) {
+            offers(all, {.center = true, .needs = {Work::Grip, Work::Side}}, [chuck](const Moment&) {
+                chuck("mount-true", "true-again", words::mountTrue, words::restOnTrueAxis, words::trueInChuck, true);
+            });
+            return;
+        }
+        // Where the tenon must wait for the sides they come back to the centers for it.
+        offerTrueCenters(piece_, false, all, {Work::Hollow});
+        offers(all, {.only = {Work::Hollow}, .needs = {Work::Grip, Work::Side}}, [chuck](const Moment&) {
+            chuck("mount-bore", "in-chuck", words::chuckForBore, words::solidForSides, words::chuckForBoreWay, false);
+        });
+        offers(all, {.center = true, .needs = {Work::Hollow}}, [chuck](const Moment&) {
+            chuck("mount-cone", "on-cone", words::coneInBore, words::coneCarries, words::coneInBoreWay, true);
         });
     }
 
@@ -120,7 +180,9 @@ private:
                   .effect = outsideTurned(surfaces_, left_, waste_)});
         });
         does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
+        if (hasTenon_) does(all, Work::Grip, Access::Outside, [this] { turnTenon(); });
         const bool opened = hollow(all);
+        if (isOpened()) does(all, Work::Hollow, Access::Rim, [this] { openOnAxis(); });
         if (opened && !piece_.axes.empty())
             does(all, Work::LastOutside, Access::Outside, [this] {
                 step(Action::Turn, "fine-outside", "outside-turned",
@@ -131,14 +193,17 @@ private:
                       .uses = {Resource::Lathe},
                       .effect = outsideTurned(surfaces_)});
             });
+        // A bit leaves nothing for last cuts; the outside had its own before the sides.
+        if (opened && drilledThrough() && !piece_.axes.empty()) return;
         // Where the inside is done or there is none the last cuts are the outside's.
         does(all, opened ? Work::LastCuts : Work::LastOutside, opened ? Access::Rim : Access::Outside, [this] {
-            StepSpec fine{.title = says(surfaces_.inside.empty() ? words::finishOutside : words::finishWall),
+            const bool outside = surfaces_.inside.empty() || isOpened();
+            StepSpec fine{.title = says(outside ? words::finishOutside : words::finishWall),
                           .why = says(words::shapeHasMoved),
                           .how = says(words::lightCuts),
                           .minutes = 30,
                           .uses = {Resource::Lathe},
-                          .effect = bothTurned(surfaces_)};
+                          .effect = outside ? outsideTurned(surfaces_) : bothTurned(surfaces_)};
             sayTemplate(piece_, fine.settings, fine.how);
             if (reversed()) fine.how.also(says(words::windowsCome));
             step(Action::Turn, "fine", "turned", std::move(fine));
@@ -149,7 +214,8 @@ private:
     bool hollow(Operations& all)
     {
         if (piece_.hollow.rule == WallRule::Bored) {
-            const bool before = drilledThrough() && how_ == Turning::BetweenCenters;
+            if (hasTenon_) return false;
+            const bool before = boredFirst();
             const auto bore = [this, before] {
                 const Setting wide = boreSetting();
                 StepSpec d{.title = says(words::boreThrough, wide),
@@ -180,6 +246,57 @@ private:
             step(Action::Turn, "hollow", "hollowed", std::move(d));
         });
         return true;
+    }
+
+    /// Solid until its sides are cut. The waste at the free end comes off first; that under a bore closes it.
+    void openOnAxis()
+    {
+        const double height = outlineHeight(piece_);
+        const Setting off = lengthAt(Resource::Lathe, "off the free end", waste_.high, "the waste there");
+        step(Action::Cut, "face-rim", "faced",
+             {.title = says(words::faceFreeEnd),
+              .why = says(words::noCenterAnyMore),
+              .how = says(words::faceFreeEndWay, off),
+              .settings = {off},
+              .minutes = 6,
+              .uses = {Resource::Lathe},
+              .effect = effect::Turn{effect::Turn::Inside, Region::box({height, height + waste_.high}, {0, farOut})}});
+        if (drilledThrough()) boreInChuck();
+        now_ = drillHoles(piece_, surfaces_, bench_, now_, HolesOf::RimsMiddle);
+    }
+    void boreInChuck()
+    {
+        constexpr double into = 1;  // mm, so that parting meets the bore; own value
+        const double height = outlineHeight(piece_);
+        const Setting wide = boreSetting(), deep = lengthAt(Resource::Lathe, "deep", height + into, "height + 1 mm"),
+                      left = lengthAt({}, "waste left to close the bore", waste_.low - tenon_.depth - into,
+                                      "waste − tenon");
+        Setting speed = boringSpeed(wide.value);
+        speed.value = std::min(speed.value, heldAtOneEnd);
+        effect::Turn bore = insideTurned(surfaces_);
+        bore.away = bore.away | Region::box({-into, height}, {0, wide.value / 2});
+        step(Action::Drill, "bore", "bored",
+             {.title = says(words::boreThrough, wide),
+              .why = says(words::solidForSides),
+              .how = says(words::boreInChuck, deep, speed).also(says(words::boreBroken, left)),
+              .settings = {wide, deep, left, speed},
+              .minutes = 30,
+              .uses = {Resource::Lathe},
+              .effect = std::move(bore)});
+    }
+    void turnTenon()
+    {
+        const Setting wide = lengthAt(Resource::Lathe, "tenon, Ø", tenon_.diameter),
+                      high = lengthAt(Resource::Lathe, "its height", tenon_.depth);
+        step(Action::Turn, "foot", "footed",
+             {.title = says(words::turnFootTenon),
+              .why = says(words::servesAllMounts),
+              .how = says(words::footTenonTo, wide, high),
+              .settings = {wide, high},
+              .minutes = 6,
+              .uses = {Resource::Lathe},
+              .effect = effect::Turn{effect::Turn::Outside,
+                                     tenonTurned({-waste_.low, tenon_.depth - waste_.low}, tenon_.diameter / 2).away}});
     }
 
     void sand(Operations& all)
@@ -224,12 +341,26 @@ private:
     {
         const bool ends = how_ == Turning::BetweenCenters;
         const BlockHold& hold = blockHold(piece_.choices.holding);
+        if (isOpened()) {
+            const bool bored = drilledThrough();
+            const Setting waste =
+                lengthAt(Resource::Lathe, "waste under it", waste_.low, "the tenon, and what closes the bore");
+            step(Action::PartOff, "part-off", "parted",
+                 {.title = says(words::partOffTenon),
+                  .why = says(bored ? words::wasteHasClosedBore : words::tenonHeldTrue),
+                  .how = bored ? says(words::partRingWay, waste) : says(words::partingThenHand),
+                  .settings = {waste},
+                  .minutes = 15,
+                  .uses = {Resource::Lathe},
+                  .effect = effect::Part{.stays = {0, outlineHeight(piece_)}}});
+            return;
+        }
         step(Action::PartOff, "part-off", "parted",
              {.title = says(ends ? words::sawEnds : hold.off),
               .why = says(ends ? words::endsHeldTrue : words::blockHeldTrue),
-              .how = says(!ends              ? hold.offHow
-                          : drilledThrough() ? words::cutToBore
-                                             : words::partingThenHand),
+              .how = says(!ends          ? hold.offHow
+                          : boredFirst() ? words::cutToBore
+                                         : words::partingThenHand),
               .minutes = 15,
               .uses = {Resource::Lathe},
               .effect = effect::Part{.stays = {0, outlineHeight(piece_)}}});
@@ -315,6 +446,8 @@ private:
     Turning how_;
     double left_ = leftByRoughing(piece_);  // mm
     Range waste_ = wasteOf(piece_, shop_, surfaces_, how_);
+    bool hasTenon_ = how_ == Turning::BetweenCenters && hasChuckTenon(piece_);
+    FootHold tenon_ = hasTenon_ ? chuckTenon(piece_, shop_, surfaces_) : FootHold{};
 };
 
 }  // namespace

@@ -14,7 +14,7 @@ constexpr double trued = 2;  // mm on the diameter, of a tenon that dried oval
 
 void BlockWriter::turnWet(const BlockForm& block)
 {
-    const double wide = roughDiameter(surfaces_), wall = roughWall(2 * surfaces_.widest());
+    const double wide = roughDiameter(surfaces_), wall = wetWall(surfaces_);
     const Setting rough{.name = "rough, Ø", .value = wide, .formula = "Ø + (rough − finished wall)", .decimals = 0},
         left{.name = "wall left all round",
              .value = wall,
@@ -55,7 +55,7 @@ void BlockWriter::turnWet(const BlockForm& block)
 
 void BlockWriter::mountDry(const BlockForm& block)
 {
-    const double wide = roughDiameter(surfaces_), wall = roughWall(2 * surfaces_.widest());
+    const double wide = roughDiameter(surfaces_), wall = wetWall(surfaces_);
     const Setting held{.machine = Resource::Lathe,
                        .name = "held on, Ø",
                        .value = dried(block, wide - 2 * wall),

@@ -81,8 +81,8 @@ struct Held {
     double diameter = 0, depth = 0;  ///< mm, of the grip
     double overhang = 0;             ///< mm from the grip to the farthest place that is cut
     bool tailstock = false;          ///< stands up all the time
-    double offset = 0;               ///< mm, of the work's middle off the axis that it turns about
-    double stray = 0;                ///< mm that this axis lies off the work's own at the worse end of the wood
+    bool onlyBored = false;          ///< nothing bends it: what is done in it presses along the axis
+    int setUp = -1;                  ///< the set-up about whose axis it turns; −1: the true axis
     bool round = false;              ///< turned true already
     bool alongGrain = false;         ///< held where the grain runs along the axis
     bool rimToHead = false;          ///< its rim's end stands to the headstock
@@ -91,6 +91,9 @@ struct Held {
     double from = 0, to = 0;         ///< stations of the piece that it is of, where it is a part of it; 0: all
     bool served = true;  ///< false: it was searched for an order that holds each operation as it needs, in vain
 };
+
+/// The speed, rpm, at which long work that one end alone holds is bored at the most; own cautious value.
+inline constexpr double heldAtOneEnd = 500;
 
 /// A step that another comes after by a rule of the order, not because it makes what the other uses.
 struct PlacedBy {

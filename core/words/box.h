@@ -7,6 +7,7 @@ namespace vl::words {
 // Every pattern of a box whose lid comes from the same blank.
 
 inline constexpr Pattern turnCylinder{"Turn the blank round, and a tenon on both its ends"};
+inline constexpr Pattern turnEndTenons{"Turn a tenon on both ends"};
 inline constexpr Pattern bothWillBeHeld{"box and lid are each held by their own end from here on"};
 inline constexpr Pattern tenonsOnEnds{
     "tenons %1, %2 high, with a flat shoulder for the jaws; 12 o\u2019clock marked across "

@@ -9,6 +9,9 @@ namespace vl::words {
 inline constexpr Pattern drillHole{"Drill %1, Ø %2"};
 inline constexpr Pattern drillHoles{"Drill %1, %2 of Ø %3"};
 inline constexpr Pattern beforeSanding{"before the last sanding: splinters at its edge are sanded off with the rest"};
+inline constexpr Pattern beforeTurnedFlush{"What fills a hole is turned flush and sanded with the rest."};
+inline constexpr Pattern onceSpun{
+    "Nothing is sanded as it turns any more: the edge of a hole catches paper and fingers as it comes round."};
 inline constexpr Pattern footFreeNow{"now the foot is free, and nothing has to be held by it any more"};
 inline constexpr Pattern inTheSide{
     "at station %1, spindle locked by its index, lathe at rest; punched with an awl, the bit guided at the height of "

@@ -28,6 +28,9 @@ inline constexpr Pattern leaveHalves{"Leave the halves in the clamp"};
 inline constexpr Pattern inTheMiddle{
     "in the middle of its face: bit in the tailstock's chuck, lathe at its lowest speed, fed slowly, "
     "backed out often"};
+inline constexpr Pattern middleOnPress{
+    "Stand the piece rim down on a padded board at the drill press, its axis upright, and clamp it. Set the bit on the "
+    "center's mark. Back the bit out often"};
 inline constexpr Pattern mouthTowards{"its mouth towards the %1"};
 inline constexpr Pattern soakedJoint{
     "thin CA run into its joint once it is cut flush: a rod that is turned through at a "

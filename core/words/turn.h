@@ -206,6 +206,7 @@ inline constexpr Pattern samePace{"all its faces alike, so that they take up moi
 inline constexpr Pattern oilyRags{"spread oily rags flat outdoors to dry: heaped, they can catch fire by themselves",
                                   Pattern::Safety};
 inline constexpr Pattern partOff{"Part off from the waste block and finish the foot"};
+inline constexpr Pattern tenonHeldTrue{"last: until now the tenon held the piece true"};
 inline constexpr Pattern blockHeldTrue{"last: until now the block held the piece true"};
 inline constexpr Pattern cutToBore{"light cuts square to the axis, not quite down to the bore; lathe at rest, the rest "
                                    "sawn by hand; then hand sanding"};
@@ -265,10 +266,10 @@ inline constexpr Pattern fromHoleOutwards{
 inline constexpr Pattern hollowToWaste{
     "Stop %1 deep: %2 of waste still close the bore, and hold the ring until it is parted off."};
 inline constexpr Pattern partRingOff{"Part the ring off its waste"};
-inline constexpr Pattern wasteHasClosedBore{"Until now the waste closed the bore and held the ring."};
+inline constexpr Pattern wasteHasClosedBore{"Until now the waste closed the bore and held the piece."};
 inline constexpr Pattern partRingWay{
     "Start at the lathe’s lowest speed. Part along the foot, %1 of waste on the chuck’s side, with a narrow tool. Stop "
-    "while a thin skin still holds the ring. With the lathe at rest cut the skin through by hand."};
+    "while a thin skin still holds the piece. With the lathe at rest cut the skin through by hand."};
 inline constexpr Pattern mountRingForFoot{"Hold the ring by its rim, foot outward"};
 inline constexpr Pattern partedFaceRough{"The parted face is rough, and its edges are felt."};
 inline constexpr Pattern ringInJam{"Turn a recess of %1 in a scrap disc and press the rim home. Tape over the joint "
@@ -285,9 +286,11 @@ inline constexpr Pattern footTenonTo{
     "the tenon's end, sits on the chuck"};
 inline constexpr Pattern footRecessTo{
     "%1, %2 deep, its wall to the jaws' own angle, its floor flat; sound wood all round it"};
-inline constexpr Pattern nubUnderCup{
-    "Leave a nub of Ø %1 standing under the live cup. Before the piece is reversed, with the lathe at rest, draw the "
-    "tailstock back and cut the nub off with a chisel."};
+inline constexpr Pattern nubUnderCup{"Leave a nub of Ø %1 standing under the live cup."};
+inline constexpr Pattern cutNub{"Cut the nub out of the recess"};
+inline constexpr Pattern jawsNeedFloor{"The jaws go in where it stands."};
+inline constexpr Pattern cutNubWay{
+    "With the lathe at rest, draw the tailstock back. Cut the nub off with a chisel, down to the floor of the recess."};
 inline constexpr Pattern finishOutside{"Finish the outside to the template"};
 inline constexpr Pattern outsideReached{"once it is reversed the chuck stands where the foot has to be reached"};
 inline constexpr Pattern sandOutside{"Sand the outside"};
@@ -361,11 +364,34 @@ inline constexpr Pattern onMarkedCenters{
     "head center %1, towards %2; tail center %3, towards %4; points well in their marks, tailstock locked; turned by "
     "hand first: rest clear of the widest sweep, the sweep's edge marked on the rest, hands behind it"};
 inline constexpr Pattern onEccentric{
-    "chuck set %1 off, its screws tight and long enough, live center up on the other end; turned by hand first, hands "
-    "clear of the chuck's corners"};
+    "Close the eccentric chuck on the tenon, %1, %2 high, its shoulder flat against the jaws. Set the chuck %3 off. "
+    "Tighten its screws. Bring the live center up where its point meets the other end. Spin the work by hand one full "
+    "turn before you switch on: corners of the chuck and wood clear the rest."};
 inline constexpr Pattern tiltedInJaws{
-    "tilted by %1 towards %2 about the place %3 along it, jaws tight on what they touch; tailstock's point up wherever "
-    "it meets; turned by hand first"};
+    "Tilt the tenon, %1, %2 high, in the jaws by %3 towards %4, about the place %5 along the piece. Tighten the jaws. "
+    "Bring the tailstock's point up where it meets the other end. Spin the work by hand one full turn before you "
+    "switch on."};
+inline constexpr Pattern trueInChuck{
+    "Close the chuck straight on the tenon, %1, %2 high, its shoulder flat against the jaws; an eccentric chuck stands "
+    "at 0. Bring the live center up in its first mark. Spin the work by hand one full turn before you switch on."};
+inline constexpr Pattern coneInBore{"Bring the live center's cone up in the hole"};
+inline constexpr Pattern coneCarries{"bored, the piece stands out too far to be held by its tenon alone"};
+inline constexpr Pattern coneInBoreWay{
+    "Leave the jaws closed on the tenon, %1, %2 high. Bring the cone up snug and no more: forced in, it wedges the "
+    "wood apart. Spin the work by hand one full turn before you switch on."};
+inline constexpr Pattern chuckForBore{"Hold the tenon in the chuck for the bore"};
+inline constexpr Pattern solidForSides{"bored now, not before: until now a center held each end"};
+inline constexpr Pattern chuckForBoreWay{
+    "Close the chuck straight on the tenon, %1, %2 high, its shoulder flat against the jaws; an eccentric chuck stands "
+    "at 0. Draw the tailstock back. Nothing but the saw and the bit touch the work while it is held so."};
+inline constexpr Pattern faceFreeEnd{"Saw the waste off the free end"};
+inline constexpr Pattern noCenterAnyMore{"the center has served, and the hole begins in the finished face"};
+inline constexpr Pattern faceFreeEndWay{
+    "Lock the spindle. Saw %1 off the free end by hand, close to the line. Sand the face flat with a block."};
+inline constexpr Pattern boreInChuck{
+    "Set the bit in the tailstock's chuck. Bore %1 deep from the free end, no faster than %2. Draw the bit back every "
+    "20 mm and clear the chips."};
+inline constexpr Pattern boreBroken{"%1 of waste are left at the bore's end: they close it until they are cut off"};
 inline constexpr Pattern indexHole{"%1 of %2"};
 inline constexpr Pattern turnAxis{"Turn %1, side %2"};
 inline constexpr Pattern caliperTells{"nothing that can be seen while it turns says how deep it is: the caliper does"};
@@ -383,6 +409,9 @@ inline constexpr Pattern blockNotFingers{
 inline constexpr Pattern mountTrue{"Back on the true centers"};
 inline constexpr Pattern restOnTrueAxis{"what is left to do is done on the true axis"};
 inline constexpr Pattern ridgesStand{"head end to the head; turned by hand first: ridges stand out now"};
+inline constexpr Pattern rimToHeadAgain{
+    "Set the rim's end to the headstock, both centers in their first marks. Spin the work by hand one full turn before "
+    "you switch on: ridges stand out now."};
 inline constexpr Pattern mountBlockAgain{"Mount the piece on its block again"};
 inline constexpr Pattern blockAgainWay{
     "Close the jaws on the block as they held it before, its shoulder flat against them. Spin the work by hand one "

@@ -1,5 +1,7 @@
 #include "core/workpiece/axis_report.h"
 
+#include "core/workpiece/lid_sides.h"
+
 #include <algorithm>
 #include <cmath>
 #include <limits>
@@ -150,6 +152,33 @@ std::vector<AxisReport> axisReports(const Piece& piece, const TurnedSurfaces& su
     return out;
 }
 
+double imbalance(const TurnedSurfaces& surfaces, size_t turned, const TurnedAbout* about)
+{
+    const TurnedSurfaces now = afterSetUps(surfaces, turned);
+    if (now.outside.empty()) return 0;
+    const double from = now.outside.front().x(), to = now.outside.back().x();
+    constexpr int slices = 12;
+    constexpr double within = 0.1, none = 0.1;  // mm: of the polygon, and what is in balance
+    double weight = 0, moment = 0;
+    for (int k = 0; k < slices; ++k) {
+        const double z = from + (to - from) * (k + 0.5) / slices;
+        double area = 0;
+        Point first{0, 0};
+        const Polyline outline = CrossSection(now, z).outline(within);
+        for (size_t i = 0; i < outline.size(); ++i) {
+            const Point &a = outline[i], &b = outline[(i + 1) % outline.size()];
+            const double part = (a.x() * b.y() - b.x() * a.y()) / 2;
+            area += part;
+            first += part * (a + b) / 3;
+        }
+        if (!(area > 0)) continue;
+        const Point middle = first / area - (about ? about->centerAt(z) : Point{0, 0});
+        weight += area;
+        moment += area * middle.norm();
+    }
+    return weight > 0 && moment > none * weight ? moment / weight : 0;
+}
+
 std::vector<LostCenter> lostCenters(const Piece& piece, const TurnedSurfaces& surfaces,
                                     const std::vector<AxisSetUp>& setUps)
 {
@@ -171,7 +200,8 @@ std::vector<LostCenter> lostCenters(const Piece& piece, const TurnedSurfaces& su
         look(setUps[i].id, setUps[i].head, setUps[i].tail, i);
         // The blank itself must be there.
         for (const bool atHead : {true, false}) {
-            const double have = radiusAt(surfaces.outside, atHead ? 0 : height);
+            // The waste of a box and its lid is left as wide as they are.
+            const double have = hasLid(piece) ? surfaces.widest() : radiusAt(surfaces.outside, atHead ? 0 : height);
             const double out = (atHead ? setUps[i].head : setUps[i].tail).norm() - (have - point);
             if (out > 0) lost.push_back({setUps[i].id, "", atHead, out});
         }

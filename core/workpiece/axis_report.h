@@ -33,6 +33,10 @@ struct AxisReport {
     double imbalance = 0;         ///< mm of the work's middle off the axis that it turns about, at the most
 };
 
+/// How far the middle of the wood lies off an axis that it turns about, mm: the mean of its distances along the axis,
+/// by weight, once the first `turned` set-ups are done. `about`: a set-up's axis; none: the true one.
+double imbalance(const TurnedSurfaces& surfaces, size_t turned, const TurnedAbout* about = nullptr);
+
 /// A center that an earlier set-up has turned away before it is used.
 struct LostCenter {
     std::string setUp, by;  ///< ids; `setUp` empty: the true center

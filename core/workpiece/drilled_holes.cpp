@@ -76,6 +76,10 @@ Polyline profileOf(const Hole& h, double lead, double full, double tip)
 
 }  // namespace
 
+bool inMiddle(const Hole& h) { return h.into != Hole::Side && h.at == 0 && h.lean == 0 && h.count == 1; }
+
+bool inRimsMiddle(const Hole& h) { return h.into == Hole::Rim && !h.early && inMiddle(h); }
+
 std::vector<IndexMark> marksOf(const Hole& hole) { return laidOut(hole.count, hole.plate, hole.start); }
 
 std::vector<DrilledHole> drilledHoles(const Piece& piece, const TurnedSurfaces& surfaces)

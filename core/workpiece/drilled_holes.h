@@ -6,6 +6,11 @@
 
 namespace vl {
 
+/// Whether a hole goes into the middle of the rim's face, with the bit in the tailstock while the work turns.
+bool inRimsMiddle(const Hole& hole);
+/// Whether a hole lies on the axis of the face that it goes into.
+bool inMiddle(const Hole& hole);
+
 /// No wider bit is safe to hold in a tailstock's chuck or at a drill press, mm; common practice.
 inline constexpr double widestBit = 50;
 

@@ -20,6 +20,8 @@ bool gripIsThere(const Held& held, const Body& body)
     const double r = held.diameter / 2;
     switch (held.by) {
     case Hold::Tenon:
+    case Hold::Eccentric:
+    case Hold::Tilted:
         return !stretches.empty() && std::abs(stretches.back().high - r) <= close;
     case Hold::Recess:
         return !stretches.empty() && std::abs(stretches.front().low - r) <= close;
@@ -39,6 +41,16 @@ bool gripIsThere(const Held& held, const Body& body)
     default:
         return true;
     }
+}
+
+/// Whether bare jaws close on what the piece's own outside is by then.
+bool marksThePiece(const Held& held, const Body& body, const Region& piece)
+{
+    if (held.by != Hold::Tenon && held.by != Hold::Eccentric && held.by != Hold::Tilted) return false;
+    constexpr double sanded = 0.3;  // mm that sanding would still take the marks away with
+    const double z = (body.grip.low + body.grip.high) / 2;
+    const auto wood = body.swept.at(z), whole = piece.at(z);
+    return !wood.empty() && !whole.empty() && wood.back().high - whole.back().high < sanded;
 }
 
 /// Whether a cut takes the wood that the tailstock's center stands on; a last nub under it, and a foot that is turned
@@ -62,11 +74,12 @@ Region gripped(const Held& held, const Range& grip, const Region& wood)
 
 class Judge {
 public:
-    explicit Judge(const Recipe& recipe) : recipe_(recipe) {}
+    Judge(const Recipe& recipe, const Region& piece) : recipe_(recipe), piece_(piece) {}
 
     void operator()(const Step& step, const Body& was, const Body& after)
     {
         if (step.held.set && !gripIsThere(step.held, after)) found_.push_back({Law::GripIsThere, step.id});
+        if (step.held.set && marksThePiece(step.held, after, piece_)) found_.push_back({Law::SurfaceIsSpared, step.id});
         if (step.action == Action::Turn && step.occupies(Resource::Lathe) && after.mount.empty())
             found_.push_back({Law::IsHeld, step.id});
         const auto* turn = std::get_if<effect::Turn>(&step.effect);
@@ -78,13 +91,15 @@ public:
         const Region held = gripped(mount->held, was.grip, was.swept);
         if (!(held - after.swept).empty() && volumeOf(held - after.swept) > least)
             found_.push_back({Law::HeldToTheEnd, step.id});
-        if (mount->held.tailstock && meetsTailstock(*turn, was, mount->held))
+        const bool turns = step.action == Action::Turn || step.action == Action::Drill;
+        if (turns && mount->held.tailstock && meetsTailstock(*turn, was, mount->held))
             found_.push_back({Law::ToolComesIn, step.id});
     }
     std::vector<BrokenLaw> found() && { return std::move(found_); }
 
 private:
     const Recipe& recipe_;
+    const Region& piece_;
     std::vector<BrokenLaw> found_;
 };
 
@@ -93,17 +108,21 @@ private:
 const char* lawName(Law law)
 {
     static constexpr std::array names{"takes wood that is there", "leaves the piece", "the grip is there",
-                                      "held to the end", "it is held", "the tool comes in"};
+                                      "no bare jaws on it",       "held to the end",  "it is held",
+                                      "the tool comes in"};
     return names[static_cast<size_t>(law)];
 }
 
 std::vector<BrokenLaw> brokenLaws(const Recipe& recipe, const std::vector<size_t>& order, const Stock& stock,
                                   const Region& piece)
 {
-    Judge judge(recipe);
+    Judge judge(recipe, piece);
     Body last;
+    Region recess;  // in the foot: made for the jaws, it stays
     run(recipe, order, stock, [&](const Step& step, const Body& was, const Body& after) {
         judge(step, was, after);
+        if (const auto* turn = std::get_if<effect::Turn>(&step.effect); turn && turn->side == effect::Turn::Foot)
+            recess = recess | turn->away;
         if (!after.layers.empty()) last = after;
     });
     std::vector<BrokenLaw> found = std::move(judge).found();
@@ -111,7 +130,7 @@ std::vector<BrokenLaw> brokenLaws(const Recipe& recipe, const std::vector<size_t
     const double whole = volumeOf(piece);
     // What sanding still takes is within a hundredth.
     constexpr double sanded = 0.01;
-    if (volumeOf(last.swept - piece) + volumeOf(piece - last.swept) > sanded * whole)
+    if (volumeOf(last.swept - piece) + volumeOf(piece - recess - last.swept) > sanded * whole)
         found.push_back({Law::LeavesThePiece, recipe[order.back()].id});
     return found;
 }

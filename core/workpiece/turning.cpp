@@ -1,5 +1,7 @@
 #include "core/workpiece/turning.h"
 
+#include <algorithm>
+
 namespace vl {
 namespace {
 
@@ -24,6 +26,13 @@ Region inOf(const Polyline& inside, double left)
 }
 
 }  // namespace
+
+double leftByRoughing(const Piece& piece)
+{
+    double left = roughLeft;
+    for (const Layer& l : piece.layers) left = std::min({left, l.outerAllowance / 2, l.innerAllowance / 2});
+    return std::max(0.0, left);
+}
 
 effect::Turn outsideTurned(const TurnedSurfaces& surfaces, double left, const Range& waste)
 {

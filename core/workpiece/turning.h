@@ -8,6 +8,9 @@ namespace vl {
 /// What roughing leaves all round for the last cuts, mm; common practice, the number our own.
 inline constexpr double roughLeft = 3;
 
+/// What roughing leaves all round of a piece, mm: no more than half of what the blank has.
+double leftByRoughing(const Piece& piece);
+
 /// Farther out than any blank, mm.
 inline constexpr double farOut = 1e4;
 /// A stretch of the axis that holds any piece.

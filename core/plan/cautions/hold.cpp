@@ -36,8 +36,10 @@ Fix thickerFloor(const Case& in, double by)
 /// What the foot of a block is held by, against the jaws and the floor above it.
 void foot(const Case& in, std::vector<Caution>& out)
 {
-    if (!isWholeBlock(in.piece)) return;
-    const FootHold f = footHold(in.piece, in.shop, in.plan.surfaces);
+    const bool block = isWholeBlock(in.piece);
+    if (!block && !hasChuckTenon(in.piece)) return;
+    const FootHold f =
+        block ? footHold(in.piece, in.shop, in.plan.surfaces) : chuckTenon(in.piece, in.shop, in.plan.surfaces);
     if (!f.fits) {
         Caution c = in.at("foot-jaws", 0, Level::Stop);
         c.at = "foot";
@@ -47,7 +49,7 @@ void foot(const Case& in, std::vector<Caution>& out)
         c.limit = f.by == Hold::Tenon ? jaws.gripLeast : f.by == Hold::Recess ? jaws.spreadLeast : 40;
         c.message = "the foot leaves room for a grip of " + in.mm(std::max(0.0, f.diameter)) +
                     " and the shop's holds from " + in.mm(c.limit) + " on: it cannot be held there";
-        otherFeet(in, c.fixes);
+        if (block) otherFeet(in, c.fixes);
         const double wider = c.limit / 2 + 2 * fullDepth(Hold::Recess);
         c.fixes.push_back(pieceFix("a foot of " + in.mm(2 * wider), [wider](Piece& p) {
             for (Node& n : p.outside)
@@ -56,7 +58,7 @@ void foot(const Case& in, std::vector<Caution>& out)
         out.push_back(c);
         return;
     }
-    if (const double least = in.piece.hollow.leastWall; !in.plan.surfaces.inside.empty() && f.left < least) {
+    if (const double least = in.piece.hollow.leastWall; block && !in.plan.surfaces.inside.empty() && f.left < least) {
         Caution c = in.at("foot-floor", 0, f.left <= 0 ? Level::Stop : Level::Care);
         c.at = "foot";
         c.z = 0;
@@ -68,6 +70,51 @@ void foot(const Case& in, std::vector<Caution>& out)
         otherFeet(in, c.fixes);
         out.push_back(c);
     }
+}
+
+/// Sides that a chuck swings, of what has nothing for it to close on.
+void chuckWithoutTenon(const Case& in, std::vector<Caution>& out)
+{
+    const auto chucked = [](const OffAxis& a) { return a.by != AxisBy::Centers; };
+    const auto axis = std::ranges::find_if(in.piece.axes, chucked);
+    if (axis == in.piece.axes.end()) return;
+    const bool foot = isWholeBlock(in.piece) && in.piece.choices.foot != FootMethod::Tenon;
+    const bool none =
+        std::ranges::any_of(in.plan.mounts, [](const Mount& m) { return m.held.setUp >= 0 && !(m.held.diameter > 0); });
+    if (!foot && !none) return;
+    Caution c = in.at("no-tenon", 0, Level::Stop);
+    c.at = nameOf(in.piece, static_cast<size_t>(axis - in.piece.axes.begin()));
+    c.message = "the chuck that swings it closes on a tenon, and there is none";
+    if (foot) c.fixes.push_back(pieceFix("a tenon on the foot", [](Piece& p) { p.choices.foot = FootMethod::Tenon; }));
+    c.fixes.push_back(pieceFix("centers marked on both ends", [chucked](Piece& p) {
+        const double height = outlineHeight(p);
+        for (OffAxis& a : p.axes) {
+            if (!chucked(a)) continue;
+            if (a.by == AxisBy::Tilt) {
+                const double slope = std::tan(a.tilt * degrees);
+                a.headOffset = a.pivot * slope;
+                a.tailOffset = std::abs(height - a.pivot) * slope;
+                a.tailDirection = a.headDirection + (a.pivot < height ? 180 : 0);
+            } else {
+                a.tailOffset = a.headOffset;
+                a.tailDirection = a.headDirection;
+            }
+            if (a.tailDirection > 360) a.tailDirection -= 360;
+            a.by = AxisBy::Centers;
+        }
+    }));
+    out.push_back(std::move(c));
+}
+
+/// No order of its cuts holds the piece for each of them.
+void unheld(const Case& in, std::vector<Caution>& out)
+{
+    if (fewestKnown(in.plan.mounts)) return;
+    Caution c = in.at("unheld", 0, Level::Stop);
+    c.message = "in no order is it held for every cut as that cut needs it: do not follow these steps";
+    if (!in.piece.axes.empty())
+        c.fixes.push_back(pieceFix("turned on the true axis alone", [](Piece& p) { p.axes.clear(); }));
+    out.push_back(std::move(c));
 }
 
 /// The jaws stand out beside a narrow foot: what is cut there once it is reversed has no room for the tool.
@@ -95,15 +142,22 @@ void besideJaws(const Case& in, std::vector<Caution>& out)
     out.push_back(std::move(c));
 }
 
+/// What is to stand rough work; the others only carry light cuts with the tailstock or a hand beside them.
+bool bites(Hold by)
+{
+    static constexpr std::array firm{Hold::Centers, Hold::Tenon,     Hold::Recess, Hold::Faceplate,
+                                     Hold::Screw,   Hold::Eccentric, Hold::Tilted};
+    return std::ranges::find(firm, by) != firm.end();
+}
+
 void proofs(const Case& in, std::vector<Caution>& out)
 {
     const bool block = isWholeBlock(in.piece);
     for (const Mount& m : in.plan.mounts) {
         if (m.proof.holds) continue;
         const auto step = std::ranges::find(in.plan.assembly.recipe, m.id, &Step::id);
-        const bool last = m.held.by == Hold::Jam || m.held.by == Hold::Cushion || m.held.by == Hold::Buttons ||
-                          m.held.by == Hold::Vacuum;
-        Caution c = in.at("hold", std::max(0, step->layer), block && !last ? Level::Stop : Level::Care);
+        const bool last = !bites(m.held.by);
+        Caution c = in.at("hold", std::max(0, step->layer), last ? Level::Care : Level::Stop);
         c.called("hold", m.id);
         c.at = print(step->title, in.style);
         c.measure = m.proof.moment;
@@ -232,6 +286,8 @@ void use(const Case& in, std::vector<Caution>& out)
 void holdCautions(const Case& in, std::vector<Caution>& out)
 {
     foot(in, out);
+    chuckWithoutTenon(in, out);
+    unheld(in, out);
     besideJaws(in, out);
     proofs(in, out);
     room(in, out);

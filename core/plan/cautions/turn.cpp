@@ -2,11 +2,11 @@
 
 #include "core/blank/sections.h"
 #include "core/constructions/end_rings.h"
-#include "core/workpiece/nest.h"
 #include "core/holding/speed.h"
 #include "core/measure/format.h"
 #include "core/process/axis_recipe.h"
 #include "core/workpiece/lid_sides.h"
+#include "core/workpiece/nest.h"
 
 #include <algorithm>
 #include <cmath>
@@ -194,7 +194,7 @@ void mountedTooFast(const Case& in, std::vector<Caution>& out)
     for (const Mount& m : in.plan.mounts) {
         if (m.speed.high >= lowest - 1e-6) continue;
         if (const int axis = axisOf(in, m); axis >= 0 && !said.insert(axis).second) continue;
-        const bool offAxis = m.held.offset > 0;
+        const bool offAxis = m.held.setUp >= 0;
         if (blankToo && !offAxis) continue;  // one thing is said once
         Caution c = atMount(in, "mount-speed", m);
         c.measure = lowest;
@@ -227,7 +227,7 @@ void mountedTooWide(const Case& in, std::vector<Caution>& out)
         c.unit = "mm";
         c.message = "off its own axis the work reaches " + in.mm(m.sweep) + " out and the bed is " + in.mm(swing) +
                     " below: it will strike the bed";
-        const double share = (swing - 1 - (m.sweep - m.held.stray)) / std::max(m.held.stray, 1e-9);
+        const double share = (swing - 1 - (m.sweep - m.stray)) / std::max(m.stray, 1e-9);
         nearerToTrue(in, m, std::floor(share * 100) / 100, c.fixes);
         out.push_back(c);
     }

@@ -21,7 +21,7 @@ std::optional<RoughTurned> roughTurned(const Piece& piece, const Plan& plan, dou
     r.wet = block->moisture;
     r.target = target;
     r.density = wood.density;
-    r.wall = roughWall(plan.shape.greatestDiameter);
+    r.wall = wetWall(plan.surfaces);
     r.onceAlong = driedSize(plan.shape.greatestDiameter, lengthwise, block->moisture, target);
     r.onceAcross = driedSize(plan.shape.greatestDiameter, wood.shrinkTangential, block->moisture, target);
     const double rough = roughDiameter(plan.surfaces);

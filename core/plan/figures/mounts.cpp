@@ -5,6 +5,7 @@
 #include "core/process/split_recipe.h"
 #include "core/words/turn.h"
 #include "core/workpiece/air_sweep.h"
+#include "core/workpiece/axis_report.h"
 #include "core/workpiece/run.h"
 
 #include <algorithm>
@@ -32,6 +33,7 @@ double torn(double diameter, double density)
     return rim / (pi * diameter / 1000) * 60;
 }
 
+constexpr double untrue = 2;  // mm that the middle of what was never turned lies off its axis; own cautious value
 constexpr double heldByPaper = 1000, heldByHotGlue = 500;  // rpm; own cautious values
 
 /// kg, of what is on the lathe: as it is known to be round, else the blank's.
@@ -45,6 +47,8 @@ double massOf(const Body& body, const Assembly& assembly, const Shape& shape)
 
 /// The most that a mount bears while it holds the work, whatever is glued on meanwhile.
 struct Borne {
+    size_t axes = 0;                 ///< set-ups on other axes that were done before it was mounted
+    Range wood{};                    ///< stations, mm
     double sweep = 0, overhang = 0;  ///< mm: the farthest wood from the work's own axis, and from the grip along it
     double mass = 0;                 ///< kg
 
@@ -53,6 +57,7 @@ struct Borne {
         mass = std::max(mass, massOf(body, assembly, shape));
         if (body.swept.empty()) return;
         const Range z = body.swept.along();
+        wood = wood.high > wood.low ? Range{std::min(wood.low, z.low), std::max(wood.high, z.high)} : z;
         sweep = std::max(sweep, body.swept.across().high);
         overhang = std::max(overhang, rimToHead ? body.grip.low - z.low : z.high - body.grip.high);
     }
@@ -67,9 +72,12 @@ std::map<std::string, Borne> borneBy(const Assembly& assembly, const Shape& shap
     std::map<std::string, bool> rimToHead;
     for (const Step& step : assembly.recipe) {
         workpiece.carryOut(step);
-        if (step.held.set) rimToHead[step.id] = step.held.rimToHead;
-        if (const Body* body = workpiece.last(); body && !body->mount.empty())
-            all[body->mount].add(*body, assembly, shape, rimToHead[body->mount]);
+        const Body* body = workpiece.last();
+        if (step.held.set) {
+            rimToHead[step.id] = step.held.rimToHead;
+            if (body) all[step.id].axes = body->axes;
+        }
+        if (body && !body->mount.empty()) all[body->mount].add(*body, assembly, shape, rimToHead[body->mount]);
     }
     return all;
 }
@@ -105,21 +113,27 @@ std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly
         const Borne borne = found == all.end() ? Borne{.mass = shape.roughWeight} : found->second;
         const Held& held = m.held;
         // The drawing shows the work as it is mounted; the grip bears what comes onto it later too.
-        const double out = standsOut(held) ? std::max(borne.overhang, held.overhang) : held.overhang;
-        // About another axis than its own it lies off by so much at the worse end.
-        m.sweep = std::max(0.5, borne.sweep > 0 && !air ? borne.sweep : assembly.cornerRadius()) + held.stray;
-        const Balance balance = held.offset > 0 ? Balance::OutOfBalance
-                                : held.round    ? Balance::Round
-                                                : Balance::Corners;
+        const double out = held.onlyBored    ? 0
+                           : standsOut(held) ? std::max(borne.overhang, held.overhang)
+                                             : held.overhang;
+        const TurnedAbout* about = held.setUp < 0 ? nullptr : &surfaces.axes[static_cast<size_t>(held.setUp)];
+        if (about) m.stray = std::max(about->centerAt(borne.wood.low).norm(), about->centerAt(borne.wood.high).norm());
+        if (about || borne.axes > 0) m.offset = imbalance(surfaces, borne.axes, about);
+        if (!held.round) m.offset = std::max(m.offset, untrue);
+        m.sweep = std::max(0.5, borne.sweep > 0 && !air ? borne.sweep : assembly.cornerRadius()) + m.stray;
+        const Balance balance = about                           ? Balance::OutOfBalance
+                                : held.round && borne.axes == 0 ? Balance::Round
+                                                                : Balance::Corners;
         const double across = std::min(2 * m.sweep, 10000.0);
         m.speed = speedRange(across, balance);
-        m.limit = held.offset > 0 ? "out of balance" : held.round ? "diameter" : "diameter of the corners";
+        m.limit = about ? "out of balance" : balance == Balance::Round ? "diameter" : "diameter of the corners";
         auto no = [&](double rpm, const char* what) {
             if (rpm < m.speed.high) m.speed.high = rpm, m.limit = what;
         };
-        no(shaken(borne.mass, held.offset, shop), "imbalance against the lathe's mass");
+        no(shaken(borne.mass, m.offset, shop), "imbalance against the lathe's mass");
         no(torn(across, density), "stress in the rim");
         no(shop.lathe.highestRpm, "the lathe's highest");
+        if (held.onlyBored) no(heldAtOneEnd, "held at one end alone");
         if (held.forNow && held.by == Hold::GlueBlock) no(heldByHotGlue, "hot glue round its edge");
         if (comesApart(recipe, step)) no(heldByPaper, "parts that only paper, tape or their ends hold");
         // Whatever was just mounted begins as slowly as the lathe turns, until it is seen to run true.

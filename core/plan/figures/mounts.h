@@ -13,6 +13,8 @@ struct Mount {
     std::string id;  ///< of the step that mounts it
     Held held;
     MountProof proof{};
+    double stray = 0;     ///< mm that the axis lies off the work's own at the worse end of the wood
+    double offset = 0;    ///< mm, of the work's middle off the axis that it turns about
     double sweep = 0;     ///< mm from the axis that the work reaches as it turns
     SpeedRange speed{};   ///< rpm; `high` is never raised to what the lathe can do: below its lowest it is a stop
     std::string limit{};  ///< what governs the speed

@@ -3,6 +3,7 @@
 #include "core/plan/plan.h"
 #include "core/workpiece/laws.h"
 #include "core/workpiece/turning.h"
+#include "tests/support/makeable_piece.h"
 #include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
@@ -39,6 +40,7 @@ struct Bar {
         s.id = id;
         s.inputs = {thing};
         s.outputs = {thing = "after-" + id};
+        if (std::holds_alternative<effect::Turn>(effect)) s.action = Action::Turn;
         s.effect = std::move(effect);
         s.held = held;
         recipe.push_back(std::move(s));
@@ -168,6 +170,12 @@ TEST(Laws, CatchARecipeThatBreaksThem)
     thick.recipe.pop_back();
     thick.add("off", effect::Part{.stays = {8, 100}});
     EXPECT_EQ(thick.broken(cup), (std::vector<BrokenLaw>{{Law::LeavesThePiece, "off"}}));
+    // Bare jaws on the outside of the cup.
+    Bar bare = goodBar();
+    bare.recipe[2].effect = effect::None{};
+    bare.recipe[3].held = {.set = true, .by = Hold::Eccentric, .diameter = 56, .depth = 20};
+    bare.add("off", effect::Part{.stays = {8, 100}});
+    EXPECT_EQ(bare.broken(cup), (std::vector<BrokenLaw>{{Law::SurfaceIsSpared, "reverse"}}));
 }
 
 TEST(Laws, AreKeptByEverySample)
@@ -197,6 +205,34 @@ TEST(Laws, AreKeptByAnyHollow)
             RC_FAIL(std::string(lawName(b.law)) + " at " + b.step);
     });
     EXPECT_GT(planned, 5) << "most can be made";
+}
+
+TEST(Laws, AreKeptByAnythingThatCanBeMade)
+{
+    std::map<std::string, std::string> broken;
+    int planned = 0;
+    property([&] {
+        const Piece p = makeablePiece();
+        const Plan plan = makePlan(p, anyShop());
+        if (plan.mustStop()) return;
+        ++planned;
+        const bool stays = p.edge.kind == Edge::Square || !plan.surfaces.cuts.empty();
+        for (const BrokenLaw& b : brokenBy(plan, pieceOf(p, plan))) {
+            // Where the blank's own rim stays, roughing may find nothing left to take.
+            if (stays && b.law == Law::TakesWood && b.step == "rough") continue;
+            RC_FAIL(p.name + ": " + lawName(b.law) + " at " + b.step);
+        }
+        // What comes round with an open hole in it is sanded by nobody.
+        bool open = false;
+        for (const size_t i : plan.schedule.order) {
+            const Step& s = plan.assembly.recipe[i];
+            if (open && s.action == Action::Sand && s.occupies(Resource::Lathe)) RC_FAIL(p.name + ": " + s.id);
+            open |= s.id.starts_with("drill-") && std::ranges::any_of(p.holes, [&](const Hole& h) {
+                return s.id == "drill-" + h.id && !h.filled && !h.early && h.into == Hole::Side;
+            });
+        }
+    });
+    EXPECT_GT(planned, 20) << "many can be made";
 }
 
 }  // namespace vl::test

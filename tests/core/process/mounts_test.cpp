@@ -134,7 +134,7 @@ TEST(Mounts, NoSpeedIsRaisedToTheLathesLowest)
         for (const Mount& m : made.mounts) {
             RC_ASSERT(m.speed.high <= any.lathe.highestRpm);
             RC_ASSERT(m.speed.high <= 9000 * mmPerInch / (2 * m.sweep) + 1e-6);
-            if (m.held.offset > 0) RC_ASSERT(m.speed.high <= 400);
+            if (m.held.setUp >= 0) RC_ASSERT(m.speed.high <= 400);
             RC_ASSERT(m.speed.low <= m.speed.high);
             if (m.speed.high < any.lathe.lowestRpm - 1e-6) RC_ASSERT(made.mustStop());
         }

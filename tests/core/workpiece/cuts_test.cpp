@@ -259,7 +259,7 @@ TEST(Holes, ThatRunIntoEachOtherBreakOutOrSlideAreSaid)
     EXPECT_EQ(level(index->fixes[0].apply(p), "hole-index"), std::nullopt);
 }
 
-TEST(Holes, AreDrilledWhileThePieceIsHeldAndBeforeItIsSanded)
+TEST(Holes, AreDrilledWhileThePieceIsHeldOnceNothingIsSandedAsItTurns)
 {
     Hole side = sideHole(50, 8, Hole::Wall), foot = sideHole(0, 6, Hole::Depth);
     side.count = 3;
@@ -267,8 +267,9 @@ TEST(Holes, AreDrilledWhileThePieceIsHeldAndBeforeItIsSanded)
     foot.depth = 5;
     const Plan plan = makePlan(with(rod(30, 100, 6), {side, foot}), Shop{});
     EXPECT_LT(test::placeOf(plan, "fine"), test::placeOf(plan, "drill-H1"));
-    EXPECT_LT(test::placeOf(plan, "drill-H1"), test::placeOf(plan, "sand"));
-    EXPECT_LT(test::placeOf(plan, "part-off"), test::placeOf(plan, "drill-H2")) << "the foot is free only then";
+    EXPECT_LT(test::placeOf(plan, "sand"), test::placeOf(plan, "drill-H1"));
+    EXPECT_LT(test::placeOf(plan, "drill-H1"), test::placeOf(plan, "mount-last"));
+    EXPECT_LT(test::placeOf(plan, "mount-last"), test::placeOf(plan, "drill-H2")) << "the foot is free only then";
     EXPECT_LT(test::placeOf(plan, "drill-H2"), test::placeOf(plan, "finish"));
     const Step& step = *std::ranges::find(plan.assembly.recipe, "drill-H1", &Step::id);
     int directions = 0;

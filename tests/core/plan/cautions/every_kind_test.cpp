@@ -1,5 +1,6 @@
 // Every kind of caution there is: each raised by a piece and a shop that are a sample but for what is said here.
 #include "core/measure/input_error.h"
+#include "core/plan/cautions/caution.h"
 #include "core/plan/plan.h"
 #include "io/piece_json.h"
 #include "io/shop_json.h"
@@ -115,6 +116,7 @@ const Raised everyKind[] = {
     {"opening-none", "lamp-shade", R"({"/worked/0/from_mm": 0, "/worked/0/to_mm": 1})"},
     {"opening-reach", "lamp-shade", R"({"/worked/0/from_mm": 10, "/worked/0/to_mm": 110})",
      R"({"/fret_reach_mm": 20})"},
+    {"no-tenon", "flare-case", R"({"/hollow/rule": "even", "/choices/foot": "recess"})"},
     {"overlap", "lamp-stand", R"({"/hollow/bore_mm": 80})"},
     {"pattern-lost", "ballast-dish", R"({"/layers/0/form/rotate_deg": 1})"},
     {"pith", "ballast-bowl", R"({"/layers/0/form/pith": true})"},
@@ -248,9 +250,22 @@ INSTANTIATE_TEST_SUITE_P(Table, EveryKind, testing::ValuesIn(everyKind), [](cons
     return name;
 });
 
+TEST(EveryKindOfCaution, SaysThatNoOrderHoldsAPiece)
+{
+    // No piece that is known asks for it: the search is said to have failed.
+    const Piece piece = test::demo("flare-case");
+    Plan plan = makePlan(piece, {});
+    plan.mounts.front().held.served = false;
+    const std::vector<Caution> all = cautionsOf(piece, {}, plan);
+    const auto raised = std::ranges::find(all, "unheld", &Caution::kind);
+    ASSERT_NE(raised, all.end());
+    EXPECT_EQ(raised->level, Level::Stop);
+    EXPECT_FALSE(raised->fixes.empty());
+}
+
 TEST(EveryKindOfCaution, HasACase)
 {
-    std::set<std::string> cases;
+    std::set<std::string> cases{"unheld"};
     for (const Raised& r : everyKind) EXPECT_TRUE(cases.insert(r.kind).second) << r.kind << " is there twice";
     const std::set<std::string> kinds = kindsInSources();
     EXPECT_GT(kinds.size(), 120u);
