@@ -57,10 +57,10 @@ BlockSize blockSize(HoldMethod method, const OnBlock& on, const Shop& shop)
     // and a shoulder for the jaws.
     const double face = 2 * (std::isnan(on.face) ? 30 : on.face) * hold.widest, least = 40;
     const double deep = std::min(8.0, shop.jaws.depth);
+    // Another block comes with a section that is closed onto it, and its tenon.
+    const double out = std::min(2 * hold.thick + deep + on.reach, 3000.0);
     constexpr double some = 10;  // mm, of any diameter: what would hold does not hang on it
-    const double holds = std::ceil(
-        proveMount(Hold::Tenon, some, deep, std::min(hold.thick + on.reach, 3000.0), shop.catchLoad, shop.grips)
-            .wouldHold);
+    const double holds = std::ceil(proveMount(Hold::Tenon, some, deep, out, shop.catchLoad, shop.grips).wouldHold);
     const Jaws& jaws = jawsFor(shop, true, std::max(usualShare * face, holds));
     BlockSize size{.wide = std::max(std::floor(face), std::max(least, std::ceil(jaws.gripLeast + 2 * tenonShoulder))),
                    .high = std::min(8.0, jaws.depth),

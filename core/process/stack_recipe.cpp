@@ -81,15 +81,18 @@ private:
     WorkItem block(const Section& section, size_t s, const Text& of, double face)
     {
         Bench bench(recipe_, s ? layer(section.first).id : "", -1, Text());
-        double height = 0, thicker = 0;  // mm
+        double height = 0, whole = 0, thicker = 0;  // mm
         for (size_t i = section.first; i <= section.last; ++i) height += layer(i).thickness;
-        // What is parted or turned down from more stands out as it was glued.
-        for (size_t i = 0; i < buildings_.size(); ++i) thicker = std::max(thicker, built(i).glued - layer(i).thickness);
+        // Sections close on any of their blocks; what is parted or turned down from more stands out as it was glued.
+        for (size_t i = 0; i < buildings_.size(); ++i) {
+            whole += layer(i).thickness;
+            thicker = std::max(thicker, built(i).glued - layer(i).thickness);
+        }
         const WorkItem mounted =
             mountBlock(bench, "waste-block", piece_.choices.holding,
                        {.face = face,
                         .height = height,
-                        .reach = thicker + (s == 0 ? std::max(outlineHeight(piece_), height) : height),
+                        .reach = whole + thicker,
                         .station = section.fromBelow ? section.z1 : section.z0,
                         .down = section.fromBelow},
                        shop_, of);

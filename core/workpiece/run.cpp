@@ -84,8 +84,11 @@ void keep(Body& b, const Region& region)
 void part(Body& mine, const effect::Part& e, size_t output, const Stock& stock)
 {
     const bool first = output == 0;
-    // What still stands on its block, or on what is left of the nest, is held on.
-    if (e.what != effect::Part::Thin && !(e.what == effect::Part::Nest && first)) mine.mount.clear();
+    // What still stands on its block, or on what is left of the nest, is held on; so is a stack on one block when the
+    // other comes off.
+    const bool stands =
+        e.what == effect::Part::Off && first && mine.grip.low >= e.stays.low && mine.grip.high <= e.stays.high;
+    if (e.what != effect::Part::Thin && !(e.what == effect::Part::Nest && first) && !stands) mine.mount.clear();
     switch (e.what) {
     case effect::Part::Off:
     case effect::Part::Thin:
