@@ -165,6 +165,7 @@ void StartPage::addSamples(QVBoxLayout* right)
                                                        {"belaying-pin", tr("a knob on a tilted axis")},
                                                        {"lead-tray", tr("a board that stays square")},
                                                        {"pilot-box", tr("four feet, and a lid")},
+                                                       {"log-pen", tr("a barrel on its tube")},
                                                        {"gull-dish", tr("wings and a bark rim")},
                                                        {"keel-stand", tr("a board arched below")},
                                                        {"buoy-bowl", tr("three legs, a grid")},

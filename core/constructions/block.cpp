@@ -214,7 +214,7 @@ void buildBlock(const Site& site, Building& out)
                                    .thickness = thickness,
                                    .grain = f.alongAxis() ? "along the axis" : "across the axis"})};
     out.parts.back().grown = f.shape == BlockForm::Log;
-    const bool round = f.shape == BlockForm::Round, standing = f.alongAxis();
+    const bool round = f.shape == BlockForm::Round, standing = f.alongAxis(), lined = tubeInBore(site.piece);
     out.steps = [=, &layer = site.layer(), &flaws = site.piece.flaws](Bench& bench, const WorkItems& parts) {
         std::vector<Setting> found;
         Text look = inspected(flaws, found);
@@ -235,7 +235,7 @@ void buildBlock(const Site& site, Building& out)
         if (waste.foot > 0) sizes.push_back(atFoot);
         if (waste.rim > 0) sizes.push_back(atRim);
         if (waste.foot > 0 && waste.rim > 0)
-            sawn.also(says(words::wasteInLength, atFoot, atRim));
+            sawn.also(says(lined ? words::wasteForSquaring : words::wasteInLength, atFoot, atRim));
         else if (waste.both() > 0)
             sawn.also(says(waste.foot > 0 ? words::wasteAtFoot : words::wasteAtRim, waste.foot > 0 ? atFoot : atRim));
         WorkItem blank = bench.step(Action::Cut, "cut", {sound}, "blank",

@@ -115,6 +115,8 @@ EndWaste endWaste(const Piece& piece, const Shop& shop, const TurnedSurfaces& su
         // What it is parted down from has it already.
         const Layer& l = piece.layers[0];
         const double has = (l.gluedThickness() - l.thickness) / 2;
+        constexpr double squared = 1.5;  // mm that squaring an end to its tube takes; own value
+        if (tubeInBore(piece)) return {.foot = std::max(0.0, squared - has), .rim = std::max(0.0, squared - has)};
         const bool bored = piece.hollow.rule == WallRule::Bored;
         const double tenon = hasChuckTenon(piece) ? tenonHigh(shop) + (bored ? closesBore : tenonShoulder) : 0;
         return {.foot = std::max(0.0, std::max(centerWaste, tenon) - has), .rim = std::max(0.0, centerWaste - has)};

@@ -1,5 +1,6 @@
 #include "core/process/block_writer.h"
 
+#include "core/process/worked_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/words/turn.h"
 #include "core/workpiece/turning.h"
@@ -253,7 +254,7 @@ void BlockWriter::turnFootOff()
     step(Action::Turn, "foot-off", "foot-turned",
          {.title = says(foot_.by == Hold::Faceplate ? words::holesOff : words::tenonOff),
           .why = says(words::floorIsKnown),
-          .how = says(words::footALittleHollow),
+          .how = footFreed(piece_, surfaces_),
           .minutes = 12,
           .uses = {Resource::Lathe},
           .effect = effect::Turn{effect::Turn::Foot, Region::box({-waste_.foot, 0}, {0, farOut})}});

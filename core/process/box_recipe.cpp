@@ -7,6 +7,7 @@
 #include "core/process/inlay_recipe.h"
 #include "core/process/shared_steps.h"
 #include "core/process/turn_recipe.h"
+#include "core/process/worked_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/words/box.h"
 #include "core/words/build.h"
@@ -283,7 +284,7 @@ private:
             step(Action::Turn, "foot-off", "foot-turned",
                  {.title = says(words::tenonOff),
                   .why = says(words::floorIsKnown),
-                  .how = says(words::footALittleHollow),
+                  .how = footFreed(piece_, surfaces_),
                   .minutes = 10,
                   .uses = {Resource::Lathe},
                   .effect = effect::Turn{effect::Turn::Foot, Region::box({-farOut, 0}, {0, farOut})}});

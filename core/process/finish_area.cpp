@@ -124,14 +124,15 @@ FinishArea finishArea(const Piece& piece, const TurnedSurfaces& surfaces)
         }
         return a;
     }
+    const Polyline inside = tubeInBore(piece) ? Polyline{} : surfaces.inside;
     const bool sawn =
         std::ranges::any_of(surfaces.cuts, [](const Cut& c) { return std::holds_alternative<Sawed>(c.solid); });
     const Polyline outside = withFaces(surfaces);
-    if (surfaces.round() && !sawn) return {swept(outside), swept(surfaces.inside)};
+    if (surfaces.round() && !sawn) return {swept(outside), swept(inside)};
     const Surfaces under(surfaces);
     const Eigen::Vector3d at = Eigen::Vector3d::Zero(), along = Eigen::Vector3d::UnitX();
     a.outside = under.turned(outside, 1, at, along) + facesOf(surfaces, under);
-    a.inside = under.turned(surfaces.inside, -1, at, along);
+    a.inside = under.turned(inside, -1, at, along);
     return a;
 }
 

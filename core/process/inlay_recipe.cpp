@@ -308,12 +308,22 @@ std::string nameOf(const Bought& bought)
     return bought.name.empty() ? choices(bought.kind)[static_cast<size_t>(bought.kind)].words : bought.name;
 }
 
+std::vector<const Bought*> fittedLast(const Piece& piece)
+{
+    std::vector<const Bought*> all;
+    for (const Bought& b : piece.bought)
+        if (&b != tubeInBore(piece)) all.push_back(&b);
+    return all;
+}
+
 WorkItem fitBought(const Piece& piece, Bench& bench, const WorkItem& finished)
 {
+    const std::vector<const Bought*> all = fittedLast(piece);
     WorkItem now = finished;
-    for (const Bought& b : piece.bought) {
+    for (const Bought* each : all) {
+        const Bought& b = *each;
         const Setting wide = lengthAt({}, "part, Ø", b.diameter), length = lengthAt({}, "part, long", b.length);
-        now = bench.step(Action::Mount, "fit-" + b.id, {now}, &b == &piece.bought.back() ? "piece" : "fitted-" + b.id,
+        now = bench.step(Action::Mount, "fit-" + b.id, {now}, each == all.back() ? "piece" : "fitted-" + b.id,
                          {.title = says(words::fitBought, nameOf(b)),
                           .why = says(words::afterFinish),
                           .how = says(words::fitWay, wide, length),

@@ -21,6 +21,8 @@ WorkItem letIn(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench,
 /// Openings in the wall, drilled, sawn and eased once the piece is off the lathe.
 WorkItem sawOpenings(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& freed);
 
+/// What is bought and fitted once the piece is finished: all but a tube that carries its wall.
+std::vector<const Bought*> fittedLast(const Piece& piece);
 /// What is bought, fitted last: gives "piece".
 WorkItem fitBought(const Piece& piece, Bench& bench, const WorkItem& finished);
 

@@ -94,7 +94,7 @@ WorkItem onceFree(const Piece& piece, const Shop& shop, const TurnedSurfaces& su
     return turnedOn(piece, surfaces, bench, now);
 }
 
-std::string beforeFitting(const Piece& piece) { return piece.bought.empty() ? "piece" : "finished-piece"; }
+std::string beforeFitting(const Piece& piece) { return fittedLast(piece).empty() ? "piece" : "finished-piece"; }
 
 WorkItem finished(const Piece& piece, const Shop& shop, Bench& bench, const WorkItem& bare)
 {

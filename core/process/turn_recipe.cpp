@@ -10,6 +10,7 @@
 #include "core/process/shared_steps.h"
 #include "core/process/split_recipe.h"
 #include "core/recipe/settings.h"
+#include "core/wood/filler.h"
 #include "core/words/build.h"
 #include "core/words/inside_out.h"
 #include "core/words/turn.h"
@@ -68,10 +69,69 @@ private:
     /// Opened on its axis where a live center would stand, once it is held by its tenon.
     bool isOpened() const { return hasTenon_ && (drilledThrough() || std::ranges::any_of(piece_.holes, inRimsMiddle)); }
 
+    /// Bored at the press, lined, and squared to its tube.
+    void lineBore()
+    {
+        const Bought& tube = *tube_;
+        const Setting bit = boreSetting(), speed = [&] {
+            Setting s = boringSpeed(bit.value);
+            s.machine = Resource::Drill;
+            return s;
+        }();
+        Bench own = firstLayer();
+        now_ = own.step(Action::Drill, "bore", {now_}, "bored",
+                        {.title = says(words::boreThrough, bit),
+                         .why = says(words::boreBeforeMounting),
+                         .how = says(words::boreForTube, bit, speed),
+                         .settings = {bit, speed},
+                         .minutes = 12,
+                         .uses = {Resource::Drill},
+                         .effect = insideTurned(surfaces_)});
+        const Setting wide = lengthAt({}, "tube, Ø", tube.diameter, "measured on it", 2),
+                      length = lengthAt({}, "tube, long", tube.length, "measured on it"),
+                      in = lengthAt({}, "inside both ends by", waste_.low, "what squaring takes");
+        now_ = own.glue("tube", {now_}, "lined",
+                        {.title = says(words::glueTube),
+                         .why = says(words::tubeCarries),
+                         .how = says(words::glueTubeWay, wide, length, in),
+                         .joint = {.faces = JointFaces::LongGrain,
+                                   .area = pi * tube.diameter * tube.length,
+                                   .joints = 1,
+                                   .woods = {&fillingOf("brass")}},
+                         .settings = {wide, length, in},
+                         .minutes = 6,
+                         .waitTitle = says(words::leaveTube),
+                         .effect = effect::LetIn{}});
+        now_ = own.step(Action::Recut, "square", {now_}, "squared",
+                        {.title = says(words::squareToTube),
+                         .why = says(words::endsRunTrue),
+                         .how = says(words::squareWay),
+                         .minutes = 8,
+                         .uses = {Resource::Drill},
+                         .effect = effect::Part{.stays = {0, outlineHeight(piece_)}}});
+    }
+    void mountOnMandrel()
+    {
+        const auto bushing = [this](const char* name, double z) {
+            return measured(name, 2 * radiusAt(surfaces_.outside, z), 2);
+        };
+        const Setting foot = bushing("bushing at the foot’s end, Ø", 0),
+                      rim = bushing("bushing at the rim’s end, Ø", outlineHeight(piece_));
+        step(Action::Mount, "mount-mandrel", "on-mandrel",
+             {.title = says(words::mountOnMandrel),
+              .why = says(words::trueToTube),
+              .how = says(words::onMandrel, foot, rim),
+              .settings = {foot, rim},
+              .minutes = 5,
+              .uses = {Resource::Lathe},
+              .held = {.set = true, .by = Hold::Mandrel, .diameter = tube_->diameter, .depth = 5, .tailstock = true}});
+    }
+
     Bench firstLayer() const { return {recipe_, piece_.layers[0].id, 0, says(words::layerNumber, 1)}; }
 
     void mountBetweenCenters()
     {
+        if (tube_) return mountOnMandrel();
         Bench bench = firstLayer();
         now_ = bench.step(Action::Mount, "mount-centres", {now_}, "mounted",
                           {.title = says(words::mountCenters, bench.name()),
@@ -141,7 +201,10 @@ private:
             held.set = true;
             held.tailstock = tailstock;
             held.onlyBored = !tailstock;
-            Text said = says(how, wide, high);
+            Text said;
+            const auto eccentric = [](const OffAxis& a) { return a.by == AxisBy::Eccentric; };
+            if (std::ranges::any_of(piece_.axes, eccentric)) said = says(words::chuckAtZero);
+            said.also(says(how, wide, high));
             if (!tenon_.jaws.empty()) said.also(says(words::withJaws, tenon_.jaws));
             step(Action::Mount, id, gives,
                  {.title = says(title),
@@ -177,7 +240,7 @@ private:
                   .how = says(words::lowestSpeed),
                   .minutes = 40,
                   .uses = {Resource::Lathe},
-                  .effect = outsideTurned(surfaces_, left_, waste_)});
+                  .effect = outsideTurned(surfaces_, left_, tube_ ? Range{} : waste_)});
         });
         does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
         if (hasTenon_) does(all, Work::Grip, Access::Outside, [this] { turnTenon(); });
@@ -197,13 +260,14 @@ private:
         if (opened && drilledThrough() && !piece_.axes.empty()) return;
         // Where the inside is done or there is none the last cuts are the outside's.
         does(all, opened ? Work::LastCuts : Work::LastOutside, opened ? Access::Rim : Access::Outside, [this] {
-            const bool outside = surfaces_.inside.empty() || isOpened();
+            const bool outside = surfaces_.inside.empty() || isOpened() || tube_;
             StepSpec fine{.title = says(outside ? words::finishOutside : words::finishWall),
                           .why = says(words::shapeHasMoved),
                           .how = says(words::lightCuts),
                           .minutes = 30,
                           .uses = {Resource::Lathe},
                           .effect = outside ? outsideTurned(surfaces_) : bothTurned(surfaces_)};
+            if (tube_) fine.how.also(says(words::toBushings));
             sayTemplate(piece_, fine.settings, fine.how);
             if (reversed()) fine.how.also(says(words::windowsCome));
             step(Action::Turn, "fine", "turned", std::move(fine));
@@ -215,6 +279,10 @@ private:
     {
         if (piece_.hollow.rule == WallRule::Bored) {
             if (hasTenon_) return false;
+            if (tube_) {
+                does(all, Work::Bore, Access::AtRest, [this] { lineBore(); });
+                return false;
+            }
             const bool before = boredFirst();
             const auto bore = [this, before] {
                 const Setting wide = boreSetting();
@@ -320,6 +388,10 @@ private:
     {
         if (piece_.nest.on) {
             does(all, Work::PartOff, Access::Rim, [this] { nest(); });
+            does(all, Work::Finish, Access::AtRest, [this] { now_ = finished(piece_, shop_, bench_, now_); });
+            return;
+        }
+        if (tube_) {
             does(all, Work::Finish, Access::AtRest, [this] { now_ = finished(piece_, shop_, bench_, now_); });
             return;
         }
@@ -446,6 +518,7 @@ private:
     Turning how_;
     double left_ = leftByRoughing(piece_);  // mm
     Range waste_ = wasteOf(piece_, shop_, surfaces_, how_);
+    const Bought* tube_ = how_ == Turning::BetweenCenters ? tubeInBore(piece_) : nullptr;
     bool hasTenon_ = how_ == Turning::BetweenCenters && hasChuckTenon(piece_);
     FootHold tenon_ = hasTenon_ ? chuckTenon(piece_, shop_, surfaces_) : FootHold{};
 };

@@ -4,6 +4,7 @@
 #include "core/process/round_marks.h"
 #include "core/recipe/settings.h"
 #include "core/words/cuts.h"
+#include "core/words/turn.h"
 #include "core/words/worked.h"
 #include "core/workpiece/decor_grid.h"
 #include "core/workpiece/worked_cuts.h"
@@ -30,7 +31,7 @@ WorkItem makeLegRing(const Piece& piece, const Shop& shop, const TurnedSurfaces&
     const LegRing ring = legRing(piece, which, surfaces);
     const std::string name = nameOf(piece, w);
     const Setting high = lengthAt({}, "legs' height", w.height);
-    if (ring.inner > 0.5) {
+    if (ring.isHollowed()) {
         const Setting in = lengthAt(Resource::Lathe, "hollow's radius", ring.inner, "foot's radius − legs' thickness");
         now = bench.step(Action::Turn, recessStep(w), {now}, "legs-hollowed-" + w.id,
                          {.title = says(words::hollowLegs, name),
@@ -158,6 +159,13 @@ WorkItem workGrids(const Piece& piece, const TurnedSurfaces& surfaces, Bench& be
         }
     }
     return now;
+}
+
+Text footFreed(const Piece& piece, const TurnedSurfaces& surfaces)
+{
+    Text how = says(words::footALittleHollow);
+    how.also(says(isHollowedBetweenLegs(piece, surfaces) ? words::nubForLegs : words::nubLast));
+    return how;
 }
 
 WorkItem makeLegs(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Bench& bench,

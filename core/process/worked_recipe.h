@@ -11,6 +11,9 @@ WorkItem workByIndex(const Piece& piece, const TurnedSurfaces& surfaces, Bench& 
 /// The decorated grids, laid out and worked on what is sanded for the last time.
 WorkItem workGrids(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& sanded);
 
+/// How what held the foot is turned away, with a nub under the live center to the last.
+Text footFreed(const Piece& piece, const TurnedSurfaces& surfaces);
+
 /// Legs hollowed and sawn out of the foot's ring, then a leaning base. `onRim`: it is held by its rim already.
 WorkItem makeLegs(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Bench& bench,
                   const WorkItem& freed, bool onRim);

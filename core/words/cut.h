@@ -48,6 +48,8 @@ inline constexpr Pattern logCrosscut{"Crosscut the log, %2 through, to a length 
                                      "it: on the table round wood rolls into "
                                      "the blade and takes the hand with it."};
 inline constexpr Pattern wasteInLength{"Of this %1 at the foot and %2 at the rim are waste for holding it."};
+inline constexpr Pattern wasteForSquaring{
+    "Of this %1 at the foot and %2 at the rim come off as the ends are squared to the tube."};
 inline constexpr Pattern wasteAtFoot{"Of this %1 at the foot are waste for holding it."};
 inline constexpr Pattern wasteAtRim{"Of this %1 at the rim are waste for holding it."};
 inline constexpr Pattern logInCradle{

@@ -23,4 +23,7 @@ inline constexpr Pattern sandedWhenDry{"Wet wood clogs the paper and goes on mov
 inline constexpr Pattern freeOfItsHold{"The wood that held the piece on the lathe is out of the way now."};
 inline constexpr Pattern finishLast{"Glue does not hold on finish, and no tool may cut through it."};
 
+inline constexpr Pattern comesAfter{"It comes after “%1”. %2"};
+inline constexpr Pattern worksOnWhatGives{"It works on what “%1” gives."};
+
 }  // namespace vl::words

@@ -35,6 +35,27 @@ inline constexpr Pattern spurAndCup{"spur driven in square to the grain on its m
                                     "tailstock locked, turned by hand first"};
 inline constexpr Pattern conesInBore{
     "cones in the bore at both ends, snug and no more: a cone wedges the wood apart; turned by hand first"};
+inline constexpr Pattern boreForTube{
+    "Clamp the blank upright in a vise at the drill press. Bore %1 through it, no faster than %2. Draw the bit back every "
+    "10 mm and clear the chips. Feed slowly where it comes out."};
+inline constexpr Pattern glueTube{"Glue the tube into the bore"};
+inline constexpr Pattern tubeCarries{"The tube carries the wall: it is in before that is turned thin."};
+inline constexpr Pattern glueTubeWay{
+    "Roughen the tube, %1, %2 long, with paper. Close its ends with wax. Spread glue in the bore and on the tube. Turn the "
+    "tube as you push it in, until it stands %3 inside both ends."};
+inline constexpr Pattern leaveTube{"Leave the tube to set"};
+inline constexpr Pattern squareToTube{"Square both ends to the tube"};
+inline constexpr Pattern endsRunTrue{"The bushings bear on the ends: what is not square turns out of round."};
+inline constexpr Pattern squareWay{
+    "Set a barrel trimmer with a pilot that fits the tube, or hold the barrel on a pin before a disc sander. Take wood off "
+    "each end until the edge of the tube shines all round, and no further. Check with a square."};
+inline constexpr Pattern mountOnMandrel{"Mount the barrel on its mandrel"};
+inline constexpr Pattern trueToTube{"Held by its tube, it runs true to what goes into it."};
+inline constexpr Pattern onMandrel{
+    "Slide the barrel onto the mandrel between its bushings, %1 and %2. Tighten the nut by hand. Bring the live center up "
+    "lightly: a mandrel that bows turns the barrel out of round. Spin the work by hand one full turn before you switch "
+    "on."};
+inline constexpr Pattern toBushings{"Stop where the wood is flush with the bushing at each end."};
 inline constexpr Pattern boreBeforeMounting{
     "before it is mounted, while both ends are free: the bore is what the outside is then made true to"};
 inline constexpr Pattern trimSheet{"Trim %1 flush and open its middle"};
@@ -333,8 +354,9 @@ inline constexpr Pattern tenonOff{"Turn the tenon off and finish the foot"};
 inline constexpr Pattern holesOff{"Turn the screw holes off and finish the foot"};
 inline constexpr Pattern floorIsKnown{"last: the inside's floor is known now, and measured before the foot is cut"};
 inline constexpr Pattern footALittleHollow{
-    "a little hollow, so that it stands on its ring; the last nub under the tailstock sawn off by hand with the lathe "
-    "at rest"};
+    "Turn the foot a little hollow, so that the piece stands on its ring. Leave a nub under the live center."};
+inline constexpr Pattern nubLast{"With the lathe at rest, saw the nub off by hand and pare its place level."};
+inline constexpr Pattern nubForLegs{"The nub stays: it holds the work while the legs are hollowed."};
 
 // Several axes
 inline constexpr Pattern axisNamed{"%1"};
@@ -372,18 +394,19 @@ inline constexpr Pattern tiltedInJaws{
     "Bring the tailstock's point up where it meets the other end. Spin the work by hand one full turn before you "
     "switch on."};
 inline constexpr Pattern trueInChuck{
-    "Close the chuck straight on the tenon, %1, %2 high, its shoulder flat against the jaws; an eccentric chuck stands "
-    "at 0. Bring the live center up in its first mark. Spin the work by hand one full turn before you switch on."};
+    "Close the chuck straight on the tenon, %1, %2 high, its shoulder flat against the jaws. Bring the live center up in its "
+    "first mark. Spin the work by hand one full turn before you switch on."};
+inline constexpr Pattern chuckAtZero{"Set the eccentric chuck back to 0."};
 inline constexpr Pattern coneInBore{"Bring the live center's cone up in the hole"};
 inline constexpr Pattern coneCarries{"bored, the piece stands out too far to be held by its tenon alone"};
 inline constexpr Pattern coneInBoreWay{
     "Leave the jaws closed on the tenon, %1, %2 high. Bring the cone up snug and no more: forced in, it wedges the "
     "wood apart. Spin the work by hand one full turn before you switch on."};
-inline constexpr Pattern chuckForBore{"Hold the tenon in the chuck for the bore"};
+inline constexpr Pattern chuckForBore{"Hold the tenon in the chuck"};
 inline constexpr Pattern solidForSides{"bored now, not before: until now a center held each end"};
 inline constexpr Pattern chuckForBoreWay{
-    "Close the chuck straight on the tenon, %1, %2 high, its shoulder flat against the jaws; an eccentric chuck stands "
-    "at 0. Draw the tailstock back. Nothing but the saw and the bit touch the work while it is held so."};
+    "Close the chuck straight on the tenon, %1, %2 high, its shoulder flat against the jaws. Draw the tailstock back. "
+    "Nothing but the saw and the bit touch the work while it is held so."};
 inline constexpr Pattern faceFreeEnd{"Saw the waste off the free end"};
 inline constexpr Pattern noCenterAnyMore{"the center has served, and the hole begins in the finished face"};
 inline constexpr Pattern faceFreeEndWay{

@@ -117,6 +117,13 @@ std::vector<double> directionsOf(const Piece& piece, size_t which)
     return angles;
 }
 
+bool isHollowedBetweenLegs(const Piece& piece, const TurnedSurfaces& surfaces)
+{
+    for (size_t i = 0; i < piece.worked.size(); ++i)
+        if (piece.worked[i].kind == Worked::Legs && legRing(piece, i, surfaces).isHollowed()) return true;
+    return false;
+}
+
 LegRing legRing(const Piece& piece, size_t which, const TurnedSurfaces& surfaces)
 {
     const Worked& w = piece.worked[which];
@@ -149,7 +156,7 @@ std::vector<Cut> workedCuts(const Piece& piece, const TurnedSurfaces& surfaces)
         if (w.kind == Worked::Legs) {
             const LegRing ring = legRing(piece, i, surfaces);
             constexpr double before = 5;  // mm below the foot
-            if (ring.inner > 0.5)
+            if (ring.isHollowed())
                 cuts.push_back(
                     {recessStep(w),
                      Drilled{.from = -before * axis,

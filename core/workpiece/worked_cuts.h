@@ -34,8 +34,11 @@ struct LegRing {
     double outer = 0, inner = 0;  ///< radii at the foot between which they stand, mm
     bool across = false;          ///< the fibers run across the axis
     std::vector<double> grain{};  ///< of each leg: how far the fibers run through it at its foot, mm
+    bool isHollowed() const { return inner > 0.5; }
 };
 LegRing legRing(const Piece& piece, size_t which, const TurnedSurfaces& surfaces);
+/// Whether the foot is hollowed between legs, with the tailstock up.
+bool isHollowedBetweenLegs(const Piece& piece, const TurnedSurfaces& surfaces);
 
 /// The directions of all that one of them comes to, from 12 o'clock, degrees.
 std::vector<double> directionsOf(const Piece& piece, size_t which);

@@ -5,6 +5,7 @@
 #include "io/shop_json.h"
 
 #include <algorithm>
+#include <cmath>
 #include <filesystem>
 #include <fstream>
 #include <sstream>
@@ -62,6 +63,14 @@ long placeOf(const Plan& plan, const std::string& id)
     const auto it =
         std::ranges::find_if(plan.schedule.order, [&](size_t i) { return plan.assembly.recipe[i].id == id; });
     return it == plan.schedule.order.end() ? -1 : it - plan.schedule.order.begin();
+}
+
+double settingOf(const Plan& plan, const std::string& step, const std::string& name)
+{
+    const Step* s = stepOf(plan, step);
+    if (!s) return std::nan("");
+    const auto it = std::ranges::find(s->settings, name, &Setting::name);
+    return it == s->settings.end() ? std::nan("") : it->value;
 }
 
 std::vector<const Step*> stepsOf(const Plan& plan, const std::string& prefix)

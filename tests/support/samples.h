@@ -26,6 +26,8 @@ Piece tallVase(int rings, int segments);
 const Caution* find(const Plan& plan, const std::string& prefix);
 /// The step of this id; null where there is none.
 const Step* stepOf(const Plan& plan, const std::string& id);
+/// A setting of a step by its name; NaN where it has none.
+double settingOf(const Plan& plan, const std::string& step, const std::string& name);
 /// The how-manieth step done is the one of this id; -1 where there is none.
 long placeOf(const Plan& plan, const std::string& id);
 /// Every step whose id begins with this.

@@ -29,6 +29,7 @@
 #include <QSpinBox>
 #include <QTableWidget>
 #include <QTimer>
+#include <QToolTip>
 
 using namespace vl;
 using namespace vl::app;
@@ -394,6 +395,13 @@ TEST(Timetable, StepsAreMovedDoneAndReplanned)
     EXPECT_EQ(b.doc().history().undoText(), "move in time");
     b.press("step-free");
     EXPECT_EQ(b.doc().plan().schedule.start[first], was);
+    // Earlier than what it works on it cannot begin, and says why.
+    size_t bound = 0;
+    while (recipe[bound].after.empty() || recipe[bound].workMinutes <= 0) ++bound;
+    const QPointF place = timetable->stepPosition(recipe[bound].id);
+    b.drag(timetable, place, place - QPointF(60, 0), 8);
+    EXPECT_TRUE(QToolTip::text().contains("It works on what") || QToolTip::text().contains("It comes after"))
+        << QToolTip::text().toStdString();
     // It is done, later than planned: what hangs on it moves on.
     now = monday + 2 * 1440;
     b.press("step-done");

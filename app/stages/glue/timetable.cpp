@@ -3,6 +3,7 @@
 #include "app/canvas/arrow_key.h"
 #include "app/theme/theme.h"
 #include "core/plan/recipe_graph.h"
+#include "core/plan/schedule/barrier.h"
 #include "core/plan/schedule/session.h"
 #include "report/drawing.h"
 
@@ -315,7 +316,9 @@ void Timetable::mouseMoveEvent(QMouseEvent* event)
     constexpr double slack = 5;  // pixels that a press may slip
     if (!held_.changing() && std::abs(px - pressed) < slack) return;
     // Dragged back to its beginning it is free again.
-    moveStep(held_->step, px > pressed ? std::optional(time(px) - held_->into) : std::nullopt);
+    const double to = time(px) - held_->into;
+    moveStep(held_->step, px > pressed ? std::optional(to) : std::nullopt);
+    tell(held_->step, to, event->globalPosition().toPoint());
 }
 
 void Timetable::mouseReleaseEvent(QMouseEvent*) { held_.release(); }
@@ -364,12 +367,25 @@ void Timetable::moveStep(const std::string& step, std::optional<double> to)
     });
 }
 
+/// Says what keeps a step from beginning at a time, where anything does.
+void Timetable::tell(const std::string& id, double minutes, const QPoint& at)
+{
+    const auto step = std::ranges::find(recipe(), id, &Step::id);
+    if (step == recipe().end()) return;
+    const auto barrier = barrierTo(recipe(), schedule(), static_cast<size_t>(step - recipe().begin()), minutes);
+    QToolTip::showText(
+        at, barrier ? QString::fromStdString(print(sayBarrier(recipe(), *barrier), doc_.style())) : QString(), this);
+}
+
 /// The chosen step later, or earlier again, by so many minutes: as a drag of its bar does.
 void Timetable::moveChosen(double minutes)
 {
     const int i = chosen();
     if (i < 0 || recipe()[static_cast<size_t>(i)].workMinutes <= 0) return;
-    moveStep(recipe()[static_cast<size_t>(i)].id, schedule().start[static_cast<size_t>(i)] + minutes);
+    const std::string id = recipe()[static_cast<size_t>(i)].id;
+    const double to = schedule().start[static_cast<size_t>(i)] + minutes;
+    moveStep(id, to);
+    tell(id, to, mapToGlobal(stepPosition(id).toPoint()));
 }
 
 void Timetable::settle()

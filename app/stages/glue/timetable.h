@@ -54,6 +54,7 @@ private:
     void moveChosen(double minutes);
     /// A step begins no sooner than a time; none: it is free again.
     void moveStep(const std::string& step, std::optional<double> to);
+    void tell(const std::string& id, double minutes, const QPoint& at);
     void drawDays(QPainter& painter, bool dated) const;
     void drawRows(QPainter& painter) const;
     void drawBars(QPainter& painter) const;

@@ -8,11 +8,12 @@ namespace vl {
 
 /// A part that is bought and fitted into a hole of the piece, or onto its end. Lengths mm.
 struct Bought {
+    static constexpr const char* ownBore = "bore";  ///< as a hole: the bore of the piece itself
     enum Kind { Mesh, Tube, Hanger, Cork, Clock, PenWorks, Other };
     std::string id;    ///< lasts
     std::string name;  ///< "hygrometer"; empty: by its kind
     Kind kind = Clock;
-    std::string hole;      ///< id of the hole that it goes into
+    std::string hole;      ///< id of the hole that it goes into, or ownBore
     double diameter = 36;  ///< of what goes in
     double length = 12;    ///< of what goes in
     double flange = 40;    ///< Ø of what stays outside; 0: nothing does
@@ -35,7 +36,7 @@ template <class V, As<Bought> F> void fields(V& v, F& f)
     v.text("id", f.id, 40, "Id", "lasts when others are put in or taken out");
     v.text("name", f.name, 100, "Name");
     v.choice("kind", f.kind, "Bought");
-    v.text("hole", f.hole, 40, "Goes into hole", "its id");
+    v.text("hole", f.hole, 40, "Goes into hole", "its id; bore: the bore of the piece itself");
     v.length("diameter_mm", f.diameter, {0.5, 600}, "Ø of what goes in", "measured on the part itself");
     v.length("length_mm", f.length, {0.2, 1000}, "Length of what goes in");
     v.length("flange_mm", f.flange, {0, 800}, "Ø of what stays outside", "0: nothing does");

@@ -20,6 +20,15 @@ double stackHeight(const Piece& piece)
 
 double outlineHeight(const Piece& piece) { return piece.outside.empty() ? 0 : piece.outside.back().z; }
 
+const Bought* tubeInBore(const Piece& piece)
+{
+    if (piece.hollow.rule != WallRule::Bored || piece.layers.size() != 1 || !piece.axes.empty() || piece.split.on)
+        return nullptr;
+    const auto it = std::ranges::find_if(
+        piece.bought, [](const Bought& b) { return b.kind == Bought::Tube && b.hole == Bought::ownBore; });
+    return it == piece.bought.end() ? nullptr : &*it;
+}
+
 Outline drawnFrom(const Polyline& inside, const Piece& piece)
 {
     const Polyline outside = flatten(piece.outside);

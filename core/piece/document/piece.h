@@ -427,6 +427,10 @@ Piece withForms(Piece piece);
 /// Height of the outline, mm.
 double outlineHeight(const Piece& piece);
 
+/// The tube that lines the bore of a piece and carries its wall: it goes in before the outside is turned. Null where
+/// none does.
+const Bought* tubeInBore(const Piece& piece);
+
 /// A freely drawn inside of about seven nodes that follows an inside line; where that is empty, half the outside's
 /// radius.
 Outline drawnFrom(const Polyline& inside, const Piece& piece);

@@ -222,6 +222,19 @@ Piece addBought(Piece piece, Bought::Kind kind)
                                       Usual{36, 12, 40, Hole::Rim}, Usual{8, 20, 12, Hole::Rim},
                                       Usual{20, 10, 24, Hole::Rim}};
     const Usual& u = usual[static_cast<size_t>(kind)];
+    Bought b;
+    b.kind = kind;
+    if (kind == Bought::Tube && piece.hollow.rule == WallRule::Bored) {
+        // It lines the bore, and what is bought goes into it.
+        constexpr double room = 0.2;  // mm for the glue; own value
+        b.hole = Bought::ownBore;
+        b.diameter = piece.hollow.bore - room;
+        b.length = outlineHeight(piece);
+        b.flange = 0;
+        piece.bought.push_back(std::move(b));
+        identifyCuts(piece);
+        return piece;
+    }
     Hole h;
     h.into = u.into;
     h.at = 0;
@@ -231,8 +244,6 @@ Piece addBought(Piece piece, Bought::Kind kind)
     h.depth = u.length + 0.5;
     piece.holes.push_back(h);
     identifyCuts(piece);
-    Bought b;
-    b.kind = kind;
     b.hole = piece.holes.back().id;
     b.diameter = u.diameter;
     b.length = u.length;

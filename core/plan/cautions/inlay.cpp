@@ -58,9 +58,30 @@ void rods(const Case& in, std::vector<Caution>& out)
     }
 }
 
+/// A tube that lines the bore; what goes into the tube is as wide as its maker made it.
+void inOwnBore(const Case& in, const Bought& b, std::vector<Caution>& out)
+{
+    const Bought* tube = tubeInBore(in.piece);
+    const double room = in.piece.hollow.bore - b.diameter;
+    const bool lines = tube == &b, tight = room<0, loose = room>(lines ? 0.5 : 1);
+    if (!(lines || !tube) || !(tight || loose)) return;
+    Caution c = atPlace(in, "bought-fit", b.id, nameOf(b), 0, tight ? Level::Stop : Level::Care);
+    c.measure = room;
+    c.limit = tight ? 0 : lines ? 0.5 : 1;
+    c.message = tight ? "it is " + in.mm(-room) + " wider than the bore"
+                      : "the bore is " + in.mm(room) + " wider than it is: the glue does not fill that";
+    c.fixes.push_back(
+        pieceFix("a bore of Ø " + in.mm(b.diameter + 0.25), [b](Piece& p) { p.hollow.bore = b.diameter + 0.25; }));
+    out.push_back(std::move(c));
+}
+
 void fitting(const Case& in, std::vector<Caution>& out)
 {
     for (const Bought& b : in.piece.bought) {
+        if (b.hole == Bought::ownBore && in.piece.hollow.rule == WallRule::Bored) {
+            inOwnBore(in, b, out);
+            continue;
+        }
         const auto drilled = std::ranges::find_if(
             in.plan.surfaces.holes, [&](const DrilledHole& h) { return in.piece.holes[h.hole].id == b.hole; });
         if (drilled == in.plan.surfaces.holes.end()) {

@@ -228,8 +228,8 @@ TEST(Laws, AreKeptByAnythingThatCanBeMade)
             const Step& s = plan.assembly.recipe[i];
             if (open && s.action == Action::Sand && s.occupies(Resource::Lathe)) RC_FAIL(p.name + ": " + s.id);
             open |= s.id.starts_with("drill-") && std::ranges::any_of(p.holes, [&](const Hole& h) {
-                return s.id == "drill-" + h.id && !h.filled && !h.early && h.into == Hole::Side;
-            });
+                        return s.id == "drill-" + h.id && !h.filled && !h.early && h.into == Hole::Side;
+                    });
         }
     });
     EXPECT_GT(planned, 20) << "many can be made";

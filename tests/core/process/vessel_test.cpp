@@ -32,15 +32,6 @@ Piece ring()
 
 Piece pin() { return plainCylinder(14, 150, BlockForm::Along); }
 
-/// A setting of a step by its name; NaN where it has none.
-double settingOf(const Plan& plan, const std::string& step, const std::string& name)
-{
-    const Step* s = stepOf(plan, step);
-    if (!s) return std::nan("");
-    const auto it = std::ranges::find(s->settings, name, &Setting::name);
-    return it == s->settings.end() ? std::nan("") : it->value;
-}
-
 /// Whether these steps come in this order.
 void expectOrder(const Plan& plan, const std::vector<std::string>& ids)
 {

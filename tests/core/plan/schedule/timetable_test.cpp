@@ -3,6 +3,7 @@
 #include "core/piece/edits/edit.h"
 #include "core/plan/figures/gluing.h"
 #include "core/plan/plan.h"
+#include "core/plan/schedule/barrier.h"
 #include "core/plan/schedule/session.h"
 #include "tests/support/property.h"
 #include "tests/support/samples.h"
@@ -375,4 +376,20 @@ TEST(Session, IsTheNextDayThatHasSomethingLeftToDo)
     for (const Step& step : first.assembly.recipe)
         piece.progress.done.push_back({step.id, 20000.0 * 1440, 20000.0 * 1440, {}});
     EXPECT_TRUE(nextSession(first.assembly.recipe, makePlan(piece, shop).schedule).steps.empty());
+}
+
+TEST(Barrier, IsWhatEndsLastOfWhatMustBeDoneFirst)
+{
+    Recipe r{step("bore", 10, 0), step("glue", 10, 60, {}, {"bore"}), step("sand", 10, 0, {}, {"bore", "glue"})};
+    r[2].placedBy.push_back({"glue", "cured", says({"Glue must have set."})});
+    const Schedule schedule = scheduleRecipe(r, openAllDay());
+    const auto before = barrierTo(r, schedule, 2, 15);
+    ASSERT_TRUE(before);
+    EXPECT_EQ(before->step, 1u);
+    EXPECT_EQ(before->free, schedule.end[1]);
+    EXPECT_EQ(print(sayBarrier(r, *before)), "It comes after “a step”. Glue must have set.");
+    EXPECT_FALSE(barrierTo(r, schedule, 2, schedule.end[1]));
+    const auto made = barrierTo(r, schedule, 1, 0);
+    ASSERT_TRUE(made);
+    EXPECT_EQ(print(sayBarrier(r, *made)), "It works on what “a step” gives.");
 }
