@@ -176,6 +176,7 @@ TEST(Order, KeepsEveryRuleWithTheFewestMountingsOfAllOrdersWhateverTheyAreGivenI
             Mounting one{.rimToHead = test::coin(), .center = test::coin()};
             if (test::inRange(0, 3) == 0) one.needs = {ops[test::inRange<std::size_t>(0, ops.size())].work};
             if (test::inRange(0, 3) == 0) one.spoiledBy = {ops[test::inRange<std::size_t>(0, ops.size())].work};
+            if (test::inRange(0, 5) == 0) one.only = {ops[test::inRange<std::size_t>(0, ops.size())].work};
             mountings.push_back(std::move(one));
         }
         const FoundOrder found = findOrder(ops, mountings, manner);
