@@ -30,12 +30,16 @@ double tenonHigh(const Shop& shop)
     return high;
 }
 
-/// Two fifths of the greatest diameter on the radius (common practice), no wider than what roughing leaves round it has
-/// a shoulder for.
-FootHold tenonHold(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces)
+/// The widest tenon that what roughing leaves at the foot has a shoulder for, mm.
+double widestTenon(const Piece& piece, const TurnedSurfaces& surfaces)
 {
-    const double most = 2 * (footRadiusOf(surfaces) + leftByRoughing(piece) - tenonShoulder),
-                 wanted = 0.8 * surfaces.widest();
+    return 2 * (footRadiusOf(surfaces) + leftByRoughing(piece) - tenonShoulder);
+}
+
+/// A tenon as wide as it is wanted (mm), within the jaws' range and no wider than there is wood for.
+FootHold tenonHold(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, double wanted)
+{
+    const double most = widestTenon(piece, surfaces);
     const Jaws& jaws = jawsFor(shop, true, std::min(wanted, most));
     FootHold f{.by = Hold::Tenon, .depth = tenonHigh(shop), .jaws = jaws.name};
     f.diameter = std::clamp(wanted, jaws.gripLeast, std::max(jaws.gripLeast, jaws.gripMost));
@@ -56,7 +60,8 @@ bool hasChuckTenon(const Piece& piece)
 
 FootHold chuckTenon(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces)
 {
-    FootHold f = tenonHold(piece, shop, surfaces);
+    // Long work is held as wide as it can be.
+    FootHold f = tenonHold(piece, shop, surfaces, widestTenon(piece, surfaces));
     f.left = piece.hollow.rule == WallRule::Bored ? closesBore : outlineHeight(piece);
     return f;
 }
@@ -140,7 +145,8 @@ FootHold footHold(const Piece& piece, const Shop& shop, const TurnedSurfaces& su
     const double floor = surfaces.inside.empty() ? outlineHeight(piece) : surfaces.inside.front().x();
     switch (piece.choices.foot) {
     case FootMethod::Tenon:
-        f = tenonHold(piece, shop, surfaces);
+        // Two fifths of the greatest diameter; common practice.
+        f = tenonHold(piece, shop, surfaces, 0.8 * widest);
         // It stands below the foot, in wood that is turned off.
         f.left = isVessel(piece) && goesThrough(surfaces) ? closesBore : floor;
         break;

@@ -112,6 +112,9 @@ void TurnWriter::free(Operations& all, bool later)
         return;
     }
     if (tube_) {
+        if (later)
+            does(all, Work::OnceFree, Access::AtRest,
+                 [this] { now_ = onceFree(piece_, shop_, surfaces_, bench_, now_, false); });
         does(all, Work::Finish, Access::AtRest, [this] { now_ = finished(piece_, shop_, bench_, now_); });
         return;
     }

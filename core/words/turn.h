@@ -36,24 +36,24 @@ inline constexpr Pattern spurAndCup{"spur driven in square to the grain on its m
 inline constexpr Pattern conesInBore{
     "cones in the bore at both ends, snug and no more: a cone wedges the wood apart; turned by hand first"};
 inline constexpr Pattern boreForTube{
-    "Clamp the blank upright in a vise at the drill press. Bore %1 through it, no faster than %2. Draw the bit back every "
-    "10 mm and clear the chips. Feed slowly where it comes out."};
+    "Clamp the blank upright in a vise at the drill press. Bore %1 through it, no faster than %2. Draw the bit back "
+    "every 10 mm and clear the chips. Feed slowly where it comes out."};
 inline constexpr Pattern glueTube{"Glue the tube into the bore"};
 inline constexpr Pattern tubeCarries{"The tube carries the wall: it is in before that is turned thin."};
 inline constexpr Pattern glueTubeWay{
-    "Roughen the tube, %1, %2 long, with paper. Close its ends with wax. Spread glue in the bore and on the tube. Turn the "
-    "tube as you push it in, until it stands %3 inside both ends."};
+    "Roughen the tube, %1, %2 long, with paper. Close its ends with wax. Spread glue in the bore and on the tube. Turn "
+    "the tube as you push it in, until it stands %3 inside both ends."};
 inline constexpr Pattern leaveTube{"Leave the tube to set"};
 inline constexpr Pattern squareToTube{"Square both ends to the tube"};
 inline constexpr Pattern endsRunTrue{"The bushings bear on the ends: what is not square turns out of round."};
 inline constexpr Pattern squareWay{
-    "Set a barrel trimmer with a pilot that fits the tube, or hold the barrel on a pin before a disc sander. Take wood off "
-    "each end until the edge of the tube shines all round, and no further. Check with a square."};
+    "Set a barrel trimmer with a pilot that fits the tube, or hold the barrel on a pin before a disc sander. Take wood "
+    "off each end until the edge of the tube shines all round, and no further. Check with a square."};
 inline constexpr Pattern mountOnMandrel{"Mount the barrel on its mandrel"};
 inline constexpr Pattern trueToTube{"Held by its tube, it runs true to what goes into it."};
 inline constexpr Pattern onMandrel{
-    "Slide the barrel onto the mandrel between its bushings, %1 and %2. Tighten the nut by hand. Bring the live center up "
-    "lightly: a mandrel that bows turns the barrel out of round. Spin the work by hand one full turn before you switch "
+    "Slide the barrel onto the mandrel between its bushings, %1 and %2. Tighten the nut by hand. Bring the live "
+    "center up lightly: a mandrel that bows turns the barrel out of round. Spin the work by hand one full turn before you switch "
     "on."};
 inline constexpr Pattern toBushings{"Stop where the wood is flush with the bushing at each end."};
 inline constexpr Pattern boreBeforeMounting{
@@ -394,8 +394,8 @@ inline constexpr Pattern tiltedInJaws{
     "Bring the tailstock's point up where it meets the other end. Spin the work by hand one full turn before you "
     "switch on."};
 inline constexpr Pattern trueInChuck{
-    "Close the chuck straight on the tenon, %1, %2 high, its shoulder flat against the jaws. Bring the live center up in its "
-    "first mark. Spin the work by hand one full turn before you switch on."};
+    "Close the chuck straight on the tenon, %1, %2 high, its shoulder flat against the jaws. Bring the live center up "
+    "in its first mark. Spin the work by hand one full turn before you switch on."};
 inline constexpr Pattern chuckAtZero{"Set the eccentric chuck back to 0."};
 inline constexpr Pattern coneInBore{"Bring the live center's cone up in the hole"};
 inline constexpr Pattern coneCarries{"bored, the piece stands out too far to be held by its tenon alone"};

@@ -37,8 +37,8 @@ inline constexpr Pattern jamForLegs{"the rim in a turned recess that it just ent
 inline constexpr Pattern hollowLegs{"Hollow the foot between %1"};
 inline constexpr Pattern ringCarries{"the ring that the legs are sawn from carries the work until it is off the lathe"};
 inline constexpr Pattern hollowLegsWay{
-    "Measure the floor first. Round the nub under the live center, hollow the foot to a radius of %1 and %2 deep, its wall "
-    "square. With the lathe at rest, draw the tailstock back, saw the nub off and pare its place level."};
+    "Measure the floor first. Round the nub under the live center, hollow the foot to a radius of %1 and %2 deep, its "
+    "wall square. With the lathe at rest, draw the tailstock back, saw the nub off and pare its place level."};
 inline constexpr Pattern sawLegs{"Saw %1 out of the foot's ring, %2 of them"};
 inline constexpr Pattern afterTurning{"turned legs would come round half in air, and a finger between them"};
 inline constexpr Pattern sawLegsWay{

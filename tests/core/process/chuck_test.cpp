@@ -37,7 +37,7 @@ TEST(Chuck, SwingsASpindleByATenonAndBoresItOnceItsSidesAreCut)
 {
     const Plan plan = makePlan(demo("flare-case"), harbourShop());
     // 8 mm of tenon and 6 that close the bore at the foot; 12 that a center's mark needs at the rim.
-    EXPECT_NEAR(settingOf(plan, "cut-L1", "length"), 180 + 14 + 12, 1e-9);
+    EXPECT_NEAR(plan.assembly.parts.front().length, 180 + 14 + 12, 1e-9);
     // Foot Ø 42, roughed 1 mm over all round, less a shoulder of 3 mm.
     EXPECT_NEAR(settingOf(plan, "foot", "tenon, Ø"), 42 + 2 * 1 - 2 * 3, 1e-9);
     EXPECT_LT(placeOf(plan, "foot"), placeOf(plan, "mount-A1-1"));
@@ -78,7 +78,7 @@ TEST(Chuck, HoldsASpindleForAHoleWhereItsCenterStood)
     EXPECT_LT(placeOf(plan, drill), placeOf(plan, "mount-cone"));
     EXPECT_LT(placeOf(plan, "mount-cone"), placeOf(plan, "sand"));
     // 8 mm of tenon, 3 of shoulder: a center's 12 are more.
-    EXPECT_NEAR(settingOf(plan, "cut-L1", "length"), 160 + 12 + 12, 1e-9);
+    EXPECT_NEAR(plan.assembly.parts.front().length, 160 + 12 + 12, 1e-9);
 }
 
 TEST(Chuck, TakesTheTenonAfterSidesWhoseMarksLieBesideIt)
@@ -158,7 +158,7 @@ TEST(Barrel, IsLinedAndSquaredBeforeItIsTurned)
     EXPECT_GE(placeOf(plan, order[0]), 0);
     EXPECT_FALSE(stepOf(plan, "part-off")) << "its ends are done";
     EXPECT_FALSE(stepOf(plan, "fit-B1")) << "the tube is in";
-    EXPECT_NEAR(settingOf(plan, "cut-L1", "length"), 52 + 2 * 1.5, 1e-9) << "what squaring takes";
+    EXPECT_NEAR(plan.assembly.parts.front().length, 52 + 2 * 1.5, 1e-9) << "what squaring takes";
     EXPECT_NEAR(stepOf(plan, "tube-L1")->glue.area, pi * 7 * 52, 1e-9);
     EXPECT_NEAR(settingOf(plan, "mount-mandrel", "bushing at the foot’s end, Ø"), 12.2, 1e-9);
     EXPECT_NEAR(settingOf(plan, "mount-mandrel", "bushing at the rim’s end, Ø"), 11.4, 1e-9);
