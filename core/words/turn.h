@@ -52,9 +52,9 @@ inline constexpr Pattern squareWay{
 inline constexpr Pattern mountOnMandrel{"Mount the barrel on its mandrel"};
 inline constexpr Pattern trueToTube{"Held by its tube, it runs true to what goes into it."};
 inline constexpr Pattern onMandrel{
-    "Slide the barrel onto the mandrel between its bushings, %1 and %2. Tighten the nut by hand. Bring the live "
-    "center up lightly: a mandrel that bows turns the barrel out of round. Spin the work by hand one full turn before you switch "
-    "on."};
+    "Slide the barrel onto the mandrel between its bushings, %1 and %2. Tighten the nut by hand. Bring the live center "
+    "up lightly: a mandrel that bows turns the barrel out of round. Spin the work by hand one full turn before you "
+    "switch on."};
 inline constexpr Pattern toBushings{"Stop where the wood is flush with the bushing at each end."};
 inline constexpr Pattern boreBeforeMounting{
     "before it is mounted, while both ends are free: the bore is what the outside is then made true to"};
