@@ -46,7 +46,7 @@ LathePlan planLathe(const Assembly& assembly, const TurnedSurfaces& surfaces, co
     // What the mounts on the true axis bear is said here too: one number, wherever it is read.
     if (!mounts.empty()) slowTo(mounts.front(), l.rough);
     // What is mounted once, rough, is finished as it was mounted.
-    const auto again = [](const Mount& m) { return m.held.round && m.held.setUp < 0; };
+    const auto again = [](const Mount& m) { return m.held.round && m.held.setUp < 0 && !m.held.onlyBored; };
     const bool once = std::ranges::none_of(mounts, again);
     for (const Mount& m : mounts)
         if (again(m) || (once && m.held.setUp < 0)) slowTo(m, l.finished);
