@@ -52,7 +52,7 @@ FootHold tenonHold(const Piece& piece, const Shop& shop, const TurnedSurfaces& s
 
 bool hasChuckTenon(const Piece& piece)
 {
-    if (!staysBetweenCenters(piece) || piece.split.on) return false;
+    if (!staysBetweenCenters(piece) || piece.split.on || tubeInBore(piece)) return false;
     return std::ranges::any_of(piece.holes, inRimsMiddle) ||
            (piece.hollow.rule == WallRule::Bored && !piece.axes.empty()) ||
            std::ranges::any_of(piece.axes, [](const OffAxis& a) { return a.by != AxisBy::Centers; });

@@ -74,7 +74,11 @@ void TurnWriter::boreInChuck()
                   left =
                       lengthAt({}, "waste left to close the bore", waste_.low - tenon_.depth - into, "waste − tenon");
     Setting speed = boringSpeed(wide.value);
-    speed.value = std::min(speed.value, heldAtOneEnd);
+    if (speed.value > heldAtOneEnd) {
+        speed.value = heldAtOneEnd;
+        speed.formula = "own value for what one end holds";
+        speed.source = "";
+    }
     effect::Turn bore = insideTurned(surfaces_);
     bore.away = bore.away | Region::box({-into, height}, {0, wide.value / 2});
     step(Action::Drill, "bore", "bored",

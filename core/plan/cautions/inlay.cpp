@@ -63,11 +63,13 @@ void inOwnBore(const Case& in, const Bought& b, std::vector<Caution>& out)
 {
     const Bought* tube = tubeInBore(in.piece);
     const double room = in.piece.hollow.bore - b.diameter;
-    const bool lines = tube == &b, tight = room<0, loose = room>(lines ? 0.5 : 1);
+    const bool lines = tube == &b;
+    const double most = lines ? 0.5 : 1;  // mm; own values
+    const bool tight = room<0, loose = room> most;
     if (!(lines || !tube) || !(tight || loose)) return;
     Caution c = atPlace(in, "bought-fit", b.id, nameOf(b), 0, tight ? Level::Stop : Level::Care);
     c.measure = room;
-    c.limit = tight ? 0 : lines ? 0.5 : 1;
+    c.limit = tight ? 0 : most;
     c.message = tight ? "it is " + in.mm(-room) + " wider than the bore"
                       : "the bore is " + in.mm(room) + " wider than it is: the glue does not fill that";
     c.fixes.push_back(

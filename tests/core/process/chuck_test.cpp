@@ -163,6 +163,12 @@ TEST(Barrel, IsLinedAndSquaredBeforeItIsTurned)
     EXPECT_NEAR(settingOf(plan, "mount-mandrel", "bushing at the foot’s end, Ø"), 12.2, 1e-9);
     EXPECT_NEAR(settingOf(plan, "mount-mandrel", "bushing at the rim’s end, Ø"), 11.4, 1e-9);
     EXPECT_EQ(finishArea(pen, plan.surfaces).inside, 0) << "no finish reaches the wood behind the tube";
+    // A hole where a center stands elsewhere needs no tenon here: there is no waste for one.
+    Piece ended = edit::addHole(pen);
+    ended.holes.back().into = Hole::Rim;
+    ended.holes.back().at = 0;
+    ended.holes.back().count = 1;
+    EXPECT_FALSE(stepOf(makePlan(ended, harbourShop()), "foot"));
     // A tube wider than its bore is a stop that ends with its way out.
     Piece tight = pen;
     tight.hollow.bore = 6.9;
