@@ -195,8 +195,9 @@ TEST(Laws, AreKeptByEverySample)
 
 TEST(Laws, AreKeptByAnyHollow)
 {
-    int planned = 0;
+    int cases = 0, planned = 0;
     property([&] {
+        ++cases;
         const Piece p = anyHollow();
         const Plan plan = makePlan(p, anyJaws());
         if (plan.mustStop()) return;
@@ -204,14 +205,15 @@ TEST(Laws, AreKeptByAnyHollow)
         for (const BrokenLaw& b : brokenBy(plan, pieceOf(p, plan)))
             RC_FAIL(std::string(lawName(b.law)) + " at " + b.step);
     });
-    EXPECT_GT(planned, 5) << "most can be made";
+    EXPECT_GT(planned, cases / 20) << "enough of them can be made";
 }
 
 TEST(Laws, AreKeptByAnythingThatCanBeMade)
 {
     std::map<std::string, std::string> broken;
-    int planned = 0;
+    int cases = 0, planned = 0;
     property([&] {
+        ++cases;
         const Piece p = makeablePiece();
         const Plan plan = makePlan(p, anyShop());
         if (plan.mustStop()) return;
@@ -232,7 +234,7 @@ TEST(Laws, AreKeptByAnythingThatCanBeMade)
                     });
         }
     });
-    EXPECT_GT(planned, 20) << "many can be made";
+    EXPECT_GT(planned, cases / 5) << "many of them can be made";
 }
 
 }  // namespace vl::test
