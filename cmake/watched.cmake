@@ -55,6 +55,6 @@ endfunction()
 # Twins whose threads are watched: what runs beside the window is worked out in the core.
 function(vl_watch_threads target)
   if(VIVID_WATCHED)
-    vl_twin(${target} threads thread)
+    vl_twin(${target} threads thread -O0)
   endif()
 endfunction()

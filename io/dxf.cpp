@@ -56,8 +56,8 @@ void draw(const TurnedSurfaces& surfaces, const std::string& path)
     }
     out->sectionEnd();
     out->sectionEntities();
-    polyline(dxf, *out, surfaces.outside, "OUTSIDE");
-    if (!surfaces.inside.empty()) polyline(dxf, *out, surfaces.inside, "INSIDE");
+    polyline(dxf, *out, surfaces.outsideAsItRuns(), "OUTSIDE");
+    if (!surfaces.inside.empty()) polyline(dxf, *out, surfaces.insideAsItRuns(), "INSIDE");
     dxf.writeLine(*out, DL_LineData(0, 0, 0, surfaces.outside.back().x(), 0, 0),
                   DL_Attributes("AXIS", 256, -1, -1, "BYLAYER"));
     out->sectionEnd();

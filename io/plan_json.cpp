@@ -221,6 +221,7 @@ Json stationsJson(const Plan& plan)
                         {"outside_diameter_mm", orNull(s.outside)},
                         {"inside_diameter_mm", orNull(s.inside)},
                         {"wall_mm", orNull(s.wall)},
+                        {"further_mm", s.further},
                         {"from_rim_mm", s.fromRim},
                         {"parting_mm", orNull(s.parting)}});
     return list;

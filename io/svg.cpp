@@ -26,8 +26,8 @@ std::string writeSvg(const TurnedSurfaces& surfaces)
     std::string out = "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" +
                       fixed(length + 2 * margin, 3) + "mm\" height=\"" + fixed(radius + 2 * margin, 3) +
                       "mm\" viewBox=\"" + box + "\" fill=\"none\" stroke=\"black\" stroke-width=\"0.25\">\n";
-    out += path("outside", surfaces.outside, radius);
-    if (!surfaces.inside.empty()) out += path("inside", surfaces.inside, radius);
+    out += path("outside", surfaces.outsideAsItRuns(), radius);
+    if (!surfaces.inside.empty()) out += path("inside", surfaces.insideAsItRuns(), radius);
     out += path("axis", {{0, 0}, {length, 0}}, radius);
     return out + "</svg>\n";
 }

@@ -206,8 +206,9 @@ void drawSection(QPainter& painter, const QPointF& foot, double scale, const Pie
 {
     const auto at = [&](double z, double r) { return foot + QPointF(r, -z) * scale; };
     QPolygonF body;
-    for (const Point& p : surfaces.outside) body << at(p.x(), p.y());
-    for (auto p = surfaces.inside.rbegin(); p != surfaces.inside.rend(); ++p) body << at(p->x(), p->y());
+    const Polyline &out = surfaces.outsideAsItRuns(), &in = surfaces.insideAsItRuns();
+    for (const Point& p : out) body << at(p.x(), p.y());
+    for (auto p = in.rbegin(); p != in.rend(); ++p) body << at(p->x(), p->y());
     for (qsizetype k = body.size() - 1; k >= 0; --k) body << QPointF(2 * foot.x() - body[k].x(), body[k].y());
     painter.setPen(QPen(inks.line, 1.2));
     painter.setBrush(inks.paper);

@@ -170,9 +170,13 @@ private:
         std::vector<std::vector<QString>> rows;
         const double rim = outlineHeight(piece_);
         int number = 0;
-        for (const Station& st : plan_.stations)
-            rows.push_back({QString::number(++number), mm(st.z), mm(rim - st.z), mm(st.outside, 1), mm(st.inside, 1),
+        for (const Station& st : plan_.stations) {
+            // An outline that falls back has several diameters here.
+            QString outside = mm(st.outside, 1);
+            for (const double d : st.further) outside += QStringLiteral(" / ") + mm(d, 1);
+            rows.push_back({QString::number(++number), mm(st.z), mm(rim - st.z), outside, mm(st.inside, 1),
                             mm(st.wall, 1), mm(st.parting, 1), QStringLiteral("\u25a1")});
+        }
         const auto right = Qt::AlignRight;
         s_.table(QStringLiteral("Stations"),
                  QStringLiteral("In %1. Wall is square to the surface; parting depth is from the blank turned just "

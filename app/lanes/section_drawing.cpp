@@ -1,9 +1,9 @@
 // What the section lane draws; section_lane.cpp is how it is handled.
 #include "app/lanes/section_lane.h"
 #include "app/theme/theme.h"
-#include "core/workpiece/nest.h"
 #include "core/picture/views.h"
 #include "core/workpiece/cross_section.h"
+#include "core/workpiece/nest.h"
 #include "report/drawing.h"
 
 #include <QPainter>
@@ -94,11 +94,12 @@ void SectionLane::drawWood(QPainter& painter)
         return at({p.x(), -p.y()});
     });
     below << at({plan.surfaces.outside.back().x(), 0}) << at({plan.surfaces.outside.front().x(), 0});
-    if (plan.surfaces.inside.empty() || plan.surfaces.inside.front().y() <= 0) loop.prepend(at({0, 0}));
-    if (plan.surfaces.inside.empty())
-        loop << at({outlineHeight(doc_.piece()), 0});
+    const Polyline &out = plan.surfaces.outsideAsItRuns(), &in = plan.surfaces.insideAsItRuns();
+    if (in.empty() || in.front().y() <= 0) loop.prepend(at({out.front().x(), 0}));
+    if (in.empty())
+        loop << at({out.back().x(), 0});
     else
-        for (auto it = plan.surfaces.inside.rbegin(); it != plan.surfaces.inside.rend(); ++it) loop << at(*it);
+        for (auto it = in.rbegin(); it != in.rend(); ++it) loop << at(*it);
     shape.addPolygon(loop);
     shape.closeSubpath();
     side.addPolygon(below);

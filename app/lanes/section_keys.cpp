@@ -74,7 +74,7 @@ void SectionLane::nudge(int dz, int dr)
         Outline& line = s.side == Side::Outside ? p.outside : p.hollow.inside;
         const auto i = static_cast<size_t>(s.node);
         const Node& n = line.at(i);
-        line = movedNode(line, i, s.side == Side::Outside && i == 0 ? 0 : n.z + dz * 0.5, n.r + dr * 0.5);
+        line = movedNode(line, i, s.side == Side::Outside && standsAlone(line, i) ? 0 : n.z + dz * 0.5, n.r + dr * 0.5);
     });
 }
 

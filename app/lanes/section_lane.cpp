@@ -252,7 +252,7 @@ void SectionLane::mouseMoveEvent(QMouseEvent* event)
     }
     if (line_ != Line::None) return update();
     if (held_ && event->buttons() & Qt::LeftButton)
-        dragTo(event->position() + held_->offset, setFree(event->modifiers()));
+        dragTo(event->position() + held_->offset, event->modifiers());
     else {
         hover_ = hitAt(event->position());
         setCursor(hover_.grip == Grip::Boundary  ? Qt::SplitHCursor
@@ -271,8 +271,9 @@ void SectionLane::wantTraceAxis()
     setFocus();
 }
 
-void SectionLane::dragTo(const QPointF& hand, bool free)
+void SectionLane::dragTo(const QPointF& hand, Qt::KeyboardModifiers keys)
 {
+    const bool free = setFree(keys);
     const auto step = [&](double mm) { return free ? mm : doc_.snapped(mm); };
     // Each place is worked out from what it was when it was grabbed, and nothing else of the piece is touched.
     const auto& [hit, was, handle, offset] = *held_;
@@ -281,8 +282,10 @@ void SectionLane::dragTo(const QPointF& hand, bool free)
     switch (hit.grip) {
     case Grip::Node: {
         const bool outside = hit.side == Side::Outside;
-        Outline line =
-            movedNode(outside ? was.outside : was.hollow.inside, at, outside && at == 0 ? 0 : station, radius);
+        Outline line = outside ? was.outside : was.hollow.inside;
+        // Past its neighbors it goes where the hand asks for it.
+        const auto reach = keys.testFlag(Qt::ShiftModifier) ? Stations::MayFallBack : Stations::NeverFall;
+        line = movedNode(line, at, outside && standsAlone(line, at) ? 0 : station, radius, reach);
         clampToLimits(line[at]);
         held_.apply(tr("move node"), [&](Piece& p) { (outside ? p.outside : p.hollow.inside) = line; });
         break;
@@ -369,13 +372,14 @@ void SectionLane::mouseDoubleClickEvent(QMouseEvent* event)
     if (handles_ == Handles::Outline) {
         if (hitAt(event->position()).grip != Grip::None || at <= 0 || at >= outlineHeight(doc_.piece())) return;
         const Hollow& hollow = doc_.piece().hollow;
+        const Range drawn = reachOf(hollow.inside);
         const bool inside = hollow.rule == WallRule::Drawn &&
                             r(event->position().y()) < radiusAt(doc_.plan().surfaces.outside, at) - 3 &&
-                            at > hollow.inside.front().z && at < hollow.inside.back().z;
+                            at > drawn.low && at < drawn.high;
         Selection s = doc_.selection();
         s.side = inside ? Side::Inside : Side::Outside;
         const auto add = [&](Piece& p) {
-            s.node = static_cast<int>(insertNode(inside ? p.hollow.inside : p.outside, at));
+            s.node = static_cast<int>(insertNode(inside ? p.hollow.inside : p.outside, at, r(event->position().y())));
         };
         if (doc_.apply(tr("add node"), add)) doc_.whenShown(this, [this, s] { doc_.select(s); });
     }

@@ -110,7 +110,7 @@ private:
     }
 
     /// What is held, its place snapped to the step that is set, or `free`.
-    void dragTo(const QPointF& at, bool free);
+    void dragTo(const QPointF& at, Qt::KeyboardModifiers keys);
     /// Where what is hit stands; as far as a hand cannot move it, where it was pressed.
     QPointF placeOf(const Hit& hit, const QPointF& pressed) const;
     std::vector<LayerHandle> handles() const;

@@ -46,7 +46,7 @@ std::vector<WallAt> wallAlong(const TurnedSurfaces& surfaces)
     std::vector<WallAt> walls;
     if (surfaces.inside.empty()) return walls;
     // Between two lines of straight pieces the least distance is at a corner of one of them.
-    for (const Point& p : surfaces.inside) walls.push_back({distanceTo(surfaces.outside, p), p});
+    for (const Point& p : surfaces.inside) walls.push_back({surfaces.toOutside(p), p});
     const double from = surfaces.inside.front().x(), to = surfaces.inside.back().x();
     const Polyline inside = wallLine(surfaces);
     if (!inside.empty())
@@ -138,7 +138,7 @@ void measureFaceted(const TurnedSurfaces& surfaces, Shape& s)
 /// What nested rings leave of a piece that is turned round, between two stations.
 Revolved inRings(const Nest& nest, const TurnedSurfaces& surfaces, double z0, double z1)
 {
-    const Region all = Region::under(surfaces.outside) - Region::under(surfaces.inside);
+    const Region all = surfaces.wood();
     Revolved sum;
     for (const NestedRing& ring : nestedRings(nest)) {
         const Revolved one = (all & Region::box({z0, z1}, {ring.inner / 2, ring.outer / 2})).revolved();
@@ -169,6 +169,11 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const TurnedSur
         Revolved wood = surfaces.round() ? revolved(clipped(surfaces.outside, layer.z0, layer.z1))
                                          : faceted(surfaces, layer.z0, top);
         if (!s.solid && surfaces.round()) wood = wood - revolved(clipped(surfaces.inside, layer.z0, layer.z1));
+        // What falls back lies about the axis, within flats and edges.
+        if (!surfaces.back.undercut.empty())
+            wood = wood - surfaces.back.undercut.between(layer.z0, layer.z1).revolved();
+        if (!surfaces.back.standing.empty())
+            wood = wood - (Revolved{} - surfaces.back.standing.between(layer.z0, layer.z1).revolved());
         // Where the inside lies outside there is no wood, not less than none.
         if (wood.volume < 0) wood = {};
         if (piece.nest.on && surfaces.round()) wood = inRings(piece.nest, surfaces, layer.z0, layer.z1);
@@ -190,11 +195,11 @@ Shape measureShape(const Piece& piece, const Assembly& assembly, const TurnedSur
 
     s.floorThickness = s.height;
     if (!s.solid) {
-        s.capacity = revolved(surfaces.inside).volume;
+        s.capacity = revolved(surfaces.inside).volume - surfaces.back.standing.revolved().volume;
         const Point floor = surfaces.inside.front();
         // Bored through there is no floor.
         s.floorThickness =
-            piece.hollow.rule == WallRule::Bored ? s.height : std::min(floor.x(), distanceTo(surfaces.outside, floor));
+            piece.hollow.rule == WallRule::Bored ? s.height : std::min(floor.x(), surfaces.toOutside(floor));
         s.thinnest.wall = std::numeric_limits<double>::infinity();
         const double wallFrom =
             floor.x() + (piece.hollow.rule == WallRule::Drawn || piece.hollow.rule == WallRule::Bored

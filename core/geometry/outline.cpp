@@ -1,10 +1,12 @@
 #include "core/geometry/outline.h"
 
+#include "core/geometry/fall_back.h"
 #include "core/measure/format.h"
 #include "core/measure/input_error.h"
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 
 namespace vl {
 namespace {
@@ -13,11 +15,12 @@ Point at(const Node& n) { return {n.z, n.r}; }
 
 double chord(const Outline& o, size_t i) { return (at(o[i + 1]) - at(o[i])).norm(); }
 
-/// A bulge held to what does not swell past the stations of its ends: an outline has one radius at every station. The
-/// arc leaves its chord at 2·atan(bulge), and may turn as far as square to the axis (plane geometry).
+/// A bulge held to what does not swell past the stations of its ends: between two nodes an outline has one radius at
+/// every station. The arc leaves its chord at 2·atan(bulge), and may turn as far as square to the axis (plane
+/// geometry).
 double heldBulge(const Point& a, const Point& b, double bulge)
 {
-    const double lean = std::atan2(std::abs(b.y() - a.y()), b.x() - a.x());
+    const double lean = std::atan2(std::abs(b.y() - a.y()), std::abs(b.x() - a.x()));
     const double most = std::tan(std::max(0.0, pi / 2 - lean) / 2);
     return std::clamp(bulge, -most, most);
 }
@@ -163,30 +166,69 @@ std::vector<size_t> nodePositions(const Outline& outline, double tolerance)
     return positions;
 }
 
+Range reachOf(const Outline& outline)
+{
+    if (outline.empty()) return {};
+    const auto [low, high] = std::ranges::minmax_element(outline, {}, &Node::z);
+    return {low->z, high->z};
+}
+
+bool standsAlone(const Outline& outline, size_t i)
+{
+    return outline[i].z <= 0 && std::ranges::count_if(outline, [](const Node& n) { return n.z <= 0; }) == 1;
+}
+
 size_t insertInLongestSpan(Outline& outline)
 {
     size_t longest = 0;
+    const auto reach = [&](size_t i) { return std::abs(outline[i + 1].z - outline[i].z); };
     for (size_t i = 0; i + 1 < outline.size(); ++i)
-        if (outline[i + 1].z - outline[i].z > outline[longest + 1].z - outline[longest].z) longest = i;
-    return insertNode(outline, (outline[longest].z + outline[longest + 1].z) / 2);
+        if (reach(i) > reach(longest)) longest = i;
+    const Node &a = outline[longest], &b = outline[longest + 1];
+    return insertNode(outline, (a.z + b.z) / 2, (a.r + b.r) / 2);
 }
 
-size_t insertNode(Outline& outline, double z)
+namespace {
+
+/// The radius of span `i` at a station that it holds, mm.
+double radiusOn(const Outline& outline, size_t i, double z)
 {
-    size_t i = 0;
-    while (i + 2 < outline.size() && outline[i + 1].z <= z) ++i;
-    Node fresh = outline[i];
-    fresh.extra.clear();
-    fresh.z = std::clamp(z, outline[i].z, outline[i + 1].z);
     Polyline span{at(outline[i])};
     appendSpan(outline, i, 0.002, span);
+    if (span.back().x() < span.front().x()) std::ranges::reverse(span);
     for (size_t k = 0; k + 1 < span.size(); ++k)
-        if (span[k + 1].x() >= fresh.z) {
+        if (span[k + 1].x() >= z) {
             const double run = span[k + 1].x() - span[k].x();
-            fresh.r = run > 0 ? span[k].y() + (span[k + 1].y() - span[k].y()) * (fresh.z - span[k].x()) / run
-                              : span[k + 1].y();
-            break;
+            return run > 0 ? span[k].y() + (span[k + 1].y() - span[k].y()) * (z - span[k].x()) / run : span[k + 1].y();
         }
+    return span.back().y();
+}
+
+/// The span that holds a station; of several the one nearest to a radius, below 0 the first; the last where none does.
+size_t spanAt(const Outline& outline, double z, double r)
+{
+    size_t best = outline.size() - 2;
+    double least = std::numeric_limits<double>::infinity();
+    for (size_t i = 0; i + 1 < outline.size(); ++i) {
+        const auto [low, high] = std::minmax(outline[i].z, outline[i + 1].z);
+        // A station on a node belongs to what follows it.
+        if (z < low || z > high || (z == outline[i + 1].z && i + 2 < outline.size())) continue;
+        if (r < 0) return i;
+        if (const double off = std::abs(radiusOn(outline, i, z) - r); off < least) least = off, best = i;
+    }
+    return best;
+}
+
+}  // namespace
+
+size_t insertNode(Outline& outline, double z, double r)
+{
+    const size_t i = spanAt(outline, z, r);
+    Node fresh = outline[i];
+    fresh.extra.clear();
+    const auto [low, high] = std::minmax(outline[i].z, outline[i + 1].z);
+    fresh.z = std::clamp(z, low, high);
+    fresh.r = radiusOn(outline, i, fresh.z);
     fresh.smooth = outline[i].span != Span::Line;
     if (fresh.span == Span::Arc) {
         // Both halves keep the circle: each sweeps its own share of the angle.
@@ -205,12 +247,14 @@ size_t insertNode(Outline& outline, double z)
     return i + 1;
 }
 
-Outline movedNode(Outline outline, size_t i, double z, double r)
+Outline movedNode(Outline outline, size_t i, double z, double r, Stations stations)
 {
-    const double low = i > 0 ? outline[i - 1].z : 0;
-    const double high = i + 1 < outline.size() ? outline[i + 1].z : std::max(low, z);
-    outline[i].z = std::clamp(z, low, high);
-    outline[i].r = std::max(0.0, r);
+    Node& n = outline[i];
+    const Node *before = i > 0 ? &outline[i - 1] : nullptr, *after = i + 1 < outline.size() ? &outline[i + 1] : nullptr;
+    const bool fallen = (before && n.z < before->z) || (after && after->z < n.z);
+    const double low = before ? before->z : 0, high = after ? after->z : std::max(low, z);
+    n.z = stations == Stations::MayFallBack || fallen ? std::max(0.0, z) : std::clamp(z, low, high);
+    n.r = std::max(0.0, r);
     return outline;
 }
 
@@ -240,24 +284,31 @@ Outline withDiameter(Outline outline, double z, double d)
 
 Outline stretched(Outline outline, double length)
 {
-    if (outline.empty() || outline.back().z <= 0) return outline;
-    const double scale = length / outline.back().z;
-    for (Node& n : outline) n.z *= scale;
+    const double now = reachOf(outline).high;
+    if (now <= 0) return outline;
+    for (Node& n : outline) n.z *= length / now;
     return outline;
 }
 
-void checkOutline(const Outline& outline, const std::string& field, size_t mostNodes)
+void checkOutline(const Outline& outline, const std::string& field, size_t mostNodes, Stations stations)
 {
     auto node = [&](size_t i) { return field + "[" + std::to_string(i) + "].z_mm"; };
     if (outline.size() < 2)
         throw InputError(field, std::to_string(outline.size()) + " nodes",
                          "2 to " + std::to_string(mostNodes) + " nodes are");
-    for (size_t i = 1; i < outline.size(); ++i)
-        if (outline[i].z < outline[i - 1].z)
+    bool falls = false;
+    for (size_t i = 1; i < outline.size(); ++i) {
+        if (outline[i].z >= outline[i - 1].z) continue;
+        falls = true;
+        if (stations == Stations::NeverFall)
             throw InputError(node(i), exact(outline[i].z),
                              "the node before it, at " + exact(outline[i - 1].z) + " mm, or further on is");
-    if (!(outline.back().z > outline.front().z))
+    }
+    if (!(reachOf(outline).high > reachOf(outline).low))
         throw InputError(node(outline.size() - 1), exact(outline.back().z), "a station beyond the first node's is");
+    constexpr double fine = 0.05;  // mm
+    if (falls && crossesItself(flatten(outline, fine)))
+        throw InputError(field, "a line that crosses itself", "one that falls back beside itself is");
 }
 
 }  // namespace vl

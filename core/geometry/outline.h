@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/geometry/point.h"
+#include "core/geometry/profile.h"
 #include "core/measure/field.h"
 
 #include <array>
@@ -41,11 +41,21 @@ template <class V, As<Node> F> void fields(V& v, F& f)
     v.quiet().text("form", f.form, 40, "Form", "that put it here");
 }
 
-/// A drawn outline: a chain of nodes whose z never falls.
+/// A drawn outline: a chain of nodes. Its stations may fall back, as long as it does not cross itself.
 using Outline = std::vector<Node>;
 
-/// What no single field can say: two nodes or more, stations that never fall. Throws InputError naming `field`.
-void checkOutline(const Outline& outline, const std::string& field, size_t mostNodes);
+/// Whether a node alone keeps an outline at the headstock’s face.
+bool standsAlone(const Outline& outline, size_t i);
+
+/// Whether an outline may fall back: a piece's own may, what another axis or a saw follows may not.
+enum class Stations { NeverFall, MayFallBack };
+/// What no single field can say: two nodes or more that reach along the axis, stations that never fall where they must
+/// not, and no place where it crosses itself. Throws InputError naming `field`.
+void checkOutline(const Outline& outline, const std::string& field, size_t mostNodes,
+                  Stations stations = Stations::NeverFall);
+
+/// From the least station of its nodes to the greatest, mm: nothing of it lies beyond.
+Range reachOf(const Outline& outline);
 
 /// The outline as a polyline that stays within `tolerance` mm of it; every node is one of its points.
 /// Curves are cubic Hermite spans with monotone tangents (Fritsch & Carlson, SIAM J. Numer. Anal. 17, 1980, in the
@@ -55,14 +65,16 @@ Polyline flatten(const Outline& outline, double tolerance = 0.01);
 /// The index in flatten()'s result of each node.
 std::vector<size_t> nodePositions(const Outline& outline, double tolerance = 0.01);
 
-/// Splits the span that holds station `z` there, on the curve; returns the new node's index.
-size_t insertNode(Outline& outline, double z);
+/// Splits the span that holds station `z` there, on the curve; of several the one that lies nearest to radius `r`, or
+/// the first. Returns the new node's index.
+size_t insertNode(Outline& outline, double z, double r = -1);
 
 /// A node in the middle of the span that is longest along the axis; returns its index.
 size_t insertInLongestSpan(Outline& outline);
 
-/// The outline with node `i` at (z, r), kept in order between its neighbors and off the far side of the axis.
-Outline movedNode(Outline outline, size_t i, double z, double r);
+/// The outline with node `i` at (z, r), off the far side of the axis; kept in order between its neighbors unless it may
+/// fall back, or does so there already.
+Outline movedNode(Outline outline, size_t i, double z, double r, Stations stations = Stations::NeverFall);
 
 /// The middle of the arc from one node to the next by its bulge, and the bulge, −1 … 1, of the arc that rises as far
 /// from their chord as `p` lies; 0 where both nodes lie in one place. Plane geometry.

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 
 namespace vl {
 namespace {
@@ -135,7 +136,10 @@ Range Region::across() const
     return empty() ? Range{} : all;
 }
 
-Region Region::between(double z0, double z1) const { return *this & box({z0, z1}, {0, across().high + 1}); }
+Region Region::between(double z0, double z1) const
+{
+    return empty() ? *this : *this & box({z0, z1}, {0, across().high + 1});
+}
 
 std::vector<Range> Region::at(double z) const
 {
@@ -150,6 +154,39 @@ std::vector<Range> Region::at(double z) const
     for (size_t i = 0; i + 1 < crossings.size(); i += 2)
         if (crossings[i + 1] > crossings[i]) stretches.push_back({crossings[i], crossings[i + 1]});
     return stretches;
+}
+
+Region Region::cleaned() const
+{
+    constexpr double thin = 3;  // steps of the grid
+    cl::Paths paths = onGrid(polygons_);
+    cl::CleanPolygons(paths, thin);
+    std::erase_if(paths, [](const cl::Path& p) { return p.size() < 3; });
+    Region r;
+    r.polygons_ = offGrid(paths);
+    return r;
+}
+
+bool Region::holds(const Point& p) const
+{
+    bool in = false;
+    eachEdge(polygons_, [&](const Point& a, const Point& b) {
+        if ((a.x() <= p.x()) == (b.x() <= p.x())) return;
+        if (a.y() + (b.y() - a.y()) * (p.x() - a.x()) / (b.x() - a.x()) > p.y()) in = !in;
+    });
+    return in;
+}
+
+double Region::distanceTo(const Point& p) const
+{
+    double least = std::numeric_limits<double>::infinity();
+    eachEdge(polygons_, [&](const Point& a, const Point& b) {
+        if (a.y() <= 0 && b.y() <= 0) return;
+        const Point way = b - a;
+        const double long2 = way.squaredNorm(), part = long2 > 0 ? std::clamp((p - a).dot(way) / long2, 0.0, 1.0) : 0;
+        least = std::min(least, (a + part * way - p).norm());
+    });
+    return least;
 }
 
 Region Region::inset(double mm) const

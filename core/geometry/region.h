@@ -34,6 +34,11 @@ public:
     Region between(double z0, double z1) const;
     /// Stretches of radius that it has at a station, from the axis outwards, mm.
     std::vector<Range> at(double z) const;
+    /// Without spikes and slivers as thin as its grid.
+    Region cleaned() const;
+    bool holds(const Point& p) const;
+    /// The shortest way from a place to its border, the axis apart, mm; infinite where it is empty.
+    double distanceTo(const Point& p) const;
     /// What is left of it by `mm` from its whole border, the axis apart; below 0: what is within so much of it.
     Region inset(double mm) const;
     /// Closed polygons, those round it anticlockwise, holes in it clockwise.

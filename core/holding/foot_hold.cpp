@@ -70,7 +70,8 @@ bool staysBetweenCenters(const Piece& piece)
 {
     const Hollow& hollow = piece.hollow;
     const bool free = hollow.rule == WallRule::Solid || (hollow.rule == WallRule::Bored && hollow.bore <= widestBit);
-    return standsAlongAxis(piece) && (free || piece.split.on);
+    // A dish round a post is hollowed where a live center would stand.
+    return standsAlongAxis(piece) && ((free && undercutsOf(piece, OpensTo::Rim).empty()) || piece.split.on);
 }
 
 bool isVessel(const Piece& piece)

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <functional>
 
 namespace vl {
 namespace {
@@ -22,6 +23,21 @@ std::vector<double> curveChanges(const Piece& piece, const Polyline& line)
         bend = turn;
     }
     return z;
+}
+
+/// Both sides of every undercut, and of what stands within the inside, at a station: diameters, from without inwards.
+std::vector<double> furtherIn(const TurnedSurfaces& surfaces, double z)
+{
+    std::vector<double> all;
+    for (const Region* region : {&surfaces.back.undercut, &surfaces.back.standing})
+        for (const Range& r : region->at(z))
+            for (const double side : {r.low, r.high})
+                // The axis is no surface, and what the outside and the inside have is said already.
+                if (side > 0 && !(std::abs(side - insideAt(surfaces, z)) < 1e-3) &&
+                    !(std::abs(side - radiusAt(surfaces.outside, z)) < 1e-3))
+                    all.push_back(2 * side);
+    std::ranges::sort(all, std::greater{});
+    return all;
 }
 
 }  // namespace
@@ -59,6 +75,7 @@ std::vector<Station> stationsOf(const Piece& piece, const Assembly& assembly, co
         const double r = radiusAt(surfaces.outside, z);
         s.outside = 2 * r;
         s.inside = 2 * insideAt(surfaces, z);
+        s.further = furtherIn(surfaces, z);
         s.fromRim = height - z;
         s.wall = wallAcross(surfaces, wall, z).wall;
         for (const BuiltLayer& b : assembly.layers)

@@ -11,6 +11,7 @@ struct Station {
     double inside = 0;   ///< diameter; NaN where it is solid
     double wall = 0;     ///< square to the surface; NaN where it is solid
     double fromRim = 0;  ///< along the axis
+    std::vector<double> further{};  ///< diameters of what falls back beside it, from without inwards
     double parting = 0;  ///< depth of a parting cut from the blank turned just round, as wide as it is there
 };
 

@@ -14,6 +14,7 @@ enum class Work {
     Grip,      ///< what a later mounting holds: a tenon, a recess
     FillWeak,  ///< cracks
     LastOutside,
+    Undercut,  ///< under what overhangs
     SandOutside,
     MarkDepth,  ///< lines that another axis cuts down to
     Side,       ///< on another axis, and sanded

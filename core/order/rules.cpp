@@ -25,7 +25,10 @@ bool opens(const Operation& o) { return isOneOf(o, {Work::StartBore, Work::ThinB
 bool isHeld(const Operation& o) { return o.access != Access::AtRest && o.work < PartOff; }
 
 /// Brings a surface to its last shape.
-bool shapes(const Operation& o) { return isOneOf(o, {Work::LastOutside, Work::Side, Work::LastCuts}) || opens(o); }
+bool shapes(const Operation& o)
+{
+    return isOneOf(o, {Work::LastOutside, Work::Undercut, Work::Side, Work::LastCuts}) || opens(o);
+}
 
 constexpr std::array rules{
     Rule{"bored_while_free", words::boreBeforeMounting,
@@ -36,6 +39,10 @@ constexpr std::array rules{
          }},
     Rule{"weak_places_first", words::weakPlacesFirst,
          [](const Operation& a, const Operation& b, const Manner&) { return a.work == FillWeak && shapes(b); }},
+    Rule{"undercut_while_solid", words::overhangWhileSolid,
+         [](const Operation& a, const Operation& b, const Manner&) {
+             return a.work == LastOutside && b.work == Work::Undercut;
+         }},
     Rule{"outside_first", words::thinLast,
          [](const Operation& a, const Operation& b, const Manner& m) {
              return !m.bothRoughed && isOneOf(a, {LastOutside, SandOutside}) && opens(b);
@@ -46,7 +53,8 @@ constexpr std::array rules{
          }},
     Rule{"sanded_as_it_runs", words::sandedAsItRuns,
          [](const Operation& a, const Operation& b, const Manner&) {
-             return (a.work == LastOutside && b.work == SandOutside) || (a.work == Hollow && b.work == SandInside);
+             return (isOneOf(a, {LastOutside, Work::Undercut}) && b.work == SandOutside) ||
+                    (a.work == Hollow && b.work == SandInside);
          }},
     Rule{"sides_from_the_outside", words::sidesNeedOutside,
          [](const Operation& a, const Operation& b, const Manner&) {

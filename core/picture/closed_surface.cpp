@@ -78,6 +78,16 @@ Polyline ended(Polyline line)
     return line;
 }
 
+/// The border of a region as a line that comes round to its beginning, which is not on the axis, and runs along the
+/// outside from the headstock.
+Polyline ring(const Polyline& border)
+{
+    Polyline line(border.rbegin(), border.rend());
+    std::ranges::rotate(line, std::ranges::max_element(line, {}, [](const Point& p) { return p.y(); }));
+    line.push_back(line.front());
+    return line;
+}
+
 /// The hollow as a cutter, drawn on past the ends at which it opens.
 Drilled hollowOf(const TurnedSurfaces& surfaces)
 {
@@ -98,6 +108,11 @@ Surface closedSurface(const TurnedSurfaces& surfaces, double tolerance)
 {
     Surface s;
     const Polyline &out = surfaces.outside, &in = surfaces.inside;
+    if (!surfaces.back.undercut.empty() || !surfaces.back.standing.empty()) {
+        const Region wood = surfaces.wood();
+        for (const Polyline& border : wood.polygons()) addTurned(ring(border), tolerance, s);
+        return s;
+    }
     if (in.empty()) {
         addTurned(ended(out), tolerance, s);
         return s;

@@ -274,7 +274,8 @@ Mesh turnedMesh(const Assembly& assembly, const TurnedSurfaces& surfaces, const 
 {
     Mesh mesh;
     if (surfaces.outside.size() < 2 || assembly.layers.empty()) return mesh;
-    if (!surfaces.cuts.empty() || assembly.hasInsets()) {
+    const bool fallen = !surfaces.back.undercut.empty() || !surfaces.back.standing.empty();
+    if (!surfaces.cuts.empty() || assembly.hasInsets() || fallen) {
         Solid solid = solidOf(surfaces, detail.tolerance);
         if (detail.cutAway)
             solid = without(std::move(solid.surface), {beyondPlane({-Eigen::Vector3d::UnitZ(), 0})}, detail.tolerance);

@@ -120,7 +120,7 @@ Surface rollingHull(const Piece& piece)
 
 Vector3d middleOfMass(const Piece& piece)
 {
-    const Polyline line = flatten(piece.outside);
+    const Polyline line = outsideRadii(piece);
     double volume = 0;
     Vector3d moment(0, 0, 0);
     constexpr int parts = 16;  // of a piece of the outline: its radius is straight there, its powers are not

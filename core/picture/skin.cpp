@@ -75,7 +75,7 @@ Raster bakeSection(const Assembly& assembly, const TurnedSurfaces& surfaces, dou
 {
     Raster out{width, height, std::vector<std::uint32_t>(static_cast<size_t>(width) * static_cast<size_t>(height), 0)};
     if (assembly.layers.empty()) return out;
-    const Polyline outside = outsideAlong(surfaces, 0);
+    const Polyline outside = greatestRadii(outsideAlong(surfaces, 0));
     for (int x = 0; x < width; ++x) {
         const double z = z0 + (x + 0.5) * (z1 - z0) / width;
         const double outer = radiusAt(outside, z);
@@ -85,7 +85,9 @@ Raster bakeSection(const Assembly& assembly, const TurnedSurfaces& surfaces, dou
         const BuiltLayer& layer = assembly.layers[assembly.layerAt(z)];
         for (int y = 0; y < height; ++y) {
             const double r = r1 - (y + 0.5) * (r1 - r0) / height;
-            if (r < inner || r > outer || isCut(surfaces, z, r, 0)) continue;
+            if (r > outer || (r < inner && !surfaces.back.standing.holds({z, r})) ||
+                surfaces.back.undercut.holds({z, r}) || isCut(surfaces, z, r, 0))
+                continue;
             out.pixels[static_cast<size_t>(y) * static_cast<size_t>(width) + static_cast<size_t>(x)] =
                 woodAt(layer, z, r, 1e-3, onwards(0) * 0.6);
         }

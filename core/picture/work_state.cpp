@@ -121,14 +121,20 @@ TurnedSurfaces turnedSides(const Piece& piece, const Assembly& assembly, const T
             TurnedSurfaces& own = b.part == Body::Box ? both.box : both.lid;
             turned.outside = std::move(own.outside);
             turned.inside = std::move(own.inside);
+            turned.back = std::move(own.back);
         } else {
             turned.outside = b.part == Body::Box ? clipped(surfaces.outside, 0, at)
                                                  : clipped(surfaces.outside, at, surfaces.outside.back().x());
             turned.inside.clear();
+            turned.back = {};
         }
         return turned;
     }
     if (!b.hollow) turned.inside.clear();
+    turned.back.outside.clear();
+    turned.back.inside.clear();
+    if (!b.round) turned.back.undercut = {};
+    if (turned.inside.empty()) turned.back.standing = {};
     const bool whole = b.layers.size() == assembly.layers.size();
     const Range span = spanOf(assembly, b);
     if (!b.round) {
@@ -139,7 +145,11 @@ TurnedSurfaces turnedSides(const Piece& piece, const Assembly& assembly, const T
             for (const Point& p : assembly.layers[i].outerHold) turned.outside.push_back(p);
     } else if (!whole)
         turned.outside = clipped(turned.outside, span.low, span.high);
-    if (!whole) turned.inside = clipped(turned.inside, span.low, span.high);
+    if (!whole) {
+        turned.inside = clipped(turned.inside, span.low, span.high);
+        turned.back.undercut = turned.back.undercut.between(span.low, span.high);
+        turned.back.standing = turned.back.standing.between(span.low, span.high);
+    }
     return turned;
 }
 

@@ -47,7 +47,7 @@ Range turnedRadii(const Piece& piece, int layer)
     double z0 = 0;
     for (int i = 0; i < layer; ++i) z0 += piece.layers[static_cast<size_t>(i)].thickness;
     const double z1 = z0 + piece.layers[static_cast<size_t>(layer)].thickness;
-    return radiusRange(flatten(piece.outside), z0, std::min(z1, outlineHeight(piece)));
+    return radiusRange(outsideRadii(piece), z0, std::min(z1, outlineHeight(piece)));
 }
 
 /// Where a ring ends that begins at station z and is `ratio` as high as its segment is wide; NaN beyond `end`.
@@ -144,7 +144,7 @@ std::vector<InverseDesign> squareBricks(const Piece& piece, int layer)
     const auto* own = piece.layers[static_cast<size_t>(layer)].as<RingForm>();
     if (!own) return {};
     const Run run = runOf(piece, layer);
-    const Polyline line = flatten(piece.outside);
+    const Polyline line = outsideRadii(piece);
     if (run.z1 - run.z0 < 2 || line.empty()) return {};
     const int others = static_cast<int>(piece.layers.size()) - (run.last - run.first + 1);
     const int room = static_cast<int>(limits::layers) - others;
@@ -226,7 +226,7 @@ std::vector<InverseDesign> spirals(const Piece& piece, int layer)
     const auto* own = piece.layers[static_cast<size_t>(layer)].as<RingForm>();
     if (!own) return {};
     const Run run = runOf(piece, layer);
-    const Polyline line = flatten(piece.outside);
+    const Polyline line = outsideRadii(piece);
     const int n = own->segments, rings = run.last - run.first + 1;
     for (int i = run.first; i <= run.last; ++i)
         if (piece.layers[static_cast<size_t>(i)].ring()->segments != n) return {};

@@ -23,8 +23,7 @@ public:
     {
         for (const Step& s : plan.assembly.recipe) steps_.insert(s.id);
         whole_ = finishedWith({}, 0);
-        const Region last = Region::under(plan.surfaces.outside) -
-                            (plan.surfaces.inside.empty() ? Region{} : Region::under(plan.surfaces.inside));
+        const Region last = plan.surfaces.wood();
         const Range air = airSweep(piece, plan.surfaces);
         for (size_t i = 0; i < stock.layers.size(); ++i) {
             const BuiltLayer& l = plan.assembly.layers[i];

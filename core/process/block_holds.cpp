@@ -1,5 +1,6 @@
 #include "core/process/block_writer.h"
 
+#include "core/process/undercut_recipe.h"
 #include "core/process/worked_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/words/turn.h"
@@ -180,7 +181,7 @@ void BlockWriter::partRingOff()
 
 void BlockWriter::mountRing()
 {
-    const Setting wide = lengthAt(Resource::Lathe, "held on, Ø", 2 * surfaces_.outside.back().y(), "the rim, outside");
+    const Setting wide = lengthAt(Resource::Lathe, "held on, Ø", 2 * rimEnd(surfaces_).radius, "the rim, outside");
     step(Action::Mount, "mount-last", "on-its-rim",
          {.title = says(words::mountRingForFoot),
           .why = says(words::partedFaceRough),
@@ -200,12 +201,13 @@ void BlockWriter::mountRing()
 
 void BlockWriter::trueRing()
 {
-    step(Action::Turn, "foot-off", "foot-turned",
-         {.title = says(words::trueFoot),
-          .why = says(words::partedFaceRough),
-          .how = says(words::trueFootWay),
-          .minutes = 8,
-          .uses = {Resource::Lathe}});
+    StepSpec d{.title = says(words::trueFoot),
+               .why = says(words::partedFaceRough),
+               .how = says(words::trueFootWay),
+               .minutes = 8,
+               .uses = {Resource::Lathe}};
+    sayFootRecess(piece_, d);
+    step(Action::Turn, "foot-off", "foot-turned", std::move(d));
 }
 
 void BlockWriter::mountLast()
@@ -224,7 +226,8 @@ void BlockWriter::mountLast()
     const bool outside = last.by == Hold::Jam || last.by == Hold::Buttons || rim_ <= 0;
     // A cushion bears where there is a circle inside, not on wings or corners.
     const double inside = edged_ ? std::min(rim_, air_.low) : rim_;
-    const double across = std::max(20.0, 2 * (outside ? surfaces_.outside.back().y() : inside));
+    const RimEnd end = rimEnd(surfaces_);
+    const double across = std::max(20.0, 2 * (outside ? end.radius : inside));
     const Setting wide{.machine = Resource::Lathe,
                        .name = "held on, Ø",
                        .value = across,
@@ -232,32 +235,34 @@ void BlockWriter::mountLast()
                                   : edged_ ? "its largest circle inside"
                                            : "the rim, inside",
                        .decimals = 1};
-    step(Action::Mount, "mount-last", "on-its-rim",
-         {.title = says(words::mountForFoot),
-          .why = says(words::tenonHasServed),
-          .how = says(last.how, wide),
-          .settings = {wide},
-          .minutes = 10,
-          .uses = {Resource::Lathe},
-          .held = {.set = true,
-                   .by = last.by,
-                   .diameter = across,
-                   .depth = 10,
-                   .overhang = height_,
-                   .tailstock = true,
-                   .round = true,
-                   .rimToHead = true}});
+    StepSpec d{.title = says(words::mountForFoot),
+               .why = says(words::tenonHasServed),
+               .how = says(last.how, wide),
+               .settings = {wide},
+               .minutes = 10,
+               .uses = {Resource::Lathe},
+               .held = {.set = true,
+                        .by = last.by,
+                        .diameter = across,
+                        .depth = 10,
+                        .overhang = height_,
+                        .tailstock = true,
+                        .round = true,
+                        .rimToHead = true}};
+    sayRoomForPost(end, d);
+    step(Action::Mount, "mount-last", "on-its-rim", std::move(d));
 }
 
 void BlockWriter::turnFootOff()
 {
-    step(Action::Turn, "foot-off", "foot-turned",
-         {.title = says(foot_.by == Hold::Faceplate ? words::holesOff : words::tenonOff),
-          .why = says(words::floorIsKnown),
-          .how = footFreed(piece_, surfaces_),
-          .minutes = 12,
-          .uses = {Resource::Lathe},
-          .effect = effect::Turn{effect::Turn::Foot, Region::box({-waste_.foot, 0}, {0, farOut})}});
+    StepSpec d{.title = says(foot_.by == Hold::Faceplate ? words::holesOff : words::tenonOff),
+               .why = says(words::floorIsKnown),
+               .how = {},
+               .minutes = 12,
+               .uses = {Resource::Lathe},
+               .effect = effect::Turn{effect::Turn::Foot, Region::box({-waste_.foot, 0}, {0, farOut})}};
+    sayFootFreed(piece_, surfaces_, d);
+    step(Action::Turn, "foot-off", "foot-turned", std::move(d));
 }
 
 }  // namespace vl

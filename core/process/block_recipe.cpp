@@ -5,6 +5,7 @@
 #include "core/process/inlay_recipe.h"
 #include "core/process/shared_steps.h"
 #include "core/process/turn_recipe.h"
+#include "core/process/undercut_recipe.h"
 #include "core/words/order.h"
 #include "core/words/turn.h"
 #include "core/workpiece/turning.h"
@@ -40,6 +41,7 @@ void BlockWriter::write(const WorkItem& blank)
     offer(all, MountedBy::Foot, "mount-reversed");
     offerTrueCenters(piece_, true, all, {Work::StartBore, Work::ThinBand, Work::Hollow, Work::LastCuts});
     turnOutside(all, !once || !hollow_);
+    addUndercuts(piece_, all);
     if (hollow_) turnInside(all, together, twice);
     does(all, Work::LetIn, Access::Rim, [this] { now_ = beforeSanding(piece_, surfaces_, bench_, now_); });
     if (once) {

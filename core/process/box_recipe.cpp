@@ -281,13 +281,14 @@ private:
         does(all, Work::IndexWork, Access::Turning, [this] { now_ = onceSanded(piece_, surfaces_, bench_, now_); });
         does(all, Work::Ease, Access::Rim, [this] { ease(); });
         does(all, Work::FreeFoot, Access::Foot, [this] {
-            step(Action::Turn, "foot-off", "foot-turned",
-                 {.title = says(words::tenonOff),
-                  .why = says(words::floorIsKnown),
-                  .how = footFreed(piece_, surfaces_),
-                  .minutes = 10,
-                  .uses = {Resource::Lathe},
-                  .effect = effect::Turn{effect::Turn::Foot, Region::box({-farOut, 0}, {0, farOut})}});
+            StepSpec d{.title = says(words::tenonOff),
+                       .why = says(words::floorIsKnown),
+                       .how = {},
+                       .minutes = 10,
+                       .uses = {Resource::Lathe},
+                       .effect = effect::Turn{effect::Turn::Foot, Region::box({-farOut, 0}, {0, farOut})}};
+            sayFootFreed(piece_, surfaces_, d);
+            step(Action::Turn, "foot-off", "foot-turned", std::move(d));
         });
         does(all, Work::OnceFree, Access::AtRest,
              [this] { now_ = onceFree(piece_, shop_, surfaces_, bench_, now_, true); });

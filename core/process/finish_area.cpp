@@ -22,9 +22,10 @@ Polyline withFaces(const TurnedSurfaces& s)
 {
     if (s.outside.empty()) return {};
     const bool bored = !s.inside.empty() && std::abs(s.inside.front().x() - s.outside.front().x()) < 1e-6;
-    Polyline line{{s.outside.front().x(), bored ? s.inside.front().y() : 0}};
-    line.insert(line.end(), s.outside.begin(), s.outside.end());
-    line.push_back({s.outside.back().x(), s.inside.empty() ? 0 : s.inside.back().y()});
+    const Polyline& out = s.outsideAsItRuns();
+    Polyline line{{out.front().x(), bored ? s.inside.front().y() : 0}};
+    line.insert(line.end(), out.begin(), out.end());
+    line.push_back({out.back().x(), s.inside.empty() ? 0 : s.inside.back().y()});
     return line;
 }
 
@@ -124,7 +125,7 @@ FinishArea finishArea(const Piece& piece, const TurnedSurfaces& surfaces)
         }
         return a;
     }
-    const Polyline inside = tubeInBore(piece) ? Polyline{} : surfaces.inside;
+    const Polyline inside = tubeInBore(piece) ? Polyline{} : surfaces.insideAsItRuns();
     const bool sawn =
         std::ranges::any_of(surfaces.cuts, [](const Cut& c) { return std::holds_alternative<Sawed>(c.solid); });
     const Polyline outside = withFaces(surfaces);

@@ -6,6 +6,7 @@
 #include "core/process/inlay_recipe.h"
 #include "core/process/shared_steps.h"
 #include "core/process/split_recipe.h"
+#include "core/process/undercut_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/words/inside_out.h"
 #include "core/words/turn.h"
@@ -26,7 +27,8 @@ TurnWriter::TurnWriter(const Piece& piece, const Shop& shop, const TurnedSurface
 void TurnWriter::write(const WorkItem& blank)
 {
     now_ = onTheBlank(piece_, surfaces_, bench_, blank);
-    const bool later = hasMoreOnceFree(piece_), ends = how_ == Turning::BetweenCenters;
+    const bool later = hasMoreOnceFree(piece_) || !undercutsOf(piece_, OpensTo::Foot).empty(),
+               ends = how_ == Turning::BetweenCenters;
     // What is drilled or sawn once the piece is free is finished after that; so are nested rings.
     Operations all(recipe_, {.bothRoughed = piece_.axes.empty(), .finishedHeld = !later && !piece_.nest.on});
     if (ends) {
@@ -39,6 +41,7 @@ void TurnWriter::write(const WorkItem& blank)
     } else
         offerBlock(all);
     turn(all);
+    addUndercuts(piece_, all);
     addSides(piece_, shop_, surfaces_, grip(), all);
     sand(all);
     free(all, later);
@@ -48,13 +51,19 @@ void TurnWriter::write(const WorkItem& blank)
 void TurnWriter::turn(Operations& all)
 {
     does(all, Work::Rough, Access::Outside, [this] {
-        step(Action::Turn, "rough", "rough-turned",
-             {.title = says(words::roughOutside),
-              .why = says(words::strongestThick),
-              .how = says(words::lowestSpeed),
-              .minutes = 40,
-              .uses = {Resource::Lathe},
-              .effect = outsideTurned(surfaces_, left_, tube_ ? Range{} : waste_)});
+        StepSpec d{.title = says(words::roughOutside),
+                   .why = says(words::strongestThick),
+                   .how = says(words::lowestSpeed),
+                   .minutes = 40,
+                   .uses = {Resource::Lathe},
+                   .effect = outsideTurned(surfaces_, left_, tube_ ? Range{} : waste_)};
+        const auto slender = [&](const Point& end) { return !tube_ && end.y() < centerStandsOn; };
+        if ((waste_.low > 0 && slender(surfaces_.outside.front())) ||
+            (waste_.high > 0 && slender(surfaces_.outside.back()))) {
+            d.settings = {lengthAt(Resource::Lathe, "waste under a center, Ø", 2 * centerStandsOn)};
+            d.how.also(says(words::wasteStaysWide, d.settings.back()));
+        }
+        step(Action::Turn, "rough", "rough-turned", std::move(d));
     });
     does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
     if (hasTenon_) does(all, Work::Grip, Access::Outside, [this] { turnTenon(); });
@@ -120,6 +129,7 @@ void TurnWriter::free(Operations& all, bool later)
     }
     // Halves that only their waste holds are not parted off as they turn: it is sawn off with the lathe at rest.
     if (!piece_.split.on) does(all, Work::PartOff, Access::Outside, [this] { partOff(); });
+    addFootRecess(piece_, surfaces_, all);
     if (later) {
         does(all, Work::OnceFree, Access::AtRest,
              [this] { now_ = onceFree(piece_, shop_, surfaces_, bench_, now_, false); });
@@ -175,6 +185,11 @@ void sayDepthRod(const TurnedSurfaces& surfaces, double rim, std::vector<Setting
         left{.name = "left over the floor", .value = margin, .formula = "own value", .decimals = 1};
     settings.insert(settings.end(), {out, left});
     how.also(says(words::depthRod, out, left));
+    if (surfaces.back.standing.empty()) return;
+    const Setting post = measured("post that stands, Ø at most", 2 * surfaces.back.standing.across().high, 1),
+                  under = measured("its end below the rim", rim - surfaces.back.standing.along().high, 1);
+    settings.insert(settings.end(), {post, under});
+    how.also(says(words::postStands, post, under));
 }
 
 Setting measured(const char* name, double mm, int decimals)

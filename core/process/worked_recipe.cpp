@@ -2,6 +2,7 @@
 
 #include "core/process/finish_recipe.h"
 #include "core/process/round_marks.h"
+#include "core/process/undercut_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/words/cuts.h"
 #include "core/words/turn.h"
@@ -161,11 +162,12 @@ WorkItem workGrids(const Piece& piece, const TurnedSurfaces& surfaces, Bench& be
     return now;
 }
 
-Text footFreed(const Piece& piece, const TurnedSurfaces& surfaces)
+void sayFootFreed(const Piece& piece, const TurnedSurfaces& surfaces, StepSpec& doing)
 {
-    Text how = says(words::footALittleHollow);
-    how.also(says(isHollowedBetweenLegs(piece, surfaces) ? words::nubForLegs : words::nubLast));
-    return how;
+    const bool recessed = !undercutsOf(piece, OpensTo::Foot).empty();
+    doing.how.also(says(recessed ? words::nubUnderCenter : words::footALittleHollow));
+    sayFootRecess(piece, doing);
+    doing.how.also(says(isHollowedBetweenLegs(piece, surfaces) ? words::nubForLegs : words::nubLast));
 }
 
 WorkItem makeLegs(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Bench& bench,
@@ -174,7 +176,8 @@ WorkItem makeLegs(const Piece& piece, const Shop& shop, const TurnedSurfaces& su
     WorkItem now = freed;
     const bool legs = std::ranges::any_of(piece.worked, [](const Worked& w) { return w.kind == Worked::Legs; });
     if (legs && !onRim) {
-        const double rim = std::max(20.0, 2 * surfaces.outside.back().y());
+        const RimEnd end = rimEnd(surfaces);
+        const double rim = std::max(20.0, 2 * end.radius);
         const Setting wide = lengthAt(Resource::Lathe, "held on, Ø", rim, "the rim");
         now = bench.step(Action::Mount, "mount-legs", {now}, "on-its-rim-for-legs",
                          {.title = says(words::mountForLegs),

@@ -12,7 +12,7 @@ WorkItem workByIndex(const Piece& piece, const TurnedSurfaces& surfaces, Bench& 
 WorkItem workGrids(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& sanded);
 
 /// How what held the foot is turned away, with a nub under the live center to the last.
-Text footFreed(const Piece& piece, const TurnedSurfaces& surfaces);
+void sayFootFreed(const Piece& piece, const TurnedSurfaces& surfaces, StepSpec& doing);
 
 /// Legs hollowed and sawn out of the foot's ring, then a leaning base. `onRim`: it is held by its rim already.
 WorkItem makeLegs(const Piece& piece, const Shop& shop, const TurnedSurfaces& surfaces, Bench& bench,

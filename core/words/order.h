@@ -7,6 +7,8 @@ namespace vl::words {
 // Why one operation comes before another.
 
 inline constexpr Pattern roundFirst{"Nothing runs true on a blank that is not round yet."};
+inline constexpr Pattern overhangWhileSolid{
+    "The outside is finished while the wood under the overhang still carries it."};
 inline constexpr Pattern weakPlacesFirst{
     "A weak place is filled and cured while the wood round it is still thick, and then turned to size with it."};
 inline constexpr Pattern sandedAsItRuns{"It runs true now. Once more wood is gone it moves."};

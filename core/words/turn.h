@@ -165,6 +165,7 @@ inline constexpr Pattern partSectionBlock{"Part section %1's waste block off"};
 inline constexpr Pattern footAlone{"from now on it runs from the foot's block alone"};
 inline constexpr Pattern partingTailstock{"parting tool, tailstock up"};
 
+inline constexpr Pattern wasteStaysWide{"Leave the waste at the slender end %1 or wider: a center stands on it."};
 inline constexpr Pattern roughOutside{"Turn the outside round and close to the template"};
 inline constexpr Pattern strongestThick{"the work is strongest while it is still thick inside"};
 inline constexpr Pattern lowestSpeed{
@@ -213,6 +214,8 @@ inline constexpr Pattern goNoGo{"a card notched %1 and %2: the first goes over i
 inline constexpr Pattern finishWall{"Finish the wall to the template"};
 inline constexpr Pattern finishInside{"Finish the inside"};
 inline constexpr Pattern shapeHasMoved{"the last cuts go on a shape that has already moved"};
+inline constexpr Pattern postStands{
+    "Leave a post of %1 standing in the middle, its end %2 below the rim. Measure the depth beside it."};
 inline constexpr Pattern lightCuts{"light cuts, sharp edge"};
 inline constexpr Pattern sand{"Sand"};
 inline constexpr Pattern throughGrits{"through the grits, none left out"};
@@ -336,6 +339,22 @@ inline constexpr Pattern tailstockForOutside{
     "Bring the tailstock up for the outside, and draw it back for the inside. Spin the work by hand one full turn "
     "before you switch on."};
 inline constexpr Pattern thinLast{"thin wood moves and sings: what is thin is finished at once and not touched again"};
+inline constexpr Pattern roomForPost{"Bore the middle of what holds it deeper than %1, so that the post hangs free."};
+inline constexpr Pattern recessFoot{"Recess the foot"};
+inline constexpr Pattern nubUnderCenter{"Leave a nub under the live center while you turn the recess."};
+inline constexpr Pattern recessTheFoot{"Recess the foot to %1, %2 deep, from its ring inwards."};
+inline constexpr Pattern standsInRecess{"Leave %1 standing in the middle of the recess."};
+inline constexpr Pattern hollowRoundPost{"Hollow the dish round the post"};
+inline constexpr Pattern hollowRimEnd{"Hollow the rim\u2019s end"};
+inline constexpr Pattern roundPostWay{
+    "Hollow from %1 towards the post, a little at a time. Leave the post at %2, and make its last cut while its foot "
+    "is still thick."};
+inline constexpr Pattern rimEndWay{"Hollow out to %1, a little at a time."};
+inline constexpr Pattern toDepth{"The depth from the rim is %1.", Pattern::Check};
+inline constexpr Pattern turnUnder{"Turn under the overhang, down to %1"};
+inline constexpr Pattern turnUnderWay{
+    "Turn away the wood under the overhang between stations %1 and %2, down to %3, with a bent or undercutting tool. "
+    "Cut from the overhang\u2019s edge inwards. Stop the lathe to measure."};
 inline constexpr Pattern mountForFoot{"Reverse the piece for the foot"};
 inline constexpr Pattern tenonHasServed{"What held the foot has served."};
 inline constexpr Pattern inJam{"rim in a recess turned to it in a scrap disc, %1, snug by hand, tape over the joint "

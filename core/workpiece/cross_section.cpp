@@ -472,7 +472,7 @@ std::vector<double> sliceStations(const TurnedSurfaces& surfaces, double z0, dou
 
 Polyline outsideAlong(const TurnedSurfaces& surfaces, double angleDeg, double tolerance)
 {
-    if (surfaces.round()) return surfaces.outside;
+    if (surfaces.round()) return surfaces.outsideAsItRuns();
     Polyline line;
     for (const double z :
          sliceStations(surfaces, surfaces.outside.front().x(), surfaces.outside.back().x(), tolerance)) {

@@ -68,6 +68,14 @@ BoxAndLid apart(const Piece& piece, const Fits& fits, const TurnedSurfaces& surf
     box.inside = clipped(surfaces.inside, surfaces.inside.front().x(), lid.at);
     cap.outside = clipped(surfaces.outside, lid.at, end);
     cap.inside = clipped(surfaces.inside, lid.at, surfaces.inside.back().x());
+    // Its regions are each part's own; as lines what falls back is of the whole only.
+    for (TurnedSurfaces* part : {&box, &cap}) {
+        const Range own = part == &box ? Range{0, lid.at} : Range{lid.at, end};
+        part->back = {.outside = {},
+                      .inside = {},
+                      .undercut = surfaces.back.undercut.between(own.low, own.high),
+                      .standing = surfaces.back.standing.between(own.low, own.high)};
+    }
     if (!(j.bore > 0)) return both;
     if (lid.joint == Lid::OnBox) {
         const double tip = lid.at + lid.spigot, deep = std::min(lid.at + j.deep, surfaces.inside.back().x());

@@ -16,12 +16,32 @@ bool TurnedSurfaces::holds(const Eigen::Vector3d& p, bool cutToo) const
 {
     const double z = p.x(), r = p.tail<2>().norm();
     if (!(r <= radiusAt(outside, z))) return false;
-    if (!inside.empty() && r < radiusAt(inside, z)) return false;
+    if (!back.undercut.empty() && back.undercut.holds({z, r})) return false;
+    if (!inside.empty() && r < radiusAt(inside, z) && !(!back.standing.empty() && back.standing.holds({z, r})))
+        return false;
     for (const HalfSpace& h : edges)
         if (h.beyond(p) > 0) return false;
     for (const TurnedAbout& axis : axes)
         if (!axis.keeps(p)) return false;
     return !cutToo || std::ranges::none_of(cuts, [&](const Cut& c) { return takes(c.solid, p); });
+}
+
+Region TurnedSurfaces::hollow() const
+{
+    const Region within = inside.empty() ? Region{} : Region::under(inside);
+    return back.standing.empty() ? within : within - back.standing;
+}
+
+Region TurnedSurfaces::wood() const
+{
+    const Region all = Region::under(outside) - hollow();
+    return back.undercut.empty() ? all : all - back.undercut;
+}
+
+double TurnedSurfaces::toOutside(const Point& p) const
+{
+    // Where an undercut opens the line of greatest radii is no surface; the way there leads through the undercut.
+    return std::min(vl::distanceTo(outside, p), back.undercut.distanceTo(p));
 }
 
 double TurnedSurfaces::widest() const
@@ -61,11 +81,21 @@ std::vector<Range> woodAlong(const TurnedSurfaces& surfaces, const Eigen::Vector
     return out;
 }
 
+RimEnd rimEnd(const TurnedSurfaces& surfaces)
+{
+    RimEnd rim{.radius = surfaces.outside.back().y()};
+    for (const Undercut& u : undercutsOf(surfaces.back.outside))
+        if (u.to == OpensTo::Rim && u.across.high > rim.radius)
+            rim = {.radius = radiusBefore(surfaces.outside, u.along.high),
+                   .post = surfaces.outside.back().x() - u.along.high};
+    return rim;
+}
+
 double stationSeen(const TurnedSurfaces& surfaces, End from, double r)
 {
     // Where either side crosses the radius; the wood begins at one of those places, or at an end of the piece.
     std::vector<double> at{surfaces.outside.front().x(), surfaces.outside.back().x()};
-    for (const Polyline* side : {&surfaces.outside, &surfaces.inside})
+    for (const Polyline* side : {&surfaces.outside, &surfaces.inside, &surfaces.back.outside, &surfaces.back.inside})
         for (size_t i = 1; i < side->size(); ++i) {
             const Point &a = (*side)[i - 1], &b = (*side)[i];
             if ((a.y() - r) * (b.y() - r) > 0) continue;
@@ -77,17 +107,42 @@ double stationSeen(const TurnedSurfaces& surfaces, End from, double r)
     const double inwards = from == End::Tailstock ? -1 : 1;
     constexpr double just = 1e-4;  // mm
     for (const double z : at) {
-        const double in = z + inwards * just, outer = radiusAt(surfaces.outside, in);
-        if (!(r <= outer)) continue;
-        const double bore = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, in, in).low;
-        if (!(r < bore)) return z;
+        const Point in(z + inwards * just, r);
+        if (!(r <= radiusAt(surfaces.outside, in.x())) || surfaces.back.undercut.holds(in)) continue;
+        const double bore = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, in.x(), in.x()).low;
+        if (!(r < bore) || surfaces.back.standing.holds(in)) return z;
     }
     return std::nan("");
 }
 
+namespace {
+
+/// What is drawn beyond the rim is air.
+void setDrawnInside(Polyline drawn, double rim, TurnedSurfaces& surfaces)
+{
+    if (!fallsBack(drawn)) {
+        surfaces.inside = clipped(drawn, 0, rim);
+        return;
+    }
+    for (Point& p : drawn) p.x() = std::min(p.x(), rim);
+    surfaces.inside = greatestRadii(drawn);
+    // The floor reaches to the axis under what stands on it.
+    if (!surfaces.inside.empty() && surfaces.inside.front().y() > 0 && drawn.front().y() <= 0)
+        surfaces.inside.insert(surfaces.inside.begin(), {surfaces.inside.front().x(), 0});
+    surfaces.back.standing = (Region::under(surfaces.inside) - Region::under(drawn)).cleaned();
+    surfaces.back.inside = std::move(drawn);
+}
+
+}  // namespace
+
 TurnedSurfaces turnedSurfacesOf(const Piece& piece)
 {
     TurnedSurfaces surfaces{.outside = flatten(piece.outside), .inside = {}, .axes = {}, .edges = edgesOf(piece.edge)};
+    if (fallsBack(surfaces.outside)) {
+        surfaces.back.outside = surfaces.outside;
+        surfaces.outside = greatestRadii(surfaces.outside);
+        surfaces.back.undercut = (Region::under(surfaces.outside) - Region::under(surfaces.back.outside)).cleaned();
+    }
     for (AxisSetUp& s : axisSetUps(piece)) surfaces.axes.push_back(std::move(s.solid));
     const Hollow& h = piece.hollow;
     const double end = outlineHeight(piece);
@@ -98,8 +153,7 @@ TurnedSurfaces turnedSurfacesOf(const Piece& piece)
         surfaces.inside = {{0, h.bore / 2}, {end, h.bore / 2}};
         break;
     case WallRule::Drawn:
-        // What is drawn beyond the rim is air.
-        surfaces.inside = clipped(flatten(h.inside), 0, end);
+        setDrawnInside(flatten(h.inside), end, surfaces);
         break;
     case WallRule::Even:
         surfaces.inside = hollowFor(

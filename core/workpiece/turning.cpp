@@ -5,24 +5,35 @@
 namespace vl {
 namespace {
 
-/// Beyond `left` mm from what a line encloses, between its ends and as far as the waste goes beyond them.
+/// Beyond `left` mm from what a line encloses, between its ends and as far as the waste goes beyond them, which centers
+/// stand on.
 Region outOf(const Polyline& outside, double left, const Range& waste)
 {
     if (outside.size() < 2) return {};
     Polyline longer = outside;
-    if (waste.low > 0) longer.insert(longer.begin(), {outside.front().x() - waste.low, outside.front().y()});
-    if (waste.high > 0) longer.emplace_back(outside.back().x() + waste.high, outside.back().y());
+    const auto wide = [](const Point& end) { return std::max(end.y(), centerStandsOn); };
+    if (waste.low > 0) {
+        const Point end = outside.front();
+        longer.insert(longer.begin(), {Point(end.x() - waste.low, wide(end)), Point(end.x(), wide(end))});
+    }
+    if (waste.high > 0) {
+        const Point end = outside.back();
+        longer.emplace_back(end.x(), wide(end));
+        longer.emplace_back(end.x() + waste.high, wide(end));
+    }
     return Region::box({longer.front().x(), longer.back().x()}, {0, farOut}) - Region::under(longer).inset(-left);
 }
 
-/// Within what an inside line encloses, `left` mm short of it, but open at the end that it opens at.
-Region inOf(const Polyline& inside, double left)
+/// The hollow, `left` mm short of it, but open at the end that it opens at.
+Region inOf(const TurnedSurfaces& surfaces, double left)
 {
+    const Polyline& inside = surfaces.inside;
     if (inside.size() < 2) return {};
-    if (left <= 0) return Region::under(inside);
+    if (left <= 0) return surfaces.hollow();
     Polyline open = inside;
     open.emplace_back(inside.back().x() + 2 * left, inside.back().y());
-    return Region::under(open).inset(left);
+    const Region all = Region::under(open);
+    return (surfaces.back.standing.empty() ? all : all - surfaces.back.standing).inset(left);
 }
 
 }  // namespace
@@ -41,12 +52,12 @@ effect::Turn outsideTurned(const TurnedSurfaces& surfaces, double left, const Ra
 
 effect::Turn insideTurned(const TurnedSurfaces& surfaces, double left)
 {
-    return {effect::Turn::Inside, inOf(surfaces.inside, left)};
+    return {effect::Turn::Inside, inOf(surfaces, left)};
 }
 
 effect::Turn bothTurned(const TurnedSurfaces& surfaces)
 {
-    return {effect::Turn::Outside, outOf(surfaces.outside, 0, {}) | inOf(surfaces.inside, 0)};
+    return {effect::Turn::Outside, outOf(surfaces.outside, 0, {}) | inOf(surfaces, 0)};
 }
 
 effect::Turn tenonTurned(Range z, double radius) { return {effect::Turn::Foot, Region::box(z, {radius, farOut})}; }

@@ -13,6 +13,9 @@ double leftByRoughing(const Piece& piece);
 
 /// Farther out than any blank, mm.
 inline constexpr double farOut = 1e4;
+/// Radius of waste that a center stands on: it is left so wide under slender ends, mm; common practice, the number our
+/// own.
+inline constexpr double centerStandsOn = 10;
 /// A stretch of the axis that holds any piece.
 inline constexpr Range everywhere{-farOut, farOut};
 

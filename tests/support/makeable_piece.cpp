@@ -72,9 +72,18 @@ void turnOnOtherAxes(Piece& p)
     edit::stretchAxis(axis, height * 0.2, height * 0.8);
 }
 
+/// A recess in the foot, from its ring inwards.
+void recessFoot(Piece& p)
+{
+    const double ring = p.outside.front().r * 0.6, deep = between(2, 5);
+    const auto node = [](double z, double r) { return Node{.z = z, .r = r, .span = Span::Line, .smooth = false}; };
+    p.outside.insert(p.outside.begin(), {node(deep, 0), node(deep, ring), node(0, ring)});
+}
+
 void cutMore(Piece& p)
 {
     const double height = outlineHeight(p);
+    if (p.forms.empty() && !p.nest.on && oneIn(6)) recessFoot(p);
     if (oneIn(3)) {
         p = edit::addHole(std::move(p));
         Hole& h = p.holes.back();

@@ -1,11 +1,13 @@
 #include "tests/support/samples.h"
 
+#include "core/blank/stock.h"
 #include "core/piece/edits/edit.h"
 #include "io/piece_json.h"
 #include "io/shop_json.h"
 
 #include <algorithm>
 #include <cmath>
+#include <cstdlib>
 #include <filesystem>
 #include <fstream>
 #include <sstream>
@@ -26,6 +28,15 @@ std::vector<std::string> demoNames()
     for (const auto& entry : std::filesystem::directory_iterator(std::string(VIVID_SOURCE) + "/demo"))
         if (entry.path().extension() == ".vlathe") names.push_back(entry.path().stem().string());
     std::ranges::sort(names);
+    return names;
+}
+
+std::vector<std::string> demoNamesForLongTests()
+{
+    std::vector<std::string> names = demoNames();
+    if (!std::getenv("VIVID_CASES")) return names;
+    for (size_t i = 0; 3 * i < names.size(); ++i) names[i] = names[3 * i];
+    names.resize((names.size() + 2) / 3);
     return names;
 }
 
@@ -79,6 +90,13 @@ std::vector<const Step*> stepsOf(const Plan& plan, const std::string& prefix)
     for (const Step& s : plan.assembly.recipe)
         if (s.id.starts_with(prefix)) all.push_back(&s);
     return all;
+}
+
+std::vector<BrokenLaw> brokenLawsOf(const Piece& piece, const Plan& plan)
+{
+    const TurnedSurfaces& s = plan.surfaces;
+    const bool all = s.round() && s.cuts.empty() && !piece.nest.on;
+    return brokenLaws(plan.assembly.recipe, plan.schedule.order, stockOf(plan.assembly), all ? s.wood() : Region{});
 }
 
 }  // namespace vl::test

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "core/plan/plan.h"
+#include "core/workpiece/laws.h"
 
 #include <string>
 #include <vector>
@@ -12,6 +13,9 @@ std::string sourceFile(const std::string& path);
 
 /// The names of the samples in demo/, in order.
 std::vector<std::string> demoNames();
+/// The same for tests that take long with each; under the sanitizers every third: memory that one of them misuses,
+/// another misuses too.
+std::vector<std::string> demoNamesForLongTests();
 /// A sample of demo/ by its name.
 Piece demo(const std::string& name);
 /// The regatta cup of demo/.
@@ -32,5 +36,8 @@ double settingOf(const Plan& plan, const std::string& step, const std::string& n
 long placeOf(const Plan& plan, const std::string& id);
 /// Every step whose id begins with this.
 std::vector<const Step*> stepsOf(const Plan& plan, const std::string& prefix);
+
+/// What laws of the bench a plan breaks; that it ends with the piece only of what its turned sides say all of.
+std::vector<BrokenLaw> brokenLawsOf(const Piece& piece, const Plan& plan);
 
 }  // namespace vl::test

@@ -86,8 +86,9 @@ void ShapeStage::addNode()
             });
         };
     };
-    connect(nodeZ_, &LengthField::edited, this,
-            chosenNode([](Outline& o, size_t i, double mm) { o = movedNode(o, i, i ? mm : o[i].z, o[i].r); }));
+    connect(nodeZ_, &LengthField::edited, this, chosenNode([](Outline& o, size_t i, double mm) {
+                o = movedNode(o, i, mm, o[i].r, Stations::MayFallBack);
+            }));
     connect(nodeD_, &LengthField::edited, this, chosenNode([](Outline& o, size_t i, double mm) { o[i].r = mm / 2; }));
     connect(join_, &QComboBox::activated, this, chosenNode([](Outline& o, size_t i, int k) { o[i].smooth = k == 1; }));
     connect(span_, &QComboBox::activated, this, chosenNode([](Outline& o, size_t i, int k) {

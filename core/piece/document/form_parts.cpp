@@ -1,5 +1,6 @@
 #include "core/piece/document/form_parts.h"
 
+#include "core/geometry/fall_back.h"
 #include "core/geometry/forms.h"
 #include "core/geometry/profile.h"
 #include "core/measure/format.h"
@@ -206,7 +207,7 @@ Outline laid(Outline outline, const std::vector<FormPart>& parts)
         }
         const double z1 = std::min(part.at + part.length, outline.back().z);
         if (!(z1 - part.at >= 0.1)) continue;
-        const Polyline line = flatten(outline);
+        const Polyline line = greatestRadii(flatten(outline));
         putIn(outline,
               ridingNodes(part, z1, beforeOrAfter(radiusBefore(line, part.at), radiusAfter(line, part.at)),
                           beforeOrAfter(radiusAfter(line, z1), radiusBefore(line, z1))),
@@ -250,7 +251,7 @@ TenonShape tenonShape(const FormPart& part, const Outline& outline)
 std::vector<std::pair<double, double>> stationsOf(const FormPart& part, const Outline& outline)
 {
     std::vector<std::pair<double, double>> at;
-    const Polyline line = flatten(outline);
+    const Polyline line = greatestRadii(flatten(outline));
     double z0 = part.at, z1 = part.at + part.length;
     if (part.kind == FormPart::Foot)
         z0 = z1 = line.front().x();

@@ -1,6 +1,6 @@
 #include "core/piece/document/piece.h"
 
-#include "core/geometry/profile.h"
+#include "core/geometry/fall_back.h"
 #include "core/measure/format.h"
 #include "core/measure/input_error.h"
 #include "core/piece/records/check.h"
@@ -18,7 +18,17 @@ double stackHeight(const Piece& piece)
     return height;
 }
 
-double outlineHeight(const Piece& piece) { return piece.outside.empty() ? 0 : piece.outside.back().z; }
+double outlineHeight(const Piece& piece) { return reachOf(piece.outside).high; }
+
+Polyline outsideRadii(const Piece& piece) { return greatestRadii(flatten(piece.outside)); }
+
+std::vector<Undercut> undercutsOf(const Piece& piece, OpensTo to)
+{
+    if (!fallsBack(piece.outside)) return {};
+    std::vector<Undercut> all = undercutsOf(flatten(piece.outside));
+    std::erase_if(all, [to](const Undercut& u) { return u.to != to; });
+    return all;
+}
 
 const Bought* tubeInBore(const Piece& piece)
 {
@@ -31,7 +41,7 @@ const Bought* tubeInBore(const Piece& piece)
 
 Outline drawnFrom(const Polyline& inside, const Piece& piece)
 {
-    const Polyline outside = flatten(piece.outside);
+    const Polyline outside = outsideRadii(piece);
     const double end = outlineHeight(piece),
                  floor = inside.empty() ? std::min(piece.hollow.floor, end * 0.8) : inside.front().x();
     Outline drawn{{floor, 0, Span::Curve, 0, true, {}}};
@@ -174,10 +184,13 @@ void checkPiece(const Piece& p)
 {
     FieldCheck check;
     fields(check, p);
-    checkOutline(p.outside, "outside", limits::nodes);
-    if (p.outside.front().z != 0)
-        throw InputError("outside[0].z_mm", exact(p.outside.front().z), "0, the headstock face, is");
-    if (p.hollow.rule == WallRule::Drawn) checkOutline(p.hollow.inside, "hollow.inside", limits::nodes);
+    checkOutline(p.outside, "outside", limits::nodes, Stations::MayFallBack);
+    if (const double least = reachOf(p.outside).low; least != 0)
+        throw InputError("outside[0].z_mm", exact(least), "0, the headstock face, is the least of all nodes");
+    if (!p.forms.empty() && fallsBack(p.outside))
+        throw InputError("forms", "forms on an outline that falls back", "an outline whose stations never fall is");
+    if (p.hollow.rule == WallRule::Drawn)
+        checkOutline(p.hollow.inside, "hollow.inside", limits::nodes, Stations::MayFallBack);
     checkLayers(p.layers);
     if (const size_t cells = boardCells(p); cells > limits::cells)
         throw InputError("layers", std::to_string(cells) + " pieces of wood in slabs and rings",

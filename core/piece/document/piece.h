@@ -1,6 +1,6 @@
 #pragma once
 
-#include "core/geometry/outline.h"
+#include "core/geometry/fall_back.h"
 #include "core/piece/document/bought.h"
 #include "core/piece/document/cuts.h"
 #include "core/piece/document/decor.h"
@@ -426,6 +426,10 @@ Piece withForms(Piece piece);
 
 /// Height of the outline, mm.
 double outlineHeight(const Piece& piece);
+/// The greatest radius of the outside at every station, within 0.01 mm.
+Polyline outsideRadii(const Piece& piece);
+/// The undercuts of its outside that open one way: a recess in the foot, a dish round a post, what overhangs.
+std::vector<Undercut> undercutsOf(const Piece& piece, OpensTo to);
 
 /// The tube that lines the bore of a piece and carries its wall: it goes in before the outside is turned. Null where
 /// none does.

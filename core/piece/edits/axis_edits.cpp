@@ -16,7 +16,7 @@ double middle(const OffAxis& axis) { return (axis.outside.front().z + axis.outsi
 Piece addAxis(Piece piece)
 {
     const double length = outlineHeight(piece), from = 0.2 * length, to = 0.8 * length;
-    const double round = std::max(2.0, radiusAt(flatten(piece.outside), length / 2));
+    const double round = std::max(2.0, radiusAt(outsideRadii(piece), length / 2));
     OffAxis axis;
     axis.by = hasTwoEnds(piece) ? AxisBy::Centers : AxisBy::Eccentric;
     axis.headOffset = axis.tailOffset = std::max(0.5, std::round(round / 2) / 2);

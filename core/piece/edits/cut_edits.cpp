@@ -289,7 +289,7 @@ Piece addForm(Piece piece, FormPart::Kind kind)
     f.kind = kind;
     f.length = std::max(2.0, std::round(height / 10));
     f.at = std::max(0.0, std::round((height - f.length) / 2));
-    const double here = 2 * radiusAt(flatten(piece.outside), f.at + f.length / 2);
+    const double here = 2 * radiusAt(outsideRadii(piece), f.at + f.length / 2);
     if (kind == FormPart::Ellipse) {
         f.diameter = wide;
         f.length = std::round(height / 2);

@@ -2,6 +2,7 @@
 
 #include "core/holding/foot_hold.h"
 #include "core/measure/format.h"
+#include "core/workpiece/lid_sides.h"
 
 #include <algorithm>
 #include <cmath>
@@ -104,6 +105,37 @@ void chuckWithoutTenon(const Case& in, std::vector<Caution>& out)
         }
     }));
     out.push_back(std::move(c));
+}
+
+/// Undercuts that no step takes out, or two recesses in one foot.
+void undercutsLeft(const Case& in, std::vector<Caution>& out)
+{
+    const Piece& p = in.piece;
+    const auto add = [&](const char* message, double z, std::vector<Fix> fixes) {
+        Caution c = in.at("falls-back", 0, Level::Stop);
+        c.z = z;
+        c.message = message;
+        c.fixes = std::move(fixes);
+        out.push_back(std::move(c));
+    };
+    if (!fallsBack(p.outside) && !fallsBack(p.hollow.inside)) return;
+    const Fix straight = pieceFix("an outline that does not fall back", [](Piece& q) {
+        for (Outline* o : {&q.outside, &q.hollow.inside}) {
+            double reached = 0;
+            std::erase_if(*o, [&](const Node& n) { return n.z < reached || (reached = n.z, false); });
+        }
+        q.outside.front().z = 0;
+    });
+    const bool reversed = p.layers.size() == 1 && p.layers[0].is<InsideOutForm>();
+    if (p.split.on || reversed || p.nest.on)
+        return add("halves, strips and nested rings are turned to an outline that does not fall back", 0, {straight});
+    if (!undercutsOf(p, OpensTo::Rim).empty() && (hasLid(p) || p.hollow.rule != WallRule::Solid))
+        return add("the outline falls back at the rim, where the inside opens: draw that as the inside",
+                   outlineHeight(p), {straight});
+    if (!undercutsOf(p, OpensTo::Foot).empty() && isWholeBlock(p) && p.choices.foot == FootMethod::Recess)
+        add("the jaws' recess and the foot's own would lie in one another: hold it by a tenon, and recess the foot "
+            "last",
+            0, {pieceFix("a tenon on the foot", [](Piece& q) { q.choices.foot = FootMethod::Tenon; })});
 }
 
 /// No order of its cuts holds the piece for each of them.
@@ -287,6 +319,7 @@ void holdCautions(const Case& in, std::vector<Caution>& out)
 {
     foot(in, out);
     chuckWithoutTenon(in, out);
+    undercutsLeft(in, out);
     unheld(in, out);
     besideJaws(in, out);
     proofs(in, out);

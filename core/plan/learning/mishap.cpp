@@ -34,14 +34,14 @@ Outline below(const Outline& outline, double z)
     for (const Node& n : outline)
         if (n.z < z - 1e-6) out.push_back(n);
     if (!out.empty() && out.back().span == Span::Arc) out.back().span = Span::Line;
-    out.push_back(nodeAt(z, radiusAt(flatten(outline), z)));
+    out.push_back(nodeAt(z, radiusAt(greatestRadii(flatten(outline)), z)));
     return out;
 }
 
 /// The outline from a station on, which is station 0 then.
 Outline above(const Outline& outline, double z)
 {
-    Outline out{nodeAt(0, radiusAt(flatten(outline), z))};
+    Outline out{nodeAt(0, radiusAt(greatestRadii(flatten(outline)), z))};
     for (Node n : outline)
         if (n.z > z + 1e-6) {
             n.z -= z;
@@ -309,7 +309,7 @@ private:
         if (there >= wanted) return;
         // What it stands off is drawn in; the ring is kept.
         const double cap = there - cleanUp;
-        const Polyline line = flatten(piece_.outside);
+        const Polyline line = outsideRadii(piece_);
         if (cap > b.finishedInner.high + piece_.hollow.leastWall && isPlain(piece_)) {
             Piece p = piece_;
             p.outside.clear();

@@ -164,7 +164,7 @@ TEST(PrintedSteps, TheFaultsAreFound)
 
 TEST(PrintedSteps, OfEverySampleCanBeReadAndDone)
 {
-    for (const std::string& name : test::demoNames())
+    for (const std::string& name : test::demoNamesForLongTests())
         for (const Finish& finish : commonFinishes()) {
             Piece p = test::demo(name);
             p.choices.finish = finish.id;

@@ -1,5 +1,4 @@
 // The laws of the bench, on the wood as it is at each step of every sample, and on recipes that break them.
-#include "core/blank/stock.h"
 #include "core/plan/plan.h"
 #include "core/workpiece/laws.h"
 #include "core/workpiece/turning.h"
@@ -14,19 +13,6 @@
 
 namespace vl::test {
 namespace {
-
-/// What the piece's own two polylines enclose; nothing where they do not say all of it.
-Region pieceOf(const Piece& piece, const Plan& plan)
-{
-    const TurnedSurfaces& s = plan.surfaces;
-    if (!s.round() || !s.cuts.empty() || piece.nest.on) return {};
-    return Region::under(s.outside) - Region::under(s.inside);
-}
-
-std::vector<BrokenLaw> brokenBy(const Plan& plan, const Region& piece)
-{
-    return brokenLaws(plan.assembly.recipe, plan.schedule.order, stockOf(plan.assembly), piece);
-}
 
 /// A bar of 100 by Ø 60 that steps are done to, one after another.
 struct Bar {
@@ -186,7 +172,7 @@ TEST(Laws, AreKeptByEverySample)
     for (const std::string& name : demoNames()) {
         const Piece piece = demo(name);
         const Plan plan = makePlan(piece, harbourShop());
-        for (const BrokenLaw& b : brokenBy(plan, pieceOf(piece, plan)))
+        for (const BrokenLaw& b : brokenLawsOf(piece, plan))
             found.insert(name + ": " + lawName(b.law) + " at " + b.step);
     }
     for (const std::string& one : found) EXPECT_TRUE(known.contains(one)) << one;
@@ -202,8 +188,7 @@ TEST(Laws, AreKeptByAnyHollow)
         const Plan plan = makePlan(p, anyJaws());
         if (plan.mustStop()) return;
         ++planned;
-        for (const BrokenLaw& b : brokenBy(plan, pieceOf(p, plan)))
-            RC_FAIL(std::string(lawName(b.law)) + " at " + b.step);
+        for (const BrokenLaw& b : brokenLawsOf(p, plan)) RC_FAIL(std::string(lawName(b.law)) + " at " + b.step);
     });
     EXPECT_GT(planned, cases / 20) << "enough of them can be made";
 }
@@ -219,7 +204,7 @@ TEST(Laws, AreKeptByAnythingThatCanBeMade)
         if (plan.mustStop()) return;
         ++planned;
         const bool stays = p.edge.kind == Edge::Square || !plan.surfaces.cuts.empty();
-        for (const BrokenLaw& b : brokenBy(plan, pieceOf(p, plan))) {
+        for (const BrokenLaw& b : brokenLawsOf(p, plan)) {
             // Where the blank's own rim stays, roughing may find nothing left to take.
             if (stays && b.law == Law::TakesWood && b.step == "rough") continue;
             RC_FAIL(p.name + ": " + lawName(b.law) + " at " + b.step);

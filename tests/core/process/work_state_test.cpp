@@ -14,7 +14,7 @@ using namespace vl;
 
 TEST(WorkState, EndsWithTheFinishedPiece)
 {
-    for (const std::string& name : test::demoNames()) {
+    for (const std::string& name : test::demoNamesForLongTests()) {
         const Piece piece = test::demo(name);
         const Plan plan = makePlan(piece, test::harbourShop());
         const std::vector<Body> last = bodiesAfter(plan.assembly, plan.schedule.order, plan.schedule.order.size());
@@ -25,7 +25,7 @@ TEST(WorkState, EndsWithTheFinishedPiece)
         EXPECT_EQ(last[0].shift, 0) << name;
         if (piece.nest.on) continue;
         // By the divergence theorem, of two meshes.
-        const MeshDetail detail{0.1, false};
+        const MeshDetail detail{0.3, false};
         EXPECT_NEAR(meshVolume(bodiesMesh(piece, plan.assembly, plan.surfaces, last, detail)) /
                         meshVolume(finishedMesh(piece, plan.assembly, plan.surfaces, detail)),
                     1, 1e-6)
@@ -35,7 +35,7 @@ TEST(WorkState, EndsWithTheFinishedPiece)
 
 TEST(WorkState, WoodOnlyLeavesOrIsJoined)
 {
-    for (const std::string& name : test::demoNames()) {
+    for (const std::string& name : test::demoNamesForLongTests()) {
         const Piece piece = test::demo(name);
         const Plan plan = makePlan(piece, test::harbourShop());
         std::vector<Body> before;
@@ -59,7 +59,7 @@ TEST(WorkState, WoodOnlyLeavesOrIsJoined)
                 was = 0;
                 continue;
             }
-            const double volume = meshVolume(bodiesMesh(piece, plan.assembly, plan.surfaces, now, {0.1, false}));
+            const double volume = meshVolume(bodiesMesh(piece, plan.assembly, plan.surfaces, now, {0.3, false}));
             // What is glued, packed or fitted into it comes to it.
             const auto given = [](const std::vector<Body>& bodies) {
                 long n = 0;

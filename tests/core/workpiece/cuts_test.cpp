@@ -137,7 +137,7 @@ TEST(Cutter, NothingIsDoneToWhatIsNotClosed)
 
 TEST(Cutter, EverySamplesSolidIsClosedByCgal)
 {
-    for (const std::string& name : test::demoNames()) {
+    for (const std::string& name : test::demoNamesForLongTests()) {
         const Piece piece = test::demo(name);
         const Plan plan = makePlan(piece, test::harbourShop());
         if (hasGaps(plan.assembly) || piece.nest.on) continue;
