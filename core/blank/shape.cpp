@@ -7,6 +7,7 @@
 #include "core/workpiece/worked_cuts.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <limits>
 
@@ -117,8 +118,10 @@ void measureFaceted(const TurnedSurfaces& surfaces, Shape& s)
 {
     s.greatestDiameter = 0;
     s.leastDiameter = std::numeric_limits<double>::infinity();
-    constexpr int looks = 20;
-    for (int k = 0; k <= looks; ++k) {
+    constexpr int looks = 20, round = 72;
+    // Where the rim's own edge ends within the hollow there is no wall: the hollow runs out over it.
+    std::array<bool, round> open{};
+    for (int k = looks; k >= 0; --k) {
         const double z = s.height * k / looks;
         const CrossSection section(surfaces, z);
         if (section.empty()) continue;
@@ -128,9 +131,11 @@ void measureFaceted(const TurnedSurfaces& surfaces, Shape& s)
             s.leastDiameter = least, s.leastAt = z;
         const double bore = surfaces.inside.empty() ? std::nan("") : radiusRange(surfaces.inside, z, z).low;
         if (!(bore > 0) || z <= surfaces.inside.front().x()) continue;
-        for (int a = 0; a < 72; ++a)
-            if (const double wall = section.reachFrom({0, 0}, 5.0 * a) - bore; wall < s.thinnest.wall)
-                s.thinnest = {std::max(0.0, wall), {z, bore}};
+        for (size_t a = 0; a < round; ++a) {
+            const double wall = section.reachFrom({0, 0}, 360.0 / round * static_cast<double>(a)) - bore;
+            if (k == looks && wall <= 0) open[a] = true;
+            if (!open[a] && wall < s.thinnest.wall) s.thinnest = {std::max(0.0, wall), {z, bore}};
+        }
     }
     if (!std::isfinite(s.leastDiameter)) s.leastDiameter = 0;
 }

@@ -25,7 +25,7 @@ HalfSides halfSides(const Site& site, const BuiltLayer& b)
 {
     const Edge& edge = site.piece.edge;
     const double outer = wantedOuter(site, b);
-    if (edge.kind == Edge::Turned) return {outer, outer};
+    if (edge.kind != Edge::Square) return {outer, outer};
     // Edges that stay are sawn to their size, and what sanding takes.
     return {edge.length / 2 + site.layer().sandingLoss, edge.width / 2 + site.layer().sandingLoss};
 }
@@ -58,7 +58,7 @@ void shapeOf(const Site& site, const BlockForm& f, BuiltLayer& b)
 {
     const HalfSides half = halfSides(site, b);
     Cell& cell = b.cells[0];
-    const bool edged = site.piece.edge.kind != Edge::Turned;
+    const bool edged = site.piece.edge.kind == Edge::Square;
     switch (f.shape) {
     case BlockForm::Square: {
         const std::array sides{half.across, half.along, half.across, half.along};
@@ -80,11 +80,7 @@ void shapeOf(const Site& site, const BlockForm& f, BuiltLayer& b)
         break;
     case BlockForm::Log: {
         const double radius = f.log / 2, offset = logOffset(f);
-        for (int k = 0; k < roundFacets; ++k) {
-            const double a = k * 360.0 / roundFacets;
-            // The log's middle lies the other way from its axis.
-            cell.faces.push_back({outwards(a), radius - offset * std::cos((a - f.offsetDirection) * degrees), false});
-        }
+        cell.faces = logFaces(f, roundFacets, false);
         b.corner = (radius + offset) / std::cos(pi / roundFacets);
         holdStraight(b, radius - offset, 0);
         break;
@@ -184,7 +180,7 @@ void buildBlock(const Site& site, Building& out)
     const double wide = grown ? f.log : 2 * half.across, wideAlong = f.shape == BlockForm::Log ? f.log : 2 * half.along;
 
     const double length = f.alongAxis() ? high : wideAlong, thickness = f.alongAxis() ? wideAlong : high;
-    const bool edged = site.piece.edge.kind != Edge::Turned;
+    const bool edged = site.piece.edge.kind == Edge::Square;
     const char *const asHigh = "height, and what holding and parting take", *const asWide =
                                                                                 edged ? "edge + what sanding takes"
                                                                                       : "Ø + 2 · allowance";

@@ -1,6 +1,7 @@
 #include "core/holding/foot_hold.h"
 
 #include "core/holding/mount.h"
+#include "core/piece/edits/log_middle.h"
 #include "core/wood/drying.h"
 #include "core/workpiece/drilled_holes.h"
 #include "core/workpiece/lid_sides.h"
@@ -100,12 +101,14 @@ double roughDiameter(const TurnedSurfaces& surfaces)
 
 bool canBeTurnedWet(const Piece& piece, const TurnedSurfaces& surfaces, BlockForm::Wet wet)
 {
-    if (!isWholeBlock(piece) || piece.hollow.rule == WallRule::Solid || piece.edge.kind != Edge::Turned ||
+    if (!isWholeBlock(piece) || piece.hollow.rule == WallRule::Solid || piece.edge.kind == Edge::Square ||
         piece.split.on || piece.lid.on)
         return false;
     const BlockForm& block = *piece.layers[0].as<BlockForm>();
     // A rim with bark has nothing that a jam chuck goes into.
     if (block.shape == BlockForm::HalfLog && block.bark == BlockForm::AtRim) return false;
+    // Bark bears no second turning: it comes off a wall that has dried oval.
+    if (logWithBark(piece) && wet == BlockForm::TurnedTwice) return false;
     constexpr double thin =
         15;  // mm: what is thicker cracks as it dries in one piece; common practice, the number ours
     return wet != BlockForm::TurnedOnce ||

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <iterator>
 #include <map>
 
 namespace vl {
@@ -157,11 +158,40 @@ Solid without(Surface surface, const std::vector<Cutter>& cutters, double tolera
     return s;
 }
 
+namespace {
+
+/// What lies beyond edges that go round the axis in order, in two halves: so many planes one by one would take long.
+std::vector<Cutter> beyondRound(const std::vector<HalfSpace>& edges)
+{
+    Polyline corners;  // y towards 12 o'clock, z towards 9, counterclockwise
+    for (size_t i = 0; i < edges.size(); ++i) {
+        const HalfSpace &a = edges[i], &b = edges[(i + 1) % edges.size()];
+        const double det = a.normal.y() * b.normal.z() - b.normal.y() * a.normal.z();
+        corners.emplace_back((a.offset * b.normal.z() - b.offset * a.normal.z()) / det,
+                             (a.normal.y() * b.offset - b.normal.y() * a.offset) / det);
+    }
+    const auto by = [](const Point& p, const Point& q) { return p.x() < q.x(); };
+    std::ranges::rotate(corners, std::ranges::max_element(corners, by));
+    const auto split = std::ranges::min_element(corners, by);
+    const Point first = corners.front(), far = *split;
+    Polyline over{{beyondAll, first.y()}, {beyondAll, beyondAll}, {-beyondAll, beyondAll}, {-beyondAll, far.y()}},
+        under{{-beyondAll, far.y()}, {-beyondAll, -beyondAll}, {beyondAll, -beyondAll}, {beyondAll, first.y()}, first};
+    over.insert(over.end(), std::make_reverse_iterator(split + 1), corners.rend());
+    under.insert(under.end(), corners.rbegin(), std::make_reverse_iterator(split));
+    return {Sawed{Eigen::Vector3d::UnitY(), Eigen::Vector3d::UnitZ(), std::move(over)},
+            Sawed{Eigen::Vector3d::UnitY(), Eigen::Vector3d::UnitZ(), std::move(under)}};
+}
+
+}  // namespace
+
 Solid solidOf(const TurnedSurfaces& surfaces, double tolerance)
 {
+    constexpr size_t fewPlanes = 12;
     std::vector<Cutter> cutters;
     // A skin from other axes has the edges in its sections.
-    if (surfaces.axes.empty())
+    if (surfaces.axes.empty() && surfaces.edges.size() > fewPlanes)
+        cutters = beyondRound(surfaces.edges);
+    else if (surfaces.axes.empty())
         for (const HalfSpace& h : surfaces.edges) cutters.emplace_back(beyondPlane(h));
     for (const Cut& c : surfaces.cuts) cutters.push_back(c.solid);
     if (surfaces.axes.empty()) return without(closedSurface(surfaces, tolerance), cutters, tolerance);

@@ -1,5 +1,6 @@
 #include "core/process/block_writer.h"
 
+#include "core/process/shared_steps.h"
 #include "core/process/turn_recipe.h"
 #include "core/recipe/settings.h"
 #include "core/words/turn.h"
@@ -49,14 +50,7 @@ void BlockWriter::turn(const char* id, const Pattern& title, const Pattern& why,
     step(Action::Turn, id, (std::string(id) + "-turned").c_str(), std::move(d));
 }
 
-void BlockWriter::sayAir(StepSpec& d) const
-{
-    if (!(air_.high > 0)) return;
-    const Setting from{.name = "wood all round to a radius of", .value = air_.low, .decimals = 0},
-        to{.name = "sweeps a radius of", .value = std::max(air_.high, corner_), .decimals = 1};
-    d.settings.insert(d.settings.end(), {from, to});
-    d.how.also(says(words::cornersSweep, from, to));
-}
+void BlockWriter::sayAir(StepSpec& d) const { sayAirSweep(piece_, air_, sweeps_, d); }
 
 effect::Turn BlockWriter::bandTurned(double from, double to) const
 {

@@ -221,19 +221,20 @@ void BlockWriter::mountLast()
     // A square edge goes into no round recess and between no buttons: a form that fits the hollow takes it.
     const LastMethod chosen = piece_.choices.last;
     const bool rim = chosen == LastMethod::Jam || chosen == LastMethod::Buttons;
-    const Last& last = all[static_cast<size_t>(edged_ && rim ? LastMethod::Cushion : chosen)];
+    const bool edgedRim = edged_ && rimEnd(surfaces_).radius > air_.low;
+    const Last& last = all[static_cast<size_t>(edgedRim && rim ? LastMethod::Cushion : chosen)];
     // Outside where it goes into something, inside where something goes into it.
     const bool outside = last.by == Hold::Jam || last.by == Hold::Buttons || rim_ <= 0;
     // A cushion bears where there is a circle inside, not on wings or corners.
-    const double inside = edged_ ? std::min(rim_, air_.low) : rim_;
+    const double inside = edgedRim ? std::min(rim_, air_.low) : rim_;
     const RimEnd end = rimEnd(surfaces_);
     const double across = std::max(20.0, 2 * (outside ? end.radius : inside));
     const Setting wide{.machine = Resource::Lathe,
                        .name = "held on, Ø",
                        .value = across,
-                       .formula = outside  ? "the rim, outside"
-                                  : edged_ ? "its largest circle inside"
-                                           : "the rim, inside",
+                       .formula = outside    ? "the rim, outside"
+                                  : edgedRim ? "its largest circle inside"
+                                             : "the rim, inside",
                        .decimals = 1};
     StepSpec d{.title = says(words::mountForFoot),
                .why = says(words::tenonHasServed),

@@ -10,6 +10,8 @@
 #include "core/words/turn.h"
 #include "core/workpiece/turning.h"
 
+#include <algorithm>
+
 namespace vl {
 namespace {
 
@@ -21,7 +23,7 @@ BlockWriter::BlockWriter(const Piece& piece, const Shop& shop, const TurnedSurfa
                          Recipe& recipe)
     : WorkpieceWriter(recipe), piece_(piece), shop_(shop), surfaces_(surfaces), foot_(footHold(piece, shop, surfaces)),
       height_(outlineHeight(piece)), hollow_(piece.hollow.rule != WallRule::Solid && !surfaces.inside.empty()),
-      depth_(hollow_ ? height_ - surfaces.inside.front().x() : 0), rim_(rimOf(surfaces)), corner_(corner)
+      depth_(hollow_ ? height_ - surfaces.inside.front().x() : 0), rim_(rimOf(surfaces)), sweeps_(corner)
 {
 }
 
@@ -42,7 +44,11 @@ void BlockWriter::write(const WorkItem& blank)
     offerTrueCenters(piece_, true, all, {Work::StartBore, Work::ThinBand, Work::Hollow, Work::LastCuts});
     turnOutside(all, !once || !hollow_);
     addUndercuts(piece_, all);
-    if (hollow_) turnInside(all, together, twice);
+    if (hollow_)
+        turnInside(all, together, twice);
+    else if (waste_.rim > 0)
+        does(all, Work::StartBore, Access::Rim,
+             [this] { now_ = faceRim(height_, waste_.rim, words::centerHasServed, bench_, now_); });
     does(all, Work::LetIn, Access::Rim, [this] { now_ = beforeSanding(piece_, surfaces_, bench_, now_); });
     if (once) {
         does(all, Work::Dry, Access::AtRest,
@@ -81,6 +87,7 @@ void BlockWriter::turnOutside(Operations& all, bool sanded)
     does(all, Work::Rough, Access::Outside, [this] {
         turn("rough", words::roughOutside, words::strongestThick, words::lowestSpeed, 25,
              outsideTurned(surfaces_, leftByRoughing(piece_), {waste_.foot, waste_.rim}));
+        sweeps_ = std::min(sweeps_, surfaces_.widest() + leftByRoughing(piece_));
     });
     if (foot_.by != Hold::Faceplate) does(all, Work::Grip, Access::Foot, [this] { turnFoot("foot", "footed"); });
     does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
@@ -89,6 +96,7 @@ void BlockWriter::turnOutside(Operations& all, bool sanded)
         const bool stays = foot_.by == Hold::Faceplate;  // it is not reversed for the inside
         turn("fine-outside", words::finishOutside, stays ? words::roundFirst : words::outsideReached, words::lightCuts,
              15, outsideTurned(surfaces_));
+        sweeps_ = std::min(sweeps_, surfaces_.widest());
     });
     // Not while it is wet: paper clogs and the wood goes on moving.
     if (sanded)

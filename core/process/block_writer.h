@@ -99,7 +99,8 @@ private:
     Range air_ = airSweep(piece_, surfaces_);
     bool edged_ = air_.high > 0;  // what turns is not seen all round
     bool hollow_;
-    double depth_, rim_, corner_;
+    double depth_, rim_;
+    double sweeps_;  // mm, as far as it is turned by now
     double thickest_ = thickestWall(surfaces_);
     EndWaste waste_ = endWaste(piece_, shop_, surfaces_);
     bool vessel_ = isVessel(piece_);

@@ -1,6 +1,7 @@
 #include "core/process/shared_steps.h"
 
 #include "core/holding/foot_hold.h"
+#include "core/piece/edits/log_middle.h"
 #include "core/process/cut_recipe.h"
 #include "core/process/finish_recipe.h"
 #include "core/process/inlay_recipe.h"
@@ -9,6 +10,7 @@
 #include "core/recipe/settings.h"
 #include "core/words/inlay.h"
 #include "core/words/turn.h"
+#include "core/workpiece/turning.h"
 
 #include <algorithm>
 
@@ -75,6 +77,29 @@ WorkItem onceSanded(const Piece& piece, const TurnedSurfaces& surfaces, Bench& b
 {
     const WorkItem worked = workGrids(piece, surfaces, bench, workByIndex(piece, surfaces, bench, sanded));
     return drillHoles(piece, surfaces, bench, worked, HolesOf::Open);
+}
+
+void sayAirSweep(const Piece& piece, const Range& air, double sweeps, StepSpec& turning)
+{
+    if (!(air.high > 0)) return;
+    const Setting from{.name = "wood all round to a radius of", .value = air.low, .decimals = 0},
+        to{.name = "sweeps a radius of", .value = std::max(air.high, sweeps), .decimals = 1};
+    turning.settings.insert(turning.settings.end(), {from, to});
+    turning.how.also(says(words::cornersSweep, from, to));
+    if (logWithBark(piece)) turning.how.also(says(words::barkFlies));
+}
+
+WorkItem faceRim(double rim, double waste, const Pattern& why, Bench& bench, const WorkItem& turned)
+{
+    const Setting off = lengthAt(Resource::Lathe, "off the free end", waste, "the waste there");
+    return bench.step(Action::Cut, "face-rim", {turned}, "faced",
+                      {.title = says(words::faceFreeEnd),
+                       .why = says(why),
+                       .how = says(words::faceFreeEndWay, off),
+                       .settings = {off},
+                       .minutes = 6,
+                       .uses = {Resource::Lathe},
+                       .effect = effect::Turn{effect::Turn::Inside, Region::box({rim, rim + waste}, {0, farOut})}});
 }
 
 bool hasMoreOnceFree(const Piece& piece)

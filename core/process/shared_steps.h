@@ -17,6 +17,13 @@ WorkItem beforeSanding(const Piece& piece, const TurnedSurfaces& surfaces, Bench
 /// On what is sanded, while it stands in the lathe: flutes, facets, grids, open holes.
 WorkItem onceSanded(const Piece& piece, const TurnedSurfaces& surfaces, Bench& bench, const WorkItem& sanded);
 
+/// Where edges, wings or bark come round, as measures and in words; nothing where none do. `sweeps`: mm that the work
+/// sweeps as it is now.
+void sayAirSweep(const Piece& piece, const Range& air, double sweeps, StepSpec& turning);
+
+/// The waste at the rim's end (mm) off, with the lathe at rest, from a rim at this station.
+WorkItem faceRim(double rim, double waste, const Pattern& why, Bench& bench, const WorkItem& turned);
+
 /// Whether anything is left to do once it is free of what held its foot.
 bool hasMoreOnceFree(const Piece& piece);
 /// Holes in the foot, legs, a leaning base, curves, openings, one half turned on. `onRim`: it is held by its rim.

@@ -88,14 +88,13 @@ private:
             whole += layer(i).thickness;
             thicker = std::max(thicker, built(i).glued - layer(i).thickness);
         }
-        const WorkItem mounted =
-            mountBlock(bench, "waste-block", piece_.choices.holding,
-                       {.face = face,
-                        .height = height,
-                        .reach = whole + thicker,
-                        .station = section.fromBelow ? section.z1 : section.z0,
-                        .down = section.fromBelow},
-                       shop_, of);
+        const WorkItem mounted = mountBlock(bench, "waste-block", piece_.choices.holding,
+                                            {.face = face,
+                                             .height = height,
+                                             .reach = whole + thicker,
+                                             .station = section.fromBelow ? section.z1 : section.z0,
+                                             .down = section.fromBelow},
+                                            shop_, of);
         // One chuck: what is turned by itself is done before the block is in it.
         std::ranges::copy(turnedAlone_, std::back_inserter(recipe_.back().after));
         return mounted;

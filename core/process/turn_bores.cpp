@@ -1,6 +1,7 @@
 #include "core/process/turn_writer.h"
 
 #include "core/process/cut_recipe.h"
+#include "core/process/shared_steps.h"
 #include "core/recipe/settings.h"
 #include "core/wood/filler.h"
 #include "core/words/turn.h"
@@ -52,16 +53,7 @@ bool TurnWriter::hollow(Operations& all)
 
 void TurnWriter::openOnAxis()
 {
-    const double height = outlineHeight(piece_);
-    const Setting off = lengthAt(Resource::Lathe, "off the free end", waste_.high, "the waste there");
-    step(Action::Cut, "face-rim", "faced",
-         {.title = says(words::faceFreeEnd),
-          .why = says(words::noCenterAnyMore),
-          .how = says(words::faceFreeEndWay, off),
-          .settings = {off},
-          .minutes = 6,
-          .uses = {Resource::Lathe},
-          .effect = effect::Turn{effect::Turn::Inside, Region::box({height, height + waste_.high}, {0, farOut})}});
+    now_ = faceRim(outlineHeight(piece_), waste_.high, words::noCenterAnyMore, bench_, now_);
     if (drilledThrough()) boreInChuck();
     now_ = drillHoles(piece_, surfaces_, bench_, now_, HolesOf::RimsMiddle);
 }

@@ -1,6 +1,7 @@
 #include "core/process/turn_writer.h"
 
 #include "core/holding/holding.h"
+#include "core/piece/edits/log_middle.h"
 #include "core/process/axis_recipe.h"
 #include "core/process/finish_recipe.h"
 #include "core/process/inlay_recipe.h"
@@ -63,6 +64,8 @@ void TurnWriter::turn(Operations& all)
             d.settings = {lengthAt(Resource::Lathe, "waste under a center, Ø", 2 * centerStandsOn)};
             d.how.also(says(words::wasteStaysWide, d.settings.back()));
         }
+        const BlockForm* log = logWithBark(piece_);
+        sayAirSweep(piece_, air_, log ? log->log / 2 + logOffset(*log) : 0, d);
         step(Action::Turn, "rough", "rough-turned", std::move(d));
     });
     does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
@@ -93,6 +96,7 @@ void TurnWriter::turn(Operations& all)
         if (tube_) fine.how.also(says(words::toBushings));
         sayTemplate(piece_, fine.settings, fine.how);
         if (reversed()) fine.how.also(says(words::windowsCome));
+        sayAirSweep(piece_, air_, 0, fine);
         step(Action::Turn, "fine", "turned", std::move(fine));
     });
 }
@@ -103,7 +107,9 @@ void TurnWriter::sand(Operations& all)
     does(all, Work::Sand, Access::Turning, [this] {
         StepSpec sand{.title = says(words::sand),
                       .why = says(words::throughGrits),
-                      .how = says(reversed() ? words::openWork : words::restOff),
+                      .how = says(reversed()      ? words::openWork
+                                  : air_.high > 0 ? words::blockNotFingers
+                                                  : words::restOff),
                       .minutes = 30,
                       .uses = {Resource::Lathe}};
         saySanding(piece_, shop_, surfaces_, Sanded::All, sand.settings, sand.how);

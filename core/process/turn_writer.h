@@ -4,6 +4,7 @@
 #include "core/order/workpiece_writer.h"
 #include "core/process/turn_recipe.h"
 #include "core/words/build.h"
+#include "core/workpiece/air_sweep.h"
 #include "core/workpiece/turning.h"
 
 namespace vl {
@@ -65,6 +66,7 @@ private:
     Turning how_;
     double left_ = leftByRoughing(piece_);  // mm
     Range waste_{};                         // at foot and rim, turned round with the piece, mm: none on a block
+    Range air_ = airSweep(piece_, surfaces_);
     const Bought* tube_ = how_ == Turning::BetweenCenters ? tubeInBore(piece_) : nullptr;
     bool hasTenon_ = how_ == Turning::BetweenCenters && hasChuckTenon(piece_);
     FootHold tenon_ = hasTenon_ ? chuckTenon(piece_, shop_, surfaces_) : FootHold{};

@@ -246,6 +246,9 @@ inline constexpr Pattern cornersSweep{
     "between a radius of %1 and %2 it is seen only as a shadow: rest clear of it, its sweep marked on the rest, hands "
     "behind the mark, never a finger near the edge while it turns",
     Pattern::Safety};
+inline constexpr Pattern barkFlies{"Bark that is loose flies off: bind its edges with thin CA and let that set, or "
+                                   "take the bark off, before you turn.",
+                                   Pattern::Safety};
 inline constexpr Pattern thinBand{"Bring what is half air to its thickness, from a radius of %1 to %2"};
 inline constexpr Pattern tipBearsNoMore{
     "The wood further in is still solid and carries the wing. Once it is thin it bears no second cut."};
@@ -428,6 +431,7 @@ inline constexpr Pattern chuckForBoreWay{
     "Nothing but the saw and the bit touch the work while it is held so."};
 inline constexpr Pattern faceFreeEnd{"Saw the waste off the free end"};
 inline constexpr Pattern noCenterAnyMore{"the center has served, and the hole begins in the finished face"};
+inline constexpr Pattern centerHasServed{"The chuck holds it by its foot now: no center is needed there."};
 inline constexpr Pattern faceFreeEndWay{
     "Lock the spindle. Saw %1 off the free end by hand, close to the line. Sand the face flat with a block."};
 inline constexpr Pattern boreInChuck{

@@ -1,5 +1,6 @@
 #include "core/workpiece/air_sweep.h"
 
+#include "core/piece/edits/log_middle.h"
 #include "core/workpiece/sawn_cuts.h"
 
 #include <algorithm>
@@ -12,6 +13,7 @@ Range airSweep(const Piece& piece, const TurnedSurfaces& surfaces)
     double inner = surfaces.widest(), outer = inner;
     for (const HalfSpace& h : surfaces.edges) inner = std::min(inner, h.offset);
     if (piece.edge.kind == Edge::Square) outer = std::min(outer, std::hypot(piece.edge.length, piece.edge.width) / 2);
+    if (const BlockForm* log = logWithBark(piece)) outer = std::min(outer, log->log / 2 + logOffset(*log));
     for (const Sawn& s : piece.sawn) {
         // A curve that is sawn last is whole while the piece turns.
         if (s.from != Sawn::Sides || s.when == Sawn::After) continue;

@@ -1,6 +1,7 @@
 #include "core/workpiece/axis_set_ups.h"
 
 #include "core/geometry/directions.h"
+#include "core/piece/edits/log_middle.h"
 
 #include <cmath>
 #include <numeric>
@@ -62,9 +63,12 @@ std::vector<AxisSetUp> axisSetUps(const Piece& piece)
     return all;
 }
 
-std::vector<HalfSpace> edgesOf(const Edge& edge)
+std::vector<HalfSpace> edgesOf(const Piece& piece)
 {
-    if (edge.kind == Edge::Turned) return {};
+    const Edge& edge = piece.edge;
+    constexpr int roundTheLog = 48;
+    if (const BlockForm* log = logWithBark(piece)) return logFaces(*log, roundTheLog, true);
+    if (edge.kind != Edge::Square) return {};
     std::vector<HalfSpace> faces{{outwards(0), edge.width / 2, true},
                                  {outwards(90), edge.length / 2, true},
                                  {outwards(180), edge.width / 2, true},

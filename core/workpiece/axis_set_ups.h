@@ -26,7 +26,7 @@ std::vector<AxisSetUp> axisSetUps(const Piece& piece);
 std::vector<IndexMark> marksOf(const OffAxis& axis);
 
 /// The faces along the axis that stay of the blank; none where it is turned round.
-std::vector<HalfSpace> edgesOf(const Edge& edge);
+std::vector<HalfSpace> edgesOf(const Piece& piece);
 
 /// What an axis is called: its name, or its place.
 std::string nameOf(const Piece& piece, size_t axis);

@@ -137,7 +137,7 @@ void setDrawnInside(Polyline drawn, double rim, TurnedSurfaces& surfaces)
 
 TurnedSurfaces turnedSurfacesOf(const Piece& piece)
 {
-    TurnedSurfaces surfaces{.outside = flatten(piece.outside), .inside = {}, .axes = {}, .edges = edgesOf(piece.edge)};
+    TurnedSurfaces surfaces{.outside = flatten(piece.outside), .inside = {}, .axes = {}, .edges = edgesOf(piece)};
     if (fallsBack(surfaces.outside)) {
         surfaces.back.outside = surfaces.outside;
         surfaces.outside = greatestRadii(surfaces.outside);

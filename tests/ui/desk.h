@@ -111,17 +111,17 @@ public:
     {
         QTest::mouseClick(w, Qt::LeftButton, keys, at.toPoint());
     }
-    void drag(QWidget* w, QPointF from, QPointF to, int steps = 6)
+    void drag(QWidget* w, QPointF from, QPointF to, int steps = 6, Qt::KeyboardModifiers keys = {})
     {
         QTest::mouseMove(w, from.toPoint());
-        QTest::mousePress(w, Qt::LeftButton, {}, from.toPoint());
+        QTest::mousePress(w, Qt::LeftButton, keys, from.toPoint());
         for (int i = 1; i <= steps; ++i) {
             QMouseEvent move(QEvent::MouseMove, from + (to - from) * i / steps,
                              w->mapToGlobal((from + (to - from) * i / steps).toPoint()), Qt::NoButton, Qt::LeftButton,
-                             {});
+                             keys);
             QApplication::sendEvent(w, &move);
         }
-        QTest::mouseRelease(w, Qt::LeftButton, {}, to.toPoint());
+        QTest::mouseRelease(w, Qt::LeftButton, keys, to.toPoint());
         QApplication::processEvents();
     }
     template <class T> T* lane()

@@ -71,7 +71,7 @@ void checkOffAxis(const OffAxis& axis, const std::string& path);
 
 /// What stays of the blank's own outline: square and winged work keeps its edges.
 struct Edge {
-    enum Kind { Turned, Square } kind = Turned;
+    enum Kind { Turned, Square, Bark } kind = Turned;
     double length = 200;  ///< mm, along the grain of the layers that lie across the axis
     double width = 200;   ///< mm, across it
     double nipped = 0;    ///< mm, radius to which its corners are cut off before it turns; 0: they stay
@@ -80,7 +80,8 @@ struct Edge {
 };
 inline std::span<const Choice> choices(Edge::Kind)
 {
-    static constexpr std::array all{Choice{"turned", "turned round"}, Choice{"square", "square or rectangular, stays"}};
+    static constexpr std::array all{Choice{"turned", "turned round"}, Choice{"square", "square or rectangular, stays"},
+                                    Choice{"bark", "the log\u2019s bark, where the outline goes beyond it"}};
     return all;
 }
 template <class V, As<Edge> F> void fields(V& v, F& f)

@@ -1,6 +1,7 @@
 #pragma once
 
-#include "core/piece/document/layer_forms.h"
+#include "core/geometry/convex.h"
+#include "core/piece/document/piece.h"
 
 namespace vl {
 
@@ -16,5 +17,13 @@ double logHolds(const BlockForm& log);
 
 /// The log laid so that its middle is `off` mm from the axis, at `towards` degrees from 12 o'clock.
 void setLogMiddle(BlockForm& log, double off, double towards);
+
+/// Its skin as flat faces along the axis, `count` round it, each of them `open` or not.
+std::vector<HalfSpace> logFaces(const BlockForm& log, int count, bool open);
+
+/// The log of a piece that is one whole log; null where it is not.
+const BlockForm* wholeLog(const Piece& piece);
+/// The same where its bark stays.
+const BlockForm* logWithBark(const Piece& piece);
 
 }  // namespace vl

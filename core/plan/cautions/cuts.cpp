@@ -2,6 +2,7 @@
 
 #include "core/holding/foot_hold.h"
 #include "core/measure/format.h"
+#include "core/piece/edits/log_middle.h"
 #include "core/workpiece/air_sweep.h"
 #include "core/workpiece/sawn_cuts.h"
 #include "core/workpiece/worked_cuts.h"
@@ -340,6 +341,20 @@ void bark(const Case& in, std::vector<Caution>& out)
     out.push_back(c);
 }
 
+/// Bark that is to stay where the blank has none.
+void noBark(const Case& in, std::vector<Caution>& out)
+{
+    if (in.piece.edge.kind != Edge::Bark || wholeLog(in.piece)) return;
+    Caution c;
+    c.called("edge-bark");
+    c.level = Level::Care;
+    c.at = "edge";
+    c.layer = in.layers() - 1;
+    c.message = "only a whole log has bark along its flank: this blank is turned round";
+    c.fixes.push_back(pieceFix("turned round", [](Piece& p) { p.edge.kind = Edge::Turned; }));
+    out.push_back(std::move(c));
+}
+
 /// Edges, wings and bark rims that come round unseen.
 void air(const Case& in, std::vector<Caution>& out)
 {
@@ -406,6 +421,7 @@ void cutCurveCautions(const Case& in, std::vector<Caution>& out)
     for (size_t i = 0; i < in.piece.holes.size(); ++i) offIndex(in, i, out);
     for (const Sawn& s : in.piece.sawn) oneSawn(in, s, out);
     bark(in, out);
+    noBark(in, out);
     air(in, out);
     nested(in, out);
 }

@@ -12,7 +12,7 @@ void wall(const Case& in, std::vector<Caution>& out)
     if (in.plan.shape.solid) return;
     const double thin = in.plan.shape.thinnest.wall;
     double at = in.plan.shape.thinnest.inside.x();
-    const bool through = isThrough(in.plan.surfaces, at);
+    const bool through = isThrough(in.plan.surfaces, at) || thin <= 0;
     // How far the inside stands out of the outside where it does so most.
     double beyond = 0;
     if (through)

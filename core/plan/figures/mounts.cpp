@@ -2,6 +2,7 @@
 
 #include "core/blank/stock.h"
 #include "core/measure/format.h"
+#include "core/piece/edits/log_middle.h"
 #include "core/process/split_recipe.h"
 #include "core/words/turn.h"
 #include "core/workpiece/air_sweep.h"
@@ -104,8 +105,11 @@ std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly
     double density = 700;
     for (const BuiltLayer& b : assembly.layers) density = std::max(density, b.density);
     const std::map<std::string, Borne> all = borneBy(assembly, shape);
-    // Wings, corners and a rim of bark may stand out as far as the blank does.
-    const bool air = !surfaces.edges.empty() || airSweep(piece, surfaces).high > 0;
+    // Wings, corners and bark come round as far as they stay.
+    const double air = airSweep(piece, surfaces).high;
+    // A log whose axis is off its middle has a heavy side until it is round.
+    const BlockForm* log = wholeLog(piece);
+    const double logOff = log ? logOffset(*log) : 0;
     for (const Step& step : recipe) {
         if (!step.held.set) continue;
         Mount m{.id = step.id, .held = step.held};
@@ -118,15 +122,18 @@ std::vector<Mount> mountsOf(const Piece& piece, const Shop& shop, const Assembly
                                              : held.overhang;
         const TurnedAbout* about = held.setUp < 0 ? nullptr : &surfaces.axes[static_cast<size_t>(held.setUp)];
         if (about) m.stray = std::max(about->centerAt(borne.wood.low).norm(), about->centerAt(borne.wood.high).norm());
-        if (about || borne.axes > 0) m.offset = imbalance(surfaces, borne.axes, about);
-        if (!held.round) m.offset = std::max(m.offset, untrue);
-        m.sweep = std::max(0.5, borne.sweep > 0 && !air ? borne.sweep : assembly.cornerRadius()) + m.stray;
-        const Balance balance = about                           ? Balance::OutOfBalance
-                                : held.round && borne.axes == 0 ? Balance::Round
-                                                                : Balance::Corners;
+        const bool heavySide = !held.round && logOff > untrue;
+        if (about || borne.axes > 0 || !surfaces.edges.empty()) m.offset = imbalance(surfaces, borne.axes, about);
+        if (!held.round) m.offset = std::max({m.offset, untrue, logOff});
+        m.sweep = std::max(0.5, borne.sweep > 0 ? std::max(borne.sweep, air) : assembly.cornerRadius()) + m.stray;
+        const Balance balance = about || heavySide                            ? Balance::OutOfBalance
+                                : held.round && borne.axes == 0 && !(air > 0) ? Balance::Round
+                                                                              : Balance::Corners;
         const double across = std::min(2 * m.sweep, 10000.0);
         m.speed = speedRange(across, balance);
-        m.limit = about ? "out of balance" : balance == Balance::Round ? "diameter" : "diameter of the corners";
+        m.limit = balance == Balance::OutOfBalance ? "out of balance"
+                  : balance == Balance::Round      ? "diameter"
+                                                   : "diameter of the corners";
         auto no = [&](double rpm, const char* what) {
             if (rpm < m.speed.high) m.speed.high = rpm, m.limit = what;
         };

@@ -12,6 +12,13 @@
 
 using namespace vl;
 
+namespace {
+
+/// Fine enough for a thousandth of what is turned, mm: a chord's error is to its radius as this to the piece.
+double coarse(const Plan& plan) { return std::clamp(plan.surfaces.widest() / 500, 0.03, 0.3); }
+
+}  // namespace
+
 TEST(WorkState, EndsWithTheFinishedPiece)
 {
     for (const std::string& name : test::demoNamesForLongTests()) {
@@ -25,7 +32,7 @@ TEST(WorkState, EndsWithTheFinishedPiece)
         EXPECT_EQ(last[0].shift, 0) << name;
         if (piece.nest.on) continue;
         // By the divergence theorem, of two meshes.
-        const MeshDetail detail{0.3, false};
+        const MeshDetail detail{coarse(plan), false};
         EXPECT_NEAR(meshVolume(bodiesMesh(piece, plan.assembly, plan.surfaces, last, detail)) /
                         meshVolume(finishedMesh(piece, plan.assembly, plan.surfaces, detail)),
                     1, 1e-6)
@@ -59,7 +66,8 @@ TEST(WorkState, WoodOnlyLeavesOrIsJoined)
                 was = 0;
                 continue;
             }
-            const double volume = meshVolume(bodiesMesh(piece, plan.assembly, plan.surfaces, now, {0.3, false}));
+            const double volume =
+                meshVolume(bodiesMesh(piece, plan.assembly, plan.surfaces, now, {coarse(plan), false}));
             // What is glued, packed or fitted into it comes to it.
             const auto given = [](const std::vector<Body>& bodies) {
                 long n = 0;

@@ -57,6 +57,7 @@ const Raised everyKind[] = {
     {"flip", "chart-stand", R"({"/layers/0/form/strip_mm": 7})"},
     {"floor", "ballast-bowl", R"({"/hollow/floor_mm": 0})"},
     {"floor-beyond", "ballast-bowl", R"({"/hollow/floor_mm": 96})"},
+    {"edge-bark", "ballast-bowl", R"({"/edge": {"kind": "bark"}})"},
     {"falls-back", "ballast-bowl",
      R"({"/outside": [{"z_mm": 4, "r_mm": 0, "span": "line"}, {"z_mm": 4, "r_mm": 20, "span": "line"},
                       {"z_mm": 0, "r_mm": 20, "span": "line"}, {"z_mm": 0, "r_mm": 38}, {"z_mm": 70, "r_mm": 110}],
