@@ -1,5 +1,6 @@
 #include "tests/support/makeable_piece.h"
 
+#include "core/geometry/fall_back.h"
 #include "core/piece/edits/edit.h"
 #include "tests/support/plain_piece.h"
 #include "tests/support/property.h"
@@ -72,12 +73,14 @@ void turnOnOtherAxes(Piece& p)
     edit::stretchAxis(axis, height * 0.2, height * 0.8);
 }
 
-/// A recess in the foot, from its ring inwards.
+/// A recess in the foot, from its ring inwards, where the outline leaves room for it.
 void recessFoot(Piece& p)
 {
     const double ring = p.outside.front().r * 0.6, deep = between(2, 5);
     const auto node = [](double z, double r) { return Node{.z = z, .r = r, .span = Span::Line, .smooth = false}; };
-    p.outside.insert(p.outside.begin(), {node(deep, 0), node(deep, ring), node(0, ring)});
+    Outline recessed = p.outside;
+    recessed.insert(recessed.begin(), {node(deep, 0), node(deep, ring), node(0, ring)});
+    if (!crossesItself(flatten(recessed))) p.outside = std::move(recessed);
 }
 
 void cutMore(Piece& p)

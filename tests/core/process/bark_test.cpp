@@ -95,6 +95,7 @@ TEST(Bark, IsTurnedOnceWhileWetButNeverTwice)
 {
     Piece p = inLog(WallRule::Even);
     p.hollow.rimWall = 8;
+    p.hollow.floor = 12;
     auto* log = p.layers[0].as<BlockForm>();
     log->moisture = 40;
     for (const BlockForm::Wet wet : {BlockForm::TurnedOnce, BlockForm::TurnedTwice}) {

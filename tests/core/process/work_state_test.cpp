@@ -15,7 +15,7 @@ using namespace vl;
 namespace {
 
 /// Fine enough for a thousandth of what is turned, mm: a chord's error is to its radius as this to the piece.
-double coarse(const Plan& plan) { return std::clamp(plan.surfaces.widest() / 500, 0.03, 0.3); }
+double coarse(const Plan& plan) { return std::clamp(plan.surfaces.widest() / 500, 0.1, 0.3); }
 
 }  // namespace
 
