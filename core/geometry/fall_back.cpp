@@ -78,13 +78,35 @@ Polyline greatestRadii(const Polyline& line)
     return out;
 }
 
+Region besideOf(const Polyline& line)
+{
+    if (!fallsBack(line)) return {};
+    const Polyline most = greatestRadii(line);
+    // Where the radii step from one stretch to another the line gets a point of its own: rounded to the grid apart, the
+    // two would leave slivers between them as long as their pieces.
+    Polyline shared;
+    for (size_t i = 0; i < line.size(); ++i) {
+        if (i > 0) {
+            const Point &a = line[i - 1], &b = line[i];
+            Polyline steps;
+            for (size_t k = 1; k < most.size(); ++k)
+                if (const double z = most[k].x();
+                    z - most[k - 1].x() < sameStation && z > std::min(a.x(), b.x()) && z < std::max(a.x(), b.x()))
+                    steps.emplace_back(z, a.y() + (b.y() - a.y()) * (z - a.x()) / (b.x() - a.x()));
+            if (b.x() < a.x()) std::ranges::reverse(steps);
+            shared.insert(shared.end(), steps.begin(), steps.end());
+        }
+        shared.push_back(line[i]);
+    }
+    return (Region::under(most) - Region::under(shared)).cleaned();
+}
+
 std::vector<Undercut> undercutsOf(const Polyline& outside)
 {
     constexpr double hair = 1e-3;  // mm that its mouth is looked for beyond it
     std::vector<Undercut> all;
     if (!fallsBack(outside)) return all;
-    const Region wood = Region::under(outside), within = Region::under(greatestRadii(outside));
-    const Region fallen = (within - wood).cleaned();
+    const Region within = Region::under(greatestRadii(outside)), fallen = besideOf(outside);
     const Range reach = within.along();
     for (const Polyline& polygon : fallen.polygons()) {
         Undercut u{.air = Region({polygon})};

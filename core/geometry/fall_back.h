@@ -16,6 +16,9 @@ bool crossesItself(const Polyline& line);
 /// fall. The line itself where it does not fall back.
 Polyline greatestRadii(const Polyline& line);
 
+/// What lies between a line, closed along the axis, and its greatest radii; empty where it does not fall back.
+Region besideOf(const Polyline& line);
+
 /// What two outlines that fall back have and a radius at each station does not tell.
 struct FallBack {
     Polyline outside, inside;  ///< as they run

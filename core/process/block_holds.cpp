@@ -206,7 +206,7 @@ void BlockWriter::trueRing()
                .how = says(words::trueFootWay),
                .minutes = 8,
                .uses = {Resource::Lathe}};
-    sayFootRecess(piece_, d);
+    sayFootRecess(piece_, surfaces_, d);
     step(Action::Turn, "foot-off", "foot-turned", std::move(d));
 }
 

@@ -28,7 +28,7 @@ TurnWriter::TurnWriter(const Piece& piece, const Shop& shop, const TurnedSurface
 void TurnWriter::write(const WorkItem& blank)
 {
     now_ = onTheBlank(piece_, surfaces_, bench_, blank);
-    const bool later = hasMoreOnceFree(piece_) || !undercutsOf(piece_, OpensTo::Foot).empty(),
+    const bool later = hasMoreOnceFree(piece_) || hasFootRecess(piece_, surfaces_),
                ends = how_ == Turning::BetweenCenters;
     // What is drilled or sawn once the piece is free is finished after that; so are nested rings.
     Operations all(recipe_, {.bothRoughed = piece_.axes.empty(), .finishedHeld = !later && !piece_.nest.on});

@@ -50,6 +50,16 @@ WorkItem turnUnder(const Undercut& u, int number, Bench& bench, const WorkItem& 
                        .effect = effect::Turn{effect::Turn::Outside, u.air}});
 }
 
+/// Recesses of the foot that the inside has not taken: a bore may be wider than they are.
+std::vector<Undercut> footRecesses(const Piece& piece, const TurnedSurfaces& surfaces)
+{
+    std::vector<Undercut> all = undercutsOf(piece, OpensTo::Foot);
+    if (all.empty()) return all;
+    const Region hollow = surfaces.hollow();
+    std::erase_if(all, [&](const Undercut& u) { return (u.air - hollow).cleaned().empty(); });
+    return all;
+}
+
 }  // namespace
 
 void addUndercuts(const Piece& piece, Operations& all)
@@ -69,10 +79,15 @@ void addUndercuts(const Piece& piece, Operations& all)
     }
 }
 
-void sayFootRecess(const Piece& piece, StepSpec& doing)
+bool hasFootRecess(const Piece& piece, const TurnedSurfaces& surfaces)
+{
+    return !footRecesses(piece, surfaces).empty();
+}
+
+void sayFootRecess(const Piece& piece, const TurnedSurfaces& surfaces, StepSpec& doing)
 {
     Region air;
-    for (const Undercut& u : undercutsOf(piece, OpensTo::Foot)) {
+    for (const Undercut& u : footRecesses(piece, surfaces)) {
         const Setting wide = acrossAt("recess in the foot, Ø", u.across.high),
                       deep = lengthAt(Resource::Lathe, "recess, deep", u.along.high - u.along.low,
                                       "measured on the drawing");
@@ -98,7 +113,7 @@ void sayRoomForPost(const RimEnd& rim, StepSpec& mounting)
 
 void addFootRecess(const Piece& piece, const TurnedSurfaces& surfaces, Operations& all)
 {
-    if (undercutsOf(piece, OpensTo::Foot).empty()) return;
+    if (!hasFootRecess(piece, surfaces)) return;
     const RimEnd end = rimEnd(surfaces);
     Mounting jam{.rimToHead = true, .center = true, .needs = {Work::PartOff}};
     jam.write = [end, height = outlineHeight(piece)](Bench& bench, const WorkItem& now, const Moment&) {
@@ -121,13 +136,13 @@ void addFootRecess(const Piece& piece, const TurnedSurfaces& surfaces, Operation
         return bench.step(Action::Mount, "mount-recess", {now}, "on-its-rim-for-recess", std::move(d));
     };
     all.add(std::move(jam));
-    all.add(Operation{Work::FreeFoot, Access::Foot, 0, [&piece](Bench& bench, const WorkItem& now) {
+    all.add(Operation{Work::FreeFoot, Access::Foot, 0, [&piece, &surfaces](Bench& bench, const WorkItem& now) {
                           StepSpec d{.title = says(words::recessFoot),
                                      .why = says(words::floorIsKnown),
                                      .how = says(words::nubUnderCenter),
                                      .minutes = 15,
                                      .uses = {Resource::Lathe}};
-                          sayFootRecess(piece, d);
+                          sayFootRecess(piece, surfaces, d);
                           d.how.also(says(words::nubLast));
                           return bench.step(Action::Turn, "recess-foot", {now}, "foot-recessed", std::move(d));
                       }});

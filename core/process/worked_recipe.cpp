@@ -164,9 +164,9 @@ WorkItem workGrids(const Piece& piece, const TurnedSurfaces& surfaces, Bench& be
 
 void sayFootFreed(const Piece& piece, const TurnedSurfaces& surfaces, StepSpec& doing)
 {
-    const bool recessed = !undercutsOf(piece, OpensTo::Foot).empty();
+    const bool recessed = hasFootRecess(piece, surfaces);
     doing.how.also(says(recessed ? words::nubUnderCenter : words::footALittleHollow));
-    sayFootRecess(piece, doing);
+    sayFootRecess(piece, surfaces, doing);
     doing.how.also(says(isHollowedBetweenLegs(piece, surfaces) ? words::nubForLegs : words::nubLast));
 }
 

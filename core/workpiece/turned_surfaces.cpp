@@ -141,7 +141,7 @@ TurnedSurfaces turnedSurfacesOf(const Piece& piece)
     if (fallsBack(surfaces.outside)) {
         surfaces.back.outside = surfaces.outside;
         surfaces.outside = greatestRadii(surfaces.outside);
-        surfaces.back.undercut = (Region::under(surfaces.outside) - Region::under(surfaces.back.outside)).cleaned();
+        surfaces.back.undercut = besideOf(surfaces.back.outside);
     }
     for (AxisSetUp& s : axisSetUps(piece)) surfaces.axes.push_back(std::move(s.solid));
     const Hollow& h = piece.hollow;
