@@ -1,5 +1,6 @@
 #include "core/process/block_writer.h"
 
+#include "core/piece/edits/log_middle.h"
 #include "core/process/shared_steps.h"
 #include "core/process/turn_recipe.h"
 #include "core/recipe/settings.h"
@@ -8,6 +9,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace vl {
 void BlockWriter::startBore(double thicker)
@@ -50,7 +52,11 @@ void BlockWriter::turn(const char* id, const Pattern& title, const Pattern& why,
     step(Action::Turn, id, (std::string(id) + "-turned").c_str(), std::move(d));
 }
 
-void BlockWriter::sayAir(StepSpec& d) const { sayAirSweep(piece_, air_, sweeps_, d); }
+void BlockWriter::sayAir(StepSpec& d)
+{
+    sayAirSweep(air_, sweeps_, d);
+    if (air_.high > 0 && !std::exchange(barkSaid_, true) && logWithBark(piece_)) d.how.also(says(words::barkFlies));
+}
 
 effect::Turn BlockWriter::bandTurned(double from, double to) const
 {
@@ -59,7 +65,7 @@ effect::Turn BlockWriter::bandTurned(double from, double to) const
     return band;
 }
 
-void BlockWriter::sayInwards(StepSpec& d) const
+void BlockWriter::sayInwards(StepSpec& d)
 {
     if (wingTip() <= 0) return sayAir(d);
     const Setting within{.machine = Resource::Lathe,

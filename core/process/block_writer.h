@@ -36,10 +36,10 @@ private:
     void turn(const char* id, const Pattern& title, const Pattern& why, const Pattern& how, double minutes,
               effect::Turn effect);
     /// Where edges, wings or a bark rim come round, as a measure and in words.
-    void sayAir(StepSpec& d) const;
+    void sayAir(StepSpec& d);
     effect::Turn bandTurned(double from, double to) const;
     /// Wings and corners are finished: the tool stays within what is wood all round.
-    void sayInwards(StepSpec& d) const;
+    void sayInwards(StepSpec& d);
     /// How far out the hollow goes into what is half air, mm; 0 where it ends within the wood all round, and corners
     /// stay flat.
     double wingTip() const;
@@ -100,6 +100,7 @@ private:
     bool edged_ = air_.high > 0;  // what turns is not seen all round
     bool hollow_;
     double depth_, rim_;
+    bool barkSaid_ = false;
     double sweeps_;  // mm, as far as it is turned by now
     double thickest_ = thickestWall(surfaces_);
     EndWaste waste_ = endWaste(piece_, shop_, surfaces_);

@@ -1,7 +1,6 @@
 #include "core/process/shared_steps.h"
 
 #include "core/holding/foot_hold.h"
-#include "core/piece/edits/log_middle.h"
 #include "core/process/cut_recipe.h"
 #include "core/process/finish_recipe.h"
 #include "core/process/inlay_recipe.h"
@@ -79,14 +78,13 @@ WorkItem onceSanded(const Piece& piece, const TurnedSurfaces& surfaces, Bench& b
     return drillHoles(piece, surfaces, bench, worked, HolesOf::Open);
 }
 
-void sayAirSweep(const Piece& piece, const Range& air, double sweeps, StepSpec& turning)
+void sayAirSweep(const Range& air, double sweeps, StepSpec& turning)
 {
     if (!(air.high > 0)) return;
     const Setting from{.name = "wood all round to a radius of", .value = air.low, .decimals = 0},
         to{.name = "sweeps a radius of", .value = std::max(air.high, sweeps), .decimals = 1};
     turning.settings.insert(turning.settings.end(), {from, to});
     turning.how.also(says(words::cornersSweep, from, to));
-    if (logWithBark(piece)) turning.how.also(says(words::barkFlies));
 }
 
 WorkItem faceRim(double rim, double waste, const Pattern& why, Bench& bench, const WorkItem& turned)

@@ -19,7 +19,7 @@ WorkItem onceSanded(const Piece& piece, const TurnedSurfaces& surfaces, Bench& b
 
 /// Where edges, wings or bark come round, as measures and in words; nothing where none do. `sweeps`: mm that the work
 /// sweeps as it is now.
-void sayAirSweep(const Piece& piece, const Range& air, double sweeps, StepSpec& turning);
+void sayAirSweep(const Range& air, double sweeps, StepSpec& turning);
 
 /// The waste at the rim's end (mm) off, with the lathe at rest, from a rim at this station.
 WorkItem faceRim(double rim, double waste, const Pattern& why, Bench& bench, const WorkItem& turned);

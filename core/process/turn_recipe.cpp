@@ -65,7 +65,8 @@ void TurnWriter::turn(Operations& all)
             d.how.also(says(words::wasteStaysWide, d.settings.back()));
         }
         const BlockForm* log = logWithBark(piece_);
-        sayAirSweep(piece_, air_, log ? log->log / 2 + logOffset(*log) : 0, d);
+        sayAirSweep(air_, log ? log->log / 2 + logOffset(*log) : 0, d);
+        if (log) d.how.also(says(words::barkFlies));
         step(Action::Turn, "rough", "rough-turned", std::move(d));
     });
     does(all, Work::FillWeak, Access::Turning, [this] { now_ = fillCracks(piece_, surfaces_, bench_, now_); });
@@ -96,7 +97,7 @@ void TurnWriter::turn(Operations& all)
         if (tube_) fine.how.also(says(words::toBushings));
         sayTemplate(piece_, fine.settings, fine.how);
         if (reversed()) fine.how.also(says(words::windowsCome));
-        sayAirSweep(piece_, air_, 0, fine);
+        sayAirSweep(air_, 0, fine);
         step(Action::Turn, "fine", "turned", std::move(fine));
     });
 }

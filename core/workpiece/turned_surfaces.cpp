@@ -40,6 +40,9 @@ Region TurnedSurfaces::wood() const
 
 double TurnedSurfaces::toOutside(const Point& p) const
 {
+    // What is bored right through meets a recess of the foot in an edge: no wall is measured there.
+    const bool through = !inside.empty() && inside.front().x() <= outside.front().x() + 1e-6;
+    if (through) return vl::distanceTo(outside, p);
     // Where an undercut opens the line of greatest radii is no surface; the way there leads through the undercut.
     return std::min(vl::distanceTo(outside, p), back.undercut.distanceTo(p));
 }

@@ -98,6 +98,18 @@ TEST(Undercut, OfTheFootIsTurnedLastOfAll)
     EXPECT_FALSE(find(makePlan(c->fixes.front().apply(twice), harbourShop()), "falls-back"));
 }
 
+TEST(Undercut, MeetsABoreInAnEdge)
+{
+    Piece p = block({{6, 0}, {6, 20}, {0, 20}, {0, 30}, {120, 30}}, WallRule::Bored, true);
+    p.hollow.bore = 16;
+    const Plan plan = makePlan(p, harbourShop());
+    EXPECT_FALSE(find(plan, "wall"));
+    EXPECT_TRUE(stepOf(plan, "recess-foot"));
+    // A bore as wide as the recess has taken it.
+    p.hollow.bore = 42;
+    EXPECT_FALSE(stepOf(makePlan(p, harbourShop()), "recess-foot"));
+}
+
 TEST(Undercut, OfAStackIsTurnedOnceItIsPartedOff)
 {
     Piece cup = regattaCup();
