@@ -178,11 +178,13 @@ private:
                             mm(st.wall, 1), mm(st.parting, 1), QStringLiteral("\u25a1")});
         }
         const auto right = Qt::AlignRight;
-        s_.table(QStringLiteral("Stations"),
-                 QStringLiteral("In %1. Wall is square to the surface; parting depth is from the blank turned just "
-                                "round. Leave 1 mm over, inside and out, until both sides are roughed (common "
-                                "practice). The floor stands %2 from the foot.")
-                     .arg(unitName(style_), figure(FigureId::FloorThickness)),
+        QString about = QStringLiteral("In %1. Wall is square to the surface; parting depth is from the blank turned "
+                                       "just round. Leave 1 mm over, inside and out, until both sides are roughed "
+                                       "(common practice).")
+                            .arg(unitName(style_));
+        if (!plan_.shape.solid)
+            about += QStringLiteral(" The floor stands %1 from the foot.").arg(figure(FigureId::FloorThickness));
+        s_.table(QStringLiteral("Stations"), about,
                  {{"", 0.06, right},
                   {"From foot", 0.13, right},
                   {"From rim", 0.13, right},

@@ -182,6 +182,39 @@ std::vector<Cutter> beyondRound(const std::vector<HalfSpace>& edges)
             Sawed{Eigen::Vector3d::UnitY(), Eigen::Vector3d::UnitZ(), std::move(under)}};
 }
 
+/// A region turned about the axis, as faces.
+std::vector<Face> turnedFaces(const Region& region, double tolerance)
+{
+    Surface s;
+    for (const Polyline& border : region.polygons()) addTurned(ring(border), tolerance, s);
+    std::vector<Face> faces;
+    for (const auto& f : s.faces) {
+        Face face;
+        for (const std::uint32_t c : f) face.emplace_back(s.corners[c][0], s.corners[c][1], s.corners[c][2]);
+        faces.push_back(std::move(face));
+    }
+    return faces;
+}
+
+/// What falls back of a piece whose skin is not round, each drawn on past its mouth.
+std::vector<std::vector<Face>> fallenBack(const TurnedSurfaces& surfaces, double tolerance)
+{
+    constexpr double past = 0.5;  // mm
+    std::vector<std::vector<Face>> all;
+    const Region wood = surfaces.wood();
+    for (const Undercut& u : undercutsOf(surfaces.back.outside)) {
+        Polyline moved = u.air.polygons().front();
+        for (Point& p : moved) p.x() += u.to == OpensTo::Rim ? past : -past;
+        all.push_back(turnedFaces(((u.air | Region({moved})) - wood).cleaned(), tolerance));
+    }
+    if (!surfaces.back.standing.empty()) {
+        const double rim = surfaces.inside.back().x();
+        const Region open = Region::box({rim, rim + past}, {0, surfaces.inside.back().y()});
+        all.push_back(turnedFaces(surfaces.hollow() | open, tolerance));
+    }
+    return all;
+}
+
 }  // namespace
 
 Solid solidOf(const TurnedSurfaces& surfaces, double tolerance)
@@ -203,8 +236,12 @@ Solid solidOf(const TurnedSurfaces& surfaces, double tolerance)
     TurnedSurfaces solid = surfaces;
     solid.cuts.clear();
     solid.inside.clear();
-    if (!surfaces.inside.empty()) cutters.insert(cutters.begin(), hollowOf(surfaces));
-    return without(drawnSurface(turnedMesh(one, solid, {tolerance, false})), cutters, tolerance);
+    solid.back = {};
+    std::vector<std::vector<Face>> turned = fallenBack(surfaces, tolerance);
+    if (!surfaces.inside.empty() && surfaces.back.standing.empty()) cutters.insert(cutters.begin(), hollowOf(surfaces));
+    Solid made = without(drawnSurface(turnedMesh(one, solid, {tolerance, false})), cutters, tolerance);
+    for (std::vector<Face>& air : turned) made.whole &= takeAway(made.surface, {std::move(air)});
+    return made;
 }
 
 }  // namespace vl

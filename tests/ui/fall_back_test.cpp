@@ -36,7 +36,11 @@ TEST(FallBack, ANodeGoesPastItsNeighborWithShift)
     EXPECT_NE(b.piece().outside, fallen);
     b.doc().history().undo();
     EXPECT_EQ(b.piece().outside, fallen);
-    const auto crosses = [&](Piece& p) { p.outside[2].r = 4; };
+    // From the overhang's edge back through the stem.
+    const auto crosses = [&](Piece& p) {
+        p.outside[3].z = 100;
+        p.outside[3].r = 5;
+    };
     EXPECT_FALSE(b.doc().apply("cross", crosses));
     EXPECT_EQ(b.piece().outside, fallen) << "what is refused changes nothing";
 }

@@ -1,6 +1,8 @@
 // Pieces whose outline falls back, from the drawing to the bench. Figures are worked out by hand.
 #include "core/geometry/fall_back.h"
 #include "core/picture/closed_surface.h"
+#include "core/picture/mesh.h"
+#include "core/piece/edits/edit.h"
 #include "core/plan/plan.h"
 #include "core/process/finish_area.h"
 #include "tests/support/samples.h"
@@ -156,6 +158,19 @@ TEST(Undercut, UnderACapIsTurnedFromTheSide)
     const auto at = std::ranges::find_if(plan.stations, [](const Station& s) { return std::abs(s.z - 50) < 1e-6; });
     ASSERT_NE(at, plan.stations.end());
     EXPECT_NEAR(at->outside, 68, 1e-3);
+}
+
+TEST(Undercut, GoesWithSidesOnOtherAxes)
+{
+    Piece p = block(mushroom, WallRule::Solid, true);
+    p = edit::addAxis(std::move(p));
+    p.axes.back().sides = 3;
+    edit::stretchAxis(p.axes.back(), 5, 45);
+    const Plan plan = makePlan(p, harbourShop());
+    const Solid solid = solidOf(plan.surfaces, 0.05);
+    EXPECT_TRUE(solid.whole);
+    EXPECT_NEAR(volumeOfSurface(solid.surface) / plan.shape.woodVolume, 1, 5e-3);
+    EXPECT_FALSE(turnedMesh(plan.assembly, plan.surfaces, {0.1, false}).indices.empty());
 }
 
 TEST(Undercut, APostInAHollowStands)
