@@ -252,7 +252,11 @@ private:
     void ends()
     {
         constexpr double wide = 40, tall = 3.4;
+        // An end that lies on another sheet is named there.
+        constexpr double hair = 0.5;
+        const QRectF own = tile_.area.adjusted(-hair, -hair, hair, hair);
         auto word = [&](double z, const QString& words, Qt::Alignment align) {
+            if (!own.contains(tile_.at(z, 0))) return;
             QPainter& p = s_.painter();
             p.save();
             p.translate(s_.px(tile_.at(z, -1.9)));
