@@ -167,7 +167,7 @@ TEST(Order, KeepsEveryRuleWithTheFewestMountingsOfAllOrdersWhateverTheyAreGivenI
         const Manner manner{.bothRoughed = test::coin(), .finishedHeld = test::coin()};
         std::vector<Operation> ops;
         const int first = test::inRange(0, works), step = 1 + test::inRange(0, 5), count = test::inRange(3, 7);
-        for (int k = 0; k < count; ++k)
+        for (int k = 0; k < count && k * step < works; ++k)  // each work once
             if (const auto work = static_cast<Work>((first + k * step) % works);
                 !manner.bothRoughed || work != Work::Side)
                 ops.push_back(operation(work, static_cast<Access>(test::inRange(0, 5))));
