@@ -132,6 +132,8 @@ void undercutsLeft(const Case& in, std::vector<Caution>& out)
     if (!undercutsOf(p, OpensTo::Rim).empty() && (hasLid(p) || p.hollow.rule != WallRule::Solid))
         return add("the outline falls back at the rim, where the inside opens: draw that as the inside",
                    outlineHeight(p), {straight});
+    if (!undercutsOf(p, OpensTo::Side).empty() && hasLid(p))
+        return add("under what overhangs on a box or its lid no step reaches", 0, {straight});
     if (!undercutsOf(p, OpensTo::Foot).empty() && isWholeBlock(p) && p.choices.foot == FootMethod::Recess)
         add("the jaws' recess and the foot's own would lie in one another: hold it by a tenon, and recess the foot "
             "last",
